@@ -1,0 +1,94 @@
+# make demo   set everything up and serve the app with demo data
+# make test   set everything up and run every test, the browser's too
+# make check  format, lint, types, built files, migrations, licences
+# make run    serve for development, from your own database
+
+SHELL := /bin/bash
+PORT ?= 8000
+PYTHON ?= $(shell for p in python3.11 python3; do command -v $$p >/dev/null && $$p -c 'import sys; sys.exit(sys.version_info < (3, 11))' 2>/dev/null && echo $$p && break; done)
+BIN := .venv/bin
+SETUP := .setup
+export OPENBLAS_NUM_THREADS ?= 1
+export PYTHONDONTWRITEBYTECODE ?= 1
+
+.PHONY: demo test check run bench css assets requirements deck weights clean
+
+demo: $(SETUP)/python
+	@STUDIO_ENV=demo $(BIN)/python manage.py migrate --verbosity 0
+	@STUDIO_ENV=demo $(BIN)/python manage.py load_demo
+	@STUDIO_ENV=demo $(BIN)/python manage.py collectstatic --noinput --verbosity 0
+	@echo "Gentle Prism is at http://127.0.0.1:$(PORT)/ (Ctrl-C stops it)"
+	@STUDIO_ENV=demo $(BIN)/gunicorn studio.wsgi --bind 127.0.0.1:$(PORT) --worker-class gthread --threads 4 --log-level warning --no-control-socket
+
+run: $(SETUP)/python
+	@$(BIN)/python manage.py migrate --verbosity 0
+	@$(BIN)/python manage.py runserver $(PORT)
+
+test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
+	$(BIN)/python manage.py test --parallel auto prism studio decks reviews
+	$(BIN)/python manage.py test e2e
+
+check: $(SETUP)/python $(SETUP)/node
+	$(BIN)/ruff format --check .
+	$(BIN)/ruff check .
+	$(BIN)/mypy .
+	$(BIN)/djlint --lint --quiet studio decks reviews
+	$(BIN)/python manage.py makemigrations --check --dry-run
+	$(BIN)/python tools/check_assets.py
+
+bench: $(SETUP)/python $(SETUP)/node
+	$(BIN)/python -m bench
+
+css: $(SETUP)/node
+	npm run --silent css
+
+assets: $(SETUP)/node
+	$(BIN)/python tools/check_assets.py --write
+
+requirements: $(SETUP)/python
+	for name in base dev; do $(BIN)/uv pip compile --quiet --upgrade --generate-hashes --universal --no-header --python-version 3.11 requirements/$$name.in --output-file requirements/$$name.txt; done
+
+deck: $(SETUP)/python
+	$(BIN)/python -m prism.demo.build
+
+weights: $(SETUP)/python
+	$(BIN)/python tools/make_weights.py
+
+clean:
+	rm -rf .venv node_modules .setup staticfiles var
+
+# --- what a fresh machine lacks ------------------------------------------------------------------
+
+# $(call debian,PACKAGES) installs Debian packages, as root or through sudo
+define debian
+	@if ! command -v apt-get >/dev/null; then echo "Please install: $(1)"; exit 1; fi
+	@echo "Installing $(1)"; SUDO=$$([ $$(id -u) = 0 ] || echo sudo); \
+	  $$SUDO apt-get update -qq && DEBIAN_FRONTEND=noninteractive $$SUDO apt-get install -y -qq --no-install-recommends $(1) >/dev/null
+endef
+
+$(SETUP)/python: requirements/dev.txt
+	@mkdir -p $(SETUP)
+	@test -n "$(PYTHON)" || { echo "Python 3.11 or later is needed: install python3 and python3-venv"; exit 1; }
+	@$(PYTHON) -c 'import ensurepip, venv' 2>/dev/null || $(MAKE) --no-print-directory debian-venv
+	@test -x $(BIN)/python || $(PYTHON) -m venv .venv
+	@$(BIN)/python -m pip install --quiet --disable-pip-version-check --require-hashes --requirement requirements/dev.txt
+	@touch $@
+
+$(SETUP)/node: package-lock.json
+	@mkdir -p $(SETUP)
+	@command -v npm >/dev/null || $(MAKE) --no-print-directory debian-node
+	@npm ci --silent --no-audit --no-fund
+	@touch $@
+
+$(SETUP)/browser:
+	@mkdir -p $(SETUP)
+	@{ command -v chromium && command -v chromedriver; } >/dev/null || $(MAKE) --no-print-directory debian-browser
+	@touch $@
+
+.PHONY: debian-venv debian-node debian-browser
+debian-venv:
+	$(call debian,python3-venv)
+debian-node:
+	$(call debian,nodejs npm)
+debian-browser:
+	$(call debian,chromium chromium-driver)

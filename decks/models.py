@@ -1,0 +1,85 @@
+"""Colours and who makes them."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.db import models
+from django.db.models import Q
+
+from prism.colour import Colour as Paint
+from prism.tint import Recipe
+
+
+class Maker(models.Model):
+    """A paint maker whose catalogue is in the studio."""
+
+    name = models.CharField(max_length=80, unique=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Colour(models.Model):
+    """One colour: a maker's, or one that a person brought in.
+
+    Numbers are kept in the core's conventions with where they came from. `reflectance` holds 31 fractions where a
+    spectrum is known; `recipe_base` and `recipe_amounts` (mL per litre by colorant code) where a recipe is.
+    """
+
+    maker = models.ForeignKey(Maker, null=True, blank=True, on_delete=models.PROTECT, related_name="colours")
+    owner = models.ForeignKey(
+        settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="colours"
+    )
+    code = models.CharField(max_length=40, blank=True)
+    name = models.CharField(max_length=120)
+    strip = models.PositiveSmallIntegerField(null=True, blank=True)
+    step = models.PositiveSmallIntegerField(null=True, blank=True)
+
+    lab_l = models.FloatField()
+    lab_a = models.FloatField()
+    lab_b = models.FloatField()
+    lrv = models.FloatField()
+    screen = models.CharField(max_length=7)
+    in_gamut = models.BooleanField(default=True)
+    provenance = models.CharField(max_length=24)
+    given = models.CharField(max_length=120)
+    reflectance = models.JSONField(null=True, blank=True)
+    recipe_base = models.CharField(max_length=12, blank=True)
+    recipe_amounts = models.JSONField(null=True, blank=True)
+    created = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["maker_id", "id"]
+        constraints = [
+            models.UniqueConstraint(fields=["maker", "code"], condition=Q(maker__isnull=False), name="code_per_maker"),
+            models.CheckConstraint(
+                condition=Q(maker__isnull=False, owner__isnull=True) | Q(maker__isnull=True, owner__isnull=False),
+                name="maker_or_owner",
+            ),
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+    @property
+    def label(self) -> str:
+        """Maker and code, or where an own colour came from."""
+        return f"{self.maker.name} · {self.code}" if self.maker else "own colour"
+
+    @property
+    def paint(self) -> Paint:
+        """The colour as the core knows it."""
+        return Paint(
+            lab=(self.lab_l, self.lab_a, self.lab_b),
+            lrv=self.lrv,
+            screen=self.screen,
+            in_gamut=self.in_gamut,
+            provenance=self.provenance,
+            given=self.given,
+            reflectance=tuple(self.reflectance) if self.reflectance else None,
+        )
+
+    @property
+    def recipe(self) -> Recipe | None:
+        """The maker's recipe, if one is known."""
+        return Recipe(self.recipe_base, self.recipe_amounts or {}) if self.recipe_base else None

@@ -1,0 +1,67 @@
+"""Writes to decks."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from decks import queries
+from decks.models import Colour, Maker
+from prism.colour import Colour as Paint
+from prism.demo import DeckColour
+
+
+def _numbers(paint: Paint) -> dict[str, Any]:
+    return {
+        "lab_l": paint.lab[0],
+        "lab_a": paint.lab[1],
+        "lab_b": paint.lab[2],
+        "lrv": paint.lrv,
+        "screen": paint.screen,
+        "in_gamut": paint.in_gamut,
+        "provenance": paint.provenance,
+        "given": paint.given,
+        "reflectance": list(paint.reflectance) if paint.reflectance else None,
+    }
+
+
+def keep_own(owner: User, name: str, paint: Paint) -> Colour:
+    """Keep a colour that a person brought in."""
+    return Colour.objects.create(owner=owner, name=name, **_numbers(paint))
+
+
+@transaction.atomic
+def load_deck(entries: Iterable[DeckColour]) -> int:
+    """Add or update makers' colours by maker and code; return how many there are."""
+    makers: dict[str, Maker] = {}
+    rows = []
+    for entry in entries:
+        if entry.maker not in makers:
+            makers[entry.maker] = Maker.objects.get_or_create(name=entry.maker)[0]
+        rows.append(
+            Colour(
+                maker=makers[entry.maker],
+                code=entry.code,
+                name=entry.name,
+                strip=entry.strip,
+                step=entry.step,
+                recipe_base=entry.recipe.base,
+                recipe_amounts=dict(entry.recipe.amounts),
+                **_numbers(entry.colour),
+            )
+        )
+    known = {(c.maker_id, c.code): c.pk for c in Colour.objects.filter(maker__isnull=False)}
+    fresh = [row for row in rows if (row.maker_id, row.code) not in known]
+    stale = [row for row in rows if (row.maker_id, row.code) in known]
+    for row in stale:
+        row.pk = known[row.maker_id, row.code]
+    Colour.objects.bulk_create(fresh, batch_size=500)
+    changed = [
+        f.name for f in Colour._meta.concrete_fields if f.name not in ("id", "maker", "owner", "code", "created")
+    ]
+    Colour.objects.bulk_update(stale, changed, batch_size=200)
+    queries.forget_catalogue()
+    return len(rows)

@@ -1,0 +1,1 @@
+"""The core: paint numbers in, findings and sentences out. No interface, no database, no network."""

@@ -1,0 +1,79 @@
+"""The demo world: two invented makers whose colours are all recipes, from which everything else follows."""
+
+from __future__ import annotations
+
+import csv
+from dataclasses import dataclass
+from functools import cache
+from pathlib import Path
+
+import numpy as np
+
+from prism import screen, words
+from prism.colour import Colour
+from prism.spectrum import to_lab, to_lrv
+from prism.tint import Recipe, TintSystem, read_system
+
+HERE = Path(__file__).parent
+PROVENANCE = "reading-average"
+
+
+@dataclass(frozen=True)
+class DeckColour:
+    """A catalogue colour: who makes it, where it stands on its strip, its recipe, and the colour that makes."""
+
+    maker: str
+    code: str
+    name: str
+    strip: int | None
+    step: int | None
+    recipe: Recipe
+    colour: Colour
+
+
+@cache
+def tint_system() -> TintSystem:
+    """Return the bases and colorants of the demo makers."""
+    return read_system(HERE / "colorants.csv")
+
+
+@cache
+def deck() -> tuple[DeckColour, ...]:
+    """Return every colour of both demo makers, in catalogue order."""
+    with (HERE / "deck.csv").open(newline="", encoding="utf-8") as handle:
+        rows = list(csv.DictReader(handle))
+    recipes = [Recipe(row["base"], _amounts(row["colorants_ml_per_l"])) for row in rows]
+    spectra = tint_system().reflectance(recipes)
+    lab, lrv = to_lab(spectra), to_lrv(spectra)
+    rgb, inside = screen.reflectance_to_screen(spectra)
+    shown = screen.to_hex(rgb)
+    return tuple(
+        DeckColour(
+            maker=row["maker"],
+            code=row["code"],
+            name=row["name"],
+            strip=int(row["strip"]) if row["strip"] else None,
+            step=int(row["step"]) if row["step"] else None,
+            recipe=recipes[i],
+            colour=Colour(
+                lab=(float(lab[i, 0]), float(lab[i, 1]), float(lab[i, 2])),
+                lrv=float(lrv[i]),
+                screen=shown[i],
+                in_gamut=bool(inside[i]),
+                provenance=PROVENANCE,
+                given=words.catalogue_given(row["maker"], row["code"]),
+                reflectance=tuple(np.asarray(spectra[i]).tolist()),
+            ),
+        )
+        for i, row in enumerate(rows)
+    )
+
+
+def find(code: str) -> DeckColour | None:
+    """Return the demo colour with this code, upper or lower case."""
+    wanted = code.strip().casefold()
+    return next((entry for entry in deck() if entry.code.casefold() == wanted), None)
+
+
+def _amounts(text: str) -> dict[str, float]:
+    return {code: float(amount) for code, amount in (part.split("=") for part in text.split())}

@@ -1,0 +1,1 @@
+"""Open formats, one file each, with `read` and `write`."""

@@ -1,0 +1,188 @@
+"""Reflectances as CSV: wavelengths in a line or a column, then one or more readings of one colour.
+
+Understood: a line of wavelengths with readings in lines below; a wavelength and one or more readings in each line;
+or bare readings of 16, 31, 36 or 61 bands. Comma, semicolon or tab; decimal comma where the separator allows it;
+fractions or percentages; a leading text column or heading line is passed over.
+"""
+
+from __future__ import annotations
+
+import csv
+import io
+from dataclasses import dataclass
+
+import numpy as np
+
+from prism import words
+from prism.colour import Colour, IntakeError, from_reflectance
+from prism.spectrum import BANDS, Array, resample
+
+MAX_BYTES = 1_000_000
+MAX_READINGS = 200
+BARE_GRIDS = {16: (400, 20), 31: (400, 10), 36: (380, 10), 61: (400, 5)}
+FIELD = "reflectance"
+WHITEST = 1.2
+"""Largest fraction taken for a reflectance; white tiles and brightened papers pass a little beyond 1."""
+PERCENT_FROM = 1.5
+"""A largest value above this cannot be a fraction, so the file holds percentages."""
+
+
+@dataclass(frozen=True)
+class Spectrum:
+    """Readings of one colour, shape (n, 31), fractions, with notes on how the file was understood."""
+
+    readings: Array
+    notes: tuple[str, ...]
+
+    def colour(self) -> Colour:
+        """Return the mean of the readings as a colour."""
+        n = len(self.readings)
+        return from_reflectance(
+            self.readings.mean(axis=0),
+            "reading-average" if n > 1 else "reading-single",
+            words.spectrum_given(n),
+        )
+
+
+def decode(data: bytes) -> str:
+    """Return the text of an uploaded file. Raises `IntakeError` for what is too large, or not text."""
+    if len(data) > MAX_BYTES:
+        raise IntakeError(FIELD, words.too_large(MAX_BYTES, len(data)))
+    try:
+        text = data.decode("utf-8-sig")
+    except UnicodeDecodeError as wrong:
+        raise IntakeError(FIELD, words.csv_not_text(wrong.start)) from None
+    if "\0" in text:
+        raise IntakeError(FIELD, words.csv_not_text(text.index("\0")))
+    return text
+
+
+def read(text: str) -> Spectrum:
+    """Return the readings in a CSV text. Raises `IntakeError` naming line, column and value."""
+    if len(text) > MAX_BYTES:
+        raise IntakeError(FIELD, words.too_large(MAX_BYTES, len(text)))
+    table = _table(text)
+    if not table:
+        raise IntakeError(FIELD, words.csv_empty())
+    nm, rows = _orient(table)
+    if not rows:
+        raise IntakeError(FIELD, words.csv_no_readings())
+    if len(rows) > MAX_READINGS:
+        raise IntakeError(FIELD, words.csv_too_many(MAX_READINGS))
+    values = np.array([[cell.value for cell in row] for row in rows])
+    notes: list[str] = []
+    percent = bool(values.max() > PERCENT_FROM)
+    high = WHITEST * (100 if percent else 1)
+    for row in rows:
+        for cell in row:
+            if not 0 <= cell.value <= high:
+                raise IntakeError(FIELD, words.csv_out_of_range(cell.line, cell.column, cell.value, high))
+    if percent:
+        values = values / 100
+        notes.append(words.csv_percent_note())
+    order = np.argsort(nm)
+    nm, values = nm[order], values[:, order]
+    try:
+        readings = resample(nm, values)
+    except ValueError as reason:
+        raise IntakeError(FIELD, words.csv_grid(str(reason))) from None
+    step = float(nm[1] - nm[0])
+    if step != 10:
+        notes.append(words.csv_resampled_note(step))
+    if nm[0] > BANDS[0] or nm[-1] < BANDS[-1]:
+        notes.append(words.csv_extended_note(float(nm[0]), float(nm[-1])))
+    return Spectrum(np.clip(readings, 0, None), tuple(notes))
+
+
+def write(readings: Array) -> str:
+    """Return a CSV: a line of wavelengths, then a line for each reading of (n, 31)."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow([f"{nm:g}" for nm in BANDS])
+    writer.writerows([[f"{value:.6f}" for value in row] for row in np.atleast_2d(readings)])
+    return out.getvalue()
+
+
+@dataclass(frozen=True)
+class _Cell:
+    line: int
+    column: int
+    text: str
+    value: float
+
+
+def _number(text: str, decimal_comma: bool) -> float:
+    clean = text.strip().removesuffix("%").removesuffix("nm").strip()
+    try:
+        value = float(clean.replace(",", ".") if decimal_comma else clean)
+    except ValueError:
+        return float("nan")
+    return value if np.isfinite(value) else float("nan")
+
+
+def _table(text: str) -> list[list[_Cell]]:
+    """Return the filled lines as cells; a cell that is no number has the value NaN."""
+    sample = text[:20_000]
+    delimiter = next((d for d in ("\t", ";") if d in sample), ",")
+    rows = []
+    for line, cells in enumerate(csv.reader(io.StringIO(text), delimiter=delimiter), start=1):
+        while cells and not cells[-1].strip():
+            cells.pop()
+        if cells and not cells[0].lstrip().startswith("#"):
+            rows.append(
+                [_Cell(line, i, cell, _number(cell, delimiter != ",")) for i, cell in enumerate(cells, start=1)]
+            )
+    return rows
+
+
+def _is_text(cell: _Cell) -> bool:
+    return bool(np.isnan(cell.value))
+
+
+def _strict(cells: list[_Cell]) -> list[_Cell]:
+    for cell in cells:
+        if _is_text(cell):
+            raise IntakeError(FIELD, words.csv_bad_cell(cell.line, cell.column, cell.text))
+    return cells
+
+
+def _rising(values: list[float]) -> bool:
+    steps = np.diff(values)
+    return len(values) > 1 and bool(np.isfinite(values).all()) and bool((steps > 0).all() or (steps < 0).all())
+
+
+def _looks_like_wavelengths(cells: list[_Cell]) -> bool:
+    values = [cell.value for cell in cells if not _is_text(cell)]
+    return len(values) > 5 and all(300 <= v <= 1100 for v in values)
+
+
+def _orient(table: list[list[_Cell]]) -> tuple[Array, list[list[_Cell]]]:
+    """Return wavelengths (n,) and readings as rows of n number cells."""
+    if all(_is_text(cell) for cell in table[0]) and len(table) > 1:
+        table = table[1:]  # a heading line
+    first_column = [row[0] for row in table]
+    if len(table) > 5 and _looks_like_wavelengths(first_column):
+        width = max(len(row) for row in table)
+        for row in table:
+            _strict(row)
+            if len(row) != width:
+                raise IntakeError(FIELD, words.csv_row_length(row[0].line, len(row) - 1, width - 1))
+        return np.array([c.value for c in first_column]), [[row[i] for row in table] for i in range(1, width)]
+
+    named = any(_is_text(row[0]) for row in table) and all(len(row) > 5 for row in table)
+    rows = [row[1:] if named else row for row in table]
+    if _looks_like_wavelengths(rows[0]):
+        header = _strict(rows[0])
+        for row in rows[1:]:
+            if len(row) != len(header):
+                raise IntakeError(FIELD, words.csv_row_length(row[0].line if row else 0, len(row), len(header)))
+        return np.array([c.value for c in header]), [_strict(row) for row in rows[1:]]
+
+    if all(len(row) == 1 for row in rows):  # one bare value per line
+        rows = [[row[0] for row in rows]]
+    for row in rows:
+        _strict(row)
+        if len(row) not in BARE_GRIDS or len(row) != len(rows[0]):
+            raise IntakeError(FIELD, words.wrong_band_count(len(row)))
+    start, step = BARE_GRIDS[len(rows[0])]
+    return np.arange(start, start + step * len(rows[0]), step, dtype=np.float64), rows

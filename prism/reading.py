@@ -1,0 +1,193 @@
+"""One colour read: depth, family, undertone, temperature, and what is ruled out."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from prism.colour import Colour
+from prism.difference import delta_e
+from prism.neutral import GREY, WorkingNeutral
+from prism.school import FamilyRule, School
+from prism.spectrum import Array, lightness_to_lrv
+
+NEUTRALS = ("painted", "grey")
+
+
+@dataclass(frozen=True)
+class Family:
+    """A family word; for a hue family `hue` is its name and `clear` tells clear from greyed."""
+
+    word: str
+    hue: str | None = None
+    clear: bool = False
+
+    @property
+    def is_neutral(self) -> bool:
+        """Whether the colour belongs to the whites, greys and browns rather than to a hue."""
+        return self.hue is None
+
+
+@dataclass(frozen=True)
+class Undertone:
+    """The distance of a colour from the working neutral of its lightness.
+
+    `vector` (Δa*, Δb*); `hue` degrees; `strength` its length; `effect` the same in ΔE00; `nearest` the sector the hue
+    falls in; `main` that sector where it may be claimed, else None; `second` a neighbouring sector close by.
+    """
+
+    vector: tuple[float, float]
+    hue: float
+    strength: float
+    strength_word: str
+    effect: float
+    nearest: str
+    main: str | None
+    second: str | None
+    ruled_out: tuple[str, ...]
+    passive: bool
+
+
+@dataclass(frozen=True)
+class Temperature:
+    """Warmth on the school's axis, Lab units; `supported` is False where the uncertainty is as large."""
+
+    value: float
+    word: str
+    supported: bool
+
+
+@dataclass(frozen=True)
+class Reading:
+    """Everything said of one colour on its own. `depth_or` is the other depth the uncertainty allows, if any."""
+
+    lab: tuple[float, float, float]
+    lrv: float
+    depth: str
+    depth_or: str | None
+    family: Family
+    undertone: Undertone
+    temperature: Temperature
+    uncertainty: float
+    school: str
+    neutral: str
+
+
+def choose_neutral(school: School, kind: str, shift: tuple[float, float] = (0.0, 0.0)) -> WorkingNeutral:
+    """Return the school's painted neutral, moved by a*, b* where a person has moved it, or mathematical grey."""
+    return GREY if kind == "grey" else school.neutral.moved(*shift) if any(shift) else school.neutral
+
+
+def temperature_of(u: ArrayLike, school: School) -> Array:
+    """Return warmth, shape (...), of undertones (..., 2): their projection on the school's warm axis."""
+    value: Array = np.asarray(u) @ school.warm_axis()
+    return value
+
+
+def hue_of(vector: ArrayLike) -> Array:
+    """Return hue in degrees 0-360, shape (...), of vectors in the a*, b* plane (..., 2)."""
+    value = np.asarray(vector)
+    hue: Array = np.degrees(np.arctan2(value[..., 1], value[..., 0])) % 360
+    return hue
+
+
+def read(colour: Colour, school: School, neutral: WorkingNeutral | None = None) -> Reading:
+    """Return the reading of one colour under a school; `neutral` defaults to the school's painted neutral."""
+    return read_many(np.array([colour.lab]), [colour.lrv], [school.uncertainty[colour.provenance]], school, neutral)[0]
+
+
+def read_many(
+    lab: ArrayLike,
+    lrv: ArrayLike,
+    uncertainty: ArrayLike,
+    school: School,
+    neutral: WorkingNeutral | None = None,
+) -> list[Reading]:
+    """Return readings of many colours: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00."""
+    neutral = neutral or school.neutral
+    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    y = np.asarray(lrv, dtype=np.float64).reshape(-1)
+    doubt = np.asarray(uncertainty, dtype=np.float64).reshape(-1)
+    u = neutral.undertone(values)
+    strength, hue = np.hypot(u[:, 0], u[:, 1]), hue_of(u)
+    effect = delta_e(values, neutral.lab(values[:, 0]))
+    sector = school.undertone.index(hue)
+    along = u @ school.undertone.axes().T
+    warmth = temperature_of(u, school)
+    lower = school.depth.index(lightness_to_lrv(np.maximum(values[:, 0] - doubt, 0)))
+    upper = school.depth.index(lightness_to_lrv(np.minimum(values[:, 0] + doubt, 100)))
+    depth = school.depth.index(y)
+    families = classify(values, y, u, school)
+
+    readings = []
+    for i in range(len(values)):
+        passive = bool(strength[i] < school.passive_below)
+        claimed = not passive and bool(effect[i] > doubt[i])
+        nearest = school.undertone.words[sector[i]]
+        second = school.undertone.neighbour(float(hue[i]), school.second_within) if claimed else None
+        # ruled out: so little of the hue that even the uncertainty would not bring it up to a hint
+        ruled_out = tuple(
+            word
+            for word, amount in zip(school.undertone.words, along[i], strict=True)
+            if claimed and word not in (nearest, second) and amount + doubt[i] < school.passive_below
+        )
+        other = lower[i] if lower[i] != depth[i] else upper[i]
+        readings.append(
+            Reading(
+                lab=(float(values[i, 0]), float(values[i, 1]), float(values[i, 2])),
+                lrv=float(y[i]),
+                depth=school.depth.words[depth[i]],
+                depth_or=school.depth.words[other] if other != depth[i] else None,
+                family=families[i],
+                undertone=Undertone(
+                    vector=(float(u[i, 0]), float(u[i, 1])),
+                    hue=float(hue[i]),
+                    strength=float(strength[i]),
+                    strength_word=school.strength.word(float(strength[i])),
+                    effect=float(effect[i]),
+                    nearest=nearest,
+                    main=nearest if claimed else None,
+                    second=second,
+                    ruled_out=ruled_out,
+                    passive=passive,
+                ),
+                temperature=Temperature(
+                    value=float(warmth[i]),
+                    word=school.temperature.word(float(warmth[i])),
+                    supported=bool(abs(warmth[i]) > doubt[i]),
+                ),
+                uncertainty=float(doubt[i]),
+                school=school.key,
+                neutral=neutral.kind,
+            )
+        )
+    return readings
+
+
+def classify(lab: Array, lrv: Array, u: Array, school: School) -> list[Family]:
+    """Return the family of each colour: `lab` (n, 3), `lrv` (n,), undertones `u` (n, 2). The first rule wins."""
+    chroma, hue = np.hypot(lab[:, 1], lab[:, 2]), hue_of(lab[:, 1:])
+    strength = np.hypot(u[:, 0], u[:, 1])
+    sector = school.undertone.index(hue_of(u))
+    chosen = np.full(len(lab), -1)
+    for number, rule in enumerate(school.families):
+        fits = _fits(rule, lrv, chroma, hue, strength)
+        if rule.undertone:
+            fits &= np.isin(sector, [school.undertone.words.index(word) for word in rule.undertone])
+        chosen[fits & (chosen < 0)] = number
+    hues = school.hue_family.index(hue)
+    return [
+        Family(school.families[number].word)
+        if number >= 0
+        else Family(school.hue_family.words[hues[i]], school.hue_family.words[hues[i]], bool(c >= school.clear_from))
+        for i, (number, c) in enumerate(zip(chosen, chroma, strict=True))
+    ]
+
+
+def _fits(rule: FamilyRule, lrv: Array, chroma: Array, hue: Array, strength: Array) -> np.ndarray:
+    fits = np.ones(lrv.shape, dtype=bool)
+    for value, (low, high) in ((lrv, rule.lrv), (chroma, rule.chroma), (hue, rule.hue), (strength, rule.strength)):
+        fits &= (value >= low) & (value < high)
+    return fits

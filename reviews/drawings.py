@@ -1,0 +1,310 @@
+"""Drawings as SVG, each answering one question and carrying a text equivalent.
+
+Paint is drawn with `fill` attributes, since the page allows no inline style. Everything that is not paint is styled by
+class and stays grey. Marks link to the board they stand for.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import atan2, cos, degrees, hypot, radians, sin
+
+from django.utils.html import format_html, format_html_join
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading
+from prism.school import School
+from reviews.queries import Bench, Held, Side
+
+
+@dataclass(frozen=True)
+class Mark:
+    """One colour on a drawing: where, which paint, what to call it, and where it leads."""
+
+    x: float
+    y: float
+    fill: str
+    title: str
+    href: str = ""
+    kind: str = ""
+
+
+def _n(value: float) -> str:
+    return f"{value:.1f}"
+
+
+def _svg(
+    label: str, description: str, view: tuple[float, float, float, float], css: str, body: SafeString
+) -> SafeString:
+    return format_html(
+        '<svg class="drawing {}" viewBox="{}" role="group" aria-label="{}"><desc>{}</desc>{}</svg>',
+        css,
+        " ".join(_n(v) for v in view),
+        label,
+        description,
+        body,
+    )
+
+
+def _mark(mark: Mark, width: float, height: float) -> SafeString:
+    x, y = _n(mark.x - width / 2), _n(mark.y - height / 2)
+    box = format_html(
+        '<rect class="mark {}" x="{}" y="{}" width="{}" height="{}" fill="{}"><title>{}</title></rect>',
+        mark.kind, x, y, _n(width), _n(height), mark.fill, mark.title,
+    )  # fmt: skip
+    if not mark.href:
+        return box
+    return format_html('<a href="{0}" hx-get="{0}" aria-label="{1}" tabindex="-1">{2}</a>', mark.href, mark.title, box)
+
+
+def _line(x1: float, y1: float, x2: float, y2: float, css: str) -> SafeString:
+    return format_html('<line class="{}" x1="{}" y1="{}" x2="{}" y2="{}"/>', css, _n(x1), _n(y1), _n(x2), _n(y2))
+
+
+def _text(x: float, y: float, text: str, css: str = "", anchor: str = "middle") -> SafeString:
+    return format_html('<text class="{}" x="{}" y="{}" text-anchor="{}">{}</text>', css, _n(x), _n(y), anchor, text)
+
+
+def _join(parts: Sequence[SafeString]) -> SafeString:
+    return format_html_join("", "{}", ((part,) for part in parts))
+
+
+def _beside(held: Held) -> str:
+    return f"?beside={held.colour.pk}"
+
+
+# --- depth ladder: how light is it, and what is it among? -----------------------------------------------------------
+
+LADDER_TOP, LADDER_HEIGHT = 26.0, 344.0
+MARK_HEIGHT = 7.0
+
+
+@dataclass(frozen=True)
+class _Rung:
+    """A colour on the ladder."""
+
+    lrv: float
+    fill: str
+    name: str
+    href: str = ""
+
+
+def depth_ladder(bench: Bench) -> SafeString:
+    """Return the LRV scale with the school's bands, the subject and what is held beside it."""
+    rungs = [_Rung(h.reading.lrv, h.colour.screen, h.name, _beside(h)) for h in bench.on_the_wall]
+    lighter = sum(rung.lrv > bench.reading.lrv for rung in rungs)
+    return _ladder(bench, rungs, words.ladder_text(bench.name, bench.reading, lighter, len(rungs)))
+
+
+def strength_ladder(bench: Bench) -> SafeString:
+    """Return the LRV scale with the subject at each strength."""
+    rungs = [_Rung(s.strength.lrv, s.screen, s.name) for s in bench.run if s.strength.percent]
+    return _ladder(bench, rungs, words.run_text([step.strength for step in bench.run]))
+
+
+def _ladder(bench: Bench, rungs: Sequence[_Rung], description: str) -> SafeString:
+    def y(lrv: float) -> float:
+        return LADDER_TOP + LADDER_HEIGHT * (1 - lrv / 100)
+
+    parts = [_text(30, 12, "LRV", "axis-title")]
+    for tick in range(0, 101, 10):
+        parts += [_line(36, y(tick), 40, y(tick), "axis"), _text(32, y(tick) + 3.5, str(tick), "tick", "end")]
+    parts.append(_line(40, y(0), 40, y(100), "axis"))
+    for edge in bench.school.depth.edges:
+        parts.append(_line(40, y(edge), 138, y(edge), "band-edge"))
+    for word in bench.school.depth.words:
+        low, high = bench.school.depth.bounds(word)
+        middle = (max(low, 0) + min(high, 100)) / 2
+        chosen = "band current" if word == bench.reading.depth else "band"
+        parts.append(_text(138, y(middle) + 3.5, word, chosen, "end"))
+    lanes: list[float] = []  # where the last mark of each lane stands
+    for rung in sorted(rungs, key=lambda r: -r.lrv):
+        place = y(rung.lrv)
+        lane = next((i for i, last in enumerate(lanes) if place - last >= MARK_HEIGHT + 1), len(lanes))
+        lanes[lane : lane + 1] = [place]
+        title = f"{rung.name}, LRV {words.number(rung.lrv)}"
+        parts.append(_mark(Mark(63 + 11 * lane, place, rung.fill, title, rung.href), 9, MARK_HEIGHT))
+    title = f"{bench.name}, LRV {words.number(bench.reading.lrv)}"
+    parts.append(_mark(Mark(48, y(bench.reading.lrv), bench.colour.screen, title, kind="subject"), 16, 10))
+    return _svg("Depth ladder", description, (0, 0, 140, LADDER_TOP + LADDER_HEIGHT + 8), "ladder", _join(parts))
+
+
+# --- undertone rose: which way does it lean from the neutral? -------------------------------------------------------
+
+ROSE = 100.0
+"""Radius of the rose in drawing units."""
+
+
+class _Rose:
+    """The frame of an undertone rose: the working neutral at its centre, a* to the right, b* upwards.
+
+    It reaches far enough for the strengths it must show; what lies farther is held at the rim.
+    """
+
+    def __init__(self, school: School, neutral: WorkingNeutral, reading: Reading, reach: float) -> None:
+        self.school = school
+        self.reach = max(reach * 1.3, school.strength.edges[-1] * 1.25)
+        self.neutral, self.reading = neutral, reading
+
+    def point(self, a: float, b: float) -> tuple[float, float]:
+        """Return drawing coordinates of an undertone; one that would leave the rose is held at its rim."""
+        far = hypot(a, b) / self.reach
+        scale = ROSE / self.reach / max(far, 1.0)
+        return a * scale, -b * scale
+
+    def _free_angle(self) -> float:
+        """Return where ring labels stand, radians: opposite the subject, and clear of the mark of mathematical grey."""
+        angle = (self.reading.undertone.hue + 180) % 360
+        a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
+        grey = degrees(atan2(b, a)) % 360
+        return radians(angle + 50 if abs((angle - grey + 180) % 360 - 180) < 40 else angle)
+
+    def frame(self) -> list[SafeString]:
+        """Return rings by strength, sectors by hue, the neutral and where mathematical grey lies from it."""
+        parts = [format_html('<circle class="rim" r="{}"/>', _n(ROSE))]
+        lower = 0.0
+        away = self._free_angle()
+        for word, edge in zip(self.school.strength.words, (*self.school.strength.edges, self.reach), strict=True):
+            radius = min(edge, self.reach) / self.reach * ROSE
+            if edge < self.reach:
+                parts.append(format_html('<circle class="ring" r="{}"/>', _n(radius)))
+            if radius - lower > 9:
+                middle = (radius + lower) / 2
+                parts.append(_text(middle * cos(away), -middle * sin(away) + 3.5, word, "ring-label"))
+            lower = radius
+        for word, edge in zip(self.school.undertone.words, self.school.undertone.edges, strict=True):
+            angle = radians(edge)
+            parts.append(_line(10 * cos(angle), -10 * sin(angle), ROSE * cos(angle), -ROSE * sin(angle), "sector"))
+            middle = radians(self.school.undertone.centre(word))
+            x, y = (ROSE + 9) * cos(middle), -(ROSE + 9) * sin(middle)
+            anchor = "middle" if abs(cos(middle)) < 0.35 else "start" if cos(middle) > 0 else "end"
+            chosen = "hue current" if word == self.reading.undertone.main else "hue"
+            parts.append(_text(x, y + 4, words.hue(word, self.reading.lrv), chosen, anchor))
+        parts += [_line(-4, 0, 4, 0, "neutral"), _line(0, -4, 0, 4, "neutral")]
+        if self.neutral.kind == "painted":
+            a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
+            x, y = self.point(a, b)
+            parts.append(
+                format_html(
+                    '<circle class="grey-point" cx="{}" cy="{}" r="3"><title>{}</title></circle>',
+                    _n(x), _n(y), words.MATHEMATICAL_GREY,
+                )
+            )  # fmt: skip
+            parts.append(_text(x + 6, y + 3.5, words.GREY_LABEL, "grey-label", "start"))
+        return parts
+
+
+ROSE_VIEW = (-150.0, -120.0, 300.0, 240.0)
+
+
+def undertone_rose(bench: Bench) -> SafeString:
+    """Return the undertone plane round the working neutral, with the subject and what is held beside it."""
+    own = bench.reading.undertone
+    rose = _Rose(bench.school, bench.neutral, bench.reading, own.strength)
+    parts = rose.frame()
+    x, y = rose.point(*own.vector)
+    parts.append(_line(0, 0, x, y, "lean"))
+    for held in bench.on_the_wall:
+        hx, hy = rose.point(*held.reading.undertone.vector)
+        title = f"{held.name}: {words.undertone_short(held.reading)}"
+        kind = "beside" if bench.beside and held.colour.pk == bench.beside.colour.pk else ""
+        kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
+        parts.append(_mark(Mark(hx, hy, held.colour.screen, title, _beside(held), kind), 9, 12))
+    subject = Mark(x, y, bench.colour.screen, f"{bench.name}: {words.undertone_short(bench.reading)}", kind="subject")
+    parts.append(_mark(subject, 13, 18))
+    description = words.rose_text(bench.name, bench.reading, bench.neutral)
+    return _svg("Undertone rose", description, ROSE_VIEW, "rose", _join(parts))
+
+
+def drift_rose(bench: Bench) -> SafeString:
+    """Return how the undertone moves over the strength run."""
+    run = bench.run
+    rose = _Rose(
+        bench.school, bench.neutral, bench.reading, max(step.strength.reading.undertone.strength for step in run)
+    )
+    parts = rose.frame()
+    points = [rose.point(*step.strength.reading.undertone.vector) for step in run]
+    trail = " ".join(f"{_n(x)},{_n(y)}" for x, y in points)
+    parts.append(format_html('<polyline class="drift" points="{}"/>', trail))
+    for step, (x, y) in zip(run, points, strict=True):
+        kind = "" if step.strength.percent else "subject"
+        parts.append(_mark(Mark(x, y, step.screen, f"{step.percent}: {step.sentence}", kind=kind), 9, 12))
+    (x, y), (end_x, end_y) = points[0], points[-1]
+    rightwards = 1 if x >= end_x else -1
+    parts.append(_text(x + 9 * rightwards, y + 3, run[0].percent, "drift-label", "start" if x >= end_x else "end"))
+    parts.append(
+        _text(end_x - 9 * rightwards, end_y + 3, run[-1].percent, "drift-label", "end" if x >= end_x else "start")
+    )
+    description = words.strength_run([step.strength for step in run], bench.school)
+    return _svg("Drift of the undertone", description, ROSE_VIEW, "rose", _join(parts))
+
+
+# --- brackets: what stands on either side? --------------------------------------------------------------------------
+
+BRACKET_HALF = 180.0
+BRACKET_REACH = 12.0
+
+
+def bracket_lines(bench: Bench) -> SafeString:
+    """Return the subject between its nearest neighbours on each pair of axes, by ΔE00."""
+    rows = bench.brackets
+    parts: list[SafeString] = []
+    for number, row in enumerate(rows):
+        y = 34.0 + 46 * number
+        parts.append(_line(-BRACKET_HALF, y, BRACKET_HALF, y, "axis"))
+        parts += [_side(row.before, -1, y), _side(row.after, 1, y)]
+        parts.append(_mark(Mark(0, y, bench.colour.screen, bench.name, kind="subject"), 15, 21))
+    base = 34.0 + 46 * len(rows) - 8
+    for tick in (0, 4, 8, 12):
+        for sign in (-1, 1) if tick else (1,):
+            x = sign * tick / BRACKET_REACH * BRACKET_HALF
+            parts += [_line(x, base, x, base + 4, "axis"), _text(x, base + 15, str(tick), "tick")]
+    parts.append(_text(BRACKET_HALF + 12, base + 15, "ΔE00", "tick", "start"))
+    description = " ".join(row.sentence for row in rows)
+    return _svg("Brackets", description, (-272, 0, 544, base + 20), "brackets", _join(parts))
+
+
+def _side(side: Side, direction: int, y: float) -> SafeString:
+    axis, held, distance = side.axis, side.held, side.delta_e
+    edge = direction * (BRACKET_HALF + 10)
+    label = _text(edge, y + 4, axis, "hue", "start" if direction > 0 else "end")
+    if held is None:
+        return _join([label, _text(direction * BRACKET_HALF / 2, y - 5, words.NOTHING_THERE, "tick")])
+    x = direction * min(distance / BRACKET_REACH, 1) * BRACKET_HALF
+    title = f"{held.name}, {axis} by ΔE00 {words.number(distance)}"
+    return _join([label, _mark(Mark(x, y, held.colour.screen, title, _beside(held)), 12, 17)])
+
+
+# --- edges: do the two part where they touch? -----------------------------------------------------------------------
+
+EDGE_MARGIN = 15.0
+
+
+def _edges(fills: Sequence[str], label: str, width: float, height: float, css: str) -> SafeString:
+    each = (width - 2 * EDGE_MARGIN) / len(fills)
+    parts = [format_html('<rect class="margin" width="{}" height="{}"/>', _n(width), _n(height))]
+    for i, fill in enumerate(fills):
+        parts.append(
+            format_html(
+                '<rect x="{}" y="{}" width="{}" height="{}" fill="{}"/>',
+                _n(EDGE_MARGIN + i * each), _n(EDGE_MARGIN), _n(each), _n(height - 2 * EDGE_MARGIN), fill,
+            )
+        )  # fmt: skip
+    return format_html(
+        '<svg class="edge-board {}" viewBox="0 0 {} {}" role="img" aria-label="{}">{}</svg>',
+        css, _n(width), _n(height), label, _join(parts),
+    )  # fmt: skip
+
+
+def pair_edge(bench: Bench) -> SafeString:
+    """Return subject and neighbour butted together with no line between them."""
+    assert bench.beside is not None
+    return _edges([bench.colour.screen, bench.beside.colour.screen], words.EDGE_OF_TWO, 474, 317, "")
+
+
+def run_edge(bench: Bench) -> SafeString:
+    """Return the strengths butted together."""
+    return _edges([step.screen for step in bench.run], words.EDGE_OF_RUN, 830, 300, "run-edge")

@@ -1,0 +1,78 @@
+"""A colour review: the record of one colour being read, compared, placed and judged."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.db import models
+from django.urls import reverse
+
+from decks.models import Colour
+from prism import school as schools
+from prism.neutral import WorkingNeutral
+from prism.reading import choose_neutral
+
+
+class Review(models.Model):
+    """One review; everything that is needed to reopen it as it was."""
+
+    class Step(models.TextChoices):
+        READ = "read", "Read"
+        COMPARE = "compare", "Compare"
+        PLACE = "place", "Place"
+        STRENGTH = "strength", "Strength"
+        VERDICT = "verdict", "Verdict"
+
+    class Surround(models.TextChoices):
+        WHITE = "white", "white board"
+        PALE = "pale", "pale grey"
+        MID = "mid", "mid grey"
+        DARK = "dark", "dark grey"
+
+    class Neutral(models.TextChoices):
+        PAINTED = "painted", "painted"
+        GREY = "grey", "mathematical grey"
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reviews")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="reviews")
+    job = models.CharField(max_length=80, blank=True)
+    room = models.CharField(max_length=80, blank=True)
+
+    school = models.CharField(max_length=40, default=schools.DEFAULT)
+    neutral = models.CharField(max_length=10, choices=Neutral, default=Neutral.PAINTED)
+    neutral_a = models.FloatField(default=0.0)
+    neutral_b = models.FloatField(default=0.0)
+
+    step = models.CharField(max_length=10, choices=Step, default=Step.READ)
+    beside = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    surround = models.CharField(max_length=5, choices=Surround, default=Surround.PALE)
+    names_shown = models.BooleanField(default=True)
+    edge_view = models.BooleanField(default=False)
+
+    verdict = models.TextField(blank=True)
+    notes = models.TextField(blank=True)
+    intake_notes = models.TextField(blank=True)
+
+    created = models.DateTimeField(auto_now_add=True)
+    updated = models.DateTimeField(auto_now_add=True)
+    deleted = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-updated", "-id"]
+        indexes = [models.Index(fields=["owner", "deleted", "-updated"], name="review_listing")]
+
+    def __str__(self) -> str:
+        return f"Review of {self.colour}"
+
+    def get_absolute_url(self) -> str:
+        """Return the address of the step the review was left at."""
+        return reverse("review-step", args=[self.pk, self.step])
+
+    @property
+    def school_in_force(self) -> schools.School:
+        """The school the review is made under."""
+        return schools.load(self.school)
+
+    @property
+    def neutral_in_force(self) -> WorkingNeutral:
+        """The working neutral the review is made against."""
+        return choose_neutral(self.school_in_force, self.neutral, (self.neutral_a, self.neutral_b))

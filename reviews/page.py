@@ -1,0 +1,280 @@
+"""One review as its templates need it: the path, sentences, figures and drawings of a bench."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from prism import school, words
+from reviews import drawings
+from reviews.forms import BasisForm
+from reviews.models import Review
+from reviews.queries import Bench, finding
+
+
+@dataclass(frozen=True)
+class PathStep:
+    """One step on the path, with its finding so far."""
+
+    number: int
+    key: str
+    label: str
+    finding: str
+    done: bool
+    current: bool
+
+
+@dataclass(frozen=True)
+class Figure:
+    """A line of figures: label, the subject's value, and in comparison the neighbour's and the difference."""
+
+    label: str
+    this: str
+    beside: str = ""
+    difference: str = ""
+
+
+@dataclass(frozen=True)
+class Listed:
+    """A review in a list, with its finding."""
+
+    review: Review
+    finding: str
+    verdict: str
+
+
+def listing(reviews: Iterable[Review]) -> list[Listed]:
+    """Return reviews with their findings."""
+    return [Listed(review, finding(review), words.shortened(review.verdict, 110)) for review in reviews]
+
+
+class Page:
+    """What the screens of one review show."""
+
+    def __init__(self, review: Review, basis: BasisForm) -> None:
+        self.review = review
+        self.basis = basis
+        self.bench = Bench(review, review.beside)
+
+    # --- the path ---
+
+    @cached_property
+    def path(self) -> list[PathStep]:
+        """The steps with their findings, in the order of the job."""
+        bench = self.bench
+        run = [step.strength for step in bench.run]
+        findings = {
+            Review.Step.READ: f"{words.headline(bench.reading)}, LRV {words.number(bench.reading.lrv)}",
+            Review.Step.COMPARE: words.capital(words.undertone_short(bench.reading)),
+            Review.Step.PLACE: words.place_short(*bench.tightest),
+            Review.Step.STRENGTH: words.strength_short(run) if run else "",
+            Review.Step.VERDICT: words.shortened(self.review.verdict, 70),
+        }
+        return [
+            PathStep(
+                number,
+                step.value,
+                step.label,
+                findings[step] or words.UNKNOWN_STEP[step.value],
+                bool(findings[step]),
+                step == self.review.step,
+            )
+            for number, step in enumerate(Review.Step, start=1)
+        ]
+
+    @property
+    def provenance(self) -> str:
+        """Where the subject's numbers came from."""
+        return words.provenance(self.bench.paint.provenance, self.bench.reading.uncertainty)
+
+    @property
+    def school_title(self) -> str:
+        """The school in force."""
+        return self.bench.school.title
+
+    @property
+    def schools(self) -> list[tuple[str, str]]:
+        """The schools with what each holds."""
+        return [(key, words.school_note(school.load(key))) for key in school.names()]
+
+    @property
+    def neutral_title(self) -> str:
+        """The working neutral in force, in a word or two."""
+        return words.neutral_title(self.bench.neutral, (self.review.neutral_a, self.review.neutral_b))
+
+    @property
+    def neutral_note(self) -> str:
+        """Where the working neutral lies at the subject's depth."""
+        return words.neutral_note(self.bench.neutral, self.bench.reading.lab[0])
+
+    @property
+    def caution(self) -> str:
+        """The caution beside every colour on a screen."""
+        return words.screen_caution(self.bench.paint.in_gamut)
+
+    @property
+    def intake_notes(self) -> list[str]:
+        """How a file was understood when the colour was taken in."""
+        return self.review.intake_notes.splitlines()
+
+    # --- read ---
+
+    @property
+    def undertone(self) -> str:
+        """The undertone in full."""
+        return words.undertone(self.bench.reading, self.bench.paint.provenance)
+
+    @property
+    def headline(self) -> str:
+        """Depth and family."""
+        return words.headline(self.bench.reading)
+
+    @property
+    def depth(self) -> str:
+        """LRV and its band."""
+        return words.depth(self.bench.reading)
+
+    @property
+    def temperature(self) -> str:
+        """Warm or cool."""
+        return words.temperature(self.bench.reading)
+
+    @property
+    def support(self) -> str:
+        """How many comparators agree."""
+        names = [held.name for held in self.bench.comparators]
+        return words.supporting(self.bench.support, names, self.bench.reading)
+
+    @property
+    def rule(self) -> str:
+        """The rule behind the undertone."""
+        return words.undertone_rule(self.bench.reading, self.bench.school)
+
+    @property
+    def twins(self) -> str:
+        """Colours of the decks that are the same to the eye."""
+        return words.twins([(held.name, distance) for held, distance in self.bench.twins])
+
+    @cached_property
+    def own_figures(self) -> list[Figure]:
+        """The subject's figures."""
+        found = self.bench.reading
+        lightness, a, b = found.lab
+        return [
+            Figure("LRV", words.number(found.lrv)),
+            Figure("L*, a*, b*", words.lab_text((lightness, a, b))),
+            Figure("Undertone strength", words.number(found.undertone.strength)),
+            Figure("Undertone hue", f"{words.number(found.undertone.hue, 0)}°"),
+            Figure("Temperature", words.number(found.temperature.value, signed=True)),
+            Figure("ΔE00 from the neutral", words.number(found.undertone.effect)),
+        ]
+
+    # --- compare ---
+
+    @property
+    def pair(self) -> str:
+        """What the subject shows beside the colour held there."""
+        bench = self.bench
+        if bench.beside is None or bench.pair is None:
+            return words.EMPTY_DECK
+        return words.capital(words.pair(bench.name, bench.beside.name, bench.pair, bench.reading.lrv))
+
+    @property
+    def pair_reason(self) -> str:
+        """How large the difference is, and why that board is on the wall."""
+        bench = self.bench
+        if bench.beside is None or bench.pair is None:
+            return ""
+        return f"{words.difference(bench.pair)} {bench.beside.reason}"
+
+    @cached_property
+    def pair_figures(self) -> list[Figure]:
+        """The figures of subject and neighbour."""
+        bench = self.bench
+        if bench.beside is None or bench.pair is None:
+            return []
+        this, that, pair = bench.reading, bench.beside.reading, bench.pair
+        number = words.number
+
+        def line(label: str, one: float, other: float, difference: float) -> Figure:
+            return Figure(label, number(one), number(other), number(difference, signed=True))
+
+        shift = words.hue(bench.school.undertone.word(pair.shift_hue), this.lrv)
+        return [
+            line("LRV", this.lrv, that.lrv, pair.lrv),
+            line("Undertone strength", this.undertone.strength, that.undertone.strength, pair.greyness),
+            Figure("Undertone hue", f"{number(this.undertone.hue, 0)}°", f"{number(that.undertone.hue, 0)}°", shift),
+            line("Temperature", this.temperature.value, that.temperature.value, pair.warmth),
+            Figure("ΔE00", "", "", number(pair.delta_e)),
+            Figure("its parts L′, C′, H′", "", "", words.parts(pair.parts)),
+        ]
+
+    # --- strength ---
+
+    @property
+    def run_sentence(self) -> str:
+        """What happens to the undertone over the run."""
+        return words.strength_run([step.strength for step in self.bench.run], self.bench.school)
+
+    @property
+    def no_recipe(self) -> str:
+        """Why there are no strengths."""
+        near = self.bench.nearest_with_recipe
+        return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0)
+
+    @property
+    def run_figures(self) -> list[dict[str, str]]:
+        """The figures of each strength."""
+        return [
+            {
+                "percent": step.percent,
+                "lrv": words.number(step.strength.lrv),
+                "delta_e": words.number(step.strength.delta_e) if step.strength.percent else "",
+                "drift": words.number(step.strength.drift_effect) if step.strength.percent else "",
+                "undertone": words.undertone_short(step.strength.reading),
+            }
+            for step in self.bench.run
+        ]
+
+    @property
+    def recipe(self) -> str:
+        """The maker's recipe at standard strength."""
+        recipe = self.bench.colour.recipe
+        return words.recipe(recipe, self.bench.colorant_names) if recipe else ""
+
+    # --- drawings ---
+
+    @property
+    def ladder(self) -> SafeString:
+        """The depth ladder."""
+        if self.review.step == Review.Step.STRENGTH and self.bench.run:
+            return drawings.strength_ladder(self.bench)
+        return drawings.depth_ladder(self.bench)
+
+    @property
+    def rose(self) -> SafeString:
+        """The undertone rose."""
+        return drawings.undertone_rose(self.bench)
+
+    @property
+    def drift(self) -> SafeString:
+        """The drift of the undertone over the strengths."""
+        return drawings.drift_rose(self.bench)
+
+    @property
+    def pair_edge(self) -> SafeString:
+        """Subject and neighbour butted together."""
+        return drawings.pair_edge(self.bench)
+
+    @property
+    def run_edge(self) -> SafeString:
+        """The strengths butted together."""
+        return drawings.run_edge(self.bench)
+
+    @property
+    def lines(self) -> SafeString:
+        """The brackets."""
+        return drawings.bracket_lines(self.bench)

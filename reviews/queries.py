@@ -1,0 +1,259 @@
+"""Reads from reviews: what the screens of a review show, computed by the core."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+from django.contrib.auth.models import User
+from django.db.models import QuerySet
+
+from decks import queries as decks
+from decks.models import Colour
+from prism import comparison, demo, reading, tint, words
+from prism.difference import nearest
+from prism.reading import Reading
+from reviews.models import Review
+
+RUN = (-50.0, -25.0, 0.0, 25.0, 50.0)
+"""Percent of change of the strengths shown."""
+
+
+def listed(user: User) -> QuerySet[Review]:
+    """Return a person's reviews, newest first."""
+    return Review.objects.filter(owner_id=user.pk, deleted=None).select_related("colour__maker")
+
+
+def own(user: User) -> QuerySet[Review]:
+    """Return every review that is a person's, deleted ones too."""
+    return Review.objects.filter(owner_id=user.pk).select_related("colour__maker", "beside__maker")
+
+
+def finding(review: Review) -> str:
+    """Return the finding of a review in a few words, for lists."""
+    found = reading.read(review.colour.paint, review.school_in_force, review.neutral_in_force)
+    return f"{words.headline(found)}, {words.undertone_short(found)}"
+
+
+@dataclass(frozen=True)
+class Held:
+    """A colour held beside the subject: what it reads as, what it is called for now, and why it is there.
+
+    `why` is a key of the core's picks, empty for a colour the person fetched; `caption` says it in a word.
+    """
+
+    colour: Colour
+    reading: Reading
+    name: str
+    why: str
+    caption: str
+    reason: str
+
+
+@dataclass(frozen=True)
+class Slot:
+    """A place on the wall for one kind of comparator; where the decks have none, `absent` says so."""
+
+    axis: str
+    held: Held | None
+    absent: str
+
+
+@dataclass(frozen=True)
+class Side:
+    """One side of a bracket: the held colour nearest on that axis, or none."""
+
+    axis: str
+    held: Held | None
+    delta_e: float
+
+
+@dataclass(frozen=True)
+class PlacedBracket:
+    """A pair of axes with what stands on either side, and the sentence for it."""
+
+    before: Side
+    after: Side
+    sentence: str
+
+
+@dataclass(frozen=True)
+class RunStep:
+    """One strength of the run with its name, its board's screen colour and its sentence."""
+
+    strength: tint.Strength
+    name: str
+    percent: str
+    screen: str
+    sentence: str
+
+
+class Bench:
+    """Everything one review shows; each part is computed when it is first asked for.
+
+    `beside` is the colour the person asked to hold beside the subject, or None for the first of the set.
+    """
+
+    def __init__(self, review: Review, beside: Colour | None = None) -> None:
+        self.review = review
+        self.colour = review.colour
+        self.paint = review.colour.paint
+        self.school = review.school_in_force
+        self.neutral = review.neutral_in_force
+        self.reading = reading.read(self.paint, self.school, self.neutral)
+        self._asked = beside
+        self._deck = decks.catalogue()
+        self._own_rows = self._deck.rows_of({self.colour.pk})
+
+    @property
+    def name(self) -> str:
+        """What the subject is called for now: names can be hidden, since they mislead."""
+        return self.colour.name if self.review.names_shown else "this colour"
+
+    def _hold(self, picks: dict[str, comparison.Pick]) -> dict[str, Held]:
+        """Return the picked rows of the deck as held colours, by the same keys."""
+        rows = [pick.index for pick in picks.values()]
+        doubt = [self.school.uncertainty[self._deck.provenance[row]] for row in rows]
+        readings = reading.read_many(self._deck.lab[rows], self._deck.lrv[rows], doubt, self.school, self.neutral)
+        colours = decks.by_ids([int(self._deck.ids[row]) for row in rows])
+        held = {}
+        for (key, pick), found in zip(picks.items(), readings, strict=True):
+            colour = colours[int(self._deck.ids[pick.index])]
+            caption = words.AXIS_LABELS[pick.why]
+            name = colour.name if self.review.names_shown else f"the {caption} board"
+            reason = words.why_picked(pick.why, pick.delta_e, pick.share)
+            held[key] = Held(colour, found, name, pick.why, caption, reason)
+        return held
+
+    @cached_property
+    def _set(self) -> dict[str, Held]:
+        """The comparison set: reference whites, then near-identicals by axis."""
+        whites = comparison.reference_whites(
+            self._deck.lab, self._deck.lrv, self.school, self.neutral, exclude=self._own_rows
+        )
+        away = np.array([*self._own_rows, *whites.values()], dtype=np.intp)
+        picks = {why: comparison.Pick(row, why, 0.0) for why, row in whites.items()}
+        picks |= comparison.near_identicals(self.reading, self._deck.lab, self.school, self.neutral, exclude=away)
+        return self._hold(picks)
+
+    @property
+    def comparators(self) -> list[Held]:
+        """The whole comparison set, in the order it stands on the wall."""
+        return list(self._set.values())
+
+    @property
+    def whites(self) -> list[Held]:
+        """The reference whites."""
+        return [held for held in self.comparators if held.why in ("clean", "warmest", "coolest")]
+
+    @cached_property
+    def axis_pairs(self) -> list[tuple[Slot, Slot]]:
+        """The near-identicals as opposed pairs, with a reason for each empty place."""
+        has_undertone = self.reading.undertone.strength >= self.school.passive_below
+
+        def slot(axis: str) -> Slot:
+            bare = axis in ("greyer", "clearer") and not has_undertone
+            return Slot(axis, self._set.get(axis), words.axis_absent(axis) if bare else words.nothing_on(axis))
+
+        return [(slot(one), slot(other)) for one, other in comparison.OPPOSITES]
+
+    @cached_property
+    def beside(self) -> Held | None:
+        """The colour held beside the subject: the one asked for, else the first of the set."""
+        if self._asked is None or self._asked.pk == self.colour.pk:
+            return next(iter(self.comparators), None)
+        of_set = next((held for held in self.comparators if held.colour.pk == self._asked.pk), None)
+        if of_set:
+            return of_set
+        found = reading.read(self._asked.paint, self.school, self.neutral)
+        shown = self.review.names_shown
+        name = self._asked.name if shown else "the fetched board"
+        return Held(self._asked, found, name, "", words.FETCHED, words.FETCHED_REASON)
+
+    @property
+    def on_the_wall(self) -> list[Held]:
+        """Everything held beside the subject: the set, and a board that was fetched by hand."""
+        fetched = [self.beside] if self.beside and not self.beside.why else []
+        return [*self.comparators, *fetched]
+
+    @cached_property
+    def pair(self) -> comparison.PairFinding | None:
+        """What the subject shows beside the colour held there."""
+        return comparison.compare(self.reading, self.beside.reading, self.school) if self.beside else None
+
+    @cached_property
+    def support(self) -> comparison.Support:
+        """How the comparison set bears on the undertone."""
+        return comparison.support(self.reading, [held.reading for held in self.comparators], self.school)
+
+    @cached_property
+    def brackets(self) -> list[PlacedBracket]:
+        """The subject's place: the nearest colour on either side of each pair of axes."""
+        found = comparison.brackets(self.reading, self._deck.lab, self.school, self.neutral, exclude=self._own_rows)
+        picks = {pick.why: pick for b in found for pick in (b.before, b.after) if pick}
+        held = self._hold(picks)
+        names = {pick.index: held[why].name for why, pick in picks.items()}
+
+        def side(axis: str, pick: comparison.Pick | None) -> Side:
+            return Side(axis, held[axis] if pick else None, pick.delta_e if pick else 0.0)
+
+        return [
+            PlacedBracket(side(b.axes[0], b.before), side(b.axes[1], b.after), words.bracket(b, names)) for b in found
+        ]
+
+    @property
+    def tightest(self) -> tuple[str | None, str | None]:
+        """The names on either side of the narrowest whole bracket."""
+        whole = [b for b in self.brackets if b.before.held and b.after.held]
+        if not whole:
+            return None, None
+        narrowest = min(whole, key=lambda b: b.before.delta_e + b.after.delta_e)
+        before, after = narrowest.before.held, narrowest.after.held
+        return before.name if before else None, after.name if after else None
+
+    @cached_property
+    def twins(self) -> list[tuple[Held, float]]:
+        """Colours of the decks that are the same to the eye, nearest first, with ΔE00."""
+        rows, distance = nearest(self.reading.lab, self._deck.lab, 4)
+        near = [
+            (int(row), float(d))
+            for row, d in zip(rows, distance, strict=True)
+            if row not in self._own_rows and d < self.school.just_seen
+        ]
+        held = self._hold({str(row): comparison.Pick(row, "twin", d) for row, d in near})
+        return [(held[str(row)], d) for row, d in near]
+
+    @cached_property
+    def run(self) -> list[RunStep]:
+        """The subject at adjusted strengths; empty where no recipe is known."""
+        recipe = self.colour.recipe
+        if recipe is None:
+            return []
+        steps = tint.strengths(recipe, RUN, demo.tint_system(), self.school, self.neutral, self.reading.uncertainty)
+        standard = self.reading.undertone
+        return [
+            RunStep(
+                step,
+                words.strength_name(self.name, step.percent),
+                words.percent(step.percent),
+                step.screen,
+                words.strength_step(step, standard, self.school),
+            )
+            for step in steps
+        ]
+
+    @property
+    def colorant_names(self) -> dict[str, str]:
+        """Names of the colorants that recipes refer to."""
+        return {code: part.name for code, part in demo.tint_system().colorants.items()}
+
+    @cached_property
+    def nearest_with_recipe(self) -> tuple[Held, float] | None:
+        """The nearest deck colour that has a recipe, with ΔE00, for a subject that has none."""
+        rows = np.flatnonzero(self._deck.has_recipe)
+        found, distance = nearest(self.reading.lab, self._deck.lab[rows], 1)
+        if not found.size:
+            return None
+        row = int(rows[found[0]])
+        return self._hold({"near": comparison.Pick(row, "nearest", float(distance[0]))})["near"], float(distance[0])

@@ -1,0 +1,124 @@
+"""The screens of a review."""
+
+from __future__ import annotations
+
+from django.contrib import messages
+from django.core.paginator import Paginator
+from django.http import HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.utils.cache import patch_vary_headers
+from django.views.decorators.http import require_POST, require_safe
+
+from decks import queries as decks
+from prism import school
+from reviews import queries, services
+from reviews.forms import SHIFT, BasisForm, WallForm, WritingForm
+from reviews.models import Review
+from reviews.page import Page, listing
+from studio.http import StudioRequest
+
+PER_PAGE = 20
+
+
+@require_safe
+def home(request: StudioRequest) -> HttpResponse:
+    """Show the person's reviews, newest first, and the ways to start one."""
+    page = Paginator(queries.listed(request.user), PER_PAGE).get_page(request.GET.get("page"))
+    context = {"page": page, "rows": listing(page.object_list), "makers": decks.makers()}
+    return render(request, "reviews/home.html", context)
+
+
+@require_POST
+def start(request: StudioRequest) -> HttpResponse:
+    """Start a review of a colour that the person may see."""
+    colour = get_object_or_404(decks.visible_to(request.user), pk=_number(request.POST.get("colour")))
+    return redirect(services.start(request.user, colour))
+
+
+@require_safe
+def reopen(request: StudioRequest, pk: int) -> HttpResponse:
+    """Go to the step the review was left at."""
+    return redirect(_review(request, pk))
+
+
+@require_safe
+def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
+    """Show one step of the review; remember it, and the colour held beside the subject."""
+    review = _review(request, pk)
+    beside = review.beside
+    if "beside" in request.GET:
+        beside = get_object_or_404(decks.visible_to(request.user), pk=_number(request.GET["beside"]))
+    services.remember_place(review, step, beside)
+    return _show(request, review)
+
+
+@require_POST
+def wall(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep how the boards are shown."""
+    review = _review(request, pk)
+    form = WallForm(request.POST, instance=review)
+    if form.is_valid():
+        services.arrange_wall(review, **form.cleaned_data)
+    return _show(request, review)
+
+
+@require_POST
+def basis(request: StudioRequest, pk: int) -> HttpResponse:
+    """Change the school or the working neutral."""
+    review = _review(request, pk)
+    form = BasisForm(request.POST)
+    if not form.is_valid():
+        return _show(request, review, basis=form, status=422)
+    data = form.cleaned_data
+    services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]))
+    return _show(request, review)
+
+
+@require_POST
+def write(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep what the specialist wrote."""
+    review = _review(request, pk)
+    form = WritingForm(request.POST)
+    if form.is_valid():
+        services.write(review, form.sent())
+    if not request.htmx:
+        return redirect(review)
+    return render(
+        request, "reviews/saved.html", {"review": review, "form": form}, status=200 if form.is_valid() else 422
+    )
+
+
+@require_POST
+def delete(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put a review aside, with a way back."""
+    review = _review(request, pk)
+    services.delete(review)
+    messages.info(request, str(review.pk), extra_tags="deleted")
+    return redirect("home")
+
+
+@require_POST
+def restore(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring a deleted review back."""
+    review = get_object_or_404(queries.own(request.user), pk=pk)
+    services.restore(review)
+    return redirect(review)
+
+
+def _review(request: StudioRequest, pk: int) -> Review:
+    return get_object_or_404(queries.own(request.user), pk=pk, deleted=None)
+
+
+def _number(text: str | None) -> int:
+    return int(text) if text and text.isdecimal() and len(text) < 12 else 0
+
+
+def _show(request: StudioRequest, review: Review, basis: BasisForm | None = None, status: int = 200) -> HttpResponse:
+    if request.method == "POST" and not request.htmx and status == 200:
+        return redirect(review)
+    page = Page(review, basis or BasisForm(instance=review))
+    template = "reviews/review_swap.html" if request.htmx else "reviews/review.html"
+    context = {"review": review, "page": page, "schools": school.names(), "shift": SHIFT}
+    response = render(request, template, context, status=status)
+    patch_vary_headers(response, ["HX-Request"])
+    return response

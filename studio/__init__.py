@@ -1,0 +1,1 @@
+"""The Django project: settings, addresses, base templates, styles and scripts."""

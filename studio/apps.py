@@ -1,0 +1,9 @@
+"""The studio."""
+
+from django.apps import AppConfig
+
+
+class StudioConfig(AppConfig):
+    """Settings, base templates, styles and scripts."""
+
+    name = "studio"

@@ -1,0 +1,139 @@
+// Keys, dialogs and file drops. Everything here also works without it, by links and forms.
+(() => {
+  "use strict";
+
+  const $ = (selector) => document.querySelector(selector);
+  const typing = (target) => target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select");
+  const boards = () => Array.from(document.querySelectorAll(".set a.board"));
+
+  function flip(id) {
+    const box = document.getElementById(id);
+    if (box) box.click();
+  }
+
+  function nextSurround() {
+    const all = Array.from(document.querySelectorAll(".surrounds input"));
+    const at = all.findIndex((input) => input.checked);
+    if (all.length) all[(at + 1) % all.length].click();
+  }
+
+  function nextBoard(by) {
+    const all = boards();
+    if (!all.length) return;
+    const focused = all.indexOf(document.activeElement);
+    const at = focused >= 0 ? focused : all.findIndex((board) => board.hasAttribute("aria-current"));
+    const next = all[(at + by + all.length) % all.length];
+    next.focus();
+    next.click();
+  }
+
+  const keys = {
+    "/": () => $("#find") && $("#find").focus(),
+    "?": () => $("#keys") && $("#keys").showModal(),
+    s: nextSurround,
+    n: () => flip("names"),
+    e: () => flip("edge"),
+    ArrowRight: () => nextBoard(1),
+    ArrowDown: () => nextBoard(1),
+    ArrowLeft: () => nextBoard(-1),
+    ArrowUp: () => nextBoard(-1),
+  };
+  for (const digit of "12345") keys[digit] = () => flip(`step-${digit}`);
+
+  function clearFound() {
+    const found = $(".finder .found");
+    if (found) found.replaceChildren();
+  }
+
+  document.addEventListener("keydown", (event) => {
+    if (event.key === "Escape") clearFound();
+    if (event.ctrlKey || event.metaKey || event.altKey || $("dialog[open]")) return;
+    const act = keys[event.key];
+    const radio = event.target.matches("input[type=radio]") && event.key.startsWith("Arrow");
+    if (!act || typing(event.target) || radio) return;
+    if (event.key.startsWith("Arrow") && !boards().length) return;
+    event.preventDefault();
+    act();
+  });
+  document.addEventListener("click", (event) => {
+    if (!event.target.closest(".finder")) clearFound();
+  });
+
+  // the wall changes at once; the server keeps it a moment later
+  document.addEventListener("change", (event) => {
+    const wall = $(".wall");
+    if (wall && event.target.name === "surround") wall.dataset.surround = event.target.value;
+    if (wall && event.target.id === "edge") wall.classList.toggle("edge-on", event.target.checked);
+  });
+
+  // only the newest answer to typing counts, and trouble is said
+  const trouble = (text) => {
+    const place = $("#trouble");
+    place.textContent = text;
+    place.hidden = !text;
+  };
+  document.addEventListener("htmx:sendError", () => trouble("No answer from the studio: what you just did is not saved yet. It is still on the screen; try again in a moment."));
+  document.addEventListener("htmx:responseError", (event) => trouble(`The studio could not do that (${event.detail.xhr.status}). Reload the page and try again.`));
+  document.addEventListener("htmx:afterRequest", (event) => event.detail.successful && trouble(""));
+  document.addEventListener("htmx:afterSettle", () => {
+    const open = $("dialog[data-open]");
+    if (open && !open.open) open.showModal();
+  });
+  window.addEventListener("beforeunload", () => {
+    const form = $("form.writing");
+    if (form && form.dataset.waiting) navigator.sendBeacon(form.action, new FormData(form));
+  });
+  document.addEventListener("input", (event) => {
+    const form = event.target.closest("form.writing");
+    if (form) form.dataset.waiting = "1";
+  });
+  document.addEventListener("htmx:afterOnLoad", (event) => {
+    const form = event.target.closest && event.target.closest("form.writing");
+    if (form) delete form.dataset.waiting;
+  });
+
+  const LIMIT = 1_000_000;
+
+  document.addEventListener("alpine:init", () => {
+    window.Alpine.data("studio", () => ({
+      openKeys() { $("#keys").showModal(); },
+      openBasis() { $("#basis").showModal(); },
+      closeBasis() { $("#basis").close(); },
+      print() { window.print(); },
+    }));
+
+    // a dropped or chosen file is shown as text, so that it can be mended in place
+    window.Alpine.data("intake", () => ({
+      over() { this.$el.classList.add("over"); },
+      away() { this.$el.classList.remove("over"); },
+      drop(event) {
+        this.$root.classList.remove("over");
+        this.take(event.dataTransfer.files[0]);
+      },
+      chosen() { this.take(this.$refs.file.files[0]); },
+      async take(file) {
+        const problem = this.$refs.problem;
+        problem.hidden = true;
+        if (!file) return;
+        if (file.size > LIMIT) {
+          problem.textContent = `${file.name} is too large (${(file.size / 1e6).toFixed(1)} MB): a spectrum needs a few kilobytes, and up to 1 MB is read. Choose the file of one colour.`;
+          problem.hidden = false;
+          this.$refs.file.value = "";
+          return;
+        }
+        const bytes = new Uint8Array(await file.arrayBuffer());
+        try {
+          this.$refs.text.value = new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+          this.$refs.file.value = "";
+        } catch {
+          // not text: leave it to the server to say what is wrong with it
+          if (!this.$refs.file.files.length) {
+            const carrier = new DataTransfer();
+            carrier.items.add(file);
+            this.$refs.file.files = carrier.files;
+          }
+        }
+      },
+    }));
+  });
+})();

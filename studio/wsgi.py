@@ -1,0 +1,10 @@
+"""The WSGI application."""
+
+import os
+
+os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "studio.settings")
+
+from django.core.wsgi import get_wsgi_application
+
+application = get_wsgi_application()

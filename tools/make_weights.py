@@ -1,0 +1,50 @@
+"""Write prism/data/weights.csv: ASTM E2022 weighting tables, 10 nm, 400-700 nm.
+
+Run once by hand with the development requirements installed (`python tools/make_weights.py`); the result is
+committed, so the application never needs the library that made it. Weights outside 400-700 nm are added to the
+end bands, as ASTM E308 prescribes for instruments that stop there.
+"""
+
+from __future__ import annotations
+
+import csv
+import warnings
+from pathlib import Path
+
+import numpy as np
+
+warnings.simplefilter("ignore")
+
+import colour  # noqa: E402
+from colour.colorimetry import tristimulus_weighting_factors_ASTME2022  # noqa: E402
+
+OUT = Path(__file__).resolve().parent.parent / "prism" / "data" / "weights.csv"
+OBSERVERS = {"10": "CIE 1964 10 Degree Standard Observer", "2": "CIE 1931 2 Degree Standard Observer"}
+ILLUMINANTS = ("D65",)
+
+
+def folded(observer: str, illuminant: str) -> np.ndarray:
+    """Return the (31, 3) table for one observer and illuminant, Y summing to 100."""
+    fine = colour.SpectralShape(360, 780, 1)
+    table = tristimulus_weighting_factors_ASTME2022(
+        colour.MSDS_CMFS[observer].copy().align(fine),
+        colour.SDS_ILLUMINANTS[illuminant].copy().align(fine),
+        colour.SpectralShape(360, 780, 10),
+    )
+    inside = table[4:35].copy()
+    inside[0] += table[:4].sum(axis=0)
+    inside[-1] += table[35:].sum(axis=0)
+    return inside
+
+
+def main() -> None:
+    tables = {f"{i}/{o}": folded(name, i) for i in ILLUMINANTS for o, name in OBSERVERS.items()}
+    with OUT.open("w", newline="") as handle:
+        writer = csv.writer(handle, lineterminator="\n")
+        writer.writerow(["nm", *(f"{key} {axis}" for key in tables for axis in "XYZ")])
+        for row, nm in enumerate(range(400, 701, 10)):
+            writer.writerow([nm, *(f"{value:.6f}" for table in tables.values() for value in table[row])])
+
+
+if __name__ == "__main__":
+    main()
