@@ -35,9 +35,11 @@ def difference(first: ArrayLike, second: ArrayLike) -> Difference:
     g = 1.5 - 0.5 * np.sqrt(mean_c7 / (mean_c7 + _POW25_7))  # 1 + G of (4)
     a1, a2 = g * a1, g * a2  # (5)
     c1, c2 = np.hypot(a1, b1), np.hypot(a2, b2)  # (6)
-    # ΔH' = 2 sqrt(C1'C2') sin(Δh/2), (11), written without the angles themselves
+    # ΔH' = 2 sqrt(C1'C2') sin(Δh/2), (11), without the angles themselves, in whichever form keeps its precision
     product, dot, cross = c1 * c2, a1 * a2 + b1 * b2, a1 * b2 - b1 * a2
-    dh = np.where(cross < 0, -1.0, 1.0) * np.sqrt(np.maximum(2 * (product - dot), 0.0))
+    near = cross * np.sqrt(2 / np.maximum(product + dot, 1e-300))
+    far = np.where(cross < 0, -1.0, 1.0) * np.sqrt(np.maximum(2 * (product - dot), 0.0))
+    dh = np.where(dot > 0, near, far)
     dl, dc = l2 - l1, c2 - c1  # (8), (9)
     # mean hue (14): the bisector of the two directions; the sum of hues where one colour is achromatic
     u1, u2 = _unit(c1), _unit(c2)

@@ -160,7 +160,8 @@ class _Rose:
         angle = (self.reading.undertone.hue + 180) % 360
         a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
         grey = degrees(atan2(b, a)) % 360
-        return radians(angle + 50 if abs((angle - grey + 180) % 360 - 180) < 40 else angle)
+        apart = (angle - grey + 180) % 360 - 180
+        return radians(angle + (50 if apart >= 0 else -50) if abs(apart) < 40 else angle)
 
     def frame(self) -> list[SafeString]:
         """Return rings by strength, sectors by hue, the neutral and where mathematical grey lies from it."""

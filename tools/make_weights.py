@@ -37,7 +37,23 @@ def folded(observer: str, illuminant: str) -> np.ndarray:
     return inside
 
 
+def write_ends() -> None:
+    """Write how much light beyond 400 and 700 nm counts: Z there for short waves, X for long ones, D65/10°."""
+    fine = colour.SpectralShape(360, 780, 1)
+    table = tristimulus_weighting_factors_ASTME2022(
+        colour.MSDS_CMFS[OBSERVERS["10"]].copy().align(fine),
+        colour.SDS_ILLUMINANTS["D65"].copy().align(fine),
+        colour.SpectralShape(360, 780, 10),
+    )
+    with (OUT.parent / "ends.csv").open("w", newline="") as handle:
+        writer = csv.writer(handle, lineterminator="\n")
+        writer.writerow(["nm", "weight"])
+        for nm, (x, _, z) in zip(range(360, 781, 10), table, strict=True):
+            writer.writerow([nm, f"{max(z if nm <= 400 else x, 0) if nm <= 400 or nm >= 700 else 0:.8f}"])
+
+
 def main() -> None:
+    write_ends()
     tables = {f"{i}/{o}": folded(name, i) for i in ILLUMINANTS for o, name in OBSERVERS.items()}
     with OUT.open("w", newline="") as handle:
         writer = csv.writer(handle, lineterminator="\n")
