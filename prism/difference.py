@@ -9,8 +9,11 @@ from numpy.typing import ArrayLike, NDArray
 
 from prism.spectrum import Array
 
-_CHUNK = 16_384
+_CHUNK = 8_192
 _POW25_7 = 25.0**7
+_TINY = 1e-12
+_COS = {angle: float(np.cos(np.radians(angle))) for angle in (6, 30, 63)}
+_SIN = {angle: float(np.sin(np.radians(angle))) for angle in (6, 30, 63)}
 
 
 @dataclass(frozen=True)
@@ -31,37 +34,41 @@ def difference(first: ArrayLike, second: ArrayLike) -> Difference:
     """
     l1, a1, b1 = np.moveaxis(np.asarray(first, dtype=np.float64), -1, 0)
     l2, a2, b2 = np.moveaxis(np.asarray(second, dtype=np.float64), -1, 0)
-    mean_c7 = ((np.hypot(a1, b1) + np.hypot(a2, b2)) / 2) ** 7  # (2), (3)
-    g = 1.5 - 0.5 * np.sqrt(mean_c7 / (mean_c7 + _POW25_7))  # 1 + G of (4)
+    g = 1.5 - 0.5 * _saturation((_length(a1, b1) + _length(a2, b2)) / 2)  # 1 + G of (2)-(4)
     a1, a2 = g * a1, g * a2  # (5)
-    c1, c2 = np.hypot(a1, b1), np.hypot(a2, b2)  # (6)
+    c1, c2 = _length(a1, b1), _length(a2, b2)  # (6)
+    dl, dc = l2 - l1, c2 - c1  # (8), (9)
     # ΔH' = 2 sqrt(C1'C2') sin(Δh/2), (11), without the angles themselves, in whichever form keeps its precision
     product, dot, cross = c1 * c2, a1 * a2 + b1 * b2, a1 * b2 - b1 * a2
     near = cross * np.sqrt(2 / np.maximum(product + dot, 1e-300))
     far = np.where(cross < 0, -1.0, 1.0) * np.sqrt(np.maximum(2 * (product - dot), 0.0))
     dh = np.where(dot > 0, near, far)
-    dl, dc = l2 - l1, c2 - c1  # (8), (9)
-    # mean hue (14): the bisector of the two directions; the sum of hues where one colour is achromatic
-    u1, u2 = _unit(c1), _unit(c2)
+    # mean hue, (14), as its cosine and sine: the bisector of the two directions
+    u1, u2 = 1 / np.maximum(c1, _TINY), 1 / np.maximum(c2, _TINY)
     x, y = a1 * u1 + a2 * u2, b1 * u1 + b2 * u2
-    # exactly opposite hues have no bisector: the mean of the angles, as the standard's conventions give it
-    mean_h = np.arctan2(y, x)
-    opposite = (np.hypot(x, y) < 1e-9) & (product > 0)
+    opposite = (_length(x, y) < 1e-9) & (product > 0)
     if np.any(opposite):
-        h1, h2 = np.arctan2(b1, a1) % (2 * np.pi), np.arctan2(b2, a2) % (2 * np.pi)
-        mean_h = np.where(opposite, (h1 + h2) / 2, mean_h)
+        # exactly opposite hues have no bisector: the mean of the angles, as the standard's conventions give it
+        mean = (np.arctan2(b1, a1) % (2 * np.pi) + np.arctan2(b2, a2) % (2 * np.pi)) / 2
+        x, y = np.where(opposite, np.cos(mean), x), np.where(opposite, np.sin(mean), y)
+    # two greys have no hue; theirs is taken as 0, and does not matter
+    x = np.where(product + c1 + c2 > 0, x, 1.0)
+    scale = 1 / np.maximum(_length(x, y), _TINY)
+    cos1, sin1 = x * scale, y * scale
+    cos2, sin2 = 2 * cos1**2 - 1, 2 * sin1 * cos1
+    cos3, sin3 = cos1 * cos2 - sin1 * sin2, sin1 * cos2 + cos1 * sin2
+    cos4, sin4 = 2 * cos2**2 - 1, 2 * sin2 * cos2
     t = (
         1
-        - 0.17 * np.cos(mean_h - np.pi / 6)
-        + 0.24 * np.cos(2 * mean_h)
-        + 0.32 * np.cos(3 * mean_h + np.radians(6))
-        - 0.20 * np.cos(4 * mean_h - np.radians(63))
+        - 0.17 * (cos1 * _COS[30] + sin1 * _SIN[30])
+        + 0.24 * cos2
+        + 0.32 * (cos3 * _COS[6] - sin3 * _SIN[6])
+        - 0.20 * (cos4 * _COS[63] + sin4 * _SIN[63])
     )  # (15)
-    degrees = np.degrees(mean_h) % 360
+    degrees = np.degrees(np.arctan2(sin1, cos1)) % 360
     dtheta = np.pi / 6 * np.exp(-(((degrees - 275) / 25) ** 2))  # (16)
     mean_c = (c1 + c2) / 2  # (13)
-    c7 = mean_c**7
-    rotation = -2 * np.sqrt(c7 / (c7 + _POW25_7)) * np.sin(2 * dtheta)  # (17), (21)
+    rotation = -2 * _saturation(mean_c) * np.sin(2 * dtheta)  # (17), (21)
     l50 = ((l1 + l2) / 2 - 50) ** 2
     kl = dl / (1 + 0.015 * l50 / np.sqrt(20 + l50))  # (18)
     kc = dc / (1 + 0.045 * mean_c)  # (19)
@@ -71,12 +78,24 @@ def difference(first: ArrayLike, second: ArrayLike) -> Difference:
 
 
 def delta_e(first: ArrayLike, second: ArrayLike) -> Array:
-    """Return ΔE00 of Lab arrays that broadcast to (..., 3), shape (...)."""
-    return difference(first, second).total
+    """Return ΔE00 of Lab arrays that broadcast to (..., 3), shape (...). Long arrays are taken in chunks."""
+    one, other = np.asarray(first, dtype=np.float64), np.asarray(second, dtype=np.float64)
+    if other.ndim == 2 and len(other) > _CHUNK and one.ndim == 1:
+        return np.concatenate([difference(one, other[i : i + _CHUNK]).total for i in range(0, len(other), _CHUNK)])
+    return difference(one, other).total
 
 
-def _unit(chroma: Array) -> Array:
-    return 1 / np.maximum(chroma, 1e-12)
+def _length(x: Array, y: Array) -> Array:
+    length: Array = np.sqrt(x * x + y * y)
+    return length
+
+
+def _saturation(chroma: Array) -> Array:
+    """√(C⁷ / (C⁷ + 25⁷)), which both G and R_C are made of."""
+    c2 = chroma * chroma
+    c7 = c2 * c2 * c2 * chroma
+    share: Array = np.sqrt(c7 / (c7 + _POW25_7))
+    return share
 
 
 def _lightness_integral(lightness: Array) -> Array:
@@ -95,10 +114,9 @@ _L_TABLE = np.concatenate([[0.0], np.cumsum((1 / _S_L[1:] + 1 / _S_L[:-1]) / 2 *
 def _flatten(lab: Array) -> Array:
     """Return coordinates (..., 3) in which straight distance is close to ΔE00 for near colours."""
     lightness, a, b = np.moveaxis(lab, -1, 0)
-    c7 = np.hypot(a, b) ** 7
-    a = a * (1.5 - 0.5 * np.sqrt(c7 / (c7 + _POW25_7)))
-    chroma = np.hypot(a, b)
-    shrink = np.log1p(0.045 * chroma) / 0.045 * _unit(chroma)
+    a = a * (1.5 - 0.5 * _saturation(_length(a, b)))
+    chroma = _length(a, b)
+    shrink = np.log1p(0.045 * chroma) / 0.045 / np.maximum(chroma, _TINY)
     shrink = np.where(chroma < 1e-9, 1.0, shrink)
     return np.stack([_lightness_integral(lightness), a * shrink, b * shrink], axis=-1)
 
@@ -156,8 +174,6 @@ def nearest(target: ArrayLike, deck: ArrayLike, count: int = 12) -> tuple[NDArra
 
     Compares with every colour, in chunks; use `Nearest` when the same deck is asked more than once.
     """
-    lab = np.asarray(deck, dtype=np.float64).reshape(-1, 3)
-    parts = [delta_e(target, lab[i : i + _CHUNK]) for i in range(0, len(lab), _CHUNK)]
-    distance = np.concatenate(parts) if parts else np.empty(0)
-    order = np.lexsort((np.arange(len(lab)), distance))[:count]
+    distance = delta_e(target, np.asarray(deck, dtype=np.float64).reshape(-1, 3))
+    order = np.lexsort((np.arange(distance.size), distance))[:count]
     return order, distance[order]

@@ -146,9 +146,10 @@ def resample(wavelengths: ArrayLike, reflectance: ArrayLike) -> Array:
     """Return reflectances brought to the 31 bands.
 
     `wavelengths` (n,) nm, evenly spaced and rising, at most 20 nm apart, reaching at least 420-680 nm; `reflectance`
-    (..., n). Wider steps are interpolated (Sprague); narrower ones are fitted by least squares through the interpolant
-    of the weighting tables, so that no sample is thrown away; 400-700 nm by 10 pass unchanged. The end bands stand for everything
-    measured beyond them, weighted as the eye would; ends short of 400 or 700 nm hold their last value. Raises
+    (..., n). Wider steps are interpolated (Sprague); narrower ones are fitted by least squares through the
+    interpolant of the weighting tables, so that no sample is thrown away; 400-700 nm by 10 pass unchanged. The end
+    bands stand for everything measured beyond them, weighted as the eye would; ends short of 400 or 700 nm hold their
+    last value. Raises
     `ValueError` where the grid does not allow this. Source: CIE 167:2005.
     """
     nm = np.asarray(wavelengths, dtype=np.float64)

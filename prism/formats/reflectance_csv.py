@@ -125,10 +125,11 @@ def _table(text: str) -> list[list[_Cell]]:
     sample = text[:20_000]
     delimiter = next((d for d in ("\t", ";") if d in sample), ",")
     rows = []
-    for line, cells in enumerate(csv.reader(io.StringIO(text), delimiter=delimiter), start=1):
-        while cells and not cells[-1].strip():
+    for line, text_line in enumerate(text.replace("\r\n", "\n").replace("\r", "\n").split("\n"), start=1):
+        cells = [cell.strip().strip('"') for cell in text_line.split(delimiter)]
+        while cells and not cells[-1]:
             cells.pop()
-        if cells and not cells[0].lstrip().startswith("#"):
+        if cells and not cells[0].startswith("#"):
             rows.append(
                 [_Cell(line, i, cell, _number(cell, delimiter != ",")) for i, cell in enumerate(cells, start=1)]
             )
@@ -169,20 +170,26 @@ def _orient(table: list[list[_Cell]]) -> tuple[Array, list[list[_Cell]]]:
                 raise IntakeError(FIELD, words.csv_row_length(row[0].line, len(row) - 1, width - 1))
         return np.array([c.value for c in first_column]), [[row[i] for row in table] for i in range(1, width)]
 
-    named = any(_is_text(row[0]) for row in table) and all(len(row) > 5 for row in table)
-    rows = [row[1:] if named else row for row in table]
-    if _looks_like_wavelengths(rows[0]):
-        header = _strict(rows[0])
-        for row in rows[1:]:
-            if len(row) != len(header):
-                raise IntakeError(FIELD, words.csv_row_length(row[0].line if row else 0, len(row), len(header)))
-        return np.array([c.value for c in header]), [_strict(row) for row in rows[1:]]
+    if _looks_like_wavelengths(table[0]):
+        labelled = _is_text(table[0][0])
+        header = _strict(table[0][labelled:])
+        return np.array([c.value for c in header]), [_reading(row, len(header), labelled) for row in table[1:]]
 
-    if all(len(row) == 1 for row in rows):  # one bare value per line
-        rows = [[row[0] for row in rows]]
+    if all(len(row) == 1 for row in table):  # one bare value per line
+        table = [[row[0] for row in table]]
+    rows = [row[1:] if _is_text(row[0]) and len(row) - 1 in BARE_GRIDS else row for row in table]
     for row in rows:
         _strict(row)
+    for row in rows:
         if len(row) not in BARE_GRIDS or len(row) != len(rows[0]):
             raise IntakeError(FIELD, words.wrong_band_count(len(row)))
     start, step = BARE_GRIDS[len(rows[0])]
     return np.arange(start, start + step * len(rows[0]), step, dtype=np.float64), rows
+
+
+def _reading(row: list[_Cell], expected: int, labelled: bool) -> list[_Cell]:
+    """Return the values of a line below a line of wavelengths; a label goes only where there is room for one."""
+    values = row[1:] if labelled or (_is_text(row[0]) and len(row) == expected + 1) else row
+    if len(values) != expected:
+        raise IntakeError(FIELD, words.csv_row_length(row[0].line, len(values), expected))
+    return _strict(values)

@@ -135,9 +135,7 @@ class Undertones(unittest.TestCase):
         self.assertIn("Too close to call", sentence)
         self.assertIn("Measure", sentence)
 
-    @given(
-        st.floats(15, 97), st.floats(0, 12), st.floats(0, 360), st.floats(0.1, 3), st.floats(0, 3)
-    )
+    @given(st.floats(15, 97), st.floats(0, 12), st.floats(0, 360), st.floats(0.1, 3), st.floats(0, 3))
     def test_uncertainty_never_adds_claims(self, lightness, strength, hue, doubt, more):
         lab = at(lightness, strength, hue)
         sure, unsure = read_lab(lab, doubt), read_lab(lab, doubt + more)

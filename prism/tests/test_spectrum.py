@@ -108,9 +108,7 @@ class Adaptation(unittest.TestCase):
         theirs = oracle().adaptation.chromatic_adaptation_VonKries(
             xyz, adaptation.D50_2, spectrum.white_point(), transform="CAT16"
         )
-        np.testing.assert_allclose(
-            adaptation.adapt(xyz, adaptation.D50_2, spectrum.white_point()), theirs, atol=1e-3
-        )
+        np.testing.assert_allclose(adaptation.adapt(xyz, adaptation.D50_2, spectrum.white_point()), theirs, atol=1e-3)
 
     def test_degree_and_white(self):
         white, other = adaptation.D50_2, spectrum.white_point()

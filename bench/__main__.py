@@ -1,0 +1,119 @@
+"""Speed, as ratios against a library or a naive way in the same run: `make bench`. Printed, never asserted."""
+
+from __future__ import annotations
+
+import gzip
+import os
+import re
+import subprocess
+import sys
+import time
+from collections.abc import Callable
+
+import numpy as np
+
+ROWS = 50_000
+
+
+def best(act: Callable[[], object], times: int = 15) -> float:
+    """Return the best time of several, seconds."""
+    found = []
+    for _ in range(times):
+        start = time.perf_counter()
+        act()
+        found.append(time.perf_counter() - start)
+    return min(found)
+
+
+def report(name: str, value: str, aim: str) -> None:
+    print(f"{name:<58} {value:>18}   aim: {aim}")
+
+
+def deck(n: int, rng: np.random.Generator) -> np.ndarray:
+    """A deck like real ones: mostly light and near-neutral."""
+    lightness = 100 - rng.gamma(2.2, 9, n).clip(1, 85)
+    spread = rng.choice([3, 8, 22], n, p=[0.6, 0.25, 0.15])
+    return np.stack([lightness, rng.normal(-0.2, spread), rng.normal(3.5, spread)], axis=1)
+
+
+def nearest_of_fifty_thousand() -> None:
+    from prism.difference import Nearest, nearest
+    from prism.tests.oracle import oracle
+
+    rng = np.random.default_rng(11)
+    lab = deck(ROWS, rng)
+    targets = deck(40, rng)
+    tree = Nearest(lab)
+    brute = oracle().delta_E
+    same = all(
+        (np.argsort(brute(t, lab, method="CIE 2000"), kind="stable")[:12] == tree.query(t, 12)[0]).all()
+        for t in targets
+    )
+    ours = best(lambda: [tree.query(t, 12) for t in targets], 7) / len(targets)
+    own_brute = best(lambda: nearest(targets[0], lab), 5)
+    theirs = best(lambda: brute(targets[0], lab, method="CIE 2000"), 5)
+    report("12 nearest of 50,000, against the oracle's brute force", f"{theirs / ours:.0f}×", "20×")
+    report("  the same answer for 40 colours", "yes" if same else "NO", "yes")
+    report("  our own brute force, against the oracle's", f"{theirs / own_brute:.1f}×", "-")
+
+
+def import_time() -> None:
+    def cost(statement: str) -> float:
+        command = [sys.executable, "-W", "ignore", "-c", statement]
+        return best(lambda: subprocess.run(command, check=True, capture_output=True), 5)
+
+    empty = cost("pass")
+    ours = cost("import prism.__main__, prism.comparison, prism.tint") - empty
+    theirs = cost("import colour") - empty
+    report("import of the core, as a part of the oracle's", f"{ours / theirs:.2f}", "under 0.33")
+
+
+def review_page() -> None:
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "studio.settings")
+    os.environ["STUDIO_ENV"] = "demo"
+    os.environ["DATABASE"] = ":memory:"
+    import django
+
+    django.setup()
+    from django.conf import settings
+    from django.contrib.auth.models import User
+    from django.core.management import call_command
+    from django.test import Client
+
+    settings.ALLOWED_HOSTS.append("testserver")
+    call_command("migrate", verbosity=0)
+    call_command("load_demo", stdout=open(os.devnull, "w"))  # noqa: SIM115, PTH123
+    call_command("collectstatic", interactive=False, verbosity=0)
+    client = Client()
+    client.force_login(User.objects.get(), backend="django.contrib.auth.backends.ModelBackend")
+    bare = best(lambda: client.get("/health/"), 30)
+    for step in ("read", "compare", "place", "strength", "verdict"):
+        took = best(lambda step=step: client.get(f"/reviews/1/{step}/"), 20)
+        report(f"review page, {step}: in the server", f"{1000 * took:.0f} ms", "under 60 ms")
+        report("  against the health page of the same server", f"{took / bare:.0f}×", "-")
+    page = client.get("/reviews/1/compare/").content
+    total = len(gzip.compress(page, 6))
+    for url in sorted(set(re.findall(rb'(?:href|src)="(/static/[^"]+)"', page))):
+        total += shipped(settings.STATIC_ROOT, url.decode())
+    css = next(settings.STATIC_ROOT.glob("studio/app.*.css")).read_text()
+    for font in set(re.findall(r"url\(\"?(?:\.\./)?(fonts/[^)\"]+)\"?\)", css)):
+        if "plex-sans-latin" not in font:  # already counted: the page preloads it
+            total += shipped(settings.STATIC_ROOT, f"/static/{font}")
+    report("whole review page over the wire, fonts and all", f"{total / 1000:.0f} kB", "under 250 kB")
+
+
+def shipped(root: os.PathLike[str], url: str) -> int:
+    """Return the bytes sent for a static file: compressed where the server has it so."""
+    path = f"{os.fspath(root)}/{url.removeprefix('/static/')}"
+    packed = f"{path}.br"
+    return os.path.getsize(packed if os.path.exists(packed) else path)  # noqa: PTH110, PTH202
+
+
+def main() -> None:
+    nearest_of_fifty_thousand()
+    import_time()
+    review_page()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,168 @@
+"""Decks: loading, searching, and bringing an own colour in."""
+
+import numpy as np
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import IntegrityError, transaction
+from django.test import TestCase
+from django.urls import reverse
+
+from decks import queries, services
+from decks.models import Colour
+from decks.tests import world
+from prism import demo
+from prism.colour import from_hex
+from prism.formats import reflectance_csv
+from prism.spectrum import BANDS
+from reviews.models import Review
+
+
+class Loading(TestCase):
+    def test_loading_twice_adds_nothing_and_mends_what_changed(self):
+        world.load_deck()
+        count = Colour.objects.count()
+        one = world.colour()
+        Colour.objects.filter(pk=one.pk).update(name="Changed", lrv=1)
+        self.assertEqual(services.load_deck(demo.deck()), count)
+        self.assertEqual(Colour.objects.count(), count)
+        mended = world.colour()
+        self.assertEqual((mended.pk, mended.name), (one.pk, one.name))
+        self.assertAlmostEqual(mended.lrv, one.lrv)
+
+    def test_a_colour_keeps_its_spectrum_and_recipe(self):
+        world.load_deck()
+        entry = demo.find("H16.3")
+        kept = world.colour("H16.3")
+        self.assertEqual(kept.paint.lab, entry.colour.lab)
+        np.testing.assert_allclose(kept.paint.reflectance, entry.colour.reflectance)
+        self.assertEqual(kept.recipe, entry.recipe)
+
+    def test_a_colour_is_a_makers_or_a_persons(self):
+        with self.assertRaises(IntegrityError), transaction.atomic():
+            Colour.objects.create(name="Nobody’s", **services._numbers(from_hex("#808080")))
+
+    def test_the_catalogue_follows_changes(self):
+        self.assertEqual(queries.catalogue().lab.shape, (0, 3))
+        world.load_deck()
+        self.assertEqual(len(queries.catalogue().ids), len(demo.deck()))
+
+
+class Searching(TestCase):
+    @classmethod
+    def setUpTestData(cls):
+        world.load_deck()
+        cls.isla, cls.rory = world.person(), world.person("rory")
+        services.keep_own(cls.isla, "Isla’s own blue", from_hex("#8090A0"))
+
+    def found(self, text, user=None):
+        return [c.code or c.name for c in queries.search(user or self.isla, text)[:30]]
+
+    def test_by_code_name_and_maker(self):
+        self.assertEqual(self.found("h16.3")[0], "H16.3")
+        name = world.colour("T05.4").name
+        self.assertEqual(self.found(name.upper()), ["T05.4"])
+        self.assertEqual(self.found(f"{name.split()[0]} haaf tern"), [])
+        self.assertTrue(all(code.startswith("T") for code in self.found("tern")))
+
+    def test_own_colours_are_seen_by_their_owner_only(self):
+        self.assertEqual(self.found("isla"), ["Isla’s own blue"])
+        self.assertEqual(self.found("isla", self.rory), [])
+
+    def test_the_page_and_the_fragment(self):
+        self.client.force_login(self.isla)
+        page = self.client.get(reverse("colour-search"), {"q": "tide"})
+        self.assertContains(page, "<!doctype html>")
+        part = self.client.get(reverse("colour-search"), {"q": "tide"}, headers={"HX-Request": "true"})
+        self.assertNotContains(part, "<!doctype html>")
+        self.assertContains(part, "found")
+        none = self.client.get(reverse("colour-search"), {"q": '<script>"&'}, headers={"HX-Request": "true"})
+        self.assertContains(none, "&lt;script&gt;")
+        self.assertContains(none, "Try part of the name")
+        self.assertEqual(self.client.get(reverse("colour-search"), {"page": "many"}).status_code, 200)
+
+
+class OwnColours(TestCase):
+    @classmethod
+    def setUpTestData(cls):
+        world.load_deck()
+        cls.isla = world.person()
+
+    def setUp(self):
+        self.client.force_login(self.isla)
+
+    def bring(self, source, **data):
+        return self.client.post(reverse("own-colour", args=[source]), {"name": "Door of the galley", **data})
+
+    def assert_refused(self, response, field, *parts):
+        self.assertEqual(response.status_code, 422)
+        message = response.context["form"].errors[field][0]
+        for part in parts:
+            self.assertIn(part, message)
+        self.assertContains(response, "Door of the galley", status_code=422)
+        self.assertFalse(Colour.objects.filter(owner=self.isla).exists())
+        self.assertFalse(Review.objects.exists())
+
+    def test_hex_lab_and_spectrum_start_a_review(self):
+        row = ",".join(f"{v:.5f}" for v in world.colour().paint.reflectance)
+        for source, data, provenance in (
+            ("hex", {"hex": "#c4cbc9"}, "screen"),
+            ("lab", {"lightness": "81,1", "a": "−2.8", "b": "0.2", "convention": "lab"}, "maker-lab"),
+            ("lab", {"lightness": "81.1", "a": "-2.8", "b": "0.2", "convention": "lab50"}, "converted-lab"),
+            ("spectrum", {"reflectance": row}, "reading-single"),
+            ("spectrum", {"reflectance": f"{row}\n{row}"}, "reading-average"),
+            ("spectrum", {"file": SimpleUploadedFile("r.csv", row.encode())}, "reading-single"),
+        ):
+            with self.subTest(source=source, provenance=provenance):
+                response = self.bring(source, **data)
+                review = Review.objects.latest("id")
+                self.assertRedirects(response, review.get_absolute_url())
+                self.assertEqual(review.colour.provenance, provenance)
+                self.assertEqual(review.colour.owner, self.isla)
+
+    def test_bad_hex_and_lab(self):
+        self.assert_refused(self.bring("hex", hex="#12345"), "hex", "#12345", "five digits")
+        self.assert_refused(self.bring("hex", hex=""), "hex", "empty")
+        lab = {"lightness": "140", "a": "0", "b": "0", "convention": "lab"}
+        self.assert_refused(self.bring("lab", **lab), "lightness", "140", "100")
+        self.assert_refused(self.bring("lab", **lab | {"lightness": "50", "a": "blue"}), "a", "'blue'")
+        self.assert_refused(self.bring("lab", **lab | {"lightness": "50", "b": ""}), "b", "empty")
+        self.assert_refused(self.bring("lab", **lab | {"lightness": "50", "a": "inf"}), "a", "inf")
+
+    def test_bad_spectra_keep_what_was_typed(self):
+        bad = "400,410,420\n0.5,grey,0.5"
+        response = self.bring("spectrum", reflectance=bad)
+        self.assert_refused(response, "reflectance", "Line 2, column 2", "grey")
+        self.assertContains(response, "0.5,grey,0.5", status_code=422)
+        twelve = SimpleUploadedFile("twelve.csv", ",".join(["0.5"] * 12).encode())
+        response = self.bring("spectrum", file=twelve)
+        self.assert_refused(response, "reflectance", "12 bands")
+        self.assertContains(response, "0.5,0.5,0.5", status_code=422)
+        self.assert_refused(self.bring("spectrum", file=SimpleUploadedFile("e.csv", b"")), "reflectance", "empty")
+        self.assert_refused(self.bring("spectrum"), "reflectance", "paste")
+        self.assert_refused(
+            self.bring("spectrum", file=SimpleUploadedFile("x.csv", b"\xff\xfe\x01")), "reflectance", "text"
+        )
+
+    def test_fifty_megabytes_never_arrive(self):
+        big = SimpleUploadedFile("big.csv", b"0.5," * 12_500_000)
+        response = self.bring("spectrum", file=big)
+        self.assert_refused(response, "reflectance", "too large")
+
+    def test_percentages_are_said_on_the_review(self):
+        percent = ",".join(f"{100 * v:.3f}" for v in world.colour().paint.reflectance)
+        self.bring("spectrum", reflectance=percent)
+        review = Review.objects.get()
+        self.assertIn("divided by 100", review.intake_notes)
+        self.assertContains(self.client.get(review.get_absolute_url()), "divided by 100")
+
+    def test_a_name_is_needed(self):
+        response = self.client.post(reverse("own-colour", args=["hex"]), {"name": " ", "hex": "#808080"})
+        self.assertContains(response, "Give the colour a name", status_code=422)
+        self.assertContains(response, "#808080", status_code=422)
+
+    def test_unknown_ways_are_not_found(self):
+        self.assertEqual(self.client.get(reverse("own-colour", args=["photo"])).status_code, 404)
+
+    def test_what_is_written_can_be_read_back(self):
+        text = reflectance_csv.write(np.array([world.colour().paint.reflectance]))
+        self.assertEqual(len(text.splitlines()[0].split(",")), len(BANDS))
+        self.assertEqual(self.bring("spectrum", reflectance=text).status_code, 302)

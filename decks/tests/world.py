@@ -1,0 +1,21 @@
+"""A small studio for tests: the demo deck, two people, and one review."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+
+from decks import services
+from decks.models import Colour
+from prism import demo
+
+
+def load_deck() -> None:
+    services.load_deck(demo.deck())
+
+
+def person(name: str = "isla") -> User:
+    return User.objects.create_user(name)
+
+
+def colour(code: str = "H16.3") -> Colour:
+    return Colour.objects.get(code=code, maker__isnull=False)

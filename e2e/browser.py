@@ -1,0 +1,131 @@
+"""The real interface in headless Chromium."""
+
+from __future__ import annotations
+
+import os
+import shutil
+import tempfile
+import time
+from pathlib import Path
+
+from django.conf import settings
+from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core.management import call_command
+from django.test import override_settings
+from selenium import webdriver
+from selenium.webdriver.chrome.service import Service
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import WebDriverWait
+
+FLAGS = """--headless=new --no-sandbox --disable-gpu --disable-dev-shm-usage --disable-quic --no-first-run
+--disable-background-networking --disable-component-update --disable-sync""".split()
+AXE = Path(settings.ROOT) / "node_modules" / "axe-core" / "axe.min.js"
+PLAIN_STATIC = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
+    "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
+}
+WIDE, PHONE = (1280, 800), (390, 844)
+
+
+def start_chromium(profile: str) -> webdriver.Chrome:
+    options = webdriver.ChromeOptions()
+    options.binary_location = shutil.which("chromium") or "/usr/bin/chromium"
+    for flag in (*FLAGS, f"--user-data-dir={profile}"):
+        options.add_argument(flag)
+    options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
+    return webdriver.Chrome(options=options, service=Service(shutil.which("chromedriver") or "/usr/bin/chromedriver"))
+
+
+@override_settings(STORAGES=PLAIN_STATIC, DEMO=True)
+class BrowserTest(StaticLiveServerTestCase):
+    """A demo studio, a browser, and a check after every test that the console stayed silent."""
+
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        cls.profile = tempfile.mkdtemp()
+        cls.addClassCleanup(shutil.rmtree, cls.profile, ignore_errors=True)
+        cls.browser = start_chromium(cls.profile)
+        cls.addClassCleanup(cls.browser.quit)
+
+    def setUp(self):
+        with Path(os.devnull).open("w") as nowhere:
+            call_command("load_demo", stdout=nowhere)
+        self.expected_statuses = ()
+        self.browser.delete_all_cookies()
+        self.resize(*WIDE)
+        self.open("/sign-in/")
+        self.find("form[action='/enter-demo/'] button").click()
+        self.wait(lambda: self.find("#begin-title"))
+
+    def tearDown(self):
+        for entry in self.browser.get_log("browser"):
+            expected = any(f"status of {status}" in entry["message"] for status in self.expected_statuses)
+            self.assertTrue(expected, entry["message"])
+
+    # --- acts ---
+
+    def resize(self, width, height):
+        metrics = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": width < 500}
+        self.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", metrics)
+
+    def open(self, path):
+        self.browser.get(self.live_server_url + path)
+
+    def find(self, css):
+        return self.browser.find_element(By.CSS_SELECTOR, css)
+
+    def all(self, css):
+        return self.browser.find_elements(By.CSS_SELECTOR, css)
+
+    def wait(self, condition, seconds=8):
+        return WebDriverWait(self.browser, seconds, ignored_exceptions=(Exception,)).until(lambda _: condition())
+
+    def press(self, *keys):
+        self.browser.switch_to.active_element.send_keys(*keys)
+
+    def key(self, key):
+        """Press a key with nothing focused."""
+        self.browser.execute_script("document.activeElement.blur()")
+        self.find("body").send_keys(key)
+
+    def settled(self):
+        """Wait until no request is under way."""
+        self.wait(lambda: self.browser.execute_script("return !document.querySelector('.htmx-request')"))
+        time.sleep(0.05)
+
+    def text(self, css):
+        return self.find(css).text
+
+    def path_step(self):
+        return self.browser.current_url.rstrip("/").rsplit("/", 1)[-1].split("?")[0].rstrip("/")
+
+    def start_review(self, code):
+        self.find("#find").send_keys(code)
+        self.wait(lambda: len(self.all("#found .results li")) == 1)
+        self.find("#found button").click()
+        self.wait(lambda: self.find("#review"))
+
+    def go(self, step):
+        self.find(f".path a[href*='/{step}/']").click()
+        self.wait(lambda: self.find("#review").get_attribute("data-step") == step)
+        self.settled()
+
+    # --- checks ---
+
+    def assert_accessible(self, where):
+        """Run axe for WCAG 2.2 AA, and check that nothing overflows sideways."""
+        self.browser.execute_script(AXE.read_text())
+        found = self.browser.execute_async_script(
+            "const done = arguments[0];"
+            "axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']})"
+            ".then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.slice(0, 3)"
+            ".map(n => n.target + ' ' + n.failureSummary).join(' | '))));"
+        )
+        self.assertEqual(found, [], where)
+        width = self.browser.execute_script("return [document.documentElement.scrollWidth, window.innerWidth]")
+        self.assertLessEqual(width[0], width[1], f"{where} is wider than the screen")
+
+
+__all__ = ["PHONE", "WIDE", "BrowserTest", "By", "Keys"]

@@ -1,0 +1,143 @@
+"""The command line, run as scripts run it."""
+
+import contextlib
+import io
+import json
+import tempfile
+import unittest
+import unittest.mock
+from pathlib import Path
+
+from prism import demo
+from prism.__main__ import main
+from prism.formats import reflectance_csv
+
+
+def run(*args, stdin=""):
+    out, err = io.StringIO(), io.StringIO()
+    status = 0
+    with (
+        contextlib.redirect_stdout(out),
+        contextlib.redirect_stderr(err),
+        unittest.mock.patch("sys.stdin", io.StringIO(stdin)),
+    ):
+        try:
+            main(list(args))
+        except SystemExit as leaving:
+            status = leaving.code
+    return status, out.getvalue(), err.getvalue()
+
+
+class Read(unittest.TestCase):
+    def test_every_kind_of_colour(self):
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "reading.csv"
+            path.write_text(reflectance_csv.write(demo.find("H16.3").colour.reflectance))
+            status, out, _ = run(
+                "read", "#C4CBC9", "lab:80,-2,3", "lab50:80,-2,3", f"spectrum:{path}", "h16.3", "--json"
+            )
+        self.assertEqual(status, 0)
+        found = json.loads(out)
+        self.assertEqual(
+            [item["provenance"] for item in found],
+            ["screen", "maker-lab", "converted-lab", "reading-single", "reading-average"],
+        )
+        self.assertAlmostEqual(found[3]["lrv"], found[4]["lrv"], places=3)
+        for item in found:
+            self.assertLessEqual(
+                {
+                    "input",
+                    "provenance",
+                    "lrv",
+                    "lab",
+                    "depth",
+                    "family",
+                    "undertone",
+                    "temperature",
+                    "screen",
+                    "uncertainty",
+                },
+                set(item),
+            )
+            self.assertLessEqual({"main", "second", "strength", "strength_word", "ruled_out"}, set(item["undertone"]))
+            self.assertLessEqual({"value", "word"}, set(item["temperature"]))
+
+    def test_schools_and_neutrals(self):
+        def found(colour, *more):
+            return json.loads(run("read", colour, "--json", *more)[1])[0]
+
+        depths = [found("lab:80.17,0,4", "--school", name)["depth"] for name in ("wall", "even")]
+        self.assertEqual(depths, ["light", "mid-tone"])
+        hues = [found("lab:80,-1,1.2", "--neutral", kind)["undertone"]["main"] for kind in ("painted", "grey")]
+        self.assertEqual(hues, ["blue", "green"])
+
+    def test_plain_text(self):
+        status, out, _ = run("read", "H16.3")
+        self.assertEqual(status, 0)
+        self.assertIn("blue undertone", out)
+
+
+class Compare(unittest.TestCase):
+    def test_first_beside_second(self):
+        found = json.loads(run("compare", "H16.3", "HW03", "--json")[1])
+        self.assertIn("darker", found["directions"])
+        self.assertLess(found["lrv_difference"], 0)
+        self.assertIn("darker", found["sentence"])
+        back = json.loads(run("compare", "HW03", "H16.3", "--json")[1])
+        self.assertIn("lighter", back["directions"])
+        self.assertEqual(found["delta_e00"], back["delta_e00"])
+
+
+class DeltaE(unittest.TestCase):
+    def test_files_headings_and_standard_input(self):
+        pair = "50,2.6772,-79.7751,50,0,-82.7485\n"
+        self.assertEqual(json.loads(run("delta-e", "-", "--json", stdin=pair)[1]), [2.04246])
+        self.assertEqual(json.loads(run("delta-e", "-", "--json", stdin="L1,a1,b1,L2,a2,b2\n" + pair)[1]), [2.04246])
+        published = Path(__file__).parent / "ciede2000_pairs.csv"
+        trimmed = "\n".join(",".join(line.split(",")[:6]) for line in published.read_text().splitlines())
+        self.assertEqual(len(json.loads(run("delta-e", "-", "--json", stdin=trimmed)[1])), 34)
+        self.assertEqual(json.loads(run("delta-e", "-", "--json", stdin="")[1]), [])
+
+
+class StrengthCommand(unittest.TestCase):
+    def test_signs_and_minus_signs(self):
+        status, out, _ = run("strength", "H16.3", "-50", "−25", "0", "25%", "--json")
+        self.assertEqual(status, 0)
+        found = json.loads(out)
+        self.assertEqual([item["percent"] for item in found], [-50, -25, 0, 25])
+        self.assertEqual(found[2]["delta_e00"], 0)
+        self.assertGreater(found[0]["lrv"], found[3]["lrv"])
+        self.assertLessEqual({"lrv", "lab", "delta_e00", "undertone", "recipe"}, set(found[0]))
+
+
+class Errors(unittest.TestCase):
+    def test_one_line_that_names_the_argument_and_status_2(self):
+        for args, part in (
+            (("read", "#12345"), "#12345"),
+            (("read", "lab:140,0,0"), "140"),
+            (("read", "lab:1,2"), "lab:1,2"),
+            (("read", "lab:a,b,c"), "'a'"),
+            (("read", "lab:nan,0,0"), "nan"),
+            (("read", "spectrum:/no/such/file.csv"), "/no/such/file.csv"),
+            (("read", "H99.9"), "H99.9"),
+            (("read", "H16.3", "--school", "nobody"), "nobody"),
+            (("read", "H16.3", "--neutral", "pink"), "pink"),
+            (("read",), "COLOUR"),
+            (("compare", "H16.3"), "B"),
+            (("strength", "H16.3", "-101"), "-101"),
+            (("strength", "H16.3", "lots"), "lots"),
+            (("strength", "nothing", "25"), "nothing"),
+            (("delta-e", "/no/such/file"), "/no/such/file"),
+            ((), "command"),
+        ):
+            with self.subTest(args):
+                status, out, err = run(*args)
+                self.assertEqual((status, out), (2, ""))
+                self.assertEqual(err.count("\n"), 1)
+                self.assertIn(part, err)
+
+    def test_bad_lines_of_delta_e(self):
+        for text, part in (("50,0,0,50,0,0\n1,2,3\n", "line 2"), ("50,0,0,50,0,x\n", "'x'")):
+            status, _, err = run("delta-e", "-", stdin=text)
+            self.assertEqual(status, 2)
+            self.assertIn(part, err)

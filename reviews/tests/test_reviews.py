@@ -1,0 +1,248 @@
+"""Reviews: who may see them, what they keep, what they show."""
+
+from django.test import TestCase
+from django.urls import reverse
+
+from decks import services as deck_services
+from decks.models import Colour
+from decks.tests import world
+from prism import demo
+from prism.colour import from_hex, from_lab
+from reviews import queries, services
+from reviews.models import Review
+from reviews.queries import Bench
+
+HTMX = {"HX-Request": "true"}
+
+
+class Studio(TestCase):
+    @classmethod
+    def setUpTestData(cls):
+        world.load_deck()
+        cls.isla, cls.rory = world.person(), world.person("rory")
+        cls.review = services.start(cls.isla, world.colour())
+
+    def setUp(self):
+        self.client.force_login(self.isla)
+
+    def url(self, name, *args):
+        return reverse(f"review-{name}", args=[self.review.pk, *args])
+
+
+class Permissions(Studio):
+    def requests(self):
+        for step in Review.Step.values:
+            yield "get", self.url("step", step), {}
+        yield "get", reverse("review", args=[self.review.pk]), {}
+        yield "post", self.url("wall"), {"surround": "dark"}
+        yield "post", self.url("basis"), {"school": "even", "neutral": "grey", "neutral_a": 0, "neutral_b": 0}
+        yield "post", self.url("write"), {"verdict": "mine now"}
+        yield "post", self.url("delete"), {}
+        yield "post", self.url("restore"), {}
+
+    def test_nobody_without_signing_in(self):
+        self.client.logout()
+        pages = [*self.requests(), ("get", reverse("home"), {}), ("get", reverse("colour-search"), {})]
+        pages += [("get", reverse("own-colour", args=["hex"]), {}), ("post", reverse("review-start"), {"colour": 1})]
+        for method, url, data in pages:
+            response = getattr(self.client, method)(url, data)
+            self.assertEqual(response.status_code, 302, url)
+            self.assertIn("/sign-in/", response["Location"])
+
+    def test_nobody_but_the_owner(self):
+        self.client.force_login(self.rory)
+        before = Review.objects.values().get(pk=self.review.pk)
+        for method, url, data in self.requests():
+            self.assertEqual(getattr(self.client, method)(url, data).status_code, 404, url)
+        self.assertEqual(Review.objects.values().get(pk=self.review.pk), before)
+
+    def test_another_persons_colour_can_neither_be_reviewed_nor_held_beside(self):
+        theirs = deck_services.keep_own(self.rory, "Rory’s", from_hex("#808080"))
+        self.assertEqual(self.client.post(reverse("review-start"), {"colour": theirs.pk}).status_code, 404)
+        beside = self.client.get(self.url("step", "compare"), {"beside": theirs.pk})
+        self.assertEqual(beside.status_code, 404)
+        for nonsense in ("", "x", "9" * 40, "-1"):
+            self.assertEqual(self.client.get(self.url("step", "compare"), {"beside": nonsense}).status_code, 404)
+
+    def test_writes_need_a_post(self):
+        for name in ("wall", "basis", "write", "delete", "restore"):
+            self.assertEqual(self.client.get(self.url(name)).status_code, 405)
+
+
+class Keeping(Studio):
+    def test_it_reopens_exactly(self):
+        beside = world.colour("T05.4")
+        self.client.get(self.url("step", "compare"), {"beside": beside.pk})
+        self.client.post(self.url("wall"), {"surround": "mid", "edge_view": "on"})
+        self.client.post(
+            self.url("basis"), {"school": "even", "neutral": "painted", "neutral_a": "0.5", "neutral_b": "-1"}
+        )
+        self.client.post(self.url("write"), {"verdict": "  Keep.\n\nTwo coats. ", "notes": "α & <b>"})
+        reopened = self.client.get(reverse("review", args=[self.review.pk]), follow=True)
+        self.assertEqual(reopened.redirect_chain[-1][0], self.url("step", "compare"))
+        page = reopened.context["page"]
+        self.assertEqual(page.bench.beside.colour, beside)
+        self.assertEqual((page.bench.school.key, page.review.surround), ("even", "mid"))
+        self.assertFalse(page.review.names_shown)
+        self.assertTrue(page.review.edge_view)
+        self.assertEqual(page.bench.neutral.b[0], 2.0)
+        self.review.refresh_from_db()
+        self.assertEqual(self.review.verdict, "  Keep.\n\nTwo coats. ")
+        self.assertContains(self.client.get(self.url("step", "verdict")), "α &amp; &lt;b&gt;")
+
+    def test_writing_one_field_leaves_the_others(self):
+        self.client.post(self.url("write"), {"verdict": "One", "notes": "Two", "job": "Three", "room": "Four"})
+        answer = self.client.post(self.url("write"), {"notes": ""}, headers=HTMX)
+        self.assertContains(answer, "Saved")
+        self.review.refresh_from_db()
+        self.assertEqual((self.review.verdict, self.review.notes, self.review.job), ("One", "", "Three"))
+
+    def test_too_much_writing_is_refused_and_said(self):
+        services.write(self.review, {"verdict": "Before"})
+        answer = self.client.post(self.url("write"), {"verdict": "x" * 9000}, headers=HTMX)
+        self.assertContains(answer, "Not saved", status_code=422)
+        self.review.refresh_from_db()
+        self.assertEqual(self.review.verdict, "Before")
+
+    def test_a_bad_basis_is_said_and_not_kept(self):
+        for field, value in (("neutral_b", "40"), ("neutral_a", "x"), ("school", "nobody")):
+            data = {"school": "even", "neutral": "grey", "neutral_a": "0", "neutral_b": "0", field: value}
+            answer = self.client.post(self.url("basis"), data, headers=HTMX)
+            self.assertEqual(answer.status_code, 422)
+            self.assertIn(field, answer.context["page"].basis.errors)
+        self.review.refresh_from_db()
+        self.assertEqual((self.review.school, self.review.neutral), ("wall-practice", "painted"))
+
+    def test_delete_and_undo(self):
+        services.write(self.review, {"verdict": "Kept"})
+        listed = self.client.post(self.url("delete"), follow=True)
+        self.assertContains(listed, "Undo")
+        self.assertEqual(list(queries.listed(self.isla)), [])
+        self.assertEqual(self.client.get(self.url("step", "read")).status_code, 404)
+        self.client.post(self.url("restore"))
+        self.assertEqual(queries.listed(self.isla).get().verdict, "Kept")
+
+    def test_looking_does_not_change_the_date_and_writing_does(self):
+        before = Review.objects.get().updated
+        self.client.get(self.url("step", "place"))
+        self.assertEqual(Review.objects.get().updated, before)
+        services.write(self.review, {"notes": "later"})
+        self.assertGreater(Review.objects.get().updated, before)
+
+    def test_a_colour_under_review_cannot_be_lost(self):
+        from django.db.models import ProtectedError
+
+        with self.assertRaises(ProtectedError):
+            self.review.colour.delete()
+
+
+class Showing(Studio):
+    def test_every_step_as_page_and_as_fragment(self):
+        for step in Review.Step.values:
+            whole = self.client.get(self.url("step", step))
+            self.assertContains(whole, "<!doctype html>")
+            self.assertContains(whole, 'aria-current="step"', count=1)
+            part = self.client.get(self.url("step", step), headers=HTMX)
+            self.assertNotContains(part, "<!doctype html>")
+            self.assertContains(part, 'id="review"', count=1)
+            self.assertIn("HX-Request", part["Vary"])
+
+    def test_no_inline_style_or_script_anywhere(self):
+        for step in Review.Step.values:
+            text = self.client.get(self.url("step", step)).content.decode()
+            self.assertNotIn(" style=", text)
+            self.assertNotRegex(text, r"<script(?![^>]*\bsrc=)")
+            self.assertNotRegex(text, r"\son[a-z]+=")
+
+    def test_the_policy_is_strict(self):
+        policy = self.client.get(reverse("home"))["Content-Security-Policy"]
+        self.assertIn("default-src 'none'", policy)
+        self.assertIn("script-src 'self'", policy)
+        self.assertNotIn("unsafe", policy)
+
+    def test_hidden_names_are_nowhere(self):
+        services.arrange_wall(self.review, "pale", False, False)
+        bench = Bench(Review.objects.get())
+        names = {bench.colour.name, *(held.colour.name for held in bench.comparators)}
+        for step in ("read", "compare", "place", "strength"):
+            page = self.client.get(self.url("step", step)).context["page"]
+            said = [page.pair, page.support, page.ladder, page.rose, page.lines, page.twins, page.run_sentence]
+            said += [step.finding for step in page.path]
+            for name in names:
+                self.assertFalse(any(name in text for text in said), name)
+
+    def test_the_set_answers_from_the_deck_it_has(self):
+        bench = Bench(self.review)
+        self.assertEqual([held.why for held in bench.whites], ["clean", "warmest", "coolest"])
+        self.assertEqual(bench.beside.why, "clean")
+        self.assertNotIn(self.review.colour, [held.colour for held in bench.comparators])
+        Colour.objects.exclude(pk=self.review.colour.pk).delete()
+        alone = Bench(Review.objects.get())
+        self.assertEqual((alone.comparators, alone.beside, alone.twins), ([], None, []))
+        for step in Review.Step.values:
+            self.assertEqual(self.client.get(self.url("step", step)).status_code, 200)
+
+    def test_a_white_is_not_held_against_itself(self):
+        clean = Bench(self.review).whites[0].colour
+        bench = Bench(services.start(self.isla, clean))
+        self.assertNotIn(clean, [held.colour for held in bench.comparators])
+        self.assertEqual(bench.whites[0].why, "clean")
+
+    def test_strengths_come_from_the_recipe(self):
+        run = Bench(self.review).run
+        self.assertEqual([step.strength.percent for step in run], [-50, -25, 0, 25, 50])
+        self.assertEqual(run[2].screen, self.review.colour.screen)
+        lrvs = [step.strength.lrv for step in run]
+        self.assertEqual(lrvs, sorted(lrvs, reverse=True))
+
+    def test_a_colour_without_a_recipe_says_what_would_give_one(self):
+        own = deck_services.keep_own(self.isla, "Old door", from_lab((84, -1, 4)))
+        review = services.start(self.isla, own)
+        page = self.client.get(reverse("review-step", args=[review.pk, "strength"]))
+        self.assertContains(page, "There is no recipe for this colour")
+        near, distance = page.context["page"].bench.nearest_with_recipe
+        self.assertLess(distance, 3)
+        self.assertContains(page, near.colour.name)
+
+    def test_a_twin_is_named(self):
+        own = deck_services.keep_own(self.isla, "Second can", world.colour().paint)
+        bench = Bench(services.start(self.isla, own))
+        self.assertEqual(bench.twins[0][0].colour, world.colour())
+        self.assertAlmostEqual(bench.twins[0][1], 0, places=6)
+
+    def test_neutral_and_school_change_what_is_said(self):
+        own = deck_services.keep_own(self.isla, "Between", from_lab((80, -1, 1.2)))
+        review = services.start(self.isla, own)
+        painted = Bench(review).reading.undertone.main
+        services.judge_by(review, "even", "grey", (0, 0))
+        self.assertEqual((painted, Bench(review).reading.undertone.main), ("blue", "green"))
+
+    def test_fetched_colours_are_held_beside_with_their_reason(self):
+        far = world.colour("T26.6")
+        page = self.client.get(self.url("step", "compare"), {"beside": far.pk}).context["page"]
+        self.assertEqual(page.bench.beside.colour, far)
+        self.assertIn("by hand", page.pair_reason)
+        self.assertIn(far.name, page.ladder)
+
+    def test_every_number_of_the_demo_is_the_cores(self):
+        self.assertAlmostEqual(Bench(self.review).reading.lrv, demo.find("H16.3").colour.lrv)
+
+
+class Home(Studio):
+    def test_newest_first_and_pages(self):
+        for code in ("H03.2", "T05.4"):
+            services.start(self.isla, world.colour(code))
+        rows = self.client.get(reverse("home")).context["rows"]
+        self.assertEqual([row.review.colour.code for row in rows], ["T05.4", "H03.2", "H16.3"])
+        for _ in range(25):
+            services.start(self.isla, world.colour())
+        self.assertContains(self.client.get(reverse("home")), "1 of 2")
+        self.assertEqual(len(self.client.get(reverse("home"), {"page": 2}).context["rows"]), 8)
+
+    def test_an_empty_studio_teaches(self):
+        self.client.force_login(self.rory)
+        self.assertContains(self.client.get(reverse("home")), "Find a colour above to start the first one")
+
+    def test_a_new_review_keeps_the_surround_one_works_on(self):
+        services.arrange_wall(self.review, "dark", True, False)
+        self.assertEqual(services.start(self.isla, world.colour("H03.2")).surround, "dark")
