@@ -11,7 +11,7 @@ SETUP := .setup
 export OPENBLAS_NUM_THREADS ?= 1
 export PYTHONDONTWRITEBYTECODE ?= 1
 
-.PHONY: demo test check run bench css assets requirements deck weights clean
+.PHONY: demo test check run bench pictures css assets requirements deck weights clean
 
 demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py migrate --verbosity 0
@@ -38,6 +38,9 @@ check: $(SETUP)/python $(SETUP)/node
 
 bench: $(SETUP)/python $(SETUP)/node
 	$(BIN)/python -m bench
+
+pictures: $(SETUP)/python $(SETUP)/browser
+	$(BIN)/python -m tools.pictures http://127.0.0.1:$(PORT)
 
 css: $(SETUP)/node
 	npm run --silent css

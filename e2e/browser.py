@@ -12,29 +12,17 @@ from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
 from django.test import override_settings
-from selenium import webdriver
-from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import WebDriverWait
 
-FLAGS = """--headless=new --no-sandbox --disable-gpu --disable-dev-shm-usage --disable-quic --no-first-run
---disable-background-networking --disable-component-update --disable-sync""".split()
+from e2e.chromium import PHONE, WIDE, resize, start_chromium
+
 AXE = Path(settings.ROOT) / "node_modules" / "axe-core" / "axe.min.js"
 PLAIN_STATIC = {
     "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
-WIDE, PHONE = (1280, 800), (390, 844)
-
-
-def start_chromium(profile: str) -> webdriver.Chrome:
-    options = webdriver.ChromeOptions()
-    options.binary_location = shutil.which("chromium") or "/usr/bin/chromium"
-    for flag in (*FLAGS, f"--user-data-dir={profile}"):
-        options.add_argument(flag)
-    options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
-    return webdriver.Chrome(options=options, service=Service(shutil.which("chromedriver") or "/usr/bin/chromedriver"))
 
 
 @override_settings(STORAGES=PLAIN_STATIC, DEMO=True)
@@ -54,7 +42,7 @@ class BrowserTest(StaticLiveServerTestCase):
             call_command("load_demo", stdout=nowhere)
         self.expected_statuses = ()
         self.browser.delete_all_cookies()
-        self.resize(*WIDE)
+        resize(self.browser, *WIDE)
         self.open("/sign-in/")
         self.find("form[action='/enter-demo/'] button").click()
         self.wait(lambda: self.find("#begin-title"))
@@ -65,10 +53,6 @@ class BrowserTest(StaticLiveServerTestCase):
             self.assertTrue(expected, entry["message"])
 
     # --- acts ---
-
-    def resize(self, width, height):
-        metrics = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": width < 500}
-        self.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", metrics)
 
     def open(self, path):
         self.browser.get(self.live_server_url + path)
@@ -128,4 +112,4 @@ class BrowserTest(StaticLiveServerTestCase):
         self.assertLessEqual(width[0], width[1], f"{where} is wider than the screen")
 
 
-__all__ = ["PHONE", "WIDE", "BrowserTest", "By", "Keys"]
+__all__ = ["PHONE", "WIDE", "BrowserTest", "By", "Keys", "resize"]

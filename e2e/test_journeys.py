@@ -3,7 +3,7 @@
 import tempfile
 from pathlib import Path
 
-from e2e.browser import PHONE, BrowserTest, Keys
+from e2e.browser import PHONE, WIDE, BrowserTest, Keys, resize
 from prism import demo
 from prism.formats import reflectance_csv
 from reviews.models import Review
@@ -242,8 +242,8 @@ class Everywhere(BrowserTest):
         review = self.browser.current_url.removeprefix(self.live_server_url).rsplit("/", 2)[0]
         pages = ["/", "/colours/search/?q=tide", *(f"/colours/new/{s}/" for s in ("hex", "lab", "spectrum"))]
         pages += [f"{review}/{step}/" for step in STEPS]
-        for size in ((1280, 800), PHONE):
-            self.resize(*size)
+        for size in (WIDE, PHONE):
+            resize(self.browser, *size)
             for page in pages:
                 self.open(page)
                 self.wait(lambda: self.find("main"))

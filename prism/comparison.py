@@ -36,7 +36,7 @@ class PairFinding:
     """What the first colour shows beside the second. Every difference is first minus second.
 
     `delta_e` ΔE00 and its weighted `parts` (lightness, chroma, hue); `undertone_shift` (Δa*, Δb*) between the two
-    undertones and `shift_hue` its hue; `warmth` Lab units; `greyness` change of undertone strength, negative is
+    undertones, `shift_hue` its hue, and `less` the hue it is rather a loss of; `warmth` Lab units; `greyness` change of undertone strength, negative is
     greyer; `directions` the words large enough to be said; `doubt` the two uncertainties together, ΔE00.
     """
 
@@ -47,6 +47,7 @@ class PairFinding:
     lrv: float
     undertone_shift: tuple[float, float]
     shift_hue: float
+    less: str | None
     warmth: float
     greyness: float
     directions: tuple[str, ...]
@@ -74,7 +75,8 @@ def compare(first: Reading, second: Reading, school: School) -> PairFinding:
     said: list[str] = []
     if abs(parts.lightness) > least:
         said.append("lighter" if parts.lightness > 0 else "darker")
-    if shift_effect > least:
+    hue_is_said = shift_effect > least
+    if hue_is_said:
         hue = school.undertone.word(shift_hue)
         beside = school.undertone.neighbour(shift_hue, SECOND_WITHIN)
         said += [COMPARATIVE[word] for word in (hue, beside) if word]
@@ -90,11 +92,23 @@ def compare(first: Reading, second: Reading, school: School) -> PairFinding:
         lrv=first.lrv - second.lrv,
         undertone_shift=(float(shift[0]), float(shift[1])),
         shift_hue=shift_hue,
+        less=_loss_of(shift_hue, school) if hue_is_said else None,
         warmth=warmth,
         greyness=greyness,
         directions=tuple(said),
         doubt=doubt,
     )
+
+
+def _loss_of(hue: float, school: School) -> str | None:
+    """Return the hue that a difference takes away, where that names it better than any hue it adds."""
+
+    def off_centre(angle: float) -> float:
+        word = school.undertone.word(angle)
+        return abs((angle - school.undertone.centre(word) + 180) % 360 - 180)
+
+    back = (hue + 180) % 360
+    return school.undertone.word(back) if off_centre(back) < off_centre(hue) else None
 
 
 @dataclass(frozen=True)

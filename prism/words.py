@@ -283,6 +283,7 @@ def school_note(school: School) -> str:
 
 # --- pairs ----------------------------------------------------------------------------------------------------------
 
+_HUE_DIRECTIONS = {"redder", "oranger", "yellower", "greener", "bluer", "purpler"}
 _SPOKEN = {"redder": "pinker"}
 
 
@@ -300,8 +301,23 @@ def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
                 f"uncertainty of {number(finding.doubt)}. Measure both to settle it."
             )
         return f"{first} and {second} are {finding.word}: ΔE00 {number(finding.delta_e)}."
-    said = listed([direction(word, lrv) for word in finding.directions])
-    return f"Beside {second}, {first} is {said}."
+    return f"Beside {second}, {first} is {listed(_spoken(finding, lrv))}."
+
+
+def _spoken(finding: PairFinding, lrv: float) -> list[str]:
+    """Return the directions as they are spoken: `less green` where that says it better than `pinker` would."""
+    said: list[str] = []
+    for word in finding.directions:
+        is_hue = word in _HUE_DIRECTIONS
+        spoken = f"less {hue(finding.less, lrv)}" if is_hue and finding.less else direction(word, lrv)
+        if spoken not in said:
+            said.append(spoken)
+    return said
+
+
+def shift(finding: PairFinding, school: School, lrv: float) -> str:
+    """Return which way the undertone differs, in a word or two."""
+    return f"less {hue(finding.less, lrv)}" if finding.less else hue(school.undertone.word(finding.shift_hue), lrv)
 
 
 def supporting(found: Support, names: Sequence[str], reading: Reading) -> str:

@@ -202,7 +202,7 @@ class Page:
         def line(label: str, one: float, other: float, difference: float) -> Figure:
             return Figure(label, number(one), number(other), number(difference, signed=True))
 
-        shift = words.hue(bench.school.undertone.word(pair.shift_hue), this.lrv)
+        shift = words.shift(pair, bench.school, this.lrv)
         return [
             line("LRV", this.lrv, that.lrv, pair.lrv),
             line("Undertone strength", this.undertone.strength, that.undertone.strength, pair.greyness),

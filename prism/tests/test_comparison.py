@@ -62,6 +62,13 @@ class Pairs(unittest.TestCase):
             self.assertIn(word, found.directions)
             self.assertEqual("lighter" in found.directions, word == "lighter")
 
+    def test_a_loss_is_said_as_a_loss(self):
+        grey = np.array([70.0, *WALL.neutral.at(70)])
+        greenish = grey + [0, -4, 2.0]
+        plain, green = read_many([grey, greenish], [41, 41], [0.3, 0.3], WALL)
+        self.assertIn("less green", words.pair("A", "B", comparison.compare(plain, green, WALL), 41))
+        self.assertIn("greener", words.pair("A", "B", comparison.compare(green, plain, WALL), 41))
+
     def test_too_close_to_call(self):
         pair = read_many([[80, 0, 4], [80.5, 0.4, 4.6]], [57, 57.8], [2.0, 2.0], WALL)
         found = comparison.compare(pair[0], pair[1], WALL)

@@ -75,7 +75,15 @@
   document.addEventListener("htmx:sendError", () => trouble("No answer from the studio: what you just did is not saved yet. It is still on the screen; try again in a moment."));
   document.addEventListener("htmx:responseError", (event) => trouble(`The studio could not do that (${event.detail.xhr.status}). Reload the page and try again.`));
   document.addEventListener("htmx:afterRequest", (event) => event.detail.successful && trouble(""));
+  // on narrow screens the path is a strip: keep the current step in view
+  function showStep() {
+    const step = $(".path [aria-current]");
+    const strip = step && step.closest("ol");
+    if (strip) strip.scrollLeft = step.offsetLeft - strip.offsetLeft - 16;
+  }
+  showStep();
   document.addEventListener("htmx:afterSettle", () => {
+    showStep();
     const open = $("dialog[data-open]");
     if (open && !open.open) open.showModal();
   });

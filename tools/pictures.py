@@ -1,0 +1,76 @@
+"""Take the pictures in docs/screenshots from a running demo: `make demo` in one shell, `make pictures` in another."""
+
+from __future__ import annotations
+
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+from selenium.webdriver.common.by import By
+
+from e2e.chromium import PHONE, WIDE, resize, start_chromium
+
+OUT = Path(__file__).resolve().parent.parent / "docs" / "screenshots"
+MAIN, WITH_VERDICT, THIRD = "H16.3", "T05.4", "H06.3"
+
+
+class Camera:
+    def __init__(self, base: str) -> None:
+        self.base = base
+        self.browser = start_chromium(tempfile.mkdtemp())
+        resize(self.browser, *WIDE)
+        self.open("/sign-in/")
+        self.click("form[action='/enter-demo/'] button")
+        self.open("/")
+        rows = self.browser.find_elements(By.CSS_SELECTOR, ".reviews li > a")
+        self.reviews = {row.text.split(" · ")[1]: row.get_attribute("href").split("/")[-3] for row in rows}
+
+    def open(self, path: str) -> None:
+        self.browser.get(self.base + path)
+        time.sleep(0.4)
+
+    def click(self, css: str) -> None:
+        self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
+        time.sleep(0.5)
+
+    def type(self, css: str, text: str) -> None:
+        self.browser.find_element(By.CSS_SELECTOR, css).send_keys(text)
+        time.sleep(0.7)
+
+    def take(self, name: str) -> None:
+        self.browser.save_screenshot(str(OUT / f"{name}.png"))
+        print(name)
+
+
+def main() -> None:
+    camera = Camera(sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8000")
+    main_review = f"/reviews/{camera.reviews[MAIN]}"
+    camera.type("#find", "haar")
+    camera.take("studio")
+    camera.open("/colours/new/hex/")
+    camera.type("#id_name", "Galley door, as e-mailed")
+    camera.type("#id_hex", "#C4CBC")
+    camera.click(".intake .strong")
+    camera.take("own-colour")
+    for step in ("read", "compare", "place", "strength"):
+        camera.open(f"{main_review}/{step}/")
+        if step == "compare":
+            camera.click(".boards.paired > div:nth-child(2) a")
+        camera.take(step)
+    camera.open(f"/reviews/{camera.reviews[WITH_VERDICT]}/verdict/")
+    camera.take("verdict")
+    camera.open(f"/reviews/{camera.reviews[THIRD]}/compare/")
+    camera.click("#surround-dark")
+    camera.click("#names")
+    camera.take("blind")
+    camera.click("#names")
+    camera.click("#surround-pale")
+    resize(camera.browser, *PHONE)
+    camera.open(f"{main_review}/compare/")
+    camera.take("phone")
+    camera.browser.quit()
+
+
+if __name__ == "__main__":
+    main()
