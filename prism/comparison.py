@@ -36,8 +36,9 @@ class PairFinding:
     """What the first colour shows beside the second. Every difference is first minus second.
 
     `delta_e` ΔE00 and its weighted `parts` (lightness, chroma, hue); `undertone_shift` (Δa*, Δb*) between the two
-    undertones, `shift_hue` its hue, and `less` the hue it is rather a loss of; `warmth` Lab units; `greyness` change of undertone strength, negative is
-    greyer; `directions` the words large enough to be said; `doubt` the two uncertainties together, ΔE00.
+    undertones, `shift_hue` its hue, and `less` the hue it is rather a loss of; `warmth` Lab units; `greyness` change
+    of undertone strength, negative is greyer; `directions` the words large enough to be said; `doubt` the two
+    uncertainties together, ΔE00.
     """
 
     delta_e: float
@@ -185,6 +186,10 @@ def view_along_axes(subject: Reading, lab: ArrayLike, school: School, neutral: W
     along = offset @ np.array(list(vectors.values())).T
     length = np.maximum((offset**2).sum(axis=1, keepdims=True), 1e-12)
     share = np.where(along > 0, along**2 / length, 0.0)
+    if "greyer" in vectors:
+        # what overshoots the neutral shows the opposite undertone, and is no greyer
+        u = offset[:, 1:] + own
+        share[np.hypot(u[:, 0], u[:, 1]) >= np.hypot(*own), list(vectors).index("greyer")] = 0
     return AxisView(tuple(vectors), share, delta_e(np.asarray(subject.lab), values))
 
 

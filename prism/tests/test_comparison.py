@@ -64,7 +64,7 @@ class Pairs(unittest.TestCase):
 
     def test_a_loss_is_said_as_a_loss(self):
         grey = np.array([70.0, *WALL.neutral.at(70)])
-        greenish = grey + [0, -4, 2.0]
+        greenish = np.add(grey, [0, -4, 2.0])
         plain, green = read_many([grey, greenish], [41, 41], [0.3, 0.3], WALL)
         self.assertIn("less green", words.pair("A", "B", comparison.compare(plain, green, WALL), 41))
         self.assertIn("greener", words.pair("A", "B", comparison.compare(green, plain, WALL), 41))
@@ -112,6 +112,7 @@ class NearIdenticals(unittest.TestCase):
             if axis == "darker":
                 self.assertLess(other.lab[0], subject.lab[0])
             if axis == "greyer":
+                self.assertLess(other.undertone.strength, subject.undertone.strength)
                 self.assertLess(float((np.array(other.undertone.vector) - own) @ own), 0)
             if axis == "clearer":
                 self.assertGreater(float((np.array(other.undertone.vector) - own) @ own), 0)
