@@ -161,9 +161,11 @@ def _stretch(target: Array, reach: float) -> float:
     chroma = float(np.hypot(target[1], target[2]))
     if chroma + _TAME * reach < 20:
         return _TAME
-    arc = np.degrees(np.arcsin(min(1.0, 3 * reach / chroma)))
+    if 3 * reach >= chroma:
+        return _WILD  # candidates may lie in any hue
+    arc = np.degrees(np.arcsin(3 * reach / chroma))
     hue = np.degrees(np.arctan2(target[2], target[1])) % 360
-    return _TAME if hue - arc > 30 and hue + arc < 140 and 3 * reach < chroma else _WILD
+    return _TAME if hue - arc > 30 and hue + arc < 140 else _WILD
 
 
 _TAME, _WILD = 1.4, 3.2

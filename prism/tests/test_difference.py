@@ -61,6 +61,11 @@ class NearestColours(unittest.TestCase):
         np.testing.assert_allclose(distance, brute_distance, atol=1e-9)
         self.assertEqual(rows.tolist(), brute_rows.tolist())
 
+    def test_black_and_grey_targets(self):
+        deck = np.random.default_rng(2).uniform([0, -60, -60], [100, 60, 60], (500, 3))
+        for target in ([0, 0, 0], [50, 0, 0], [100, 0, 0]):
+            self.assertEqual(Nearest(deck).query(target, 7)[0].tolist(), nearest(target, deck, 7)[0].tolist())
+
     def test_small_and_empty_decks(self):
         self.assertEqual(Nearest(np.empty((0, 3))).query([50, 0, 0], 12)[0].size, 0)
         rows, distance = Nearest([[50, 0, 0], [60, 0, 0]]).query([51, 0, 0], 12)

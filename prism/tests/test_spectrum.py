@@ -20,12 +20,13 @@ def charts():
 def oracle_lab(sd):
     colour = oracle()
     fine = colour.SpectralShape(360, 780, 1)
-    xyz = colour.sd_to_XYZ(
-        sd.copy(),
-        colour.MSDS_CMFS["CIE 1964 10 Degree Standard Observer"].copy().align(fine),
-        colour.SDS_ILLUMINANTS["D65"].copy().align(fine),
-        method="ASTM E308",
-    )
+    with colour.utilities.suppress_warnings(colour_runtime_warnings=True):
+        xyz = colour.sd_to_XYZ(
+            sd.copy(),
+            colour.MSDS_CMFS["CIE 1964 10 Degree Standard Observer"].copy().align(fine),
+            colour.SDS_ILLUMINANTS["D65"].copy().align(fine),
+            method="ASTM E308",
+        )
     white = colour.CCS_ILLUMINANTS["CIE 1964 10 Degree Standard Observer"]["D65"]
     return xyz[1], colour.XYZ_to_Lab(xyz / 100, white)
 
