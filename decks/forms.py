@@ -11,16 +11,42 @@ from prism import school, words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError, from_hex, from_lab
 from prism.formats import reflectance_csv
+from prism.trust import with_stated_lrv
+
+
+def figure(label: str, text: str) -> float:
+    """Return a figure as people write it, decimal comma and real minus sign too. Raises `IntakeError`."""
+    try:
+        value = float(text.replace(",", ".").replace(words.MINUS, "-"))
+    except ValueError:
+        raise IntakeError(label, words.not_a_number(label, text)) from None
+    if not np.isfinite(value):
+        raise IntakeError(label, words.not_a_number(label, text))
+    return value
 
 
 class OwnColourForm(forms.Form):
     """A name, and in subclasses the numbers; `paint` holds the colour once the form is valid."""
 
     name = forms.CharField(max_length=120, error_messages={"required": words.name_needed()})
+    lrv_stated = forms.CharField(max_length=20, required=False)
     paint: Paint
     notes: tuple[str, ...] = ()
     file_too_large = False
     """Set before validation when the upload was dropped for its size."""
+
+    def clean_lrv_stated(self) -> float | None:
+        """Return the stated LRV, 0-100, or None where none is given."""
+        text = self.cleaned_data["lrv_stated"].strip()
+        if not text:
+            return None
+        try:
+            value = figure("LRV", text)
+        except IntakeError as wrong:
+            raise forms.ValidationError(str(wrong)) from None
+        if not 0 <= value <= 100:
+            raise forms.ValidationError(words.out_of_range("LRV", value, 0, 100))
+        return value
 
     def clean(self) -> dict[str, Any]:
         """Take the colour in; what is wrong with it is said beside the field it is wrong in."""
@@ -46,8 +72,10 @@ class HexForm(OwnColourForm):
     hex = forms.CharField(max_length=60, required=False)
 
     def take_in(self, data: dict[str, Any]) -> Paint:
-        """Return the colour of a screen value."""
-        return from_hex(data.get("hex", ""))
+        """Return the colour of a screen value; a stated LRV that it allows gives it a surer lightness."""
+        paint = from_hex(data.get("hex", ""))
+        stated = data.get("lrv_stated")
+        return with_stated_lrv(paint, stated, school.load()) if stated is not None else paint
 
 
 LAB_FIELDS = {"L*": "lightness", "a*": "a", "b*": "b"}
@@ -78,13 +106,7 @@ class LabForm(OwnColourForm):
         text = str(data.get(LAB_FIELDS[label], "")).strip()
         if not text:
             raise IntakeError(label, words.missing(label))
-        try:
-            value = float(text.replace(",", ".").replace(words.MINUS, "-"))
-        except ValueError:
-            raise IntakeError(label, words.not_a_number(label, text)) from None
-        if not np.isfinite(value):
-            raise IntakeError(label, words.not_a_number(label, text))
-        return value
+        return figure(label, text)
 
 
 class SpectrumForm(OwnColourForm):

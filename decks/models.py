@@ -24,6 +24,7 @@ class Colour(models.Model):
 
     Numbers are kept in the core's conventions with where they came from. `reflectance` holds 31 fractions where a
     spectrum is known; `recipe_base` and `recipe_amounts` (mL per litre by colorant code) where a recipe is.
+    `lrv_stated` is the maker's own figure, never used in place of the computed `lrv`.
     """
 
     maker = models.ForeignKey(Maker, null=True, blank=True, on_delete=models.PROTECT, related_name="colours")
@@ -39,6 +40,7 @@ class Colour(models.Model):
     lab_a = models.FloatField()
     lab_b = models.FloatField()
     lrv = models.FloatField()
+    lrv_stated = models.FloatField(null=True, blank=True)
     screen = models.CharField(max_length=7)
     in_gamut = models.BooleanField(default=True)
     provenance = models.CharField(max_length=24)

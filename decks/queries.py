@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 from django.contrib.auth.models import User
 from django.db.models import Case, Max, Q, QuerySet, Value, When
 from django.db.models import Count as CountOf
+from numpy.typing import ArrayLike
 
 from decks.models import Colour, Maker
+from prism.difference import Nearest
 from prism.spectrum import Array
 
 PAGE = 24
@@ -25,6 +27,15 @@ class Catalogue:
     lrv: Array
     provenance: tuple[str, ...]
     has_recipe: np.ndarray
+
+    @cached_property
+    def index(self) -> Nearest:
+        """The tree for nearest colours."""
+        return Nearest(self.lab)
+
+    def nearest(self, lab: ArrayLike, count: int) -> tuple[np.ndarray, Array]:
+        """Return rows and ΔE00 of the nearest colours to one Lab (3,), nearest first."""
+        return self.index.query(lab, count)
 
     def rows_of(self, ids: set[int]) -> np.ndarray:
         """Return the rows at which these colours stand."""

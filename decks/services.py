@@ -28,9 +28,9 @@ def _numbers(paint: Paint) -> dict[str, Any]:
     }
 
 
-def keep_own(owner: User, name: str, paint: Paint) -> Colour:
-    """Keep a colour that a person brought in."""
-    return Colour.objects.create(owner=owner, name=name, **_numbers(paint))
+def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:
+    """Keep a colour that a person brought in, with the LRV its maker states if one was given."""
+    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **_numbers(paint))
 
 
 @transaction.atomic

@@ -36,6 +36,6 @@ def own_colour(request: StudioRequest, source: str) -> HttpResponse:
     if not form.is_valid():
         context = {"form": form, "source": source, "ways": ways()}
         return render(request, "decks/own_colour.html", context, status=422)
-    colour = services.keep_own(request.user, form.cleaned_data["name"], form.paint)
+    colour = services.keep_own(request.user, form.cleaned_data["name"], form.paint, form.cleaned_data["lrv_stated"])
     review = reviews.start(request.user, colour, form.notes)
     return redirect(review)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import ArrayLike
+from numpy.typing import ArrayLike, NDArray
 
 from prism.colour import Colour
 from prism.difference import delta_e
@@ -98,6 +98,66 @@ def read(colour: Colour, school: School, neutral: WorkingNeutral | None = None) 
     return read_many(np.array([colour.lab]), [colour.lrv], [school.uncertainty[colour.provenance]], school, neutral)[0]
 
 
+@dataclass(frozen=True)
+class Survey:
+    """Many colours classified at once, row for row; words are indices into the school's own lists.
+
+    `u` (n, 2) undertone; `strength`, `hue` (degrees), `effect` (ΔE00), `warmth` (n,); `sector` the nearest hue word;
+    `passive` and `claimed` whether it may be named; `depth` the depth word; `family` the rule that fits, or −1 − h for
+    hue family h; `doubt` the uncertainty, ΔE00.
+    """
+
+    u: Array
+    strength: Array
+    hue: Array
+    effect: Array
+    sector: NDArray[np.intp]
+    passive: NDArray[np.bool_]
+    claimed: NDArray[np.bool_]
+    warmth: Array
+    depth: NDArray[np.intp]
+    family: NDArray[np.intp]
+    chroma: Array
+    doubt: Array
+
+    def family_at(self, row: int, school: School) -> Family:
+        """Return the family of one row."""
+        code = int(self.family[row])
+        if code >= 0:
+            return Family(school.families[code].word)
+        word = school.hue_family.words[-1 - code]
+        return Family(word, word, bool(self.chroma[row] >= school.clear_from))
+
+
+def survey(
+    lab: ArrayLike, lrv: ArrayLike, uncertainty: ArrayLike, school: School, neutral: WorkingNeutral | None = None
+) -> Survey:
+    """Return many colours classified: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00."""
+    neutral = neutral or school.neutral
+    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    y = np.asarray(lrv, dtype=np.float64).reshape(-1)
+    doubt = np.asarray(uncertainty, dtype=np.float64).reshape(-1)
+    u = neutral.undertone(values)
+    strength, hue = np.hypot(u[:, 0], u[:, 1]), hue_of(u)
+    effect = delta_e(values, neutral.lab(values[:, 0]))
+    passive = strength < school.passive_below
+    chroma = np.hypot(values[:, 1], values[:, 2])
+    return Survey(
+        u=u,
+        strength=strength,
+        hue=hue,
+        effect=effect,
+        sector=school.undertone.index(hue),
+        passive=passive,
+        claimed=~passive & (effect > doubt),
+        warmth=temperature_of(u, school),
+        depth=school.depth.index(y),
+        family=_families(values, y, strength, hue, school),
+        chroma=chroma,
+        doubt=doubt,
+    )
+
+
 def read_many(
     lab: ArrayLike,
     lrv: ArrayLike,
@@ -109,56 +169,50 @@ def read_many(
     neutral = neutral or school.neutral
     values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
     y = np.asarray(lrv, dtype=np.float64).reshape(-1)
-    doubt = np.asarray(uncertainty, dtype=np.float64).reshape(-1)
-    u = neutral.undertone(values)
-    strength, hue = np.hypot(u[:, 0], u[:, 1]), hue_of(u)
-    effect = delta_e(values, neutral.lab(values[:, 0]))
-    sector = school.undertone.index(hue)
-    along = u @ school.undertone.axes().T
-    warmth = temperature_of(u, school)
-    lower = school.depth.index(lightness_to_lrv(np.maximum(values[:, 0] - doubt, 0)))
-    upper = school.depth.index(lightness_to_lrv(np.minimum(values[:, 0] + doubt, 100)))
-    depth = school.depth.index(y)
-    families = classify(values, y, u, school)
+    found = survey(values, y, uncertainty, school, neutral)
+    along = found.u @ school.undertone.axes().T
+    lower = school.depth.index(lightness_to_lrv(np.maximum(values[:, 0] - found.doubt, 0)))
+    upper = school.depth.index(lightness_to_lrv(np.minimum(values[:, 0] + found.doubt, 100)))
 
     readings = []
     for i in range(len(values)):
-        passive = bool(strength[i] < school.passive_below)
-        claimed = not passive and bool(effect[i] > doubt[i])
-        nearest = school.undertone.words[sector[i]]
-        second = school.undertone.neighbour(float(hue[i]), school.second_within) if claimed else None
+        nearest = school.undertone.words[found.sector[i]]
+        claimed = bool(found.claimed[i])
+        hue, strength, warmth = float(found.hue[i]), float(found.strength[i]), float(found.warmth[i])
+        second = school.undertone.neighbour(hue, school.second_within) if claimed else None
         # ruled out: so little of the hue that even the uncertainty would not bring it up to a hint
         ruled_out = tuple(
             word
             for word, amount in zip(school.undertone.words, along[i], strict=True)
-            if claimed and word not in (nearest, second) and amount + doubt[i] < school.passive_below
+            if claimed and word not in (nearest, second) and amount + found.doubt[i] < school.passive_below
         )
-        other = lower[i] if lower[i] != depth[i] else upper[i]
+        depth = found.depth[i]
+        other = lower[i] if lower[i] != depth else upper[i]
         readings.append(
             Reading(
                 lab=(float(values[i, 0]), float(values[i, 1]), float(values[i, 2])),
                 lrv=float(y[i]),
-                depth=school.depth.words[depth[i]],
-                depth_or=school.depth.words[other] if other != depth[i] else None,
-                family=families[i],
+                depth=school.depth.words[depth],
+                depth_or=school.depth.words[other] if other != depth else None,
+                family=found.family_at(i, school),
                 undertone=Undertone(
-                    vector=(float(u[i, 0]), float(u[i, 1])),
-                    hue=float(hue[i]),
-                    strength=float(strength[i]),
-                    strength_word=school.strength.word(float(strength[i])),
-                    effect=float(effect[i]),
+                    vector=(float(found.u[i, 0]), float(found.u[i, 1])),
+                    hue=hue,
+                    strength=strength,
+                    strength_word=school.strength.word(strength),
+                    effect=float(found.effect[i]),
                     nearest=nearest,
                     main=nearest if claimed else None,
                     second=second,
                     ruled_out=ruled_out,
-                    passive=passive,
+                    passive=bool(found.passive[i]),
                 ),
                 temperature=Temperature(
-                    value=float(warmth[i]),
-                    word=school.temperature.word(float(warmth[i])),
-                    supported=bool(abs(warmth[i]) > doubt[i]),
+                    value=warmth,
+                    word=school.temperature.word(warmth),
+                    supported=bool(abs(warmth) > found.doubt[i]),
                 ),
-                uncertainty=float(doubt[i]),
+                uncertainty=float(found.doubt[i]),
                 school=school.key,
                 neutral=neutral.kind,
             )
@@ -166,27 +220,20 @@ def read_many(
     return readings
 
 
-def classify(lab: Array, lrv: Array, u: Array, school: School) -> list[Family]:
-    """Return the family of each colour: `lab` (n, 3), `lrv` (n,), undertones `u` (n, 2). The first rule wins."""
+def _families(lab: Array, lrv: Array, strength: Array, undertone_hue: Array, school: School) -> NDArray[np.intp]:
+    """Return the first family rule that fits each colour, or −1 − h for hue family h."""
     chroma, hue = np.hypot(lab[:, 1], lab[:, 2]), hue_of(lab[:, 1:])
-    strength = np.hypot(u[:, 0], u[:, 1])
-    sector = school.undertone.index(hue_of(u))
-    chosen = np.full(len(lab), -1)
-    for number, rule in enumerate(school.families):
+    sector = school.undertone.index(undertone_hue)
+    chosen = -1 - school.hue_family.index(hue)
+    for number, rule in reversed(list(enumerate(school.families))):
         fits = _fits(rule, lrv, chroma, hue, strength)
         if rule.undertone:
             fits &= np.isin(sector, [school.undertone.words.index(word) for word in rule.undertone])
-        chosen[fits & (chosen < 0)] = number
-    hues = school.hue_family.index(hue)
-    return [
-        Family(school.families[number].word)
-        if number >= 0
-        else Family(school.hue_family.words[hues[i]], school.hue_family.words[hues[i]], bool(c >= school.clear_from))
-        for i, (number, c) in enumerate(zip(chosen, chroma, strict=True))
-    ]
+        chosen[fits] = number
+    return chosen
 
 
-def _fits(rule: FamilyRule, lrv: Array, chroma: Array, hue: Array, strength: Array) -> np.ndarray:
+def _fits(rule: FamilyRule, lrv: Array, chroma: Array, hue: Array, strength: Array) -> NDArray[np.bool_]:
     fits = np.ones(lrv.shape, dtype=bool)
     for value, (low, high) in ((lrv, rule.lrv), (chroma, rule.chroma), (hue, rule.hue), (strength, rule.strength)):
         fits &= (value >= low) & (value < high)

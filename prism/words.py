@@ -10,10 +10,13 @@ from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
     from prism.comparison import Bracket, PairFinding, Support
+    from prism.metamerism import Parting
+    from prism.naming import NameCheck
     from prism.neutral import WorkingNeutral
     from prism.reading import Family, Reading, Undertone
     from prism.school import School
     from prism.tint import Recipe, Strength
+    from prism.trust import LrvCheck
 
 MINUS = "−"
 
@@ -22,16 +25,24 @@ PROVENANCE = {
     "reading-single": "spectrum, single reading",
     "maker-lab": "Lab as stated",
     "converted-lab": "Lab, converted from D50/2°",
+    "screen-lrv": "screen value with a stated LRV",
     "screen": "screen value",
     "estimated": "estimate",
 }
 SETTLE = {
+    "screen-lrv": "Measure a painted board with a reader",
     "screen": "Measure a painted board with a reader",
     "converted-lab": "Ask for Lab under D65/10°, or measure a painted board",
     "maker-lab": "Measure a painted board with a reader",
     "reading-single": "Take a few more readings and average them",
     "reading-average": "Look at painted boards side by side",
     "estimated": "Measure a painted board with a reader",
+}
+LAMPS = {
+    "A": "incandescent lamps",
+    "LED-B3": "neutral white LEDs",
+    "FL2": "plain fluorescent lamps",
+    "FL11": "three-band fluorescent lamps",
 }
 NEUTRALS = {"painted": "painted neutral", "grey": "mathematical grey"}
 PINK_FROM = 40
@@ -448,12 +459,47 @@ def place_short(before: str | None, after: str | None) -> str:
     return capital(f"between {before} and {after}") if before and after else "At the edge of these decks"
 
 
-def twins(found: Sequence[tuple[str, float]]) -> str:
-    """Say which colours are the same to the eye."""
+def twins(found: Sequence[tuple[str, float, Parting | None]], school: School) -> str:
+    """Say which colours are the same to the eye or nearly, and how far they part under other lamps."""
     if not found:
-        return "No twin in these decks: nothing else is the same to the eye."
-    named = [f"{name} (ΔE00 {number(distance, 2)})" for name, distance in found]
-    return f"The same to the eye: {listed(named)}."
+        return "No twin in these decks: nothing else is the same to the eye, or nearly."
+    same = [_twin(*twin) for twin in found if twin[1] < school.just_seen]
+    near = [_twin(*twin) for twin in found if twin[1] >= school.just_seen]
+    said = [f"The same to the eye: {listed(same)}." if same else "Nothing in these decks is the same to the eye."]
+    if near:
+        said.append(f"Near-identical: {listed(near)}.")
+    return " ".join(said)
+
+
+def _twin(name: str, delta_e: float, parting: Parting | None) -> str:
+    text = f"{name} (ΔE00 {number(delta_e, 2)}"
+    if parting:
+        text += f"; {number(parting.farthest, 2)} under {LAMPS[parting.worst]}"
+    return text + ")"
+
+
+def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
+    """Say what a name promises that the colour does not keep; nothing for a name that promises nothing."""
+    if not found:
+        return ""
+    reads = f"{headline(reading).lower()}, {undertone_short(reading)}"
+    broken = [check.word for check in found if not check.keeps]
+    if not broken:
+        return f"Called {name}, and reads as {reads}: the name holds."
+    partly = all(check.partly for check in found if not check.keeps)
+    tail = f"the {listed(broken)} is in its undertone only" if partly else "the name does not hold"
+    return f"Called {name}; reads as {reads}: {tail}."
+
+
+def lrv_check(found: LrvCheck) -> str:
+    """Say whether a stated LRV agrees with the computed one."""
+    said = f"Stated LRV {number(found.stated)}, computed {number(found.computed)}"
+    if found.verdict == "agree":
+        return f"{said}: they agree."
+    if found.verdict == "cannot tell":
+        return f"{said}: the source allows ±{number(found.allowed)}, too much to tell."
+    apart, allowed = number(abs(found.difference)), number(found.allowed)
+    return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
 
 
 UNKNOWN_STEP = {"strength": "No recipe is known", "verdict": "Not written yet"}

@@ -156,7 +156,17 @@ class Page:
     @property
     def twins(self) -> str:
         """Colours of the decks that are the same to the eye."""
-        return words.twins([(held.name, distance) for held, distance in self.bench.twins])
+        named = [(held.name, distance, parting) for held, distance, parting in self.bench.twins]
+        return words.twins(named, self.bench.school)
+
+    @property
+    def trust(self) -> list[str]:
+        """What can be said of the name and of a stated LRV."""
+        bench = self.bench
+        said = [words.name_check(bench.colour.name, bench.name_checks, bench.reading)]
+        if bench.lrv_check:
+            said.append(words.lrv_check(bench.lrv_check))
+        return [text for text in said if text]
 
     @cached_property
     def own_figures(self) -> list[Figure]:

@@ -11,8 +11,9 @@ from django.db.models import QuerySet
 
 from decks import queries as decks
 from decks.models import Colour
-from prism import comparison, demo, reading, tint, words
+from prism import comparison, demo, naming, reading, tint, trust, words
 from prism.difference import nearest
+from prism.metamerism import Parting, parting
 from prism.reading import Reading
 from reviews.models import Review
 
@@ -213,16 +214,33 @@ class Bench:
         return before.name if before else None, after.name if after else None
 
     @cached_property
-    def twins(self) -> list[tuple[Held, float]]:
-        """Colours of the decks that are the same to the eye, nearest first, with ΔE00."""
-        rows, distance = nearest(self.reading.lab, self._deck.lab, 4)
+    def twins(self) -> list[tuple[Held, float, Parting | None]]:
+        """Colours of the decks that are the same to the eye or nearly, with ΔE00 and how they part under lamps."""
+        rows, distance = self._deck.nearest(self.reading.lab, 5)
         near = [
             (int(row), float(d))
             for row, d in zip(rows, distance, strict=True)
-            if row not in self._own_rows and d < self.school.just_seen
+            if row not in self._own_rows and d < self.school.plainly_seen
         ]
         held = self._hold({str(row): comparison.Pick(row, "twin", d) for row, d in near})
-        return [(held[str(row)], d) for row, d in near]
+        return [(held[str(row)], d, self._parting(held[str(row)].colour)) for row, d in near]
+
+    def _parting(self, other: Colour) -> Parting | None:
+        """How subject and twin part under other lamps, where both spectra are known."""
+        if self.paint.reflectance is None or other.paint.reflectance is None:
+            return None
+        return parting(self.paint.reflectance, other.paint.reflectance)
+
+    @cached_property
+    def name_checks(self) -> list[naming.NameCheck]:
+        """What the subject's name promises; nothing while names are hidden."""
+        return naming.check(self.colour.name, self.reading) if self.review.names_shown else []
+
+    @cached_property
+    def lrv_check(self) -> trust.LrvCheck | None:
+        """The stated LRV against the computed one, where one is stated."""
+        stated = self.colour.lrv_stated
+        return trust.check_lrv(stated, self.reading) if stated is not None else None
 
     @cached_property
     def run(self) -> list[RunStep]:

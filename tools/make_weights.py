@@ -20,7 +20,8 @@ from colour.colorimetry import tristimulus_weighting_factors_ASTME2022  # noqa: 
 
 OUT = Path(__file__).resolve().parent.parent / "prism" / "data" / "weights.csv"
 OBSERVERS = {"10": "CIE 1964 10 Degree Standard Observer", "2": "CIE 1931 2 Degree Standard Observer"}
-ILLUMINANTS = ("D65",)
+CONDITIONS = (("D65", "10"), ("D65", "2"), ("A", "10"), ("FL2", "10"), ("FL11", "10"), ("LED-B3", "10"))
+"""Illuminant and observer. Names of lamps as the CIE gives them."""
 
 
 def folded(observer: str, illuminant: str) -> np.ndarray:
@@ -54,7 +55,7 @@ def write_ends() -> None:
 
 def main() -> None:
     write_ends()
-    tables = {f"{i}/{o}": folded(name, i) for i in ILLUMINANTS for o, name in OBSERVERS.items()}
+    tables = {f"{lamp}/{observer}": folded(OBSERVERS[observer], lamp) for lamp, observer in CONDITIONS}
     with OUT.open("w", newline="") as handle:
         writer = csv.writer(handle, lineterminator="\n")
         writer.writerow(["nm", *(f"{key} {axis}" for key in tables for axis in "XYZ")])

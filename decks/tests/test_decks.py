@@ -154,6 +154,21 @@ class OwnColours(TestCase):
         self.assertIn("divided by 100", review.intake_notes)
         self.assertContains(self.client.get(review.get_absolute_url()), "divided by 100")
 
+    def test_a_stated_lrv_is_kept_and_checked(self):
+        self.bring("hex", hex="#C4CBC9", lrv_stated="58,2")
+        review = Review.objects.latest("id")
+        self.assertEqual((review.colour.lrv_stated, review.colour.provenance), (58.2, "screen-lrv"))
+        self.bring("hex", hex="#C4CBC9", lrv_stated="20")
+        review = Review.objects.latest("id")
+        self.assertEqual(review.colour.provenance, "screen")
+        self.assertContains(self.client.get(review.get_absolute_url()), "they differ by 38.7")
+
+    def test_a_stated_lrv_beyond_the_scale(self):
+        for wrong, part in (("130", "between 0 and 100"), ("light", "not a number")):
+            response = self.bring("hex", hex="#C4CBC9", lrv_stated=wrong)
+            self.assert_refused(response, "lrv_stated", wrong, part)
+            self.assertContains(response, f'value="{wrong}"', status_code=422)
+
     def test_a_name_is_needed(self):
         response = self.client.post(reverse("own-colour", args=["hex"]), {"name": " ", "hex": "#808080"})
         self.assertContains(response, "Give the colour a name", status_code=422)
