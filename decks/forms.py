@@ -6,7 +6,10 @@ from typing import Any
 
 import numpy as np
 from django import forms
+from django.contrib.auth.models import User
 
+from decks import queries
+from decks.catalogue import SORTS, Wanted, family_words
 from prism import school, words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError, from_hex, from_lab
@@ -143,6 +146,62 @@ class SpectrumForm(OwnColourForm):
         spectrum = reflectance_csv.read(text)
         self.notes = spectrum.notes
         return spectrum.colour()
+
+
+class FilterForm(forms.Form):
+    """What to see of the decks. A value that makes no sense is left out, and said."""
+
+    q = forms.CharField(required=False, max_length=120)
+    lrv_low = forms.FloatField(required=False, min_value=0, max_value=100)
+    lrv_high = forms.FloatField(required=False, min_value=0, max_value=100)
+    family = forms.ChoiceField(required=False)
+    undertone = forms.ChoiceField(required=False)
+    strength = forms.ChoiceField(required=False)
+    temperature = forms.ChoiceField(required=False)
+    maker = forms.ChoiceField(required=False)
+    strip = forms.IntegerField(required=False, min_value=1, max_value=32000)
+    recipe = forms.BooleanField(required=False)
+    spectrum = forms.BooleanField(required=False)
+    sort = forms.ChoiceField(required=False, choices=list(SORTS.items()))
+
+    def __init__(self, data: Any, user: User) -> None:
+        super().__init__(data)
+        chosen = school.load()
+        undertones = [("none", words.NO_UNDERTONE), *((word, word) for word in chosen.undertone.words)]
+        makers = [(str(maker.pk), maker.name) for maker in queries.makers(user)]
+        for name, choices in (
+            ("family", [(word, word) for word in family_words()]),
+            ("undertone", undertones),
+            ("strength", [(word, word) for word in chosen.strength.words]),
+            ("temperature", [(word, word) for word in chosen.temperature.words]),
+            ("maker", makers),
+        ):
+            field = self.fields[name]
+            assert isinstance(field, forms.ChoiceField)
+            field.choices = [("", words.ANY), *choices]
+
+    def choosers(self) -> list[forms.BoundField]:
+        """Return the fields that choose from a list."""
+        return [self[name] for name in ("family", "undertone", "strength", "temperature", "maker")]
+
+    def wanted(self) -> Wanted:
+        """Return what was asked for, as far as it makes sense."""
+        self.is_valid()
+        data = self.cleaned_data
+        return Wanted(
+            text=data.get("q", ""),
+            lrv_low=data.get("lrv_low"),
+            lrv_high=data.get("lrv_high"),
+            family=data.get("family", ""),
+            undertone=data.get("undertone", ""),
+            strength=data.get("strength", ""),
+            temperature=data.get("temperature", ""),
+            maker=int(data["maker"]) if data.get("maker") else None,
+            strip=data.get("strip"),
+            recipe=data.get("recipe", False),
+            spectrum=data.get("spectrum", False),
+            sort=data.get("sort") or "code",
+        )
 
 
 FORMS: dict[str, type[OwnColourForm]] = {"spectrum": SpectrumForm, "lab": LabForm, "hex": HexForm}

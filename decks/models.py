@@ -4,16 +4,30 @@ from __future__ import annotations
 
 from django.conf import settings
 from django.db import models
-from django.db.models import Q
+from django.db.models import Case, Q, Value, When
+from django.utils import timezone
 
 from prism.colour import Colour as Paint
 from prism.tint import Recipe
 
 
 class Maker(models.Model):
-    """A paint maker whose catalogue is in the studio."""
+    """A paint maker whose deck is in the studio: everybody's, or one that a person brought in.
 
-    name = models.CharField(max_length=80, unique=True)
+    `changed` moves with every change to the deck's colours; whatever keeps them in memory watches it.
+    """
+
+    name = models.CharField(max_length=80)
+    owner = models.ForeignKey(
+        settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="decks"
+    )
+    changed = models.DateTimeField(default=timezone.now)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["name"], condition=Q(owner=None), name="shared_maker_name"),
+            models.UniqueConstraint(fields=["owner", "name"], condition=Q(owner__isnull=False), name="own_maker_name"),
+        ]
 
     def __str__(self) -> str:
         return self.name
@@ -46,6 +60,11 @@ class Colour(models.Model):
     provenance = models.CharField(max_length=24)
     given = models.CharField(max_length=120)
     reflectance = models.JSONField(null=True, blank=True)
+    has_spectrum = models.GeneratedField(
+        expression=Case(When(reflectance__isnull=False, then=Value(True)), default=Value(False)),
+        output_field=models.BooleanField(),
+        db_persist=True,
+    )
     recipe_base = models.CharField(max_length=12, blank=True)
     recipe_amounts = models.JSONField(null=True, blank=True)
     created = models.DateTimeField(auto_now_add=True)

@@ -7,8 +7,8 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.utils import timezone
 
-from decks import queries
 from decks.models import Colour, Maker
 from prism.colour import Colour as Paint
 from prism.demo import DeckColour
@@ -35,12 +35,12 @@ def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = No
 
 @transaction.atomic
 def load_deck(entries: Iterable[DeckColour]) -> int:
-    """Add or update makers' colours by maker and code; return how many there are."""
+    """Add or update shared makers' colours by maker and code; return how many there are."""
     makers: dict[str, Maker] = {}
     rows = []
     for entry in entries:
         if entry.maker not in makers:
-            makers[entry.maker] = Maker.objects.get_or_create(name=entry.maker)[0]
+            makers[entry.maker] = Maker.objects.get_or_create(name=entry.maker, owner=None)[0]
         rows.append(
             Colour(
                 maker=makers[entry.maker],
@@ -53,15 +53,17 @@ def load_deck(entries: Iterable[DeckColour]) -> int:
                 **_numbers(entry.colour),
             )
         )
-    known = {(c.maker_id, c.code): c.pk for c in Colour.objects.filter(maker__isnull=False)}
+    known = {(c.maker_id, c.code): c.pk for c in Colour.objects.filter(maker__in=makers.values())}
     fresh = [row for row in rows if (row.maker_id, row.code) not in known]
     stale = [row for row in rows if (row.maker_id, row.code) in known]
     for row in stale:
         row.pk = known[row.maker_id, row.code]
     Colour.objects.bulk_create(fresh, batch_size=500)
     changed = [
-        f.name for f in Colour._meta.concrete_fields if f.name not in ("id", "maker", "owner", "code", "created")
+        f.name
+        for f in Colour._meta.concrete_fields
+        if f.name not in ("id", "maker", "owner", "code", "created", "has_spectrum")
     ]
     Colour.objects.bulk_update(stale, changed, batch_size=200)
-    queries.forget_catalogue()
+    Maker.objects.filter(pk__in=[maker.pk for maker in makers.values()]).update(changed=timezone.now())
     return len(rows)

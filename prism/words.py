@@ -142,6 +142,10 @@ def certainty(uncertainties: Sequence[float]) -> str:
     return f"sure to ±{low} ΔE00" if low == high else f"sure to ±{low} to {high} ΔE00"
 
 
+ANY = "any"
+NO_UNDERTONE = "none claimed"
+
+
 def screen_caution(in_gamut: bool) -> str:
     """Return the caution that stands wherever colour is shown."""
     out = "" if in_gamut else " This one lies outside what the screen can show; it is drawn less coloured than it is."
@@ -479,7 +483,7 @@ def _twin(name: str, delta_e: float, parting: Parting | None) -> str:
 
 
 def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
-    """Say what a name promises that the colour does not keep; nothing for a name that promises nothing."""
+    """Say whether a name holds; nothing for a name that promises nothing."""
     if not found:
         return ""
     reads = f"{headline(reading).lower()}, {undertone_short(reading)}"

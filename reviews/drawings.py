@@ -156,12 +156,11 @@ class _Rose:
         return a * scale, -b * scale
 
     def _free_angle(self) -> float:
-        """Return where ring labels stand, radians: opposite the subject, and clear of the mark of mathematical grey."""
-        angle = (self.reading.undertone.hue + 180) % 360
+        """Return where ring labels stand, radians: upright, away from the subject, clear of mathematical grey."""
         a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
         grey = degrees(atan2(b, a)) % 360
-        apart = (angle - grey + 180) % 360 - 180
-        return radians(angle + (50 if apart >= 0 else -50) if abs(apart) < 40 else angle)
+        clear = [angle for angle in (90, 235, 305) if _apart(angle, grey) > 28]
+        return radians(max(clear, key=lambda angle: _apart(angle, self.reading.undertone.hue)))
 
     def frame(self) -> list[SafeString]:
         """Return rings by strength, sectors by hue, the neutral and where mathematical grey lies from it."""
@@ -196,6 +195,11 @@ class _Rose:
             )  # fmt: skip
             parts.append(_text(x + 6, y + 3.5, words.GREY_LABEL, "grey-label", "start"))
         return parts
+
+
+def _apart(one: float, other: float) -> float:
+    """Return the angle between two directions, degrees."""
+    return abs((one - other + 180) % 360 - 180)
 
 
 ROSE_VIEW = (-150.0, -120.0, 300.0, 240.0)

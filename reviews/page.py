@@ -161,12 +161,14 @@ class Page:
 
     @property
     def trust(self) -> list[str]:
-        """What can be said of the name and of a stated LRV."""
+        """What must be said of the name and of a stated LRV; a name that holds needs no word."""
         bench = self.bench
-        said = [words.name_check(bench.colour.name, bench.name_checks, bench.reading)]
+        said = []
+        if any(not check.keeps for check in bench.name_checks):
+            said.append(words.name_check(bench.colour.name, bench.name_checks, bench.reading))
         if bench.lrv_check:
             said.append(words.lrv_check(bench.lrv_check))
-        return [text for text in said if text]
+        return said
 
     @cached_property
     def own_figures(self) -> list[Figure]:

@@ -10,6 +10,7 @@ from django.contrib.auth.models import User
 from django.db.models import QuerySet
 
 from decks import queries as decks
+from decks.catalogue import catalogue
 from decks.models import Colour
 from prism import comparison, demo, naming, reading, tint, trust, words
 from prism.difference import nearest
@@ -28,7 +29,7 @@ def listed(user: User) -> QuerySet[Review]:
 
 def own(user: User) -> QuerySet[Review]:
     """Return every review that is a person's, deleted ones too."""
-    return Review.objects.filter(owner_id=user.pk).select_related("colour__maker", "beside__maker")
+    return Review.objects.filter(owner_id=user.pk).select_related("colour__maker", "beside__maker", "owner")
 
 
 def finding(review: Review) -> str:
@@ -104,7 +105,7 @@ class Bench:
         self.neutral = review.neutral_in_force
         self.reading = reading.read(self.paint, self.school, self.neutral)
         self._asked = beside
-        self._deck = decks.catalogue()
+        self._deck = catalogue(review.owner)
         self._own_rows = self._deck.rows_of({self.colour.pk})
 
     @property

@@ -24,7 +24,7 @@ PER_PAGE = 20
 def home(request: StudioRequest) -> HttpResponse:
     """Show the person's reviews, newest first, and the ways to start one."""
     page = Paginator(queries.listed(request.user), PER_PAGE).get_page(request.GET.get("page"))
-    context = {"page": page, "rows": listing(page.object_list), "makers": decks.makers()}
+    context = {"page": page, "rows": listing(page.object_list), "makers": decks.makers(request.user)}
     return render(request, "reviews/home.html", context)
 
 

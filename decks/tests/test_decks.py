@@ -5,13 +5,16 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import IntegrityError, transaction
 from django.test import TestCase
 from django.urls import reverse
+from django.utils import timezone
 
 from decks import queries, services
-from decks.models import Colour
+from decks.catalogue import Wanted, catalogue
+from decks.models import Colour, Maker
 from decks.tests import world
-from prism import demo
+from prism import demo, school
 from prism.colour import from_hex
 from prism.formats import reflectance_csv
+from prism.reading import read_many
 from prism.spectrum import BANDS
 from reviews.models import Review
 
@@ -41,9 +44,11 @@ class Loading(TestCase):
             Colour.objects.create(name="Nobody’s", **services._numbers(from_hex("#808080")))
 
     def test_the_catalogue_follows_changes(self):
-        self.assertEqual(queries.catalogue().lab.shape, (0, 3))
+        isla = world.person()
+        self.assertEqual(catalogue(isla).lab.shape, (0, 3))
         world.load_deck()
-        self.assertEqual(len(queries.catalogue().ids), len(demo.deck()))
+        self.assertEqual(len(catalogue(isla).ids), len(demo.deck()))
+        self.assertIs(catalogue(isla), catalogue(isla))
 
 
 class Searching(TestCase):
@@ -78,6 +83,79 @@ class Searching(TestCase):
         self.assertContains(none, "&lt;script&gt;")
         self.assertContains(none, "Try part of the name")
         self.assertEqual(self.client.get(reverse("colour-search"), {"page": "many"}).status_code, 200)
+
+
+class Browsing(TestCase):
+    @classmethod
+    def setUpTestData(cls):
+        world.load_deck()
+        cls.isla = world.person()
+
+    def setUp(self):
+        self.client.force_login(self.isla)
+        self.held = catalogue(self.isla)
+        self.readings = read_many(self.held.lab, self.held.lrv, [0.3] * len(self.held.ids), school.load())
+
+    def check(self, fits, **wanted):
+        rows = self.held.select(Wanted(**wanted))
+        expected = [row for row, reading in enumerate(self.readings) if fits(row, reading)]
+        self.assertEqual(sorted(rows.tolist()), expected)
+        self.assertTrue(0 < len(expected) < len(self.held.ids), wanted)
+
+    def test_every_filter_says_what_the_readings_say(self):
+        self.check(lambda _, r: 55 <= r.lrv <= 70, lrv_low=55, lrv_high=70)
+        self.check(lambda _, r: r.family.word == "taupe", family="taupe")
+        self.check(lambda _, r: r.family.word == "blue", family="blue")
+        self.check(lambda _, r: r.undertone.main == "purple", undertone="purple")
+        self.check(lambda _, r: r.undertone.main is None, undertone="none")
+        self.check(lambda _, r: r.undertone.strength_word == "a hint", strength="a hint")
+        self.check(lambda _, r: r.temperature.word == "slightly cool", temperature="slightly cool")
+        self.check(lambda row, _: self.held.strips[row] == 4, strip=4)
+        self.check(lambda row, _: "haar" in self.held.texts[row], text="HAAR")
+
+    def test_orders(self):
+        for sort, value, backwards in (
+            ("lrv", lambda r: r.lrv, True),
+            ("-lrv", lambda r: r.lrv, False),
+            ("warmth", lambda r: r.temperature.value, True),
+            ("-strength", lambda r: r.undertone.strength, False),
+            ("hue", lambda r: r.undertone.hue, False),
+        ):
+            values = [value(self.readings[row]) for row in self.held.select(Wanted(sort=sort))]
+            self.assertEqual(values, sorted(values, reverse=backwards), sort)
+        names = [self.held.names[row] for row in self.held.select(Wanted(sort="name", text="ledger"))]
+        self.assertEqual(names, sorted(names))
+        self.assertTrue(all("ledger" in name for name in names))
+
+    def test_the_page(self):
+        query = {"undertone": "blue", "family": "grey", "lrv_low": "50", "sort": "lrv"}
+        page = self.client.get(reverse("colours"), query)
+        rows = page.context["rows"]
+        self.assertTrue(rows)
+        self.assertTrue(all("blue" in row.undertone and row.family == "grey" for row in rows))
+        part = self.client.get(reverse("colours"), query, headers={"HX-Request": "true"})
+        self.assertNotContains(part, "<!doctype html>")
+
+    def test_nonsense_is_said_and_left_out(self):
+        page = self.client.get(reverse("colours"), {"lrv_low": "130", "family": "plaid", "maker": "x", "page": "-3"})
+        self.assertContains(page, "425 of 425")
+        self.assertContains(page, "less than or equal to 100")
+        self.assertContains(page, "plaid is not one of the available choices")
+
+    def test_nothing_fits(self):
+        self.assertContains(
+            self.client.get(reverse("colours"), {"q": "zzz"}), "No colour in these decks is all of that"
+        )
+
+    def test_anothers_deck_is_not_seen(self):
+        mine = Maker.objects.create(name="Isla’s deck", owner=self.isla)
+        Colour.objects.filter(code="H16.3").update(maker=mine)
+        Maker.objects.filter(pk=mine.pk).update(changed=timezone.now())
+        rory = world.person("rory")
+        self.assertEqual(len(catalogue(self.isla).ids) - len(catalogue(rory).ids), 1)
+        self.assertFalse(queries.search(rory, "h16.3").exists())
+        self.client.force_login(rory)
+        self.assertContains(self.client.get(reverse("colours"), {"maker": mine.pk}), "not one of the available")
 
 
 class OwnColours(TestCase):

@@ -36,7 +36,8 @@ class Ciede2000(unittest.TestCase):
 
     @given(labs, labs)
     def test_symmetric_zero_on_itself_and_reversing(self, one, other):
-        self.assertAlmostEqual(float(delta_e(one, other)), float(delta_e(other, one)), places=7)
+        # hues that are almost opposite have an ill-conditioned mean, hence 1e-6
+        self.assertAlmostEqual(float(delta_e(one, other)), float(delta_e(other, one)), delta=1e-6)
         self.assertAlmostEqual(float(delta_e(one, one)), 0.0, places=9)
         forth, back = difference(one, other), difference(other, one)
         self.assertAlmostEqual(float(forth.lightness), -float(back.lightness), places=7)

@@ -2,9 +2,10 @@
 
 from django.test import TestCase
 from django.urls import reverse
+from django.utils import timezone
 
 from decks import services as deck_services
-from decks.models import Colour
+from decks.models import Colour, Maker
 from decks.tests import world
 from prism import demo
 from prism.colour import from_hex, from_lab
@@ -177,6 +178,7 @@ class Showing(Studio):
         self.assertEqual(bench.beside.why, "clean")
         self.assertNotIn(self.review.colour, [held.colour for held in bench.comparators])
         Colour.objects.exclude(pk=self.review.colour.pk).delete()
+        Maker.objects.update(changed=timezone.now())
         alone = Bench(Review.objects.get())
         self.assertEqual((alone.comparators, alone.beside, alone.twins), ([], None, []))
         for step in Review.Step.values:

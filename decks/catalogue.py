@@ -1,0 +1,184 @@
+"""The colours a person may use, held in memory as arrays, so that thousands can be filtered while one types."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from functools import cached_property, lru_cache
+
+import numpy as np
+from django.contrib.auth.models import User
+from django.db.models import Count, Max, Q, QuerySet
+from numpy.typing import ArrayLike, NDArray
+
+from decks.models import Colour, Maker
+from prism import school
+from prism.difference import Nearest
+from prism.reading import Survey, survey
+from prism.spectrum import Array
+
+SORTS = {
+    "name": "name",
+    "code": "maker and code",
+    "lrv": "LRV, light first",
+    "-lrv": "LRV, dark first",
+    "warmth": "warm first",
+    "-warmth": "cool first",
+    "strength": "undertone, strong first",
+    "-strength": "undertone, passive first",
+    "hue": "hue of the undertone",
+}
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """What a person asked to see; anything left out does not narrow the list."""
+
+    text: str = ""
+    lrv_low: float | None = None
+    lrv_high: float | None = None
+    family: str = ""
+    undertone: str = ""
+    strength: str = ""
+    temperature: str = ""
+    maker: int | None = None
+    strip: int | None = None
+    recipe: bool = False
+    spectrum: bool = False
+    sort: str = "code"
+
+
+@dataclass(frozen=True)
+class Catalogue:
+    """Colours row for row: `ids`, `makers` (n,), `lab` (n, 3), `lrv` (n,), flags, and text to search in."""
+
+    ids: NDArray[np.int64]
+    makers: NDArray[np.int64]
+    strips: NDArray[np.int64]
+    lab: Array
+    lrv: Array
+    provenance: tuple[str, ...]
+    has_recipe: NDArray[np.bool_]
+    has_spectrum: NDArray[np.bool_]
+    texts: tuple[str, ...] = field(repr=False)
+    names: tuple[str, ...] = field(repr=False)
+
+    @cached_property
+    def index(self) -> Nearest:
+        """The tree for nearest colours."""
+        return Nearest(self.lab)
+
+    @cached_property
+    def survey(self) -> Survey:
+        """Every colour classified under the default school and its painted neutral."""
+        chosen = school.load()
+        return survey(self.lab, self.lrv, [chosen.uncertainty[key] for key in self.provenance], chosen)
+
+    @cached_property
+    def _name_order(self) -> NDArray[np.intp]:
+        return np.array(sorted(range(len(self.names)), key=self.names.__getitem__), dtype=np.intp)
+
+    def nearest(self, lab: ArrayLike, count: int) -> tuple[NDArray[np.intp], Array]:
+        """Return rows and ΔE00 of the nearest colours to one Lab (3,), nearest first."""
+        return self.index.query(lab, count)
+
+    def rows_of(self, ids: set[int]) -> NDArray[np.intp]:
+        """Return the rows at which these colours stand."""
+        return np.flatnonzero(np.isin(self.ids, list(ids)))
+
+    def select(self, wanted: Wanted) -> NDArray[np.intp]:
+        """Return the rows that fit, in the order asked for."""
+        chosen = school.load()
+        found = self.survey
+        keep = np.ones(len(self.ids), dtype=bool)
+        if wanted.lrv_low is not None:
+            keep &= self.lrv >= wanted.lrv_low
+        if wanted.lrv_high is not None:
+            keep &= self.lrv <= wanted.lrv_high
+        if wanted.maker is not None:
+            keep &= self.makers == wanted.maker
+        if wanted.strip is not None:
+            keep &= self.strips == wanted.strip
+        if wanted.recipe:
+            keep &= self.has_recipe
+        if wanted.spectrum:
+            keep &= self.has_spectrum
+        if wanted.family:
+            keep &= np.isin(found.family, family_codes(wanted.family, chosen))
+        if wanted.undertone == "none":
+            keep &= ~found.claimed
+        elif wanted.undertone:
+            keep &= found.claimed & (found.sector == chosen.undertone.words.index(wanted.undertone))
+        if wanted.strength:
+            keep &= chosen.strength.index(found.strength) == chosen.strength.words.index(wanted.strength)
+        if wanted.temperature:
+            keep &= chosen.temperature.index(found.warmth) == chosen.temperature.words.index(wanted.temperature)
+        rows = np.flatnonzero(keep)
+        for word in wanted.text.casefold().split()[:6]:
+            rows = np.array([row for row in rows.tolist() if word in self.texts[row]], dtype=np.intp)
+        return self._sorted(rows, wanted.sort)
+
+    def _sorted(self, rows: NDArray[np.intp], sort: str) -> NDArray[np.intp]:
+        if sort == "name":
+            return self._name_order[np.isin(self._name_order, rows)]
+        value = {
+            "lrv": -self.lrv,
+            "-lrv": self.lrv,
+            "warmth": -self.survey.warmth,
+            "-warmth": self.survey.warmth,
+            "strength": -self.survey.strength,
+            "-strength": self.survey.strength,
+            "hue": self.survey.hue,
+        }.get(sort)
+        return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
+
+
+def family_codes(word: str, chosen: school.School) -> list[int]:
+    """Return the survey's codes for a family or hue family."""
+    codes = [i for i, rule in enumerate(chosen.families) if rule.word == word]
+    if word in chosen.hue_family.words:
+        codes.append(-1 - chosen.hue_family.words.index(word))
+    return codes
+
+
+def family_words() -> list[str]:
+    """Return every family a colour can belong to, neutrals first."""
+    chosen = school.load()
+    return list(dict.fromkeys([rule.word for rule in chosen.families] + list(chosen.hue_family.words)))
+
+
+def makers_for(user: User) -> QuerySet[Maker]:
+    """Return the makers whose colours a person may use: everybody's and the person's own."""
+    return Maker.objects.filter(Q(owner=None) | Q(owner=user))
+
+
+def catalogue(user: User) -> Catalogue:
+    """Return the makers' colours that a person may use, read again only when a deck has changed."""
+    state = makers_for(user).aggregate(Count("id"), Max("changed"))
+    return _catalogue(user.pk, str(state))
+
+
+@lru_cache(maxsize=4)
+def _catalogue(user_id: int, state: str) -> Catalogue:
+    fields = ("id", "maker_id", "strip", "lab_l", "lab_a", "lab_b", "lrv", "provenance")
+    more = ("recipe_base", "has_spectrum", "name", "code", "maker__name")
+    rows = list(
+        Colour.objects.filter(Q(maker__owner=None) | Q(maker__owner_id=user_id), maker__isnull=False)
+        .order_by("maker_id", "id")
+        .values_list(*fields, *more)
+    )
+    columns = list(zip(*rows, strict=True)) or [()] * (len(fields) + len(more))
+    return Catalogue(
+        ids=np.array(columns[0], dtype=np.int64),
+        makers=np.array(columns[1], dtype=np.int64),
+        strips=np.array([strip or 0 for strip in columns[2]], dtype=np.int64),
+        lab=np.array(columns[3:6], dtype=np.float64).T.reshape(-1, 3),
+        lrv=np.array(columns[6], dtype=np.float64),
+        provenance=tuple(columns[7]),
+        has_recipe=np.array([bool(base) for base in columns[8]], dtype=bool),
+        has_spectrum=np.array(columns[9], dtype=bool),
+        texts=tuple(
+            f"{name} {code} {maker}".casefold()
+            for name, code, maker in zip(columns[10], columns[11], columns[12], strict=True)
+        ),
+        names=tuple(name.casefold() for name in columns[10]),
+    )
