@@ -148,6 +148,13 @@ class SpectrumForm(OwnColourForm):
         return spectrum.colour()
 
 
+class ImportForm(forms.Form):
+    """A file of a deck, and the name of the deck it goes to where the file names no maker."""
+
+    deck_name = forms.CharField(max_length=80, error_messages={"required": words.deck_name_needed()})
+    file = forms.FileField(allow_empty_file=True, error_messages={"required": words.deck_file_needed()})
+
+
 class FilterForm(forms.Form):
     """What to see of the decks. A value that makes no sense is left out, and said."""
 

@@ -33,6 +33,33 @@ class Maker(models.Model):
         return self.name
 
 
+class Import(models.Model):
+    """A file being brought into a deck: kept until it is brought in, then enough to undo it as one act."""
+
+    class State(models.TextChoices):
+        WAITING = "waiting", "waiting to be brought in"
+        DONE = "done", "brought in"
+        UNDONE = "undone", "undone"
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="imports")
+    deck_name = models.CharField(max_length=80)
+    file_name = models.CharField(max_length=200)
+    file_format = models.CharField(max_length=8)
+    mapping = models.JSONField(null=True, blank=True)
+    content = models.BinaryField(default=b"", editable=False)
+    state = models.CharField(max_length=8, choices=State, default=State.WAITING)
+    added = models.PositiveIntegerField(default=0)
+    changed = models.PositiveIntegerField(default=0)
+    previous = models.JSONField(default=list, editable=False)
+    created = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-created"]
+
+    def __str__(self) -> str:
+        return f"{self.file_name} into {self.deck_name}"
+
+
 class Colour(models.Model):
     """One colour: a maker's, or one that a person brought in.
 
@@ -67,6 +94,7 @@ class Colour(models.Model):
     )
     recipe_base = models.CharField(max_length=12, blank=True)
     recipe_amounts = models.JSONField(null=True, blank=True)
+    brought_in = models.ForeignKey(Import, null=True, blank=True, on_delete=models.SET_NULL, related_name="colours")
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:

@@ -14,7 +14,8 @@ from prism.colour import Colour as Paint
 from prism.demo import DeckColour
 
 
-def _numbers(paint: Paint) -> dict[str, Any]:
+def numbers_of(paint: Paint) -> dict[str, Any]:
+    """Return the fields of a colour that its numbers fill."""
     return {
         "lab_l": paint.lab[0],
         "lab_a": paint.lab[1],
@@ -30,7 +31,7 @@ def _numbers(paint: Paint) -> dict[str, Any]:
 
 def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:
     """Keep a colour that a person brought in, with the LRV its maker states if one was given."""
-    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **_numbers(paint))
+    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(paint))
 
 
 @transaction.atomic
@@ -50,7 +51,7 @@ def load_deck(entries: Iterable[DeckColour]) -> int:
                 step=entry.step,
                 recipe_base=entry.recipe.base,
                 recipe_amounts=dict(entry.recipe.amounts),
-                **_numbers(entry.colour),
+                **numbers_of(entry.colour),
             )
         )
     known = {(c.maker_id, c.code): c.pk for c in Colour.objects.filter(maker__in=makers.values())}
@@ -62,7 +63,7 @@ def load_deck(entries: Iterable[DeckColour]) -> int:
     changed = [
         f.name
         for f in Colour._meta.concrete_fields
-        if f.name not in ("id", "maker", "owner", "code", "created", "has_spectrum")
+        if f.name not in ("id", "maker", "owner", "code", "created", "has_spectrum", "brought_in")
     ]
     Colour.objects.bulk_update(stale, changed, batch_size=200)
     Maker.objects.filter(pk__in=[maker.pk for maker in makers.values()]).update(changed=timezone.now())

@@ -6,6 +6,12 @@ from decks import views
 
 urlpatterns = [
     path("", views.browse, name="colours"),
+    path("export/", views.export, name="deck-export"),
+    path("import/", views.bring_in, name="deck-import"),
+    path("import/<int:pk>/", views.preview, name="deck-preview"),
+    path("import/<int:pk>/apply/", views.apply, name="deck-apply"),
+    path("import/<int:pk>/undo/", views.undo, name="deck-undo"),
+    path("import/<int:pk>/cancel/", views.cancel, name="deck-cancel"),
     path("search/", views.search, name="colour-search"),
     path("new/<slug:source>/", views.own_colour, name="own-colour"),
 ]

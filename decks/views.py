@@ -3,15 +3,21 @@
 from __future__ import annotations
 
 import numpy as np
+from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse
-from django.shortcuts import redirect, render
+from django.shortcuts import get_object_or_404, redirect, render
 from django.utils.cache import patch_vary_headers
-from django.views.decorators.http import require_http_methods, require_safe
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from decks import queries, services
+from decks import files, queries, services
 from decks.catalogue import catalogue
-from decks.forms import FORMS, FilterForm, ways
+from decks.forms import FORMS, FilterForm, ImportForm, ways
+from decks.models import Import
+from decks.preview import Preview, columns_named
+from prism import words
+from prism.formats import deck
+from prism.formats.deck import DeckFileError
 from reviews import services as reviews
 from studio.http import StudioRequest
 from studio.uploads import too_large
@@ -37,7 +43,8 @@ def browse(request: StudioRequest) -> HttpResponse:
     rows = held.select(form.wanted())
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
-    context = {"form": form, "page": page, "rows": queries.browsed(held, shown), "total": len(held.ids)}
+    context = {"form": form, "page": page, "rows": queries.browsed(held, shown)}
+    context |= {"total": len(held.ids), "formats": files.FORMATS}
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response
@@ -59,3 +66,75 @@ def own_colour(request: StudioRequest, source: str) -> HttpResponse:
     colour = services.keep_own(request.user, form.cleaned_data["name"], form.paint, form.cleaned_data["lrv_stated"])
     review = reviews.start(request.user, colour, form.notes)
     return redirect(review)
+
+
+@require_safe
+def export(request: StudioRequest) -> HttpResponse:
+    """Give the colours that are filtered for as a file."""
+    kind = files.FORMATS.get(request.GET.get("format", ""))
+    if kind is None:
+        raise Http404
+    held = catalogue(request.user)
+    rows = held.select(FilterForm(request.GET, request.user).wanted())
+    colours = queries.by_ids(held.ids[rows].tolist())
+    content = kind.write(files.entries_of(colours[pk] for pk in held.ids[rows].tolist()))
+    response = HttpResponse(content, content_type=kind.mime)
+    response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
+    return response
+
+
+@require_http_methods(["GET", "POST"])
+def bring_in(request: StudioRequest) -> HttpResponse:
+    """Take a file of a deck, to be looked at before anything is written."""
+    form = ImportForm(request.POST or None, request.FILES or None)
+    if request.method == "POST":
+        if too_large(request):
+            form.errors["file"] = form.error_class([words.deck_too_large(deck.MAX_BYTES)])
+        elif form.is_valid():
+            upload = form.cleaned_data["file"]
+            try:
+                waiting = files.start(request.user, form.cleaned_data["deck_name"], upload.name, upload.read())
+                return redirect("deck-preview", waiting.pk)
+            except DeckFileError as wrong:
+                form.add_error("file", str(wrong))
+    done = Import.objects.filter(owner=request.user).exclude(state=Import.State.WAITING).defer("previous")[:10]
+    context = {"form": form, "done": done, "formats": files.FORMATS.values()}
+    return render(request, "decks/import.html", context, status=422 if form.errors else 200)
+
+
+@require_http_methods(["GET", "POST"])
+def preview(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show what a file would do to its deck; a POST names the columns of a table by hand."""
+    waiting = get_object_or_404(Import, pk=pk, owner=request.user, state=Import.State.WAITING)
+    if request.method == "POST":
+        waiting.mapping = Preview(waiting).keep_wavelengths(columns_named(request.POST.dict()))
+        waiting.save(update_fields=["mapping"])
+        return redirect("deck-preview", pk)
+    return render(request, "decks/preview.html", {"waiting": waiting, "preview": Preview(waiting)})
+
+
+@require_POST
+def apply(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring the file in."""
+    waiting = get_object_or_404(Import, pk=pk, owner=request.user)
+    try:
+        files.apply(waiting)
+    except DeckFileError:
+        return redirect("deck-preview", pk)
+    return redirect("deck-import")
+
+
+@require_POST
+def undo(request: StudioRequest, pk: int) -> HttpResponse:
+    """Take an import back."""
+    used = files.undo(get_object_or_404(Import, pk=pk, owner=request.user))
+    if used:
+        messages.info(request, words.kept_for_reviews(used))
+    return redirect("deck-import")
+
+
+@require_POST
+def cancel(request: StudioRequest, pk: int) -> HttpResponse:
+    """Forget a file that was not brought in."""
+    Import.objects.filter(pk=pk, owner=request.user, state=Import.State.WAITING).delete()
+    return redirect("deck-import")

@@ -163,8 +163,8 @@ if PRODUCTION:
     SESSION_COOKIE_SECURE = True
     CSRF_COOKIE_SECURE = True
 
-# a file beyond this never reaches memory or disk; the form says so beside the field
-UPLOAD_LIMIT_BYTES = 1_000_000
+# a file beyond the limit of its address is dropped while it arrives; the form says so beside the field
+UPLOAD_LIMITS = (("/colours/import/", 40_000_000), ("/", 1_000_000))
 FILE_UPLOAD_HANDLERS = ["studio.uploads.BoundedUploadHandler"]
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 DATA_UPLOAD_MAX_NUMBER_FIELDS = 200

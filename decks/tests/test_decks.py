@@ -41,7 +41,7 @@ class Loading(TestCase):
 
     def test_a_colour_is_a_makers_or_a_persons(self):
         with self.assertRaises(IntegrityError), transaction.atomic():
-            Colour.objects.create(name="Nobody’s", **services._numbers(from_hex("#808080")))
+            Colour.objects.create(name="Nobody’s", **services.numbers_of(from_hex("#808080")))
 
     def test_the_catalogue_follows_changes(self):
         isla = world.person()

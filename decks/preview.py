@@ -1,0 +1,129 @@
+"""What a waiting file would do, as its page shows it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from decks import files
+from decks.models import Import
+from prism import words
+from prism.formats import deck_csv
+from prism.formats.deck import DeckFileError
+
+SHOWN = 200
+"""Lines listed of each kind; beyond that the page says how many more there are."""
+COLUMN = "column-"
+
+
+@dataclass(frozen=True)
+class Column:
+    """A column of a table: its heading, a few values, and how it is understood."""
+
+    field: str
+    heading: str
+    values: tuple[str, ...]
+    understood: str
+
+
+class Preview:
+    """A waiting file looked at: the plan, or why there is none."""
+
+    def __init__(self, waiting: Import) -> None:
+        self.waiting = waiting
+
+    @cached_property
+    def _planned(self) -> tuple[files.Plan | None, str]:
+        try:
+            return files.plan(self.waiting), ""
+        except DeckFileError as wrong:
+            return None, str(wrong)
+
+    @property
+    def error(self) -> str:
+        """Why the file cannot be taken as it is understood now."""
+        return self._planned[1]
+
+    @property
+    def summary(self) -> str:
+        """What bringing it in would do."""
+        plan = self._planned[0]
+        if plan is None:
+            return ""
+        return words.plan_summary(len(plan.added), len(plan.changed), plan.unchanged, len(plan.problems))
+
+    @property
+    def can_apply(self) -> bool:
+        """Whether there is anything to bring in."""
+        plan = self._planned[0]
+        return plan is not None and bool(plan.added or plan.changed)
+
+    @property
+    def notes(self) -> tuple[str, ...]:
+        """How the file was understood."""
+        plan = self._planned[0]
+        return plan.notes if plan else ()
+
+    @property
+    def problems(self) -> list[str]:
+        """Lines left out, and why."""
+        plan = self._planned[0]
+        return [words.problem(p.line, p.column, p.message) for p in plan.problems[:SHOWN]] if plan else []
+
+    @property
+    def changes(self) -> list[tuple[str, str, str]]:
+        """Colours that would change: code, name and in what."""
+        plan = self._planned[0]
+        return [(c.entry.code, c.entry.name, words.listed(c.what)) for c in plan.changed[:SHOWN]] if plan else []
+
+    @property
+    def added(self) -> list[tuple[str, str, str, float]]:
+        """The first colours that would be added: screen colour, code, name and LRV."""
+        plan = self._planned[0]
+        return [(row.screen, row.code, row.name, row.lrv) for _, row in plan.added[:12]] if plan else []
+
+    @cached_property
+    def columns(self) -> list[Column]:
+        """The columns of a table, for naming them by hand; the many of a spectrum are left out."""
+        if self.waiting.file_format not in files.TABLES:
+            return []
+        try:
+            rows = files.head(self.waiting)
+        except DeckFileError:
+            return []
+        if not rows:
+            return []
+        guessed = deck_csv.guess(rows[0])
+        named = {int(i): name for i, name in self.waiting.mapping.items()} if self.waiting.mapping else guessed
+        return [
+            Column(
+                f"{COLUMN}{i}",
+                heading,
+                tuple(words.shortened(row[i], 24) for row in rows[1:] if i < len(row)),
+                named.get(i, ""),
+            )
+            for i, heading in enumerate(rows[0])
+            if not guessed.get(i, "").isdigit()
+        ]
+
+    @property
+    def choices(self) -> list[tuple[str, str]]:
+        """What a column can be."""
+        return [(name, words.column_choice(name)) for name in deck_csv.FIELDS]
+
+    def keep_wavelengths(self, mapping: dict[str, str]) -> dict[str, str]:
+        """Return a mapping by hand with the columns of the spectrum as they were understood."""
+        rows = files.head(self.waiting)
+        guessed = deck_csv.guess(rows[0]) if rows else {}
+        return {str(i): name for i, name in guessed.items() if name.isdigit()} | mapping
+
+
+def columns_named(data: Mapping[str, str]) -> dict[str, str]:
+    """Return the columns that a person named: column index to field."""
+    named: dict[str, str] = {}
+    for key, value in data.items():
+        index = key.removeprefix(COLUMN)
+        if key.startswith(COLUMN) and index.isdecimal() and value in deck_csv.FIELDS and value not in named.values():
+            named[index] = value
+    return named

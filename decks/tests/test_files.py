@@ -1,0 +1,172 @@
+"""Decks as files: looked at before anything is written, brought in whole, taken back as one act."""
+
+from unittest import mock
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import TestCase
+from django.urls import reverse
+
+from decks import files
+from decks.catalogue import catalogue
+from decks.models import Colour, Import, Maker
+from decks.tests import world
+from prism import demo
+from prism.formats import deck_csv, deck_json
+from reviews import services as reviews
+
+GOOD = "code,name,L*,a*,b*,LRV\nA1,Fog Bell,80,-1,2.5,57\nA2,Slack Tide,60,0,4,28\n"
+
+
+class Files(TestCase):
+    def setUp(self):
+        self.isla, self.rory = world.person(), world.person("rory")
+        self.client.force_login(self.isla)
+
+    def upload(self, content, name="deck.csv", deck="Own deck"):
+        data = content if isinstance(content, bytes) else content.encode()
+        return self.client.post(
+            reverse("deck-import"), {"deck_name": deck, "file": SimpleUploadedFile(name, data)}, follow=True
+        )
+
+    def waiting(self):
+        return Import.objects.get(state=Import.State.WAITING)
+
+    def bring(self, content, **more):
+        self.upload(content, **more)
+        self.client.post(reverse("deck-apply", args=[self.waiting().pk]))
+        return Import.objects.filter(state=Import.State.DONE).latest("id")
+
+    def codes(self):
+        return sorted(Colour.objects.filter(maker__owner=self.isla).values_list("code", flat=True))
+
+
+class Looking(Files):
+    def test_nothing_is_written_before_it_is_brought_in(self):
+        page = self.upload(GOOD)
+        self.assertContains(page, "2 to add, 0 to change, 0 already there")
+        self.assertContains(page, "Fog Bell")
+        self.assertFalse(Maker.objects.exists())
+        self.client.post(reverse("deck-cancel", args=[self.waiting().pk]))
+        self.assertFalse(Import.objects.exists())
+
+    def test_bad_lines_are_listed_and_the_good_ones_taken(self):
+        page = self.upload(GOOD + "A3,Bad,dim,0,0,\nA1,Again,50,0,0,\nA4,Far,140,0,0,\nA5,Bright,50,0,0,130\n")
+        for line in (
+            "Line 4, L*: &#x27;dim&#x27; is not a number",
+            "Line 5, code: &#x27;A1&#x27; stands in line 2 already",
+            "Line 6, L*: L* is 140",
+            "Line 7, LRV: LRV is 130",
+        ):
+            self.assertContains(page, line)
+        self.client.post(reverse("deck-apply", args=[self.waiting().pk]))
+        self.assertEqual(self.codes(), ["A1", "A2"])
+
+    def test_a_table_without_headings_is_named_by_hand(self):
+        page = self.upload("one,two,three,four,five\nA1,Fog,80,-1,2.5\n")
+        self.assertContains(page, "cannot be taken as it is")
+        url = reverse("deck-preview", args=[self.waiting().pk])
+        named = {"column-0": "code", "column-1": "name", "column-2": "l", "column-3": "a", "column-4": "b", "x": "y"}
+        page = self.client.post(url, named | {"column-9": "nonsense"}, follow=True)
+        self.assertContains(page, "1 to add")
+        self.client.post(reverse("deck-apply", args=[self.waiting().pk]))
+        self.assertEqual(Colour.objects.get(code="A1").lab_b, 2.5)
+
+    def test_what_is_no_deck_is_refused_beside_the_field(self):
+        for content, name, part in (
+            (b"%PDF-1.4", "deck.xlsx", "does not hold that"),
+            (b"PK\x03\x04rubbish", "deck.xlsx", "cannot be taken"),
+            (b"", "deck.csv", "The file is empty"),
+            (b"{}", "deck.json", "no deck"),
+        ):
+            self.assertContains(self.upload(content, name), part, status_code=422 if "hold" in part else 200)
+        nameless = self.client.post(reverse("deck-import"), {"deck_name": ""})
+        self.assertContains(nameless, "Give the deck a name", status_code=422)
+        self.assertContains(nameless, "Choose a file", status_code=422)
+
+    def test_too_large_never_arrives(self):
+        with self.settings(UPLOAD_LIMITS=(("/", 1000),)):
+            self.assertContains(self.upload(b"x" * 5000), "too large", status_code=422)
+        self.assertFalse(Import.objects.exists())
+
+    def test_nobody_elses(self):
+        self.upload(GOOD)
+        pk = self.waiting().pk
+        self.client.force_login(self.rory)
+        for name in ("deck-preview", "deck-apply", "deck-undo"):
+            method = self.client.get if name == "deck-preview" else self.client.post
+            self.assertEqual(method(reverse(name, args=[pk])).status_code, 404)
+        self.client.post(reverse("deck-cancel", args=[pk]))
+        self.assertEqual(self.waiting().pk, pk)
+
+
+class Doing(Files):
+    def test_again_updates_by_code_and_never_doubles(self):
+        self.bring(GOOD)
+        page = self.upload(GOOD.replace("Fog Bell,80", "Fog Bell,82").replace("A2", "A3"))
+        self.assertContains(page, "1 to add, 1 to change")
+        self.assertContains(page, "Fog Bell: Lab")
+        self.client.post(reverse("deck-apply", args=[self.waiting().pk]))
+        self.assertEqual(self.codes(), ["A1", "A2", "A3"])
+        self.assertEqual(Colour.objects.get(code="A1").lab_l, 82)
+        self.assertContains(self.upload(GOOD), "1 to change, 1 already there")
+
+    def test_undo_is_one_act(self):
+        first = self.bring(GOOD)
+        before = list(Colour.objects.order_by("pk").values())
+        second = self.bring(GOOD.replace("Fog Bell,80", "Fog Bell,82").replace("A2", "A3"))
+        self.client.post(reverse("deck-undo", args=[second.pk]))
+        self.assertEqual(list(Colour.objects.order_by("pk").values()), before)
+        self.client.post(reverse("deck-undo", args=[second.pk]))
+        self.client.post(reverse("deck-undo", args=[first.pk]))
+        self.assertFalse(Colour.objects.exists())
+        self.assertFalse(Maker.objects.exists())
+        self.assertEqual(len(catalogue(self.isla).ids), 0)
+
+    def test_undo_keeps_what_a_review_uses(self):
+        done = self.bring(GOOD)
+        reviews.start(self.isla, Colour.objects.get(code="A2"))
+        page = self.client.post(reverse("deck-undo", args=[done.pk]), follow=True)
+        self.assertContains(page, "One colour stayed, because a review uses it")
+        self.assertEqual(self.codes(), ["A2"])
+
+    def test_a_failure_half_way_leaves_nothing(self):
+        self.upload(GOOD)
+        with mock.patch("decks.files._touch", side_effect=RuntimeError), self.assertRaises(RuntimeError):
+            files.apply(self.waiting())
+        self.assertFalse(Colour.objects.exists())
+        self.assertEqual(self.waiting().added, 0)
+
+    def test_makers_named_in_the_file_become_decks(self):
+        self.bring("maker,code,name,hex\nOne,1,Aa,#808080\nTwo,1,Bb,#909090\n,2,Cc,#A0A0A0\n")
+        self.assertEqual(sorted(Maker.objects.values_list("name", flat=True)), ["One", "Own deck", "Two"])
+
+    def test_a_shared_deck_is_never_changed_by_a_file(self):
+        world.load_deck()
+        shared = world.colour("H16.3")
+        self.bring(f"maker,code,name,L*,a*,b*\n{shared.maker.name},H16.3,Mine,50,0,0\n")
+        again = Colour.objects.get(pk=shared.pk)
+        self.assertEqual((again.name, again.lab_l), (shared.name, shared.lab_l))
+        self.assertEqual(Colour.objects.get(maker__owner=self.isla).name, "Mine")
+
+
+class Exporting(Files):
+    def test_every_format_brings_back_what_it_can_hold(self):
+        world.load_deck()
+        for kind, known in files.FORMATS.items():
+            with self.subTest(kind):
+                answer = self.client.get(reverse("deck-export"), {"format": kind, "strip": "16", "q": "haaf"})
+                self.assertIn("attachment", answer["Content-Disposition"])
+                done = self.bring(answer.content, name=f"deck{known.endings[0]}")
+                self.assertEqual(done.added, 7)
+                kept = Colour.objects.get(maker__owner=self.isla, code="H16.3")
+                self.assertAlmostEqual(kept.lrv, demo.find("H16.3").colour.lrv, delta=0.8 if kind == "gpl" else 0.001)
+                self.assertEqual(bool(kept.recipe), "recipe" not in known.cannot_hold)
+                self.assertEqual(bool(kept.reflectance), "spectrum" not in known.cannot_hold)
+                self.client.post(reverse("deck-undo", args=[done.pk]))
+        self.assertEqual(self.client.get(reverse("deck-export"), {"format": "psd"}).status_code, 404)
+
+    def test_readers_are_chosen_by_content(self):
+        self.assertEqual(files.recognise("x.txt", deck_json.write([]).encode()), "json")
+        self.assertEqual(files.recognise("x.csv", deck_csv.write([]).encode()), "csv")
+        self.assertEqual(files.recognise("x.txt", b"GIMP Palette\n"), "gpl")
+        self.assertEqual(files.recognise("x.txt", b"CGATS.17\nBEGIN_DATA_FORMAT\n"), "cgats")

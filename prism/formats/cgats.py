@@ -1,0 +1,117 @@
+"""CGATS text (ANSI CGATS.17, ISO 28178): spectral and Lab tables between BEGIN_DATA and END_DATA."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from prism import words
+from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode
+
+_TOKEN = re.compile(r'"((?:[^"]|"")*)"|(\S+)')
+_SPECTRAL = re.compile(r"(?:SPECTRAL_NM|SPECTRAL_|NM|SPEC_|R_)_?(\d{3})", re.IGNORECASE)
+
+
+def _tokens(line: str) -> list[str]:
+    return [m[1].replace('""', '"') if m[2] is None else m[2] for m in _TOKEN.finditer(line)]
+
+
+def read(data: bytes) -> DeckFile:
+    """Return the deck in the first table of a CGATS file that has colours."""
+    fields: list[str] = []
+    lab50 = False
+    section, entries, problems = "", [], []
+    found_data = False
+    for number, raw in enumerate(decode(data).splitlines(), start=1):
+        line = raw.split("#", 1)[0].strip() if not section else raw.strip()
+        upper = line.upper()
+        if not line:
+            continue
+        if upper.startswith(("WEIGHTING_FUNCTION", "ILLUMINATION_NAME", "ILLUMINANT", "MEASUREMENT_SOURCE")):
+            lab50 = lab50 or "D50" in upper
+        elif upper == "BEGIN_DATA_FORMAT":
+            section, fields = "format", []
+        elif upper in ("END_DATA_FORMAT", "END_DATA"):
+            section = ""
+        elif upper == "BEGIN_DATA":
+            if not fields:
+                raise DeckFileError(words.cgats_no_format(number))
+            section, found_data = "data", True
+        elif section == "format":
+            fields += [token.upper() for token in _tokens(line)]
+        elif section == "data":
+            try:
+                entries.append(_entry(number, _tokens(line), fields, lab50))
+            except EntryError as bad:
+                problems.append(Problem(number, bad.column, str(bad)))
+    if not found_data:
+        raise DeckFileError(words.cgats_no_data())
+    if section == "data":
+        problems.append(Problem(number, "", words.cgats_cut_short()))
+    return DeckFile(entries, problems)
+
+
+def _entry(number: int, values: Sequence[str], fields: Sequence[str], lab50: bool) -> Entry:
+    if len(values) != len(fields):
+        raise EntryError("", words.cgats_length(len(values), len(fields)))
+    row = dict(zip(fields, values, strict=True))
+
+    def figure(field: str) -> float:
+        try:
+            value = float(row[field].replace(",", "."))
+        except ValueError:
+            raise EntryError(field, words.cell_not_a_number(row[field])) from None
+        if value != value or abs(value) == float("inf"):
+            raise EntryError(field, words.cell_not_a_number(row[field]))
+        return value
+
+    bands = sorted((float(m[1]), field) for field in fields if (m := _SPECTRAL.fullmatch(field)))
+    spectrum = tuple(figure(field) for _, field in bands)
+    if spectrum and max(spectrum) > 1.5:
+        spectrum = tuple(v / 100 for v in spectrum)
+    has_lab = {"LAB_L", "LAB_A", "LAB_B"} <= set(fields)
+    code = row.get("SAMPLE_ID", "") or row.get("SAMPLEID", "")
+    name = row.get("SAMPLE_NAME", "") or code
+    if not name:
+        raise EntryError("SAMPLE_ID", words.entry_nameless())
+    return Entry(
+        line=number,
+        code=code or name,
+        name=name,
+        lab=(figure("LAB_L"), figure("LAB_A"), figure("LAB_B")) if has_lab else None,
+        convention="lab50" if lab50 else "lab",
+        reflectance=spectrum or None,
+        wavelengths=tuple(nm for nm, _ in bands) or None,
+    )
+
+
+def write(entries: Sequence[Entry]) -> str:
+    """Return a CGATS file with Lab (D65/10°) and, where every entry has one on the same grid, the spectrum."""
+    grids = {entry.wavelengths for entry in entries}
+    bands = next(iter(grids)) if len(grids) == 1 else None
+    fields = ["SAMPLE_ID", "SAMPLE_NAME", "LAB_L", "LAB_A", "LAB_B"]
+    if bands:
+        fields += [f"SPECTRAL_NM{nm:g}" for nm in bands]
+    lines = [
+        "CGATS.17",
+        'ORIGINATOR "Gentle Prism"',
+        'WEIGHTING_FUNCTION "ILLUMINANT, D65"',
+        'WEIGHTING_FUNCTION "OBSERVER, 10 degree"',
+        f"NUMBER_OF_FIELDS {len(fields)}",
+        "BEGIN_DATA_FORMAT",
+        " ".join(fields),
+        "END_DATA_FORMAT",
+        f"NUMBER_OF_SETS {len(entries)}",
+        "BEGIN_DATA",
+    ]
+    for entry in entries:
+        lab = entry.lab or entry.colour().lab
+        spectrum = entry.reflectance if bands and entry.reflectance else ()
+        numbers = [*(f"{v:.5f}" for v in lab), *(f"{v:.7f}" for v in spectrum)]
+        lines.append(" ".join([_quoted(entry.code), _quoted(entry.name), *numbers]))
+    return "\n".join([*lines, "END_DATA", ""])
+
+
+def _quoted(text: str) -> str:
+    clean = " ".join(text.split()).replace('"', '""')
+    return f'"{clean}"'

@@ -1,0 +1,70 @@
+"""A deck as a spreadsheet (XLSX): the first sheet, read as a table like CSV. No formula is run, no macro read."""
+
+from __future__ import annotations
+
+import io
+import zipfile
+from collections.abc import Sequence
+from typing import Any
+
+from prism import words
+from prism.formats import deck_csv
+from prism.formats.deck import MAX_BYTES, MAX_ENTRIES, DeckFile, DeckFileError, Entry
+
+UNPACKED_BYTES = 400_000_000
+"""What the parts of a workbook may unpack to, all together."""
+MAX_COLUMNS = 200
+
+
+def read(data: bytes, mapping: dict[int, str] | None = None) -> DeckFile:
+    """Return the deck in the first sheet. Raises `DeckFileError`, also for what unpacks to absurd sizes."""
+    return deck_csv.read_rows(table(data), mapping)
+
+
+def table(data: bytes) -> list[tuple[int, list[str]]]:
+    """Return the numbered rows of the first sheet as text; a formula counts as the value that was saved with it."""
+    if len(data) > MAX_BYTES:
+        raise DeckFileError(words.deck_too_large(MAX_BYTES, len(data)))
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as packed:
+            if sum(part.file_size for part in packed.infolist()) > UNPACKED_BYTES:
+                raise DeckFileError(words.xlsx_bomb())
+        from openpyxl import load_workbook
+
+        book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)
+        sheet = book.worksheets[0]
+        rows = sheet.iter_rows(values_only=True, max_row=MAX_ENTRIES + 1, max_col=MAX_COLUMNS)
+        return [(line, [_text(cell) for cell in row]) for line, row in enumerate(rows, start=1)]
+    except DeckFileError:
+        raise
+    except Exception as wrong:  # the package raises many kinds for broken workbooks
+        raise DeckFileError(words.xlsx_broken(type(wrong).__name__)) from None
+
+
+def _text(cell: Any) -> str:
+    if cell is None:
+        return ""
+    return f"{cell:.12g}" if isinstance(cell, float) else str(cell)
+
+
+def write(entries: Sequence[Entry]) -> bytes:
+    """Return a workbook with the columns of the CSV; numbers are numbers, text is never a formula."""
+    from openpyxl import Workbook
+
+    book = Workbook(write_only=True)
+    sheet = book.create_sheet("Deck")
+    lines = deck_csv.table(deck_csv.write(entries))
+    sheet.append(lines[0])
+    first_number = lines[0].index("strip")
+    for line in lines[1:]:
+        sheet.append([_value(cell) if i >= first_number else cell for i, cell in enumerate(line)])
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+def _value(text: str) -> str | float:
+    try:
+        return float(text)
+    except ValueError:
+        return text

@@ -1,0 +1,46 @@
+"""GIMP palette (.gpl): red, green, blue and a name in each line. Screen values only."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from prism import words
+from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, decode
+
+
+def read(data: bytes) -> DeckFile:
+    """Return the deck in a palette; a name `code name` with a tab between keeps both."""
+    lines = decode(data).splitlines()
+    if not lines or lines[0].strip() != "GIMP Palette":
+        raise DeckFileError(words.gpl_other())
+    entries, problems = [], []
+    for number, line in enumerate(lines[1:], start=2):
+        clean = line.strip()
+        if not clean or clean.startswith(("#", "Name:", "Columns:")):
+            continue
+        parts = clean.split(None, 3)
+        try:
+            red, green, blue = (int(part) for part in parts[:3])
+        except ValueError:
+            problems.append(Problem(number, "", words.gpl_numbers(clean)))
+            continue
+        if not all(0 <= v <= 255 for v in (red, green, blue)):
+            problems.append(Problem(number, "", words.gpl_numbers(clean)))
+            continue
+        label = parts[3] if len(parts) > 3 else f"#{red:02X}{green:02X}{blue:02X}"
+        code, tab, name = label.partition("\t")
+        entries.append(
+            Entry(number, code.strip(), (name if tab else code).strip(), hex=f"#{red:02X}{green:02X}{blue:02X}")
+        )
+    return DeckFile(entries, problems)
+
+
+def write(entries: Sequence[Entry], title: str = "Gentle Prism") -> str:
+    """Return a palette of the entries' screen colours."""
+    lines = ["GIMP Palette", f"Name: {' '.join(title.split())}", "Columns: 7", "#"]
+    for entry in entries:
+        shown = entry.hex or entry.colour().screen
+        red, green, blue = (int(shown[i : i + 2], 16) for i in (1, 3, 5))
+        label = "\t".join(" ".join(text.split()) for text in (entry.code, entry.name))
+        lines.append(f"{red:3d} {green:3d} {blue:3d}\t{label}")
+    return "\n".join([*lines, ""])

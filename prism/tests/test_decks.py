@@ -1,0 +1,246 @@
+"""Decks as files: round trips, bad lines, hostile files."""
+
+import io
+import json
+import unittest
+import zipfile
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from prism import demo
+from prism.colour import IntakeError
+from prism.formats import cgats, deck_csv, deck_json, deck_xlsx, gimp_palette
+from prism.formats.deck import DeckFile, DeckFileError, Entry
+from prism.spectrum import BANDS
+
+GRID = tuple(float(nm) for nm in BANDS)
+
+
+def entries(step=25):
+    return [
+        Entry(
+            line=0, code=e.code, name=e.name, maker=e.maker, strip=e.strip, step=e.step, lab=e.colour.lab,
+            reflectance=e.colour.reflectance, wavelengths=GRID, hex=e.colour.screen, lrv=round(e.colour.lrv, 1),
+            recipe_base=e.recipe.base, recipe=tuple(e.recipe.amounts.items()),
+        )
+        for e in demo.deck()[::step]
+    ]  # fmt: skip
+
+
+class RoundTrips(unittest.TestCase):
+    def check(self, found: DeckFile, *, spectrum=True, recipe=True, strip=True, lab=True):
+        self.assertEqual(found.problems, [])
+        self.assertEqual(len(found.entries), len(entries()))
+        for was, now in zip(entries(), found.entries, strict=True):
+            self.assertEqual((now.code, now.name), (was.code, was.name))
+            if lab:
+                np.testing.assert_allclose(now.lab, was.lab, rtol=1e-4, atol=1e-4)
+            if spectrum:
+                np.testing.assert_allclose(now.reflectance, was.reflectance, rtol=1e-5)
+                self.assertEqual(now.wavelengths, GRID)
+            if recipe:
+                self.assertEqual((now.recipe_base, dict(now.recipe)), (was.recipe_base, dict(was.recipe)))
+            if strip:
+                self.assertEqual((now.maker, now.strip, now.step, now.lrv), (was.maker, was.strip, was.step, was.lrv))
+
+    def test_csv_json_and_xlsx_keep_everything(self):
+        self.check(deck_csv.read(deck_csv.write(entries()).encode()))
+        self.check(deck_json.read(deck_json.write(entries()).encode()))
+        self.check(deck_xlsx.read(deck_xlsx.write(entries())))
+
+    def test_cgats_keeps_lab_and_spectrum(self):
+        self.check(cgats.read(cgats.write(entries()).encode()), recipe=False, strip=False)
+
+    def test_gimp_palette_keeps_screen_values(self):
+        found = gimp_palette.read(gimp_palette.write(entries()).encode())
+        self.check(found, spectrum=False, recipe=False, strip=False, lab=False)
+        self.assertEqual([e.hex for e in found.entries], [e.hex for e in entries()])
+
+    def test_names_that_a_spreadsheet_would_run(self):
+        hostile = [
+            Entry(1, "=1+1", '=HYPERLINK("x")', maker="@maker", lab=(50, 0, 0)),
+            Entry(2, "-2", "+3", lab=(1, 2, 3)),
+        ]
+        text = deck_csv.write(hostile)
+        for line in text.splitlines()[1:]:
+            self.assertFalse(line.startswith(("=", "+", "-", "@")), line)
+        self.assertIn("'=1+1", text)
+        for found in (deck_csv.read(text.encode()), deck_xlsx.read(deck_xlsx.write(hostile))):
+            self.assertEqual(
+                [(e.code, e.name, e.maker) for e in found.entries], [(e.code, e.name, e.maker) for e in hostile]
+            )
+
+    def test_what_is_read_becomes_the_same_colour(self):
+        found = deck_json.read(deck_json.write(entries()).encode())
+        for was, now in zip(demo.deck()[::25], found.entries, strict=True):
+            np.testing.assert_allclose(now.colour().lab, was.colour.lab, atol=1e-9)
+
+
+class Csv(unittest.TestCase):
+    def test_separators_commas_orders_and_encodings(self):
+        for text in (
+            "code,name,L*,a*,b*\nA1,Fog,80,-1,2.5\n",
+            "Name;Code;B*;A*;L*\nFog;A1;2,5;−1;80\n",
+            "L\ta\tb\tcode\tname\n80\t-1\t2.5\tA1\tFog\n",
+            "\ufeffcode,name,L*,a*,b*,remark\n\n A1 , Fog ,80,-1,2.5,x\n",
+        ):
+            for encoding in ("utf-8", "utf-16"):
+                found = deck_csv.read(text.encode(encoding))
+                self.assertEqual(found.problems, [])
+                entry = found.entries[0]
+                self.assertEqual((entry.code, entry.name, entry.lab), ("A1", "Fog", (80, -1, 2.5)))
+        self.assertIn("remark", found.notes[0])
+        self.assertEqual(deck_csv.read("code,name,hex\nA,Caf\xe9,#808080\n".encode("cp1252")).entries[0].name, "Café")
+
+    def test_a_mapping_overrides_the_headings(self):
+        data = b"one,two,three,four\nA1,80,-1,2.5\n"
+        with self.assertRaises(DeckFileError) as caught:
+            deck_csv.read(data)
+        self.assertIn("one, two, three, four", str(caught.exception))
+        found = deck_csv.read(data, {0: "code", 1: "l", 2: "a", 3: "b"})
+        self.assertEqual(found.entries[0].lab, (80, -1, 2.5))
+
+    def test_bad_lines_are_named_and_the_others_taken(self):
+        lines = ["code,name,L*,a*,b*,LRV,strip", "A1,x,eighty,0,0,,", "A2,y,80,,0,,", ",,80,0,0,,"]
+        text = "\n".join([*lines, "A4,z,80,0,0,57,2.5", "A5,ok,80,0,0,57,2"])
+        found = deck_csv.read(text.encode())
+        self.assertEqual([e.code for e in found.entries], ["A5"])
+        self.assertEqual(
+            [(p.line, p.column) for p in found.problems], [(2, "L*"), (3, "a*"), (4, "code"), (5, "strip")]
+        )
+        self.assertIn("'eighty'", found.problems[0].message)
+
+    def test_spectra_in_percent_and_with_holes(self):
+        header = "code," + ",".join(f"R{nm:g}" for nm in GRID)
+        found = deck_csv.read(f"{header}\nA,{','.join(['45'] * 31)}\nB,{','.join(['45'] * 30)},\n".encode())
+        self.assertAlmostEqual(found.entries[0].reflectance[0], 0.45)
+        self.assertIn("700 nm is missing", found.problems[0].message)
+
+    def test_colours_that_cannot_be(self):
+        for entry, part in (
+            (Entry(1, "a", "a", lab=(140, 0, 0)), "L* is 140"),
+            (Entry(1, "a", "a", lab=(50, 0, 0), lrv=130), "LRV is 130"),
+            (Entry(1, "a", "a", hex="#12"), "six"),
+            (Entry(1, "a", "a"), "no numbers"),
+            (Entry(1, "a", "a", reflectance=(-0.1,) * 31, wavelengths=GRID), "-0.1 at 400 nm"),
+            (Entry(1, "a", "a", reflectance=(0.1,) * 3, wavelengths=(400, 410, 420)), "at least 6"),
+        ):
+            with self.assertRaises(IntakeError) as caught:
+                entry.colour()
+            self.assertIn(part, str(caught.exception))
+
+
+class OtherFiles(unittest.TestCase):
+    def test_a_table_as_another_program_writes_it(self):
+        text = (
+            'CGATS.17\n\nFILE_DESCRIPTOR "test"\nWEIGHTING_FUNCTION "ILLUMINANT, D50"\n# a remark\nNUMBER_OF_FIELDS 5\n'
+            "BEGIN_DATA_FORMAT\nSAMPLE_ID SAMPLE_NAME\nLAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nNUMBER_OF_SETS 2\n"
+            "BEGIN_DATA\n"
+            '1 "Lamp ""Room"" white" 96.1 -0.5 2.4\n2 Slate 40,5 -1.0 -2.0\n3 short 1\nEND_DATA\n'
+        )
+        found = cgats.read(text.encode())
+        self.assertEqual([e.name for e in found.entries], ['Lamp "Room" white', "Slate"])
+        self.assertEqual((found.entries[0].convention, found.entries[1].lab), ("lab50", (40.5, -1.0, -2.0)))
+        self.assertEqual(found.problems[0].line, 15)
+
+    def test_files_that_are_something_else(self):
+        for read, data in (
+            (cgats.read, b"hello"),
+            (cgats.read, b"BEGIN_DATA\n1 2 3\nEND_DATA"),
+            (gimp_palette.read, b"JASC-PAL"),
+            (gimp_palette.read, b""),
+            (deck_json.read, b"{"),
+            (deck_json.read, b"[]"),
+            (deck_json.read, b'{"format": "gentle-prism deck", "version": 9, "colours": []}'),
+            (deck_json.read, b"[" * 100_000),
+            (deck_xlsx.read, b"PK\x03\x04 not really"),
+            (deck_xlsx.read, b""),
+            (deck_csv.read, b""),
+            (deck_csv.read, b"\x00\x01\x02"),
+            (deck_csv.read, b'code,name,hex\n"open,x,#808080\n'),
+        ):
+            with self.assertRaises(DeckFileError) as caught:
+                read(data)
+            self.assertTrue(str(caught.exception).strip())
+
+    def test_a_table_cut_short_is_said(self):
+        whole = cgats.write(entries()).splitlines()
+        found = cgats.read("\n".join(whole[:-3]).encode())
+        self.assertIn("cut short", found.problems[-1].message)
+
+    def test_json_entries_that_are_wrong(self):
+        colours = [
+            1,
+            {},
+            {"code": "a", "lab": [1, 2]},
+            {"code": 5},
+            {"code": "a", "strip": "x"},
+            {"code": "a", "lrv": "x"},
+            {"code": "a", "reflectance": [0.5]},
+            {"code": "a", "recipe": {"colorants": {"LB": -1}}},
+            {"code": "ok", "lab": [50, 0, 0]},
+        ]
+        whole = {"format": deck_json.FORMAT, "version": 1, "colours": colours}
+        found = deck_json.read(json.dumps(whole).encode())
+        self.assertEqual([e.code for e in found.entries], ["ok"])
+        self.assertEqual([p.line for p in found.problems], list(range(1, 9)))
+
+    def test_a_workbook_that_unpacks_to_zeros(self):
+        packed = io.BytesIO()
+        with (
+            zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as book,
+            book.open("xl/worksheets/sheet1.xml", "w", force_zip64=True) as part,
+        ):
+            for _ in range(410):
+                part.write(b"\0" * 1_000_000)
+        with self.assertRaises(DeckFileError) as caught:
+            deck_xlsx.read(packed.getvalue())
+        self.assertIn("unpacks", str(caught.exception))
+
+
+READERS = (deck_csv.read, deck_json.read, cgats.read, gimp_palette.read, deck_xlsx.read)
+SEEDS = [
+    deck_csv.write(entries(80)).encode(),
+    deck_json.write(entries(80)).encode(),
+    cgats.write(entries(80)).encode(),
+    gimp_palette.write(entries(80)).encode(),
+    deck_xlsx.write(entries(80)),
+]
+
+
+class Fuzzing(unittest.TestCase):
+    def read(self, reader, data):
+        try:
+            found = reader(data)
+        except DeckFileError as wrong:
+            self.assertTrue(str(wrong).strip())
+            return
+        for entry in found.entries:
+            try:
+                entry.colour()
+            except IntakeError as wrong:
+                self.assertTrue(str(wrong).strip())
+
+    @settings(max_examples=120)
+    @given(st.sampled_from(READERS), st.binary(max_size=400))
+    def test_any_bytes(self, reader, data):
+        self.read(reader, data)
+
+    @settings(max_examples=250)
+    @given(st.integers(0, 4), st.data())
+    def test_good_files_damaged(self, which, data):
+        seed = bytearray(SEEDS[which])
+        for _ in range(data.draw(st.integers(1, 6))):
+            at = data.draw(st.integers(0, len(seed) - 1))
+            act = data.draw(st.sampled_from(["cut", "byte", "repeat"]))
+            if act == "cut":
+                del seed[at : at + data.draw(st.integers(1, 40))]
+            elif act == "byte":
+                seed[at] = data.draw(st.integers(0, 255))
+            else:
+                seed[at:at] = seed[at : at + 30]
+            if not seed:
+                break
+        self.read(READERS[which], bytes(seed))
