@@ -13,9 +13,10 @@ from django.utils import timezone
 from decks.models import Colour, Import, Maker
 from decks.services import numbers_of
 from prism import words
+from prism.colour import Colour as Paint
 from prism.colour import IntakeError
 from prism.formats import cgats, deck_csv, deck_json, deck_xlsx, gimp_palette
-from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, decode
+from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, colours, decode
 from prism.spectrum import BANDS
 
 
@@ -135,7 +136,7 @@ def plan(waiting: Import) -> Plan:
     added: list[tuple[Entry, Colour]] = []
     changed: list[Change] = []
     unchanged = 0
-    for entry in found.entries:
+    for entry, paint in zip(found.entries, colours(found.entries), strict=True):
         key = (entry.maker or waiting.deck_name, entry.code)
         if key in seen:
             problems.append(Problem(entry.line, "code", words.duplicate_code(entry.code, seen[key])))
@@ -144,11 +145,10 @@ def plan(waiting: Import) -> Plan:
         if too_long:
             problems.append(Problem(entry.line, too_long, words.too_long(too_long, LENGTHS[too_long])))
             continue
-        try:
-            row = _row(entry)
-        except IntakeError as wrong:
-            problems.append(Problem(entry.line, wrong.field, str(wrong)))
+        if isinstance(paint, IntakeError):
+            problems.append(Problem(entry.line, paint.field, str(paint)))
             continue
+        row = _row(entry, paint)
         seen[key] = entry.line
         if key not in known:
             added.append((entry, row))
@@ -164,7 +164,7 @@ def plan(waiting: Import) -> Plan:
 LENGTHS = {"code": 40, "name": 120, "maker": 80}
 
 
-def _row(entry: Entry) -> Colour:
+def _row(entry: Entry, paint: Paint) -> Colour:
     return Colour(
         code=entry.code,
         name=entry.name,
@@ -173,7 +173,7 @@ def _row(entry: Entry) -> Colour:
         lrv_stated=entry.lrv,
         recipe_base=entry.recipe_base[:12],
         recipe_amounts=dict(entry.recipe) or None,
-        **numbers_of(entry.colour()),
+        **numbers_of(paint),
     )
 
 
@@ -253,7 +253,7 @@ def _touch(makers: Iterable[Maker]) -> None:
     Maker.objects.filter(pk__in=[maker.pk for maker in makers]).update(changed=timezone.now())
 
 
-def entries_of(colours: Iterable[Colour]) -> list[Entry]:
+def entries_of(kept: Iterable[Colour]) -> list[Entry]:
     """Return colours as entries of a file."""
     grid = tuple(float(nm) for nm in BANDS)
     return [
@@ -272,7 +272,7 @@ def entries_of(colours: Iterable[Colour]) -> list[Entry]:
             recipe_base=colour.recipe_base,
             recipe=tuple((colour.recipe_amounts or {}).items()),
         )
-        for colour in colours
+        for colour in kept
     ]
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 import numpy as np
-from numpy.typing import ArrayLike
+from numpy.typing import ArrayLike, NDArray
 
 from prism import screen, words
 from prism.adaptation import lab_d50_to_lab
@@ -64,27 +64,46 @@ def from_lab(lab: ArrayLike, convention: str = "lab", provenance: str | None = N
             raise IntakeError(name, words.out_of_range(name, value, low, high))
     if convention not in CONVENTIONS:
         raise IntakeError("convention", words.unknown_choice("convention", convention, CONVENTIONS))
-    converted = _triple(lab_d50_to_lab(given)) if convention == "lab50" else given
-    rgb, inside = screen.lab_to_screen(converted)
-    return Colour(
-        lab=converted,
-        lrv=float(lightness_to_lrv(converted[0])),
-        screen=screen.to_hex(rgb)[0],
-        in_gamut=bool(inside),
-        provenance=provenance or ("converted-lab" if convention == "lab50" else "maker-lab"),
-        given=words.lab_given(given, convention),
-    )
+    return many_from_lab([given], convention, provenance)[0]
+
+
+def lab_is_sound(lab: ArrayLike) -> NDArray[np.bool_]:
+    """Return whether each Lab (n, 3) lies within the limits that `from_lab` accepts."""
+    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    low, high = np.array(list(LIMITS.values())).T
+    sound: NDArray[np.bool_] = ((values >= low) & (values <= high)).all(axis=1)
+    return sound
+
+
+def many_from_lab(lab: ArrayLike, convention: str = "lab", provenance: str | None = None) -> list[Colour]:
+    """Return colours from Lab (n, 3) that is known to be sound."""
+    given = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    converted = lab_d50_to_lab(given) if convention == "lab50" else given
+    source = provenance or ("converted-lab" if convention == "lab50" else "maker-lab")
+    said = [words.lab_given(row, convention) for row in given.tolist()]
+    return _colours(converted, lightness_to_lrv(converted[:, 0]), screen.lab_to_screen(converted), source, said)
 
 
 def from_hex(text: str) -> Colour:
     """Return a colour from a screen value `#RRGGBB`. Raises `IntakeError`."""
+    return many_from_rgb([parse_hex(text)])[0]
+
+
+def parse_hex(text: str) -> Array:
+    """Return encoded sRGB (3,) of a screen value. Raises `IntakeError`."""
     try:
-        rgb = screen.parse_hex(text)
+        return screen.parse_hex(text)
     except screen.HexError:
         raise IntakeError("hex", words.bad_hex(text)) from None
-    colour = from_lab(screen.rgb_to_lab(rgb), provenance="screen")
-    shown = screen.to_hex(rgb)[0]
-    return replace(colour, screen=shown, in_gamut=True, given=words.hex_given(shown))
+
+
+def many_from_rgb(rgb: ArrayLike) -> list[Colour]:
+    """Return colours from encoded sRGB (n, 3); what a screen showed, it can show again unchanged."""
+    values = np.asarray(rgb, dtype=np.float64).reshape(-1, 3)
+    lab = screen.rgb_to_lab(values)
+    shown = values, np.ones(len(values), dtype=bool)
+    said = [words.hex_given(text) for text in screen.to_hex(values)] if len(values) else []
+    return _colours(lab, lightness_to_lrv(lab[:, 0]), shown, "screen", said)
 
 
 def from_reflectance(reflectance: ArrayLike, provenance: str = "reading-single", given: str = "") -> Colour:
@@ -92,13 +111,24 @@ def from_reflectance(reflectance: ArrayLike, provenance: str = "reading-single",
     values = np.asarray(reflectance, dtype=np.float64)
     if values.shape != BANDS.shape:
         raise IntakeError("reflectance", words.wrong_band_count(values.size))
-    rgb, inside = screen.reflectance_to_screen(values)
-    return Colour(
-        lab=_triple(to_lab(values)),
-        lrv=float(to_lrv(values)),
-        screen=screen.to_hex(rgb)[0],
-        in_gamut=bool(inside),
-        provenance=provenance,
-        given=given or words.spectrum_given(1),
-        reflectance=tuple(float(v) for v in values),
-    )
+    return many_from_reflectance(values[None], provenance, given)[0]
+
+
+def many_from_reflectance(reflectance: ArrayLike, provenance: str = "reading-single", given: str = "") -> list[Colour]:
+    """Return colours from reflectances (n, 31), fractions."""
+    values = np.asarray(reflectance, dtype=np.float64).reshape(-1, BANDS.size)
+    said = [given or words.spectrum_given(1)] * len(values)
+    colours = _colours(to_lab(values), to_lrv(values), screen.reflectance_to_screen(values), provenance, said)
+    return [replace(colour, reflectance=tuple(row)) for colour, row in zip(colours, values.tolist(), strict=True)]
+
+
+def _colours(
+    lab: Array, lrv: Array, shown: tuple[Array, NDArray[np.bool_]], provenance: str, given: list[str]
+) -> list[Colour]:
+    if not given:
+        return []
+    hexes = screen.to_hex(shown[0])
+    return [
+        Colour(lab=(row[0], row[1], row[2]), lrv=y, screen=text, in_gamut=inside, provenance=provenance, given=said)
+        for row, y, text, inside, said in zip(lab.tolist(), lrv.tolist(), hexes, shown[1].tolist(), given, strict=True)
+    ]

@@ -169,17 +169,38 @@ def axis_vectors(subject_undertone: ArrayLike, school: School) -> dict[str, Arra
 
 @dataclass(frozen=True)
 class AxisView:
-    """A deck seen from a subject: `axes` names, `share` (n, axes) of each difference along each axis, 0 when it lies
-    the other way, and ΔE00 `distance` (n,)."""
+    """The part of a deck within reach of a subject, seen along the subject's axes.
 
+    `rows` (n,) of the deck; `axes` names; `share` (n, axes) of each difference along each axis, 0 when it lies the
+    other way; ΔE00 `distance` (n,).
+    """
+
+    rows: NDArray[np.intp]
     axes: tuple[str, ...]
     share: Array
     distance: Array
 
+    def without(self, rows: list[int]) -> AxisView:
+        """Return the view with some rows of the deck left out."""
+        keep = ~np.isin(self.rows, rows)
+        return AxisView(self.rows[keep], self.axes, self.share[keep], self.distance[keep])
 
-def view_along_axes(subject: Reading, lab: ArrayLike, school: School, neutral: WorkingNeutral) -> AxisView:
-    """Return how a deck (n, 3) lies along the subject's axes."""
-    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+
+def view_along_axes(
+    subject: Reading,
+    lab: ArrayLike,
+    school: School,
+    neutral: WorkingNeutral,
+    exclude: NDArray[np.intp] | None = None,
+) -> AxisView:
+    """Return how a deck (n, 3) lies along the subject's axes; rows of `exclude` are not looked at."""
+    deck = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    # ΔE00 is never less than ΔL'/S_L, and S_L stays under 1.75
+    near = np.abs(deck[:, 0] - subject.lab[0]) <= 1.75 * FARTHEST
+    if exclude is not None:
+        near[exclude] = False
+    rows = np.flatnonzero(near)
+    values = deck[rows]
     own = np.asarray(subject.undertone.vector)
     vectors = axis_vectors(own, school)
     offset = np.concatenate([values[:, :1] - subject.lab[0], neutral.undertone(values) - own], axis=1)
@@ -190,39 +211,33 @@ def view_along_axes(subject: Reading, lab: ArrayLike, school: School, neutral: W
         # what overshoots the neutral shows the opposite undertone, and is no greyer
         u = offset[:, 1:] + own
         share[np.hypot(u[:, 0], u[:, 1]) >= np.hypot(*own), list(vectors).index("greyer")] = 0
-    return AxisView(tuple(vectors), share, delta_e(np.asarray(subject.lab), values))
+    distance = delta_e(np.asarray(subject.lab), values)
+    within = (distance > max(school.just_seen, subject.uncertainty)) & (distance <= FARTHEST)
+    return AxisView(rows[within], tuple(vectors), share[within], distance[within])
 
 
-def near_identicals(
-    subject: Reading,
-    lab: ArrayLike,
-    school: School,
-    neutral: WorkingNeutral,
-    exclude: NDArray[np.intp] | None = None,
-) -> dict[str, Pick]:
-    """Return, for each axis, the deck colour that differs from the subject most purely along it at a readable size.
+def near_identicals(view: AxisView, school: School) -> dict[str, Pick]:
+    """Return, for each axis, the colour in view that differs most purely along it at a readable size.
 
-    `lab` (n, 3); `exclude` indices never to pick. No colour is picked twice; an axis with nothing on it is absent.
+    No colour is picked twice; an axis with nothing on it is absent.
     """
-    view = view_along_axes(subject, lab, school, neutral)
     low, high = school.readable
     # 1 where the difference is easy to see, falling away where it is faint or where it shows too much at once
     readable = np.minimum(1.0, view.distance / low) ** 2 * np.exp(-np.maximum(view.distance - high, 0) / 3)
-    score = view.share * readable[:, None]
-    least = max(school.just_seen, subject.uncertainty)
-    score[(view.distance <= least) | (view.distance > FARTHEST)] = 0
-    score[view.share <= ON_AXIS] = 0
-    if exclude is not None:
-        score[exclude] = 0
+    score = np.where(view.share > ON_AXIS, view.share * readable[:, None], 0.0)
+    # no axis needs more candidates than there are axes to be beaten by
+    best = np.argsort(-score, axis=0, kind="stable")[: len(view.axes)] if len(score) else np.empty((0, 0), dtype=int)
+    ranked = sorted(
+        (-float(score[row, column]), int(row), column)
+        for column in range(best.shape[1])
+        for row in best[:, column]
+        if score[row, column] > 0
+    )
     picks: dict[str, Pick] = {}
-    order = np.argsort(-score, axis=None, kind="stable")
-    for flat in order[: 400 * len(view.axes)]:
-        index, column = (int(v) for v in np.unravel_index(flat, score.shape))
-        if score[index, column] <= 0 or len(picks) == len(view.axes):
-            break
-        axis = view.axes[column]
+    for _, row, column in ranked:
+        axis, index = view.axes[column], int(view.rows[row])
         if axis not in picks and all(pick.index != index for pick in picks.values()):
-            picks[axis] = Pick(index, axis, float(view.distance[index]), float(view.share[index, column]))
+            picks[axis] = Pick(index, axis, float(view.distance[row]), float(view.share[row, column]))
     return {axis: picks[axis] for axis in AXES if axis in picks}
 
 
@@ -235,25 +250,18 @@ class Bracket:
     after: Pick | None
 
 
-def brackets(
-    subject: Reading, lab: ArrayLike, school: School, neutral: WorkingNeutral, exclude: NDArray[np.intp] | None = None
-) -> list[Bracket]:
-    """Return the bracket of the subject on each pair of axes: the nearest deck colour mainly along it, each side."""
-    view = view_along_axes(subject, lab, school, neutral)
-    least = max(school.just_seen, subject.uncertainty)
-    eligible = (view.distance > least) & (view.distance <= FARTHEST)
-    if exclude is not None:
-        eligible[exclude] = False
+def brackets(view: AxisView) -> list[Bracket]:
+    """Return the bracket on each pair of axes: the nearest colour in view mainly along it, each side."""
 
     def nearest_on(axis: str) -> Pick | None:
         if axis not in view.axes:
             return None
         share = view.share[:, view.axes.index(axis)]
-        candidates = np.flatnonzero(eligible & (share > ON_AXIS))
+        candidates = np.flatnonzero(share > ON_AXIS)
         if not candidates.size:
             return None
-        index = int(candidates[np.argmin(view.distance[candidates])])
-        return Pick(index, axis, float(view.distance[index]), float(share[index]))
+        row = int(candidates[np.argmin(view.distance[candidates])])
+        return Pick(int(view.rows[row]), axis, float(view.distance[row]), float(share[row]))
 
     return [Bracket(pair, nearest_on(pair[0]), nearest_on(pair[1])) for pair in OPPOSITES]
 

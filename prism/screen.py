@@ -67,19 +67,24 @@ def xyz_to_screen(xyz: ArrayLike) -> tuple[Array, NDArray[np.bool_]]:
 
     A colour the screen cannot show keeps its lightness and hue; its chroma is reduced until it fits.
     """
-    values = np.atleast_2d(np.asarray(xyz, dtype=np.float64))
+    values = np.array(xyz, dtype=np.float64, ndmin=2)
     inside = _fits(values)
-    lab = xyz_to_lab(values, SRGB_WHITE)
+    if not inside.all():
+        values[~inside] = _reduced(values[~inside])
+    shape = np.shape(xyz)
+    return encode(values @ XYZ_TO_RGB.T).reshape(shape), inside.reshape(shape[:-1])
+
+
+def _reduced(xyz: Array) -> Array:
+    """Return colours outside the gamut with as much of their chroma as fits."""
+    lab = xyz_to_lab(xyz, SRGB_WHITE)
     lab[..., 0] = np.clip(lab[..., 0], 0, 100)
-    low, high = np.where(inside, 1.0, 0.0), np.ones(lab.shape[:-1])
-    for _ in range(_HALVINGS if not inside.all() else 0):
+    low, high = np.zeros(lab.shape[:-1]), np.ones(lab.shape[:-1])
+    for _ in range(_HALVINGS):
         middle = (low + high) / 2
         fits = _fits(lab_to_xyz(_scale_chroma(lab, middle), SRGB_WHITE))
         low, high = np.where(fits, middle, low), np.where(fits, high, middle)
-    mapped = lab_to_xyz(_scale_chroma(lab, low), SRGB_WHITE)
-    rgb = encode(np.where(inside[..., None], values, mapped) @ XYZ_TO_RGB.T)
-    shape = np.shape(xyz)
-    return rgb.reshape(shape), inside.reshape(shape[:-1])
+    return lab_to_xyz(_scale_chroma(lab, low), SRGB_WHITE)
 
 
 def to_hex(rgb: ArrayLike) -> list[str]:

@@ -87,7 +87,7 @@ _COUNTS = "none one two three four five six seven eight nine ten eleven twelve".
 
 def count(value: int, noun: str, plural: str | None = None) -> str:
     """Return a count in words up to twelve, with its noun."""
-    return f"{numeral(value)} {noun if value == 1 else plural or noun + 's'}"
+    return f"{numeral(value) if value else 'no'} {noun if value == 1 else plural or noun + 's'}"
 
 
 def numeral(value: int) -> str:

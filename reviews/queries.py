@@ -129,14 +129,21 @@ class Bench:
         return held
 
     @cached_property
+    def _view(self) -> comparison.AxisView:
+        """The decks along the subject's axes."""
+        return comparison.view_along_axes(
+            self.reading, self._deck.lab, self.school, self.neutral, exclude=self._own_rows
+        )
+
+    @cached_property
     def _set(self) -> dict[str, Held]:
         """The comparison set: reference whites, then near-identicals by axis."""
         whites = comparison.reference_whites(
             self._deck.lab, self._deck.lrv, self.school, self.neutral, exclude=self._own_rows
         )
-        away = np.array([*self._own_rows, *whites.values()], dtype=np.intp)
         picks = {why: comparison.Pick(row, why, 0.0) for why, row in whites.items()}
-        picks |= comparison.near_identicals(self.reading, self._deck.lab, self.school, self.neutral, exclude=away)
+        apart = self._view.without(list(whites.values()))
+        picks |= comparison.near_identicals(apart, self.school)
         return self._hold(picks)
 
     @property
@@ -192,7 +199,7 @@ class Bench:
     @cached_property
     def brackets(self) -> list[PlacedBracket]:
         """The subject's place: the nearest colour on either side of each pair of axes."""
-        found = comparison.brackets(self.reading, self._deck.lab, self.school, self.neutral, exclude=self._own_rows)
+        found = comparison.brackets(self._view)
         picks = {pick.why: pick for b in found for pick in (b.before, b.after) if pick}
         held = self._hold(picks)
         names = {pick.index: held[why].name for why, pick in picks.items()}

@@ -8,8 +8,18 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from prism import words
-from prism.colour import Colour, IntakeError, from_hex, from_lab, from_reflectance
-from prism.spectrum import resample
+from prism.colour import (
+    CONVENTIONS,
+    Colour,
+    IntakeError,
+    from_lab,
+    lab_is_sound,
+    many_from_lab,
+    many_from_reflectance,
+    many_from_rgb,
+    parse_hex,
+)
+from prism.spectrum import Array, resample
 
 MAX_BYTES = 40_000_000
 MAX_ENTRIES = 300_000
@@ -52,24 +62,85 @@ class Entry:
 
     def colour(self) -> Colour:
         """Return the colour, from the best of what the entry holds. Raises `IntakeError`."""
-        if self.lrv is not None and not 0 <= self.lrv <= 100:
-            raise IntakeError("LRV", words.out_of_range("LRV", self.lrv, 0, 100))
-        if self.reflectance is not None and self.wavelengths is not None:
-            values = np.array(self.reflectance)
-            bad = np.flatnonzero(~((values >= 0) & (values <= 1.2)))
-            if bad.size:
-                nm = self.wavelengths[int(bad[0])]
-                raise IntakeError("reflectance", words.bad_reflectance(nm, float(values[bad[0]])))
-            try:
-                bands = resample(self.wavelengths, values)
-            except ValueError as reason:
-                raise IntakeError("wavelengths", words.csv_grid(str(reason))) from None
-            return from_reflectance(bands, "reading-single", words.spectrum_given(1))
-        if self.lab is not None:
-            return from_lab(self.lab, self.convention)
-        if self.hex:
-            return from_hex(self.hex)
-        raise IntakeError("colour", words.no_numbers())
+        found = colours([self])[0]
+        if isinstance(found, IntakeError):
+            raise found
+        return found
+
+
+def colours(entries: Sequence[Entry]) -> list[Colour | IntakeError]:
+    """Return the colour of each entry, from the best of what it holds, or what is wrong with it.
+
+    Entries of one kind are converted together, so that a large deck costs little more than a small one.
+    """
+    found: list[Colour | IntakeError | None] = [None] * len(entries)
+    kinds: dict[tuple[object, ...], list[int]] = {}
+    for i, entry in enumerate(entries):
+        if entry.lrv is not None and not 0 <= entry.lrv <= 100:
+            found[i] = IntakeError("LRV", words.out_of_range("LRV", entry.lrv, 0, 100))
+        elif entry.reflectance is not None and entry.wavelengths is not None:
+            kinds.setdefault(("reflectance", entry.wavelengths), []).append(i)
+        elif entry.lab is not None:
+            kinds.setdefault(("lab", entry.convention), []).append(i)
+        elif entry.hex:
+            kinds.setdefault(("hex",), []).append(i)
+        else:
+            found[i] = IntakeError("colour", words.no_numbers())
+    for kind, rows in kinds.items():
+        members = [entries[i] for i in rows]
+        made = _OF_KIND[str(kind[0])](members)
+        for i, colour in zip(rows, made, strict=True):
+            found[i] = colour
+    return [colour for colour in found if colour is not None]
+
+
+def _of_labs(members: Sequence[Entry]) -> list[Colour | IntakeError]:
+    convention = members[0].convention
+    lab = np.array([entry.lab for entry in members], dtype=np.float64)
+    sound = lab_is_sound(lab) & (convention in CONVENTIONS)
+    made = iter(many_from_lab(lab[sound], convention))
+    return [next(made) if ok else _wrong(entry) for entry, ok in zip(members, sound.tolist(), strict=True)]
+
+
+def _wrong(entry: Entry) -> Colour | IntakeError:
+    """Return what is wrong with one Lab."""
+    try:
+        return from_lab(entry.lab or (), entry.convention)
+    except IntakeError as wrong:
+        return wrong
+
+
+def _of_hexes(members: Sequence[Entry]) -> list[Colour | IntakeError]:
+    parsed: list[Array | IntakeError] = []
+    for entry in members:
+        try:
+            parsed.append(parse_hex(entry.hex))
+        except IntakeError as wrong:
+            parsed.append(wrong)
+    made = iter(many_from_rgb([rgb for rgb in parsed if not isinstance(rgb, IntakeError)]))
+    return [one if isinstance(one, IntakeError) else next(made) for one in parsed]
+
+
+def _of_spectra(members: Sequence[Entry]) -> list[Colour | IntakeError]:
+    grid = np.array(members[0].wavelengths)
+    found: list[Colour | IntakeError] = []
+    good: list[tuple[float, ...]] = []
+    for entry in members:
+        values = entry.reflectance or ()
+        bad = next((i for i, value in enumerate(values) if not 0 <= value <= 1.2), None)
+        if bad is not None:
+            found.append(IntakeError("reflectance", words.bad_reflectance(float(grid[bad]), values[bad])))
+        else:
+            good.append(values)
+    try:
+        made = iter(many_from_reflectance(resample(grid, np.array(good)))) if good else iter(())
+    except ValueError as reason:
+        return [IntakeError("wavelengths", words.csv_grid(str(reason)))] * len(members)
+    wrong = iter(found)
+    return [next(made) if all(0 <= v <= 1.2 for v in entry.reflectance or ()) else next(wrong) for entry in members]
+
+
+_OF_KIND = {"lab": _of_labs, "hex": _of_hexes, "reflectance": _of_spectra}
 
 
 @dataclass(frozen=True)
@@ -88,28 +159,6 @@ class DeckFile:
     entries: list[Entry]
     problems: list[Problem] = field(default_factory=list)
     notes: tuple[str, ...] = ()
-
-
-@dataclass(frozen=True)
-class Loss:
-    """What a format cannot hold, for how many entries."""
-
-    what: str
-    count: int
-
-
-def losses(entries: Sequence[Entry], *, spectrum: bool, recipe: bool, strip: bool, lab: bool) -> list[Loss]:
-    """Return what is lost when entries are written to a format that can hold only some of it."""
-    lost = []
-    for what, kept, held in (
-        ("spectrum", spectrum, sum(e.reflectance is not None for e in entries)),
-        ("Lab", lab, sum(e.lab is not None for e in entries)),
-        ("recipe", recipe, sum(bool(e.recipe_base) for e in entries)),
-        ("strip and step", strip, sum(e.strip is not None for e in entries)),
-    ):
-        if held and not kept:
-            lost.append(Loss(what, held))
-    return lost
 
 
 def decode(data: bytes) -> str:

@@ -20,6 +20,10 @@ REVERSED |= {after: before for before, after in REVERSED.items()}
 rows = st.integers(0, len(DECK) - 1)
 
 
+def view(subject, *away, lab=LAB):
+    return comparison.view_along_axes(subject, lab, WALL, WALL.neutral, exclude=np.array(away, dtype=int))
+
+
 class Pairs(unittest.TestCase):
     @given(rows, rows)
     def test_swapping_reverses_every_difference(self, one, other):
@@ -100,7 +104,7 @@ class NearIdenticals(unittest.TestCase):
     @given(rows)
     def test_each_lies_mostly_along_its_axis(self, row):
         subject = READINGS[row]
-        picks = comparison.near_identicals(subject, LAB, WALL, WALL.neutral, exclude=np.array([row]))
+        picks = comparison.near_identicals(view(subject, row), WALL)
         self.assertEqual(len({pick.index for pick in picks.values()}), len(picks))
         own = np.array(subject.undertone.vector)
         for axis, pick in picks.items():
@@ -123,15 +127,16 @@ class NearIdenticals(unittest.TestCase):
 
     def test_most_demo_colours_find_most_axes(self):
         found = [
-            len(comparison.near_identicals(READINGS[row], LAB, WALL, WALL.neutral, exclude=np.array([row])))
+            len(comparison.near_identicals(view(READINGS[row], row), WALL))
             for row in range(0, len(DECK), 9)
             if READINGS[row].family.is_neutral
         ]
         self.assertGreaterEqual(np.mean(found), 6)
 
     def test_an_empty_deck(self):
-        self.assertEqual(comparison.near_identicals(READINGS[0], np.empty((0, 3)), WALL, WALL.neutral), {})
-        for bracket in comparison.brackets(READINGS[0], np.empty((0, 3)), WALL, WALL.neutral):
+        nothing = view(READINGS[0], lab=np.empty((0, 3)))
+        self.assertEqual(comparison.near_identicals(nothing, WALL), {})
+        for bracket in comparison.brackets(nothing):
             self.assertIsNone(bracket.before)
             self.assertIn("nothing", words.bracket(bracket, {}).lower())
 
@@ -139,21 +144,21 @@ class NearIdenticals(unittest.TestCase):
 class Brackets(unittest.TestCase):
     def test_nothing_nearer_lies_on_either_side(self):
         row = 150
-        view = comparison.view_along_axes(READINGS[row], LAB, WALL, WALL.neutral)
-        found = comparison.brackets(READINGS[row], LAB, WALL, WALL.neutral, exclude=np.array([row]))
+        seen = view(READINGS[row], row)
+        found = comparison.brackets(seen)
         self.assertEqual([b.axes for b in found], list(comparison.OPPOSITES))
         picks = [pick for b in found for pick in (b.before, b.after) if pick]
         self.assertGreaterEqual(len(picks), 5)
         for pick in picks:
-            column = view.axes.index(pick.why)
-            rivals = np.flatnonzero((view.share[:, column] > 0.5) & (view.distance > 0.5))
-            self.assertAlmostEqual(float(view.distance[rivals].min()), pick.delta_e)
+            column = seen.axes.index(pick.why)
+            rivals = np.flatnonzero(seen.share[:, column] > 0.5)
+            self.assertAlmostEqual(float(seen.distance[rivals].min()), pick.delta_e)
 
 
 class Supporting(unittest.TestCase):
     def test_greyer_agrees_and_clearer_disagrees(self):
         blue = read(demo.find("H16.3").colour, WALL)
-        picks = comparison.near_identicals(blue, LAB, WALL, WALL.neutral)
+        picks = comparison.near_identicals(view(blue), WALL)
         others = [READINGS[picks["greyer"].index], READINGS[picks["clearer"].index], blue]
         found = comparison.support(blue, others, WALL)
         self.assertEqual((found.agree, found.disagree, found.silent), ((0,), (1,), (2,)))
