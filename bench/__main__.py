@@ -102,6 +102,43 @@ def review_page() -> None:
     report("whole review page over the wire, fonts and all", f"{total / 1000:.0f} kB", "under 250 kB")
 
 
+def fifty_thousand_line_deck() -> None:
+    """After `review_page`, which sets Django up."""
+    from django.contrib.auth.models import User
+    from django.test import Client
+
+    from decks import files
+    from decks.catalogue import Wanted, catalogue
+    from decks.models import Colour
+    from decks.preview import Preview
+    from prism.formats.deck import Entry
+    from prism.reading import read
+    from prism.school import load
+
+    rng = np.random.default_rng(5)
+    lines = [f"C{i},Name {i},{row[0]:.2f},{row[1]:.2f},{row[2]:.2f}" for i, row in enumerate(deck(ROWS, rng))]
+    owner = User.objects.create(username="bench")
+    waiting = files.start(owner, "Bench", "deck.csv", "\n".join(["code,name,L*,a*,b*", *lines]).encode())
+    looked = best(lambda: Preview(waiting).summary, 1)
+    one_by_one = best(lambda: [Entry(1, "a", "a", lab=(50, 1, i / 100)).colour() for i in range(500)], 3) * ROWS / 500
+    report("50,000 lines looked at", f"{looked:.1f} s", "3 s")
+    report("  against converting the colours one by one", f"{one_by_one / looked:.1f}×", "-")
+    brought = best(lambda: files.apply(waiting), 1)
+    report("  brought in", f"{brought:.1f} s", "10 s")
+    held = catalogue(owner)
+    wanted = Wanted(lrv_low=50, lrv_high=70, undertone="blue", sort="lrv")
+    held.select(wanted)
+    filtered = best(lambda: held.select(wanted), 5)
+    some = list(Colour.objects.filter(maker__owner=owner)[:500])
+    naive = best(lambda: [read(c.paint, load()).undertone.main == "blue" for c in some], 2) * ROWS / 500
+    report("filter and order of 50,000, against reading each", f"{naive / filtered:.0f}×", "-")
+    client = Client()
+    client.force_login(owner, backend="django.contrib.auth.backends.ModelBackend")
+    for url in ("/colours/?undertone=blue&sort=lrv", "/colours/search/?q=123"):
+        took = best(lambda url=url: client.get(url, headers={"HX-Request": "true"}), 5)
+        report(f"  in the server: {url}", f"{1000 * took:.0f} ms", "50 ms")
+
+
 def shipped(root: os.PathLike[str], url: str) -> int:
     """Return the bytes sent for a static file: compressed where the server has it so."""
     path = f"{os.fspath(root)}/{url.removeprefix('/static/')}"
@@ -113,6 +150,7 @@ def main() -> None:
     nearest_of_fifty_thousand()
     import_time()
     review_page()
+    fifty_thousand_line_deck()
 
 
 if __name__ == "__main__":

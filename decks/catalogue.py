@@ -16,6 +16,9 @@ from prism.difference import Nearest
 from prism.reading import Survey, survey
 from prism.spectrum import Array
 
+MOST_WORDS = 6
+"""Words of a search that are looked at."""
+
 SORTS = {
     "name": "name",
     "code": "maker and code",
@@ -61,6 +64,7 @@ class Catalogue:
     has_spectrum: NDArray[np.bool_]
     texts: tuple[str, ...] = field(repr=False)
     names: tuple[str, ...] = field(repr=False)
+    codes: tuple[str, ...] = field(repr=False)
 
     @cached_property
     def index(self) -> Nearest:
@@ -113,7 +117,7 @@ class Catalogue:
         if wanted.temperature:
             keep &= chosen.temperature.index(found.warmth) == chosen.temperature.words.index(wanted.temperature)
         rows = np.flatnonzero(keep)
-        for word in wanted.text.casefold().split()[:6]:
+        for word in wanted.text.casefold().split()[:MOST_WORDS]:
             rows = np.array([row for row in rows.tolist() if word in self.texts[row]], dtype=np.intp)
         return self._sorted(rows, wanted.sort)
 
@@ -181,4 +185,5 @@ def _catalogue(user_id: int, state: str) -> Catalogue:
             for name, code, maker in zip(columns[10], columns[11], columns[12], strict=True)
         ),
         names=tuple(name.casefold() for name in columns[10]),
+        codes=tuple(code.casefold() for code in columns[11]),
     )

@@ -97,16 +97,16 @@ class Change:
     """A colour of the deck that a file would change, and in what."""
 
     entry: Entry
-    row: Colour
+    values: dict[str, Any]
     known: Colour
     what: tuple[str, ...]
 
 
 @dataclass(frozen=True)
 class Plan:
-    """What bringing a file in would do, decided before anything is written."""
+    """What bringing a file in would do, decided before anything is written; `values` are fields of a colour."""
 
-    added: list[tuple[Entry, Colour]]
+    added: list[tuple[Entry, dict[str, Any]]]
     changed: list[Change]
     unchanged: int
     problems: list[Problem]
@@ -133,7 +133,7 @@ def plan(waiting: Import) -> Plan:
         for colour in Colour.objects.filter(maker__owner=waiting.owner).select_related("maker")
     }
     seen: dict[tuple[str, str], int] = {}
-    added: list[tuple[Entry, Colour]] = []
+    added: list[tuple[Entry, dict[str, Any]]] = []
     changed: list[Change] = []
     unchanged = 0
     for entry, paint in zip(found.entries, colours(found.entries), strict=True):
@@ -148,14 +148,14 @@ def plan(waiting: Import) -> Plan:
         if isinstance(paint, IntakeError):
             problems.append(Problem(entry.line, paint.field, str(paint)))
             continue
-        row = _row(entry, paint)
+        values = _values(entry, paint)
         seen[key] = entry.line
         if key not in known:
-            added.append((entry, row))
+            added.append((entry, values))
             continue
-        what = _differences(known[key], row)
+        what = _differences(known[key], values)
         if what:
-            changed.append(Change(entry, row, known[key], what))
+            changed.append(Change(entry, values, known[key], what))
         else:
             unchanged += 1
     return Plan(added, changed, unchanged, sorted(problems, key=lambda p: p.line), found.notes)
@@ -164,20 +164,19 @@ def plan(waiting: Import) -> Plan:
 LENGTHS = {"code": 40, "name": 120, "maker": 80}
 
 
-def _row(entry: Entry, paint: Paint) -> Colour:
-    return Colour(
-        code=entry.code,
-        name=entry.name,
-        strip=entry.strip,
-        step=entry.step,
-        lrv_stated=entry.lrv,
-        recipe_base=entry.recipe_base[:12],
-        recipe_amounts=dict(entry.recipe) or None,
-        **numbers_of(paint),
-    )
+def _values(entry: Entry, paint: Paint) -> dict[str, Any]:
+    return {
+        "code": entry.code,
+        "name": entry.name,
+        "strip": entry.strip,
+        "step": entry.step,
+        "lrv_stated": entry.lrv,
+        "recipe_base": entry.recipe_base[:12],
+        "recipe_amounts": dict(entry.recipe) or None,
+    } | numbers_of(paint)
 
 
-def _differences(known: Colour, row: Colour) -> tuple[str, ...]:
+def _differences(known: Colour, values: dict[str, Any]) -> tuple[str, ...]:
     def same(one: Any, other: Any) -> bool:
         if isinstance(one, float) and isinstance(other, float):
             return abs(one - other) < 1e-6
@@ -188,7 +187,7 @@ def _differences(known: Colour, row: Colour) -> tuple[str, ...]:
     return tuple(
         what
         for what, fields in _COMPARED.items()
-        if not all(same(getattr(known, field), getattr(row, field)) for field in fields)
+        if not all(same(getattr(known, field), values[field]) for field in fields)
     )
 
 
@@ -212,14 +211,18 @@ def apply(waiting: Import) -> Import:
             makers[name] = Maker.objects.get_or_create(name=name, owner=waiting.owner)[0]
         return makers[name]
 
-    for entry, row in intended.added:
-        row.maker, row.brought_in = maker(entry.maker or waiting.deck_name), waiting
-    Colour.objects.bulk_create([row for _, row in intended.added], batch_size=1000)
+    Colour.objects.bulk_create(
+        (
+            Colour(maker=maker(entry.maker or waiting.deck_name), brought_in=waiting, **values)
+            for entry, values in intended.added
+        ),
+        batch_size=1000,
+    )
     previous = []
     for change in intended.changed:
         previous.append({"id": change.known.pk} | {name: getattr(change.known, name) for name in WRITTEN})
         for name in WRITTEN:
-            setattr(change.known, name, getattr(change.row, name))
+            setattr(change.known, name, change.values[name])
         maker(change.entry.maker or waiting.deck_name)
     Colour.objects.bulk_update([change.known for change in intended.changed], WRITTEN, batch_size=200)
     _touch(makers.values())

@@ -8,8 +8,7 @@ import numpy as np
 from django import forms
 from django.contrib.auth.models import User
 
-from decks import queries
-from decks.catalogue import SORTS, Wanted, family_words
+from decks.catalogue import SORTS, Wanted, family_words, makers_for
 from prism import school, words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError, from_hex, from_lab
@@ -175,7 +174,7 @@ class FilterForm(forms.Form):
         super().__init__(data)
         chosen = school.load()
         undertones = [("none", words.NO_UNDERTONE), *((word, word) for word in chosen.undertone.words)]
-        makers = [(str(maker.pk), maker.name) for maker in queries.makers(user)]
+        makers = [(str(maker.pk), maker.name) for maker in makers_for(user).order_by("name")]
         for name, choices in (
             ("family", [(word, word) for word in family_words()]),
             ("undertone", undertones),

@@ -81,7 +81,8 @@ class Preview:
     def added(self) -> list[tuple[str, str, str, float]]:
         """The first colours that would be added: screen colour, code, name and LRV."""
         plan = self._planned[0]
-        return [(row.screen, row.code, row.name, row.lrv) for _, row in plan.added[:12]] if plan else []
+        first = [values for _, values in plan.added[:12]] if plan else []
+        return [(v["screen"], v["code"], v["name"], v["lrv"]) for v in first]
 
     @cached_property
     def columns(self) -> list[Column]:

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import Case, Count, Q, QuerySet, Value, When
+from django.db.models import Count, Q, QuerySet
 from numpy.typing import NDArray
 
-from decks.catalogue import Catalogue, makers_for
+from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, Maker
 from prism import school, words
 from prism.reading import read_many
@@ -23,20 +24,29 @@ def visible_to(user: User) -> QuerySet[Colour]:
     return Colour.objects.filter(shared | Q(maker__owner=user) | Q(owner=user)).select_related("maker")
 
 
-def search(user: User, text: str) -> QuerySet[Colour]:
-    """Return colours whose name, code or maker holds every word typed, best matches first."""
-    found = visible_to(user)
-    typed = text.split()[:6]
+def search(user: User, text: str) -> list[int]:
+    """Return ids of colours whose name, code or maker holds every word typed: the person's own, then best matches."""
+    typed = text.casefold().split()[:MOST_WORDS]
+    own = Colour.objects.filter(owner=user)
     for word in typed:
-        found = found.filter(Q(name__icontains=word) | Q(code__icontains=word) | Q(maker__name__icontains=word))
+        own = own.filter(name__icontains=word)
+    held = catalogue(user)
+    rows = held.select(Wanted(text=text, sort="name" if typed else "code")).tolist()
     whole = " ".join(typed)
-    rank = Case(
-        When(code__iexact=whole, then=Value(0)),
-        When(name__istartswith=whole, then=Value(1)),
-        When(code__istartswith=whole, then=Value(2)),
-        default=Value(3),
-    )
-    return found.order_by(rank, "name", "id") if typed else found.order_by("id")
+
+    def rank(row: int) -> int:
+        if held.codes[row] == whole:
+            return 0
+        return 1 if held.names[row].startswith(whole) else 2 if held.codes[row].startswith(whole) else 3
+
+    ranked = sorted(rows, key=rank) if typed else rows
+    return [*own.order_by("name", "id").values_list("id", flat=True), *held.ids[ranked].tolist()]
+
+
+def in_order(ids: Sequence[int]) -> list[Colour]:
+    """Return colours by id, in the order of the ids."""
+    found = by_ids(list(ids))
+    return [found[pk] for pk in ids if pk in found]
 
 
 @dataclass(frozen=True)

@@ -31,7 +31,8 @@ def search(request: StudioRequest) -> HttpResponse:
     """Show colours that match what is typed, as boards that start a review."""
     text = request.GET.get("q", "")
     page = Paginator(queries.search(request.user, text), queries.PAGE).get_page(request.GET.get("page"))
-    context = {"page": page, "q": text, "beside_of": request.GET.get("beside_of", "")}
+    found = queries.in_order(list(page.object_list))
+    context = {"page": page, "found": found, "q": text, "beside_of": request.GET.get("beside_of", "")}
     return render(request, "decks/results.html" if request.htmx else "decks/search.html", context)
 
 

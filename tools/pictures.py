@@ -43,6 +43,13 @@ class Camera:
         print(name)
 
 
+def _survey_file() -> Path:
+    path = Path(tempfile.mkdtemp()) / "survey.csv"
+    lines = ["code;name;L*;a*;b*;LRV;remark", "S1;Quay wall;70,2;-1;3,1;41;dry", "S2;Winch house;sixty;0;4;;wet"]
+    path.write_text("\n".join([*lines, "S3;Slip rails;45;1;6;14,6;dry", "S3;Slip rails;46;1;6;;dry"]))
+    return path
+
+
 def main() -> None:
     camera = Camera(sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8000")
     main_review = f"/reviews/{camera.reviews[MAIN]}"
@@ -53,6 +60,14 @@ def main() -> None:
     camera.type("#id_hex", "#C4CBC")
     camera.click(".intake .strong")
     camera.take("own-colour")
+    camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
+    camera.take("decks")
+    camera.open("/colours/import/")
+    camera.type("#id_deck_name", "Harbour survey")
+    camera.type("#id_file", str(_survey_file()))
+    camera.click("main form .strong")
+    camera.take("import")
+    camera.click("form[action*=cancel] button")
     for step in ("read", "compare", "place", "strength"):
         camera.open(f"{main_review}/{step}/")
         if step == "compare":
