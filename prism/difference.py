@@ -142,7 +142,7 @@ class Nearest:
         if self._tree is None or count <= 0:
             return np.empty(0, dtype=np.intp), np.empty(0)
         point = _flatten(target)
-        _, pool = self._tree.query(point, k=min(8 * count, len(self.lab)))
+        _, pool = self._tree.query(point, k=min(4 * count, len(self.lab)))
         pool = np.atleast_1d(pool)
         worst = float(np.partition(delta_e(target, self.lab[pool]), count - 1)[count - 1])
         reach = worst * _stretch(target, worst)
@@ -155,8 +155,9 @@ class Nearest:
 def _stretch(target: Array, reach: float) -> float:
     """Return how many times flattened distance may exceed ΔE00 within `reach` of a colour.
 
-    Bounds found by search over 24 million pairs (`bench/stretch.py`), with a margin: 1.2 where both colours are
-    near-neutral or lie in the warm hues, 2.7 where the blue rotation term or chroma flattening acts.
+    The largest ratio found by search over 24 million pairs (`bench/stretch.py`) in any cell of chroma and hue that the
+    candidates may lie in, with a margin. It is small between near-neutral colours and in the warm hues, and large
+    where the blue rotation term acts.
     """
     chroma = float(np.hypot(target[1], target[2]))
     if chroma + _TAME * reach < 20:
@@ -165,10 +166,24 @@ def _stretch(target: Array, reach: float) -> float:
         return _WILD  # candidates may lie in any hue
     arc = np.degrees(np.arcsin(3 * reach / chroma))
     hue = np.degrees(np.arctan2(target[2], target[1])) % 360
-    return _TAME if hue - arc > 30 and hue + arc < 140 else _WILD
+    rows = np.searchsorted(_CHROMA_EDGES, [chroma - 3 * reach, chroma + 3 * reach], side="right")
+    columns = np.arange(np.floor((hue - arc) / 30), np.floor((hue + arc) / 30) + 1).astype(int) % 12
+    return float(_RATIO[rows[0] : rows[1] + 1, columns].max() * _MARGIN)
 
 
-_TAME, _WILD = 1.4, 3.2
+_TAME, _WILD, _MARGIN = 1.4, 3.2, 1.15
+_CHROMA_EDGES = [10, 20, 30, 50, 80]
+_RATIO = np.array(
+    [
+        [1.22, 1.22, 1.22, 1.24, 1.23, 2.07, 2.53, 2.51, 2.61, 1.52, 1.24, 1.18],
+        [1.10, 1.12, 1.14, 1.13, 1.23, 1.62, 1.81, 2.49, 2.71, 1.78, 1.18, 1.09],
+        [1.12, 1.13, 1.11, 1.14, 1.17, 1.30, 1.53, 1.97, 2.69, 2.16, 1.18, 1.17],
+        [1.47, 1.13, 1.09, 1.12, 1.17, 1.21, 1.32, 1.68, 2.48, 2.38, 1.78, 1.74],
+        [2.11, 1.15, 1.14, 1.16, 1.15, 1.16, 1.24, 1.45, 2.37, 2.45, 2.27, 2.17],
+        [2.30, 1.13, 1.14, 1.18, 1.22, 1.22, 1.29, 1.38, 2.34, 2.53, 2.71, 2.46],
+    ]
+)
+"""Rows by chroma, divided at `_CHROMA_EDGES`; columns by hue, 30° each from 0."""
 
 
 def nearest(target: ArrayLike, deck: ArrayLike, count: int = 12) -> tuple[NDArray[np.intp], Array]:
