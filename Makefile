@@ -25,14 +25,14 @@ run: $(SETUP)/python
 	@$(BIN)/python manage.py runserver $(PORT)
 
 test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
-	$(BIN)/python manage.py test --parallel auto prism studio decks reviews
+	$(BIN)/python manage.py test --parallel auto prism studio decks reviews instruments
 	$(BIN)/python manage.py test e2e
 
 check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/ruff format --check .
 	$(BIN)/ruff check .
 	$(BIN)/mypy .
-	$(BIN)/djlint --lint --quiet studio decks reviews
+	$(BIN)/djlint --lint --quiet studio decks reviews instruments
 	$(BIN)/python manage.py makemigrations --check --dry-run
 	$(BIN)/python tools/check_assets.py
 

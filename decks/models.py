@@ -86,6 +86,7 @@ class Colour(models.Model):
     in_gamut = models.BooleanField(default=True)
     provenance = models.CharField(max_length=24)
     given = models.CharField(max_length=120)
+    spread = models.FloatField(null=True, blank=True)
     reflectance = models.JSONField(null=True, blank=True)
     has_spectrum = models.GeneratedField(
         expression=Case(When(reflectance__isnull=False, then=Value(True)), default=Value(False)),
@@ -126,6 +127,7 @@ class Colour(models.Model):
             provenance=self.provenance,
             given=self.given,
             reflectance=tuple(self.reflectance) if self.reflectance else None,
+            spread=self.spread,
         )
 
     @property

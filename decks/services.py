@@ -29,9 +29,11 @@ def numbers_of(paint: Paint) -> dict[str, Any]:
     }
 
 
-def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:
-    """Keep a colour that a person brought in, with the LRV its maker states if one was given."""
-    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(paint))
+def keep_own(
+    owner: User, name: str, paint: Paint, lrv_stated: float | None = None, spread: float | None = None
+) -> Colour:
+    """Keep a colour that a person brought in: with the LRV its maker states, and how far its own readings scatter."""
+    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, spread=spread, **numbers_of(paint))
 
 
 @transaction.atomic

@@ -28,7 +28,8 @@ class Colour:
     """A colour under the core's conventions.
 
     `lab` D65/10°; `lrv` 0-100; `reflectance` 31 fractions or None; `screen` `#RRGGBB`, `in_gamut` whether it could be
-    shown unchanged; `provenance` a key of `School.uncertainty`; `given` what was handed in, in its own convention.
+    shown unchanged; `provenance` a key of `School.uncertainty`; `given` what was handed in, in its own convention;
+    `spread` how sure its own readings make it, ΔE00, where that is known.
     """
 
     lab: tuple[float, float, float]
@@ -38,6 +39,7 @@ class Colour:
     provenance: str
     given: str
     reflectance: tuple[float, ...] | None = None
+    spread: float | None = None
 
     @property
     def lab_array(self) -> Array:

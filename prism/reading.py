@@ -95,7 +95,9 @@ def hue_of(vector: ArrayLike) -> Array:
 
 def read(colour: Colour, school: School, neutral: WorkingNeutral | None = None) -> Reading:
     """Return the reading of one colour under a school; `neutral` defaults to the school's painted neutral."""
-    return read_many(np.array([colour.lab]), [colour.lrv], [school.uncertainty[colour.provenance]], school, neutral)[0]
+    return read_many(
+        np.array([colour.lab]), [colour.lrv], [school.doubt(colour.provenance, colour.spread)], school, neutral
+    )[0]
 
 
 @dataclass(frozen=True)

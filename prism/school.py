@@ -148,6 +148,10 @@ class School:
         """Undertone strength under which a colour could go any way."""
         return self.strength.edges[0]
 
+    def doubt(self, provenance: str, spread: float | None = None) -> float:
+        """Return the uncertainty of a colour, ΔE00: that of its source, or of its own readings if they are worse."""
+        return max(self.uncertainty[provenance], spread or 0.0)
+
     def warm_axis(self) -> Array:
         """Return the unit vector of warmth in the a*, b* plane, shape (2,)."""
         angle = np.radians(self.temperature_axis)

@@ -58,6 +58,7 @@ INSTALLED_APPS = [
     "studio",
     "decks",
     "reviews",
+    "instruments",
 ]
 
 MIDDLEWARE = [

@@ -1,0 +1,1 @@
+"""Reading physical things with a hand-held reader."""

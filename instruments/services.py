@@ -1,0 +1,68 @@
+"""Writes: calibrating, measuring, dropping, keeping."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+
+from decks import services as decks
+from decks.models import Colour
+from instruments import queries
+from instruments.models import Session, Shot
+from prism import reader, words
+from prism.colour import from_reflectance
+
+
+def start(owner: User, thing: str, setting: reader.Setting) -> Session:
+    """Put the reader on a thing. A calibration made in the last session still holds."""
+    last = Session.objects.filter(owner=owner).first()
+    return Session.objects.create(
+        owner=owner,
+        thing=thing,
+        aperture=setting.aperture,
+        specular=setting.specular,
+        calibrated=last.calibrated if last else None,
+        serial=last.serial if last else 0,
+    )
+
+
+def calibrate(session: Session) -> None:
+    """Read the white tile."""
+    session.calibrated = timezone.now()
+    session.save(update_fields=["calibrated"])
+
+
+@transaction.atomic
+def measure(session: Session) -> Shot:
+    """Take one reading. Raises `ReaderError` when there are enough, or the reader cannot measure."""
+    session = Session.objects.select_for_update().get(pk=session.pk)
+    taken = session.shots.count()
+    if taken >= reader.MOST_READINGS:
+        raise reader.ReaderError(words.enough_readings(reader.MOST_READINGS))
+    device = queries.device(session)
+    reading = device.measure(session.thing, session.setting, queries.minutes(timezone.now()))
+    session.serial = device.serial
+    session.save(update_fields=["serial"])
+    return session.shots.create(
+        number=taken + 1, reflectance=reading.tolist(), calibrated=session.calibrated is not None
+    )
+
+
+def drop(shot: Shot, reason: str) -> None:
+    """Leave a reading out of the mean, with the reason; an empty reason takes it in again."""
+    shot.dropped, shot.reason = bool(reason), reason
+    shot.save(update_fields=["dropped", "reason"])
+
+
+def keep(session: Session, name: str) -> Colour:
+    """Keep the mean of the readings as an own colour. Raises `ReaderError` when they cannot be believed."""
+    found = queries.Bench(session)
+    if found.why_not:
+        raise reader.ReaderError(found.why_not)
+    assert found.together is not None
+    count = found.kept_count
+    provenance = "reading-average" if count > 1 else "reading-single"
+    given = words.reader_given(session.thing, count, session.aperture, session.specular)
+    paint = from_reflectance(found.together.mean, provenance, given)
+    return decks.keep_own(session.owner, name, paint, spread=found.together.uncertainty)

@@ -1,0 +1,106 @@
+"""A session with the reader, from the white tile to a colour that is kept."""
+
+from datetime import timedelta
+
+from django.test import TestCase
+from django.urls import reverse
+from django.utils import timezone
+
+from decks.models import Colour
+from decks.tests import world
+from instruments import services
+from instruments.models import Session
+from instruments.queries import Bench
+from prism.reader import MOST_READINGS, ReaderError, Setting
+from reviews.models import Review
+
+BOARD = "board painted from H16.3"
+
+
+class Reader(TestCase):
+    @classmethod
+    def setUpTestData(cls):
+        world.load_deck()
+        cls.isla, cls.rory = world.person(), world.person("rory")
+
+    def setUp(self):
+        self.client.force_login(self.isla)
+        self.client.post(reverse("reader"), {"thing": BOARD, "aperture": "8", "specular": "included"})
+        self.session = Session.objects.get()
+
+    def act(self, act, *args, **data):
+        return self.client.post(reverse(f"reader-{act}", args=[self.session.pk, *args]), data, follow=True)
+
+    def page(self):
+        return self.client.get(reverse("reader-session", args=[self.session.pk]))
+
+    def test_calibrate_measure_drop_keep(self):
+        self.act("calibrate")
+        for _ in range(5):
+            self.act("measure")
+        self.act("drop", 2, reason="slipped")
+        self.assertContains(self.page(), "left out: slipped")
+        self.assertContains(self.page(), "Four readings")
+        self.assertContains(self.page(), "from it")
+        self.act("keep", name="Board by the window")
+        colour = Colour.objects.get(owner=self.isla)
+        self.assertEqual((colour.name, colour.provenance), ("Board by the window", "reading-average"))
+        self.assertIn("four readings, 8 mm", colour.given)
+        self.assertAlmostEqual(colour.lrv, 72, delta=2)
+        self.assertGreater(colour.spread, 0)
+        self.assertEqual(Review.objects.get().colour, colour)
+
+    def test_uncalibrated_readings_are_refused_until_left_out(self):
+        self.act("measure")
+        self.assertContains(self.page(), "cannot be believed")
+        self.assertContains(self.act("keep", name="x"), "cannot be believed", status_code=422)
+        self.act("calibrate")
+        self.act("measure")
+        self.assertContains(self.page(), "cannot be believed")
+        self.act("drop", 1, reason="before the tile")
+        self.act("keep", name="x")
+        self.assertEqual(Colour.objects.get(owner=self.isla).provenance, "reading-single")
+
+    def test_an_old_calibration_is_refused(self):
+        self.act("calibrate")
+        self.act("measure")
+        Session.objects.update(calibrated=timezone.now() - timedelta(hours=9))
+        self.assertContains(self.page(), "9.0 hours ago")
+        with self.assertRaises(ReaderError):
+            services.keep(Session.objects.get(), "x")
+
+    def test_dropped_readings_come_back(self):
+        self.act("calibrate")
+        self.act("measure")
+        self.act("drop", 1)
+        self.assertEqual(Bench(self.session).kept_count, 0)
+        self.assertContains(self.page(), "no reason given")
+        self.act("drop", 1)
+        self.assertEqual(Bench(self.session).kept_count, 1)
+
+    def test_nine_readings_are_enough(self):
+        self.act("calibrate")
+        for _ in range(MOST_READINGS):
+            self.act("measure")
+        self.assertContains(self.act("measure"), "Nine readings are enough", status_code=422)
+        self.assertEqual(self.session.shots.count(), MOST_READINGS)
+
+    def test_a_calibration_holds_for_the_next_thing(self):
+        self.act("calibrate")
+        again = services.start(self.isla, "floor slate", Setting())
+        self.assertIsNotNone(again.calibrated)
+        self.assertIsNone(services.start(self.rory, "floor slate", Setting()).calibrated)
+
+    def test_bad_starts_and_names(self):
+        bad = {"thing": "the moon", "aperture": "7", "specular": "both"}
+        page = self.client.post(reverse("reader"), bad)
+        self.assertContains(page, "the moon is not one of the available", status_code=422)
+        self.act("calibrate")
+        self.act("measure")
+        self.assertContains(self.act("keep", name=" "), "Give the colour a name", status_code=422)
+
+    def test_nobody_elses(self):
+        self.client.force_login(self.rory)
+        self.assertEqual(self.page().status_code, 404)
+        for name, args in (("calibrate", ()), ("measure", ()), ("drop", (1,)), ("keep", ())):
+            self.assertEqual(self.act(name, *args, name="x").status_code, 404)

@@ -1,0 +1,14 @@
+"""Addresses of instruments."""
+
+from django.urls import path
+
+from instruments import views
+
+urlpatterns = [
+    path("", views.reader_page, name="reader"),
+    path("<int:pk>/", views.session, name="reader-session"),
+    path("<int:pk>/calibrate/", views.calibrate, name="reader-calibrate"),
+    path("<int:pk>/measure/", views.measure, name="reader-measure"),
+    path("<int:pk>/drop/<int:number>/", views.drop, name="reader-drop"),
+    path("<int:pk>/keep/", views.keep, name="reader-keep"),
+]

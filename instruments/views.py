@@ -1,0 +1,82 @@
+"""The reader: calibrate, measure, drop, keep."""
+
+from __future__ import annotations
+
+from django.http import HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from instruments import queries, services
+from instruments.forms import KeepForm, StartForm
+from instruments.models import Session
+from instruments.page import Page
+from prism.reader import ReaderError
+from reviews import services as reviews
+from studio.http import StudioRequest
+
+
+@require_http_methods(["GET", "POST"])
+def reader_page(request: StudioRequest) -> HttpResponse:
+    """Choose what to put the reader on."""
+    form = StartForm(request.POST or None)
+    if request.method == "POST" and form.is_valid():
+        started = services.start(request.user, form.cleaned_data["thing"], form.setting())
+        return redirect("reader-session", started.pk)
+    context = {"form": form, "things": queries.what_can_be_measured()}
+    return render(request, "instruments/start.html", context, status=422 if form.errors else 200)
+
+
+def _session(request: StudioRequest, pk: int) -> Session:
+    return get_object_or_404(Session.objects.select_related("owner"), pk=pk, owner=request.user)
+
+
+def _show(request: StudioRequest, found: Session, trouble: str = "", form: KeepForm | None = None) -> HttpResponse:
+    context = {"page": Page(found), "trouble": trouble, "form": form or KeepForm(initial={"name": found.thing})}
+    failed = trouble or (form and form.errors)
+    return render(request, "instruments/session.html", context, status=422 if failed else 200)
+
+
+@require_safe
+def session(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the readings so far."""
+    return _show(request, _session(request, pk))
+
+
+@require_POST
+def calibrate(request: StudioRequest, pk: int) -> HttpResponse:
+    """Read the white tile."""
+    services.calibrate(_session(request, pk))
+    return redirect("reader-session", pk)
+
+
+@require_POST
+def measure(request: StudioRequest, pk: int) -> HttpResponse:
+    """Take one reading."""
+    found = _session(request, pk)
+    try:
+        services.measure(found)
+    except ReaderError as wrong:
+        return _show(request, found, str(wrong))
+    return redirect("reader-session", pk)
+
+
+@require_POST
+def drop(request: StudioRequest, pk: int, number: int) -> HttpResponse:
+    """Leave a reading out with a reason, or take it in again."""
+    shot = get_object_or_404(_session(request, pk).shots, number=number)
+    services.drop(shot, "" if shot.dropped else request.POST.get("reason", "").strip()[:120] or "no reason given")
+    return redirect("reader-session", pk)
+
+
+@require_POST
+def keep(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep the mean as a colour, and start its review."""
+    found = _session(request, pk)
+    form = KeepForm(request.POST)
+    if not form.is_valid():
+        return _show(request, found, form=form)
+    try:
+        colour = services.keep(found, form.cleaned_data["name"])
+    except ReaderError as wrong:
+        return _show(request, found, str(wrong), form)
+    return redirect(reviews.start(request.user, colour))
