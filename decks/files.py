@@ -15,7 +15,7 @@ from decks.services import numbers_of
 from prism import words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError
-from prism.formats import cgats, deck_csv, deck_json, deck_xlsx, gimp_palette
+from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
 from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, colours, decode
 from prism.spectrum import BANDS
 
@@ -44,6 +44,9 @@ FORMATS: dict[str, Format] = {
         "CGATS", (".cgats", ".ti3", ".it8"), "text/plain; charset=utf-8", cgats.write,
         ("maker", "strip", "stated LRV", "recipe"),
     ),
+    "cxf": Format(
+        "CxF3", (".cxf", ".xml"), "application/xml", cxf.write, ("maker", "strip", "stated LRV", "recipe"),
+    ),
     "gpl": Format(
         "GIMP palette", (".gpl",), "text/plain; charset=utf-8", gimp_palette.write,
         ("maker", "strip", "stated LRV", "recipe", "spectrum", "Lab"),
@@ -60,6 +63,8 @@ def recognise(file_name: str, data: bytes) -> str:
         return "xlsx"
     if start.startswith(b"GIMP Palette"):
         return "gpl"
+    if start.startswith(b"<"):
+        return "cxf"
     if start.startswith((b"{", b"[")):
         return "json"
     if b"BEGIN_DATA" in data[:200_000]:
@@ -78,7 +83,7 @@ def read(waiting: Import) -> DeckFile:
         return deck_csv.read(data, mapping)
     if waiting.file_format == "xlsx":
         return deck_xlsx.read(data, mapping)
-    readers = {"json": deck_json.read, "cgats": cgats.read, "gpl": gimp_palette.read}
+    readers = {"json": deck_json.read, "cgats": cgats.read, "cxf": cxf.read, "gpl": gimp_palette.read}
     return readers[waiting.file_format](data)
 
 

@@ -11,7 +11,7 @@ from decks import queries as decks
 from decks.catalogue import catalogue
 from decks.models import Colour
 from instruments.models import Session, Shot
-from prism import reader, screen
+from prism import reader
 from prism.demo.things import things
 from prism.spectrum import to_lab, to_lrv
 
@@ -23,7 +23,7 @@ def minutes(moment: datetime) -> float:
     return (moment - _EPOCH).total_seconds() / 60
 
 
-def device(session: Session) -> reader.SimulatedReader:
+def device(session: Session) -> reader.Driver:
     """Return the reader as this session left it."""
     calibrated = minutes(session.calibrated) if session.calibrated else None
     return reader.SimulatedReader(things(), session.owner_id, session.serial, calibrated)
@@ -83,11 +83,6 @@ class Bench:
     def mean_lrv(self) -> float | None:
         """LRV of the mean."""
         return float(to_lrv(self.together.mean)) if self.together else None
-
-    @property
-    def mean_screen(self) -> str:
-        """Screen colour of the mean."""
-        return screen.to_hex(screen.reflectance_to_screen(self.together.mean)[0])[0] if self.together else ""
 
     @cached_property
     def nearest(self) -> tuple[Colour, float] | None:

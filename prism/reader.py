@@ -46,7 +46,9 @@ class Setting:
 
 
 class Driver(Protocol):
-    """What a reader must do to be used. Times are minutes on the caller's clock."""
+    """What a reader must do to be used. Times are minutes on the caller's clock; `serial` counts its readings."""
+
+    serial: int
 
     def calibrate(self, minute: float) -> None:
         """Read the white tile; raises `ReaderError` if that fails."""

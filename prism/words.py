@@ -240,15 +240,6 @@ def temperature(reading: Reading) -> str:
     return f"{found.word.capitalize()}."
 
 
-def reading_summary(name: str, reading: Reading, provenance_key: str) -> str:
-    """Say the whole reading in two or three sentences."""
-    return f"{name} is {_with_article(headline(reading).lower())}. {undertone(reading, provenance_key)}"
-
-
-def _with_article(text: str) -> str:
-    return f"{'an' if text[0] in 'aeiou' else 'a'} {text}"
-
-
 def neutral_note(neutral: WorkingNeutral, lightness: float) -> str:
     """Say which neutral is in force and where it lies at a lightness."""
     if neutral.kind == "grey":
@@ -846,6 +837,21 @@ def gpl_other() -> str:
 def gpl_numbers(line: str) -> str:
     """Say that a palette line has no three numbers."""
     return f"'{shortened(line)}' does not begin with three numbers from 0 to 255."
+
+
+def xml_broken(reason: str) -> str:
+    """Say where XML breaks off."""
+    return f"This is not XML: {reason}."
+
+
+def xml_unsafe() -> str:
+    """Say that XML holds what is never followed."""
+    return "The XML holds a document type, an entity or an external reference. Export it again without any."
+
+
+def cxf_other(reason: str) -> str:
+    """Say that XML is no CxF3."""
+    return f"This XML is no CxF3 file with colours in it ({shortened(reason)})."
 
 
 def xlsx_bomb() -> str:

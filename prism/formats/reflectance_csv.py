@@ -147,11 +147,6 @@ def _strict(cells: list[_Cell]) -> list[_Cell]:
     return cells
 
 
-def _rising(values: list[float]) -> bool:
-    steps = np.diff(values)
-    return len(values) > 1 and bool(np.isfinite(values).all()) and bool((steps > 0).all() or (steps < 0).all())
-
-
 def _looks_like_wavelengths(cells: list[_Cell]) -> bool:
     values = [cell.value for cell in cells if not _is_text(cell)]
     return len(values) > 5 and all(300 <= v <= 1100 for v in values)

@@ -4,14 +4,16 @@ import io
 import json
 import unittest
 import zipfile
+from pathlib import Path
 
+import colour_cxf
 import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from prism import demo
 from prism.colour import IntakeError
-from prism.formats import cgats, deck_csv, deck_json, deck_xlsx, gimp_palette
+from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
 from prism.formats.deck import DeckFile, DeckFileError, Entry
 from prism.spectrum import BANDS
 
@@ -52,6 +54,10 @@ class RoundTrips(unittest.TestCase):
 
     def test_cgats_keeps_lab_and_spectrum(self):
         self.check(cgats.read(cgats.write(entries()).encode()), recipe=False, strip=False)
+
+    def test_cxf_keeps_lab_and_spectrum(self):
+        self.check(cxf.read(cxf.write(entries())), recipe=False, strip=False)
+        self.assertEqual(cxf.write(entries()), cxf.write(entries()))
 
     def test_gimp_palette_keeps_screen_values(self):
         found = gimp_palette.read(gimp_palette.write(entries()).encode())
@@ -145,6 +151,28 @@ class OtherFiles(unittest.TestCase):
         self.assertEqual((found.entries[0].convention, found.entries[1].lab), ("lab50", (40.5, -1.0, -2.0)))
         self.assertEqual(found.problems[0].line, 15)
 
+    def test_a_cxf_file_as_another_program_writes_it(self):
+        sample = Path(colour_cxf.__file__).parent / "tests" / "resources" / "sample.cxf"
+        found = cxf.read(sample.read_bytes())
+        self.assertEqual((len(found.entries), found.problems), (144, []))
+        first = found.entries[1]
+        self.assertEqual((first.code, first.lab, first.convention), ("2", (47.83558, 63.29078, 36.27213), "lab50"))
+        self.assertEqual((first.wavelengths[0], first.wavelengths[-1], first.hex), (380.0, 680.0, "#FF0000"))
+        again = cxf.read(cxf.write(found.entries))
+        for was, now in zip(found.entries, again.entries, strict=True):
+            self.assertEqual((now.code, now.wavelengths), (was.code, was.wavelengths))
+            np.testing.assert_allclose(now.reflectance, was.reflectance, atol=1e-6)
+
+    def test_xml_that_reaches_out_is_refused(self):
+        for inner in (
+            '<!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;&a;">]><x>&b;</x>',
+            '<!DOCTYPE x [<!ENTITY e SYSTEM "file:///etc/hostname">]><x>&e;</x>',
+            '<!DOCTYPE x SYSTEM "other.dtd"><x/>',
+        ):
+            with self.assertRaises(DeckFileError) as caught:
+                cxf.read(f'<?xml version="1.0"?>{inner}'.encode())
+            self.assertIn("document type", str(caught.exception))
+
     def test_files_that_are_something_else(self):
         for read, data in (
             (cgats.read, b"hello"),
@@ -157,6 +185,9 @@ class OtherFiles(unittest.TestCase):
             (deck_json.read, b"[" * 100_000),
             (deck_xlsx.read, b"PK\x03\x04 not really"),
             (deck_xlsx.read, b""),
+            (cxf.read, b"<html/>"),
+            (cxf.read, b"<open>"),
+            (cxf.read, b'<?xml version="1.0" encoding="none"?><x/>'),
             (deck_csv.read, b""),
             (deck_csv.read, b"\x00\x01\x02"),
             (deck_csv.read, b'code,name,hex\n"open,x,#808080\n'),
@@ -200,13 +231,14 @@ class OtherFiles(unittest.TestCase):
         self.assertIn("unpacks", str(caught.exception))
 
 
-READERS = (deck_csv.read, deck_json.read, cgats.read, gimp_palette.read, deck_xlsx.read)
+READERS = (deck_csv.read, deck_json.read, cgats.read, gimp_palette.read, deck_xlsx.read, cxf.read)
 SEEDS = [
     deck_csv.write(entries(80)).encode(),
     deck_json.write(entries(80)).encode(),
     cgats.write(entries(80)).encode(),
     gimp_palette.write(entries(80)).encode(),
     deck_xlsx.write(entries(80)),
+    cxf.write(entries(80)),
 ]
 
 
@@ -229,7 +261,7 @@ class Fuzzing(unittest.TestCase):
         self.read(reader, data)
 
     @settings(max_examples=250)
-    @given(st.integers(0, 4), st.data())
+    @given(st.integers(0, 5), st.data())
     def test_good_files_damaged(self, which, data):
         seed = bytearray(SEEDS[which])
         for _ in range(data.draw(st.integers(1, 6))):
