@@ -147,6 +147,13 @@ class SpectrumForm(OwnColourForm):
         return spectrum.colour()
 
 
+class KeepForm(forms.Form):
+    """A colour, and the set to keep it in."""
+
+    colour = forms.IntegerField(min_value=1)
+    set_name = forms.CharField(max_length=60, error_messages={"required": words.set_name_needed()})
+
+
 class ImportForm(forms.Form):
     """A file of a deck, and the name of the deck it goes to where the file names no maker."""
 

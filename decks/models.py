@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.conf import settings
 from django.db import models
 from django.db.models import Case, Q, Value, When
@@ -27,6 +29,25 @@ class Maker(models.Model):
         constraints = [
             models.UniqueConstraint(fields=["name"], condition=Q(owner=None), name="shared_maker_name"),
             models.UniqueConstraint(fields=["owner", "name"], condition=Q(owner__isnull=False), name="own_maker_name"),
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class ColourSet(models.Model):
+    """Colours a person keeps together: a shortlist, or the whites they judge by."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="sets")
+    name = models.CharField(max_length=60)
+    is_whites = models.BooleanField(default=False)
+    colours: models.ManyToManyField[Colour, Any] = models.ManyToManyField("Colour", related_name="sets")
+
+    class Meta:
+        ordering = ["-is_whites", "name"]
+        constraints = [
+            models.UniqueConstraint(fields=["owner", "name"], name="set_name"),
+            models.UniqueConstraint(fields=["owner"], condition=Q(is_whites=True), name="one_set_of_whites"),
         ]
 
     def __str__(self) -> str:

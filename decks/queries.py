@@ -11,7 +11,7 @@ from django.db.models import Count, Q, QuerySet
 from numpy.typing import NDArray
 
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
-from decks.models import Colour, Maker
+from decks.models import Colour, ColourSet, Maker
 from prism import school, words
 from prism.reading import read_many
 
@@ -75,6 +75,25 @@ def browsed(held: Catalogue, rows: NDArray[np.intp]) -> list[Browsed]:
         for pk, found in zip(held.ids[rows].tolist(), readings, strict=True)
         if pk in colours
     ]
+
+
+def sets_of(user: User) -> QuerySet[ColourSet]:
+    """Return a person's sets, the whites first."""
+    return ColourSet.objects.filter(owner=user).prefetch_related("colours__maker")
+
+
+def my_whites(user: User) -> list[Colour]:
+    """Return the whites a person judges by."""
+    return list(Colour.objects.filter(sets__owner=user, sets__is_whites=True).order_by("id"))
+
+
+def mean_white(user: User) -> list[float] | None:
+    """Return the mean L*, a*, b* of the whites a person judges by; None while there are none."""
+    whites = my_whites(user)
+    if not whites:
+        return None
+    mean = np.mean([(c.lab_l, c.lab_a, c.lab_b) for c in whites], axis=0)
+    return [round(float(v), 4) for v in mean]
 
 
 def by_ids(ids: list[int]) -> dict[int, Colour]:

@@ -9,7 +9,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 
-from decks.models import Colour, Maker
+from decks.models import Colour, ColourSet, Maker
+from prism import words
 from prism.colour import Colour as Paint
 from prism.demo import DeckColour
 
@@ -70,3 +71,24 @@ def load_deck(entries: Iterable[DeckColour]) -> int:
     Colour.objects.bulk_update(stale, changed, batch_size=200)
     Maker.objects.filter(pk__in=[maker.pk for maker in makers.values()]).update(changed=timezone.now())
     return len(rows)
+
+
+def whites_of(owner: User) -> ColourSet:
+    """Return the person's reference whites, an empty set at first."""
+    return ColourSet.objects.get_or_create(owner=owner, is_whites=True, defaults={"name": words.MY_WHITES})[0]
+
+
+@transaction.atomic
+def keep_in_set(owner: User, name: str, colour: Colour) -> ColourSet:
+    """Keep a colour in the set of that name, made if there is none."""
+    whites = whites_of(owner)
+    chosen = whites if name == whites.name else ColourSet.objects.get_or_create(owner=owner, name=name)[0]
+    chosen.colours.add(colour)
+    return chosen
+
+
+def leave_out(chosen: ColourSet, colour: Colour) -> None:
+    """Take a colour out of a set; a set without colours is gone, but for the whites."""
+    chosen.colours.remove(colour)
+    if not chosen.is_whites and not chosen.colours.exists():
+        chosen.delete()

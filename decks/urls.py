@@ -6,6 +6,9 @@ from decks import views
 
 urlpatterns = [
     path("", views.browse, name="colours"),
+    path("sets/", views.sets, name="colour-sets"),
+    path("sets/keep/", views.keep, name="colour-keep"),
+    path("sets/<int:pk>/leave-out/<int:colour>/", views.leave_out, name="colour-leave-out"),
     path("export/", views.export, name="deck-export"),
     path("import/", views.bring_in, name="deck-import"),
     path("import/<int:pk>/", views.preview, name="deck-preview"),

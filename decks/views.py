@@ -12,8 +12,8 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from decks import files, queries, services
 from decks.catalogue import catalogue
-from decks.forms import FORMS, FilterForm, ImportForm, ways
-from decks.models import Import
+from decks.forms import FORMS, FilterForm, ImportForm, KeepForm, ways
+from decks.models import ColourSet, Import
 from decks.preview import Preview, columns_named
 from prism import words
 from prism.formats import deck
@@ -45,7 +45,7 @@ def browse(request: StudioRequest) -> HttpResponse:
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown)}
-    context |= {"total": len(held.ids), "formats": files.FORMATS}
+    context |= {"total": len(held.ids), "formats": files.FORMATS, "sets": queries.sets_of(request.user)}
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response
@@ -139,3 +139,31 @@ def cancel(request: StudioRequest, pk: int) -> HttpResponse:
     """Forget a file that was not brought in."""
     Import.objects.filter(pk=pk, owner=request.user, state=Import.State.WAITING).delete()
     return redirect("deck-import")
+
+
+@require_safe
+def sets(request: StudioRequest) -> HttpResponse:
+    """Show the sets a person keeps."""
+    services.whites_of(request.user)
+    return render(request, "decks/sets.html", {"sets": queries.sets_of(request.user)})
+
+
+@require_POST
+def keep(request: StudioRequest) -> HttpResponse:
+    """Keep a colour in a set, named or new."""
+    form = KeepForm(request.POST)
+    colour = get_object_or_404(queries.visible_to(request.user), pk=form["colour"].value() or 0)
+    if not form.is_valid():
+        return render(request, "decks/kept.html", {"form": form}, status=422)
+    chosen = services.keep_in_set(request.user, form.cleaned_data["set_name"], colour)
+    if not request.htmx:
+        return redirect("colour-sets")
+    return render(request, "decks/kept.html", {"set": chosen, "colour": colour})
+
+
+@require_POST
+def leave_out(request: StudioRequest, pk: int, colour: int) -> HttpResponse:
+    """Take a colour out of a set."""
+    chosen = get_object_or_404(ColourSet, pk=pk, owner=request.user)
+    services.leave_out(chosen, get_object_or_404(chosen.colours, pk=colour))
+    return redirect("colour-sets")

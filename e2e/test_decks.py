@@ -32,8 +32,13 @@ class Decks(BrowserTest):
         resize(self.browser, *PHONE)
         self.assert_accessible("decks on a phone")
         resize(self.browser, *WIDE)
-        self.find("#listed button").click()
+        self.find("#listed button[form=keep]").click()
+        self.wait(lambda: "is in “My reference whites”" in self.text("#kept"))
+        self.find("#listed td form button").click()
         self.wait(lambda: self.find("#review"))
+        self.open("/colours/sets/")
+        self.assertEqual(len(self.all(".set-boards .board-art")), 1)
+        self.assert_accessible("sets")
 
     def test_a_file_with_a_bad_line_mended_brought_in_and_undone(self):
         rows = "code,name,L*,a*,b*\nS1,Quay wall,{},-1,3\nS2,Winch house,62,0,4\n"

@@ -13,6 +13,9 @@ from numpy.typing import ArrayLike
 
 from prism.spectrum import Array
 
+LIGHT_END = 8.0
+"""L* below a chosen white within which it replaces the school's own knots."""
+
 
 @dataclass(frozen=True)
 class WorkingNeutral:
@@ -43,6 +46,15 @@ class WorkingNeutral:
     def moved(self, a: float, b: float) -> WorkingNeutral:
         """Return the whole line moved by a* and b*."""
         return replace(self, a=tuple(v + a for v in self.a), b=tuple(v + b for v in self.b))
+
+    def through(self, white: tuple[float, float, float]) -> WorkingNeutral:
+        """Return the line with its light end led through a white (L*, a*, b*), as the mean of chosen whites.
+
+        Knots that lie within `LIGHT_END` below the white, or above it, give way to it.
+        """
+        kept = [knot for knot in zip(self.lightness, self.a, self.b, strict=True) if knot[0] < white[0] - LIGHT_END]
+        lightness, a, b = zip(*kept, white, strict=True)
+        return replace(self, kind="whites", lightness=lightness, a=a, b=b)
 
     def lab(self, lightness: ArrayLike) -> Array:
         """Return the neutral itself as Lab, shape (..., 3), at each L* (...)."""

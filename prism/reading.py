@@ -75,9 +75,20 @@ class Reading:
     neutral: str
 
 
-def choose_neutral(school: School, kind: str, shift: tuple[float, float] = (0.0, 0.0)) -> WorkingNeutral:
-    """Return the school's painted neutral, moved by a*, b* where a person has moved it, or mathematical grey."""
-    return GREY if kind == "grey" else school.neutral.moved(*shift) if any(shift) else school.neutral
+def choose_neutral(
+    school: School,
+    kind: str,
+    shift: tuple[float, float] = (0.0, 0.0),
+    white: tuple[float, float, float] | None = None,
+) -> WorkingNeutral:
+    """Return mathematical grey, or the school's painted neutral as a person has set it.
+
+    Its light end may be led through a `white` (L*, a*, b*), and the whole line moved by a*, b*.
+    """
+    if kind == "grey":
+        return GREY
+    line = school.neutral.through(white) if white else school.neutral
+    return line.moved(*shift) if any(shift) else line
 
 
 def temperature_of(u: ArrayLike, school: School) -> Array:

@@ -44,7 +44,7 @@ LAMPS = {
     "FL2": "plain fluorescent lamps",
     "FL11": "three-band fluorescent lamps",
 }
-NEUTRALS = {"painted": "painted neutral", "grey": "mathematical grey"}
+NEUTRALS = {"painted": "painted neutral", "whites": "painted neutral", "grey": "mathematical grey"}
 PINK_FROM = 40
 """LRV from which the trade says pink rather than red."""
 
@@ -142,6 +142,7 @@ def certainty(uncertainties: Sequence[float]) -> str:
     return f"sure to ±{low} ΔE00" if low == high else f"sure to ±{low} to {high} ΔE00"
 
 
+MY_WHITES = "My reference whites"
 ANY = "any"
 NO_UNDERTONE = "none claimed"
 
@@ -251,13 +252,19 @@ def neutral_note(neutral: WorkingNeutral, lightness: float) -> str:
     )
 
 
+def no_whites() -> str:
+    """Say that there are no whites to lead the neutral through."""
+    return "There are no reference whites yet: keep some in the decks first."
+
+
 def neutral_title(neutral: WorkingNeutral, shift: tuple[float, float]) -> str:
     """Say which neutral is in force in a word or two."""
     if neutral.kind == "grey":
         return "mathematical grey"
+    base = "painted, through my whites" if neutral.kind == "whites" else "painted"
     if not any(shift):
-        return "painted"
-    return f"painted, moved by a* {number(shift[0], 1, signed=True)}, b* {number(shift[1], 1, signed=True)}"
+        return base
+    return f"{base}, moved by a* {number(shift[0], 1, signed=True)}, b* {number(shift[1], 1, signed=True)}"
 
 
 def undertone_rule(reading: Reading, school: School) -> str:
@@ -877,6 +884,11 @@ def duplicate_code(code: str, line: int) -> str:
 def too_long(field: str, limit: int) -> str:
     """Say that a text is too long."""
     return f"The {field} is longer than {limit} characters."
+
+
+def set_name_needed() -> str:
+    """Say that a set needs a name."""
+    return "Name the set to keep it in."
 
 
 def deck_name_needed() -> str:

@@ -6,7 +6,8 @@ from typing import TYPE_CHECKING
 
 from django import forms
 
-from prism import school
+from decks import queries as decks
+from prism import school, words
 from reviews.models import Review
 
 if TYPE_CHECKING:
@@ -36,6 +37,13 @@ class BasisForm(ReviewForm):
     class Meta:
         model = Review
         fields = ["school", "neutral", "neutral_a", "neutral_b"]
+
+    def clean_neutral(self) -> str:
+        """Return the neutral; one through whites needs whites."""
+        neutral: str = self.cleaned_data["neutral"]
+        if neutral == Review.Neutral.WHITES and not decks.my_whites(self.instance.owner):
+            raise forms.ValidationError(words.no_whites())
+        return neutral
 
 
 class WritingForm(forms.Form):

@@ -30,6 +30,7 @@ class Review(models.Model):
 
     class Neutral(models.TextChoices):
         PAINTED = "painted", "painted"
+        WHITES = "whites", "painted, its light end through my reference whites"
         GREY = "grey", "mathematical grey"
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reviews")
@@ -39,6 +40,7 @@ class Review(models.Model):
 
     school = models.CharField(max_length=40, default=schools.DEFAULT)
     neutral = models.CharField(max_length=10, choices=Neutral, default=Neutral.PAINTED)
+    neutral_white = models.JSONField(null=True, blank=True)  # L*, a*, b*: the mean of the whites when they were chosen
     neutral_a = models.FloatField(default=0.0)
     neutral_b = models.FloatField(default=0.0)
 
@@ -75,4 +77,10 @@ class Review(models.Model):
     @property
     def neutral_in_force(self) -> WorkingNeutral:
         """The working neutral the review is made against."""
-        return choose_neutral(self.school_in_force, self.neutral, (self.neutral_a, self.neutral_b))
+        white = self.neutral_white if self.neutral == self.Neutral.WHITES else None
+        return choose_neutral(
+            self.school_in_force,
+            self.neutral,
+            (self.neutral_a, self.neutral_b),
+            (white[0], white[1], white[2]) if white else None,
+        )

@@ -8,6 +8,7 @@ from functools import cached_property
 import numpy as np
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
+from numpy.typing import NDArray
 
 from decks import queries as decks
 from decks.catalogue import catalogue
@@ -129,6 +130,13 @@ class Bench:
         return held
 
     @cached_property
+    def _not_my_whites(self) -> NDArray[np.intp]:
+        """Rows that are no reference whites: the subject and, where the person keeps whites, all others."""
+        kept = self._deck.rows_of({colour.pk for colour in decks.my_whites(self.review.owner)})
+        kept = np.setdiff1d(kept, self._own_rows)
+        return np.setdiff1d(np.arange(len(self._deck.ids)), kept) if kept.size else self._own_rows
+
+    @cached_property
     def _view(self) -> comparison.AxisView:
         """The decks along the subject's axes."""
         return comparison.view_along_axes(
@@ -139,7 +147,7 @@ class Bench:
     def _set(self) -> dict[str, Held]:
         """The comparison set: reference whites, then near-identicals by axis."""
         whites = comparison.reference_whites(
-            self._deck.lab, self._deck.lrv, self.school, self.neutral, exclude=self._own_rows
+            self._deck.lab, self._deck.lrv, self.school, self.neutral, exclude=self._not_my_whites
         )
         picks = {why: comparison.Pick(row, why, 0.0) for why, row in whites.items()}
         apart = self._view.without(list(whites.values()))

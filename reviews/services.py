@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from django.contrib.auth.models import User
 from django.utils import timezone
 
+from decks import queries as decks
 from decks.models import Colour
 from reviews.models import Review
 
@@ -38,7 +39,10 @@ def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, floa
     """Change the school and the working neutral of a review."""
     review.school, review.neutral = school, neutral
     review.neutral_a, review.neutral_b = shift
-    _save(review, "school", "neutral", "neutral_a", "neutral_b")
+    if neutral == Review.Neutral.WHITES:
+        # kept as it is now, so that the review does not change when the set does
+        review.neutral_white = decks.mean_white(review.owner)
+    _save(review, "school", "neutral", "neutral_a", "neutral_b", "neutral_white")
 
 
 def write(review: Review, texts: dict[str, str]) -> None:

@@ -66,7 +66,7 @@ def wall(request: StudioRequest, pk: int) -> HttpResponse:
 def basis(request: StudioRequest, pk: int) -> HttpResponse:
     """Change the school or the working neutral."""
     review = _review(request, pk)
-    form = BasisForm(request.POST)
+    form = BasisForm(request.POST, instance=_review(request, pk))
     if not form.is_valid():
         return _show(request, review, basis=form, status=422)
     data = form.cleaned_data

@@ -9,7 +9,7 @@ from django.utils import timezone
 
 from decks import queries, services
 from decks.catalogue import Wanted, catalogue
-from decks.models import Colour, Maker
+from decks.models import Colour, ColourSet, Maker
 from decks.tests import world
 from prism import demo, school
 from prism.colour import from_hex
@@ -17,6 +17,8 @@ from prism.formats import reflectance_csv
 from prism.reading import read_many
 from prism.spectrum import BANDS
 from reviews.models import Review
+from reviews.queries import Bench
+from reviews.services import start
 
 
 class Loading(TestCase):
@@ -156,6 +158,63 @@ class Browsing(TestCase):
         self.assertEqual(queries.search(rory, "h16.3"), [])
         self.client.force_login(rory)
         self.assertContains(self.client.get(reverse("colours"), {"maker": mine.pk}), "not one of the available")
+
+
+class Sets(TestCase):
+    def setUp(self):
+        world.load_deck()
+        self.isla = world.person()
+        self.client.force_login(self.isla)
+        self.white = world.colour("HW05")
+
+    def keep(self, colour, name="My reference whites", **more):
+        return self.client.post(reverse("colour-keep"), {"colour": colour.pk, "set_name": name}, **more)
+
+    def test_keep_and_leave_out(self):
+        answer = self.keep(self.white, headers={"HX-Request": "true"})
+        self.assertContains(answer, "is in “My reference whites”")
+        self.keep(world.colour("H16.3"), "For the library")
+        self.keep(world.colour("H16.3"), "For the library")
+        page = self.client.get(reverse("colour-sets"))
+        self.assertContains(page, "For the library")
+        listed = ColourSet.objects.get(name="For the library")
+        self.assertEqual(listed.colours.count(), 1)
+        self.client.post(reverse("colour-leave-out", args=[listed.pk, world.colour("H16.3").pk]))
+        self.assertFalse(ColourSet.objects.filter(name="For the library").exists())
+        whites = ColourSet.objects.get(is_whites=True)
+        self.client.post(reverse("colour-leave-out", args=[whites.pk, self.white.pk]))
+        self.assertTrue(ColourSet.objects.filter(is_whites=True).exists())
+
+    def test_bad_and_others(self):
+        self.assertContains(self.keep(self.white, " "), "Name the set", status_code=422)
+        rory = world.person("rory")
+        theirs = services.keep_own(rory, "Rory’s", from_hex("#F0F0F0"))
+        self.assertEqual(self.keep(theirs).status_code, 404)
+        self.assertEqual(self.client.post(reverse("colour-keep"), {"set_name": "x"}).status_code, 404)
+        mine = services.keep_in_set(self.isla, "Mine", self.white)
+        self.client.force_login(rory)
+        url = reverse("colour-leave-out", args=[mine.pk, self.white.pk])
+        self.assertEqual(self.client.post(url).status_code, 404)
+
+    def test_chosen_whites_stand_on_the_wall_and_lead_the_neutral(self):
+        review = start(self.isla, world.colour())
+        basis = {"school": "wall-practice", "neutral": "whites", "neutral_a": "0", "neutral_b": "0"}
+        url = reverse("review-basis", args=[review.pk])
+        refused = self.client.post(url, basis, headers={"HX-Request": "true"})
+        self.assertContains(refused, "no reference whites yet", status_code=422)
+        self.keep(self.white)
+        self.client.post(url, basis)
+        review.refresh_from_db()
+        bench = Bench(review)
+        self.assertEqual([held.colour for held in bench.whites], [self.white])
+        np.testing.assert_allclose(bench.neutral.at(99), [self.white.lab_a, self.white.lab_b], atol=1e-3)
+        # the review stays as it was judged when the set changes later
+        self.keep(world.colour("HW11"))
+        again = Bench(type(review).objects.get(pk=review.pk))
+        self.assertEqual(again.neutral, bench.neutral)
+        self.assertEqual(len(again.whites), 2)
+        page = self.client.get(reverse("review-step", args=[review.pk, "read"]))
+        self.assertContains(page, "through my whites")
 
 
 class OwnColours(TestCase):

@@ -35,6 +35,14 @@ class Neutral(unittest.TestCase):
         lab = np.array([[60, 1, 2], [90, -1, 5.0]])
         np.testing.assert_allclose(moved.undertone(lab), WALL.neutral.undertone(lab) - [0.5, -1.0])
 
+    def test_chosen_whites_replace_the_light_end_only(self):
+        line = WALL.neutral.through((94.0, -0.8, 2.0))
+        np.testing.assert_allclose(line.at(94), [-0.8, 2.0])
+        np.testing.assert_allclose(line.at(99), [-0.8, 2.0])
+        np.testing.assert_allclose(line.at(50), WALL.neutral.at(50))
+        np.testing.assert_allclose(WALL.neutral.through((20.0, 1.0, 1.0)).at(80), [1.0, 1.0])
+        self.assertEqual(line.kind, "whites")
+
     def test_bad_lines_are_refused(self):
         with self.assertRaises(ValueError):
             WorkingNeutral("painted", (50, 40), (0, 0), (1, 1))
