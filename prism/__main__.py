@@ -277,10 +277,8 @@ def build_parser() -> argparse.ArgumentParser:
 def main(argv: list[str] | None = None) -> None:
     """Run the command line."""
     # a negative percentage is a value, not an option
-    raw = [
-        f" {arg}" if _is_number(arg) and arg.startswith("-") else arg
-        for arg in (sys.argv[1:] if argv is None else argv)
-    ]
+    given = sys.argv[1:] if argv is None else argv
+    raw = [f" {arg}" if arg.startswith("-") and _is_number(arg.removesuffix("%")) else arg for arg in given]
     args = build_parser().parse_args(raw)
     args.run(args)
 

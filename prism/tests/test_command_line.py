@@ -101,7 +101,7 @@ class DeltaE(unittest.TestCase):
 
 class StrengthCommand(unittest.TestCase):
     def test_signs_and_minus_signs(self):
-        status, out, _ = run("strength", "H16.3", "-50", "−25", "0", "25%", "--json")
+        status, out, _ = run("strength", "H16.3", "-50%", "−25", "0", "25%", "--json")
         self.assertEqual(status, 0)
         found = json.loads(out)
         self.assertEqual([item["percent"] for item in found], [-50, -25, 0, 25])
