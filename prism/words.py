@@ -856,6 +856,11 @@ def xml_unsafe() -> str:
     return "The XML holds a document type, an entity or an external reference. Export it again without any."
 
 
+def cxf_value(reason: str) -> str:
+    """Say that a value in an object cannot be read."""
+    return f"A value of this colour cannot be read: {shortened(reason, 80)}."
+
+
 def cxf_other(reason: str) -> str:
     """Say that XML is no CxF3."""
     return f"This XML is no CxF3 file with colours in it ({shortened(reason)})."

@@ -47,6 +47,9 @@ def read(data: bytes) -> DeckFile:
             entries.append(_entry(number, item, specifications))
         except EntryError as bad:
             problems.append(Problem(number, bad.column, str(bad)))
+        except (ValueError, TypeError, OverflowError) as wrong:
+            # the package hands on what it cannot convert as it stands in the file
+            problems.append(Problem(number, "ColorValues", words.cxf_value(str(wrong))))
     return DeckFile(entries, problems)
 
 
