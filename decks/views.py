@@ -1,4 +1,4 @@
-"""Searching the decks, and taking an own colour in."""
+"""Searching, browsing and keeping colours; taking own colours in; decks in and out as files."""
 
 from __future__ import annotations
 
@@ -33,7 +33,9 @@ def search(request: StudioRequest) -> HttpResponse:
     page = Paginator(queries.search(request.user, text), queries.PAGE).get_page(request.GET.get("page"))
     found = queries.in_order(list(page.object_list))
     context = {"page": page, "found": found, "q": text, "beside_of": request.GET.get("beside_of", "")}
-    return render(request, "decks/results.html" if request.htmx else "decks/search.html", context)
+    response = render(request, "decks/results.html" if request.htmx else "decks/search.html", context)
+    patch_vary_headers(response, ["HX-Request"])
+    return response
 
 
 @require_safe

@@ -129,6 +129,9 @@ class Browsing(TestCase):
         self.assertEqual(names, sorted(names))
         self.assertTrue(all("ledger" in name for name in names))
 
+    def test_more_ids_than_a_query_holds(self):
+        self.assertEqual(len(queries.by_ids(list(range(1, 300_000)))), len(self.held.ids))
+
     def test_the_page(self):
         query = {"undertone": "blue", "family": "grey", "lrv_low": "50", "sort": "lrv"}
         page = self.client.get(reverse("colours"), query)
