@@ -48,6 +48,7 @@ def browse(request: StudioRequest) -> HttpResponse:
     shown = np.asarray(page.object_list, dtype=np.intp)
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown)}
     context |= {"total": len(held.ids), "formats": files.FORMATS, "sets": queries.sets_of(request.user)}
+    context["set_name"] = words.MY_WHITES
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response
