@@ -47,6 +47,7 @@ class Wanted:
     strip: int | None = None
     recipe: bool = False
     spectrum: bool = False
+    ids: frozenset[int] | None = None
     sort: str = "code"
 
 
@@ -102,6 +103,8 @@ class Catalogue:
             keep &= self.makers == wanted.maker
         if wanted.strip is not None:
             keep &= self.strips == wanted.strip
+        if wanted.ids is not None:
+            keep &= np.isin(self.ids, list(wanted.ids))
         if wanted.recipe:
             keep &= self.has_recipe
         if wanted.spectrum:

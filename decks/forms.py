@@ -9,6 +9,7 @@ from django import forms
 from django.contrib.auth.models import User
 
 from decks.catalogue import SORTS, Wanted, family_words, makers_for
+from decks.models import Colour, ColourSet
 from prism import school, words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError, from_hex, from_lab
@@ -172,6 +173,7 @@ class FilterForm(forms.Form):
     strength = forms.ChoiceField(required=False)
     temperature = forms.ChoiceField(required=False)
     maker = forms.ChoiceField(required=False)
+    set = forms.ChoiceField(required=False)
     strip = forms.IntegerField(required=False, min_value=1, max_value=32000)
     recipe = forms.BooleanField(required=False)
     spectrum = forms.BooleanField(required=False)
@@ -188,6 +190,7 @@ class FilterForm(forms.Form):
             ("strength", [(word, word) for word in chosen.strength.words]),
             ("temperature", [(word, word) for word in chosen.temperature.words]),
             ("maker", makers),
+            ("set", [(str(kept.pk), kept.name) for kept in ColourSet.objects.filter(owner=user)]),
         ):
             field = self.fields[name]
             assert isinstance(field, forms.ChoiceField)
@@ -195,7 +198,7 @@ class FilterForm(forms.Form):
 
     def choosers(self) -> list[forms.BoundField]:
         """Return the fields that choose from a list."""
-        return [self[name] for name in ("family", "undertone", "strength", "temperature", "maker")]
+        return [self[name] for name in ("family", "undertone", "strength", "temperature", "maker", "set")]
 
     def wanted(self) -> Wanted:
         """Return what was asked for, as far as it makes sense."""
@@ -213,6 +216,9 @@ class FilterForm(forms.Form):
             strip=data.get("strip"),
             recipe=data.get("recipe", False),
             spectrum=data.get("spectrum", False),
+            ids=frozenset(Colour.objects.filter(sets=data["set"]).values_list("id", flat=True))
+            if data.get("set")
+            else None,
             sort=data.get("sort") or "code",
         )
 

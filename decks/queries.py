@@ -57,6 +57,7 @@ class Browsed:
     family: str
     undertone: str
     temperature: str
+    source: str
 
 
 def browsed(held: Catalogue, rows: NDArray[np.intp]) -> list[Browsed]:
@@ -71,6 +72,7 @@ def browsed(held: Catalogue, rows: NDArray[np.intp]) -> list[Browsed]:
             words.family(found.family),
             words.undertone_short(found),
             found.temperature.word if found.temperature.supported or found.temperature.word == "neutral" else "",
+            words.provenance(colours[pk].provenance, found.uncertainty),
         )
         for pk, found in zip(held.ids[rows].tolist(), readings, strict=True)
         if pk in colours
