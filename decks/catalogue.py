@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 
@@ -13,7 +14,8 @@ from numpy.typing import ArrayLike, NDArray
 from decks.models import Colour, Maker
 from prism import school
 from prism.difference import Nearest
-from prism.reading import Survey, survey
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading, Survey, read_many, survey
 from prism.spectrum import Array
 
 MOST_WORDS = 6
@@ -77,6 +79,13 @@ class Catalogue:
         """Every colour classified under the default school and its painted neutral."""
         chosen = school.load()
         return survey(self.lab, self.lrv, [chosen.uncertainty[key] for key in self.provenance], chosen)
+
+    def readings(
+        self, rows: Sequence[int] | NDArray[np.intp], chosen: school.School, neutral: WorkingNeutral | None = None
+    ) -> list[Reading]:
+        """Return the readings of some rows under a school; `neutral` defaults to the school's painted neutral."""
+        doubt = [chosen.uncertainty[self.provenance[row]] for row in rows]
+        return read_many(self.lab[rows], self.lrv[rows], doubt, chosen, neutral)
 
     @cached_property
     def _name_order(self) -> NDArray[np.intp]:

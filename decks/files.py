@@ -8,10 +8,9 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.utils import timezone
 
 from decks.models import Colour, Import, Maker
-from decks.services import numbers_of
+from decks.services import WRITTEN, numbers_of, touch
 from prism import words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError
@@ -78,11 +77,10 @@ def recognise(file_name: str, data: bytes) -> str:
 def read(waiting: Import) -> DeckFile:
     """Return what a waiting file holds. Raises `DeckFileError`."""
     data = bytes(waiting.content)
-    mapping = {int(i): name for i, name in waiting.mapping.items()} if waiting.mapping else None
     if waiting.file_format == "csv":
-        return deck_csv.read(data, mapping)
+        return deck_csv.read(data, waiting.columns)
     if waiting.file_format == "xlsx":
-        return deck_xlsx.read(data, mapping)
+        return deck_xlsx.read(data, waiting.columns)
     readers = {"json": deck_json.read, "cgats": cgats.read, "cxf": cxf.read, "gpl": gimp_palette.read}
     return readers[waiting.file_format](data)
 
@@ -91,7 +89,7 @@ def head(waiting: Import) -> list[list[str]]:
     """Return the first filled lines of a table, headings first, for naming its columns. Raises `DeckFileError`."""
     data = bytes(waiting.content)
     if waiting.file_format == "xlsx":
-        rows = [row for _, row in deck_xlsx.table(data)[:50]]
+        rows = [row for _, row in deck_xlsx.table(data, most=50)]
     else:
         rows = deck_csv.table(decode(data))[:50]
     return [row for row in rows if any(cell.strip() for cell in row)][:4]
@@ -196,12 +194,6 @@ def _differences(known: Colour, values: dict[str, Any]) -> tuple[str, ...]:
     )
 
 
-WRITTEN = (
-    "name", "strip", "step", "lab_l", "lab_a", "lab_b", "lrv", "lrv_stated", "screen", "in_gamut", "provenance",
-    "given", "reflectance", "recipe_base", "recipe_amounts",
-)  # fmt: skip
-
-
 @transaction.atomic
 def apply(waiting: Import) -> Import:
     """Bring a waiting file in: all of it, or nothing if anything fails."""
@@ -230,7 +222,7 @@ def apply(waiting: Import) -> Import:
             setattr(change.known, name, change.values[name])
         maker(change.entry.maker or waiting.deck_name)
     Colour.objects.bulk_update([change.known for change in intended.changed], WRITTEN, batch_size=200)
-    _touch(makers.values())
+    touch(makers.values())
     waiting.state, waiting.content, waiting.previous = Import.State.DONE, b"", previous
     waiting.added, waiting.changed = len(intended.added), len(intended.changed)
     waiting.save()
@@ -250,15 +242,11 @@ def undo(done: Import) -> int:
         Colour.objects.filter(pk=pk).update(**values)
     used = done.colours.filter(reviews__isnull=False).distinct().count()
     done.colours.filter(reviews__isnull=True).delete()
-    _touch(makers)
+    touch(makers)
     Maker.objects.filter(pk__in=[maker.pk for maker in makers], owner=done.owner, colours=None).delete()
     done.state, done.previous = Import.State.UNDONE, []
     done.save()
     return used
-
-
-def _touch(makers: Iterable[Maker]) -> None:
-    Maker.objects.filter(pk__in=[maker.pk for maker in makers]).update(changed=timezone.now())
 
 
 def entries_of(kept: Iterable[Colour]) -> list[Entry]:

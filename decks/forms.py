@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import Any
 
-import numpy as np
 from django import forms
 from django.contrib.auth.models import User
 
@@ -12,20 +11,9 @@ from decks.catalogue import SORTS, Wanted, family_words, makers_for
 from decks.models import Colour, ColourSet
 from prism import school, words
 from prism.colour import Colour as Paint
-from prism.colour import IntakeError, from_hex, from_lab
+from prism.colour import IntakeError, figure, from_hex, from_lab
 from prism.formats import reflectance_csv
 from prism.trust import with_stated_lrv
-
-
-def figure(label: str, text: str) -> float:
-    """Return a figure as people write it, decimal comma and real minus sign too. Raises `IntakeError`."""
-    try:
-        value = float(text.replace(",", ".").replace(words.MINUS, "-"))
-    except ValueError:
-        raise IntakeError(label, words.not_a_number(label, text)) from None
-    if not np.isfinite(value):
-        raise IntakeError(label, words.not_a_number(label, text))
-    return value
 
 
 class OwnColourForm(forms.Form):

@@ -80,6 +80,11 @@ class Import(models.Model):
     def __str__(self) -> str:
         return f"{self.file_name} into {self.deck_name}"
 
+    @property
+    def columns(self) -> dict[int, str] | None:
+        """The columns of a table as a person named them, by index; None where the headings decide."""
+        return {int(i): name for i, name in self.mapping.items()} if self.mapping else None
+
 
 class Colour(models.Model):
     """One colour: a maker's, or one that a person brought in.

@@ -96,7 +96,7 @@ class Preview:
         if not rows:
             return []
         guessed = deck_csv.guess(rows[0])
-        named = {int(i): name for i, name in self.waiting.mapping.items()} if self.waiting.mapping else guessed
+        named = self.waiting.columns or guessed
         return [
             Column(
                 f"{COLUMN}{i}",

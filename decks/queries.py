@@ -13,7 +13,6 @@ from numpy.typing import NDArray
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, ColourSet, Maker
 from prism import school, words
-from prism.reading import read_many
 
 PAGE = 24
 
@@ -62,10 +61,8 @@ class Browsed:
 
 def browsed(held: Catalogue, rows: NDArray[np.intp]) -> list[Browsed]:
     """Return rows of the catalogue as they are listed."""
-    chosen = school.load()
-    doubt = [chosen.uncertainty[held.provenance[row]] for row in rows]
     colours = by_ids(held.ids[rows].tolist())
-    readings = read_many(held.lab[rows], held.lrv[rows], doubt, chosen)
+    readings = held.readings(rows, school.load())
     return [
         Browsed(
             colours[pk],

@@ -14,6 +14,17 @@ from prism import words
 from prism.colour import Colour as Paint
 from prism.demo import DeckColour
 
+WRITTEN = (
+    "name", "strip", "step", "lab_l", "lab_a", "lab_b", "lrv", "lrv_stated", "screen", "in_gamut", "provenance",
+    "given", "reflectance", "recipe_base", "recipe_amounts",
+)  # fmt: skip
+"""The fields of a colour that a deck writes, besides the maker and code it is known by."""
+
+
+def touch(makers: Iterable[Maker]) -> None:
+    """Say that these decks have changed, so that whatever keeps them in memory reads them again."""
+    Maker.objects.filter(pk__in=[maker.pk for maker in makers]).update(changed=timezone.now())
+
 
 def numbers_of(paint: Paint) -> dict[str, Any]:
     """Return the fields of a colour that its numbers fill."""
@@ -63,13 +74,8 @@ def load_deck(entries: Iterable[DeckColour]) -> int:
     for row in stale:
         row.pk = known[row.maker_id, row.code]
     Colour.objects.bulk_create(fresh, batch_size=500)
-    changed = [
-        f.name
-        for f in Colour._meta.concrete_fields
-        if f.name not in ("id", "maker", "owner", "code", "created", "has_spectrum", "brought_in")
-    ]
-    Colour.objects.bulk_update(stale, changed, batch_size=200)
-    Maker.objects.filter(pk__in=[maker.pk for maker in makers.values()]).update(changed=timezone.now())
+    Colour.objects.bulk_update(stale, WRITTEN, batch_size=200)
+    touch(makers.values())
     return len(rows)
 
 

@@ -13,7 +13,7 @@ from typing import Any, NoReturn
 import numpy as np
 
 from prism import demo, school, tint, words
-from prism.colour import Colour, IntakeError, from_hex, from_lab
+from prism.colour import Colour, IntakeError, figure, from_hex, from_lab
 from prism.comparison import compare
 from prism.difference import delta_e
 from prism.formats import reflectance_csv
@@ -62,16 +62,7 @@ def _three_numbers(text: str) -> list[float]:
     parts = text.split(",")
     if len(parts) != 3:
         raise IntakeError("lab", f"three figures L,a,b are needed, not {len(parts)}.")
-    values = []
-    for name, part in zip(("L*", "a*", "b*"), parts, strict=True):
-        try:
-            value = float(part)
-        except ValueError:
-            raise IntakeError(name, words.not_a_number(name, part)) from None
-        if not np.isfinite(value):
-            raise IntakeError(name, words.not_a_number(name, part))
-        values.append(value)
-    return values
+    return [figure(name, part) for name, part in zip(("L*", "a*", "b*"), parts, strict=True)]
 
 
 def reading_json(text: str, colour: Colour, reading: Reading) -> dict[str, Any]:

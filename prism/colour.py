@@ -52,6 +52,17 @@ class Colour:
         return self.reflectance is not None
 
 
+def figure(label: str, text: str) -> float:
+    """Return a figure as people write it, decimal comma and real minus sign too. Raises `IntakeError`."""
+    try:
+        value = float(text.replace(",", ".").replace(words.MINUS, "-"))
+    except ValueError:
+        raise IntakeError(label, words.not_a_number(label, text)) from None
+    if not np.isfinite(value):
+        raise IntakeError(label, words.not_a_number(label, text))
+    return value
+
+
 def _triple(lab: ArrayLike) -> tuple[float, float, float]:
     lightness, a, b = (float(v) for v in np.asarray(lab))
     return lightness, a, b

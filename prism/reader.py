@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Protocol
@@ -12,7 +12,7 @@ from numpy.typing import ArrayLike
 
 from prism import words
 from prism.difference import delta_e
-from prism.spectrum import BANDS, Array, to_lab
+from prism.spectrum import BANDS, WHITEST, Array, to_lab
 from prism.tint import K1
 
 APERTURES = (4, 8, 25)
@@ -112,7 +112,7 @@ class SimulatedReader:
         reading = target.reflectance * (1 + place + tilt) * gain + offset + noise
         if setting.specular is Specular.EXCLUDED:
             reading = reading - K1 * target.gloss
-        clipped: Array = np.clip(reading, 0.0005, 1.2)
+        clipped: Array = np.clip(reading, 0.0005, WHITEST)
         return clipped
 
 
@@ -136,8 +136,8 @@ class Together:
 def together(readings: ArrayLike) -> Together:
     """Return what readings (n, 31), n at least 1, say together.
 
-    How sure the mean is follows from the scatter about it: the root mean square distance over √n, never less than
-    half the spread of a good reader. Outliers are judged from the middle reading, which one bad one cannot move.
+    How sure the mean is follows from the scatter about it: the root mean square distance over √n, nought for a single
+    reading. Outliers are judged from the middle reading, which one bad one cannot move.
     """
     values = np.atleast_2d(np.asarray(readings, dtype=np.float64))
     mean = values.mean(axis=0)
@@ -161,8 +161,3 @@ def why_not(count: int, found: Together | None, since_calibration: float | None)
     if not count or found is None:
         return words.NO_READINGS
     return "" if found.steady else words.unsteady(found.spread)
-
-
-def kept(readings: Sequence[Sequence[float]], dropped: Sequence[bool]) -> Array:
-    """Return the readings (n, 31) that were not dropped."""
-    return np.array([row for row, gone in zip(readings, dropped, strict=True) if not gone]).reshape(-1, BANDS.size)

@@ -31,6 +31,11 @@ _SPRAGUE = np.array(
 )
 _SPRAGUE_SCALE = 209.0
 
+WHITEST = 1.2
+"""Largest fraction taken for a reflectance; white tiles and brightened papers pass a little beyond 1."""
+PERCENT_FROM = 1.5
+"""A largest value above this cannot be a fraction, so it is a percentage."""
+
 WIDEST_GAP = 20.0
 """Largest distance, nm, by which a measurement may stop short of 400 or 700 nm and still be extended."""
 

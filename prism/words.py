@@ -761,9 +761,9 @@ def band_missing(nm: float) -> str:
     return f"The reflectance at {nm:g} nm is missing."
 
 
-def bad_reflectance(nm: float, value: float) -> str:
+def bad_reflectance(nm: float, value: float, high: float) -> str:
     """Say that a reflectance is out of range."""
-    return f"{value:g} at {nm:g} nm is not a reflectance: 0 to 1.2 is."
+    return f"{value:g} at {nm:g} nm is not a reflectance: 0 to {high:g} is."
 
 
 def no_numbers() -> str:

@@ -117,8 +117,7 @@ class Bench:
     def _hold(self, picks: dict[str, comparison.Pick]) -> dict[str, Held]:
         """Return the picked rows of the deck as held colours, by the same keys."""
         rows = [pick.index for pick in picks.values()]
-        doubt = [self.school.uncertainty[self._deck.provenance[row]] for row in rows]
-        readings = reading.read_many(self._deck.lab[rows], self._deck.lrv[rows], doubt, self.school, self.neutral)
+        readings = self._deck.readings(rows, self.school, self.neutral)
         colours = decks.by_ids([int(self._deck.ids[row]) for row in rows])
         held = {}
         for (key, pick), found in zip(picks.items(), readings, strict=True):

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from copy import copy
+
 from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import HttpResponse
@@ -66,7 +68,7 @@ def wall(request: StudioRequest, pk: int) -> HttpResponse:
 def basis(request: StudioRequest, pk: int) -> HttpResponse:
     """Change the school or the working neutral."""
     review = _review(request, pk)
-    form = BasisForm(request.POST, instance=_review(request, pk))
+    form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():
         return _show(request, review, basis=form, status=422)
     data = form.cleaned_data

@@ -131,7 +131,7 @@ class Doing(Files):
 
     def test_a_failure_half_way_leaves_nothing(self):
         self.upload(GOOD)
-        with mock.patch("decks.files._touch", side_effect=RuntimeError), self.assertRaises(RuntimeError):
+        with mock.patch("decks.files.touch", side_effect=RuntimeError), self.assertRaises(RuntimeError):
             files.apply(self.waiting())
         self.assertFalse(Colour.objects.exists())
         self.assertEqual(self.waiting().added, 0)

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 
 from prism import words
 from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode
+from prism.spectrum import PERCENT_FROM
 
 _TOKEN = re.compile(r'"((?:[^"]|"")*)"|(\S+)')
 _SPECTRAL = re.compile(r"(?:SPECTRAL_NM|SPECTRAL_|NM|SPEC_|R_)_?(\d{3})", re.IGNORECASE)
@@ -67,7 +68,7 @@ def _entry(number: int, values: Sequence[str], fields: Sequence[str], lab50: boo
 
     bands = sorted((float(m[1]), field) for field in fields if (m := _SPECTRAL.fullmatch(field)))
     spectrum = tuple(figure(field) for _, field in bands)
-    if spectrum and max(spectrum) > 1.5:
+    if spectrum and max(spectrum) > PERCENT_FROM:
         spectrum = tuple(v / 100 for v in spectrum)
     has_lab = {"LAB_L", "LAB_A", "LAB_B"} <= set(fields)
     code = row.get("SAMPLE_ID", "") or row.get("SAMPLEID", "")

@@ -19,7 +19,7 @@ from prism.colour import (
     many_from_rgb,
     parse_hex,
 )
-from prism.spectrum import Array, resample
+from prism.spectrum import WHITEST, Array, resample
 
 MAX_BYTES = 40_000_000
 MAX_ENTRIES = 300_000
@@ -123,21 +123,21 @@ def _of_hexes(members: Sequence[Entry]) -> list[Colour | IntakeError]:
 
 def _of_spectra(members: Sequence[Entry]) -> list[Colour | IntakeError]:
     grid = np.array(members[0].wavelengths)
-    found: list[Colour | IntakeError] = []
-    good: list[tuple[float, ...]] = []
-    for entry in members:
-        values = entry.reflectance or ()
-        bad = next((i for i, value in enumerate(values) if not 0 <= value <= 1.2), None)
-        if bad is not None:
-            found.append(IntakeError("reflectance", words.bad_reflectance(float(grid[bad]), values[bad])))
-        else:
-            good.append(values)
+    checked = [_reflectance(grid, entry.reflectance or ()) for entry in members]
+    good = [values for values in checked if not isinstance(values, IntakeError)]
     try:
         made = iter(many_from_reflectance(resample(grid, np.array(good)))) if good else iter(())
     except ValueError as reason:
         return [IntakeError("wavelengths", words.csv_grid(str(reason)))] * len(members)
-    wrong = iter(found)
-    return [next(made) if all(0 <= v <= 1.2 for v in entry.reflectance or ()) else next(wrong) for entry in members]
+    return [one if isinstance(one, IntakeError) else next(made) for one in checked]
+
+
+def _reflectance(grid: Array, values: tuple[float, ...]) -> tuple[float, ...] | IntakeError:
+    """Return reflectances as they are, or what is wrong with the first one that is none."""
+    bad = next((i for i, value in enumerate(values) if not 0 <= value <= WHITEST), None)
+    if bad is None:
+        return values
+    return IntakeError("reflectance", words.bad_reflectance(float(grid[bad]), values[bad], WHITEST))
 
 
 _OF_KIND = {"lab": _of_labs, "hex": _of_hexes, "reflectance": _of_spectra}

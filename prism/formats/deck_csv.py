@@ -14,6 +14,7 @@ from dataclasses import replace
 
 from prism import words
 from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode
+from prism.spectrum import PERCENT_FROM
 
 ALIASES = {
     "code": ("code", "id", "number", "no", "colour code", "color code", "ref", "reference", "sample_id"),
@@ -192,7 +193,7 @@ def _recipe(text: str) -> tuple[tuple[str, float], ...]:
 
 
 def _percent(entries: Sequence[Entry]) -> bool:
-    return any(max(entry.reflectance) > 1.5 for entry in entries if entry.reflectance)
+    return any(max(entry.reflectance) > PERCENT_FROM for entry in entries if entry.reflectance)
 
 
 def _as_fraction(entry: Entry) -> Entry:

@@ -21,8 +21,8 @@ def read(data: bytes, mapping: dict[int, str] | None = None) -> DeckFile:
     return deck_csv.read_rows(table(data), mapping)
 
 
-def table(data: bytes) -> list[tuple[int, list[str]]]:
-    """Return the numbered rows of the first sheet as text; a formula counts as the value that was saved with it."""
+def table(data: bytes, most: int = MAX_ENTRIES + 1) -> list[tuple[int, list[str]]]:
+    """Return the first `most` numbered rows of the first sheet as text; a formula counts as its saved value."""
     if len(data) > MAX_BYTES:
         raise DeckFileError(words.deck_too_large(MAX_BYTES, len(data)))
     try:
@@ -33,7 +33,7 @@ def table(data: bytes) -> list[tuple[int, list[str]]]:
 
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)
         sheet = book.worksheets[0]
-        rows = sheet.iter_rows(values_only=True, max_row=MAX_ENTRIES + 1, max_col=MAX_COLUMNS)
+        rows = sheet.iter_rows(values_only=True, max_row=most, max_col=MAX_COLUMNS)
         return [(line, [_text(cell) for cell in row]) for line, row in enumerate(rows, start=1)]
     except DeckFileError:
         raise

@@ -15,16 +15,12 @@ import numpy as np
 
 from prism import words
 from prism.colour import Colour, IntakeError, from_reflectance
-from prism.spectrum import BANDS, Array, resample
+from prism.spectrum import BANDS, PERCENT_FROM, WHITEST, Array, resample
 
 MAX_BYTES = 1_000_000
 MAX_READINGS = 200
 BARE_GRIDS = {16: (400, 20), 31: (400, 10), 36: (380, 10), 61: (400, 5)}
 FIELD = "reflectance"
-WHITEST = 1.2
-"""Largest fraction taken for a reflectance; white tiles and brightened papers pass a little beyond 1."""
-PERCENT_FROM = 1.5
-"""A largest value above this cannot be a fraction, so the file holds percentages."""
 
 
 @dataclass(frozen=True)
