@@ -1,0 +1,56 @@
+"""Numbers, counts and lists as text."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+MINUS = "−"
+
+
+def number(value: float, digits: int = 1, signed: bool = False) -> str:
+    """Return a number with a real minus sign; zero never carries a sign."""
+    text = f"{abs(value):.{digits}f}"
+    if not float(text):
+        return text
+    return (MINUS if value < 0 else "+" if signed else "") + text
+
+
+def percent(value: float) -> str:
+    """Return a change of strength: `+25 %`, `−50 %`, or `standard`."""
+    return f"{number(value, 0 if value == int(value) else 1, signed=True)} %" if value else "standard"
+
+
+def listed(words: Sequence[str], joiner: str = "and") -> str:
+    """Return words as an English list."""
+    if len(words) < 2:
+        return "".join(words)
+    return f"{', '.join(words[:-1])} {joiner} {words[-1]}"
+
+
+def capital(text: str) -> str:
+    """Return text beginning with a capital."""
+    return text[:1].upper() + text[1:]
+
+
+def sentence(text: str) -> str:
+    """Return text with a capital and a full stop."""
+    return capital(text) + ("" if not text or text[-1] in ".?!" else ".")
+
+
+_COUNTS = "none one two three four five six seven eight nine ten eleven twelve".split()
+
+
+def count(value: int, noun: str, plural: str | None = None) -> str:
+    """Return a count in words up to twelve, with its noun."""
+    return f"{numeral(value) if value else 'no'} {noun if value == 1 else plural or noun + 's'}"
+
+
+def numeral(value: int) -> str:
+    """Return a count in words up to twelve; nought is `none`."""
+    return _COUNTS[value] if value < len(_COUNTS) else str(value)
+
+
+def shortened(text: str, limit: int = 40) -> str:
+    """Return text short enough to quote in a message."""
+    clean = " ".join(text.split())
+    return clean if len(clean) <= limit else clean[: limit - 1] + "…"

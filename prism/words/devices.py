@@ -1,0 +1,72 @@
+"""The reader and what its readings say."""
+
+from __future__ import annotations
+
+from prism.words.basics import count, number, numeral, shortened
+
+UNCALIBRATED = (
+    "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out what was "
+    "taken before, and measure again."
+)
+NO_READINGS = "No reading yet"
+
+
+def nothing_there(thing: str) -> str:
+    """Say that there is no such thing to measure."""
+    return f"There is no '{shortened(thing)}' to put the reader on."
+
+
+def calibration_old(minutes: float) -> str:
+    """Say that the calibration is too old."""
+    return f"The white tile was read {number(minutes / 60, 1)} hours ago, too long to be believed. Read it again."
+
+
+def unsteady(spread: float) -> str:
+    """Say that readings do not describe one colour."""
+    return (
+        f"The readings scatter by ΔE00 {number(spread)} on average, too much for one colour. Leave out the ones that "
+        "slipped, or measure with a wider aperture."
+    )
+
+
+def enough_readings(most: int) -> str:
+    """Say that there is no room for another reading."""
+    return f"{numeral(most).capitalize()} readings are enough: leave some out, or start again."
+
+
+def reader_state(since_calibration: float | None) -> str:
+    """Say how the reader stands."""
+    if since_calibration is None:
+        return "Not calibrated: it must see its white tile first."
+    if since_calibration < 1:
+        return "Calibrated just now."
+    return f"Calibrated {count(round(since_calibration), 'minute')} ago."
+
+
+def readings_together(kept: int, lrv: float, spread: float, uncertainty: float) -> str:
+    """Say what readings come to."""
+    if kept == 1:
+        return f"One reading: LRV {number(lrv)}. Take a few more to see how they scatter."
+    return (
+        f"{count(kept, 'reading').capitalize()}: LRV {number(lrv)}, scattering by ΔE00 {number(spread, 2)}; "
+        f"the mean is sure to ±{number(uncertainty, 2)}."
+    )
+
+
+def from_its_card(name: str, label: str, delta_e: float) -> str:
+    """Say how far a measured thing is from the nearest card."""
+    return f"The nearest card is {name} ({label}): this is ΔE00 {number(delta_e)} from it."
+
+
+def shot_remark(dropped: bool, reason: str, outlying: bool, calibrated: bool) -> str:
+    """Say what there is to say of one reading."""
+    if dropped:
+        return f"left out: {reason}"
+    if not calibrated:
+        return "taken before the white tile was read"
+    return "far from the others" if outlying else ""
+
+
+def reader_given(thing: str, kept: int, aperture: int, specular: str) -> str:
+    """Say how a colour was measured."""
+    return shortened(f"{thing}, {count(kept, 'reading')}, {aperture} mm, specular {specular}", 118)

@@ -1,0 +1,95 @@
+"""Where a colour stands among others, its twins, and whether its name and stated LRV hold."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import TYPE_CHECKING
+
+from prism.words.basics import capital, listed, number
+from prism.words.pairs import nothing_on
+from prism.words.readings import headline, undertone_short
+
+if TYPE_CHECKING:
+    from prism.comparison import Bracket
+    from prism.metamerism import Parting
+    from prism.naming import NameCheck
+    from prism.reading import Reading
+    from prism.school import School
+    from prism.trust import LrvCheck
+
+
+LAMPS = {
+    "A": "incandescent lamps",
+    "LED-B3": "neutral white LEDs",
+    "FL2": "plain fluorescent lamps",
+    "FL11": "three-band fluorescent lamps",
+}
+
+
+def bracket(found: Bracket, names: dict[int, str]) -> str:
+    """Say between which two colours the subject stands on one pair of axes."""
+    before, after = found.before, found.after
+    if before and after:
+        return (
+            f"Between {names[before.index]}, {found.axes[0]} by {number(before.delta_e)}, and "
+            f"{names[after.index]}, {found.axes[1]} by {number(after.delta_e)}."
+        )
+    if before or after:
+        pick = before or after
+        assert pick is not None
+        empty = found.axes[1] if before else found.axes[0]
+        return f"{names[pick.index]} is {pick.why} by {number(pick.delta_e)}; {nothing_on(empty)}."
+    return f"{nothing_on(found.axes[0]).capitalize()}, and nothing {found.axes[1]}."
+
+
+def place_short(before: str | None, after: str | None) -> str:
+    """Say the tightest bracket in a few words, for the path."""
+    return capital(f"between {before} and {after}") if before and after else "At the edge of these decks"
+
+
+def twins(found: Sequence[tuple[str, float, Parting | None]], school: School) -> str:
+    """Say which colours are the same to the eye or nearly, and how far they part under other lamps."""
+    if not found:
+        return "No twin in these decks: nothing else is the same to the eye, or nearly."
+    same = [_twin(*twin) for twin in found if twin[1] < school.just_seen]
+    near = [_twin(*twin) for twin in found if twin[1] >= school.just_seen]
+    said = [f"The same to the eye: {listed(same)}." if same else "Nothing in these decks is the same to the eye."]
+    if near:
+        said.append(f"Near-identical: {listed(near)}.")
+    return " ".join(said)
+
+
+def _twin(name: str, delta_e: float, parting: Parting | None) -> str:
+    text = f"{name} (ΔE00 {number(delta_e, 2)}"
+    if parting:
+        text += f"; {number(parting.farthest, 2)} under {LAMPS[parting.worst]}"
+    return text + ")"
+
+
+def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
+    """Say whether a name holds; nothing for a name that promises nothing."""
+    if not found:
+        return ""
+    reads = f"{headline(reading).lower()}, {undertone_short(reading)}"
+    broken = [check.word for check in found if not check.keeps]
+    if not broken:
+        return f"Called {name}, and reads as {reads}: the name holds."
+    partly = all(check.partly for check in found if not check.keeps)
+    tail = f"the {listed(broken)} is in its undertone only" if partly else "the name does not hold"
+    return f"Called {name}; reads as {reads}: {tail}."
+
+
+def lrv_check(found: LrvCheck) -> str:
+    """Say whether a stated LRV agrees with the computed one."""
+    said = f"Stated LRV {number(found.stated)}, computed {number(found.computed)}"
+    if found.verdict == "agree":
+        return f"{said}: they agree."
+    if found.verdict == "cannot tell":
+        return f"{said}: the source allows ±{number(found.allowed)}, too much to tell."
+    apart, allowed = number(abs(found.difference)), number(found.allowed)
+    return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
+
+
+UNKNOWN_STEP = {"strength": "No recipe is known", "verdict": "Not written yet"}
+"""What a step of the path says while it has no finding."""
+EMPTY_DECK = "There is nothing in these decks to hold beside it."

@@ -1,0 +1,76 @@
+"""Where a number came from and how sure it is."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+
+from prism.words.basics import number
+
+PROVENANCE = {
+    "reading-average": "spectrum, averaged readings",
+    "reading-single": "spectrum, single reading",
+    "maker-lab": "Lab as stated",
+    "converted-lab": "Lab, converted from D50/2°",
+    "screen-lrv": "screen value with a stated LRV",
+    "screen": "screen value",
+    "estimated": "estimate",
+}
+SETTLE = {
+    "screen-lrv": "Measure a painted board with a reader",
+    "screen": "Measure a painted board with a reader",
+    "converted-lab": "Ask for Lab under D65/10°, or measure a painted board",
+    "maker-lab": "Measure a painted board with a reader",
+    "reading-single": "Take a few more readings and average them",
+    "reading-average": "Look at painted boards side by side",
+    "estimated": "Measure a painted board with a reader",
+}
+
+
+def lab_text(lab: Iterable[float], digits: int = 1) -> str:
+    """Return Lab as three figures."""
+    return ", ".join(number(value, digits) for value in lab)
+
+
+def lab_given(lab: Iterable[float], convention: str) -> str:
+    """Say what Lab was handed in."""
+    return f"Lab {lab_text(lab, 2)} ({'D50/2°' if convention == 'lab50' else 'D65/10°'})"
+
+
+def hex_given(text: str) -> str:
+    """Say what screen value was handed in."""
+    return f"screen value {text}"
+
+
+def catalogue_given(maker: str, code: str) -> str:
+    """Say which catalogue colour it is."""
+    return f"{maker} {code}, catalogue spectrum"
+
+
+def spectrum_given(readings: int) -> str:
+    """Say how many readings a spectrum comes from."""
+    return "reflectance, one reading" if readings == 1 else f"reflectance, mean of {readings} readings"
+
+
+def provenance(key: str, uncertainty: float) -> str:
+    """Say where a number came from and how sure it is."""
+    return f"{PROVENANCE[key]}, ±{number(uncertainty)} ΔE00"
+
+
+INTAKE = {"spectrum": "Reflectances", "lab": "Lab", "hex": "Screen value"}
+
+
+def certainty(uncertainties: Sequence[float]) -> str:
+    """Say how sure a kind of source is."""
+    low, high = number(min(uncertainties)), number(max(uncertainties))
+    return f"sure to ±{low} ΔE00" if low == high else f"sure to ±{low} to {high} ΔE00"
+
+
+MY_WHITES = "My reference whites"
+ANY = "any"
+NO_UNDERTONE = "none claimed"
+
+
+def screen_caution(in_gamut: bool) -> str:
+    """Return the caution that stands wherever colour is shown."""
+    out = "" if in_gamut else " This one lies outside what the screen can show; it is drawn less coloured than it is."
+    return "A screen is not a paint sample." + out
