@@ -4,16 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
+from datetime import datetime
 from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import Exists, OuterRef
 
-from decks.models import Colour, Import, Maker
-from decks.services import WRITTEN, numbers_of, touch
+from decks.models import Colour, Earlier, Import, Maker
+from decks.services import numbers_of, replace_values, restore_values, same_value, touch
 from prism import words
 from prism.colour import Colour as Paint
-from prism.colour import IntakeError
+from prism.colour import IntakeError, Specular
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
 from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, colours, decode
 from prism.spectrum import BANDS
@@ -41,14 +43,14 @@ FORMATS: dict[str, Format] = {
     ),
     "cgats": Format(
         "CGATS", (".cgats", ".ti3", ".it8"), "text/plain; charset=utf-8", cgats.write,
-        ("maker", "strip", "stated LRV", "recipe"),
+        ("maker", "strip", "stated LRV", "recipe", "specular"),
     ),
     "cxf": Format(
         "CxF3", (".cxf", ".xml"), "application/xml", cxf.write, ("maker", "strip", "stated LRV", "recipe"),
     ),
     "gpl": Format(
         "GIMP palette", (".gpl",), "text/plain; charset=utf-8", gimp_palette.write,
-        ("maker", "strip", "stated LRV", "recipe", "spectrum", "Lab"),
+        ("maker", "strip", "stated LRV", "recipe", "spectrum", "specular", "Lab"),
     ),
 }  # fmt: skip
 TABLES = ("csv", "xlsx")
@@ -123,7 +125,7 @@ _COMPARED = {
     "stated LRV": ("lrv_stated",),
     "strip": ("strip", "step"),
     "recipe": ("recipe_base", "recipe_amounts"),
-    "source": ("provenance",),
+    "source": ("provenance", "specular"),
 }
 
 
@@ -180,73 +182,136 @@ def _values(entry: Entry, paint: Paint) -> dict[str, Any]:
 
 
 def _differences(known: Colour, values: dict[str, Any]) -> tuple[str, ...]:
-    def same(one: Any, other: Any) -> bool:
-        if isinstance(one, float) and isinstance(other, float):
-            return abs(one - other) < 1e-6
-        if isinstance(one, list) and isinstance(other, list) and len(one) == len(other):
-            return all(same(a, b) for a, b in zip(one, other, strict=True))
-        return bool(one == other)
-
     return tuple(
         what
         for what, fields in _COMPARED.items()
-        if not all(same(getattr(known, field), values[field]) for field in fields)
+        if not all(same_value(getattr(known, field), values[field]) for field in fields)
     )
 
 
-@transaction.atomic
+UNDER_WAY = (Import.State.WAITING, Import.State.RUNNING)
+PART = 2_500
+"""Colours brought in at a time; a part takes well under a second."""
+
+
+@dataclass
+class _Work:
+    """A file at hand: its plan for decks as they stood in `state`, and how far it is done.
+
+    `at` counts colours of this plan, `done` all of the file that are in: a plan made half-way holds only the rest.
+    """
+
+    plan: Plan
+    state: str
+    at: int = 0
+    done: int = 0
+
+
+_at_hand: dict[tuple[int, datetime], _Work] = {}
+"""The file last looked at, so that it need not be planned again for each part. A matter of speed only."""
+
+
+def planned(waiting: Import) -> Plan:
+    """Return what a waiting or half-done file would still do. Raises `DeckFileError`."""
+    return _work(waiting).plan
+
+
+def _work(waiting: Import) -> _Work:
+    decks = Maker.objects.filter(owner=waiting.owner).order_by("pk").values_list("pk", "changed")
+    state = f"{waiting.mapping} {list(decks)}"
+    key = waiting.pk, waiting.created
+    work = _at_hand.get(key)
+    fits = work is not None and (work.state == state if waiting.state == Import.State.WAITING else bool(work.at))
+    if work is None or not fits or work.done != waiting.done:
+        work = _Work(plan(waiting), state, done=waiting.done)
+        _at_hand.clear()
+        _at_hand[key] = work
+    return work
+
+
 def apply(waiting: Import) -> Import:
-    """Bring a waiting file in: all of it, or nothing if anything fails."""
-    waiting = Import.objects.select_for_update().get(pk=waiting.pk)
-    if waiting.state != Import.State.WAITING:
-        return waiting
-    intended = plan(waiting)
-    makers: dict[str, Maker] = {}
-
-    def maker(name: str) -> Maker:
-        if name not in makers:
-            makers[name] = Maker.objects.get_or_create(name=name, owner=waiting.owner)[0]
-        return makers[name]
-
-    Colour.objects.bulk_create(
-        (
-            Colour(maker=maker(entry.maker or waiting.deck_name), brought_in=waiting, **values)
-            for entry, values in intended.added
-        ),
-        batch_size=1000,
-    )
-    previous = []
-    for change in intended.changed:
-        previous.append({"id": change.known.pk} | {name: getattr(change.known, name) for name in WRITTEN})
-        for name in WRITTEN:
-            setattr(change.known, name, change.values[name])
-        maker(change.entry.maker or waiting.deck_name)
-    Colour.objects.bulk_update([change.known for change in intended.changed], WRITTEN, batch_size=200)
-    touch(makers.values())
-    waiting.state, waiting.content, waiting.previous = Import.State.DONE, b"", previous
-    waiting.added, waiting.changed = len(intended.added), len(intended.changed)
-    waiting.save()
+    """Bring a waiting file in, all of it. If that fails half-way, `undo` takes back what is in."""
+    while waiting.state in UNDER_WAY:
+        waiting = advance(waiting)
     return waiting
 
 
 @transaction.atomic
-def undo(done: Import) -> int:
-    """Take an import back as one act; return how many colours stay because a review uses them."""
+def advance(waiting: Import) -> Import:
+    """Bring in the next part of a file, or the first; each part is written whole or not at all."""
+    running = Import.objects.select_for_update().get(pk=waiting.pk)
+    if running.state not in UNDER_WAY:
+        return running
+    work = _work(running)
+    intended = work.plan
+    if running.state == Import.State.WAITING:
+        running.state, running.total = Import.State.RUNNING, len(intended.added) + len(intended.changed)
+    added = intended.added[work.at : work.at + PART]
+    room = PART - len(added)
+    first = max(0, work.at - len(intended.added))
+    changed = intended.changed[first : first + room] if room else []
+    _bring(running, added, changed)
+    running.done += len(added) + len(changed)
+    running.added += len(added)
+    running.changed += len(changed)
+    at = work.at + len(added) + len(changed)
+    if at >= len(intended.added) + len(intended.changed):
+        running.state, running.content = Import.State.DONE, b""
+        touch(running.colours.values_list("maker_id", flat=True).distinct())
+    running.save()
+    transaction.on_commit(lambda: _moved(work, at, running))
+    return running
+
+
+def _moved(work: _Work, at: int, running: Import) -> None:
+    """Note how far a file is, once that is written."""
+    work.at, work.done = at, running.done
+    if running.state == Import.State.DONE:
+        _at_hand.clear()
+
+
+def _bring(running: Import, added: list[tuple[Entry, dict[str, Any]]], changed: list[Change]) -> None:
+    names = {entry.maker or running.deck_name for entry, _ in added}
+    makers = {name: Maker.objects.get_or_create(name=name, owner=running.owner)[0] for name in sorted(names)}
+    Colour.objects.bulk_create(
+        (
+            Colour(maker=makers[entry.maker or running.deck_name], brought_in=running, **values)
+            for entry, values in added
+        ),
+        batch_size=500,
+    )
+    reason = words.by_file(running.file_name)
+    replace_values([(change.known, change.values) for change in changed], reason, running.owner, running)
+
+
+@dataclass(frozen=True)
+class Undone:
+    """What an import leaves behind when it is taken back: colours that reviews use, and colours changed since."""
+
+    used: int
+    changed_since: int
+
+
+@transaction.atomic
+def undo(done: Import) -> Undone:
+    """Take an import back as one act, also one that is only half in."""
     done = Import.objects.select_for_update().get(pk=done.pk)
-    if done.state != Import.State.DONE:
-        return 0
-    makers = set(Maker.objects.filter(colours__brought_in=done))
-    for values in done.previous:
-        pk = values.pop("id")
-        makers |= set(Maker.objects.filter(colours__pk=pk))
-        Colour.objects.filter(pk=pk).update(**values)
+    if done.state not in (Import.State.DONE, Import.State.RUNNING):
+        return Undone(0, 0)
+    later = Earlier.objects.filter(colour=OuterRef("colour"), replaced__gt=OuterRef("replaced"))
+    replaced = done.replaced.select_related("colour").annotate(again=Exists(later))
+    restored = [earlier for earlier in replaced if not earlier.again]
+    restore_values(restored, words.taken_back(done.file_name), done.owner)
+    makers = set(done.colours.values_list("maker_id", flat=True))
     used = done.colours.filter(reviews__isnull=False).distinct().count()
     done.colours.filter(reviews__isnull=True).delete()
     touch(makers)
-    Maker.objects.filter(pk__in=[maker.pk for maker in makers], owner=done.owner, colours=None).delete()
-    done.state, done.previous = Import.State.UNDONE, []
+    Maker.objects.filter(pk__in=makers, owner=done.owner, colours=None).delete()
+    changed_since = len(replaced) - len(restored)
+    done.state, done.content = Import.State.UNDONE, b""
     done.save()
-    return used
+    _at_hand.clear()
+    return Undone(used, changed_since)
 
 
 def entries_of(kept: Iterable[Colour]) -> list[Entry]:
@@ -263,6 +328,7 @@ def entries_of(kept: Iterable[Colour]) -> list[Entry]:
             lab=(colour.lab_l, colour.lab_a, colour.lab_b),
             reflectance=tuple(colour.reflectance) if colour.reflectance else None,
             wavelengths=grid if colour.reflectance else None,
+            specular=Specular(colour.specular) if colour.specular else None,
             hex=colour.screen,
             lrv=colour.lrv_stated,
             recipe_base=colour.recipe_base,
@@ -274,6 +340,8 @@ def entries_of(kept: Iterable[Colour]) -> list[Entry]:
 
 def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
     """Keep a file until it is brought in; forget what the person had waiting. Raises `DeckFileError`."""
+    if Import.objects.filter(owner=owner, state=Import.State.RUNNING).exists():
+        raise DeckFileError(words.another_running())
     kind = recognise(file_name, data)
     Import.objects.filter(owner=owner, state=Import.State.WAITING).delete()
     return Import.objects.create(

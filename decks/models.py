@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Any
 
 from django.conf import settings
@@ -10,6 +11,7 @@ from django.db.models import Case, Q, Value, When
 from django.utils import timezone
 
 from prism.colour import Colour as Paint
+from prism.colour import Specular
 from prism.tint import Recipe
 
 
@@ -55,10 +57,15 @@ class ColourSet(models.Model):
 
 
 class Import(models.Model):
-    """A file being brought into a deck: kept until it is brought in, then enough to undo it as one act."""
+    """A file being brought into a deck, in parts: kept until all of it is in.
+
+    What it added knows it as `brought_in`, what it changed as `Earlier.by_import`; that is enough to take it back as
+    one act, also when only a part of it is in. `total` and `done` count colours to add or change.
+    """
 
     class State(models.TextChoices):
         WAITING = "waiting", "waiting to be brought in"
+        RUNNING = "running", "coming in"
         DONE = "done", "brought in"
         UNDONE = "undone", "undone"
 
@@ -71,7 +78,8 @@ class Import(models.Model):
     state = models.CharField(max_length=8, choices=State, default=State.WAITING)
     added = models.PositiveIntegerField(default=0)
     changed = models.PositiveIntegerField(default=0)
-    previous = models.JSONField(default=list, editable=False)
+    total = models.PositiveIntegerField(default=0)
+    done = models.PositiveIntegerField(default=0)
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -86,22 +94,13 @@ class Import(models.Model):
         return {int(i): name for i, name in self.mapping.items()} if self.mapping else None
 
 
-class Colour(models.Model):
-    """One colour: a maker's, or one that a person brought in.
+class Valued(models.Model):
+    """The numbers of a colour in the core's conventions, with where they came from.
 
-    Numbers are kept in the core's conventions with where they came from. `reflectance` holds 31 fractions where a
-    spectrum is known; `recipe_base` and `recipe_amounts` (mL per litre by colorant code) where a recipe is.
-    `lrv_stated` is the maker's own figure, never used in place of the computed `lrv`.
+    `reflectance` holds 31 fractions where a spectrum is known, and `specular` whether the gloss was included when it
+    was measured; `recipe_base` and `recipe_amounts` (mL per litre by colorant code) where a recipe is. `lrv_stated`
+    is the maker's own figure, never used in place of the computed `lrv`.
     """
-
-    maker = models.ForeignKey(Maker, null=True, blank=True, on_delete=models.PROTECT, related_name="colours")
-    owner = models.ForeignKey(
-        settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="colours"
-    )
-    code = models.CharField(max_length=40, blank=True)
-    name = models.CharField(max_length=120)
-    strip = models.PositiveSmallIntegerField(null=True, blank=True)
-    step = models.PositiveSmallIntegerField(null=True, blank=True)
 
     lab_l = models.FloatField()
     lab_a = models.FloatField()
@@ -113,14 +112,52 @@ class Colour(models.Model):
     provenance = models.CharField(max_length=24)
     given = models.CharField(max_length=120)
     spread = models.FloatField(null=True, blank=True)
+    specular = models.CharField(max_length=8, blank=True, choices=[(s.value, s.value) for s in Specular])
     reflectance = models.JSONField(null=True, blank=True)
+    recipe_base = models.CharField(max_length=12, blank=True)
+    recipe_amounts = models.JSONField(null=True, blank=True)
+
+    class Meta:
+        abstract = True
+
+    @property
+    def paint(self) -> Paint:
+        """The colour as the core knows it."""
+        return Paint(
+            lab=(self.lab_l, self.lab_a, self.lab_b),
+            lrv=self.lrv,
+            screen=self.screen,
+            in_gamut=self.in_gamut,
+            provenance=self.provenance,
+            given=self.given,
+            reflectance=tuple(self.reflectance) if self.reflectance else None,
+            spread=self.spread,
+            specular=Specular(self.specular) if self.specular else None,
+        )
+
+    @property
+    def recipe(self) -> Recipe | None:
+        """The maker's recipe, if one is known."""
+        return Recipe(self.recipe_base, self.recipe_amounts or {}) if self.recipe_base else None
+
+
+class Colour(Valued):
+    """One colour: a maker's, or one that a person brought in. Its numbers are its working value."""
+
+    maker = models.ForeignKey(Maker, null=True, blank=True, on_delete=models.PROTECT, related_name="colours")
+    owner = models.ForeignKey(
+        settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="colours"
+    )
+    code = models.CharField(max_length=40, blank=True)
+    name = models.CharField(max_length=120)
+    strip = models.PositiveSmallIntegerField(null=True, blank=True)
+    step = models.PositiveSmallIntegerField(null=True, blank=True)
+
     has_spectrum = models.GeneratedField(
         expression=Case(When(reflectance__isnull=False, then=Value(True)), default=Value(False)),
         output_field=models.BooleanField(),
         db_persist=True,
     )
-    recipe_base = models.CharField(max_length=12, blank=True)
-    recipe_amounts = models.JSONField(null=True, blank=True)
     brought_in = models.ForeignKey(Import, null=True, blank=True, on_delete=models.SET_NULL, related_name="colours")
     created = models.DateTimeField(auto_now_add=True)
 
@@ -142,21 +179,29 @@ class Colour(models.Model):
         """Maker and code, or where an own colour came from."""
         return f"{self.maker.name} · {self.code}" if self.maker else "own colour"
 
-    @property
-    def paint(self) -> Paint:
-        """The colour as the core knows it."""
-        return Paint(
-            lab=(self.lab_l, self.lab_a, self.lab_b),
-            lrv=self.lrv,
-            screen=self.screen,
-            in_gamut=self.in_gamut,
-            provenance=self.provenance,
-            given=self.given,
-            reflectance=tuple(self.reflectance) if self.reflectance else None,
-            spread=self.spread,
-        )
+    def value_at(self, moment: datetime) -> Valued:
+        """Return the value the colour had at a moment: itself, or what has been replaced since."""
+        later = [earlier for earlier in self.earlier.all() if earlier.replaced > moment]
+        return min(later, key=lambda earlier: (earlier.replaced, earlier.pk), default=self)
 
-    @property
-    def recipe(self) -> Recipe | None:
-        """The maker's recipe, if one is known."""
-        return Recipe(self.recipe_base, self.recipe_amounts or {}) if self.recipe_base else None
+
+class Earlier(Valued):
+    """What a colour was taken to be until better data replaced it: when, by whom and why.
+
+    `name`, `strip` and `step` are what an import may change besides the numbers.
+    """
+
+    colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="earlier")
+    name = models.CharField(max_length=120)
+    strip = models.PositiveSmallIntegerField(null=True, blank=True)
+    step = models.PositiveSmallIntegerField(null=True, blank=True)
+    replaced = models.DateTimeField(default=timezone.now)
+    reason = models.CharField(max_length=200)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    by_import = models.ForeignKey(Import, null=True, blank=True, on_delete=models.SET_NULL, related_name="replaced")
+
+    class Meta:
+        ordering = ["-replaced", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.colour} until {self.replaced:%d %b %Y}"

@@ -36,7 +36,7 @@ class Preview:
     @cached_property
     def _planned(self) -> tuple[files.Plan | None, str]:
         try:
-            return files.plan(self.waiting), ""
+            return files.planned(self.waiting), ""
         except DeckFileError as wrong:
             return None, str(wrong)
 

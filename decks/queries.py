@@ -13,6 +13,8 @@ from numpy.typing import NDArray
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, ColourSet, Maker
 from prism import school, words
+from prism.colour import Colour as Paint
+from prism.metamerism import Parting, parting
 
 PAGE = 24
 
@@ -74,6 +76,43 @@ def browsed(held: Catalogue, rows: NDArray[np.intp]) -> list[Browsed]:
         for pk, found in zip(held.ids[rows].tolist(), readings, strict=True)
         if pk in colours
     ]
+
+
+@dataclass(frozen=True)
+class Twin:
+    """A colour of the decks that is the same to the eye or nearly, and how the two part under other lamps.
+
+    `parting` is None where one of the spectra is not known.
+    """
+
+    colour: Colour
+    delta_e: float
+    parting: Parting | None
+
+
+def twins(user: User, paint: Paint, chosen: school.School, not_this: int | None = None, most: int = 5) -> list[Twin]:
+    """Return the nearest of the decks that are no more than near-identical, nearest first; `not_this` is left out."""
+    held = catalogue(user)
+    rows, distance = held.nearest(paint.lab, most + 1)
+    near = {int(held.ids[row]): float(d) for row, d in zip(rows, distance, strict=True) if d < chosen.plainly_seen}
+    near.pop(not_this or 0, None)
+    found = in_order(list(near))[:most]
+
+    def parted(other: Colour) -> Parting | None:
+        if not (paint.reflectance and other.reflectance):
+            return None
+        return parting(paint.reflectance, other.reflectance)
+
+    return [Twin(colour, near[colour.pk], parted(colour)) for colour in found]
+
+
+def with_code(user: User, text: str) -> list[Colour]:
+    """Return the makers' colours with a code, upper or lower case; a maker's name may stand before it."""
+    typed = " ".join(text.split()).casefold()
+    held = catalogue(user)
+    rows = [row for row, code in enumerate(held.codes) if code and (typed == code or typed.endswith(f" {code}"))]
+    found = in_order(held.ids[rows].tolist())
+    return [colour for colour in found if typed in (colour.code.casefold(), f"{colour.maker} {colour.code}".casefold())]
 
 
 def sets_of(user: User) -> QuerySet[ColourSet]:

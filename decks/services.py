@@ -9,21 +9,23 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 
-from decks.models import Colour, ColourSet, Maker
+from decks.models import Colour, ColourSet, Earlier, Import, Maker
 from prism import words
 from prism.colour import Colour as Paint
 from prism.demo import DeckColour
 
 WRITTEN = (
     "name", "strip", "step", "lab_l", "lab_a", "lab_b", "lrv", "lrv_stated", "screen", "in_gamut", "provenance",
-    "given", "reflectance", "recipe_base", "recipe_amounts",
+    "given", "spread", "specular", "reflectance", "recipe_base", "recipe_amounts",
 )  # fmt: skip
 """The fields of a colour that a deck writes, besides the maker and code it is known by."""
+NUMBERS = tuple(name for name in WRITTEN if name not in ("name", "strip", "step"))
+"""Those of them that its value is made of."""
 
 
-def touch(makers: Iterable[Maker]) -> None:
-    """Say that these decks have changed, so that whatever keeps them in memory reads them again."""
-    Maker.objects.filter(pk__in=[maker.pk for maker in makers]).update(changed=timezone.now())
+def touch(makers: Iterable[int | None]) -> None:
+    """Say that the decks of these makers have changed, so that whatever keeps them in memory reads them again."""
+    Maker.objects.filter(pk__in=[pk for pk in makers if pk]).update(changed=timezone.now())
 
 
 def numbers_of(paint: Paint) -> dict[str, Any]:
@@ -37,15 +39,72 @@ def numbers_of(paint: Paint) -> dict[str, Any]:
         "in_gamut": paint.in_gamut,
         "provenance": paint.provenance,
         "given": paint.given,
+        "spread": paint.spread,
+        "specular": paint.specular or "",
         "reflectance": list(paint.reflectance) if paint.reflectance else None,
     }
 
 
-def keep_own(
-    owner: User, name: str, paint: Paint, lrv_stated: float | None = None, spread: float | None = None
-) -> Colour:
-    """Keep a colour that a person brought in: with the LRV its maker states, and how far its own readings scatter."""
-    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, spread=spread, **numbers_of(paint))
+def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:
+    """Keep a colour that a person brought in, with the LRV its maker states."""
+    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(paint))
+
+
+def same_value(one: Any, other: Any) -> bool:
+    """Return whether two values of a field are the same, but for what a file rounds away."""
+    if isinstance(one, float) and isinstance(other, float):
+        return abs(one - other) < 1e-6
+    if isinstance(one, list) and isinstance(other, list) and len(one) == len(other):
+        return all(same_value(a, b) for a, b in zip(one, other, strict=True))
+    return bool(one == other)
+
+
+@transaction.atomic
+def replace_values(
+    changes: Iterable[tuple[Colour, dict[str, Any]]], reason: str, by: User | None, by_import: Import | None = None
+) -> None:
+    """Give colours new values and keep the ones they had, with the reason.
+
+    Whatever was made with a value before it was replaced finds it by the date (`Colour.value_at`).
+    """
+    changed, kept = [], []
+    for colour, values in changes:
+        kept.append(Earlier(colour=colour, reason=reason, by=by, by_import=by_import, **_values(colour)))
+        for name in WRITTEN:
+            setattr(colour, name, values.get(name, getattr(colour, name)))
+        changed.append(colour)
+    Earlier.objects.bulk_create(kept, batch_size=500)
+    Colour.objects.bulk_update(changed, WRITTEN, batch_size=200)
+    touch({colour.maker_id for colour in changed})
+
+
+def restore_values(earlier: Iterable[Earlier], reason: str, by: User) -> None:
+    """Put values back as if they had never been replaced; where a review was made meanwhile, keep that they were."""
+    every = list(earlier)
+    reviewed = set(Colour.objects.filter(earlier__in=every, reviews__isnull=False).values_list("pk", flat=True))
+    replace_values([(e.colour, _values(e)) for e in every if e.colour_id in reviewed], reason, by)
+    plain = [e for e in every if e.colour_id not in reviewed]
+    for one in plain:
+        for name, value in _values(one).items():
+            setattr(one.colour, name, value)
+    Colour.objects.bulk_update([one.colour for one in plain], WRITTEN, batch_size=200)
+    Earlier.objects.filter(pk__in=[one.pk for one in plain]).delete()
+    touch({one.colour.maker_id for one in plain})
+
+
+def _values(colour: Colour | Earlier) -> dict[str, Any]:
+    return {name: getattr(colour, name) for name in WRITTEN}
+
+
+def put_back(earlier: Earlier, by: User) -> None:
+    """Make an earlier value the working value again; the one it replaces is kept in turn."""
+    values = {name: getattr(earlier, name) for name in NUMBERS}
+    replace_values([(earlier.colour, values)], words.put_back(f"{earlier.replaced:%d %b %Y}"), by)
+
+
+def improve(colour: Colour, paint: Paint, reason: str, by: User) -> None:
+    """Make better data the working value of a colour; what else is known of it stays."""
+    replace_values([(colour, numbers_of(paint))], reason, by)
 
 
 @transaction.atomic
@@ -74,8 +133,9 @@ def load_deck(entries: Iterable[DeckColour]) -> int:
     for row in stale:
         row.pk = known[row.maker_id, row.code]
     Colour.objects.bulk_create(fresh, batch_size=500)
-    Colour.objects.bulk_update(stale, WRITTEN, batch_size=200)
-    touch(makers.values())
+    improved = set(Earlier.objects.filter(colour__in=stale).values_list("colour_id", flat=True))
+    Colour.objects.bulk_update([row for row in stale if row.pk not in improved], WRITTEN, batch_size=200)
+    touch(maker.pk for maker in makers.values())
     return len(rows)
 
 

@@ -6,6 +6,8 @@ from decks import views
 
 urlpatterns = [
     path("", views.browse, name="colours"),
+    path("<int:pk>/", views.card, name="colour"),
+    path("<int:pk>/put-back/<int:earlier>/", views.put_back, name="colour-put-back"),
     path("sets/", views.sets, name="colour-sets"),
     path("sets/keep/", views.keep, name="colour-keep"),
     path("sets/<int:pk>/leave-out/<int:colour>/", views.leave_out, name="colour-leave-out"),

@@ -7,10 +7,13 @@ from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
+from django_htmx.http import HttpResponseClientRedirect
 
 from decks import files, queries, services
+from decks.card import Card
 from decks.catalogue import catalogue
 from decks.forms import FORMS, FilterForm, ImportForm, KeepForm, ways
 from decks.models import ColourSet, Import
@@ -24,6 +27,8 @@ from studio.uploads import too_large
 
 ROWS = 50
 """Colours on a page of the decks."""
+LONG_LOOK = 400_000
+"""Bytes of a file beyond which looking at it takes long enough that the page says so first."""
 
 
 @require_safe
@@ -101,47 +106,79 @@ def bring_in(request: StudioRequest) -> HttpResponse:
                 return redirect("deck-preview", waiting.pk)
             except DeckFileError as wrong:
                 form.add_error("file", str(wrong))
-    done = Import.objects.filter(owner=request.user).exclude(state=Import.State.WAITING).defer("previous")[:10]
+    done = Import.objects.filter(owner=request.user).exclude(state=Import.State.WAITING).defer("content")[:10]
     context = {"form": form, "done": done, "formats": files.FORMATS.values()}
     return render(request, "decks/import.html", context, status=422 if form.errors else 200)
 
 
 @require_http_methods(["GET", "POST"])
 def preview(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show what a file would do to its deck; a POST names the columns of a table by hand."""
-    waiting = get_object_or_404(Import, pk=pk, owner=request.user, state=Import.State.WAITING)
+    """Show what a file would do to its deck, or how far it is; a POST names the columns of a table by hand."""
+    waiting = get_object_or_404(Import, pk=pk, owner=request.user, state__in=files.UNDER_WAY)
+    if waiting.state == Import.State.RUNNING:
+        return _coming_in(request, waiting)
     if request.method == "POST":
         waiting.mapping = Preview(waiting).keep_wavelengths(columns_named(request.POST.dict()))
         waiting.save(update_fields=["mapping"])
         return redirect("deck-preview", pk)
-    return render(request, "decks/preview.html", {"waiting": waiting, "preview": Preview(waiting)})
+    if len(waiting.content) > LONG_LOOK and not request.htmx and "now" not in request.GET:
+        return render(request, "decks/looking.html", {"waiting": waiting})
+    template = "decks/preview_body.html" if request.htmx else "decks/preview.html"
+    return render(request, template, {"waiting": waiting, "preview": Preview(waiting)})
 
 
 @require_POST
 def apply(request: StudioRequest, pk: int) -> HttpResponse:
-    """Bring the file in."""
-    waiting = get_object_or_404(Import, pk=pk, owner=request.user)
+    """Bring the next part of the file in; the page asks again until all of it is."""
     try:
-        files.apply(waiting)
+        running = files.advance(get_object_or_404(Import, pk=pk, owner=request.user))
     except DeckFileError:
         return redirect("deck-preview", pk)
-    return redirect("deck-import")
+    if running.state == Import.State.RUNNING:
+        return _coming_in(request, running) if request.htmx else redirect("deck-preview", pk)
+    return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
+
+
+def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
+    template = "decks/coming_in_body.html" if request.htmx else "decks/coming_in.html"
+    return render(request, template, {"running": running, "how_far": words.coming_in(running.done, running.total)})
 
 
 @require_POST
 def undo(request: StudioRequest, pk: int) -> HttpResponse:
-    """Take an import back."""
-    used = files.undo(get_object_or_404(Import, pk=pk, owner=request.user))
-    if used:
-        messages.info(request, words.kept_for_reviews(used))
+    """Take an import back, also one that is only half in."""
+    _say_left(request, files.undo(get_object_or_404(Import, pk=pk, owner=request.user)))
     return redirect("deck-import")
 
 
 @require_POST
 def cancel(request: StudioRequest, pk: int) -> HttpResponse:
-    """Forget a file that was not brought in."""
-    Import.objects.filter(pk=pk, owner=request.user, state=Import.State.WAITING).delete()
+    """Forget a file that was not brought in, or stop one that is coming in: nothing of it is left."""
+    under_way = Import.objects.filter(pk=pk, owner=request.user, state__in=files.UNDER_WAY).first()
+    if under_way:
+        _say_left(request, files.undo(under_way))
+        under_way.delete()
     return redirect("deck-import")
+
+
+def _say_left(request: StudioRequest, left: files.Undone) -> None:
+    if text := words.left_behind(left.used, left.changed_since):
+        messages.info(request, text)
+
+
+@require_safe
+def card(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show one colour: what it reads as, its twins, and where its numbers came from."""
+    colour = get_object_or_404(queries.visible_to(request.user), pk=pk)
+    return render(request, "decks/card.html", {"card": Card(colour, request.user)})
+
+
+@require_POST
+def put_back(request: StudioRequest, pk: int, earlier: int) -> HttpResponse:
+    """Make an earlier value of a colour the working value again."""
+    colour = get_object_or_404(queries.visible_to(request.user), pk=pk)
+    services.put_back(get_object_or_404(colour.earlier.select_related("colour"), pk=earlier), request.user)
+    return redirect("colour", pk)
 
 
 @require_safe

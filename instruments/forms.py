@@ -2,10 +2,16 @@
 
 from __future__ import annotations
 
-from django import forms
+from typing import Any
 
+from django import forms
+from django.contrib.auth.models import User
+
+from decks import queries as decks
+from decks.models import Colour
 from instruments.queries import what_can_be_measured
 from prism import reader, words
+from prism.colour import Specular
 
 
 class StartForm(forms.Form):
@@ -13,11 +19,33 @@ class StartForm(forms.Form):
 
     thing = forms.ChoiceField(choices=lambda: [(name, name) for name in what_can_be_measured()])
     aperture = forms.TypedChoiceField(coerce=int, choices=[(mm, f"{mm} mm") for mm in reader.APERTURES], initial=8)
-    specular = forms.ChoiceField(choices=[(s.value, s.value) for s in reader.Specular], initial="included")
+    specular = forms.ChoiceField(choices=[(s.value, s.value) for s in Specular], initial="included")
 
     def setting(self) -> reader.Setting:
         """Return the setting that was chosen."""
-        return reader.Setting(self.cleaned_data["aperture"], reader.Specular(self.cleaned_data["specular"]))
+        return reader.Setting(self.cleaned_data["aperture"], Specular(self.cleaned_data["specular"]))
+
+
+class CardForm(forms.Form):
+    """The code on the can: which colour the thing is said to be. `card` holds it once the form is valid."""
+
+    code = forms.CharField(max_length=130, error_messages={"required": words.no_card()})
+    card: Colour
+
+    def __init__(self, data: Any, user: User) -> None:
+        super().__init__(data)
+        self._user = user
+
+    def clean_code(self) -> str:
+        """Return the code; it must be that of one colour."""
+        text: str = self.cleaned_data["code"]
+        found = decks.with_code(self._user, text)
+        if not found:
+            raise forms.ValidationError(words.no_such_card(text))
+        if len(found) > 1:
+            raise forms.ValidationError(words.two_such_cards(text, [str(colour.maker) for colour in found]))
+        self.card = found[0]
+        return text
 
 
 class KeepForm(forms.Form):

@@ -5,19 +5,20 @@ from __future__ import annotations
 from django.conf import settings
 from django.db import models
 
+from decks.models import Colour
 from prism import reader
+from prism.colour import Specular
 
 
 class Session(models.Model):
-    """Readings of one thing, by one person, at one setting."""
+    """Readings of one thing, by one person, at one setting; `card` is the colour whose code the thing bears."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reader_sessions")
     thing = models.CharField(max_length=80)
     aperture = models.PositiveSmallIntegerField(default=8, choices=[(mm, f"{mm} mm") for mm in reader.APERTURES])
-    specular = models.CharField(
-        max_length=8, default=reader.Specular.INCLUDED, choices=[(s.value, s.value) for s in reader.Specular]
-    )
+    specular = models.CharField(max_length=8, default=Specular.INCLUDED, choices=[(s.value, s.value) for s in Specular])
     calibrated = models.DateTimeField(null=True, blank=True)
+    card = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     serial = models.PositiveIntegerField(default=0)
     started = models.DateTimeField(auto_now_add=True)
 
@@ -30,7 +31,7 @@ class Session(models.Model):
     @property
     def setting(self) -> reader.Setting:
         """How its readings are taken."""
-        return reader.Setting(self.aperture, reader.Specular(self.specular))
+        return reader.Setting(self.aperture, Specular(self.specular))
 
 
 class Shot(models.Model):

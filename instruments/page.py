@@ -58,7 +58,10 @@ class Page:
 
     @property
     def against_catalogue(self) -> str:
-        """How far it is from the nearest card."""
+        """How far it is from its own card, or from the nearest where none is named."""
+        if self.bench.from_card:
+            card, apart, doubt = self.bench.from_card
+            return words.from_card(card.name, card.label, apart, doubt)
         near = self.bench.nearest
         return words.from_its_card(near[0].name, near[0].label, near[1]) if near else ""
 

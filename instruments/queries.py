@@ -5,14 +5,16 @@ from __future__ import annotations
 from datetime import UTC, datetime
 from functools import cached_property
 
+import numpy as np
 from django.utils import timezone
 
 from decks import queries as decks
 from decks.catalogue import catalogue
 from decks.models import Colour
 from instruments.models import Session, Shot
-from prism import reader
+from prism import reader, school
 from prism.demo.things import things
+from prism.difference import delta_e
 from prism.spectrum import to_lab, to_lrv
 
 _EPOCH = datetime(2020, 1, 1, tzinfo=UTC)
@@ -32,6 +34,11 @@ def device(session: Session) -> reader.Driver:
 def what_can_be_measured() -> list[str]:
     """Return the names of things."""
     return list(things())
+
+
+def provenance(readings: int) -> str:
+    """Return what kind of source the mean of several readings is."""
+    return "reading-average" if readings > 1 else "reading-single"
 
 
 class Bench:
@@ -83,6 +90,18 @@ class Bench:
     def mean_lrv(self) -> float | None:
         """LRV of the mean."""
         return float(to_lrv(self.together.mean)) if self.together else None
+
+    @cached_property
+    def from_card(self) -> tuple[Colour, float, float] | None:
+        """The colour whose code the thing bears, its ΔE00 from the mean, and what both are unsure by."""
+        card = self.session.card
+        if self.together is None or card is None:
+            return None
+        chosen = school.load()
+        kind = provenance(self.kept_count)
+        doubt = chosen.doubt(card.provenance, card.spread), chosen.doubt(kind, self.together.uncertainty)
+        apart = float(delta_e(card.paint.lab_array, to_lab(self.together.mean)))
+        return card, apart, float(np.hypot(*doubt))
 
     @cached_property
     def nearest(self) -> tuple[Colour, float] | None:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
@@ -11,7 +13,8 @@ from decks.models import Colour
 from instruments import queries
 from instruments.models import Session, Shot
 from prism import reader, words
-from prism.colour import from_reflectance
+from prism.colour import Colour as Paint
+from prism.colour import Specular, from_reflectance
 
 
 def start(owner: User, thing: str, setting: reader.Setting) -> Session:
@@ -57,12 +60,33 @@ def drop(shot: Shot, reason: str) -> None:
 
 def keep(session: Session, name: str) -> Colour:
     """Keep the mean of the readings as an own colour. Raises `ReaderError` when they cannot be believed."""
+    return decks.keep_own(session.owner, name, _measured(session))
+
+
+def improve_card(session: Session) -> Colour:
+    """Make the mean of the readings the working value of the colour whose code stands on the can.
+
+    Raises `ReaderError` when they cannot be believed, or no code was given.
+    """
+    if session.card is None:
+        raise reader.ReaderError(words.no_card())
+    decks.improve(session.card, _measured(session), words.measured_on(session.thing), session.owner)
+    return session.card
+
+
+def name_card(session: Session, card: Colour | None) -> None:
+    """Note which colour the thing is said to be."""
+    session.card = card
+    session.save(update_fields=["card"])
+
+
+def _measured(session: Session) -> Paint:
+    """Return the mean of the readings as a colour. Raises `ReaderError`."""
     found = queries.Bench(session)
     if found.why_not:
         raise reader.ReaderError(found.why_not)
     assert found.together is not None
     count = found.kept_count
-    provenance = "reading-average" if count > 1 else "reading-single"
     given = words.reader_given(session.thing, count, session.aperture, session.specular)
-    paint = from_reflectance(found.together.mean, provenance, given)
-    return decks.keep_own(session.owner, name, paint, spread=found.together.uncertainty)
+    paint = from_reflectance(found.together.mean, queries.provenance(count), given)
+    return replace(paint, spread=found.together.uncertainty, specular=Specular(session.specular))

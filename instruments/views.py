@@ -7,7 +7,7 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from instruments import queries, services
-from instruments.forms import KeepForm, StartForm
+from instruments.forms import CardForm, KeepForm, StartForm
 from instruments.models import Session
 from instruments.page import Page
 from prism.reader import ReaderError
@@ -27,12 +27,19 @@ def reader_page(request: StudioRequest) -> HttpResponse:
 
 
 def _session(request: StudioRequest, pk: int) -> Session:
-    return get_object_or_404(Session.objects.select_related("owner"), pk=pk, owner=request.user)
+    return get_object_or_404(Session.objects.select_related("owner", "card__maker"), pk=pk, owner=request.user)
 
 
-def _show(request: StudioRequest, found: Session, trouble: str = "", form: KeepForm | None = None) -> HttpResponse:
+def _show(
+    request: StudioRequest,
+    found: Session,
+    trouble: str = "",
+    form: KeepForm | None = None,
+    card_form: CardForm | None = None,
+) -> HttpResponse:
     context = {"page": Page(found), "trouble": trouble, "form": form or KeepForm(initial={"name": found.thing})}
-    failed = trouble or (form and form.errors)
+    context["card_form"] = card_form
+    failed = trouble or (form and form.errors) or card_form
     return render(request, "instruments/session.html", context, status=422 if failed else 200)
 
 
@@ -66,6 +73,30 @@ def drop(request: StudioRequest, pk: int, number: int) -> HttpResponse:
     shot = get_object_or_404(_session(request, pk).shots, number=number)
     services.drop(shot, "" if shot.dropped else request.POST.get("reason", "").strip()[:120] or "no reason given")
     return redirect("reader-session", pk)
+
+
+@require_POST
+def card(request: StudioRequest, pk: int) -> HttpResponse:
+    """Note the code that stands on the can; an empty one takes it back."""
+    found = _session(request, pk)
+    if not request.POST.get("code", "").strip():
+        services.name_card(found, None)
+        return redirect("reader-session", pk)
+    form = CardForm(request.POST, request.user)
+    if not form.is_valid():
+        return _show(request, found, card_form=form)
+    services.name_card(found, form.card)
+    return redirect("reader-session", pk)
+
+
+@require_POST
+def improve(request: StudioRequest, pk: int) -> HttpResponse:
+    """Make the mean the working value of the colour whose code stands on the can."""
+    found = _session(request, pk)
+    try:
+        return redirect("colour", services.improve_card(found).pk)
+    except ReaderError as wrong:
+        return _show(request, found, str(wrong))
 
 
 @require_POST

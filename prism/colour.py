@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from enum import StrEnum
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
@@ -23,13 +24,20 @@ class IntakeError(ValueError):
         self.field = field
 
 
+class Specular(StrEnum):
+    """Whether the mirror-like part of the light was measured too."""
+
+    INCLUDED = "included"
+    EXCLUDED = "excluded"
+
+
 @dataclass(frozen=True)
 class Colour:
     """A colour under the core's conventions.
 
     `lab` D65/10°; `lrv` 0-100; `reflectance` 31 fractions or None; `screen` `#RRGGBB`, `in_gamut` whether it could be
     shown unchanged; `provenance` a key of `School.uncertainty`; `given` what was handed in, in its own convention;
-    `spread` how sure its own readings make it, ΔE00, where that is known.
+    `spread` how sure its own readings make it, ΔE00, and `specular` how they were taken, where that is known.
     """
 
     lab: tuple[float, float, float]
@@ -40,6 +48,7 @@ class Colour:
     given: str
     reflectance: tuple[float, ...] | None = None
     spread: float | None = None
+    specular: Specular | None = None
 
     @property
     def lab_array(self) -> Array:

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from enum import StrEnum
 from typing import Protocol
 
 import numpy as np
 from numpy.typing import ArrayLike
 
 from prism import words
+from prism.colour import Specular
 from prism.difference import delta_e
 from prism.spectrum import BANDS, WHITEST, Array, to_lab
 from prism.tint import K1
@@ -24,13 +24,6 @@ UNSTEADY = 1.0
 """Mean ΔE00 from the mean beyond which readings do not describe one colour."""
 OUTLYING = 3.0
 """A reading this many times farther from the middle than the others is pointed out."""
-
-
-class Specular(StrEnum):
-    """Whether the mirror-like part of the light is measured too."""
-
-    INCLUDED = "included"
-    EXCLUDED = "excluded"
 
 
 class ReaderError(RuntimeError):

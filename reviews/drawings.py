@@ -128,7 +128,7 @@ def _ladder(bench: Bench, rungs: Sequence[_Rung], description: str) -> SafeStrin
         title = f"{rung.name}, LRV {words.number(rung.lrv)}"
         parts.append(_mark(Mark(63 + 11 * lane, place, rung.fill, title, rung.href), 9, MARK_HEIGHT))
     title = f"{bench.name}, LRV {words.number(bench.reading.lrv)}"
-    parts.append(_mark(Mark(48, y(bench.reading.lrv), bench.colour.screen, title, kind="subject"), 16, 10))
+    parts.append(_mark(Mark(48, y(bench.reading.lrv), bench.paint.screen, title, kind="subject"), 16, 10))
     return _svg("Depth ladder", description, (0, 0, 140, LADDER_TOP + LADDER_HEIGHT + 8), "ladder", _join(parts))
 
 
@@ -218,7 +218,7 @@ def undertone_rose(bench: Bench) -> SafeString:
         kind = "beside" if bench.beside and held.colour.pk == bench.beside.colour.pk else ""
         kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
         parts.append(_mark(Mark(hx, hy, held.colour.screen, title, _beside(held), kind), 9, 12))
-    subject = Mark(x, y, bench.colour.screen, f"{bench.name}: {words.undertone_short(bench.reading)}", kind="subject")
+    subject = Mark(x, y, bench.paint.screen, f"{bench.name}: {words.undertone_short(bench.reading)}", kind="subject")
     parts.append(_mark(subject, 13, 18))
     description = words.rose_text(bench.name, bench.reading, bench.neutral)
     return _svg("Undertone rose", description, ROSE_VIEW, "rose", _join(parts))
@@ -261,7 +261,7 @@ def bracket_lines(bench: Bench) -> SafeString:
         y = 34.0 + 46 * number
         parts.append(_line(-BRACKET_HALF, y, BRACKET_HALF, y, "axis"))
         parts += [_side(row.before, -1, y), _side(row.after, 1, y)]
-        parts.append(_mark(Mark(0, y, bench.colour.screen, bench.name, kind="subject"), 15, 21))
+        parts.append(_mark(Mark(0, y, bench.paint.screen, bench.name, kind="subject"), 15, 21))
     base = 34.0 + 46 * len(rows) - 8
     for tick in (0, 4, 8, 12):
         for sign in (-1, 1) if tick else (1,):
@@ -307,7 +307,7 @@ def _edges(fills: Sequence[str], label: str, width: float, height: float, css: s
 def pair_edge(bench: Bench) -> SafeString:
     """Return subject and neighbour butted together with no line between them."""
     assert bench.beside is not None
-    return _edges([bench.colour.screen, bench.beside.colour.screen], words.EDGE_OF_TWO, 474, 317, "")
+    return _edges([bench.paint.screen, bench.beside.colour.screen], words.EDGE_OF_TWO, 474, 317, "")
 
 
 def run_edge(bench: Bench) -> SafeString:

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from functools import cached_property
+
 from django.conf import settings
 from django.db import models
 from django.urls import reverse
+from django.utils import timezone
 
-from decks.models import Colour
+from decks.models import Colour, Valued
 from prism import school as schools
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
@@ -54,6 +57,7 @@ class Review(models.Model):
     notes = models.TextField(blank=True)
     intake_notes = models.TextField(blank=True)
 
+    valued = models.DateTimeField(default=timezone.now)  # the colour is read as its value stood then
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(auto_now_add=True)
     deleted = models.DateTimeField(null=True, blank=True)
@@ -68,6 +72,11 @@ class Review(models.Model):
     def get_absolute_url(self) -> str:
         """Return the address of the step the review was left at."""
         return reverse("review-step", args=[self.pk, self.step])
+
+    @cached_property
+    def value(self) -> Valued:
+        """The colour's numbers as they stood when the review took them up: the colour itself, or an earlier value."""
+        return self.colour.value_at(self.valued)
 
     @property
     def school_in_force(self) -> schools.School:

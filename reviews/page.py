@@ -90,6 +90,15 @@ class Page:
         """Where the subject's numbers came from."""
         return words.provenance(self.bench.paint.provenance, self.bench.reading.uncertainty)
 
+    @cached_property
+    def made_with(self) -> str:
+        """That the review was made with an earlier value of its colour, where that is so."""
+        bench = self.bench
+        if not bench.newer:
+            return ""
+        now = bench.newer
+        return words.made_with_earlier(f"{now.since:%d %b %Y}", now.reason, now.lrv, now.delta_e)
+
     @property
     def school_title(self) -> str:
         """The school in force."""
@@ -156,8 +165,7 @@ class Page:
     @property
     def twins(self) -> str:
         """Colours of the decks that are the same to the eye."""
-        named = [(held.name, distance, parting) for held, distance, parting in self.bench.twins]
-        return words.twins(named, self.bench.school)
+        return words.twins(self.bench.twins, self.bench.school)
 
     @property
     def trust(self) -> list[str]:
@@ -254,7 +262,7 @@ class Page:
     @property
     def recipe(self) -> str:
         """The maker's recipe at standard strength."""
-        recipe = self.bench.colour.recipe
+        recipe = self.bench.value.recipe
         return words.recipe(recipe, self.bench.colorant_names) if recipe else ""
 
     # --- drawings ---

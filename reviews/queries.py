@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import datetime
 from functools import cached_property
 
 import numpy as np
@@ -12,10 +13,10 @@ from numpy.typing import NDArray
 
 from decks import queries as decks
 from decks.catalogue import catalogue
-from decks.models import Colour
+from decks.models import Colour, Earlier
 from prism import comparison, demo, naming, reading, tint, trust, words
-from prism.difference import nearest
-from prism.metamerism import Parting, parting
+from prism.difference import delta_e, nearest
+from prism.metamerism import Parting
 from prism.reading import Reading
 from reviews.models import Review
 
@@ -25,7 +26,8 @@ RUN = (-50.0, -25.0, 0.0, 25.0, 50.0)
 
 def listed(user: User) -> QuerySet[Review]:
     """Return a person's reviews, newest first."""
-    return Review.objects.filter(owner_id=user.pk, deleted=None).select_related("colour__maker")
+    reviews = Review.objects.filter(owner_id=user.pk, deleted=None)
+    return reviews.select_related("colour__maker").prefetch_related("colour__earlier")
 
 
 def own(user: User) -> QuerySet[Review]:
@@ -35,7 +37,7 @@ def own(user: User) -> QuerySet[Review]:
 
 def finding(review: Review) -> str:
     """Return the finding of a review in a few words, for lists."""
-    found = reading.read(review.colour.paint, review.school_in_force, review.neutral_in_force)
+    found = reading.read(review.value.paint, review.school_in_force, review.neutral_in_force)
     return f"{words.headline(found)}, {words.undertone_short(found)}"
 
 
@@ -82,6 +84,16 @@ class PlacedBracket:
 
 
 @dataclass(frozen=True)
+class Newer:
+    """A better value that replaced the one a review was made with: since when, why, its LRV, and ΔE00 between them."""
+
+    since: datetime
+    reason: str
+    lrv: float
+    delta_e: float
+
+
+@dataclass(frozen=True)
 class RunStep:
     """One strength of the run with its name, its board's screen colour and its sentence."""
 
@@ -101,7 +113,8 @@ class Bench:
     def __init__(self, review: Review, beside: Colour | None = None) -> None:
         self.review = review
         self.colour = review.colour
-        self.paint = review.colour.paint
+        self.value = review.value
+        self.paint = review.value.paint
         self.school = review.school_in_force
         self.neutral = review.neutral_in_force
         self.reading = reading.read(self.paint, self.school, self.neutral)
@@ -113,6 +126,17 @@ class Bench:
     def name(self) -> str:
         """What the subject is called for now: names can be hidden, since they mislead."""
         return self.colour.name if self.review.names_shown else "this colour"
+
+    @cached_property
+    def newer(self) -> Newer | None:
+        """The working value of the colour, where it is no longer the one the review was made with."""
+        if not isinstance(self.value, Earlier):
+            return None
+        now = self.colour.paint
+        if now.lab == self.paint.lab and now.provenance == self.paint.provenance:
+            return None
+        apart = float(delta_e(self.paint.lab_array, now.lab_array))
+        return Newer(self.value.replaced, self.value.reason, now.lrv, apart)
 
     def _hold(self, picks: dict[str, comparison.Pick]) -> dict[str, Held]:
         """Return the picked rows of the deck as held colours, by the same keys."""
@@ -229,22 +253,14 @@ class Bench:
         return before.name if before else None, after.name if after else None
 
     @cached_property
-    def twins(self) -> list[tuple[Held, float, Parting | None]]:
-        """Colours of the decks that are the same to the eye or nearly, with ΔE00 and how they part under lamps."""
-        rows, distance = self._deck.nearest(self.reading.lab, 5)
-        near = [
-            (int(row), float(d))
-            for row, d in zip(rows, distance, strict=True)
-            if row not in self._own_rows and d < self.school.plainly_seen
+    def twins(self) -> list[tuple[str, float, Parting | None]]:
+        """What colours that are the same to the eye or nearly are called, their ΔE00, and how they part under lamps."""
+        found = decks.twins(self.review.owner, self.paint, self.school, self.colour.pk)
+        shown = self.review.names_shown
+        return [
+            (twin.colour.name if shown else f"the {words.AXIS_LABELS['twin']} board", twin.delta_e, twin.parting)
+            for twin in found
         ]
-        held = self._hold({str(row): comparison.Pick(row, "twin", d) for row, d in near})
-        return [(held[str(row)], d, self._parting(held[str(row)].colour)) for row, d in near]
-
-    def _parting(self, other: Colour) -> Parting | None:
-        """How subject and twin part under other lamps, where both spectra are known."""
-        if self.paint.reflectance is None or other.paint.reflectance is None:
-            return None
-        return parting(self.paint.reflectance, other.paint.reflectance)
 
     @cached_property
     def name_checks(self) -> list[naming.NameCheck]:
@@ -254,13 +270,13 @@ class Bench:
     @cached_property
     def lrv_check(self) -> trust.LrvCheck | None:
         """The stated LRV against the computed one, where one is stated."""
-        stated = self.colour.lrv_stated
+        stated = self.value.lrv_stated
         return trust.check_lrv(stated, self.reading) if stated is not None else None
 
     @cached_property
     def run(self) -> list[RunStep]:
         """The subject at adjusted strengths; empty where no recipe is known."""
-        recipe = self.colour.recipe
+        recipe = self.value.recipe
         if recipe is None:
             return []
         steps = tint.strengths(recipe, RUN, demo.tint_system(), self.school, self.neutral, self.reading.uncertainty)

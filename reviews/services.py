@@ -45,6 +45,13 @@ def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, floa
     _save(review, "school", "neutral", "neutral_a", "neutral_b", "neutral_white")
 
 
+def take_up_value(review: Review) -> None:
+    """Read the review with the value its colour has now."""
+    review.valued = timezone.now()
+    review.__dict__.pop("value", None)
+    _save(review, "valued")
+
+
 def write(review: Review, texts: dict[str, str]) -> None:
     """Keep what the specialist wrote: any of verdict, notes, job and room."""
     for field, text in texts.items():

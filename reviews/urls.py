@@ -30,6 +30,7 @@ urlpatterns = [
     path("reviews/<int:pk>/wall/", views.wall, name="review-wall"),
     path("reviews/<int:pk>/basis/", views.basis, name="review-basis"),
     path("reviews/<int:pk>/write/", views.write, name="review-write"),
+    path("reviews/<int:pk>/revalue/", views.revalue, name="review-revalue"),
     path("reviews/<int:pk>/delete/", views.delete, name="review-delete"),
     path("reviews/<int:pk>/restore/", views.restore, name="review-restore"),
 ]

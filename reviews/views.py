@@ -77,6 +77,14 @@ def basis(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
+def revalue(request: StudioRequest, pk: int) -> HttpResponse:
+    """Read the review with the value its colour has now."""
+    review = _review(request, pk)
+    services.take_up_value(review)
+    return _show(request, review)
+
+
+@require_POST
 def write(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep what the specialist wrote."""
     review = _review(request, pk)

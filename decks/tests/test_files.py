@@ -6,11 +6,12 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 from django.urls import reverse
 
-from decks import files
+from decks import files, services
 from decks.catalogue import catalogue
 from decks.models import Colour, Import, Maker
 from decks.tests import world
 from prism import demo
+from prism.colour import from_lab
 from prism.formats import deck_csv, deck_json
 from reviews import services as reviews
 
@@ -128,6 +129,61 @@ class Doing(Files):
         page = self.client.post(reverse("deck-undo", args=[done.pk]), follow=True)
         self.assertContains(page, "One colour stayed, because a review uses it")
         self.assertEqual(self.codes(), ["A2"])
+
+    def test_in_parts_with_how_far_it_is(self):
+        self.bring(GOOD)
+        self.upload(GOOD.replace("Fog Bell,80", "Fog Bell,82") + "A3,C,50,0,0,\nA4,D,51,0,0,\nA5,E,52,0,0,\n")
+        pk = self.waiting().pk
+        again, htmx = reverse("deck-apply", args=[pk]), {"HX-Request": "true"}
+        with mock.patch.object(files, "PART", 3):
+            self.assertContains(self.client.post(again, headers=htmx), "3 of 4 colours are in")
+            self.assertContains(self.client.get(reverse("deck-preview", args=[pk])), "3 of 4 colours are in")
+            self.assertContains(self.upload(GOOD), "still coming in", status_code=422)
+            files._at_hand.clear()  # another worker goes on
+            self.assertEqual(self.client.post(again, headers=htmx)["HX-Redirect"], reverse("deck-import"))
+        done = Import.objects.get(pk=pk)
+        self.assertEqual((done.state, done.added, done.changed, bytes(done.content)), ("done", 3, 1, b""))
+        self.assertEqual(Colour.objects.get(code="A1").lab_l, 82)
+        self.client.post(again)
+        self.assertEqual(len(self.codes()), 5)
+
+    def test_stopping_half_way_leaves_nothing(self):
+        self.bring(GOOD)
+        before = list(Colour.objects.order_by("pk").values())
+        self.upload("code,name,L*,a*,b*\nA1,Fog Bell,82,-1,2.5\nA2,Slack Tide,61,0,4\nA3,C,50,0,0\nA4,D,51,0,0\n")
+        pk = self.waiting().pk
+        with mock.patch.object(files, "PART", 3):
+            self.client.post(reverse("deck-apply", args=[pk]))
+        self.assertEqual((len(self.codes()), Colour.objects.get(code="A1").lab_l), (4, 82))
+        self.assertContains(self.client.get(reverse("deck-import")), "half in")
+        self.client.post(reverse("deck-cancel", args=[pk]))
+        self.assertEqual(list(Colour.objects.order_by("pk").values()), before)
+        self.assertFalse(Import.objects.filter(pk=pk).exists())
+
+    def test_undo_leaves_what_changed_since(self):
+        self.bring(GOOD)
+        second = self.bring(GOOD.replace("Fog Bell,80", "Fog Bell,82").replace("Slack Tide,60", "Slack Tide,61"))
+        services.improve(Colour.objects.get(code="A1"), from_lab((83, 0, 0)), "measured", self.isla)
+        page = self.client.post(reverse("deck-undo", args=[second.pk]), follow=True)
+        self.assertContains(page, "One colour was changed again since, and left so")
+        self.assertEqual(Colour.objects.get(code="A1").lab_l, 83)
+        self.assertEqual(Colour.objects.get(code="A2").lab_l, 60)
+
+    def test_a_review_made_meanwhile_keeps_the_value_that_was_taken_back(self):
+        self.bring(GOOD)
+        second = self.bring(GOOD.replace("Fog Bell,80", "Fog Bell,82"))
+        review = reviews.start(self.isla, Colour.objects.get(code="A1"))
+        self.client.post(reverse("deck-undo", args=[second.pk]))
+        self.assertEqual(Colour.objects.get(code="A1").lab_l, 80)
+        self.assertEqual(type(review).objects.get(pk=review.pk).value.lab_l, 82)
+
+    def test_a_large_file_is_looked_at_after_the_page_says_so(self):
+        with mock.patch("decks.views.LONG_LOOK", 10):
+            page = self.upload(GOOD)
+            self.assertContains(page, "Looking at deck.csv")
+            url = reverse("deck-preview", args=[self.waiting().pk])
+            self.assertContains(self.client.get(url, headers={"HX-Request": "true"}), "2 to add")
+            self.assertContains(self.client.get(url, {"now": "1"}), "2 to add")
 
     def test_a_failure_half_way_leaves_nothing(self):
         self.upload(GOOD)

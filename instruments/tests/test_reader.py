@@ -99,8 +99,42 @@ class Reader(TestCase):
         self.act("measure")
         self.assertContains(self.act("keep", name=" "), "Give the colour a name", status_code=422)
 
+    def test_a_can_is_held_against_its_card_and_betters_it(self):
+        self.act("calibrate")
+        for _ in range(4):
+            self.act("measure")
+        for wrong, part in (("H99.9", "has the code"), ("Haaf H", "has the code")):
+            self.assertContains(self.act("card", code=wrong), part, status_code=422)
+        self.assertContains(self.act("improve"), "Give the code on the can first", status_code=422)
+        self.act("card", code="h16.3")
+        self.assertContains(self.page(), "from its card")
+        card, apart, doubt = Bench(Session.objects.get()).from_card
+        self.assertEqual(card.code, "H16.3")
+        self.assertTrue(doubt < apart < 3, (doubt, apart))
+        old = card.lrv
+        page = self.act("improve")
+        self.assertContains(page, f"measured on {BOARD}, by isla")
+        better = world.colour("H16.3")
+        self.assertEqual((better.provenance, better.specular), ("reading-average", "included"))
+        self.assertEqual(better.earlier.get().lrv, old)
+        self.act("card", code="")
+        self.assertIsNone(Session.objects.get().card)
+
+    def test_unbelievable_readings_better_no_card(self):
+        self.act("measure")
+        self.act("card", code="H16.3")
+        self.assertContains(self.act("improve"), "cannot be believed", status_code=422)
+        self.assertFalse(world.colour("H16.3").earlier.exists())
+
     def test_nobody_elses(self):
         self.client.force_login(self.rory)
         self.assertEqual(self.page().status_code, 404)
-        for name, args in (("calibrate", ()), ("measure", ()), ("drop", (1,)), ("keep", ())):
+        for name, args in (
+            ("card", ()),
+            ("improve", ()),
+            ("calibrate", ()),
+            ("measure", ()),
+            ("drop", (1,)),
+            ("keep", ()),
+        ):
             self.assertEqual(self.act(name, *args, name="x").status_code, 404)

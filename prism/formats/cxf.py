@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from prism import words
+from prism.colour import Specular
 from prism.formats.deck import MAX_BYTES, DeckFile, DeckFileError, Entry, EntryError, Problem
 
 DATED = "2026-01-01T00:00:00Z"
@@ -65,6 +66,7 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
         if kind == "ReflectanceSpectrum" and "reflectance" not in found:
             start, step = _grid(value, spec)
             found["reflectance"] = tuple(float(v) for v in value.value)
+            found["specular"] = _specular(spec)
             found["wavelengths"] = tuple(float(start + step * i) for i in range(len(value.value)))
         elif kind == "ColorCielab" and "lab" not in found:
             convention = _convention(spec)
@@ -85,6 +87,13 @@ def _grid(value: Any, spec: Any) -> tuple[int, int]:
     return int(start), int((measured.increment if measured else None) or 10)
 
 
+def _specular(spec: Any) -> Specular | None:
+    """Return how a sphere measured the reflectance; None for other geometries."""
+    geometry = spec.measurement_spec.geometry_choice if spec and spec.measurement_spec else None
+    stated = str(getattr(geometry, "choice", ""))
+    return next((one for one in Specular if one.name in stated.upper()), None)
+
+
 def _convention(spec: Any) -> str:
     """Return `lab` or `lab50` for the two conventions known here, else nothing."""
     stated = spec.tristimulus_spec if spec else None
@@ -101,14 +110,14 @@ def write(entries: Sequence[Entry]) -> bytes:
     from xsdata.models.datatype import XmlDateTime
 
     dated = cxf3.CreationDate(XmlDateTime.from_string(DATED))
-    grids: dict[tuple[int, int], str] = {}
+    grids: dict[tuple[int, int, Specular | None], str] = {}
     objects = []
     for entry in entries:
         colour = entry.colour()
         first, step = (400, 10)
         if entry.wavelengths and len(entry.wavelengths) > 1:
             first, step = int(entry.wavelengths[0]), int(entry.wavelengths[1] - entry.wavelengths[0])
-        specification = grids.setdefault((first, step), f"CS{len(grids) + 1}")
+        specification = grids.setdefault((first, step, entry.specular), f"CS{len(grids) + 1}")
         shown = entry.hex or colour.screen
         red, green, blue = (int(shown[i : i + 2], 16) for i in (1, 3, 5))
         values: list[Any] = [
@@ -140,9 +149,10 @@ def write(entries: Sequence[Entry]) -> bytes:
     return written
 
 
-def _specification(name: str, first: int, step: int) -> Any:
+def _specification(name: str, first: int, step: int, specular: Specular | None) -> Any:
     from colour_cxf import cxf3
 
+    geometry = cxf3.EsphereType[f"SPECULAR_{specular.name}"] if specular else "not stated"
     return cxf3.ColorSpecification(
         id=name,
         tristimulus_spec=cxf3.TristimulusSpec(
@@ -152,7 +162,7 @@ def _specification(name: str, first: int, step: int) -> Any:
         ),
         measurement_spec=cxf3.MeasurementSpec(
             measurement_type=cxf3.MeasurementType(cxf3.EspectrumType.SPECTRUM_REFLECTANCE),
-            geometry_choice=cxf3.GeometryChoice(cxf3.EsphereType.SPECULAR_INCLUDED),
+            geometry_choice=cxf3.GeometryChoice(geometry),
             wavelength_range=cxf3.WavelengthRange(start_wl=first, increment=step),
         ),
     )

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
@@ -12,6 +12,7 @@ from prism.colour import (
     CONVENTIONS,
     Colour,
     IntakeError,
+    Specular,
     from_lab,
     lab_is_sound,
     many_from_lab,
@@ -42,7 +43,8 @@ class Entry:
     """One colour of a file. Of `lab`, `reflectance` and `hex` the best that is there is used.
 
     `line` where it stands, 1-based; `lab` in `convention` (`lab` D65/10°, `lab50` D50/2°); `reflectance` with its
-    `wavelengths` (nm); `lrv` as stated; `recipe` a base and colorants in mL per litre.
+    `wavelengths` (nm) and whether `specular` light was measured; `lrv` as stated; `recipe` a base and colorants in mL
+    per litre.
     """
 
     line: int
@@ -55,6 +57,7 @@ class Entry:
     convention: str = "lab"
     reflectance: tuple[float, ...] | None = None
     wavelengths: tuple[float, ...] | None = None
+    specular: Specular | None = None
     hex: str = ""
     lrv: float | None = None
     recipe_base: str = ""
@@ -129,7 +132,10 @@ def _of_spectra(members: Sequence[Entry]) -> list[Colour | IntakeError]:
         made = iter(many_from_reflectance(resample(grid, np.array(good)))) if good else iter(())
     except ValueError as reason:
         return [IntakeError("wavelengths", words.csv_grid(str(reason)))] * len(members)
-    return [one if isinstance(one, IntakeError) else next(made) for one in checked]
+    return [
+        one if isinstance(one, IntakeError) else replace(next(made), specular=entry.specular)
+        for entry, one in zip(members, checked, strict=True)
+    ]
 
 
 def _reflectance(grid: Array, values: tuple[float, ...]) -> tuple[float, ...] | IntakeError:
@@ -138,6 +144,17 @@ def _reflectance(grid: Array, values: tuple[float, ...]) -> tuple[float, ...] | 
     if bad is None:
         return values
     return IntakeError("reflectance", words.bad_reflectance(float(grid[bad]), values[bad], WHITEST))
+
+
+def specular(text: str, column: str) -> Specular | None:
+    """Return what a file says of specular light, in full or as readers abbreviate it. Raises `EntryError`."""
+    word = text.strip().casefold()
+    if not word:
+        return None
+    found = {"included": "included", "sci": "included", "excluded": "excluded", "sce": "excluded"}.get(word)
+    if found is None:
+        raise EntryError(column, words.bad_specular(text))
+    return Specular(found)
 
 
 _OF_KIND = {"lab": _of_labs, "hex": _of_hexes, "reflectance": _of_spectra}

@@ -13,7 +13,7 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode
+from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, specular
 from prism.spectrum import PERCENT_FROM
 
 ALIASES = {
@@ -26,6 +26,7 @@ ALIASES = {
     "a": ("a*", "a", "lab_a", "lab a", "cie a"),
     "b": ("b*", "b", "lab_b", "lab b", "cie b"),
     "lrv": ("lrv", "light reflectance value", "y"),
+    "specular": ("specular", "specular component", "sci/sce", "gloss"),
     "hex": ("hex", "rgb hex", "screen", "srgb", "html"),
     "base": ("base",),
     "colorants": ("colorants", "colourants", "colorants_ml_per_l", "recipe", "formula"),
@@ -171,6 +172,7 @@ def _entry(
         lab=(lab[0], lab[1], lab[2]) if lab[0] is not None and lab[1] is not None and lab[2] is not None else None,
         reflectance=tuple(v for v in bands if v is not None) if has_bands else None,
         wavelengths=tuple(nm for nm, _ in nm_columns) if has_bands else None,
+        specular=specular(text("specular"), "specular") if has_bands else None,
         hex=text("hex"),
         lrv=figure("lrv"),
         recipe_base=text("base"),
@@ -207,7 +209,7 @@ def write(entries: Sequence[Entry]) -> str:
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(
-        ["maker", "code", "name", "strip", "step", "L*", "a*", "b*", "LRV", "hex", "base", "colorants",
+        ["maker", "code", "name", "strip", "step", "L*", "a*", "b*", "LRV", "hex", "base", "colorants", "specular",
          *(f"{nm:g}" for nm in bands)]
     )  # fmt: skip
     for entry in entries:
@@ -216,7 +218,8 @@ def write(entries: Sequence[Entry]) -> str:
         writer.writerow(
             [safe(entry.maker), safe(entry.code), safe(entry.name), entry.strip or "", entry.step or "", *lab,
              "" if entry.lrv is None else f"{entry.lrv:g}", entry.hex, safe(entry.recipe_base),
-             " ".join(f"{code}={amount:g}" for code, amount in entry.recipe), *(f"{v:.7g}" for v in spectrum)]
+             " ".join(f"{code}={amount:g}" for code, amount in entry.recipe),
+             entry.specular or "", *(f"{v:.7g}" for v in spectrum)]
         )  # fmt: skip
     return out.getvalue()
 

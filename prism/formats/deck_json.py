@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode
+from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, specular
 
 FORMAT, VERSION = "gentle-prism deck", 1
 
@@ -84,6 +84,7 @@ def _entry(number: int, item: Any) -> Entry:
         convention=_text(item, "convention") or "lab",
         reflectance=spectrum,
         wavelengths=grid,
+        specular=specular(_text(item, "specular"), "specular"),
         hex=_text(item, "hex"),
         lrv=None if lrv is None else float(lrv),
         recipe_base=str(recipe.get("base", "")) if isinstance(recipe, dict) else "",
@@ -103,6 +104,7 @@ def write(entries: Sequence[Entry]) -> str:
             "convention": entry.convention if entry.lab else None,
             "wavelengths": list(entry.wavelengths) if entry.wavelengths else None,
             "reflectance": list(entry.reflectance) if entry.reflectance else None,
+            "specular": entry.specular,
             "hex": entry.hex or None,
             "lrv": entry.lrv,
             "recipe": {"base": entry.recipe_base, "colorants": dict(entry.recipe)} if entry.recipe_base else None,

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from prism.words.basics import count, number, numeral, shortened
+from collections.abc import Sequence
+
+from prism.words.basics import count, listed, number, numeral, shortened
 
 UNCALIBRATED = (
     "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out what was "
@@ -51,6 +53,29 @@ def readings_together(kept: int, lrv: float, spread: float, uncertainty: float) 
         f"{count(kept, 'reading').capitalize()}: LRV {number(lrv)}, scattering by ΔE00 {number(spread, 2)}; "
         f"the mean is sure to ±{number(uncertainty, 2)}."
     )
+
+
+def from_card(name: str, label: str, delta_e: float, doubt: float) -> str:
+    """Say how far a measured thing is from the colour whose code it bears."""
+    text = f"This is ΔE00 {number(delta_e)} from its card, {name} ({label})"
+    if delta_e <= doubt:
+        return f"{text}: no more than both are unsure by (±{number(doubt)})."
+    return f"{text}, more than both are unsure by (±{number(doubt)})."
+
+
+def no_such_card(code: str) -> str:
+    """Say that no colour has a code."""
+    return f"No colour in your decks has the code '{shortened(code)}'. Copy it from the can as it stands there."
+
+
+def two_such_cards(code: str, makers: Sequence[str]) -> str:
+    """Say that more than one maker uses a code."""
+    return f"{listed(makers)} all have a colour '{shortened(code)}': write the maker before the code."
+
+
+def no_card() -> str:
+    """Say that a card is needed."""
+    return "Give the code on the can first."
 
 
 def from_its_card(name: str, label: str, delta_e: float) -> str:

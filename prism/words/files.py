@@ -64,6 +64,11 @@ def bad_reflectance(nm: float, value: float, high: float) -> str:
     return f"{value:g} at {nm:g} nm is not a reflectance: 0 to {high:g} is."
 
 
+def bad_specular(text: str) -> str:
+    """Say that a word about specular light is not known."""
+    return f"'{shortened(text)}' says nothing about specular light: write included (SCI) or excluded (SCE)."
+
+
 def no_numbers() -> str:
     """Say that a colour came without numbers."""
     return "There are no numbers for this colour: Lab, a screen value or reflectances are needed."
@@ -204,10 +209,41 @@ def deck_file_needed() -> str:
     return "Choose a file."
 
 
-def kept_for_reviews(used: int) -> str:
-    """Say that colours stayed because reviews use them."""
-    cause = "a review uses it" if used == 1 else "reviews use them"
-    return f"{count(used, 'colour').capitalize()} stayed, because {cause}."
+def left_behind(used: int, changed_since: int) -> str:
+    """Say what an import that was taken back leaves behind: colours that reviews use, and colours changed since."""
+    said = []
+    if used:
+        cause = "a review uses it" if used == 1 else "reviews use them"
+        said.append(f"{count(used, 'colour').capitalize()} stayed, because {cause}.")
+    if changed_since:
+        verb = "was" if changed_since == 1 else "were"
+        said.append(f"{count(changed_since, 'colour').capitalize()} {verb} changed again since, and left so.")
+    return " ".join(said)
+
+
+def by_file(file_name: str) -> str:
+    """Say that a file replaced a value."""
+    return f"brought in with {shortened(file_name, 80)}"
+
+
+def taken_back(file_name: str) -> str:
+    """Say that a value went with the import that brought it."""
+    return f"{shortened(file_name, 80)} was taken back"
+
+
+def put_back(replaced: str) -> str:
+    """Say that an earlier value was made the working one again."""
+    return f"the value of before {replaced} put back"
+
+
+def another_running() -> str:
+    """Say that one file comes in at a time."""
+    return "Another file is still coming in. Let it finish, or stop it, first."
+
+
+def coming_in(done: int, total: int) -> str:
+    """Say how far a file is."""
+    return f"{done:,} of {total:,} colours are in."
 
 
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int) -> str:

@@ -56,6 +56,33 @@ def provenance(key: str, uncertainty: float) -> str:
     return f"{PROVENANCE[key]}, ±{number(uncertainty)} ΔE00"
 
 
+def made_with_earlier(since: str, reason: str, lrv: float, delta_e: float) -> str:
+    """Say that a review was made with a value that has been replaced."""
+    return (
+        f"Made with an earlier value. Since {since} the colour stands at LRV {number(lrv)}, "
+        f"ΔE00 {number(delta_e)} from it: {reason}."
+    )
+
+
+def stood_until(when: str, reason: str, by: str) -> str:
+    """Say until when a value stood and why it gave way."""
+    return f"until {when}: {reason}{f', by {by}' if by else ''}"
+
+
+WORKING_VALUE = "in force now"
+
+
+def source(key: str, uncertainty: float, given: str, specular: str) -> str:
+    """Say where a number came from, how sure it is, what was handed in, and how specular light was measured."""
+    said = f"{provenance(key, uncertainty)}; {given}"
+    return f"{said}, specular light {specular}" if specular and "specular" not in given else said
+
+
+def measured_on(thing: str) -> str:
+    """Say that a measurement replaced a value."""
+    return f"measured on {thing}"
+
+
 INTAKE = {"spectrum": "Reflectances", "lab": "Lab", "hex": "Screen value"}
 
 

@@ -209,7 +209,7 @@ class Showing(Studio):
     def test_a_twin_is_named(self):
         own = deck_services.keep_own(self.isla, "Second can", world.colour().paint)
         bench = Bench(services.start(self.isla, own))
-        self.assertEqual(bench.twins[0][0].colour, world.colour())
+        self.assertEqual(bench.twins[0][0], world.colour().name)
         self.assertAlmostEqual(bench.twins[0][1], 0, places=6)
 
     def test_neutral_and_school_change_what_is_said(self):

@@ -1,0 +1,84 @@
+"""One colour of the decks as its own page shows it: what it reads as, and where its numbers came from."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from django.contrib.auth.models import User
+
+from decks import queries
+from decks.models import Colour, Earlier, Valued
+from prism import naming, reading, school, trust, words
+from prism.difference import delta_e
+
+
+@dataclass(frozen=True)
+class Value:
+    """A value that a colour has or had: its figures as they are shown, and until when it stood and why it gave way."""
+
+    value: Valued
+    lrv: str
+    lab: str
+    source: str
+    apart: str
+    stood: str
+
+
+class Card:
+    """What is known of one colour."""
+
+    def __init__(self, colour: Colour, user: User) -> None:
+        self.colour = colour
+        self._user = user
+        self._school = school.load()
+        self.reading = reading.read(colour.paint, self._school)
+
+    @property
+    def says(self) -> str:
+        """What it is, in a sentence or two."""
+        return f"{words.headline(self.reading)}. {words.undertone(self.reading, self.colour.provenance)}"
+
+    @property
+    def details(self) -> list[str]:
+        """Depth and temperature, and what must be said of its name and of a stated LRV."""
+        said = [f"{words.depth(self.reading)} {words.temperature(self.reading)}"]
+        promises = naming.check(self.colour.name, self.reading)
+        if promises:
+            said.append(words.name_check(self.colour.name, promises, self.reading))
+        if self.colour.lrv_stated is not None:
+            said.append(words.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading)))
+        return said
+
+    @cached_property
+    def twins(self) -> str:
+        """The colours of the decks that are the same to the eye or nearly."""
+        found = queries.twins(self._user, self.colour.paint, self._school, self.colour.pk)
+        return words.twins([(f"{t.colour.name} ({t.colour.label})", t.delta_e, t.parting) for t in found], self._school)
+
+    @cached_property
+    def values(self) -> list[Value]:
+        """The working value, then the ones it replaced, newest first."""
+        return [self._value(self.colour), *(self._value(one) for one in self.colour.earlier.select_related("by"))]
+
+    def _value(self, one: Valued) -> Value:
+        paint = one.paint
+        apart = float(delta_e(paint.lab_array, self.colour.paint.lab_array))
+        earlier = isinstance(one, Earlier)
+        return Value(
+            one,
+            words.number(paint.lrv),
+            words.lab_text(paint.lab, 2),
+            words.source(
+                paint.provenance, self._school.doubt(paint.provenance, paint.spread), paint.given, paint.specular or ""
+            ),
+            words.number(apart) if earlier else "",
+            words.stood_until(f"{one.replaced:%d %b %Y}", one.reason, str(one.by or ""))
+            if isinstance(one, Earlier)
+            else words.WORKING_VALUE,
+        )
+
+    @property
+    def caution(self) -> str:
+        """The caution beside every colour on a screen."""
+        return words.screen_caution(self.colour.in_gamut)
