@@ -100,25 +100,27 @@ class Reader(TestCase):
         self.assertContains(self.act("keep", name=" "), "Give the colour a name", status_code=422)
 
     def test_a_can_is_held_against_its_card_and_betters_it(self):
+        other = "board painted from H06.3"
+        self.session = services.start(self.isla, other, Setting())
         self.act("calibrate")
         for _ in range(4):
             self.act("measure")
         for wrong, part in (("H99.9", "has the code"), ("Haaf H", "has the code")):
             self.assertContains(self.act("card", code=wrong), part, status_code=422)
         self.assertContains(self.act("improve"), "Give the code on the can first", status_code=422)
-        self.act("card", code="h16.3")
+        self.act("card", code="h06.3")
         self.assertContains(self.page(), "from its card")
-        card, apart, doubt = Bench(Session.objects.get()).from_card
-        self.assertEqual(card.code, "H16.3")
+        card, apart, doubt = Bench(Session.objects.get(thing=other)).from_card
+        self.assertEqual(card.code, "H06.3")
         self.assertTrue(doubt < apart < 3, (doubt, apart))
         old = card.lrv
         page = self.act("improve")
-        self.assertContains(page, f"measured on {BOARD}, by isla")
-        better = world.colour("H16.3")
+        self.assertContains(page, f"measured on {other}, by isla")
+        better = world.colour("H06.3")
         self.assertEqual((better.provenance, better.specular), ("reading-average", "included"))
         self.assertEqual(better.earlier.get().lrv, old)
         self.act("card", code="")
-        self.assertIsNone(Session.objects.get().card)
+        self.assertIsNone(Session.objects.get(thing=other).card)
 
     def test_unbelievable_readings_better_no_card(self):
         self.act("measure")

@@ -15,7 +15,7 @@ _BOARDS: tuple[tuple[str, float, dict[str, float]], ...] = (
     # code, how much more colorant this can holds than its card, and what is off in it
     ("H16.3", 0.02, {"BG": 0.06}),
     ("T05.4", -0.05, {"EY": 0.04}),
-    ("H06.3", 0.11, {}),
+    ("H06.3", 0.4, {}),
 )
 
 
