@@ -55,7 +55,8 @@ class Wanted:
 
 @dataclass(frozen=True)
 class Catalogue:
-    """Colours row for row: `ids`, `makers` (n,), `lab` (n, 3), `lrv` (n,), flags, and text to search in."""
+    """Colours row for row: `ids`, `makers` (n,), `lab` (n, 3), `lrv` (n,), flags, `screens` as `#RRGGBB`, and text to
+    search in."""
 
     ids: NDArray[np.int64]
     makers: NDArray[np.int64]
@@ -65,6 +66,7 @@ class Catalogue:
     provenance: tuple[str, ...]
     has_recipe: NDArray[np.bool_]
     has_spectrum: NDArray[np.bool_]
+    screens: NDArray[np.bytes_]
     texts: tuple[str, ...] = field(repr=False)
     names: tuple[str, ...] = field(repr=False)
     codes: tuple[str, ...] = field(repr=False)
@@ -176,7 +178,7 @@ def catalogue(user: User) -> Catalogue:
 @lru_cache(maxsize=4)
 def _catalogue(user_id: int, state: str) -> Catalogue:
     fields = ("id", "maker_id", "strip", "lab_l", "lab_a", "lab_b", "lrv", "provenance")
-    more = ("recipe_base", "has_spectrum", "name", "code", "maker__name")
+    more = ("recipe_base", "has_spectrum", "screen", "name", "code", "maker__name")
     rows = list(
         Colour.objects.filter(Q(maker__owner=None) | Q(maker__owner_id=user_id), maker__isnull=False)
         .order_by("maker_id", "id")
@@ -192,10 +194,11 @@ def _catalogue(user_id: int, state: str) -> Catalogue:
         provenance=tuple(columns[7]),
         has_recipe=np.array([bool(base) for base in columns[8]], dtype=bool),
         has_spectrum=np.array(columns[9], dtype=bool),
+        screens=np.array(columns[10], dtype="S7"),
         texts=tuple(
             f"{name} {code} {maker}".casefold()
-            for name, code, maker in zip(columns[10], columns[11], columns[12], strict=True)
+            for name, code, maker in zip(columns[11], columns[12], columns[13], strict=True)
         ),
-        names=tuple(name.casefold() for name in columns[10]),
-        codes=tuple(code.casefold() for code in columns[11]),
+        names=tuple(name.casefold() for name in columns[11]),
+        codes=tuple(code.casefold() for code in columns[12]),
     )

@@ -12,7 +12,7 @@ from django.db import transaction
 from django.db.models import Exists, OuterRef
 
 from decks.models import Colour, Earlier, Import, Maker
-from decks.services import numbers_of, replace_values, restore_values, same_value, touch
+from decks.services import delete, insert, numbers_of, replace_values, restore_values, same_value, touch
 from prism import words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError, Specular
@@ -239,7 +239,7 @@ def apply(waiting: Import) -> Import:
 @transaction.atomic
 def advance(waiting: Import) -> Import:
     """Bring in the next part of a file, or the first; each part is written whole or not at all."""
-    running = Import.objects.select_for_update().get(pk=waiting.pk)
+    running = Import.objects.select_for_update().defer("content").get(pk=waiting.pk)
     if running.state not in UNDER_WAY:
         return running
     work = _work(running)
@@ -258,7 +258,8 @@ def advance(waiting: Import) -> Import:
     if at >= len(intended.added) + len(intended.changed):
         running.state, running.content = Import.State.DONE, b""
         touch(running.colours.values_list("maker_id", flat=True).distinct())
-    running.save()
+    written = ["state", "total", "done", "added", "changed"]
+    running.save(update_fields=written if running.state == Import.State.RUNNING else [*written, "content"])
     transaction.on_commit(lambda: _moved(work, at, running))
     return running
 
@@ -273,12 +274,9 @@ def _moved(work: _Work, at: int, running: Import) -> None:
 def _bring(running: Import, added: list[tuple[Entry, dict[str, Any]]], changed: list[Change]) -> None:
     names = {entry.maker or running.deck_name for entry, _ in added}
     makers = {name: Maker.objects.get_or_create(name=name, owner=running.owner)[0] for name in sorted(names)}
-    Colour.objects.bulk_create(
-        (
-            Colour(maker=makers[entry.maker or running.deck_name], brought_in=running, **values)
-            for entry, values in added
-        ),
-        batch_size=500,
+    insert(
+        values | {"maker_id": makers[entry.maker or running.deck_name].pk, "brought_in_id": running.pk}
+        for entry, values in added
     )
     reason = words.by_file(running.file_name)
     replace_values([(change.known, change.values) for change in changed], reason, running.owner, running)
@@ -295,7 +293,7 @@ class Undone:
 @transaction.atomic
 def undo(done: Import) -> Undone:
     """Take an import back as one act, also one that is only half in."""
-    done = Import.objects.select_for_update().get(pk=done.pk)
+    done = Import.objects.select_for_update().defer("content").get(pk=done.pk)
     if done.state not in (Import.State.DONE, Import.State.RUNNING):
         return Undone(0, 0)
     later = Earlier.objects.filter(colour=OuterRef("colour"), replaced__gt=OuterRef("replaced"))
@@ -304,12 +302,12 @@ def undo(done: Import) -> Undone:
     restore_values(restored, words.taken_back(done.file_name), done.owner)
     makers = set(done.colours.values_list("maker_id", flat=True))
     used = done.colours.filter(reviews__isnull=False).distinct().count()
-    done.colours.filter(reviews__isnull=True).delete()
+    delete(done.colours.filter(reviews__isnull=True))
     touch(makers)
     Maker.objects.filter(pk__in=makers, owner=done.owner, colours=None).delete()
     changed_since = len(replaced) - len(restored)
     done.state, done.content = Import.State.UNDONE, b""
-    done.save()
+    done.save(update_fields=["state", "content"])
     _at_hand.clear()
     return Undone(used, changed_since)
 

@@ -166,6 +166,7 @@ class FilterForm(forms.Form):
     recipe = forms.BooleanField(required=False)
     spectrum = forms.BooleanField(required=False)
     sort = forms.ChoiceField(required=False, choices=list(SORTS.items()))
+    view = forms.ChoiceField(required=False, choices=[("list", "list"), ("plane", "list and plane")])
 
     def __init__(self, data: Any, user: User) -> None:
         super().__init__(data)

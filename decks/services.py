@@ -6,7 +6,8 @@ from collections.abc import Iterable
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db import transaction
+from django.db import connection, transaction
+from django.db.models import Exists, ManyToOneRel, OuterRef, QuerySet
 from django.utils import timezone
 
 from decks.models import Colour, ColourSet, Earlier, Import, Maker
@@ -43,6 +44,36 @@ def numbers_of(paint: Paint) -> dict[str, Any]:
         "specular": paint.specular or "",
         "reflectance": list(paint.reflectance) if paint.reflectance else None,
     }
+
+
+def insert(rows: Iterable[dict[str, Any]]) -> None:
+    """Add many colours, given as fields by their column; what is left out has its default.
+
+    One prepared statement for all of them: `bulk_create` builds a new one for every 49 colours, since SQLite is taken
+    to hold no more than 999 values in each, and takes four times as long.
+    """
+    fields = [field for field in Colour._meta.concrete_fields if not field.generated and not field.primary_key]
+    defaults = {field.attname: field.get_default() for field in fields} | {"created": timezone.now()}
+    prepared = {field.attname: field for field in fields}
+    names = ", ".join(connection.ops.quote_name(str(field.column)) for field in fields)
+    statement = f"INSERT INTO {Colour._meta.db_table} ({names}) VALUES ({', '.join(['%s'] * len(fields))})"
+    values = [
+        [field.get_db_prep_save(whole[name], connection) for name, field in prepared.items()]
+        for whole in (defaults | row for row in rows)
+    ]
+    with connection.cursor() as cursor:
+        cursor.executemany(statement, values)
+
+
+def delete(colours: QuerySet[Colour]) -> None:
+    """Delete colours. Those that nothing refers to, which is nearly all of a fresh import, go without being fetched."""
+    alone = colours
+    for relation in Colour._meta.get_fields(include_hidden=True):
+        if isinstance(relation, ManyToOneRel):
+            referring = relation.related_model._base_manager.filter(**{relation.field.name: OuterRef("pk")})
+            alone = alone.filter(~Exists(referring))
+    alone._raw_delete(alone.db)
+    colours.delete()
 
 
 def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:

@@ -6,6 +6,8 @@ from decks import views
 
 urlpatterns = [
     path("", views.browse, name="colours"),
+    path("plane/", views.plane_data, name="colour-plane"),
+    path("<int:pk>/peek/", views.peek, name="colour-peek"),
     path("<int:pk>/", views.card, name="colour"),
     path("<int:pk>/put-back/<int:earlier>/", views.put_back, name="colour-put-back"),
     path("sets/", views.sets, name="colour-sets"),

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 from django.contrib import messages
 from django.core.paginator import Paginator
-from django.http import Http404, HttpResponse
+from django.http import Http404, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 from django.utils.cache import patch_vary_headers
@@ -17,6 +17,7 @@ from decks.card import Card
 from decks.catalogue import catalogue
 from decks.forms import FORMS, FilterForm, ImportForm, KeepForm, ways
 from decks.models import ColourSet, Import
+from decks.plane import plane
 from decks.preview import Preview, columns_named
 from prism import words
 from prism.formats import deck
@@ -27,6 +28,8 @@ from studio.uploads import too_large
 
 ROWS = 50
 """Colours on a page of the decks."""
+DEPTH_REACHES = (1, 2, 5, 10, 20, 50)
+"""LRV points either side of the plane's depth that can be chosen."""
 LONG_LOOK = 400_000
 """Bytes of a file beyond which looking at it takes long enough that the page says so first."""
 
@@ -53,10 +56,24 @@ def browse(request: StudioRequest) -> HttpResponse:
     shown = np.asarray(page.object_list, dtype=np.intp)
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown)}
     context |= {"total": len(held.ids), "formats": files.FORMATS, "sets": queries.sets_of(request.user)}
-    context["set_name"] = words.MY_WHITES
+    context |= {"set_name": words.MY_WHITES, "depth_reaches": DEPTH_REACHES}
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response
+
+
+@require_safe
+def plane_data(request: StudioRequest) -> JsonResponse:
+    """Give the colours that are filtered for as points of the undertone plane."""
+    held = catalogue(request.user)
+    return JsonResponse(plane(held, held.select(FilterForm(request.GET, request.user).wanted())))
+
+
+@require_safe
+def peek(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show one colour in brief, for the plane."""
+    colour = get_object_or_404(queries.visible_to(request.user), pk=pk)
+    return render(request, "decks/peek.html", {"card": Card(colour, request.user)})
 
 
 @require_http_methods(["GET", "POST"])
@@ -114,7 +131,8 @@ def bring_in(request: StudioRequest) -> HttpResponse:
 @require_http_methods(["GET", "POST"])
 def preview(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what a file would do to its deck, or how far it is; a POST names the columns of a table by hand."""
-    waiting = get_object_or_404(Import, pk=pk, owner=request.user, state__in=files.UNDER_WAY)
+    mine = Import.objects.defer("content")
+    waiting = get_object_or_404(mine, pk=pk, owner=request.user, state__in=files.UNDER_WAY)
     if waiting.state == Import.State.RUNNING:
         return _coming_in(request, waiting)
     if request.method == "POST":
@@ -131,7 +149,7 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
 def apply(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring the next part of the file in; the page asks again until all of it is."""
     try:
-        running = files.advance(get_object_or_404(Import, pk=pk, owner=request.user))
+        running = files.advance(get_object_or_404(Import.objects.defer("content"), pk=pk, owner=request.user))
     except DeckFileError:
         return redirect("deck-preview", pk)
     if running.state == Import.State.RUNNING:
@@ -147,14 +165,14 @@ def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
 @require_POST
 def undo(request: StudioRequest, pk: int) -> HttpResponse:
     """Take an import back, also one that is only half in."""
-    _say_left(request, files.undo(get_object_or_404(Import, pk=pk, owner=request.user)))
+    _say_left(request, files.undo(get_object_or_404(Import.objects.defer("content"), pk=pk, owner=request.user)))
     return redirect("deck-import")
 
 
 @require_POST
 def cancel(request: StudioRequest, pk: int) -> HttpResponse:
     """Forget a file that was not brought in, or stop one that is coming in: nothing of it is left."""
-    under_way = Import.objects.filter(pk=pk, owner=request.user, state__in=files.UNDER_WAY).first()
+    under_way = Import.objects.defer("content").filter(pk=pk, owner=request.user, state__in=files.UNDER_WAY).first()
     if under_way:
         _say_left(request, files.undo(under_way))
         under_way.delete()

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, listed, number
+from prism.words.basics import capital, count, listed, number
 from prism.words.pairs import nothing_on
 from prism.words.readings import headline, undertone_short
 
@@ -88,6 +88,11 @@ def lrv_check(found: LrvCheck) -> str:
         return f"{said}: the source allows ±{number(found.allowed)}, too much to tell."
     apart, allowed = number(abs(found.difference)), number(found.allowed)
     return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
+
+
+def plane_text(shown: int) -> str:
+    """Say what the plane draws."""
+    return f"{count(shown, 'colour').capitalize()} by undertone. The cross is the working neutral of each one's depth."
 
 
 UNKNOWN_STEP = {"strength": "No recipe is known", "verdict": "Not written yet"}

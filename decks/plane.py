@@ -1,0 +1,38 @@
+"""The undertone plane: colours of the decks by how they lie from the working neutral, as compact data for a canvas."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from decks.catalogue import Catalogue
+from prism import school, words
+
+PLACES = 2
+"""Decimals of a* and b* on the plane; a hundredth is far less than can be drawn."""
+
+
+def plane(held: Catalogue, rows: NDArray[np.intp]) -> dict[str, Any]:
+    """Return rows of the catalogue as columns, with the rings and sectors of the school they are read under.
+
+    `a`, `b` are distances from the working neutral of each colour's own lightness; `fill` holds six digits a colour.
+    """
+    chosen = school.load()
+    u = np.round(held.survey.u[rows], PLACES)
+    return {
+        "ids": held.ids[rows].tolist(),
+        "a": u[:, 0].tolist(),
+        "b": u[:, 1].tolist(),
+        "fill": b"".join(held.screens[rows].tolist()).decode().replace("#", ""),
+        "rings": [
+            {"radius": edge, "word": word}
+            for edge, word in zip((*chosen.strength.edges, None), chosen.strength.words, strict=True)
+        ],
+        "sectors": [
+            {"edge": edge, "middle": chosen.undertone.centre(word), "word": words.hue(word, words.PINK_FROM)}
+            for edge, word in zip(chosen.undertone.edges, chosen.undertone.words, strict=True)
+        ],
+        "said": words.plane_text(len(rows)),
+    }
