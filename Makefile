@@ -26,7 +26,8 @@ run: $(SETUP)/python
 
 test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
 	$(BIN)/python manage.py test --parallel auto prism studio decks reviews instruments
-	$(BIN)/python manage.py test e2e
+	@mkdir -p var
+	TEST_DATABASE=var/e2e.sqlite3 $(BIN)/python manage.py test --noinput e2e
 
 check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/ruff format --check .

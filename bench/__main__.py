@@ -5,10 +5,12 @@ from __future__ import annotations
 import gzip
 import os
 import re
+import resource
 import subprocess
 import sys
 import time
 from collections.abc import Callable
+from functools import partial
 
 import numpy as np
 
@@ -125,6 +127,8 @@ def fifty_thousand_line_deck() -> None:
     report("  against converting the colours one by one", f"{one_by_one / looked:.1f}×", "-")
     brought = best(lambda: files.apply(waiting), 1)
     report("  brought in", f"{brought:.1f} s", "10 s")
+    peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1000
+    report("  memory of this whole process so far", f"{peak:.0f} MB", "300 MB")
     held = catalogue(owner)
     wanted = Wanted(lrv_low=50, lrv_high=70, undertone="blue", sort="lrv")
     held.select(wanted)
@@ -139,6 +143,50 @@ def fifty_thousand_line_deck() -> None:
         report(f"  in the server: {url}", f"{1000 * took:.0f} ms", "50 ms")
 
 
+def held_of(n: int, rng: np.random.Generator):
+    from decks.catalogue import Catalogue
+
+    lab = deck(n, rng)
+    texts = tuple(f"bulk {i} c{i} bench" for i in range(n))
+    return Catalogue(
+        ids=np.arange(n),
+        makers=np.ones(n, dtype=np.int64),
+        strips=np.zeros(n, dtype=np.int64),
+        lab=lab,
+        lrv=100 * ((lab[:, 0] + 16) / 116) ** 3,
+        provenance=("maker-lab",) * n,
+        has_recipe=np.zeros(n, dtype=bool),
+        has_spectrum=np.zeros(n, dtype=bool),
+        screens=np.full(n, b"#808080"),
+        texts=texts,
+        names=texts,
+        codes=texts,
+    )
+
+
+def growth() -> None:
+    """Filtering, searching, ordering and twins from 3 k to 1 M colours, each against the smallest."""
+    from decks.catalogue import Wanted
+
+    rng = np.random.default_rng(8)
+    targets = deck(20, rng)
+    filtered, searched = Wanted(lrv_low=50, lrv_high=70, undertone="blue", sort="lrv"), Wanted(text="bulk 123")
+    acts = {
+        "filter and order": lambda held: held.select(filtered),
+        "search in names": lambda held: held.select(searched),
+        "twins of 20": lambda held: [held.nearest(target, 6) for target in targets],
+    }
+    smallest: dict[str, float] = {}
+    for n in (3_000, 50_000, 250_000, 1_000_000):
+        held = held_of(n, rng)
+        for name, act in acts.items():
+            act(held)
+            took = best(partial(act, held), 5)
+            smallest.setdefault(name, took)
+            aim = "200 ms at 250,000" if name == "twins of 20" else "50 ms at 50,000, 150 ms at 250,000"
+            report(f"{name} among {n:,}, and against 3,000", f"{1000 * took:.1f} ms, {took / smallest[name]:.0f}×", aim)
+
+
 def shipped(root: os.PathLike[str], url: str) -> int:
     """Return the bytes sent for a static file: compressed where the server has it so."""
     path = f"{os.fspath(root)}/{url.removeprefix('/static/')}"
@@ -151,6 +199,7 @@ def main() -> None:
     import_time()
     review_page()
     fifty_thousand_line_deck()
+    growth()
 
 
 if __name__ == "__main__":

@@ -54,7 +54,7 @@ class Card:
     def twins(self) -> str:
         """The colours of the decks that are the same to the eye or nearly."""
         found = queries.twins(self._user, self.colour.paint, self._school, self.colour.pk)
-        return words.twins([(f"{t.colour.name} ({t.colour.label})", t.delta_e, t.parting) for t in found], self._school)
+        return words.twins([(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._school)
 
     @cached_property
     def values(self) -> list[Value]:

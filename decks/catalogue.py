@@ -31,6 +31,9 @@ SORTS = {
     "strength": "undertone, strong first",
     "-strength": "undertone, passive first",
     "hue": "hue of the undertone",
+    "family": "family",
+    "strip": "maker and strip",
+    "doubt": "source, surest first",
 }
 
 
@@ -146,6 +149,9 @@ class Catalogue:
             "strength": -self.survey.strength,
             "-strength": self.survey.strength,
             "hue": self.survey.hue,
+            "family": self.survey.family,
+            "strip": self.makers * 100_000 + self.strips,
+            "doubt": self.survey.doubt,
         }.get(sort)
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
 

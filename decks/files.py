@@ -239,9 +239,9 @@ def apply(waiting: Import) -> Import:
 @transaction.atomic
 def advance(waiting: Import) -> Import:
     """Bring in the next part of a file, or the first; each part is written whole or not at all."""
-    running = Import.objects.select_for_update().defer("content").get(pk=waiting.pk)
-    if running.state not in UNDER_WAY:
-        return running
+    running = Import.objects.select_for_update().defer("content").filter(pk=waiting.pk).first()
+    if running is None or running.state not in UNDER_WAY:
+        return running or Import(state=Import.State.UNDONE)  # stopped from elsewhere
     work = _work(running)
     intended = work.plan
     if running.state == Import.State.WAITING:
@@ -310,6 +310,14 @@ def undo(done: Import) -> Undone:
     done.save(update_fields=["state", "content"])
     _at_hand.clear()
     return Undone(used, changed_since)
+
+
+@transaction.atomic
+def stop(under_way: Import) -> Undone:
+    """Forget a file that waits, or one that is coming in: nothing of it is left, not even that it was there."""
+    left = undo(under_way)
+    Import.objects.filter(pk=under_way.pk).delete()
+    return left
 
 
 def entries_of(kept: Iterable[Colour]) -> list[Entry]:

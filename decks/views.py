@@ -55,7 +55,11 @@ def browse(request: StudioRequest) -> HttpResponse:
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown)}
-    context |= {"total": len(held.ids), "formats": files.FORMATS, "sets": queries.sets_of(request.user)}
+    context |= {
+        "tally": words.tally(len(rows), len(held.ids)),
+        "formats": files.FORMATS,
+        "sets": queries.sets_of(request.user),
+    }
     context |= {"set_name": words.MY_WHITES, "depth_reaches": DEPTH_REACHES}
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
@@ -174,8 +178,7 @@ def cancel(request: StudioRequest, pk: int) -> HttpResponse:
     """Forget a file that was not brought in, or stop one that is coming in: nothing of it is left."""
     under_way = Import.objects.defer("content").filter(pk=pk, owner=request.user, state__in=files.UNDER_WAY).first()
     if under_way:
-        _say_left(request, files.undo(under_way))
-        under_way.delete()
+        _say_left(request, files.stop(under_way))
     return redirect("deck-import")
 
 

@@ -4,7 +4,7 @@ import tempfile
 from pathlib import Path
 
 from decks.models import Colour
-from e2e.browser import PHONE, WIDE, BrowserTest, resize
+from e2e.browser import PHONE, WIDE, BrowserTest, Keys, resize
 
 
 class Decks(BrowserTest):
@@ -39,6 +39,48 @@ class Decks(BrowserTest):
         self.open("/colours/sets/")
         self.assertEqual(len(self.all(".set-boards .board-art")), 1)
         self.assert_accessible("sets")
+
+    def test_the_plane_follows_the_filters_and_the_keys(self):
+        self.open("/colours/")
+        self.find("#listed .files a").click()
+        plane = self.wait(lambda: self.find(".plane[data-loaded]"))
+        shown = int(plane.get_attribute("data-loaded"))
+        self.assertIn(f"{shown} of 425", self.text("#listed h1"))
+        self.assert_accessible("plane")
+        self.browser.execute_script(
+            "const depth = document.querySelector('#depth'); depth.value = 30;"
+            "depth.dispatchEvent(new Event('input', {bubbles: true}))"
+        )
+        self.wait(lambda: int(self.find(".plane").get_attribute("data-loaded")) != shown)
+        self.settled()
+        fewer = int(self.find(".plane").get_attribute("data-loaded"))
+        self.wait(lambda: f"{fewer} of 425" in self.text("#listed h1"))
+        self.assertEqual(self.find("#lrv_low").get_attribute("value"), "25")
+        self.browser.execute_script("document.querySelector('.plane canvas').focus()")
+        self.press(Keys.ARROW_UP)
+        first = self.wait(lambda: self.text("#peek b"))
+        self.press(Keys.ARROW_UP)
+        self.wait(lambda: self.text("#peek b") not in ("", first))
+        name = self.text("#peek b")
+        self.press("+", "-", "0")
+        resize(self.browser, *PHONE)
+        self.assert_accessible("plane on a phone")
+        resize(self.browser, *WIDE)
+        self.browser.execute_script("document.querySelector('.plane canvas').focus()")
+        self.press(Keys.ENTER)
+        self.wait(lambda: self.find(".card h1"))
+        self.assertIn(name, self.text(".card .source"))
+        self.assert_accessible("card")
+
+    def test_a_long_file_shows_how_far_it_is_and_can_be_stopped(self):
+        lines = "\n".join(f"C{i},Bulk {i},{30 + i % 60},{i % 7},{i % 11}" for i in range(16_000))
+        self.bring(f"code,name,L*,a*,b*\n{lines}")
+        self.wait(lambda: "16,000 to add" in self.text("h1"), 20)
+        self.find(".sheet .strong").click()
+        self.wait(lambda: "of 16,000 colours are in" in self.text(".lead"), 20)
+        self.find("form[action*=cancel] button").click()
+        self.wait(lambda: self.find("#id_file"), 20)
+        self.assertFalse(Colour.objects.filter(name__startswith="Bulk").exists())
 
     def test_a_file_with_a_bad_line_mended_brought_in_and_undone(self):
         rows = "code,name,L*,a*,b*\nS1,Quay wall,{},-1,3\nS2,Winch house,62,0,4\n"

@@ -99,6 +99,8 @@ DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
         "NAME": env("DATABASE", default=str(VAR / f"{STUDIO_ENV}.sqlite3")),
+        # browser tests name a file here, since a database in memory has one connection for all threads
+        "TEST": {"NAME": env("TEST_DATABASE", default=None)},
         "OPTIONS": {
             "timeout": 20,
             "transaction_mode": "IMMEDIATE",

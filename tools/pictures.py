@@ -8,6 +8,7 @@ import time
 from pathlib import Path
 
 from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
 
 from e2e.chromium import PHONE, WIDE, resize, start_chromium
 
@@ -62,6 +63,12 @@ def main() -> None:
     camera.take("own-colour")
     camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
     camera.take("decks")
+    camera.open("/colours/?view=plane&lrv_low=55&lrv_high=75")
+    camera.browser.execute_script("document.querySelector('.plane canvas').focus()")
+    for key in (Keys.ARROW_LEFT, Keys.ARROW_UP, Keys.ARROW_UP):
+        camera.browser.switch_to.active_element.send_keys(key)
+        time.sleep(0.4)
+    camera.take("plane")
     camera.open("/colours/import/")
     camera.type("#id_deck_name", "Harbour survey")
     camera.type("#id_file", str(_survey_file()))
@@ -77,6 +84,16 @@ def main() -> None:
     camera.type("form[action*='drop/3/'] input[name=reason]", "knot in the wood")
     camera.click("form[action*='drop/3/'] button")
     camera.take("reader")
+    camera.open("/reader/")
+    camera.browser.execute_script("document.querySelector('#thing').value = 'board painted from H06.3'")
+    camera.click("main .strong")
+    camera.click("form[action*=calibrate] button")
+    for _ in range(3):
+        camera.click("form[action*=measure] button")
+    camera.type("#id_code", "H06.3")
+    camera.click(".card-code button")
+    camera.click("form[action*=improve] button")
+    camera.take("card")
     for step in ("read", "compare", "place", "strength"):
         camera.open(f"{main_review}/{step}/")
         if step == "compare":

@@ -1,5 +1,7 @@
 """Decks: loading, searching, and bringing an own colour in."""
 
+from itertools import pairwise
+
 import numpy as np
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import IntegrityError, transaction
@@ -122,9 +124,15 @@ class Browsing(TestCase):
             ("warmth", lambda r: r.temperature.value, True),
             ("-strength", lambda r: r.undertone.strength, False),
             ("hue", lambda r: r.undertone.hue, False),
+            ("doubt", lambda r: r.uncertainty, False),
         ):
             values = [value(self.readings[row]) for row in self.held.select(Wanted(sort=sort))]
             self.assertEqual(values, sorted(values, reverse=backwards), sort)
+        strips = [(self.held.makers[row], self.held.strips[row]) for row in self.held.select(Wanted(sort="strip"))]
+        self.assertEqual(strips, sorted(strips))
+        families = [self.readings[row].family.word for row in self.held.select(Wanted(sort="family"))]
+        runs = sum(one != other for one, other in pairwise(families)) + 1
+        self.assertLessEqual(runs, len(school.load().families) + len(school.load().hue_family.words))
         names = [self.held.names[row] for row in self.held.select(Wanted(sort="name", text="ledger"))]
         self.assertEqual(names, sorted(names))
         self.assertTrue(all("ledger" in name for name in names))

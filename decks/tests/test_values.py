@@ -89,7 +89,7 @@ class Cards(TestCase):
         card = Card(own, self.isla)
         self.assertIn("the name does not hold", " ".join(card.details))
         self.assertIn("they differ by 9.0", " ".join(card.details))
-        self.assertIn(f"{other.name} ({other.label})", card.twins)
+        self.assertIn(f"{other.name}, {other.label}", card.twins)
         self.client.force_login(self.isla)
         self.assertContains(self.client.get(reverse("colour", args=[own.pk])), "own colour")
 

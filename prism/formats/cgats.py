@@ -1,4 +1,8 @@
-"""CGATS text (ANSI CGATS.17, ISO 28178): spectral and Lab tables between BEGIN_DATA and END_DATA."""
+"""CGATS text (ANSI CGATS.17, ISO 28178): spectral, Lab and XYZ tables between BEGIN_DATA and END_DATA.
+
+Where a file does not say under which light its Lab or XYZ were computed, they are taken as D50 and 2°, which is the
+convention of the trade these files come from (ISO 13655), and a note says so.
+"""
 
 from __future__ import annotations
 
@@ -6,11 +10,16 @@ import re
 from collections.abc import Sequence
 
 from prism import words
+from prism.adaptation import D50_2
 from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode
-from prism.spectrum import PERCENT_FROM
+from prism.spectrum import PERCENT_FROM, white_point, xyz_to_lab
 
 _TOKEN = re.compile(r'"((?:[^"]|"")*)"|(\S+)')
 _SPECTRAL = re.compile(r"(?:SPECTRAL_NM|SPECTRAL_|NM|SPEC_|R_)_?(\d{3})", re.IGNORECASE)
+
+
+_LAB = ("LAB_L", "LAB_A", "LAB_B")
+_XYZ = ("XYZ_X", "XYZ_Y", "XYZ_Z")
 
 
 def _tokens(line: str) -> list[str]:
@@ -18,10 +27,12 @@ def _tokens(line: str) -> list[str]:
 
 
 def read(data: bytes) -> DeckFile:
-    """Return the deck in the first table of a CGATS file that has colours."""
+    """Return the deck in the first table of a CGATS file that has colours. Raises `DeckFileError`."""
     fields: list[str] = []
-    lab50 = False
-    section, entries, problems = "", [], []
+    light = ""
+    section = ""
+    entries: list[Entry] = []
+    problems: list[Problem] = []
     found_data = False
     for number, raw in enumerate(decode(data).splitlines(), start=1):
         line = raw.split("#", 1)[0].strip() if not section else raw.strip()
@@ -29,11 +40,16 @@ def read(data: bytes) -> DeckFile:
         if not line:
             continue
         if upper.startswith(("WEIGHTING_FUNCTION", "ILLUMINATION_NAME", "ILLUMINANT", "MEASUREMENT_SOURCE")):
-            lab50 = lab50 or "D50" in upper
+            light = light or next((lamp for lamp in _CONVENTIONS if lamp in upper), "")
         elif upper == "BEGIN_DATA_FORMAT":
             section, fields = "format", []
-        elif upper in ("END_DATA_FORMAT", "END_DATA"):
+        elif upper == "END_DATA_FORMAT":
             section = ""
+        elif upper == "END_DATA":
+            section = ""
+            if entries:
+                break
+            problems.clear()  # a table of something else; the colours may follow
         elif upper == "BEGIN_DATA":
             if not fields:
                 raise DeckFileError(words.cgats_no_format(number))
@@ -42,17 +58,23 @@ def read(data: bytes) -> DeckFile:
             fields += [token.upper() for token in _tokens(line)]
         elif section == "data":
             try:
-                entries.append(_entry(number, _tokens(line), fields, lab50))
+                entries.append(_entry(number, _tokens(line), fields, _CONVENTIONS[light]))
             except EntryError as bad:
                 problems.append(Problem(number, bad.column, str(bad)))
     if not found_data:
         raise DeckFileError(words.cgats_no_data())
     if section == "data":
         problems.append(Problem(number, "", words.cgats_cut_short()))
-    return DeckFile(entries, problems)
+    unsaid = not light and any(entry.lab and not entry.reflectance for entry in entries)
+    return DeckFile(entries, problems, (words.cgats_unsaid(),) if unsaid else ())
 
 
-def _entry(number: int, values: Sequence[str], fields: Sequence[str], lab50: bool) -> Entry:
+_CONVENTIONS = {"D65": "lab", "D50": "lab50", "": "lab50"}
+_WHITES = {"lab": white_point(), "lab50": D50_2}
+_CODES = ("SAMPLE_ID", "SAMPLEID", "SAMPLE_LOC", "SAMPLE_NAME")
+
+
+def _entry(number: int, values: Sequence[str], fields: Sequence[str], convention: str) -> Entry:
     if len(values) != len(fields):
         raise EntryError("", words.cgats_length(len(values), len(fields)))
     row = dict(zip(fields, values, strict=True))
@@ -70,17 +92,22 @@ def _entry(number: int, values: Sequence[str], fields: Sequence[str], lab50: boo
     spectrum = tuple(figure(field) for _, field in bands)
     if spectrum and max(spectrum) > PERCENT_FROM:
         spectrum = tuple(v / 100 for v in spectrum)
-    has_lab = {"LAB_L", "LAB_A", "LAB_B"} <= set(fields)
-    code = row.get("SAMPLE_ID", "") or row.get("SAMPLEID", "")
-    name = row.get("SAMPLE_NAME", "") or code
-    if not name:
+    code = next((row[field] for field in _CODES if row.get(field)), "")
+    if not code:
         raise EntryError("SAMPLE_ID", words.entry_nameless())
+    lab: tuple[float, ...] | None = None
+    if set(_LAB) <= set(fields):
+        lab = tuple(figure(field) for field in _LAB)
+    elif set(_XYZ) <= set(fields):
+        lab = tuple(xyz_to_lab([figure(field) for field in _XYZ], _WHITES[convention]).tolist())
+    if lab is None and not spectrum:
+        raise EntryError("", words.no_numbers())
     return Entry(
         line=number,
-        code=code or name,
-        name=name,
-        lab=(figure("LAB_L"), figure("LAB_A"), figure("LAB_B")) if has_lab else None,
-        convention="lab50" if lab50 else "lab",
+        code=code,
+        name=row.get("SAMPLE_NAME") or code,
+        lab=(lab[0], lab[1], lab[2]) if lab else None,
+        convention=convention,
         reflectance=spectrum or None,
         wavelengths=tuple(nm for nm, _ in bands) or None,
     )

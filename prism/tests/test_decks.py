@@ -151,6 +151,20 @@ class OtherFiles(unittest.TestCase):
         self.assertEqual((found.entries[0].convention, found.entries[1].lab), ("lab50", (40.5, -1.0, -2.0)))
         self.assertEqual(found.problems[0].line, 15)
 
+    def test_several_tables_xyz_and_a_light_that_is_not_said(self):
+        text = (
+            'CTI1\n\nKEYWORD "SAMPLE_LOC"\nNUMBER_OF_FIELDS 2\nBEGIN_DATA_FORMAT\nINDEX DENSITY\nEND_DATA_FORMAT\n'
+            "BEGIN_DATA\n0 1.5\n1 2.0\nEND_DATA\n\nCTI1\nBEGIN_DATA_FORMAT\nSAMPLE_LOC XYZ_X XYZ_Y XYZ_Z\n"
+            "END_DATA_FORMAT\nBEGIN_DATA\nA1 31.444334 19.286094 6.888559\nEND_DATA\n"
+            "BEGIN_DATA_FORMAT\nSAMPLE_ID GREY\nEND_DATA_FORMAT\nBEGIN_DATA\n1 2\nEND_DATA\n"
+        )
+        found = cgats.read(text.encode())
+        self.assertEqual((len(found.entries), found.problems, found.entries[0].code), (1, [], "A1"))
+        np.testing.assert_allclose(found.entries[0].lab, [51.020256, 55.280672, 28.133194], atol=0.02)
+        self.assertEqual(found.entries[0].convention, "lab50")
+        self.assertIn("D50 and 2°", found.notes[0])
+        self.assertEqual(cgats.read(cgats.write(entries()).encode()).notes, ())
+
     def test_a_cxf_file_as_another_program_writes_it(self):
         sample = Path(colour_cxf.__file__).parent / "tests" / "resources" / "sample.cxf"
         found = cxf.read(sample.read_bytes())

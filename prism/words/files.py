@@ -129,6 +129,11 @@ def cgats_no_data() -> str:
     return "There is no BEGIN_DATA: this is not a CGATS table, or it was cut short."
 
 
+def cgats_unsaid() -> str:
+    """Say under which light values are taken that do not say it."""
+    return "The file does not say under which light its values were computed: they are taken as D50 and 2°."
+
+
 def cgats_cut_short() -> str:
     """Say that a table never ends."""
     return "The table has no END_DATA: the file may be cut short."

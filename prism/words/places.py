@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, count, listed, number
+from prism.words.basics import capital, listed, number
 from prism.words.pairs import nothing_on
 from prism.words.readings import headline, undertone_short
 
@@ -90,9 +90,14 @@ def lrv_check(found: LrvCheck) -> str:
     return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
 
 
+def tally(found: int, total: int) -> str:
+    """Say how many colours of the decks fit what was asked for."""
+    return f"{found:,} of {total:,} colours"
+
+
 def plane_text(shown: int) -> str:
     """Say what the plane draws."""
-    return f"{count(shown, 'colour').capitalize()} by undertone. The cross is the working neutral of each one's depth."
+    return f"{shown:,} by undertone. The cross is the working neutral of each one's depth."
 
 
 UNKNOWN_STEP = {"strength": "No recipe is known", "verdict": "Not written yet"}

@@ -8,6 +8,7 @@
   const pen = canvas.getContext("2d");
   const peek = document.getElementById("peek");
   const form = document.querySelector(".filters");
+  const SURROUND = "#e9e9e9";
   const BARE = (249 * Math.PI) / 180; // the direction in which paints are rarest: ring labels stand there
   const START = 14; // Lab units from the middle to the nearer edge at first
 
@@ -20,12 +21,26 @@
   const toX = (a) => canvas.clientWidth / 2 + (a - view.a) * scale();
   const toY = (b) => canvas.clientHeight / 2 - (b - view.b) * scale();
 
+  // words stand above the paint, in a narrow halo of the surround
+  const labels = [];
+  const say = (text, x, y) => labels.push([text, x, y]);
+  function writeLabels() {
+    pen.font = "12px 'Plex Sans', sans-serif";
+    pen.textAlign = "center";
+    pen.lineJoin = "round";
+    pen.lineWidth = 3.5;
+    pen.strokeStyle = SURROUND;
+    pen.fillStyle = "#3c3c3c";
+    for (const [text, x, y] of labels) {
+      pen.strokeText(text, x, y);
+      pen.fillText(text, x, y);
+    }
+    labels.length = 0;
+  }
+
   function frame() {
     const grey = "#bdbdbd";
     pen.lineWidth = 1;
-    pen.font = "12px 'Plex Sans', sans-serif";
-    pen.fillStyle = "#4f4f4f";
-    pen.textAlign = "center";
     const far = 4 * view.reach + Math.hypot(view.a, view.b);
     for (const sector of data.sectors) {
       const edge = (sector.edge * Math.PI) / 180;
@@ -33,7 +48,7 @@
       line(0, 0, far * Math.cos(edge), far * Math.sin(edge));
       const middle = (sector.middle * Math.PI) / 180;
       const reach = view.reach * 0.93;
-      pen.fillText(sector.word, toX(reach * Math.cos(middle)), toY(reach * Math.sin(middle)) + 4);
+      say(sector.word, toX(reach * Math.cos(middle)), toY(reach * Math.sin(middle)) + 4);
     }
     let inner = 0;
     for (const ring of data.rings) {
@@ -45,30 +60,35 @@
         pen.stroke();
       }
       const middle = (radius + inner) / 2;
-      if ((radius - inner) * scale() > 18) pen.fillText(ring.word, toX(middle * Math.cos(BARE)), toY(middle * Math.sin(BARE)) + 4);
+      if ((radius - inner) * scale() > 18) say(ring.word, toX(middle * Math.cos(BARE)), toY(middle * Math.sin(BARE)) + 4);
       inner = radius;
     }
     ticks();
-    pen.strokeStyle = "#161616";
+  }
+
+  function cross() {
     const arm = 6 / scale();
-    line(-arm, 0, arm, 0);
-    line(0, -arm, 0, arm);
+    for (const [colour, width] of [[SURROUND, 4.5], ["#161616", 1.5]]) {
+      pen.strokeStyle = colour;
+      pen.lineWidth = width;
+      line(-arm, 0, arm, 0);
+      line(0, -arm, 0, arm);
+    }
   }
 
   // distances from the neutral along both edges, Lab units
   function ticks() {
     const step = [1, 2, 5, 10, 20, 50].find((unit) => unit * scale() > 46) || 100;
     const [width, height] = [canvas.clientWidth, canvas.clientHeight];
-    pen.font = "11px 'Plex Sans', sans-serif";
     const signed = (value) => (value > 0 ? "+" : value < 0 ? "−" : "") + Math.abs(value);
     for (let a = Math.ceil((view.a - width / 2 / scale()) / step) * step; toX(a) < width - 34; a += step) {
-      if (toX(a) > 40) pen.fillText(signed(a), toX(a), height - 6);
+      if (toX(a) > 40) say(signed(a), toX(a), height - 6);
     }
     for (let b = Math.ceil((view.b - height / 2 / scale()) / step) * step; toY(b) > 24; b += step) {
-      if (toY(b) < height - 22) pen.fillText(signed(b), 16, toY(b) + 4);
+      if (toY(b) < height - 22) say(signed(b), 16, toY(b) + 4);
     }
-    pen.fillText("Δb*", 16, 14);
-    pen.fillText("Δa*", width - 16, height - 6);
+    say("Δb*", 16, 14);
+    say("Δa*", width - 16, height - 6);
   }
 
   function line(a1, b1, a2, b2) {
@@ -89,7 +109,7 @@
     canvas.width = canvas.clientWidth * sharp;
     canvas.height = canvas.clientHeight * sharp;
     pen.setTransform(sharp, 0, 0, sharp, 0, 0);
-    pen.fillStyle = "#e9e9e9";
+    pen.fillStyle = SURROUND;
     pen.fillRect(0, 0, canvas.clientWidth, canvas.clientHeight);
     if (!data) return;
     frame();
@@ -103,6 +123,8 @@
       if (x < -width || y < -height || x > canvas.clientWidth + width || y > canvas.clientHeight + height) continue;
       mark(i, x, y, width, height);
     }
+    cross();
+    writeLabels();
     if (chosen >= 0) {
       pen.strokeStyle = "#161616";
       pen.lineWidth = 2.5;
