@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
+from dataclasses import replace
 
 from prism import words
 from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, decode
@@ -32,7 +34,10 @@ def read(data: bytes) -> DeckFile:
         entries.append(
             Entry(number, code.strip(), (name if tab else code).strip(), hex=f"#{red:02X}{green:02X}{blue:02X}")
         )
-    return DeckFile(entries, problems)
+    times = Counter(entry.code for entry in entries)
+    # most palettes leave many colours without a name of their own, "Untitled"; the value then tells them apart
+    named = [replace(e, code=f"{e.code} {e.hex}") if times[e.code] > 1 else e for e in entries]
+    return DeckFile(named, problems)
 
 
 def write(entries: Sequence[Entry], title: str = "Gentle Prism") -> str:

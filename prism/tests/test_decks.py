@@ -64,6 +64,11 @@ class RoundTrips(unittest.TestCase):
         self.check(found, spectrum=False, recipe=False, strip=False, lab=False)
         self.assertEqual([e.hex for e in found.entries], [e.hex for e in entries()])
 
+    def test_a_palette_whose_colours_have_no_names_of_their_own(self):
+        text = "GIMP Palette\nName: Bare\n#\n  0   0   0\tUntitled\n255 255 255\tUntitled\n 10 20 30\tInk\n9 9 9\n"
+        codes = [entry.code for entry in gimp_palette.read(text.encode()).entries]
+        self.assertEqual(codes, ["Untitled #000000", "Untitled #FFFFFF", "Ink", "#090909"])
+
     def test_names_that_a_spreadsheet_would_run(self):
         hostile = [
             Entry(1, "=1+1", '=HYPERLINK("x")', maker="@maker", lab=(50, 0, 0)),
