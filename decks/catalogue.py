@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
+from typing import Any
 
 import numpy as np
 from django.contrib.auth.models import User
@@ -13,6 +14,7 @@ from numpy.typing import ArrayLike, NDArray
 
 from decks.models import Colour, Maker
 from prism import school
+from prism.choosing import Deck
 from prism.difference import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, Survey, read_many, survey
@@ -85,6 +87,26 @@ class Catalogue:
         chosen = school.load()
         return survey(self.lab, self.lrv, [chosen.uncertainty[key] for key in self.provenance], chosen)
 
+    @cached_property
+    def _kinds(self) -> tuple[list[str], NDArray[np.intp]]:
+        """The kinds of source there are, and which each row has."""
+        kinds = sorted(set(self.provenance))
+        return kinds, np.array([kinds.index(key) for key in self.provenance], dtype=np.intp)
+
+    @cached_property
+    def _decks(self) -> dict[tuple[tuple[str, float], ...], Deck]:
+        return {}
+
+    def deck(self, chosen: school.School) -> Deck:
+        """Return the colours as the core chooses from them, with the uncertainties of a school."""
+        key = tuple(sorted(chosen.uncertainty.items()))
+        if key not in self._decks:
+            kinds, rows = self._kinds
+            doubt = np.array([chosen.uncertainty[kind] for kind in kinds], dtype=np.float64)[rows]
+            strips = np.where(self.strips > 0, strip_number(self.makers, self.strips), 0)
+            self._decks[key] = Deck(self.lab, self.lrv, doubt, strips)
+        return self._decks[key]
+
     def readings(
         self, rows: Sequence[int] | NDArray[np.intp], chosen: school.School, neutral: WorkingNeutral | None = None
     ) -> list[Reading]:
@@ -150,10 +172,15 @@ class Catalogue:
             "-strength": self.survey.strength,
             "hue": self.survey.hue,
             "family": self.survey.family,
-            "strip": self.makers * 100_000 + self.strips,
+            "strip": strip_number(self.makers, self.strips),
             "doubt": self.survey.doubt,
         }.get(sort)
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
+
+
+def strip_number(maker: Any, strip: Any) -> Any:
+    """Return the number of a strip among those of all makers; arrays or single numbers."""
+    return maker * 100_000 + strip
 
 
 def family_codes(word: str, chosen: school.School) -> list[int]:

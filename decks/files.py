@@ -12,7 +12,7 @@ from django.db import transaction
 from django.db.models import Exists, OuterRef
 
 from decks.models import Colour, Earlier, Import, Maker
-from decks.services import delete, insert, numbers_of, replace_values, restore_values, same_value, touch
+from decks.services import delete_unused, insert, numbers_of, replace_values, restore_values, same_value, touch
 from prism import words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError, Specular
@@ -301,8 +301,7 @@ def undo(done: Import) -> Undone:
     restored = [earlier for earlier in replaced if not earlier.again]
     restore_values(restored, words.taken_back(done.file_name), done.owner)
     makers = set(done.colours.values_list("maker_id", flat=True))
-    used = done.colours.filter(reviews__isnull=False).distinct().count()
-    delete(done.colours.filter(reviews__isnull=True))
+    used = delete_unused(done.colours.all())
     touch(makers)
     Maker.objects.filter(pk__in=makers, owner=done.owner, colours=None).delete()
     changed_since = len(replaced) - len(restored)

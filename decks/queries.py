@@ -115,6 +115,12 @@ def with_code(user: User, text: str) -> list[Colour]:
     return [colour for colour in found if typed in (colour.code.casefold(), f"{colour.maker} {colour.code}".casefold())]
 
 
+def named(user: User, text: str) -> list[Colour]:
+    """Return the colours that a person means by a code or a whole name, their own ones too."""
+    found = with_code(user, text)
+    return found or list(visible_to(user).filter(name__iexact=text.strip())[:9])
+
+
 def sets_of(user: User) -> QuerySet[ColourSet]:
     """Return a person's sets, the whites first."""
     return ColourSet.objects.filter(owner=user).prefetch_related("colours__maker")

@@ -7,7 +7,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import connection, transaction
-from django.db.models import Exists, ManyToOneRel, OuterRef, QuerySet
+from django.db.models import PROTECT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
 from django.utils import timezone
 
 from decks.models import Colour, ColourSet, Earlier, Import, Maker
@@ -65,15 +65,26 @@ def insert(rows: Iterable[dict[str, Any]]) -> None:
         cursor.executemany(statement, values)
 
 
-def delete(colours: QuerySet[Colour]) -> None:
-    """Delete colours. Those that nothing refers to, which is nearly all of a fresh import, go without being fetched."""
-    alone = colours
+def _referring(only_protecting: bool) -> Q:
+    """Return the condition that something refers to a colour: anything at all, or a record that needs it."""
+    found = Q(pk__in=[])
     for relation in Colour._meta.get_fields(include_hidden=True):
-        if isinstance(relation, ManyToOneRel):
-            referring = relation.related_model._base_manager.filter(**{relation.field.name: OuterRef("pk")})
-            alone = alone.filter(~Exists(referring))
+        if isinstance(relation, ManyToOneRel) and (relation.on_delete is PROTECT or not only_protecting):
+            rows = relation.related_model._base_manager.filter(**{relation.field.name: OuterRef("pk")})
+            found |= Q(Exists(rows))
+    return found
+
+
+def delete_unused(colours: QuerySet[Colour]) -> int:
+    """Delete colours but those that a record needs, and return how many of these there are.
+
+    Those that nothing refers to, which is nearly all of a fresh import, go without being fetched.
+    """
+    alone = colours.filter(~_referring(only_protecting=False))
     alone._raw_delete(alone.db)
-    colours.delete()
+    used = _referring(only_protecting=True)
+    colours.filter(~used).delete()
+    return colours.count()
 
 
 def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:

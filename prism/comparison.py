@@ -1,34 +1,20 @@
-"""Two colours held side by side, and which colours to hold beside one."""
+"""Two colours held side by side: what the one shows beside the other, and how that bears on its undertone."""
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
+from enum import StrEnum
 
 import numpy as np
-from numpy.typing import ArrayLike, NDArray
 
+from prism.choosing import COMPARATIVE, OPPOSITE
 from prism.difference import delta_e, difference
-from prism.neutral import WorkingNeutral
-from prism.reading import Reading, hue_of, temperature_of
+from prism.reading import Reading, hue_of
 from prism.school import School
-from prism.spectrum import Array
 
 SECOND_WITHIN = 10.0
 """Degrees from the next hue within which a difference is said with both hues."""
-ON_AXIS = 0.5
-"""Least share of a difference that must lie along an axis for a colour to show that axis."""
-FARTHEST = 12.0
-"""ΔE00 beyond which a colour shows too much at once to be held beside the subject."""
-
-COMPARATIVE = {
-    "red": "redder", "orange": "oranger", "yellow": "yellower", "green": "greener", "blue": "bluer",
-    "purple": "purpler",
-}  # fmt: skip
-
-AXES = ("lighter", "darker", "greener", "pinker", "yellower", "bluer", "greyer", "clearer")
-"""The eight ways a near-identical can differ, in the order they stand on the wall."""
-_AXIS_HUE = {"greener": "green", "pinker": "red", "yellower": "yellow", "bluer": "blue"}
-OPPOSITES = (("lighter", "darker"), ("greener", "pinker"), ("yellower", "bluer"), ("greyer", "clearer"))
 
 
 @dataclass(frozen=True)
@@ -112,158 +98,29 @@ def _loss_of(hue: float, school: School) -> str | None:
     return school.undertone.word(back) if off_centre(back) < off_centre(hue) else None
 
 
-@dataclass(frozen=True)
-class Pick:
-    """A colour chosen from a deck: its index, why it was picked, ΔE00 from the subject, and for a near-identical the
-    share of the difference that lies along its axis (0-1)."""
+class Agreement(StrEnum):
+    """How what a person saw stands to what was computed."""
 
-    index: int
-    why: str
-    delta_e: float
-    share: float | None = None
+    AGREE = "agree"
+    PARTLY = "partly"
+    DIFFER = "differ"
 
 
-def reference_whites(
-    lab: ArrayLike,
-    lrv: ArrayLike,
-    school: School,
-    neutral: WorkingNeutral,
-    exclude: NDArray[np.intp] | None = None,
-) -> dict[str, int]:
-    """Return indices of the clean, the warmest and the coolest white of a deck: `lab` (n, 3), `lrv` (n,).
+NOTHING = "no difference"
 
-    Clean is the lightest for its chroma. Fewer entries where the deck has fewer whites; `exclude` is never chosen.
+
+def agreement(seen: Iterable[str], finding: PairFinding) -> Agreement:
+    """Return how what a person saw beside a board stands to the finding.
+
+    `seen` holds directions, or `NOTHING`. It differs where a direction is the opposite of a computed one, where
+    nothing was seen and something computed, or where only things were seen that were not computed.
     """
-    values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv)
-    chroma = np.hypot(values[:, 1], values[:, 2])
-    fits = (y >= school.white_lrv) & (chroma < school.white_chroma)
-    if exclude is not None:
-        fits[exclude] = False
-    whites = np.flatnonzero(fits)
-    warmth = temperature_of(neutral.undertone(values[whites]), school)
-    found: dict[str, int] = {}
-    for name, score in (("clean", values[whites, 0] - chroma[whites]), ("warmest", warmth), ("coolest", -warmth)):
-        ranked = [int(whites[i]) for i in np.argsort(-score, kind="stable")]
-        free = next((index for index in ranked if index not in found.values()), None)
-        if free is not None:
-            found[name] = free
-    return found
-
-
-def axis_vectors(subject_undertone: ArrayLike, school: School) -> dict[str, Array]:
-    """Return the unit vector (ΔL*, Δu_a, Δu_b) of each axis that exists for an undertone (2,).
-
-    A colour without an undertone can become clearer in no one direction and greyer in none.
-    """
-    u = np.asarray(subject_undertone, dtype=np.float64)
-    vectors: dict[str, Array] = {"lighter": np.array([1.0, 0, 0]), "darker": np.array([-1.0, 0, 0])}
-    for axis, hue in _AXIS_HUE.items():
-        angle = np.radians(school.undertone.centre(hue))
-        vectors[axis] = np.array([0, np.cos(angle), np.sin(angle)])
-    strength = float(np.hypot(*u))
-    if strength >= school.passive_below:
-        vectors["clearer"] = np.array([0, *(u / strength)])
-        vectors["greyer"] = -vectors["clearer"]
-    return {axis: vectors[axis] for axis in AXES if axis in vectors}
-
-
-@dataclass(frozen=True)
-class AxisView:
-    """The part of a deck within reach of a subject, seen along the subject's axes.
-
-    `rows` (n,) of the deck; `axes` names; `share` (n, axes) of each difference along each axis, 0 when it lies the
-    other way; ΔE00 `distance` (n,).
-    """
-
-    rows: NDArray[np.intp]
-    axes: tuple[str, ...]
-    share: Array
-    distance: Array
-
-    def without(self, rows: list[int]) -> AxisView:
-        """Return the view with some rows of the deck left out."""
-        keep = ~np.isin(self.rows, rows)
-        return AxisView(self.rows[keep], self.axes, self.share[keep], self.distance[keep])
-
-
-def view_along_axes(
-    subject: Reading,
-    lab: ArrayLike,
-    school: School,
-    neutral: WorkingNeutral,
-    exclude: NDArray[np.intp] | None = None,
-) -> AxisView:
-    """Return how a deck (n, 3) lies along the subject's axes; rows of `exclude` are not looked at."""
-    deck = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
-    # ΔE00 is never less than ΔL'/S_L, and S_L stays under 1.75
-    near = np.abs(deck[:, 0] - subject.lab[0]) <= 1.75 * FARTHEST
-    if exclude is not None:
-        near[exclude] = False
-    rows = np.flatnonzero(near)
-    values = deck[rows]
-    own = np.asarray(subject.undertone.vector)
-    vectors = axis_vectors(own, school)
-    offset = np.concatenate([values[:, :1] - subject.lab[0], neutral.undertone(values) - own], axis=1)
-    along = offset @ np.array(list(vectors.values())).T
-    length = np.maximum((offset**2).sum(axis=1, keepdims=True), 1e-12)
-    share = np.where(along > 0, along**2 / length, 0.0)
-    if "greyer" in vectors:
-        # what overshoots the neutral shows the opposite undertone, and is no greyer
-        u = offset[:, 1:] + own
-        share[np.hypot(u[:, 0], u[:, 1]) >= np.hypot(*own), list(vectors).index("greyer")] = 0
-    distance = delta_e(np.asarray(subject.lab), values)
-    within = (distance > max(school.just_seen, subject.uncertainty)) & (distance <= FARTHEST)
-    return AxisView(rows[within], tuple(vectors), share[within], distance[within])
-
-
-def near_identicals(view: AxisView, school: School) -> dict[str, Pick]:
-    """Return, for each axis, the colour in view that differs most purely along it at a readable size.
-
-    No colour is picked twice; an axis with nothing on it is absent.
-    """
-    low, high = school.readable
-    # 1 where the difference is easy to see, falling away where it is faint or where it shows too much at once
-    readable = np.minimum(1.0, view.distance / low) ** 2 * np.exp(-np.maximum(view.distance - high, 0) / 3)
-    score = np.where(view.share > ON_AXIS, view.share * readable[:, None], 0.0)
-    # no axis needs more candidates than there are axes to be beaten by
-    best = np.argsort(-score, axis=0, kind="stable")[: len(view.axes)] if len(score) else np.empty((0, 0), dtype=int)
-    ranked = sorted(
-        (-float(score[row, column]), int(row), column)
-        for column in range(best.shape[1])
-        for row in best[:, column]
-        if score[row, column] > 0
-    )
-    picks: dict[str, Pick] = {}
-    for _, row, column in ranked:
-        axis, index = view.axes[column], int(view.rows[row])
-        if axis not in picks and all(pick.index != index for pick in picks.values()):
-            picks[axis] = Pick(index, axis, float(view.distance[row]), float(view.share[row, column]))
-    return {axis: picks[axis] for axis in AXES if axis in picks}
-
-
-@dataclass(frozen=True)
-class Bracket:
-    """The nearest colour on either side along one pair of axes; None where the deck has nothing there."""
-
-    axes: tuple[str, str]
-    before: Pick | None
-    after: Pick | None
-
-
-def brackets(view: AxisView) -> list[Bracket]:
-    """Return the bracket on each pair of axes: the nearest colour in view mainly along it, each side."""
-
-    def nearest_on(axis: str) -> Pick | None:
-        if axis not in view.axes:
-            return None
-        share = view.share[:, view.axes.index(axis)]
-        candidates = np.flatnonzero(share > ON_AXIS)
-        if not candidates.size:
-            return None
-        row = int(candidates[np.argmin(view.distance[candidates])])
-        return Pick(int(view.rows[row]), axis, float(view.distance[row]), float(share[row]))
-
-    return [Bracket(pair, nearest_on(pair[0]), nearest_on(pair[1])) for pair in OPPOSITES]
+    saw, computed = set(seen) - {NOTHING}, set(finding.directions)
+    if not saw or not computed:
+        return Agreement.AGREE if not saw and not computed else Agreement.DIFFER
+    if {OPPOSITE[word] for word in saw} & computed - saw or not saw & computed:
+        return Agreement.DIFFER
+    return Agreement.AGREE if saw <= computed else Agreement.PARTLY
 
 
 @dataclass(frozen=True)

@@ -35,7 +35,9 @@ class Undertone:
     """The distance of a colour from the working neutral of its lightness.
 
     `vector` (Δa*, Δb*); `hue` degrees; `strength` its length; `effect` the same in ΔE00; `nearest` the sector the hue
-    falls in; `main` that sector where it may be claimed, else None; `second` a neighbouring sector close by.
+    falls in; `main` that sector where it may be claimed, else None; `second` a neighbouring
+    sector close by; `off_list` the hue it leans to where the school has no such word for its family; `grey_counts`
+    whether the school calls a passive undertone grey.
     """
 
     vector: tuple[float, float]
@@ -48,15 +50,19 @@ class Undertone:
     second: str | None
     ruled_out: tuple[str, ...]
     passive: bool
+    off_list: str | None = None
+    grey_counts: bool = False
 
 
 @dataclass(frozen=True)
 class Temperature:
-    """Warmth on the school's axis, Lab units; `supported` is False where the uncertainty is as large."""
+    """Warmth on the school's axis, Lab units; `supported` is False where the uncertainty is as large; `relative` where
+    the school says it only beside another colour."""
 
     value: float
     word: str
     supported: bool
+    relative: bool = False
 
 
 @dataclass(frozen=True)
@@ -153,19 +159,31 @@ def survey(
     u = neutral.undertone(values)
     strength, hue = np.hypot(u[:, 0], u[:, 1]), hue_of(u)
     effect = delta_e(values, neutral.lab(values[:, 0]))
-    passive = strength < school.passive_below
     chroma = np.hypot(values[:, 1], values[:, 2])
+    family = _families(values, y, strength, hue, school)
+    passive = strength < school.passive_below
+    sector = school.undertone.index(hue)
+    rules = [rule.word for rule in school.families]
+    for word in {*school.lists, *school.never_passive}:
+        rows = np.isin(family, [number for number, rule in enumerate(rules) if rule == word])
+        if word in school.never_passive:
+            passive[rows] = False
+        scale = school.hues_for(word)
+        of_list = np.array([school.undertone.words.index(one) for one in scale.words])
+        sector[rows] = of_list[scale.index(hue[rows])]
+    # a short list may have no word for where a colour leans
+    named = (u * school.undertone.axes()[sector]).sum(axis=-1) > 0
     return Survey(
         u=u,
         strength=strength,
         hue=hue,
         effect=effect,
-        sector=school.undertone.index(hue),
+        sector=sector,
         passive=passive,
-        claimed=~passive & (effect > doubt),
+        claimed=~passive & named & (effect > doubt),
         warmth=temperature_of(u, school),
         depth=school.depth.index(y),
-        family=_families(values, y, strength, hue, school),
+        family=family,
         chroma=chroma,
         doubt=doubt,
     )
@@ -192,13 +210,17 @@ def read_many(
         nearest = school.undertone.words[found.sector[i]]
         claimed = bool(found.claimed[i])
         hue, strength, warmth = float(found.hue[i]), float(found.strength[i]), float(found.warmth[i])
-        second = school.undertone.neighbour(hue, school.second_within) if claimed else None
+        family = found.family_at(i, school)
+        scale = school.hues_for(family.word)
+        second = scale.neighbour(hue, school.second_within) if claimed else None
         # ruled out: so little of the hue that even the uncertainty would not bring it up to a hint
         ruled_out = tuple(
             word
             for word, amount in zip(school.undertone.words, along[i], strict=True)
-            if claimed and word not in (nearest, second) and amount + found.doubt[i] < school.passive_below
+            if claimed and word in scale.words and word not in (nearest, second)
+            if amount + found.doubt[i] < school.passive_below
         )
+        leans_aside = not claimed and not found.passive[i] and found.effect[i] > found.doubt[i]
         depth = found.depth[i]
         other = lower[i] if lower[i] != depth else upper[i]
         readings.append(
@@ -207,7 +229,7 @@ def read_many(
                 lrv=float(y[i]),
                 depth=school.depth.words[depth],
                 depth_or=school.depth.words[other] if other != depth else None,
-                family=found.family_at(i, school),
+                family=family,
                 undertone=Undertone(
                     vector=(float(found.u[i, 0]), float(found.u[i, 1])),
                     hue=hue,
@@ -219,11 +241,14 @@ def read_many(
                     second=second,
                     ruled_out=ruled_out,
                     passive=bool(found.passive[i]),
+                    off_list=school.undertone.word(hue) if leans_aside else None,
+                    grey_counts=school.grey_counts,
                 ),
                 temperature=Temperature(
                     value=warmth,
                     word=school.temperature.word(warmth),
                     supported=bool(abs(warmth) > found.doubt[i]),
+                    relative=school.relative,
                 ),
                 uncertainty=float(found.doubt[i]),
                 school=school.key,

@@ -74,12 +74,25 @@ class HueScale:
         """Return start and width of a word's sector, degrees."""
         i = self.words.index(word)
         start = self.edges[i]
-        return start, (self.edges[(i + 1) % len(self.edges)] - start) % 360
+        return start, (self.edges[(i + 1) % len(self.edges)] - start) % 360 or 360.0
 
     def centre(self, word: str) -> float:
         """Return the middle of a word's sector, degrees."""
         start, width = self.span(word)
         return (start + width / 2) % 360
+
+    def shortened(self, words: tuple[str, ...]) -> HueScale:
+        """Return the scale with only some of its words; what lay between two of them is divided in the middle."""
+        kept = [word for word in self.words if word in words]
+        if not kept or set(words) - set(self.words):
+            known, given = ", ".join(self.words), ", ".join(words) or "none"
+            raise SchoolError(f"a short list needs hues among {known}, not {given}")
+        edges = []
+        for i, word in enumerate(kept):
+            before, width = self.span(kept[i - 1])
+            gap = (self.span(word)[0] - before - width) % 360 if len(kept) > 1 else 360 - width
+            edges.append((before + width + gap / 2) % 360)
+        return HueScale(tuple(kept), tuple(edges))
 
     def axes(self) -> Array:
         """Return the unit vector of each sector's middle, shape (n, 2)."""
@@ -92,7 +105,7 @@ class HueScale:
         start, width = self.span(word)
         into = (hue - start) % 360
         i = self.words.index(word)
-        if min(into, width - into) > within:
+        if min(into, width - into) > within or len(self.words) == 1:
             return None
         step = -1 if into <= width - into else 1
         return self.words[(i + step) % len(self.words)]
@@ -112,7 +125,12 @@ class FamilyRule:
 
 @dataclass(frozen=True)
 class School:
-    """Every figure and word of one school."""
+    """Every figure and word of one school.
+
+    `lists` short lists of undertones by family; `never_passive` families that always have one; `grey_counts` whether
+    grey is itself called an undertone; `relative` whether temperature exists only beside another colour; `trim_gap`
+    LRV points between wall and trim for an edge to show; `crown` the sheen of crown moulding.
+    """
 
     key: str
     title: str
@@ -127,11 +145,23 @@ class School:
     uncertainty: dict[str, float]
     difference: Scale
     readable: tuple[float, float]
+    same_depth: float
     white_lrv: float
     white_chroma: float
     families: tuple[FamilyRule, ...]
     hue_family: HueScale
     clear_from: float
+    lists: dict[str, HueScale]
+    never_passive: tuple[str, ...]
+    grey_counts: bool
+    relative: bool
+    trim_gap: float
+    crown: str
+    explains: tuple[str, ...]
+
+    def hues_for(self, family: str) -> HueScale:
+        """Return the undertones that may be named for a family: all, or the school's short list for it."""
+        return self.lists.get(family, self.undertone)
 
     @property
     def just_seen(self) -> float:
@@ -176,23 +206,36 @@ def find(name: str) -> School:
 @cache
 def load(key: str = DEFAULT) -> School:
     """Return a school by its key. Raises `SchoolError`."""
-    return _build(key, _tables(key))
+    return build(key, table_of(key))
 
 
-def _tables(key: str) -> dict[str, Any]:
+def table_of(key: str) -> dict[str, Any]:
+    """Return every figure of a school that ships, as nested tables of the caller's own. Raises `SchoolError`."""
     path = FOLDER / f"{key}.toml"
     if path.parent != FOLDER or not path.is_file():
         raise SchoolError(f"no school '{key}': choose one of {', '.join(names())}")
     own = tomllib.loads(path.read_text(encoding="utf-8"))
     parent = own.pop("extends", None)
-    return {**_tables(parent), **own} if parent else own
+    return _over(table_of(parent), own) if parent else own
 
 
-def _build(key: str, table: dict[str, Any]) -> School:
+def _over(table: dict[str, Any], own: dict[str, Any]) -> dict[str, Any]:
+    """Return a table with another laid over it, tables within tables too."""
+    laid = {
+        key: _over(table[key], value) if isinstance(value, dict) and isinstance(table.get(key), dict) else value
+        for key, value in own.items()
+    }
+    return table | laid
+
+
+def build(key: str, table: dict[str, Any]) -> School:
+    """Return the school that nested tables describe. Raises `SchoolError` where they do not add up."""
+
     def pair(rule: dict[str, Any], name: str) -> dict[str, Any]:
         return {name: tuple(rule[name])} if name in rule else {}
 
     try:
+        undertone = HueScale(tuple(table["undertone"]["hues"]), tuple(table["undertone"]["edges"]))
         return School(
             key=key,
             title=table["title"],
@@ -201,13 +244,14 @@ def _build(key: str, table: dict[str, Any]) -> School:
             neutral=WorkingNeutral(
                 "painted", *(tuple(map(float, table["neutral"][n])) for n in ("lightness", "a", "b"))
             ),
-            undertone=HueScale(tuple(table["undertone"]["hues"]), tuple(table["undertone"]["edges"])),
+            undertone=undertone,
             strength=Scale(tuple(table["undertone"]["strength_words"]), tuple(table["undertone"]["strength_edges"])),
             second_within=table["undertone"]["second_within"],
             temperature=Scale(tuple(table["temperature"]["words"]), tuple(table["temperature"]["edges"])),
             temperature_axis=table["temperature"]["axis"],
             uncertainty=dict(table["uncertainty"]),
             difference=Scale(tuple(table["difference"]["words"]), tuple(table["difference"]["edges"])),
+            same_depth=table["comparison"]["same_depth"],
             readable=tuple(table["comparison"]["readable"]),
             white_lrv=table["comparison"]["white_lrv"],
             white_chroma=table["comparison"]["white_chroma"],
@@ -224,6 +268,15 @@ def _build(key: str, table: dict[str, Any]) -> School:
             ),
             hue_family=HueScale(tuple(table["hue_family"]["hues"]), tuple(table["hue_family"]["edges"])),
             clear_from=table["hue_family"]["clear_from"],
+            lists={word: undertone.shortened(tuple(hues)) for word, hues in table["undertone"]["lists"].items()},
+            never_passive=tuple(table["undertone"]["never_passive"]),
+            grey_counts=table["undertone"]["grey_counts"],
+            relative=table["temperature"]["relative"],
+            trim_gap=table["trim"]["gap"],
+            crown=table["trim"]["crown"],
+            explains=tuple(table["explains"]),
         )
     except KeyError as missing:
         raise SchoolError(f"school '{key}' lacks {missing}") from missing
+    except ValueError as wrong:
+        raise SchoolError(str(wrong)) from wrong

@@ -7,8 +7,8 @@ class and stays grey. Marks link to the board they stand for.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
-from math import atan2, cos, degrees, hypot, radians, sin
+from dataclasses import dataclass, replace
+from math import atan2, ceil, cos, degrees, floor, hypot, radians, sin
 
 from django.utils.html import format_html, format_html_join
 from django.utils.safestring import SafeString
@@ -72,6 +72,50 @@ def _join(parts: Sequence[SafeString]) -> SafeString:
     return format_html_join("", "{}", ((part,) for part in parts))
 
 
+def _spread(marks: Sequence[Mark], width: float, height: float, fixed: Sequence[Mark] = ()) -> list[Mark]:
+    """Return marks moved apart until none covers another or a fixed one, each as little as that takes.
+
+    Two marks that overlap give way along the axis on which they overlap least. Deterministic; a dozen marks settle in
+    a few rounds.
+    """
+    places = [[mark.x, mark.y] for mark in marks]
+    stones = [[mark.x, mark.y] for mark in fixed]
+    for _ in range(ROUNDS):
+        settled = True
+        for i, one in enumerate(places):
+            for j, other in enumerate([*places[:i], *stones]):
+                across = width + 1 - abs(one[0] - other[0])
+                down = height + 1 - abs(one[1] - other[1])
+                if across <= 0 or down <= 0:
+                    continue
+                settled = False
+                axis, over = (0, across) if across < down else (1, down)
+                way = 1.0 if (one[axis], i) >= (other[axis], j) else -1.0
+                if j < i:
+                    one[axis] += way * over / 2
+                    other[axis] -= way * over / 2
+                else:
+                    one[axis] += way * over
+        if settled:
+            break
+    return [replace(mark, x=x, y=y) for mark, (x, y) in zip(marks, places, strict=True)]
+
+
+def _led(marks: Sequence[Mark], moved: Sequence[Mark], width: float, height: float) -> list[SafeString]:
+    """Return marks where they were moved to, each with a line to where it really is."""
+    lines = [
+        _line(mark.x, mark.y, to.x, to.y, "leader")
+        for mark, to in zip(marks, moved, strict=True)
+        if hypot(mark.x - to.x, mark.y - to.y) > LEAD_FROM
+    ]
+    return [*lines, *(_mark(mark, width, height) for mark in moved)]
+
+
+ROUNDS = 60
+LEAD_FROM = 4.0
+"""Drawing units from which a moved mark is led back to its place."""
+
+
 def _beside(held: Held) -> str:
     return f"?beside={held.colour.pk}"
 
@@ -80,6 +124,8 @@ def _beside(held: Held) -> str:
 
 LADDER_TOP, LADDER_HEIGHT = 26.0, 344.0
 MARK_HEIGHT = 7.0
+MOST_LANES = 4
+"""Marks side by side at one depth; more would run into the words of the bands."""
 
 
 @dataclass(frozen=True)
@@ -94,7 +140,7 @@ class _Rung:
 
 def depth_ladder(bench: Bench) -> SafeString:
     """Return the LRV scale with the school's bands, the subject and what is held beside it."""
-    rungs = [_Rung(h.reading.lrv, h.colour.screen, h.name, _beside(h)) for h in bench.on_the_wall]
+    rungs = [_Rung(h.reading.lrv, h.colour.screen, h.name, _beside(h)) for h in bench.drawn]
     lighter = sum(rung.lrv > bench.reading.lrv for rung in rungs)
     return _ladder(bench, rungs, words.ladder_text(bench.name, bench.reading, lighter, len(rungs)))
 
@@ -124,6 +170,10 @@ def _ladder(bench: Bench, rungs: Sequence[_Rung], description: str) -> SafeStrin
     for rung in sorted(rungs, key=lambda r: -r.lrv):
         place = y(rung.lrv)
         lane = next((i for i, last in enumerate(lanes) if place - last >= MARK_HEIGHT + 1), len(lanes))
+        if lane == MOST_LANES:
+            # full: the lane that is free soonest takes it, a little lower than it really is
+            lane = min(range(MOST_LANES), key=lambda i: lanes[i])
+            place = lanes[lane] + MARK_HEIGHT + 1
         lanes[lane : lane + 1] = [place]
         title = f"{rung.name}, LRV {words.number(rung.lrv)}"
         parts.append(_mark(Mark(63 + 11 * lane, place, rung.fill, title, rung.href), 9, MARK_HEIGHT))
@@ -212,13 +262,15 @@ def undertone_rose(bench: Bench) -> SafeString:
     parts = rose.frame()
     x, y = rose.point(*own.vector)
     parts.append(_line(0, 0, x, y, "lean"))
-    for held in bench.on_the_wall:
+    subject = Mark(x, y, bench.paint.screen, f"{bench.name}: {words.undertone_short(bench.reading)}", kind="subject")
+    marks = []
+    for held in bench.drawn:
         hx, hy = rose.point(*held.reading.undertone.vector)
         title = f"{held.name}: {words.undertone_short(held.reading)}"
         kind = "beside" if bench.beside and held.colour.pk == bench.beside.colour.pk else ""
         kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
-        parts.append(_mark(Mark(hx, hy, held.colour.screen, title, _beside(held), kind), 9, 12))
-    subject = Mark(x, y, bench.paint.screen, f"{bench.name}: {words.undertone_short(bench.reading)}", kind="subject")
+        marks.append(Mark(hx, hy, held.colour.screen, title, _beside(held), kind))
+    parts += _led(marks, _spread(marks, 9, 12, [subject]), 9, 12)
     parts.append(_mark(subject, 13, 18))
     description = words.rose_text(bench.name, bench.reading, bench.neutral)
     return _svg("Undertone rose", description, ROSE_VIEW, "rose", _join(parts))
@@ -247,10 +299,63 @@ def drift_rose(bench: Bench) -> SafeString:
     return _svg("Drift of the undertone", description, ROSE_VIEW, "rose", _join(parts))
 
 
+# --- lightness against chroma: how light and how coloured, whatever the hue? ------------------------------------------
+
+PLANE_WIDTH, PLANE_HEIGHT = 200.0, 150.0
+PLANE_LEFT, PLANE_TOP = 34.0, 14.0
+
+
+def lightness_and_chroma(bench: Bench) -> SafeString:
+    """Return lightness L* upwards against chroma C*ab to the right, with the subject and what is held beside it."""
+    shown = [bench.reading, *(held.reading for held in bench.drawn)]
+    most = max(10.0, *(1.1 * hypot(*reading.lab[1:]) for reading in shown))
+    low = max(0.0, min(reading.lab[0] for reading in shown) - 4)
+    high = min(100.0, max(reading.lab[0] for reading in shown) + 4)
+
+    def place(reading: Reading) -> tuple[float, float]:
+        x = PLANE_LEFT + PLANE_WIDTH * hypot(*reading.lab[1:]) / most
+        return x, PLANE_TOP + PLANE_HEIGHT * (high - reading.lab[0]) / max(high - low, 1.0)
+
+    bottom = PLANE_TOP + PLANE_HEIGHT
+    parts = [
+        _line(PLANE_LEFT, PLANE_TOP, PLANE_LEFT, bottom, "axis"),
+        _line(PLANE_LEFT, bottom, PLANE_LEFT + PLANE_WIDTH, bottom, "axis"),
+        _text(PLANE_LEFT, 9, "L*", "axis-title", "end"),
+        _text(PLANE_LEFT + PLANE_WIDTH, bottom + 26, "C*ab", "axis-title", "end"),
+    ]
+    for tick in _ticks(low, high):
+        y = PLANE_TOP + PLANE_HEIGHT * (high - tick) / max(high - low, 1.0)
+        parts += [
+            _line(PLANE_LEFT - 4, y, PLANE_LEFT, y, "axis"),
+            _text(PLANE_LEFT - 7, y + 3.5, f"{tick:g}", "tick", "end"),
+        ]
+    for tick in _ticks(0, most):
+        x = PLANE_LEFT + PLANE_WIDTH * tick / most
+        parts += [_line(x, bottom, x, bottom + 4, "axis"), _text(x, bottom + 15, f"{tick:g}", "tick")]
+    x, y = place(bench.reading)
+    subject = Mark(x, y, bench.paint.screen, words.plane_mark(bench.name, bench.reading), kind="subject")
+    marks = [
+        Mark(*place(held.reading), held.colour.screen, words.plane_mark(held.name, held.reading), _beside(held))
+        for held in bench.drawn
+    ]
+    parts += _led(marks, _spread(marks, 9, 12, [subject]), 9, 12)
+    parts.append(_mark(subject, 13, 18))
+    description = words.plane_text_of(bench.name, [(held.name, held.reading) for held in bench.drawn], bench.reading)
+    view = (0.0, 0.0, PLANE_LEFT + PLANE_WIDTH + 14, bottom + 30)
+    return _svg("Lightness against chroma", description, view, "lightness", _join(parts))
+
+
+def _ticks(low: float, high: float) -> list[float]:
+    """Return three to six round figures within a range."""
+    step = next(step for step in (1, 2, 5, 10, 20, 50) if (high - low) / step <= 6)
+    return [step * n for n in range(ceil(low / step), floor(high / step) + 1)]
+
+
 # --- brackets: what stands on either side? --------------------------------------------------------------------------
 
 BRACKET_HALF = 180.0
 BRACKET_REACH = 12.0
+BRACKET_ROW = 40.0
 
 
 def bracket_lines(bench: Bench) -> SafeString:
@@ -258,18 +363,18 @@ def bracket_lines(bench: Bench) -> SafeString:
     rows = bench.brackets
     parts: list[SafeString] = []
     for number, row in enumerate(rows):
-        y = 34.0 + 46 * number
+        y = 22.0 + BRACKET_ROW * number
         parts.append(_line(-BRACKET_HALF, y, BRACKET_HALF, y, "axis"))
         parts += [_side(row.before, -1, y), _side(row.after, 1, y)]
         parts.append(_mark(Mark(0, y, bench.paint.screen, bench.name, kind="subject"), 15, 21))
-    base = 34.0 + 46 * len(rows) - 8
+    base = 22.0 + BRACKET_ROW * (len(rows) - 1) + 22
     for tick in (0, 4, 8, 12):
         for sign in (-1, 1) if tick else (1,):
             x = sign * tick / BRACKET_REACH * BRACKET_HALF
             parts += [_line(x, base, x, base + 4, "axis"), _text(x, base + 15, str(tick), "tick")]
     parts.append(_text(BRACKET_HALF + 12, base + 15, "ΔE00", "tick", "start"))
     description = " ".join(row.sentence for row in rows)
-    return _svg("Brackets", description, (-272, 0, 544, base + 20), "brackets", _join(parts))
+    return _svg("Brackets", description, (-272, 0, 544, base + 18), "brackets", _join(parts))
 
 
 def _side(side: Side, direction: int, y: float) -> SafeString:
@@ -304,10 +409,12 @@ def _edges(fills: Sequence[str], label: str, width: float, height: float, css: s
     )  # fmt: skip
 
 
-def pair_edge(bench: Bench) -> SafeString:
-    """Return subject and neighbour butted together with no line between them."""
-    assert bench.beside is not None
-    return _edges([bench.paint.screen, bench.beside.colour.screen], words.EDGE_OF_TWO, 474, 317, "")
+def wall_edge(bench: Bench, held: Sequence[Held]) -> SafeString:
+    """Return subject and neighbours butted together with no line between them; with two, the subject in the middle."""
+    fills = [one.colour.screen for one in held]
+    middle = 1 if len(fills) == 2 else 0
+    together = [*fills[1:][:middle], bench.paint.screen, *fills[:1], *fills[1 + middle :]]
+    return _edges(together, words.EDGE_OF_TWO, 474, 317, "")
 
 
 def run_edge(bench: Bench) -> SafeString:

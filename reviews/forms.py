@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from django import forms
 
 from decks import queries as decks
 from prism import school, words
+from prism.comparison import NOTHING
 from reviews.models import Review
 
 if TYPE_CHECKING:
@@ -24,7 +25,21 @@ class WallForm(ReviewForm):
 
     class Meta:
         model = Review
-        fields = ["surround", "names_shown", "edge_view"]
+        fields = ["surround", "names_shown", "edge_view", "wall_view", "wall_order", "withhold"]
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        self.fields["wall_view"].required = self.fields["wall_order"].required = False
+
+    def clean_wall_view(self) -> str:
+        """Return how many boards are held together, as it was where nothing is said of it."""
+        chosen: str = self.cleaned_data["wall_view"] or self.initial["wall_view"]
+        return chosen
+
+    def clean_wall_order(self) -> str:
+        """Return the order of the boards, as it was where nothing is said of it."""
+        chosen: str = self.cleaned_data["wall_order"] or self.initial["wall_order"]
+        return chosen
 
 
 class BasisForm(ReviewForm):
@@ -44,6 +59,30 @@ class BasisForm(ReviewForm):
         if neutral == Review.Neutral.WHITES and not decks.my_whites(self.instance.owner):
             raise forms.ValidationError(words.no_whites())
         return neutral
+
+
+class SeenForm(forms.Form):
+    """What a person sees of the subject beside a board, and in which light."""
+
+    seen = forms.MultipleChoiceField(
+        choices=[(word, word) for word in (*words.SEEN_CHOICES, NOTHING)],
+        error_messages={"required": words.choose_something()},
+    )
+    note = forms.CharField(required=False, max_length=400)
+    light = forms.CharField(required=False, max_length=80)
+
+    def clean_seen(self) -> list[str]:
+        """Return the directions seen; nothing and something exclude each other."""
+        seen: list[str] = self.cleaned_data["seen"]
+        if NOTHING in seen and len(seen) > 1:
+            raise forms.ValidationError(words.both_kinds())
+        return seen
+
+
+class AskForm(forms.Form):
+    """A wish in the trade's words."""
+
+    ask = forms.CharField(required=False, max_length=200)
 
 
 class WritingForm(forms.Form):

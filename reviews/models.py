@@ -31,6 +31,20 @@ class Review(models.Model):
         MID = "mid", "mid grey"
         DARK = "dark", "dark grey"
 
+    class View(models.TextChoices):
+        TWO = "two", "two"
+        THREE = "three", "three"
+        ALL = "all", "all"
+
+    class Order(models.TextChoices):
+        CHOSEN = "chosen", "as chosen"
+        LRV = "lrv", "LRV"
+        WARMTH = "warmth", "warmth"
+        CREAMINESS = "creaminess", "creaminess"
+        UNDERTONE = "undertone", "undertone"
+        HAND = "hand", "by hand"
+        SHUFFLED = "shuffled", "shuffled"
+
     class Neutral(models.TextChoices):
         PAINTED = "painted", "painted"
         WHITES = "whites", "painted, its light end through my reference whites"
@@ -42,6 +56,7 @@ class Review(models.Model):
     room = models.CharField(max_length=80, blank=True)
 
     school = models.CharField(max_length=40, default=schools.DEFAULT)
+    school_table = models.JSONField(null=True, blank=True)  # an own school as it stood when it was taken up
     neutral = models.CharField(max_length=10, choices=Neutral, default=Neutral.PAINTED)
     neutral_white = models.JSONField(null=True, blank=True)  # L*, a*, b*: the mean of the whites when they were chosen
     neutral_a = models.FloatField(default=0.0)
@@ -52,6 +67,11 @@ class Review(models.Model):
     surround = models.CharField(max_length=5, choices=Surround, default=Surround.PALE)
     names_shown = models.BooleanField(default=True)
     edge_view = models.BooleanField(default=False)
+    wall_view = models.CharField(max_length=5, choices=View, default=View.TWO)
+    wall_order = models.CharField(max_length=10, choices=Order, default=Order.CHOSEN)
+    hand_order = models.JSONField(default=list, blank=True)  # ids of colours, as they were arranged
+    shuffle = models.PositiveIntegerField(default=0)  # seed of the shuffled order
+    withhold = models.BooleanField(default=False)  # findings wait until the person has said what they see
 
     verdict = models.TextField(blank=True)
     notes = models.TextField(blank=True)
@@ -78,10 +98,10 @@ class Review(models.Model):
         """The colour's numbers as they stood when the review took them up: the colour itself, or an earlier value."""
         return self.colour.value_at(self.valued)
 
-    @property
+    @cached_property
     def school_in_force(self) -> schools.School:
-        """The school the review is made under."""
-        return schools.load(self.school)
+        """The school the review is made under; an own one as it stood when the review took it up."""
+        return schools.build(self.school, self.school_table) if self.school_table else schools.load(self.school)
 
     @property
     def neutral_in_force(self) -> WorkingNeutral:
@@ -93,3 +113,62 @@ class Review(models.Model):
             (self.neutral_a, self.neutral_b),
             (white[0], white[1], white[2]) if white else None,
         )
+
+
+class Board(models.Model):
+    """What a person did with a board of the comparison set: kept it there, brought it in, or took it away."""
+
+    class State(models.TextChoices):
+        PINNED = "pinned", "pinned"
+        ADDED = "added", "brought in"
+        OUT = "out", "taken away"
+
+    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="boards")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    state = models.CharField(max_length=6, choices=State)
+    kind = models.CharField(max_length=8, blank=True)
+    why = models.CharField(max_length=20, blank=True)
+
+    class Meta:
+        ordering = ["id"]
+        constraints = [models.UniqueConstraint(fields=["review", "colour"], name="board_once")]
+
+    def __str__(self) -> str:
+        return f"{self.colour} {self.state}"
+
+
+class Observation(models.Model):
+    """What a person saw beside a board, in which light, and what the product had computed."""
+
+    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="observations")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    seen = models.JSONField()  # directions, or "no difference"
+    note = models.CharField(max_length=400, blank=True)
+    light = models.CharField(max_length=80, blank=True)
+    computed = models.JSONField()  # directions
+    agreement = models.CharField(max_length=6)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    at = models.DateTimeField(default=timezone.now)
+
+    class Meta:
+        ordering = ["-at", "-id"]
+
+    def __str__(self) -> str:
+        return f"{', '.join(self.seen)} beside {self.colour}"
+
+
+class Shortlisted(models.Model):
+    """A colour on a review's shortlist, in the order it stands there."""
+
+    MOST = 8
+
+    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="shortlist")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    position = models.PositiveSmallIntegerField()
+
+    class Meta:
+        ordering = ["position", "id"]
+        constraints = [models.UniqueConstraint(fields=["review", "colour"], name="shortlisted_once")]
+
+    def __str__(self) -> str:
+        return f"{self.colour} on the shortlist"

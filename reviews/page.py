@@ -9,10 +9,12 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from prism import school, words
+from prism.asking import AskError
+from prism.comparison import NOTHING, Agreement, compare
 from reviews import drawings
-from reviews.forms import BasisForm
-from reviews.models import Review
-from reviews.queries import Bench, finding
+from reviews.forms import BasisForm, SeenForm
+from reviews.models import Board, Review
+from reviews.queries import Bench, Held, finding
 
 
 @dataclass(frozen=True)
@@ -46,6 +48,28 @@ class Listed:
     verdict: str
 
 
+@dataclass(frozen=True)
+class Walk:
+    """Where one is on the walk through the boards."""
+
+    said: str
+    before: Held | None
+    after: Held | None
+
+
+@dataclass(frozen=True)
+class Differing:
+    """A colour with its differences from the subject, as text."""
+
+    held: Held
+    lrv: str
+    lrv_apart: str
+    delta_e: str
+    undertone: str
+    said: str
+    warmth: str
+
+
 def listing(reviews: Iterable[Review]) -> list[Listed]:
     """Return reviews with their findings."""
     return [Listed(review, finding(review), words.shortened(review.verdict, 110)) for review in reviews]
@@ -54,10 +78,21 @@ def listing(reviews: Iterable[Review]) -> list[Listed]:
 class Page:
     """What the screens of one review show."""
 
-    def __init__(self, review: Review, basis: BasisForm) -> None:
+    def __init__(
+        self, review: Review, basis: BasisForm, seen: SeenForm, notice: str = "", show: str = "", ask: str = ""
+    ) -> None:
         self.review = review
         self.basis = basis
+        self.seen = seen
+        self.notice = notice
+        self.show = show
+        self.ask = ask
         self.bench = Bench(review, review.beside)
+        if review.step == Review.Step.PLACE and not self.bench.any_withheld:
+            if show == "shortlist":
+                self.bench.hold_instead(words.SHORTLIST, self.bench.shortlist)
+            elif ask and not self.wished[1]:
+                self.bench.hold_instead(words.ANSWERS, [one.held for one in self.wished[0]])
 
     # --- the path ---
 
@@ -73,6 +108,8 @@ class Page:
             Review.Step.STRENGTH: words.strength_short(run) if run else "",
             Review.Step.VERDICT: words.shortened(self.review.verdict, 70),
         }
+        if bench.any_withheld:
+            findings |= dict.fromkeys((step for step in Review.Step if step != Review.Step.VERDICT), words.WITHHELD)
         return [
             PathStep(
                 number,
@@ -232,6 +269,136 @@ class Page:
             Figure("its parts L′, C′, H′", "", "", words.parts(pair.parts)),
         ]
 
+    # --- the walk through the boards ---
+
+    @property
+    def withheld(self) -> bool:
+        """Whether the finding beside this board waits for the person."""
+        return self.bench.withheld
+
+    @cached_property
+    def walk(self) -> Walk | None:
+        """Where one is on the walk through the boards, and the boards before and after."""
+        boards = self.bench.guide
+        beside = self.bench.beside
+        at = next((i for i, held in enumerate(boards) if beside and held.colour.pk == beside.colour.pk), None)
+        if at is None:
+            return None
+        before, after = boards[at - 1] if at else None, boards[at + 1] if at + 1 < len(boards) else None
+        return Walk(words.step_of_walk(at + 1, len(boards)), before, after)
+
+    @property
+    def waits(self) -> str:
+        """What is said instead of a step whose findings would give the withheld ones away; empty where it need not."""
+        gives_away = self.review.step not in (Review.Step.COMPARE, Review.Step.VERDICT)
+        return words.WITHHELD_STEP if gives_away and self.bench.any_withheld else ""
+
+    @property
+    def question(self) -> str:
+        """What the person is asked."""
+        beside = self.bench.beside
+        return words.what_is_seen(self.bench.name, beside.name) if beside else words.EMPTY_DECK
+
+    @property
+    def seen_choices(self) -> list[tuple[str, str]]:
+        """What can be seen, as the trade says it at this depth."""
+        lrv = self.bench.reading.lrv
+        return [*((word, words.direction(word, lrv)) for word in words.SEEN_CHOICES), (NOTHING, NOTHING)]
+
+    @property
+    def last_light(self) -> str:
+        """The light written down last, since most boards are looked at in one light."""
+        return next((one.light for one in self.bench.observations if one.light), "")
+
+    @property
+    def hues(self) -> list[tuple[str, str]]:
+        """The hues another board may be asked to show."""
+        return [(word, words.hue(word, self.bench.reading.lrv)) for word in self.bench.school.undertone.words]
+
+    @cached_property
+    def taken_away(self) -> int:
+        """How many boards were taken away."""
+        return self.review.boards.filter(state=Board.State.OUT).count()
+
+    # --- the verdict on the undertone ---
+
+    @property
+    def confidence(self) -> str:
+        """How sure the undertone is."""
+        return words.confidence(self.bench.confidence, self.bench.shares, self.bench.reading)
+
+    @property
+    def relative_warmth(self) -> str:
+        """Beside which boards it is warm, and beside which cool."""
+        bench = self.bench
+        boards = bench.comparators
+        pairs = [compare(bench.reading, held.reading, bench.school) for held in boards]
+        return words.relative_warmth([held.name for held in boards], pairs, bench.school.temperature.edges[-2])
+
+    @property
+    def bases(self) -> list[tuple[str, str, bool]]:
+        """What the colour is on other bases: the basis, the undertone there, and whether it is the same."""
+        return [(under.basis, words.on_basis(under), under.same) for under in self.bench.other_bases]
+
+    @property
+    def bases_sentence(self) -> str:
+        """Whether the undertone depends on what it is judged by."""
+        return words.bases(self.bench.other_bases)
+
+    @property
+    def disagreements(self) -> list[str]:
+        """What was seen otherwise than computed, over the whole review."""
+        lrv = self.bench.reading.lrv
+        return [
+            f"{one.colour.name if self.review.names_shown else words.hidden_name('other')}: "
+            + words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}")
+            for one in self.bench.observations
+            if one.agreement == Agreement.DIFFER
+        ]
+
+    # --- place ---
+
+    @cached_property
+    def wished(self) -> tuple[list[Differing], str]:
+        """The colours that answer a wish, and what is wrong with the wish."""
+        try:
+            return [self._differing(held) for held in self.bench.wished(self.ask)], ""
+        except AskError as wrong:
+            return [], str(wrong)
+
+    @property
+    def wish_sentence(self) -> str:
+        """How many colours answer the wish."""
+        return words.wish_answer(self.ask, len(self.wished[0]))
+
+    @property
+    def wish_examples(self) -> tuple[str, ...]:
+        """Wishes to begin with."""
+        return words.WISH_EXAMPLES
+
+    @cached_property
+    def shortlist(self) -> list[Differing]:
+        """The shortlist with its differences from the subject."""
+        return [self._differing(held) for held in self.bench.shortlist]
+
+    @cached_property
+    def on_shortlist(self) -> set[int]:
+        """Ids of the colours on the shortlist."""
+        return {held.colour.pk for held in self.bench.shortlist}
+
+    def _differing(self, held: Held) -> Differing:
+        pair = self.bench.against(held)
+        signed = words.number(held.reading.lrv - self.bench.reading.lrv, signed=True)
+        return Differing(
+            held,
+            words.number(held.reading.lrv),
+            signed,
+            words.number(pair.delta_e),
+            words.undertone_short(held.reading),
+            words.shortlisted(held.name, pair, self.bench.reading.lrv),
+            words.number(pair.warmth, signed=True),
+        )
+
     # --- strength ---
 
     @property
@@ -275,6 +442,11 @@ class Page:
         return drawings.depth_ladder(self.bench)
 
     @property
+    def plane(self) -> SafeString:
+        """Lightness against chroma."""
+        return drawings.lightness_and_chroma(self.bench)
+
+    @property
     def rose(self) -> SafeString:
         """The undertone rose."""
         return drawings.undertone_rose(self.bench)
@@ -285,9 +457,18 @@ class Page:
         return drawings.drift_rose(self.bench)
 
     @property
-    def pair_edge(self) -> SafeString:
-        """Subject and neighbour butted together."""
-        return drawings.pair_edge(self.bench)
+    def wall_edge(self) -> SafeString:
+        """The boards held together, butted with no line between them: two, three or all."""
+        bench = self.bench
+        beside = [bench.beside] if bench.beside else []
+        third = [bench.third] if bench.third and self.review.wall_view == Review.View.THREE else []
+        held = bench.arranged if self.review.wall_view == Review.View.ALL else [*beside, *third]
+        return drawings.wall_edge(bench, held)
+
+    @property
+    def empty_shortlist(self) -> str:
+        """What the shortlist is for."""
+        return words.EMPTY_SHORTLIST
 
     @property
     def run_edge(self) -> SafeString:

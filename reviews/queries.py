@@ -2,26 +2,44 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import cached_property
 
 import numpy as np
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
-from numpy.typing import NDArray
+from numpy.typing import ArrayLike, NDArray
 
 from decks import queries as decks
-from decks.catalogue import catalogue
+from decks.catalogue import catalogue, strip_number
 from decks.models import Colour, Earlier
-from prism import comparison, demo, naming, reading, tint, trust, words
+from prism import (
+    arranging,
+    asking,
+    choosing,
+    comparison,
+    demo,
+    naming,
+    placing,
+    reading,
+    school,
+    tint,
+    trust,
+    verdict,
+    words,
+)  # fmt: skip
 from prism.difference import delta_e, nearest
 from prism.metamerism import Parting
 from prism.reading import Reading
-from reviews.models import Review
+from prism.school import School
+from reviews.models import Board, Observation, Review
 
 RUN = (-50.0, -25.0, 0.0, 25.0, 50.0)
 """Percent of change of the strengths shown."""
+KINDS = ("white", "range", "strip", "foil", "added")
+"""Groups of boards in the order they stand on the wall."""
 
 
 def listed(user: User) -> QuerySet[Review]:
@@ -45,24 +63,27 @@ def finding(review: Review) -> str:
 class Held:
     """A colour held beside the subject: what it reads as, what it is called for now, and why it is there.
 
-    `why` is a key of the core's picks, empty for a colour the person fetched; `caption` says it in a word.
+    `kind` is the group it belongs to and `why` what it shows, keys of the core's picks; `caption` says it in a word;
+    `state` what the person did with it, empty where it was chosen.
     """
 
     colour: Colour
     reading: Reading
     name: str
+    kind: str
     why: str
     caption: str
     reason: str
+    state: str = ""
+    delta_e: float = 0.0
 
 
 @dataclass(frozen=True)
-class Slot:
-    """A place on the wall for one kind of comparator; where the decks have none, `absent` says so."""
+class Group:
+    """Boards that are on the wall for the same reason."""
 
-    axis: str
-    held: Held | None
-    absent: str
+    label: str
+    boards: list[Held]
 
 
 @dataclass(frozen=True)
@@ -81,6 +102,15 @@ class PlacedBracket:
     before: Side
     after: Side
     sentence: str
+
+
+@dataclass(frozen=True)
+class Seen:
+    """What was seen beside a board, next to what was computed."""
+
+    observation: Observation
+    said: str
+    standing: str
 
 
 @dataclass(frozen=True)
@@ -119,8 +149,9 @@ class Bench:
         self.neutral = review.neutral_in_force
         self.reading = reading.read(self.paint, self.school, self.neutral)
         self._asked = beside
-        self._deck = catalogue(review.owner)
-        self._own_rows = self._deck.rows_of({self.colour.pk})
+        self._instead: Group | None = None
+        self._held = catalogue(review.owner)
+        self._own_rows = self._held.rows_of({self.colour.pk})
 
     @property
     def name(self) -> str:
@@ -138,84 +169,182 @@ class Bench:
         apart = float(delta_e(self.paint.lab_array, now.lab_array))
         return Newer(self.value.replaced, self.value.reason, now.lrv, apart)
 
-    def _hold(self, picks: dict[str, comparison.Pick]) -> dict[str, Held]:
-        """Return the picked rows of the deck as held colours, by the same keys."""
-        rows = [pick.index for pick in picks.values()]
-        readings = self._deck.readings(rows, self.school, self.neutral)
-        colours = decks.by_ids([int(self._deck.ids[row]) for row in rows])
-        held = {}
-        for (key, pick), found in zip(picks.items(), readings, strict=True):
-            colour = colours[int(self._deck.ids[pick.index])]
-            caption = words.AXIS_LABELS[pick.why]
-            name = colour.name if self.review.names_shown else f"the {caption} board"
-            reason = words.why_picked(pick.why, pick.delta_e, pick.share)
-            held[key] = Held(colour, found, name, pick.why, caption, reason)
-        return held
+    def _hold(self, picks: Sequence[choosing.Pick], states: Mapping[int, str] | None = None) -> list[Held]:
+        """Return picked rows of the deck as held colours."""
+        rows = [pick.index for pick in picks]
+        readings = self._held.readings(rows, self.school, self.neutral)
+        colours = decks.by_ids([int(self._held.ids[row]) for row in rows])
+        return [
+            self._holding(colours[int(self._held.ids[pick.index])], found, pick, (states or {}).get(pick.index, ""))
+            for pick, found in zip(picks, readings, strict=True)
+        ]
+
+    def _holding(self, colour: Colour, found: Reading, pick: choosing.Pick, state: str = "") -> Held:
+        caption = words.board_caption(pick, self.reading.lrv)
+        name = colour.name if self.review.names_shown else words.hidden_name(caption)
+        reason = words.why_picked(pick, self.reading, bool(self._strip))
+        return Held(colour, found, name, pick.kind, pick.why, caption, reason, state, pick.delta_e)
 
     @cached_property
-    def _not_my_whites(self) -> NDArray[np.intp]:
-        """Rows that are no reference whites: the subject and, where the person keeps whites, all others."""
-        kept = self._deck.rows_of({colour.pk for colour in decks.my_whites(self.review.owner)})
+    def _deck(self) -> choosing.Deck:
+        return self._held.deck(self.school)
+
+    @cached_property
+    def _strip(self) -> int:
+        colour = self.colour
+        return int(strip_number(colour.maker_id, colour.strip)) if colour.maker_id and colour.strip else 0
+
+    @cached_property
+    def _not_my_whites(self) -> NDArray[np.intp] | None:
+        """Rows that are no reference whites: where the person keeps whites, all others."""
+        kept = self._held.rows_of({colour.pk for colour in decks.my_whites(self.review.owner)})
         kept = np.setdiff1d(kept, self._own_rows)
-        return np.setdiff1d(np.arange(len(self._deck.ids)), kept) if kept.size else self._own_rows
+        return np.setdiff1d(np.arange(len(self._held.ids)), kept) if kept.size else None
 
     @cached_property
-    def _view(self) -> comparison.AxisView:
-        """The decks along the subject's axes."""
-        return comparison.view_along_axes(
-            self.reading, self._deck.lab, self.school, self.neutral, exclude=self._own_rows
+    def _boards(self) -> dict[int, Board]:
+        """What the person did with boards, by the colour's id."""
+        return {board.colour_id: board for board in self.review.boards.select_related("colour__maker")}
+
+    def _rows(self, state: Board.State) -> list[int]:
+        rows = self._held.rows_of({pk for pk, board in self._boards.items() if board.state == state})
+        return [int(row) for row in rows]
+
+    @cached_property
+    def chosen(self) -> choosing.Chosen:
+        """The comparison set as the core chooses it, without the boards that were taken away."""
+        return choosing.choose(
+            self.reading,
+            self._deck,
+            self.school,
+            self.neutral,
+            strip=self._strip,
+            own=self._own_rows,
+            not_whites=self._not_my_whites,
+            out=self._rows(Board.State.OUT),
         )
 
     @cached_property
-    def _set(self) -> dict[str, Held]:
-        """The comparison set: reference whites, then near-identicals by axis."""
-        whites = comparison.reference_whites(
-            self._deck.lab, self._deck.lrv, self.school, self.neutral, exclude=self._not_my_whites
-        )
-        picks = {why: comparison.Pick(row, why, 0.0) for why, row in whites.items()}
-        apart = self._view.without(list(whites.values()))
-        picks |= comparison.near_identicals(apart, self.school)
-        return self._hold(picks)
-
-    @property
     def comparators(self) -> list[Held]:
-        """The whole comparison set, in the order it stands on the wall."""
-        return list(self._set.values())
+        """The whole comparison set, in the order it is held up: chosen boards, pinned ones in their place, and those
+        the person brought in."""
+        kept = {pk: board for pk, board in self._boards.items() if board.state != Board.State.OUT and board.why}
+        by_row = {int(row): kept[int(self._held.ids[row])] for row in self._held.rows_of(set(kept))}
+        replaced = {(board.kind, board.why) for board in kept.values() if board.state == Board.State.PINNED}
+        picks = [pick for pick in self.chosen.picks if pick.index in by_row or (pick.kind, pick.why) not in replaced]
+        missing = [row for row in by_row if all(pick.index != row for pick in picks)]
+        picks += [
+            choosing.Pick(row, by_row[row].why, self._apart(self._held.lab[row]), kind=by_row[row].kind or "range")
+            for row in missing
+        ]
+        picks.sort(key=lambda pick: KINDS.index(pick.kind))
+        held = self._hold(picks, {row: board.state for row, board in by_row.items()})
+        here = {one.colour.pk for one in held}
+        added = [b.colour for pk, b in self._boards.items() if b.state == Board.State.ADDED and pk not in here]
+        return self._lettered([*held, *(self._fetched(colour, Board.State.ADDED.value) for colour in added)])
+
+    def _lettered(self, boards: list[Held]) -> list[Held]:
+        """Return boards under letters where their findings are withheld, since a caption would give them away."""
+        if not self.review.withhold:
+            return boards
+        seen = {one.colour_id for one in self.observations}
+        return [
+            held if held.colour.pk in seen else replace(held, name=words.letter(i), caption=words.letter(i), reason="")
+            for i, held in enumerate(boards)
+        ]
+
+    def another_that_shows(self, hue: str) -> choosing.Pick | None:
+        """Return the next best board beside which a hue of the subject shows: one that has less of it."""
+        taken = self._held.rows_of({held.colour.pk for held in self.on_the_wall})
+        return choosing.another(self.chosen, choosing.less(hue), taken.tolist())
+
+    def colour_of(self, pick: choosing.Pick) -> Colour:
+        """Return the colour of a pick."""
+        pk = int(self._held.ids[pick.index])
+        return decks.by_ids([pk])[pk]
+
+    def _apart(self, lab: ArrayLike) -> float:
+        return float(delta_e(self.paint.lab_array, np.asarray(lab)))
+
+    def _fetched(self, colour: Colour, state: str = "") -> Held:
+        found = reading.read(colour.paint, self.school, self.neutral)
+        pick = choosing.Pick(-1, "fetched", self._apart(colour.paint.lab_array), kind="added")
+        return self._holding(colour, found, pick, state)
 
     @property
     def whites(self) -> list[Held]:
         """The reference whites."""
-        return [held for held in self.comparators if held.why in ("clean", "warmest", "coolest")]
+        return [held for held in self.comparators if held.kind == "white"]
 
     @cached_property
-    def axis_pairs(self) -> list[tuple[Slot, Slot]]:
-        """The near-identicals as opposed pairs, with a reason for each empty place."""
-        has_undertone = self.reading.undertone.strength >= self.school.passive_below
+    def groups(self) -> list[Group]:
+        """The comparison set by why each board is there; in any other order than as chosen, all in one."""
+        if self._instead:
+            return [self._instead]
+        if self.any_withheld:
+            return [Group(words.WITHHELD_GROUP, self.arranged)]
+        if self.review.wall_order != Review.Order.CHOSEN:
+            return [Group(words.order_label(self.review.get_wall_order_display()), self.arranged)]
+        groups = [
+            Group(label, [held for held in self.comparators if held.kind in kinds]) for label, kinds in words.GROUPS
+        ]
+        return [group for group in groups if group.boards]
 
-        def slot(axis: str) -> Slot:
-            bare = axis in ("greyer", "clearer") and not has_undertone
-            return Slot(axis, self._set.get(axis), words.axis_absent(axis) if bare else words.nothing_on(axis))
+    @cached_property
+    def arranged(self) -> list[Held]:
+        """Everything on the wall but the subject, in the order the person asked for."""
+        boards = self.on_the_wall
+        by = self.review.wall_order
+        if by == Review.Order.HAND:
+            places = {pk: at for at, pk in enumerate(self.review.hand_order)}
+            return sorted(boards, key=lambda held: places.get(held.colour.pk, len(places)))
+        rows = arranging.order([held.reading for held in boards], by, self.school, self.review.shuffle)
+        return [boards[row] for row in rows]
 
-        return [(slot(one), slot(other)) for one, other in comparison.OPPOSITES]
+    @cached_property
+    def guide(self) -> list[Held]:
+        """The boards as they are held up one after another: the clean white, the range from end to end, the foil, and
+        then the rest."""
+        boards = self.comparators
+        first = [held for held in boards if held.why == "clean"]
+        middle = [held for held in boards if held.kind == "range"]
+        foils = [held for held in boards if held.kind == "foil"]
+        rest = [held for held in boards if held not in (*first, *middle, *foils)]
+        return [*first, *middle, *foils, *rest]
 
     @cached_property
     def beside(self) -> Held | None:
         """The colour held beside the subject: the one asked for, else the first of the set."""
         if self._asked is None or self._asked.pk == self.colour.pk:
-            return next(iter(self.comparators), None)
+            return next(iter(self.guide), None)
         of_set = next((held for held in self.comparators if held.colour.pk == self._asked.pk), None)
-        if of_set:
-            return of_set
-        found = reading.read(self._asked.paint, self.school, self.neutral)
-        shown = self.review.names_shown
-        name = self._asked.name if shown else "the fetched board"
-        return Held(self._asked, found, name, "", words.FETCHED, words.FETCHED_REASON)
+        return of_set or self._fetched(self._asked)
 
     @property
     def on_the_wall(self) -> list[Held]:
-        """Everything held beside the subject: the set, and a board that was fetched by hand."""
-        fetched = [self.beside] if self.beside and not self.beside.why else []
-        return [*self.comparators, *fetched]
+        """Everything held beside the subject: the set and a board fetched by hand, or what is held instead."""
+        if self._instead:
+            return self._instead.boards
+        boards = self.comparators
+        here = {held.colour.pk for held in boards}
+        return [*boards, *([self.beside] if self.beside and self.beside.colour.pk not in here else [])]
+
+    def hold_instead(self, label: str, boards: list[Held]) -> None:
+        """Hold other boards on the wall instead of the comparison set, under their numbers."""
+        self._instead = Group(label, [replace(held, caption=str(i)) for i, held in enumerate(boards, start=1)])
+
+    @property
+    def drawn(self) -> list[Held]:
+        """What the drawings may show: what is on the wall, but for findings that are withheld."""
+        seen = {one.colour_id for one in self.observations}
+        return [held for held in self.on_the_wall if not self.review.withhold or held.colour.pk in seen]
+
+    @cached_property
+    def third(self) -> Held | None:
+        """The third board where three are shown: the one that comes after the board held beside."""
+        boards = self.arranged
+        at = next((i for i, held in enumerate(boards) if self.beside and held.colour.pk == self.beside.colour.pk), -1)
+        return boards[(at + 1) % len(boards)] if len(boards) > 1 else None
 
     @cached_property
     def pair(self) -> comparison.PairFinding | None:
@@ -227,19 +356,94 @@ class Bench:
         """How the comparison set bears on the undertone."""
         return comparison.support(self.reading, [held.reading for held in self.comparators], self.school)
 
+    # --- what was seen ---
+
+    @cached_property
+    def observations(self) -> list[Observation]:
+        """What was seen so far, newest first."""
+        return list(self.review.observations.select_related("by", "colour"))
+
+    @property
+    def withheld(self) -> bool:
+        """Whether the finding beside this board waits for the person to say what they see."""
+        return self.review.withhold and not self._seen_beside
+
+    @property
+    def _seen_beside(self) -> list[Observation]:
+        beside = self.beside.colour.pk if self.beside else 0
+        return [one for one in self.observations if one.colour_id == beside]
+
+    @property
+    def any_withheld(self) -> bool:
+        """Whether anything about the undertone still waits: then nothing on the screen may give it away."""
+        seen = {one.colour_id for one in self.observations}
+        return self.review.withhold and any(held.colour.pk not in seen for held in self.guide)
+
+    @cached_property
+    def seen(self) -> list[Seen]:
+        """What was seen beside this board, each next to what was computed."""
+        return [
+            Seen(
+                one,
+                words.saw(one.seen, self.reading.lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}"),
+                words.standing(one.agreement, one.computed, self.reading.lrv),
+            )
+            for one in self._seen_beside
+        ]
+
+    # --- verdict ---
+
+    @cached_property
+    def shares(self) -> dict[str, float]:
+        """The undertones that the uncertainty leaves open, with their shares."""
+        return choosing.in_play(self.reading, self.school)
+
+    @cached_property
+    def confidence(self) -> verdict.Confidence:
+        """How sure the undertone is."""
+        return verdict.confidence(self.reading, self.shares)
+
+    @cached_property
+    def other_bases(self) -> list[verdict.Under]:
+        """The colour as it reads under other schools, other neutrals and the reference white."""
+        bases = [(words.basis_school(one.title), one, one.neutral) for one in self._other_schools]
+        clean = next((held for held in self.whites if held.why == "clean"), None)
+        neutrals = {
+            "painted": self.school.neutral,
+            "grey": reading.choose_neutral(self.school, "grey"),
+        }
+        bases += [
+            (words.basis_neutral(kind), self.school, neutral)
+            for kind, neutral in neutrals.items()
+            if neutral != self.neutral
+        ]
+        if clean:
+            bases.append((words.basis_white(clean.name), self.school, verdict.flat_neutral(clean.reading.lab)))
+        return verdict.on_other_bases(self.paint, self.reading, bases)
+
+    @cached_property
+    def _other_schools(self) -> list[School]:
+        own = self.school.key
+        return [school.load(key) for key in school.names() if key != own]
+
+    # --- place ---
+
     @cached_property
     def brackets(self) -> list[PlacedBracket]:
         """The subject's place: the nearest colour on either side of each pair of axes."""
-        found = comparison.brackets(self._view)
-        picks = {pick.why: pick for b in found for pick in (b.before, b.after) if pick}
-        held = self._hold(picks)
-        names = {pick.index: held[why].name for why, pick in picks.items()}
+        found = placing.brackets(self.chosen.view)
+        picks = [pick for bracket in found for pick in (bracket.before, bracket.after) if pick]
+        held = dict(zip(((pick.why, pick.index) for pick in picks), self._hold(picks), strict=True))
+        names = {pick.index: held[pick.why, pick.index].name for pick in picks}
+        lrv = self.reading.lrv
 
-        def side(axis: str, pick: comparison.Pick | None) -> Side:
-            return Side(axis, held[axis] if pick else None, pick.delta_e if pick else 0.0)
+        def side(axis: str, pick: choosing.Pick | None) -> Side:
+            said = words.direction(axis, lrv)
+            return Side(said, held[pick.why, pick.index] if pick else None, pick.delta_e if pick else 0.0)
 
         return [
-            PlacedBracket(side(b.axes[0], b.before), side(b.axes[1], b.after), words.bracket(b, names)) for b in found
+            PlacedBracket(side(b.axes[0], b.before), side(b.axes[1], b.after), words.bracket(b, names, lrv))
+            for b in found
         ]
 
     @property
@@ -252,14 +456,44 @@ class Bench:
         before, after = narrowest.before.held, narrowest.after.held
         return before.name if before else None, after.name if after else None
 
+    def wished(self, text: str) -> list[Held]:
+        """Return the colours of the decks that answer a wish in the trade's words. Raises `AskError`."""
+        wish = asking.parse(text)
+        between = [self._named(name).reading for name in wish.between] if wish.between else []
+        picks = placing.grant(
+            wish, self.reading, self._deck, self._held.index, self.school, self.neutral, between, self._own_rows
+        )
+        return self._hold(picks)
+
+    def _named(self, name: str) -> Held:
+        """Return the colour that a wish names. Raises `AskError`."""
+        if name in ("this", "this one"):
+            return self._fetched(self.colour)
+        if name in ("that", "that one"):
+            if self.beside is None:
+                raise asking.AskError(words.EMPTY_DECK)
+            return self.beside
+        found = decks.named(self.review.owner, name)
+        if len(found) != 1:
+            raise asking.AskError(words.not_one_colour(name, len(found)))
+        return self._fetched(found[0])
+
+    @cached_property
+    def shortlist(self) -> list[Held]:
+        """The shortlist, in its order."""
+        return [self._fetched(one.colour) for one in self.review.shortlist.select_related("colour__maker")]
+
+    def against(self, held: Held) -> comparison.PairFinding:
+        """Return what a held colour shows beside the subject."""
+        return comparison.compare(held.reading, self.reading, self.school)
+
     @cached_property
     def twins(self) -> list[tuple[str, float, Parting | None]]:
         """What colours that are the same to the eye or nearly are called, their ΔE00, and how they part under lamps."""
         found = decks.twins(self.review.owner, self.paint, self.school, self.colour.pk)
         shown = self.review.names_shown
         return [
-            (twin.colour.name if shown else f"the {words.AXIS_LABELS['twin']} board", twin.delta_e, twin.parting)
-            for twin in found
+            (twin.colour.name if shown else words.hidden_name("twin"), twin.delta_e, twin.parting) for twin in found
         ]
 
     @cached_property
@@ -300,9 +534,9 @@ class Bench:
     @cached_property
     def nearest_with_recipe(self) -> tuple[Held, float] | None:
         """The nearest deck colour that has a recipe, with ΔE00, for a subject that has none."""
-        rows = np.flatnonzero(self._deck.has_recipe)
-        found, distance = nearest(self.reading.lab, self._deck.lab[rows], 1)
+        rows = np.flatnonzero(self._held.has_recipe)
+        found, distance = nearest(self.reading.lab, self._held.lab[rows], 1)
         if not found.size:
             return None
-        row = int(rows[found[0]])
-        return self._hold({"near": comparison.Pick(row, "nearest", float(distance[0]))})["near"], float(distance[0])
+        apart = float(distance[0])
+        return self._hold([choosing.Pick(int(rows[found[0]]), "nearest", apart, kind="added")])[0], apart

@@ -2,14 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+import secrets
+from collections.abc import Iterable, Sequence
+from typing import Any
 
 from django.contrib.auth.models import User
+from django.db import transaction
+from django.db.models import Max
 from django.utils import timezone
 
 from decks import queries as decks
 from decks.models import Colour
-from reviews.models import Review
+from prism.comparison import PairFinding, agreement
+from reviews.models import Board, Observation, Review, Shortlisted
+from reviews.queries import Held
 
 WRITTEN = ("verdict", "notes", "job", "room")
 
@@ -29,15 +35,115 @@ def remember_place(review: Review, step: str, beside: Colour | None) -> None:
     review.save(update_fields=["step", "beside"])
 
 
-def arrange_wall(review: Review, surround: str, names_shown: bool, edge_view: bool) -> None:
-    """Keep how the boards are shown."""
-    review.surround, review.names_shown, review.edge_view = surround, names_shown, edge_view
-    _save(review, "surround", "names_shown", "edge_view")
+WALL = ("surround", "names_shown", "edge_view", "wall_view", "wall_order", "withhold")
+
+
+def arrange_wall(review: Review, **wall: Any) -> None:
+    """Keep how the boards are shown: any of the fields of `WALL`."""
+    for field in wall:
+        if field not in WALL:
+            raise ValueError(f"'{field}' is not how the wall is shown")
+    for field, value in wall.items():
+        setattr(review, field, value)
+    if wall.get("wall_order") == Review.Order.SHUFFLED:
+        review.shuffle = secrets.randbelow(2**31)
+    _save(review, *wall, "shuffle")
+
+
+def go_blind(review: Review) -> None:
+    """Hide names and shuffle the boards, since both mislead; or show names and the chosen order again."""
+    blind = not review.names_shown and review.wall_order == Review.Order.SHUFFLED
+    arrange_wall(review, names_shown=blind, wall_order=Review.Order.CHOSEN if blind else Review.Order.SHUFFLED)
+
+
+def arrange(review: Review, ids: Sequence[int], colour: int, to: int) -> None:
+    """Put a board of the arrangement `ids` at another place, and keep the order as made by hand."""
+    order = [pk for pk in ids if pk != colour]
+    order.insert(max(0, min(to, len(order))), colour)
+    review.hand_order, review.wall_order = order, Review.Order.HAND
+    _save(review, "hand_order", "wall_order")
+
+
+def set_board(review: Review, colour: Colour, state: str, kind: str = "", why: str = "") -> None:
+    """Note what the person did with a board; no state forgets it, so that it is chosen again or not."""
+    if state:
+        values = {"state": state, "kind": kind, "why": why}
+        Board.objects.update_or_create(review=review, colour=colour, defaults=values)
+    else:
+        Board.objects.filter(review=review, colour=colour).delete()
+    _save(review)
+
+
+def bring_back(review: Review) -> None:
+    """Let the boards that were taken away be chosen again."""
+    review.boards.filter(state=Board.State.OUT).delete()
+    _save(review)
+
+
+def hold_beside(review: Review, colour: Colour | None) -> None:
+    """Hold a board beside the subject; none lets the set decide."""
+    review.beside = colour
+    review.save(update_fields=["beside"])
+
+
+def observe(review: Review, beside: Held, pair: PairFinding, seen: Sequence[str], note: str, light: str) -> Observation:
+    """Keep what was seen beside a board, next to what was computed there."""
+    _save(review)
+    return Observation.objects.create(
+        review=review,
+        colour=beside.colour,
+        seen=list(seen),
+        note=note,
+        light=light,
+        computed=list(pair.directions),
+        agreement=agreement(seen, pair).value,
+        by=review.owner,
+    )
+
+
+def forget(observation: Observation) -> None:
+    """Take back what was seen."""
+    observation.delete()
+
+
+@transaction.atomic
+def shortlist(review: Review, colour: Colour) -> bool:
+    """Put a colour on the shortlist, at its end; return whether there was room."""
+    there = review.shortlist.select_for_update()
+    if there.filter(colour=colour).exists():
+        return True
+    if there.count() >= Shortlisted.MOST:
+        return False
+    last = there.aggregate(Max("position"))["position__max"] or 0
+    review.shortlist.create(colour=colour, position=last + 1)
+    _save(review)
+    return True
+
+
+def off_shortlist(review: Review, colour: Colour) -> None:
+    """Take a colour off the shortlist."""
+    review.shortlist.filter(colour=colour).delete()
+    _save(review)
+
+
+@transaction.atomic
+def move_on_shortlist(review: Review, colour: Colour, by: int) -> None:
+    """Move a colour up (−1) or down (+1) the shortlist."""
+    rows = list(review.shortlist.select_for_update())
+    at = next((i for i, row in enumerate(rows) if row.colour_id == colour.pk), None)
+    if at is None or not 0 <= at + by < len(rows):
+        return
+    rows[at], rows[at + by] = rows[at + by], rows[at]
+    for position, row in enumerate(rows, start=1):
+        row.position = position
+    Shortlisted.objects.bulk_update(rows, ["position"])
+    _save(review)
 
 
 def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, float]) -> None:
     """Change the school and the working neutral of a review."""
     review.school, review.neutral = school, neutral
+    review.__dict__.pop("school_in_force", None)
     review.neutral_a, review.neutral_b = shift
     if neutral == Review.Neutral.WHITES:
         # kept as it is now, so that the review does not change when the set does

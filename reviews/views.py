@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from copy import copy
+from urllib.parse import urlencode
 
 from django.contrib import messages
 from django.core.paginator import Paginator
@@ -12,9 +13,9 @@ from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as decks
-from prism import school
-from reviews import queries, services
-from reviews.forms import SHIFT, BasisForm, WallForm, WritingForm
+from prism import school, words
+from reviews import boards, queries, services
+from reviews.forms import SHIFT, BasisForm, SeenForm, WallForm, WritingForm
 from reviews.models import Review
 from reviews.page import Page, listing
 from studio.http import StudioRequest
@@ -58,10 +59,75 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
 def wall(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep how the boards are shown."""
     review = _review(request, pk)
-    form = WallForm(request.POST, instance=review)
+    form = WallForm(request.POST, instance=copy(review))
     if form.is_valid():
         services.arrange_wall(review, **form.cleaned_data)
     return _show(request, review)
+
+
+@require_POST
+def blind(request: StudioRequest, pk: int) -> HttpResponse:
+    """Hide names and shuffle, or show them again."""
+    review = _review(request, pk)
+    services.go_blind(review)
+    return _show(request, review)
+
+
+@require_POST
+def arrange(request: StudioRequest, pk: int) -> HttpResponse:
+    """Move a board along the wall, by a number of places or to one."""
+    review = _review(request, pk)
+    ids = [held.colour.pk for held in queries.Bench(review, review.beside).arranged]
+    colour = _number(request.POST.get("colour"))
+    if colour in ids:
+        by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
+        to = ids.index(colour) + by if by else _number(request.POST.get("to"))
+        services.arrange(review, ids, colour, to)
+    return _show(request, review)
+
+
+@require_POST
+def board(request: StudioRequest, pk: int) -> HttpResponse:
+    """Pin, swap, take away or bring in a board of the comparison set."""
+    review = _review(request, pk)
+    colour = decks.visible_to(request.user).filter(pk=_number(request.POST.get("colour"))).first()
+    notice = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
+    return _show(request, review, notice=notice)
+
+
+@require_POST
+def see(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep what a person sees beside the board held there."""
+    review = _review(request, pk)
+    form = SeenForm(request.POST)
+    bench = queries.Bench(review, review.beside)
+    if not form.is_valid() or bench.beside is None or bench.pair is None:
+        return _show(request, review, seen=form, status=422)
+    services.observe(review, bench.beside, bench.pair, **form.cleaned_data)
+    return _show(request, review)
+
+
+@require_POST
+def unsee(request: StudioRequest, pk: int, observation: int) -> HttpResponse:
+    """Take back what was seen."""
+    review = _review(request, pk)
+    services.forget(get_object_or_404(review.observations, pk=observation))
+    return _show(request, review)
+
+
+@require_POST
+def shortlist(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put a colour on the shortlist, take it off, or move it along."""
+    review = _review(request, pk)
+    colour = get_object_or_404(decks.visible_to(request.user), pk=_number(request.POST.get("colour")))
+    act, notice = request.POST.get("act", "add"), ""
+    if act == "add":
+        notice = "" if services.shortlist(review, colour) else words.SHORTLIST_FULL
+    elif act == "off":
+        services.off_shortlist(review, colour)
+    elif act in ("up", "down"):
+        services.move_on_shortlist(review, colour, -1 if act == "up" else 1)
+    return _show(request, review, notice=notice)
 
 
 @require_POST
@@ -123,10 +189,20 @@ def _number(text: str | None) -> int:
     return int(text) if text and text.isdecimal() and len(text) < 12 else 0
 
 
-def _show(request: StudioRequest, review: Review, basis: BasisForm | None = None, status: int = 200) -> HttpResponse:
-    if request.method == "POST" and not request.htmx and status == 200:
-        return redirect(review)
-    page = Page(review, basis or BasisForm(instance=review))
+def _show(
+    request: StudioRequest,
+    review: Review,
+    basis: BasisForm | None = None,
+    seen: SeenForm | None = None,
+    notice: str = "",
+    status: int = 200,
+) -> HttpResponse:
+    asked = request.GET.get("ask", "") or request.POST.get("ask", "")
+    show = request.GET.get("show", "") or request.POST.get("show", "")
+    if request.method == "POST" and not request.htmx and status == 200 and not notice:
+        query = urlencode({key: value for key, value in (("ask", asked), ("show", show)) if value})
+        return redirect(f"{review.get_absolute_url()}{f'?{query}' if query else ''}")
+    page = Page(review, basis or BasisForm(instance=review), seen or SeenForm(), notice, show, asked)
     template = "reviews/review_swap.html" if request.htmx else "reviews/review.html"
     context = {"review": review, "page": page, "schools": school.names(), "shift": SHIFT}
     response = render(request, template, context, status=status)

@@ -1,9 +1,10 @@
-"""Pairs, comparators, brackets."""
+"""Pairs, what was seen of them, and how comparators bear on an undertone."""
 
 import unittest
+from dataclasses import replace
 
 import numpy as np
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import comparison, demo, school, words
@@ -18,10 +19,6 @@ REVERSED = {"lighter": "darker", "warmer": "cooler", "greyer": "clearer"}
 REVERSED |= {after: before for before, after in REVERSED.items()}
 
 rows = st.integers(0, len(DECK) - 1)
-
-
-def view(subject, *away, lab=LAB):
-    return comparison.view_along_axes(subject, lab, WALL, WALL.neutral, exclude=np.array(away, dtype=int))
 
 
 class Pairs(unittest.TestCase):
@@ -80,86 +77,37 @@ class Pairs(unittest.TestCase):
         self.assertIn("too close to call", words.pair("A", "B", found, 57))
 
 
-class Whites(unittest.TestCase):
-    def test_clean_warmest_coolest(self):
-        found = comparison.reference_whites(LAB, LRV, WALL, WALL.neutral)
-        self.assertEqual(list(found), ["clean", "warmest", "coolest"])
-        warmth = {why: READINGS[row].temperature.value for why, row in found.items()}
-        self.assertGreater(warmth["warmest"], warmth["clean"])
-        self.assertLess(warmth["coolest"], warmth["clean"])
-        for row in found.values():
-            self.assertGreaterEqual(LRV[row], WALL.white_lrv)
+class Seeing(unittest.TestCase):
+    def finding(self, *directions):
+        found = comparison.compare(READINGS[3], READINGS[9], WALL)
+        return replace(found, directions=directions)
 
-    def test_excluded_rows_and_decks_without_whites(self):
-        first = comparison.reference_whites(LAB, LRV, WALL, WALL.neutral)["clean"]
-        again = comparison.reference_whites(LAB, LRV, WALL, WALL.neutral, exclude=np.array([first]))
-        self.assertNotEqual(again["clean"], first)
-        dark = np.flatnonzero(LRV < 60)
-        self.assertEqual(comparison.reference_whites(LAB[dark], LRV[dark], WALL, WALL.neutral), {})
-        self.assertEqual(comparison.reference_whites(np.empty((0, 3)), [], WALL, WALL.neutral), {})
+    def test_what_agrees_and_what_differs(self):
+        for seen, computed, expected in (
+            (["bluer"], ["bluer"], "agree"),
+            (["bluer"], ["bluer", "cooler"], "agree"),
+            (["bluer", "darker"], ["bluer"], "partly"),
+            (["darker"], ["bluer"], "differ"),
+            (["yellower"], ["bluer"], "differ"),
+            (["bluer", "lighter"], ["bluer", "darker"], "differ"),
+            (["no difference"], [], "agree"),
+            (["no difference"], ["bluer"], "differ"),
+            (["bluer"], [], "differ"),
+        ):
+            with self.subTest(seen=seen, computed=computed):
+                self.assertEqual(comparison.agreement(seen, self.finding(*computed)), expected)
 
-
-class NearIdenticals(unittest.TestCase):
-    @settings(deadline=None)
-    @given(rows)
-    def test_each_lies_mostly_along_its_axis(self, row):
-        subject = READINGS[row]
-        picks = comparison.near_identicals(view(subject, row), WALL)
-        self.assertEqual(len({pick.index for pick in picks.values()}), len(picks))
-        own = np.array(subject.undertone.vector)
-        for axis, pick in picks.items():
-            self.assertNotEqual(pick.index, row)
-            self.assertGreater(pick.share, 0.5)
-            other = READINGS[pick.index]
-            if axis == "lighter":
-                self.assertGreater(other.lab[0], subject.lab[0])
-            if axis == "darker":
-                self.assertLess(other.lab[0], subject.lab[0])
-            if axis == "greyer":
-                self.assertLess(other.undertone.strength, subject.undertone.strength)
-                self.assertLess(float((np.array(other.undertone.vector) - own) @ own), 0)
-            if axis == "clearer":
-                self.assertGreater(float((np.array(other.undertone.vector) - own) @ own), 0)
-
-    def test_a_passive_colour_has_nothing_greyer(self):
-        passive = next(r for r in READINGS if r.undertone.passive)
-        self.assertNotIn("greyer", comparison.axis_vectors(passive.undertone.vector, WALL))
-
-    def test_most_demo_colours_find_most_axes(self):
-        found = [
-            len(comparison.near_identicals(view(READINGS[row], row), WALL))
-            for row in range(0, len(DECK), 9)
-            if READINGS[row].family.is_neutral
-        ]
-        self.assertGreaterEqual(np.mean(found), 6)
-
-    def test_an_empty_deck(self):
-        nothing = view(READINGS[0], lab=np.empty((0, 3)))
-        self.assertEqual(comparison.near_identicals(nothing, WALL), {})
-        for bracket in comparison.brackets(nothing):
-            self.assertIsNone(bracket.before)
-            self.assertIn("nothing", words.bracket(bracket, {}).lower())
-
-
-class Brackets(unittest.TestCase):
-    def test_nothing_nearer_lies_on_either_side(self):
-        row = 150
-        seen = view(READINGS[row], row)
-        found = comparison.brackets(seen)
-        self.assertEqual([b.axes for b in found], list(comparison.OPPOSITES))
-        picks = [pick for b in found for pick in (b.before, b.after) if pick]
-        self.assertGreaterEqual(len(picks), 5)
-        for pick in picks:
-            column = seen.axes.index(pick.why)
-            rivals = np.flatnonzero(seen.share[:, column] > 0.5)
-            self.assertAlmostEqual(float(seen.distance[rivals].min()), pick.delta_e)
+    @given(rows, rows)
+    def test_what_was_computed_always_agrees_with_itself(self, one, other):
+        found = comparison.compare(READINGS[one], READINGS[other], WALL)
+        self.assertEqual(comparison.agreement(found.directions or ["no difference"], found), "agree")
 
 
 class Supporting(unittest.TestCase):
     def test_greyer_agrees_and_clearer_disagrees(self):
         blue = read(demo.find("H16.3").colour, WALL)
-        picks = comparison.near_identicals(view(blue), WALL)
-        others = [READINGS[picks["greyer"].index], READINGS[picks["clearer"].index], blue]
+        rows = {entry.code: row for row, entry in enumerate(DECK)}
+        others = [READINGS[rows["T01.3"]], READINGS[rows["H24.2"]], blue]  # greyer; clearer; itself
         found = comparison.support(blue, others, WALL)
         self.assertEqual((found.agree, found.disagree, found.silent), ((0,), (1,), (2,)))
         text = words.supporting(found, ["one", "two", "three"], blue)

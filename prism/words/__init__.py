@@ -12,3 +12,4 @@ from prism.words.places import *
 from prism.words.readings import *
 from prism.words.sources import *
 from prism.words.strengths import *
+from prism.words.walks import *

@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import count, listed, number, numeral, percent, sentence
+from prism.words.basics import capital, count, listed, number, numeral, percent, sentence
 from prism.words.readings import NEUTRALS, PINK_FROM, hue
 
 if TYPE_CHECKING:
+    from prism.choosing import Pick
     from prism.comparison import PairFinding, Support
     from prism.neutral import WorkingNeutral
     from prism.reading import Reading
@@ -17,12 +18,17 @@ if TYPE_CHECKING:
 
 
 _HUE_DIRECTIONS = {"redder", "oranger", "yellower", "greener", "bluer", "purpler"}
-_SPOKEN = {"redder": "pinker"}
+_SPOKEN = {"redder": "pinker", "less red": "less pink"}
 
 
 def direction(word: str, lrv: float) -> str:
     """Return a direction as the trade says it at a depth."""
     return _SPOKEN.get(word, word) if lrv >= PINK_FROM else word
+
+
+def directions(found: Sequence[str], lrv: float) -> str:
+    """Return directions as a list."""
+    return listed([direction(word, lrv) for word in found])
 
 
 def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
@@ -84,44 +90,62 @@ def parts(found: tuple[float, float, float]) -> str:
     return ", ".join(number(value, 1, signed=True) for value in found)
 
 
-AXIS_LABELS = {
-    "twin": "twin",
-    "nearest": "nearest",
-    "clean": "clean",
-    "warmest": "warmest",
-    "coolest": "coolest",
-    "lighter": "lighter",
-    "darker": "darker",
-    "greener": "greener",
-    "pinker": "pinker",
-    "yellower": "yellower",
-    "bluer": "bluer",
-    "greyer": "greyer",
-    "clearer": "clearer",
-}
+GROUPS = (
+    ("Whites", ("white",)),
+    ("From one end to the other", ("range",)),
+    ("Same undertone, same depth", ("strip",)),
+    ("Foil", ("foil",)),
+    ("Brought in", ("added",)),
+)
+"""The groups of boards on the wall, by kind."""
 
 
-def why_picked(why: str, delta_e: float, share: float | None) -> str:
-    """Say why a comparator is on the wall."""
-    if share is None:
-        reason = {
-            "twin": f"The same to the eye, at ΔE00 {number(delta_e)}.",
-            "nearest": f"The nearest in these decks with a recipe, at ΔE00 {number(delta_e)}.",
-            "clean": "The cleanest white of these decks: the lightest for its chroma.",
-            "warmest": "The warmest white of these decks.",
-            "coolest": "The coolest white of these decks.",
-        }
-        return reason[why]
-    return (
-        f"Picked because it is {why} and little else: {number(100 * share, 0)} % of what parts them lies that way, "
-        f"at ΔE00 {number(delta_e)}."
-    )
+def board_caption(pick: Pick, lrv: float) -> str:
+    """Return why a board is on the wall, in a word or two."""
+    return direction(pick.why, lrv)
+
+
+def hidden_name(caption: str) -> str:
+    """Return what a board is called while names are hidden."""
+    return f"the {caption} board"
+
+
+def letter(number: int) -> str:
+    """Return what a board is called while its finding is withheld: A, B, C …"""
+    return f"board {chr(ord('A') + number % 26)}{number // 26 or ''}"
+
+
+def order_label(order: str) -> str:
+    """Return the heading over boards in an order."""
+    return f"In order: {order}"
+
+
+def why_picked(pick: Pick, subject: Reading, on_strip: bool) -> str:
+    """Say why a board is on the wall."""
+    lrv = subject.lrv
+    if pick.kind == "range" and pick.share is not None:
+        return (
+            f"Picked because it is {direction(pick.why, lrv)} and little else: {number(100 * pick.share, 0)} % of what "
+            f"parts them lies that way, at ΔE00 {number(pick.delta_e)}."
+        )
+    return {
+        "twin": f"The same to the eye, at ΔE00 {number(pick.delta_e)}.",
+        "nearest": f"The nearest in these decks with a recipe, at ΔE00 {number(pick.delta_e)}.",
+        "clean": "The cleanest white of these decks: the lightest for its chroma.",
+        "warmest": "The warmest white of these decks.",
+        "coolest": "The coolest white of these decks.",
+        "lighter": "The next lighter on its strip." if on_strip else "Lighter, with the same undertone.",
+        "darker": "The next darker on its strip." if on_strip else "Darker, with the same undertone.",
+        "same depth": "Of the same LRV, with another undertone.",
+        "foil": "A foil: its undertone is opposite, so that this one’s own jumps out.",
+        "wished": f"It answers what was asked for, at ΔE00 {number(pick.delta_e)} from this one.",
+    }.get(pick.why, FETCHED_REASON if pick.kind == "added" else f"Kept because it is {direction(pick.why, lrv)}.")
 
 
 NOTHING_THERE = "nothing here"
 MATHEMATICAL_GREY = "Mathematical grey, a* 0, b* 0"
 GREY_LABEL = "math. grey"
-EDGE_OF_TWO = "The two colours with one edge between them"
+EDGE_OF_TWO = "The colours held together, edge to edge"
 EDGE_OF_RUN = "The strengths with their edges together"
 
 
@@ -147,11 +171,17 @@ def rose_text(name: str, reading: Reading, neutral: WorkingNeutral) -> str:
     )
 
 
+def plane_mark(name: str, reading: Reading) -> str:
+    """Return a colour's lightness and chroma."""
+    _, a, b = reading.lab
+    return f"{name}: L* {number(reading.lab[0])}, C*ab {number((a * a + b * b) ** 0.5)}"
+
+
+def plane_text_of(name: str, others: Sequence[tuple[str, Reading]], reading: Reading) -> str:
+    """Say in words what the plane of lightness against chroma draws."""
+    return "; ".join([plane_mark(capital(name), reading), *(plane_mark(*other) for other in others)]) + "."
+
+
 def nothing_on(axis: str) -> str:
     """Say that the decks hold nothing on one side."""
     return f"nothing {axis} in these decks"
-
-
-def axis_absent(axis: str) -> str:
-    """Say why a colour without an undertone has no greyer or clearer neighbour."""
-    return "no undertone to grey" if axis == "greyer" else "no undertone to clear"

@@ -5,14 +5,15 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, listed, number
-from prism.words.pairs import nothing_on
+from prism.words.basics import capital, count, listed, number, shortened
+from prism.words.pairs import direction, directions, nothing_on
 from prism.words.readings import headline, undertone_short
 
 if TYPE_CHECKING:
-    from prism.comparison import Bracket
+    from prism.comparison import PairFinding
     from prism.metamerism import Parting
     from prism.naming import NameCheck
+    from prism.placing import Bracket
     from prism.reading import Reading
     from prism.school import School
     from prism.trust import LrvCheck
@@ -26,20 +27,51 @@ LAMPS = {
 }
 
 
-def bracket(found: Bracket, names: dict[int, str]) -> str:
+def bracket(found: Bracket, names: dict[int, str], lrv: float) -> str:
     """Say between which two colours the subject stands on one pair of axes."""
     before, after = found.before, found.after
+    one, other = (direction(axis, lrv) for axis in found.axes)
     if before and after:
         return (
-            f"Between {names[before.index]}, {found.axes[0]} by {number(before.delta_e)}, and "
-            f"{names[after.index]}, {found.axes[1]} by {number(after.delta_e)}."
+            f"Between {names[before.index]}, {one} by {number(before.delta_e)}, and "
+            f"{names[after.index]}, {other} by {number(after.delta_e)}."
         )
     if before or after:
         pick = before or after
         assert pick is not None
-        empty = found.axes[1] if before else found.axes[0]
-        return f"{names[pick.index]} is {pick.why} by {number(pick.delta_e)}; {nothing_on(empty)}."
-    return f"{nothing_on(found.axes[0]).capitalize()}, and nothing {found.axes[1]}."
+        empty = other if before else one
+        return f"{names[pick.index]} is {direction(pick.why, lrv)} by {number(pick.delta_e)}; {nothing_on(empty)}."
+    return f"{nothing_on(one).capitalize()}, and nothing {other}."
+
+
+def not_one_colour(name: str, found: int) -> str:
+    """Say that a wish names no colour, or several."""
+    if not found:
+        return f"No colour in these decks is called '{shortened(name)}', or has that code."
+    return f"{number(found, 0)} colours are called '{shortened(name)}': give the code instead."
+
+
+WISH_EXAMPLES = ("a bit warmer", "greyer", "same undertone, LRV about 60", "between these two")
+
+
+def wish_answer(text: str, found: int) -> str:
+    """Say how many colours answer a wish."""
+    if not found:
+        return f"Nothing in these decks is “{shortened(text, 60)}”."
+    return f"“{capital(shortened(text, 60))}”: {count(found, 'colour')}, the nearest to that first."
+
+
+def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
+    """Say how a colour on the shortlist differs from the subject."""
+    if not finding.directions:
+        return f"{finding.word}, ΔE00 {number(finding.delta_e)}"
+    return directions(finding.directions, lrv)
+
+
+SHORTLIST = "Shortlist"
+ANSWERS = "What answers"
+SHORTLIST_FULL = "Eight are enough for a shortlist: take one off first."
+EMPTY_SHORTLIST = "Nothing is on the shortlist yet. Ask for something above, or put the board held beside on it."
 
 
 def place_short(before: str | None, after: str | None) -> str:
@@ -88,6 +120,22 @@ def lrv_check(found: LrvCheck) -> str:
         return f"{said}: the source allows ±{number(found.allowed)}, too much to tell."
     apart, allowed = number(abs(found.difference)), number(found.allowed)
     return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
+
+
+def not_understood(word: str) -> str:
+    """Say which word of a wish is not understood, and what can be said."""
+    return f"'{shortened(word)}' is not understood. {WISHES}"
+
+
+def nothing_asked() -> str:
+    """Say that a wish asks for nothing."""
+    return f"That asks for nothing. {WISHES}"
+
+
+WISHES = (
+    "Say how it should differ: lighter, darker, warmer, cooler, greyer, clearer, pinker, greener, bluer …, "
+    "less green, same undertone, same LRV, LRV about 60, or between these two."
+)
 
 
 def tally(found: int, total: int) -> str:

@@ -58,7 +58,9 @@ def undertone_short(reading: Reading) -> str:
     """Return the undertone in a few words, for lists and the path."""
     found = reading.undertone
     if found.passive:
-        return "passive, could go any way"
+        return "grey" if found.grey_counts else "passive, could go any way"
+    if found.off_list:
+        return f"leans {hue(found.off_list, reading.lrv)}, which is on no list"
     if found.main is None:
         return "too close to call"
     text = _strength(found, hue(found.main, reading.lrv))
@@ -68,10 +70,20 @@ def undertone_short(reading: Reading) -> str:
 def undertone(reading: Reading, provenance_key: str) -> str:
     """Say the undertone, its lean and what is ruled out; or why nothing can be said and what would settle it."""
     found = reading.undertone
+    if found.passive and found.grey_counts:
+        return (
+            f"Its undertone is grey, as this school says: {number(found.strength)} from the "
+            f"{NEUTRALS[reading.neutral]}, leaning nowhere."
+        )
     if found.passive:
         return (
             f"Its undertone is passive: {number(found.strength)} from the {NEUTRALS[reading.neutral]}, "
             "little enough to go any way beside other colours."
+        )
+    if found.off_list:
+        return (
+            f"It leans {hue(found.off_list, reading.lrv)}, {number(found.strength)} from the "
+            f"{NEUTRALS[reading.neutral]}, but this school names no such undertone for a {family(reading.family)}."
         )
     name = hue(found.nearest, reading.lrv)
     if found.main is None:
@@ -99,6 +111,8 @@ def ruled_out(reading: Reading) -> str:
 def temperature(reading: Reading) -> str:
     """Say the temperature, and whether the uncertainty allows it."""
     found = reading.temperature
+    if found.relative:
+        return "Warm or cool only beside another colour, as this school says."
     if found.word == "neutral":
         if abs(found.value) < 0.3:
             return "Neutral in temperature."
@@ -137,7 +151,7 @@ def neutral_title(neutral: WorkingNeutral, shift: tuple[float, float]) -> str:
 def undertone_rule(reading: Reading, school: School) -> str:
     """Say by which rule the undertone was named."""
     found = reading.undertone
-    start, width = school.undertone.span(found.nearest)
+    start, width = school.hues_for(reading.family.word).span(found.nearest)
     low, high = school.strength.bounds(found.strength_word)
     text = (
         f"It lies {number(found.strength)} from the {NEUTRALS[reading.neutral]} at {number(found.hue, 0)}°. "

@@ -162,7 +162,7 @@ class Showing(Studio):
         self.assertNotIn("unsafe", policy)
 
     def test_hidden_names_are_nowhere(self):
-        services.arrange_wall(self.review, "pale", False, False)
+        services.arrange_wall(self.review, names_shown=False)
         bench = Bench(Review.objects.get())
         names = {bench.colour.name, *(held.colour.name for held in bench.comparators)}
         for step in ("read", "compare", "place", "strength"):
@@ -246,5 +246,5 @@ class Home(Studio):
         self.assertContains(self.client.get(reverse("home")), "Find a colour above to start the first one")
 
     def test_a_new_review_keeps_the_surround_one_works_on(self):
-        services.arrange_wall(self.review, "dark", True, False)
+        services.arrange_wall(self.review, surround="dark")
         self.assertEqual(services.start(self.isla, world.colour("H03.2")).surround, "dark")

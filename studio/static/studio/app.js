@@ -11,11 +11,62 @@
     if (box) box.click();
   }
 
-  function nextSurround() {
-    const all = Array.from(document.querySelectorAll(".surrounds input"));
+  function nextOf(css) {
+    const all = Array.from(document.querySelectorAll(css));
     const at = all.findIndex((input) => input.checked);
     if (all.length) all[(at + 1) % all.length].click();
   }
+  const nextSurround = () => nextOf(".surrounds input");
+
+  function nextOrder() {
+    const order = $("#order");
+    if (!order) return;
+    order.selectedIndex = (order.selectedIndex + 1) % order.options.length;
+    order.dispatchEvent(new Event("change", { bubbles: true }));
+  }
+
+  // the boards fill the screen until the key is pressed again, or Escape
+  function fill() {
+    if ($(".wall")) document.body.classList.toggle("filled");
+  }
+
+  // the wall arranged by hand: by keys, and by dragging one board onto another
+  function arrange(colour, values) {
+    const wall = $("#review");
+    if (!wall) return;
+    window.htmx.ajax("POST", wall.dataset.arrange, { source: wall, target: wall, swap: "outerHTML show:none", values: { colour, ...values } });
+  }
+  function moveBoard(by) {
+    const board = document.activeElement.closest && document.activeElement.closest("a.board");
+    const current = board || $(".set a.board[aria-current]");
+    if (current) arrange(current.dataset.colour, { by });
+  }
+  let dragged = null;
+  document.addEventListener("dragstart", (event) => {
+    dragged = event.target.closest && event.target.closest(".set a.board");
+    if (!dragged) return;
+    dragged.classList.add("dragging");
+    event.dataTransfer.effectAllowed = "move";
+    event.dataTransfer.setData("text/plain", dragged.dataset.colour);
+  });
+  document.addEventListener("dragover", (event) => {
+    const over = dragged && event.target.closest(".set a.board");
+    document.querySelectorAll(".board.over").forEach((board) => board.classList.remove("over"));
+    if (!over || over === dragged) return;
+    event.preventDefault();
+    over.classList.add("over");
+  });
+  document.addEventListener("drop", (event) => {
+    const over = dragged && event.target.closest(".set a.board");
+    if (!over || over === dragged) return;
+    event.preventDefault();
+    const others = boards().filter((board) => board !== dragged);
+    arrange(dragged.dataset.colour, { to: others.indexOf(over) });
+  });
+  document.addEventListener("dragend", () => {
+    document.querySelectorAll(".board.dragging, .board.over").forEach((board) => board.classList.remove("dragging", "over"));
+    dragged = null;
+  });
 
   function nextBoard(by) {
     const all = boards();
@@ -32,6 +83,14 @@
     "?": () => $("#keys") && $("#keys").showModal(),
     s: nextSurround,
     n: () => flip("names"),
+    w: () => flip("withhold"),
+    b: () => flip("blind"),
+    p: () => flip("pin"),
+    x: () => flip("swap"),
+    Delete: () => flip("away"),
+    v: () => nextOf(".views input"),
+    o: nextOrder,
+    z: fill,
     e: () => flip("edge"),
     ArrowRight: () => nextBoard(1),
     ArrowDown: () => nextBoard(1),
@@ -46,7 +105,15 @@
   }
 
   document.addEventListener("keydown", (event) => {
-    if (event.key === "Escape") clearFound();
+    if (event.key === "Escape") {
+      clearFound();
+      document.body.classList.remove("filled");
+    }
+    if (event.shiftKey && event.key.startsWith("Arrow") && boards().length && !typing(event.target)) {
+      event.preventDefault();
+      moveBoard(event.key === "ArrowRight" || event.key === "ArrowDown" ? "later" : "earlier");
+      return;
+    }
     if (event.ctrlKey || event.metaKey || event.altKey || $("dialog[open]")) return;
     const act = keys[event.key];
     const radio = event.target.matches("input[type=radio]") && event.key.startsWith("Arrow");
@@ -108,6 +175,7 @@
       openBasis() { $("#basis").showModal(); },
       closeBasis() { $("#basis").close(); },
       print() { window.print(); },
+      fill,
     }));
 
     // a dropped or chosen file is shown as text, so that it can be mended in place

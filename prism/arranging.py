@@ -1,0 +1,49 @@
+"""Orders in which boards stand on a wall. Every order is total: what a measure leaves equal, the next one settles."""
+
+from __future__ import annotations
+
+import random
+from collections.abc import Sequence
+
+import numpy as np
+
+from prism.reading import Reading
+from prism.school import School
+from prism.spectrum import Array
+
+CREAM_HUE = 85.0
+"""Hue, degrees, along which a white is called creamy: yellow, a little to orange."""
+
+
+def creaminess(readings: Sequence[Reading]) -> Array:
+    """Return how creamy each colour is, Lab units, (n,): its undertone along the hue of cream."""
+    angle = np.radians(CREAM_HUE)
+    u = np.array([reading.undertone.vector for reading in readings]).reshape(-1, 2)
+    creamy: Array = u @ np.array([np.cos(angle), np.sin(angle)])
+    return creamy
+
+
+def order(readings: Sequence[Reading], by: str, school: School, seed: int = 0) -> list[int]:
+    """Return the positions of readings in an order: `lrv` light first, `warmth` warm first, `creaminess` creamy first,
+    `undertone` round the hues from red, passive ones last, or `shuffled` by a seed; any other leaves them as they are.
+    """
+    rows = list(range(len(readings)))
+    if by == "shuffled":
+        random.Random(seed).shuffle(rows)
+        return rows
+    creamy = creaminess(readings).tolist() if readings else []
+    start = school.undertone.edges[0]
+
+    def key(row: int) -> tuple[float, ...]:
+        found = readings[row]
+        if by == "lrv":
+            return (-found.lrv, row)
+        if by == "warmth":
+            return (-found.temperature.value, -found.lrv, row)
+        if by == "creaminess":
+            return (-creamy[row], -found.lrv, row)
+        if by == "undertone":
+            return (found.undertone.passive, (found.undertone.hue - start) % 360, -found.lrv, row)
+        return (row,)
+
+    return sorted(rows, key=key)

@@ -1,0 +1,133 @@
+"""Going through the boards one by one, what was seen, and what they say together."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import TYPE_CHECKING
+
+from prism.words.basics import capital, listed, number, numeral
+from prism.words.pairs import direction, directions
+from prism.words.readings import hue, undertone_short
+
+if TYPE_CHECKING:
+    from prism.comparison import PairFinding
+    from prism.reading import Reading
+    from prism.verdict import Under
+
+SEEN_CHOICES = (
+    "lighter", "darker", "warmer", "cooler", "redder", "oranger", "yellower", "greener", "bluer", "purpler", "greyer",
+    "clearer",
+)  # fmt: skip
+"""What can be seen of one board beside another, besides no difference."""
+WITHHELD = "Withheld until you have looked"
+WITHHELD_STEP = "This waits until you have said what you see beside every board."
+WITHHELD_GROUP = "Boards"
+
+
+def step_of_walk(number_: int, total: int) -> str:
+    """Say where one is on the walk through the boards."""
+    return f"Board {number_} of {total}"
+
+
+def what_is_seen(subject: str, beside: str) -> str:
+    """Ask what a person sees."""
+    return f"Beside {beside}, what is {subject}?"
+
+
+def choose_something() -> str:
+    """Say that an observation needs content."""
+    return "Tick what you see, or “no difference”."
+
+
+def both_kinds() -> str:
+    """Say that an observation contradicts itself."""
+    return "“No difference” cannot be ticked together with a difference."
+
+
+def saw(seen: Sequence[str], lrv: float, note: str, light: str, by: str, at: str) -> str:
+    """Say what a person saw, where and when."""
+    text = f"{capital(by) if by else 'Somebody'} saw it {directions(seen, lrv)}"
+    if seen == ["no difference"]:
+        text = f"{capital(by) if by else 'Somebody'} saw no difference"
+    text += f", {at}{f', {light}' if light else ''}."
+    return f"{text} “{note}”" if note else text
+
+
+def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
+    """Say how what was seen stands to what was computed."""
+    found = directions(computed, lrv) if computed else "too close to call"
+    return {
+        "agree": f"That agrees with the figures: {found}.",
+        "partly": f"The figures bear out a part of it: {found}.",
+        "differ": f"The figures say otherwise: {found}. Both are kept.",
+    }[agreement]
+
+
+def confidence(found: str, shares: Mapping[str, float], reading: Reading) -> str:
+    """Say how sure the undertone is, and what else it may be."""
+    named = {word: share for word, share in shares.items() if share >= 0.05}
+    others = [
+        f"{hue(word, reading.lrv) if word else 'none at all'} ({number(100 * share, 0)} %)"
+        for word, share in named.items()
+        if word != (reading.undertone.main or "")
+    ]
+    text = {
+        "sure": "Sure: the uncertainty leaves no other.",
+        "likely": "Likely, not sure.",
+        "open": "Open.",
+    }[found]
+    return f"{text} It may also be {listed(others, 'or')}." if others and found != "sure" else text
+
+
+def basis_school(title: str) -> str:
+    """Name a school as a basis."""
+    return f"School: {title}"
+
+
+def basis_neutral(kind: str) -> str:
+    """Name a neutral as a basis."""
+    return {"painted": "Neutral: painted", "grey": "Neutral: mathematical grey"}[kind]
+
+
+def basis_white(name: str) -> str:
+    """Name a white as a basis."""
+    return f"Neutral: the clean white alone, {name}"
+
+
+def on_basis(under: Under) -> str:
+    """Say what the colour is on another basis."""
+    return capital(undertone_short(under.reading))
+
+
+def bases(found: Sequence[Under]) -> str:
+    """Say whether the undertone depends on the basis."""
+    changed = [under for under in found if not under.same]
+    if not found:
+        return ""
+    if not changed:
+        return "It is the same under every school and neutral here."
+    verb = "changes it" if len(changed) == 1 else "change it"
+    of = f"{numeral(len(changed)).capitalize()} of {numeral(len(found))} other bases {verb}"
+    return f"{of}: the answer depends on what it is judged by."
+
+
+def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding], least: float) -> str:
+    """Say beside which boards the subject is warm and beside which it is cool."""
+    warm = [name for name, pair in zip(names, findings, strict=True) if pair.warmth > max(least, pair.doubt)]
+    cool = [name for name, pair in zip(names, findings, strict=True) if pair.warmth < -max(least, pair.doubt)]
+    said = []
+    if warm:
+        said.append(f"warm beside {listed(warm)}")
+    if cool:
+        said.append(f"cool beside {listed(cool)}")
+    return f"{capital('; '.join(said))}." if said else "Neither warm nor cool beside any of these."
+
+
+def axis_wanted(word: str, lrv: float) -> str:
+    """Return a hue that another board should show."""
+    return direction(word, lrv) if word in SEEN_CHOICES else hue(word, lrv)
+
+
+def no_other(said: str) -> str:
+    """Say that the decks have no other board for a question."""
+    return f"These decks have no other board that shows {said}."

@@ -1,0 +1,68 @@
+"""What a person does with the boards of a comparison set: pin, swap, take away, bring in, ask for another."""
+
+from __future__ import annotations
+
+from decks.models import Colour
+from prism import choosing, school, words
+from reviews import services
+from reviews.models import Board, Review
+from reviews.queries import Bench, Held
+
+
+def act(review: Review, what: str, colour: Colour | None, hue: str = "") -> str:
+    """Do one thing with a board; return what must be said of it, empty where it simply happened."""
+    if what == "back":
+        services.bring_back(review)
+        return ""
+    bench = Bench(review, review.beside)
+    if what == "another":
+        return _another(review, bench, hue)
+    held = next((one for one in bench.on_the_wall if colour and one.colour.pk == colour.pk), None)
+    if held is None:
+        return ""
+    if what == "pin":
+        services.set_board(review, held.colour, Board.State.PINNED, held.kind, held.why)
+    elif what == "add":
+        services.set_board(review, held.colour, Board.State.ADDED)
+    elif what == "unpin":
+        services.set_board(review, held.colour, "")
+    elif what in ("out", "swap"):
+        return _away(review, held, bench, swap=what == "swap")
+    return ""
+
+
+def _another(review: Review, bench: Bench, hue: str) -> str:
+    """Bring in another board beside which a hue shows."""
+    if hue not in school.load().undertone.words:
+        return ""
+    pick = bench.another_that_shows(hue)
+    if pick is None:
+        return words.no_other(words.hue(hue, bench.reading.lrv))
+    colour = bench.colour_of(pick)
+    services.set_board(review, colour, Board.State.ADDED, "range", pick.why)
+    services.hold_beside(review, colour)
+    return ""
+
+
+def _away(review: Review, held: Held, bench: Bench, swap: bool) -> str:
+    """Take a board away; the next best for the same question comes in its place where the decks have one."""
+    next_along = _next_along(bench, held)
+    # a board that was brought in is simply gone; a chosen one must not be chosen again
+    state = "" if held.kind == "added" or held.why.startswith(choosing.less("")) else Board.State.OUT
+    services.set_board(review, held.colour, state, held.kind, held.why)
+    after = Bench(review)
+    instead = next((one for one in after.comparators if (one.kind, one.why) == (held.kind, held.why)), None)
+    if swap and instead is None:
+        services.set_board(review, held.colour, held.state, held.kind, held.why)
+        return words.no_other(held.caption)
+    services.hold_beside(review, instead.colour if swap and instead else next_along)
+    return ""
+
+
+def _next_along(bench: Bench, held: Held) -> Colour | None:
+    """Return the board that is held up after one, or before the last."""
+    others = bench.guide
+    at = next((i for i, one in enumerate(others) if one.colour.pk == held.colour.pk), None)
+    if at is None or len(others) < 2:
+        return None
+    return others[at + 1 if at + 1 < len(others) else at - 1].colour
