@@ -25,7 +25,7 @@ run: $(SETUP)/python
 	@$(BIN)/python manage.py runserver $(PORT)
 
 test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
-	$(BIN)/python manage.py test --parallel auto prism studio decks reviews instruments
+	$(BIN)/python manage.py test --parallel auto prism studio decks reviews instruments schools
 	@mkdir -p var
 	TEST_DATABASE=var/e2e.sqlite3 $(BIN)/python manage.py test --noinput e2e
 
@@ -33,7 +33,7 @@ check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/ruff format --check .
 	$(BIN)/ruff check .
 	$(BIN)/mypy .
-	$(BIN)/djlint --lint --quiet studio decks reviews instruments
+	$(BIN)/djlint --lint --quiet studio decks reviews instruments schools
 	$(BIN)/python manage.py makemigrations --check --dry-run
 	$(BIN)/python tools/check_assets.py
 

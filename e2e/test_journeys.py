@@ -39,7 +39,7 @@ class DeckJourney(BrowserTest):
         beside = self.text(".big:nth-of-type(2) .name")
 
         self.go("place")
-        self.assertEqual(len(self.all(".sentences li")), 4)
+        self.assertEqual(len(self.all(".sentences li")), 6)
         self.go("strength")
         self.assertEqual(len(self.all(".run li")), 5)
         lrvs = [float(cell.text) for cell in self.all(".run-figures td:nth-of-type(1)")]

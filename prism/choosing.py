@@ -34,12 +34,16 @@ COMPARATIVE = {
     "red": "redder", "orange": "oranger", "yellow": "yellower", "green": "greener", "blue": "bluer",
     "purple": "purpler",
 }  # fmt: skip
-HUE_OF = {comparative: hue for hue, comparative in COMPARATIVE.items()}
 OPPOSITE = {
     "lighter": "darker", "darker": "lighter", "greyer": "clearer", "clearer": "greyer", "warmer": "cooler",
     "cooler": "warmer", "greener": "redder", "redder": "greener", "yellower": "bluer", "bluer": "yellower",
     "oranger": "purpler", "purpler": "oranger",
 }  # fmt: skip
+
+
+def comparative(hue: str) -> str:
+    """Return the axis along which a colour has more of a hue; a school may have hues of its own."""
+    return COMPARATIVE.get(hue, f"more {hue}")
 
 
 def less(hue: str) -> str:
@@ -106,7 +110,7 @@ def axis_vectors(subject_undertone: ArrayLike, school: School) -> dict[str, Arra
     u = np.asarray(subject_undertone, dtype=np.float64)
     vectors: dict[str, Array] = {"lighter": np.array([1.0, 0, 0]), "darker": np.array([-1.0, 0, 0])}
     hues = dict(zip(school.undertone.words, school.undertone.axes(), strict=True))
-    vectors |= {COMPARATIVE[hue]: np.array([0.0, *axis]) for hue, axis in hues.items()}
+    vectors |= {comparative(hue): np.array([0.0, *axis]) for hue, axis in hues.items()}
     vectors |= {less(hue): np.array([0.0, *-axis]) for hue, axis in hues.items()}
     warm = np.array([0.0, *school.warm_axis()])
     vectors |= {"warmer": warm, "cooler": -warm}
@@ -227,15 +231,15 @@ def questions(subject: Reading, school: School) -> dict[str, float]:
     leaves open. A colour without an undertone is asked about the hues it might have.
     """
     open_hues = {word: share for word, share in in_play(subject, school).items() if word and share >= WORTH_ASKING}
-    asked = {COMPARATIVE[word]: 0.5 + share / 2 for word, share in open_hues.items() if word != subject.undertone.main}
+    asked = {comparative(word): 0.5 + share / 2 for word, share in open_hues.items() if word != subject.undertone.main}
     scale = school.hues_for(subject.family.word)
     if subject.undertone.main is None:
         rest = [word for word in scale.words if word not in open_hues]
-        asked |= {COMPARATIVE[word]: 0.3 for word in rest}
+        asked |= {comparative(word): 0.3 for word in rest}
     else:
         asked |= {"greyer": 1.0, "clearer": 0.6}
         for word in _beside(scale, subject.undertone.main):
-            asked[COMPARATIVE[word]] = max(asked.get(COMPARATIVE[word], 0.0), 0.7)
+            asked[comparative(word)] = max(asked.get(comparative(word), 0.0), 0.7)
     return dict(sorted(asked.items(), key=lambda item: -item[1]))
 
 

@@ -8,7 +8,7 @@ from enum import StrEnum
 
 import numpy as np
 
-from prism.choosing import COMPARATIVE, OPPOSITE
+from prism.choosing import OPPOSITE, comparative
 from prism.difference import delta_e, difference
 from prism.reading import Reading, hue_of
 from prism.school import School
@@ -66,7 +66,7 @@ def compare(first: Reading, second: Reading, school: School) -> PairFinding:
     if hue_is_said:
         hue = school.undertone.word(shift_hue)
         beside = school.undertone.neighbour(shift_hue, SECOND_WITHIN)
-        said += [COMPARATIVE[word] for word in (hue, beside) if word]
+        said += [comparative(word) for word in (hue, beside) if word]
     if abs(warmth) > max(least, school.temperature.edges[-2]):
         said.append("warmer" if warmth > 0 else "cooler")
     if abs(greyness) > max(least, school.passive_below):

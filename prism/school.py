@@ -234,6 +234,28 @@ def build(key: str, table: dict[str, Any]) -> School:
     def pair(rule: dict[str, Any], name: str) -> dict[str, Any]:
         return {name: tuple(rule[name])} if name in rule else {}
 
+    def families(hues: HueScale) -> tuple[FamilyRule, ...]:
+        unknown = {word for rule in table["family"] for word in rule.get("undertone", ())} - set(hues.words)
+        if unknown:
+            raise SchoolError(f"a family asks for {', '.join(sorted(unknown))}, which is none of the school's hues")
+        return tuple(
+            FamilyRule(
+                rule["word"],
+                **pair(rule, "lrv"),
+                **pair(rule, "chroma"),
+                **pair(rule, "hue"),
+                **pair(rule, "strength"),
+                **pair(rule, "undertone"),
+            )
+            for rule in table["family"]
+        )
+
+    def doubts(figures: dict[str, float]) -> dict[str, float]:
+        below = [source for source, figure in figures.items() if figure <= 0]
+        if below:
+            raise SchoolError(f"an uncertainty must be above 0, and that of {', '.join(below)} is not")
+        return dict(figures)
+
     try:
         undertone = HueScale(tuple(table["undertone"]["hues"]), tuple(table["undertone"]["edges"]))
         return School(
@@ -249,23 +271,13 @@ def build(key: str, table: dict[str, Any]) -> School:
             second_within=table["undertone"]["second_within"],
             temperature=Scale(tuple(table["temperature"]["words"]), tuple(table["temperature"]["edges"])),
             temperature_axis=table["temperature"]["axis"],
-            uncertainty=dict(table["uncertainty"]),
+            uncertainty=doubts(table["uncertainty"]),
             difference=Scale(tuple(table["difference"]["words"]), tuple(table["difference"]["edges"])),
             same_depth=table["comparison"]["same_depth"],
             readable=tuple(table["comparison"]["readable"]),
             white_lrv=table["comparison"]["white_lrv"],
             white_chroma=table["comparison"]["white_chroma"],
-            families=tuple(
-                FamilyRule(
-                    rule["word"],
-                    **pair(rule, "lrv"),
-                    **pair(rule, "chroma"),
-                    **pair(rule, "hue"),
-                    **pair(rule, "strength"),
-                    **pair(rule, "undertone"),
-                )
-                for rule in table["family"]
-            ),
+            families=families(undertone),
             hue_family=HueScale(tuple(table["hue_family"]["hues"]), tuple(table["hue_family"]["edges"])),
             clear_from=table["hue_family"]["clear_from"],
             lists={word: undertone.shortened(tuple(hues)) for word, hues in table["undertone"]["lists"].items()},
@@ -278,5 +290,7 @@ def build(key: str, table: dict[str, Any]) -> School:
         )
     except KeyError as missing:
         raise SchoolError(f"school '{key}' lacks {missing}") from missing
+    except SchoolError:
+        raise
     except ValueError as wrong:
         raise SchoolError(str(wrong)) from wrong

@@ -7,9 +7,10 @@ from typing import TYPE_CHECKING, Any
 from django import forms
 
 from decks import queries as decks
-from prism import school, words
+from prism import words
 from prism.comparison import NOTHING
 from reviews.models import Review
+from schools import queries as schools
 
 if TYPE_CHECKING:
     ReviewForm = forms.ModelForm[Review]
@@ -45,13 +46,20 @@ class WallForm(ReviewForm):
 class BasisForm(ReviewForm):
     """The school and the working neutral."""
 
-    school = forms.ChoiceField(choices=lambda: [(key, school.load(key).title) for key in school.names()])
+    school = forms.ChoiceField()
     neutral_a = forms.FloatField(min_value=-SHIFT, max_value=SHIFT)
     neutral_b = forms.FloatField(min_value=-SHIFT, max_value=SHIFT)
 
     class Meta:
         model = Review
         fields = ["school", "neutral", "neutral_a", "neutral_b"]
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        chosen = self.fields["school"]
+        assert isinstance(chosen, forms.ChoiceField)
+        titles = {one.key: one.title for one in schools.available(self.instance.owner)}
+        chosen.choices = list(({self.instance.school: self.instance.school_in_force.title} | titles).items())
 
     def clean_neutral(self) -> str:
         """Return the neutral; one through whites needs whites."""

@@ -8,13 +8,14 @@ from functools import cached_property
 
 from django.utils.safestring import SafeString
 
-from prism import school, words
+from prism import words
 from prism.asking import AskError
 from prism.comparison import NOTHING, Agreement, compare
 from reviews import drawings
 from reviews.forms import BasisForm, SeenForm
 from reviews.models import Board, Review
 from reviews.queries import Bench, Held, finding
+from schools import queries as schools
 
 
 @dataclass(frozen=True)
@@ -143,8 +144,25 @@ class Page:
 
     @property
     def schools(self) -> list[tuple[str, str]]:
-        """The schools with what each holds."""
-        return [(key, words.school_note(school.load(key))) for key in school.names()]
+        """The schools with what each holds; the one in force as the review has it, where it is gone."""
+        owner = self.review.owner
+        notes = {one.key: words.school_note(one) for one in schools.available(owner)}
+        return list((notes if self.review.school in notes else {self.review.school: self.school_note} | notes).items())
+
+    @property
+    def school_note(self) -> str:
+        """What the school in force holds."""
+        return words.school_note(self.bench.school)
+
+    @cached_property
+    def school_since(self) -> str:
+        """That an own school was changed or deleted since the review took it up."""
+        if not self.review.school_table:
+            return ""
+        now = schools.table_of(self.review.owner, self.review.school)
+        if now is None:
+            return words.SCHOOL_GONE
+        return "" if now == self.review.school_table else words.SCHOOL_CHANGED
 
     @property
     def neutral_title(self) -> str:

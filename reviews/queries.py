@@ -24,7 +24,6 @@ from prism import (
     naming,
     placing,
     reading,
-    school,
     tint,
     trust,
     verdict,
@@ -35,6 +34,7 @@ from prism.metamerism import Parting
 from prism.reading import Reading
 from prism.school import School
 from reviews.models import Board, Observation, Review
+from schools import queries as schools
 
 RUN = (-50.0, -25.0, 0.0, 25.0, 50.0)
 """Percent of change of the strengths shown."""
@@ -423,8 +423,7 @@ class Bench:
 
     @cached_property
     def _other_schools(self) -> list[School]:
-        own = self.school.key
-        return [school.load(key) for key in school.names() if key != own]
+        return [one for one in schools.available(self.review.owner) if one.key != self.school.key]
 
     # --- place ---
 
@@ -459,6 +458,10 @@ class Bench:
     def wished(self, text: str) -> list[Held]:
         """Return the colours of the decks that answer a wish in the trade's words. Raises `AskError`."""
         wish = asking.parse(text)
+        ways = choosing.axis_vectors(self.reading.undertone.vector, self.school)
+        for axis in wish.towards:
+            if axis not in ways:
+                raise asking.AskError(words.no_such_way(axis, self.reading.lrv))
         between = [self._named(name).reading for name in wish.between] if wish.between else []
         picks = placing.grant(
             wish, self.reading, self._deck, self._held.index, self.school, self.neutral, between, self._own_rows

@@ -16,6 +16,7 @@ from decks.models import Colour
 from prism.comparison import PairFinding, agreement
 from reviews.models import Board, Observation, Review, Shortlisted
 from reviews.queries import Held
+from schools import queries as schools
 
 WRITTEN = ("verdict", "notes", "job", "room")
 
@@ -23,7 +24,7 @@ WRITTEN = ("verdict", "notes", "job", "room")
 def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Review:
     """Start a review of a colour, on the surround the person last worked on."""
     last = Review.objects.filter(owner_id=owner.pk).first()
-    kept = {f: getattr(last, f) for f in ("school", "surround")} if last else {}
+    kept = {f: getattr(last, f) for f in ("school", "school_table", "surround")} if last else {}
     return Review.objects.create(owner_id=owner.pk, colour=colour, intake_notes="\n".join(intake_notes), **kept)
 
 
@@ -142,13 +143,16 @@ def move_on_shortlist(review: Review, colour: Colour, by: int) -> None:
 
 def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, float]) -> None:
     """Change the school and the working neutral of a review."""
+    table = schools.table_of(review.owner, school)
+    if table or school != review.school:  # one that is gone stays as the review has it
+        review.school_table = table
     review.school, review.neutral = school, neutral
     review.__dict__.pop("school_in_force", None)
     review.neutral_a, review.neutral_b = shift
     if neutral == Review.Neutral.WHITES:
         # kept as it is now, so that the review does not change when the set does
         review.neutral_white = decks.mean_white(review.owner)
-    _save(review, "school", "neutral", "neutral_a", "neutral_b", "neutral_white")
+    _save(review, "school", "school_table", "neutral", "neutral_a", "neutral_b", "neutral_white")
 
 
 def take_up_value(review: Review) -> None:

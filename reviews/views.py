@@ -13,7 +13,7 @@ from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as decks
-from prism import school, words
+from prism import words
 from reviews import boards, queries, services
 from reviews.forms import SHIFT, BasisForm, SeenForm, WallForm, WritingForm
 from reviews.models import Review
@@ -204,7 +204,7 @@ def _show(
         return redirect(f"{review.get_absolute_url()}{f'?{query}' if query else ''}")
     page = Page(review, basis or BasisForm(instance=review), seen or SeenForm(), notice, show, asked)
     template = "reviews/review_swap.html" if request.htmx else "reviews/review.html"
-    context = {"review": review, "page": page, "schools": school.names(), "shift": SHIFT}
+    context = {"review": review, "page": page, "shift": SHIFT}
     response = render(request, template, context, status=status)
     patch_vary_headers(response, ["HX-Request"])
     return response

@@ -59,6 +59,7 @@ INSTALLED_APPS = [
     "decks",
     "reviews",
     "instruments",
+    "schools",
 ]
 
 MIDDLEWARE = [

@@ -12,6 +12,7 @@ urlpatterns = [
     path("enter-demo/", views.enter_demo, name="enter-demo"),
     path("health/", views.health, name="health"),
     path("colours/", include("decks.urls")),
+    path("schools/", include("schools.urls")),
     path("reader/", include("instruments.urls")),
     path("", include("reviews.urls")),
 ]

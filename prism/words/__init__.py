@@ -10,6 +10,7 @@ from prism.words.files import *
 from prism.words.pairs import *
 from prism.words.places import *
 from prism.words.readings import *
+from prism.words.schools import *
 from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.walks import *

@@ -47,7 +47,7 @@ def _spoken(finding: PairFinding, lrv: float) -> list[str]:
     """Return the directions as they are spoken: `less green` where that says it better than `pinker` would."""
     said: list[str] = []
     for word in finding.directions:
-        is_hue = word in _HUE_DIRECTIONS
+        is_hue = word in _HUE_DIRECTIONS or word.startswith("more ")
         spoken = f"less {hue(finding.less, lrv)}" if is_hue and finding.less else direction(word, lrv)
         if spoken not in said:
             said.append(spoken)

@@ -127,6 +127,13 @@ def not_understood(word: str) -> str:
     return f"'{shortened(word)}' is not understood. {WISHES}"
 
 
+def no_such_way(axis: str, lrv: float) -> str:
+    """Say that a colour cannot differ that way."""
+    if axis in ("greyer", "clearer"):
+        return "This colour has no undertone, so nothing is greyer or clearer than it: ask for a hue."
+    return f"This school has no word for {direction(axis, lrv)}."
+
+
 def nothing_asked() -> str:
     """Say that a wish asks for nothing."""
     return f"That asks for nothing. {WISHES}"

@@ -1,0 +1,55 @@
+"""Which colours get another answer when they are read under another school."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from prism.reading import survey
+from prism.school import School
+
+
+@dataclass(frozen=True)
+class Changed:
+    """Which rows change their answer, (n,) each: in `depth`, `family`, `undertone` (its main hue) and `temperature`."""
+
+    depth: NDArray[np.bool_]
+    family: NDArray[np.bool_]
+    undertone: NDArray[np.bool_]
+    temperature: NDArray[np.bool_]
+
+    @property
+    def any(self) -> NDArray[np.bool_]:
+        """Rows that change in anything."""
+        either: NDArray[np.bool_] = self.depth | self.family | self.undertone | self.temperature
+        return either
+
+    def counts(self) -> dict[str, int]:
+        """How many rows change in what, where any do."""
+        each = {name: int(getattr(self, name).sum()) for name in ("depth", "family", "undertone", "temperature")}
+        return {name: count for name, count in each.items() if count}
+
+
+def changed(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], before: School, after: School) -> Changed:
+    """Return what changes from one school to another for colours `lab` (n, 3), `lrv` (n,) and the kind of source of
+    each (n,)."""
+    answers = [_answers(lab, lrv, sources, one) for one in (before, after)]
+    return Changed(*(one != other for one, other in zip(*answers, strict=True)))
+
+
+def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], school: School) -> list[NDArray[np.str_]]:
+    doubt = [school.uncertainty[source] for source in sources]
+    found = survey(lab, lrv, doubt, school)
+    families = np.array([rule.word for rule in school.families])
+    hues = np.array(school.hue_family.words)
+    of_hue = found.family < 0
+    family = np.where(of_hue, hues[np.where(of_hue, -1 - found.family, 0)], families[np.maximum(found.family, 0)])
+    none = np.where(found.passive, "grey" if school.grey_counts else "", "?")
+    undertone = np.where(found.claimed, np.array(school.undertone.words)[found.sector], none)
+    temperature = np.array(school.temperature.words)[school.temperature.index(found.warmth)]
+    if school.relative:
+        temperature = np.full(len(temperature), "beside others")
+    return [np.array(school.depth.words)[found.depth], family, undertone, temperature]

@@ -1,0 +1,1 @@
+"""Schools: the ready ones and a person's own."""

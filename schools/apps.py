@@ -1,0 +1,9 @@
+"""Schools."""
+
+from django.apps import AppConfig
+
+
+class SchoolsConfig(AppConfig):
+    """Schools."""
+
+    name = "schools"

@@ -1,0 +1,76 @@
+"""Schools: read what each holds, copy one, edit it with a preview."""
+
+from __future__ import annotations
+
+from django.contrib import messages
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from prism import school
+from prism.school import SchoolError
+from schools import queries, services
+from schools.forms import SchoolForm
+from schools.models import OwnSchool
+from schools.preview import Preview
+from studio.http import StudioRequest
+
+
+@require_safe
+def listing(request: StudioRequest) -> HttpResponse:
+    """Show the schools, and what each holds."""
+    ready = [school.load(key) for key in school.names()]
+    return render(request, "schools/list.html", {"ready": ready, "own": queries.own(request.user)})
+
+
+@require_POST
+def copy(request: StudioRequest) -> HttpResponse:
+    """Copy a school, to be edited."""
+    try:
+        made = services.copy(request.user, request.POST.get("school", ""))
+    except SchoolError:
+        raise Http404 from None
+    return redirect("school-edit", made.pk)
+
+
+def _own(request: StudioRequest, pk: int) -> OwnSchool:
+    return get_object_or_404(queries.own(request.user), pk=pk)
+
+
+@require_http_methods(["GET", "POST"])
+def edit(request: StudioRequest, pk: int) -> HttpResponse:
+    """Edit an own school."""
+    found = _own(request, pk)
+    form = SchoolForm(found.table, request.POST if request.method == "POST" else None)
+    if request.method == "POST" and form.is_valid():
+        services.edit(found, form.table)
+        messages.info(request, str(found))
+        return redirect("school-edit", pk)
+    context = {"own": found, "form": form}
+    return render(request, "schools/edit.html", context, status=422 if form.errors else 200)
+
+
+@require_POST
+def preview(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show which colours of the decks would change their answer."""
+    found = _own(request, pk)
+    form = SchoolForm(found.table, request.POST)
+    if not form.is_valid():
+        return render(request, "schools/preview.html", {"form": form}, status=422)
+    return render(request, "schools/preview.html", {"preview": Preview(request.user, found.school, form.school)})
+
+
+@require_POST
+def delete(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put a school aside, with a way back."""
+    found = _own(request, pk)
+    services.delete(found)
+    messages.info(request, str(found.pk), extra_tags="deleted")
+    return redirect("schools")
+
+
+@require_POST
+def restore(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring a school back."""
+    services.restore(get_object_or_404(OwnSchool, pk=pk, owner=request.user))
+    return redirect("schools")
