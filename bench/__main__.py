@@ -104,6 +104,43 @@ def review_page() -> None:
     report("whole review page over the wire, fonts and all", f"{total / 1000:.0f} kB", "under 250 kB")
 
 
+def choosing_and_swapping() -> None:
+    """A comparison set from 50,000 colours, and a swap on the demo wall, after `review_page`."""
+    from django.contrib.auth.models import User
+    from django.test import Client
+
+    from prism.choosing import Deck, choose
+    from prism.comparison import compare
+    from prism.reading import read_many
+    from prism.school import load
+    from prism.tests.test_choosing import READINGS
+    from reviews.models import Board, Review
+    from reviews.queries import Bench
+
+    wall = load()
+    lab = deck(ROWS, np.random.default_rng(4))
+    offered = Deck(lab, 100 * ((lab[:, 0] + 16) / 116) ** 3, np.full(ROWS, 0.8), np.zeros(ROWS, dtype=np.int64))
+    subject = READINGS[150]
+    chosen = best(lambda: choose(subject, offered, wall, wall.neutral), 9)
+    some = read_many(lab[:400], offered.lrv[:400], offered.doubt[:400], wall)
+    naive = best(lambda: [compare(subject, other, wall) for other in some], 3) * ROWS / 400
+    report("a set from 50,000", f"{1000 * chosen:.0f} ms", "30 ms")
+    report("  against comparing with each of them", f"{naive / chosen:.0f}×", "-")
+    client = Client()
+    client.force_login(User.objects.get(username="skerry"), backend="django.contrib.auth.backends.ModelBackend")
+    review = Review.objects.get(pk=3)
+    review.step = "compare"
+    review.save()
+    times = []
+    for _ in range(8):
+        colour = next(held for held in Bench(review).comparators if held.why == "greyer").colour
+        start = time.perf_counter()
+        client.post("/reviews/3/board/", {"act": "swap", "colour": colour.pk}, headers={"HX-Request": "true"})
+        times.append(time.perf_counter() - start)
+    Board.objects.all().delete()
+    report("a swap on the wall: in the server", f"{1000 * min(times):.0f} ms", "50 ms")
+
+
 def fifty_thousand_line_deck() -> None:
     """After `review_page`, which sets Django up."""
     from django.contrib.auth.models import User
@@ -198,6 +235,7 @@ def main() -> None:
     nearest_of_fifty_thousand()
     import_time()
     review_page()
+    choosing_and_swapping()
     fifty_thousand_line_deck()
     growth()
 

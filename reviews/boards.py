@@ -2,24 +2,34 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 from decks.models import Colour
-from prism import choosing, school, words
+from prism import choosing, words
 from reviews import services
 from reviews.models import Board, Review
 from reviews.queries import Bench, Held
 
 
-def act(review: Review, what: str, colour: Colour | None, hue: str = "") -> str:
-    """Do one thing with a board; return what must be said of it, empty where it simply happened."""
+@dataclass(frozen=True)
+class Done:
+    """What must be said of an act, empty where it simply happened; and the bench after it, where it is known."""
+
+    notice: str = ""
+    bench: Bench | None = None
+
+
+def act(review: Review, what: str, colour: Colour | None, hue: str = "") -> Done:
+    """Do one thing with a board."""
     if what == "back":
         services.bring_back(review)
-        return ""
+        return Done()
     bench = Bench(review, review.beside)
     if what == "another":
         return _another(review, bench, hue)
     held = next((one for one in bench.on_the_wall if colour and one.colour.pk == colour.pk), None)
     if held is None:
-        return ""
+        return Done()
     if what == "pin":
         services.set_board(review, held.colour, Board.State.PINNED, held.kind, held.why)
     elif what == "add":
@@ -28,23 +38,23 @@ def act(review: Review, what: str, colour: Colour | None, hue: str = "") -> str:
         services.set_board(review, held.colour, "")
     elif what in ("out", "swap"):
         return _away(review, held, bench, swap=what == "swap")
-    return ""
+    return Done()
 
 
-def _another(review: Review, bench: Bench, hue: str) -> str:
+def _another(review: Review, bench: Bench, hue: str) -> Done:
     """Bring in another board beside which a hue shows."""
-    if hue not in school.load().undertone.words:
-        return ""
+    if hue not in bench.school.undertone.words:
+        return Done()
     pick = bench.another_that_shows(hue)
     if pick is None:
-        return words.no_other(words.hue(hue, bench.reading.lrv))
+        return Done(words.no_other(words.hue(hue, bench.reading.lrv)))
     colour = bench.colour_of(pick)
     services.set_board(review, colour, Board.State.ADDED, "range", pick.why)
     services.hold_beside(review, colour)
-    return ""
+    return Done()
 
 
-def _away(review: Review, held: Held, bench: Bench, swap: bool) -> str:
+def _away(review: Review, held: Held, bench: Bench, swap: bool) -> Done:
     """Take a board away; the next best for the same question comes in its place where the decks have one."""
     next_along = _next_along(bench, held)
     # a board that was brought in is simply gone; a chosen one must not be chosen again
@@ -54,9 +64,10 @@ def _away(review: Review, held: Held, bench: Bench, swap: bool) -> str:
     instead = next((one for one in after.comparators if (one.kind, one.why) == (held.kind, held.why)), None)
     if swap and instead is None:
         services.set_board(review, held.colour, held.state, held.kind, held.why)
-        return words.no_other(held.caption)
-    services.hold_beside(review, instead.colour if swap and instead else next_along)
-    return ""
+        return Done(words.no_other(held.caption))
+    beside = instead.colour if swap and instead else next_along
+    services.hold_beside(review, beside)
+    return Done(bench=after.holding(beside))
 
 
 def _next_along(bench: Bench, held: Held) -> Colour | None:

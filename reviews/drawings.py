@@ -198,6 +198,8 @@ class _Rose:
         self.school = school
         self.reach = max(reach * 1.3, school.strength.edges[-1] * 1.25)
         self.neutral, self.reading = neutral, reading
+        self.labels: list[SafeString] = []
+        """Words for the rings, to be drawn over the marks, in a halo."""
 
     def point(self, a: float, b: float) -> tuple[float, float]:
         """Return drawing coordinates of an undertone; one that would leave the rose is held at its rim."""
@@ -223,7 +225,7 @@ class _Rose:
                 parts.append(format_html('<circle class="ring" r="{}"/>', _n(radius)))
             if radius - lower > 9:
                 middle = (radius + lower) / 2
-                parts.append(_text(middle * cos(away), -middle * sin(away) + 3.5, word, "ring-label"))
+                self.labels.append(_text(middle * cos(away), -middle * sin(away) + 3.5, word, "ring-label"))
             lower = radius
         for word, edge in zip(self.school.undertone.words, self.school.undertone.edges, strict=True):
             angle = radians(edge)
@@ -271,7 +273,7 @@ def undertone_rose(bench: Bench) -> SafeString:
         kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
         marks.append(Mark(hx, hy, held.colour.screen, title, _beside(held), kind))
     parts += _led(marks, _spread(marks, 9, 12, [subject]), 9, 12)
-    parts.append(_mark(subject, 13, 18))
+    parts += [_mark(subject, 13, 18), *rose.labels]
     description = words.rose_text(bench.name, bench.reading, bench.neutral)
     return _svg("Undertone rose", description, ROSE_VIEW, "rose", _join(parts))
 
@@ -289,6 +291,7 @@ def drift_rose(bench: Bench) -> SafeString:
     for step, (x, y) in zip(run, points, strict=True):
         kind = "" if step.strength.percent else "subject"
         parts.append(_mark(Mark(x, y, step.screen, f"{step.percent}: {step.sentence}", kind=kind), 9, 12))
+    parts += rose.labels
     (x, y), (end_x, end_y) = points[0], points[-1]
     rightwards = 1 if x >= end_x else -1
     parts.append(_text(x + 9 * rightwards, y + 3, run[0].percent, "drift-label", "start" if x >= end_x else "end"))

@@ -80,7 +80,14 @@ class Page:
     """What the screens of one review show."""
 
     def __init__(
-        self, review: Review, basis: BasisForm, seen: SeenForm, notice: str = "", show: str = "", ask: str = ""
+        self,
+        review: Review,
+        basis: BasisForm,
+        seen: SeenForm,
+        notice: str = "",
+        show: str = "",
+        ask: str = "",
+        bench: Bench | None = None,
     ) -> None:
         self.review = review
         self.basis = basis
@@ -88,7 +95,7 @@ class Page:
         self.notice = notice
         self.show = show
         self.ask = ask
-        self.bench = Bench(review, review.beside)
+        self.bench = bench or Bench(review, review.beside)
         if review.step == Review.Step.PLACE and not self.bench.any_withheld:
             if show == "shortlist":
                 self.bench.hold_instead(words.SHORTLIST, self.bench.shortlist)

@@ -153,6 +153,11 @@ class Bench:
         self._held = catalogue(review.owner)
         self._own_rows = self._held.rows_of({self.colour.pk})
 
+    def holding(self, colour: Colour | None) -> Bench:
+        """Return the same bench with a colour held beside the subject, before anything is asked of the pair."""
+        self._asked = colour
+        return self
+
     @property
     def name(self) -> str:
         """What the subject is called for now: names can be hidden, since they mislead."""

@@ -91,8 +91,8 @@ def board(request: StudioRequest, pk: int) -> HttpResponse:
     """Pin, swap, take away or bring in a board of the comparison set."""
     review = _review(request, pk)
     colour = decks.visible_to(request.user).filter(pk=_number(request.POST.get("colour"))).first()
-    notice = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
-    return _show(request, review, notice=notice)
+    done = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
+    return _show(request, review, notice=done.notice, bench=done.bench)
 
 
 @require_POST
@@ -195,6 +195,7 @@ def _show(
     basis: BasisForm | None = None,
     seen: SeenForm | None = None,
     notice: str = "",
+    bench: queries.Bench | None = None,
     status: int = 200,
 ) -> HttpResponse:
     asked = request.GET.get("ask", "") or request.POST.get("ask", "")
@@ -202,7 +203,7 @@ def _show(
     if request.method == "POST" and not request.htmx and status == 200 and not notice:
         query = urlencode({key: value for key, value in (("ask", asked), ("show", show)) if value})
         return redirect(f"{review.get_absolute_url()}{f'?{query}' if query else ''}")
-    page = Page(review, basis or BasisForm(instance=review), seen or SeenForm(), notice, show, asked)
+    page = Page(review, basis or BasisForm(instance=review), seen or SeenForm(), notice, show, asked, bench)
     template = "reviews/review_swap.html" if request.htmx else "reviews/review.html"
     context = {"review": review, "page": page, "shift": SHIFT}
     response = render(request, template, context, status=status)
