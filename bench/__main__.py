@@ -86,14 +86,17 @@ def review_page() -> None:
     call_command("migrate", verbosity=0)
     call_command("load_demo", stdout=open(os.devnull, "w"))  # noqa: SIM115, PTH123
     call_command("collectstatic", interactive=False, verbosity=0)
+    from reviews.models import Review
+
+    review = Review.objects.get(colour__code="H16.3")
     client = Client()
     client.force_login(User.objects.get(), backend="django.contrib.auth.backends.ModelBackend")
     bare = best(lambda: client.get("/health/"), 30)
     for step in ("read", "compare", "place", "strength", "verdict"):
-        took = best(lambda step=step: client.get(f"/reviews/1/{step}/"), 20)
+        took = best(lambda step=step: client.get(f"/reviews/{review.pk}/{step}/"), 20)
         report(f"review page, {step}: in the server", f"{1000 * took:.0f} ms", "under 60 ms")
         report("  against the health page of the same server", f"{took / bare:.0f}×", "-")
-    page = client.get("/reviews/1/compare/").content
+    page = client.get(f"/reviews/{review.pk}/compare/").content
     total = len(gzip.compress(page, 6))
     for url in sorted(set(re.findall(rb'(?:href|src)="(/static/[^"]+)"', page))):
         total += shipped(settings.STATIC_ROOT, url.decode())
@@ -128,17 +131,48 @@ def choosing_and_swapping() -> None:
     report("  against comparing with each of them", f"{naive / chosen:.0f}×", "-")
     client = Client()
     client.force_login(User.objects.get(username="skerry"), backend="django.contrib.auth.backends.ModelBackend")
-    review = Review.objects.get(pk=3)
+    review = Review.objects.get(colour__code="H16.3")
     review.step = "compare"
     review.save()
     times = []
     for _ in range(8):
         colour = next(held for held in Bench(review).comparators if held.why == "greyer").colour
         start = time.perf_counter()
-        client.post("/reviews/3/board/", {"act": "swap", "colour": colour.pk}, headers={"HX-Request": "true"})
+        client.post(
+            f"/reviews/{review.pk}/board/", {"act": "swap", "colour": colour.pk}, headers={"HX-Request": "true"}
+        )
         times.append(time.perf_counter() - start)
     Board.objects.all().delete()
     report("a swap on the wall: in the server", f"{1000 * min(times):.0f} ms", "50 ms")
+
+
+def strengths_and_recipes() -> None:
+    """A run with neighbours from 50,000, and estimated recipes, after `review_page`."""
+    from prism import demo
+    from prism.colour import from_lab
+    from prism.difference import Nearest
+    from prism.estimate import estimate
+    from prism.school import load
+    from prism.tint import strengths
+
+    wall, system = load(), demo.tint_system()
+    tree = Nearest(deck(ROWS, np.random.default_rng(6)))
+    recipe = demo.find("H16.3").recipe
+    fifteen = [float(p) for p in np.linspace(-75, 100, 15)]
+
+    def run() -> None:
+        for step in strengths(recipe, fifteen, system, wall):
+            tree.query(step.reading.lab, 3)
+
+    together = best(run, 9)
+    one_by_one = best(lambda: [strengths(recipe, [p], system, wall) for p in fifteen], 5)
+    report("15 strengths with neighbours from 50,000", f"{1000 * together:.0f} ms", "40 ms")
+    report("  the strengths alone, one by one, against all of it", f"{one_by_one / together:.1f}×", "-")
+    entries = demo.deck()[::9]
+    spectra = best(lambda: [estimate(entry.colour, system) for entry in entries], 1) / len(entries)
+    labs = best(lambda: [estimate(from_lab(entry.colour.lab), system) for entry in entries], 1) / len(entries)
+    report("a recipe estimated from a spectrum", f"{1000 * spectra:.0f} ms", "150 ms; 60 ms for many")
+    report("a recipe estimated from Lab", f"{1000 * labs:.0f} ms", "150 ms; 60 ms for many")
 
 
 def fifty_thousand_line_deck() -> None:
@@ -236,6 +270,7 @@ def main() -> None:
     import_time()
     review_page()
     choosing_and_swapping()
+    strengths_and_recipes()
     fifty_thousand_line_deck()
     growth()
 

@@ -159,6 +159,8 @@ class Colour(Valued):
         db_persist=True,
     )
     brought_in = models.ForeignKey(Import, null=True, blank=True, on_delete=models.SET_NULL, related_name="colours")
+    parent = models.ForeignKey("self", null=True, blank=True, on_delete=models.PROTECT, related_name="adjusted")
+    percent = models.FloatField(null=True, blank=True)  # of change from its parent's strength
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -177,7 +179,9 @@ class Colour(Valued):
     @property
     def label(self) -> str:
         """Maker and code, or where an own colour came from."""
-        return f"{self.maker.name} · {self.code}" if self.maker else "own colour"
+        if self.maker:
+            return f"{self.maker.name} · {self.code}"
+        return f"from {self.parent.name}" if self.parent else "own colour"
 
     def value_at(self, moment: datetime) -> Valued:
         """Return the value the colour had at a moment: itself, or what has been replaced since."""

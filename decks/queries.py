@@ -22,7 +22,7 @@ PAGE = 24
 def visible_to(user: User) -> QuerySet[Colour]:
     """Return the makers' colours a person may use, and the person's own."""
     shared = Q(maker__isnull=False, maker__owner=None)
-    return Colour.objects.filter(shared | Q(maker__owner=user) | Q(owner=user)).select_related("maker")
+    return Colour.objects.filter(shared | Q(maker__owner=user) | Q(owner=user)).select_related("maker", "parent")
 
 
 def search(user: User, text: str) -> list[int]:

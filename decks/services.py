@@ -14,6 +14,7 @@ from decks.models import Colour, ColourSet, Earlier, Import, Maker
 from prism import words
 from prism.colour import Colour as Paint
 from prism.demo import DeckColour
+from prism.tint import Recipe
 
 WRITTEN = (
     "name", "strip", "step", "lab_l", "lab_a", "lab_b", "lrv", "lrv_stated", "screen", "in_gamut", "provenance",
@@ -90,6 +91,21 @@ def delete_unused(colours: QuerySet[Colour]) -> int:
 def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:
     """Keep a colour that a person brought in, with the LRV its maker states."""
     return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(paint))
+
+
+def keep_adjusted(
+    owner: User, parent: Colour, name: str, paint: Paint, recipe: Recipe, percent: float | None
+) -> Colour:
+    """Keep an adjusted strength, or a mixture, as a colour of its own that knows what it was made from."""
+    return Colour.objects.create(
+        owner=owner,
+        name=name[:120],
+        parent=parent,
+        percent=percent,
+        recipe_base=recipe.base,
+        recipe_amounts=dict(recipe.amounts),
+        **numbers_of(paint),
+    )
 
 
 def same_value(one: Any, other: Any) -> bool:

@@ -6,19 +6,53 @@ from django.conf import settings
 from django.db import models
 
 from decks.models import Colour
-from prism import reader
+from prism import reader, words
 from prism.colour import Specular
+
+
+class Machine(models.Model):
+    """A person's tinting machine as it was left: its running number, and mL left of each colorant."""
+
+    owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="tinting_machine")
+    serial = models.PositiveIntegerField(default=0)
+    levels = models.JSONField(default=dict)
+
+    def __str__(self) -> str:
+        return f"machine of {self.owner}"
+
+
+class Batch(models.Model):
+    """One can as it was dispensed: what was wanted, and what really went in, which only a reader finds out."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="batches")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="batches")
+    percent = models.FloatField(default=0.0)
+    name = models.CharField(max_length=160)
+    can = models.CharField(max_length=10)
+    serial = models.PositiveIntegerField()
+    base = models.CharField(max_length=12)
+    wanted = models.JSONField()  # mL per litre by colorant, as the formula was rounded
+    given = models.JSONField()  # mL per litre by colorant, as it came out
+    dispensed = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["serial"]
+        constraints = [models.UniqueConstraint(fields=["owner", "serial"], name="batch_serial")]
+
+    def __str__(self) -> str:
+        return words.batch_given(self.name, self.serial)
 
 
 class Session(models.Model):
     """Readings of one thing, by one person, at one setting; `card` is the colour whose code the thing bears."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reader_sessions")
-    thing = models.CharField(max_length=80)
+    thing = models.CharField(max_length=180)
     aperture = models.PositiveSmallIntegerField(default=8, choices=[(mm, f"{mm} mm") for mm in reader.APERTURES])
     specular = models.CharField(max_length=8, default=Specular.INCLUDED, choices=[(s.value, s.value) for s in Specular])
     calibrated = models.DateTimeField(null=True, blank=True)
     card = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    batch = models.ForeignKey(Batch, null=True, blank=True, on_delete=models.SET_NULL, related_name="sessions")
     serial = models.PositiveIntegerField(default=0)
     started = models.DateTimeField(auto_now_add=True)
 

@@ -5,9 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
-from instruments.models import Session, Shot
+from django.contrib.auth.models import User
+
+from instruments import queries
+from instruments.models import Batch, Session, Shot
 from instruments.queries import Bench
-from prism import reader, screen, words
+from prism import demo, reader, school, screen, words
+from prism.dispenser import CANISTER
 
 
 @dataclass(frozen=True)
@@ -66,6 +70,16 @@ class Page:
         return words.from_its_card(near[0].name, near[0].label, near[1]) if near else ""
 
     @property
+    def against_formula(self) -> str:
+        """How far a can is from its formula, and from the first can of that formula."""
+        found = self.bench.from_formula
+        if found is None:
+            return ""
+        chosen = school.load()
+        said = words.from_its_formula(found[0], chosen)
+        return f"{said} {words.batches_apart(found[1], chosen)}" if found[1] is not None else said
+
+    @property
     def why_not(self) -> str:
         """Why the readings cannot be believed."""
         return self.bench.why_not
@@ -74,3 +88,35 @@ class Page:
     def can_measure(self) -> bool:
         """Whether there is room for another reading."""
         return len(self.bench.shots) < reader.MOST_READINGS
+
+
+@dataclass(frozen=True)
+class Canister:
+    """A colorant in the machine, and how much is left of it."""
+
+    code: str
+    name: str
+    left: str
+    part: float
+
+
+class MachinePage:
+    """What the tinting machine's screen shows."""
+
+    def __init__(self, user: User) -> None:
+        self._user = user
+
+    @cached_property
+    def canisters(self) -> list[Canister]:
+        """The colorants with what is left of them."""
+        names = demo.tint_system().colorants
+        levels = queries.machine(self._user).levels
+        return [
+            Canister(code, names[code].name, f"{words.number(left, 0)} mL", left / CANISTER)
+            for code, left in levels.items()
+        ]
+
+    @cached_property
+    def batches(self) -> list[Batch]:
+        """The cans it made, newest first."""
+        return list(Batch.objects.filter(owner=self._user).order_by("-serial").prefetch_related("sessions")[:50])

@@ -6,16 +6,20 @@ from datetime import UTC, datetime
 from functools import cached_property
 
 import numpy as np
+from django.contrib.auth.models import User
+from django.db.models import QuerySet
 from django.utils import timezone
 
 from decks import queries as decks
 from decks.catalogue import catalogue
 from decks.models import Colour
-from instruments.models import Session, Shot
-from prism import reader, school
+from instruments.models import Batch, Machine, Session, Shot
+from prism import demo, reader, school
 from prism.demo.things import things
 from prism.difference import delta_e
-from prism.spectrum import to_lab, to_lrv
+from prism.dispenser import SimulatedDispenser
+from prism.spectrum import Array, to_lab, to_lrv
+from prism.tint import Recipe
 
 _EPOCH = datetime(2020, 1, 1, tzinfo=UTC)
 
@@ -28,12 +32,37 @@ def minutes(moment: datetime) -> float:
 def device(session: Session) -> reader.Driver:
     """Return the reader as this session left it."""
     calibrated = minutes(session.calibrated) if session.calibrated else None
-    return reader.SimulatedReader(things(), session.owner_id, session.serial, calibrated)
+    return reader.SimulatedReader(_within_reach(session), session.owner_id, session.serial, calibrated)
+
+
+def _within_reach(session: Session) -> dict[str, reader.Thing]:
+    """Return the things of the demo world, and a board painted from the can that the session is about."""
+    if session.batch is None:
+        return things()
+    came_out = demo.tint_system().reflectance([Recipe(session.batch.base, session.batch.given)])[0]
+    return things() | {session.thing: reader.Thing(session.thing, came_out, 0.0015, 0.3)}
 
 
 def what_can_be_measured() -> list[str]:
     """Return the names of things."""
     return list(things())
+
+
+def machine(user: User) -> SimulatedDispenser:
+    """Return a person's tinting machine as it was left."""
+    kept = Machine.objects.filter(owner_id=user.pk).first()
+    return SimulatedDispenser(demo.tint_system(), user.pk, kept.serial if kept else 0, kept.levels if kept else None)
+
+
+def batches(user: User, colour: Colour) -> QuerySet[Batch]:
+    """Return the cans a person had made of a colour, at any strength."""
+    return Batch.objects.filter(owner_id=user.pk, colour=colour).prefetch_related("sessions__shots")
+
+
+def measured(session: Session) -> Array | None:
+    """Return the mean reflectance of a session that can be believed; None otherwise."""
+    bench = Bench(session)
+    return bench.together.mean if bench.together is not None and not bench.why_not else None
 
 
 def provenance(readings: int) -> str:
@@ -102,6 +131,20 @@ class Bench:
         doubt = chosen.doubt(card.provenance, card.spread), chosen.doubt(kind, self.together.uncertainty)
         apart = float(delta_e(card.paint.lab_array, to_lab(self.together.mean)))
         return card, apart, float(np.hypot(*doubt))
+
+    @cached_property
+    def from_formula(self) -> tuple[float, float | None] | None:
+        """ΔE00 of the mean from what the formula of its can should give, and from the first can of that formula."""
+        batch = self.session.batch
+        if batch is None or self.together is None:
+            return None
+        mean = to_lab(self.together.mean)
+        wanted = to_lab(demo.tint_system().reflectance([Recipe(batch.base, batch.wanted)])[0])
+        same = Batch.objects.filter(owner=batch.owner, colour=batch.colour, percent=batch.percent, can=batch.can)
+        first = same.exclude(pk=batch.pk).filter(serial__lt=batch.serial).first()
+        earlier = [measured(one) for one in first.sessions.all()] if first else []
+        known = next((one for one in earlier if one is not None), None)
+        return float(delta_e(wanted, mean)), None if known is None else float(delta_e(to_lab(known), mean))
 
     @cached_property
     def nearest(self) -> tuple[Colour, float] | None:

@@ -11,14 +11,15 @@ from django.utils import timezone
 from decks import services as decks
 from decks.models import Colour
 from instruments import queries
-from instruments.models import Session, Shot
+from instruments.models import Batch, Machine, Session, Shot
 from prism import reader, words
 from prism.colour import Colour as Paint
 from prism.colour import Specular, from_reflectance
+from prism.formula import Formula
 
 
-def start(owner: User, thing: str, setting: reader.Setting) -> Session:
-    """Put the reader on a thing. A calibration made in the last session still holds."""
+def start(owner: User, thing: str, setting: reader.Setting, batch: Batch | None = None) -> Session:
+    """Put the reader on a thing, or on a board painted from a can. A calibration of the last session still holds."""
     last = Session.objects.filter(owner=owner).first()
     return Session.objects.create(
         owner=owner,
@@ -27,7 +28,39 @@ def start(owner: User, thing: str, setting: reader.Setting) -> Session:
         specular=setting.specular,
         calibrated=last.calibrated if last else None,
         serial=last.serial if last else 0,
+        batch=batch,
     )
+
+
+@transaction.atomic
+def dispense(owner: User, colour: Colour, percent: float, name: str, formula: Formula) -> Batch:
+    """Have a can tinted. Raises `DispenserError` where the machine cannot; then nothing was dispensed."""
+    kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
+    device = queries.machine(owner)
+    made = device.dispense(formula)
+    kept.serial, kept.levels = device.serial, device.levels
+    kept.save()
+    return Batch.objects.create(
+        owner_id=owner.pk,
+        colour=colour,
+        percent=percent,
+        name=name[:160],
+        can=formula.can.key,
+        serial=made.serial,
+        base=made.recipe.base,
+        wanted=dict(formula.recipe.amounts),
+        given=dict(made.recipe.amounts),
+    )
+
+
+@transaction.atomic
+def refill(owner: User, code: str) -> None:
+    """Fill a canister up. Raises `DispenserError` for a colorant that the machine does not have."""
+    kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
+    device = queries.machine(owner)
+    device.refill(code)
+    kept.levels = device.levels
+    kept.save()
 
 
 def calibrate(session: Session) -> None:

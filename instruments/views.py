@@ -8,9 +8,10 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from instruments import queries, services
 from instruments.forms import CardForm, KeepForm, StartForm
-from instruments.models import Session
-from instruments.page import Page
-from prism.reader import ReaderError
+from instruments.models import Batch, Session
+from instruments.page import MachinePage, Page
+from prism.dispenser import DispenserError
+from prism.reader import ReaderError, Setting
 from reviews import services as reviews
 from studio.http import StudioRequest
 
@@ -27,7 +28,7 @@ def reader_page(request: StudioRequest) -> HttpResponse:
 
 
 def _session(request: StudioRequest, pk: int) -> Session:
-    return get_object_or_404(Session.objects.select_related("owner", "card__maker"), pk=pk, owner=request.user)
+    return get_object_or_404(Session.objects.select_related("owner", "card__maker", "batch"), pk=pk, owner=request.user)
 
 
 def _show(
@@ -97,6 +98,28 @@ def improve(request: StudioRequest, pk: int) -> HttpResponse:
         return redirect("colour", services.improve_card(found).pk)
     except ReaderError as wrong:
         return _show(request, found, str(wrong))
+
+
+@require_POST
+def measure_can(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put the reader on a board painted from a can."""
+    batch = get_object_or_404(Batch, pk=pk, owner=request.user)
+    started = services.start(request.user, str(batch)[:180], Setting(), batch)
+    return redirect("reader-session", started.pk)
+
+
+@require_http_methods(["GET", "POST"])
+def machine(request: StudioRequest) -> HttpResponse:
+    """Show the tinting machine: what is left of each colorant, and what it made; a POST refills a canister."""
+    trouble = ""
+    if request.method == "POST":
+        try:
+            services.refill(request.user, request.POST.get("colorant", ""))
+            return redirect("machine")
+        except DispenserError as wrong:
+            trouble = str(wrong)
+    context = {"page": MachinePage(request.user), "trouble": trouble}
+    return render(request, "instruments/machine.html", context, status=422 if trouble else 200)
 
 
 @require_POST

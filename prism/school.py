@@ -229,7 +229,12 @@ def _over(table: dict[str, Any], own: dict[str, Any]) -> dict[str, Any]:
 
 
 def build(key: str, table: dict[str, Any]) -> School:
-    """Return the school that nested tables describe. Raises `SchoolError` where they do not add up."""
+    """Return the school that nested tables describe. Raises `SchoolError` where they do not add up.
+
+    What a table of an earlier day does not hold yet, it has from the default school.
+    """
+    if key not in names():
+        table = _over(table_of(DEFAULT), table)
 
     def pair(rule: dict[str, Any], name: str) -> dict[str, Any]:
         return {name: tuple(rule[name])} if name in rule else {}

@@ -51,13 +51,17 @@ class Recipe:
 
 @dataclass(frozen=True)
 class Ingredient:
-    """A base or colorant: K and S, shape (31,), per litre of base or per mL of colorant in a litre of base."""
+    """A base or colorant: K and S, shape (31,), per litre of base or per mL of colorant in a litre of base.
+
+    `capacity` mL of colorant that a litre of a base holds; `density` g/mL.
+    """
 
     code: str
     name: str
     k: Array
     s: Array
     capacity: float = 0.0
+    density: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -80,6 +84,18 @@ class TintSystem:
         k = np.array([self.bases[r.base].k for r in wanted]) + amounts @ np.array([self.colorants[c].k for c in codes])
         s = np.array([self.bases[r.base].s for r in wanted]) + amounts @ np.array([self.colorants[c].s for c in codes])
         return surface(opaque(k, s))
+
+    def parts(self, recipe: Recipe) -> tuple[Array, Array]:
+        """Return K and S, (31,) each, of a litre of the recipe's base with its colorants."""
+        self.check(recipe)
+        base = self.bases[recipe.base]
+        colorants = [(self.colorants[code], amount) for code, amount in recipe.amounts.items()]
+        k = base.k + sum((amount * part.k for part, amount in colorants), np.zeros_like(base.k))
+        return k, base.s + sum((amount * part.s for part, amount in colorants), np.zeros_like(base.s))
+
+    def capacity_used(self, recipe: Recipe) -> float:
+        """Return the part of the base's capacity that a recipe fills; more than 1 does not fit the can."""
+        return recipe.total / self.bases[recipe.base].capacity
 
     def check(self, recipe: Recipe) -> None:
         """Raise `RecipeError` unless every part of the recipe is known and not negative."""
@@ -146,15 +162,20 @@ def strengths(
     school: School,
     neutral: WorkingNeutral | None = None,
     uncertainty: float = 0.0,
+    recipe_doubt: float = 0.0,
 ) -> list[Strength]:
-    """Return the colour at each strength. Percent 0 is exactly the recipe, −100 the base. Raises `RecipeError`."""
+    """Return the colour at each strength. Percent 0 is exactly the recipe, −100 the base. Raises `RecipeError`.
+
+    `uncertainty` of the colour itself, ΔE00; `recipe_doubt` what an estimated recipe adds for each 25 % of change.
+    """
     steps = list(percents)
     neutral = neutral or school.neutral
     recipes = [recipe, *(recipe.scaled(p) for p in steps)]
     spectra = system.reflectance(recipes)
     lab = to_lab(spectra)
     shown = to_hex(reflectance_to_screen(spectra)[0])
-    readings = read_many(lab, to_lrv(spectra), np.full(len(lab), uncertainty), school, neutral)
+    doubt = np.hypot(uncertainty, recipe_doubt * np.abs([0.0, *steps]) / 25)
+    readings = read_many(lab, to_lrv(spectra), doubt, school, neutral)
     distance = delta_e(lab[0], lab)
     moved = neutral.undertone(lab) - neutral.undertone(lab[0])
     shifted = np.concatenate([np.broadcast_to(lab[0, :1], (len(lab), 1)), lab[0, 1:] + moved], axis=-1)
@@ -168,7 +189,7 @@ def strengths(
             delta_e=float(distance[i]),
             drift=(float(moved[i, 0]), float(moved[i, 1])),
             drift_effect=float(drift_effect[i]),
-            over_capacity=recipes[i].total > system.bases[recipe.base].capacity,
+            over_capacity=system.capacity_used(recipes[i]) > 1,
             screen=shown[i],
         )
         for i, percent in enumerate(steps, start=1)
@@ -176,17 +197,19 @@ def strengths(
 
 
 def read_system(path: Path) -> TintSystem:
-    """Return the tinting system in a CSV: role, code, name, capacity, quantity (K or S), then 31 bands."""
+    """Return the tinting system in a CSV: role, code, name, capacity, density, quantity (K or S), then 31 bands."""
     found: dict[str, dict[str, dict[str, object]]] = {"base": {}, "colorant": {}}
     with path.open(newline="", encoding="utf-8") as handle:
         for row in csv.DictReader(handle):
-            entry = found[row["role"]].setdefault(row["code"], {"name": row["name"], "capacity": row["capacity"]})
+            entry = found[row["role"]].setdefault(row["code"], dict(row))
             entry[row["quantity"]] = np.array([float(row[f"{nm:g}"]) for nm in BANDS])
 
     def ingredient(code: str, entry: dict[str, object]) -> Ingredient:
         k, s = entry["K"], entry["S"]
         assert isinstance(k, np.ndarray) and isinstance(s, np.ndarray)
-        return Ingredient(code, str(entry["name"]), k, s, float(str(entry["capacity"] or 0)))
+        return Ingredient(
+            code, str(entry["name"]), k, s, float(str(entry["capacity"] or 0)), float(str(entry["density"] or 1))
+        )
 
     return TintSystem(
         bases={code: ingredient(code, entry) for code, entry in found["base"].items()},

@@ -147,7 +147,11 @@ def depth_ladder(bench: Bench) -> SafeString:
 
 def strength_ladder(bench: Bench) -> SafeString:
     """Return the LRV scale with the subject at each strength."""
-    rungs = [_Rung(s.strength.lrv, s.screen, s.name) for s in bench.run if s.strength.percent]
+    rungs = [
+        _Rung(s.strength.lrv, s.screen, s.name, f"?percent={s.strength.percent:g}")
+        for s in bench.run
+        if s.strength.percent
+    ]
     return _ladder(bench, rungs, words.run_text([step.strength for step in bench.run]))
 
 
@@ -354,6 +358,57 @@ def _ticks(low: float, high: float) -> list[float]:
     return [step * n for n in range(ceil(low / step), floor(high / step) + 1)]
 
 
+# --- strength curve: how light does it get, how fast? ---------------------------------------------------------------
+
+CURVE_WIDTH, CURVE_HEIGHT = 214.0, 176.0
+CURVE_LEFT, CURVE_TOP = 30.0, 16.0
+
+
+def strength_curve(bench: Bench) -> SafeString:
+    """Return LRV against strength, with the standard, the strength looked at, the whites and the shortlist."""
+    points = [(step.percent, step.lrv) for step in bench.fine]
+    others = [*bench.whites, *bench.shortlist]
+    shown = [lrv for _, lrv in points] + [held.reading.lrv for held in others]
+    low, high = max(0.0, min(shown) - 3), min(100.0, max(shown) + 3)
+    first, last = points[0][0], points[-1][0]
+    bottom = CURVE_TOP + CURVE_HEIGHT
+
+    def x(percent: float) -> float:
+        return CURVE_LEFT + CURVE_WIDTH * (min(max(percent, first), last) - first) / (last - first)
+
+    def y(lrv: float) -> float:
+        return CURVE_TOP + CURVE_HEIGHT * (high - lrv) / max(high - low, 1.0)
+
+    parts = [
+        _line(CURVE_LEFT, CURVE_TOP, CURVE_LEFT, bottom, "axis"),
+        _line(CURVE_LEFT, bottom, CURVE_LEFT + CURVE_WIDTH, bottom, "axis"),
+        _text(CURVE_LEFT, 10, "LRV", "axis-title", "end"),
+    ]
+    for tick in _ticks(low, high):
+        parts.append(_line(CURVE_LEFT - 4, y(tick), CURVE_LEFT, y(tick), "axis"))
+        parts.append(_text(CURVE_LEFT - 7, y(tick) + 3.5, f"{tick:g}", "tick", "end"))
+    for tick in (-50, 0, 50, 100):
+        parts.append(_line(x(tick), bottom, x(tick), bottom + 4, "axis"))
+        parts.append(_text(x(tick), bottom + 15, words.percent(tick) if tick else "standard", "tick"))
+    line = " ".join(f"{_n(x(p))},{_n(y(lrv))}" for p, lrv in points)
+    parts.append(format_html('<polyline class="drift" points="{}"/>', line))
+    edge = CURVE_LEFT + CURVE_WIDTH + 12
+    marks = [
+        Mark(edge, y(h.reading.lrv), h.colour.screen, f"{h.name}, LRV {words.number(h.reading.lrv)}", _beside(h))
+        for h in others
+    ]
+    for held in others:
+        parts.append(_line(CURVE_LEFT, y(held.reading.lrv), edge, y(held.reading.lrv), "band-edge"))
+    parts += _led(marks, _spread(marks, 12, 8), 12, 8)
+    parts.append(_mark(Mark(x(0), y(bench.reading.lrv), bench.paint.screen, bench.name), 9, 12))
+    step = bench.adjusted
+    if step is not None:
+        title = f"{words.strength_name(bench.name, step.percent)}, LRV {words.number(step.lrv)}"
+        parts.append(_mark(Mark(x(step.percent), y(step.lrv), step.screen, title, kind="subject"), 11, 15))
+    description = words.curve_text([(p, lrv) for p, lrv in points if p % 25 == 0])
+    return _svg("LRV against strength", description, (0, 0, edge + 16, bottom + 20), "curve", _join(parts))
+
+
 # --- brackets: what stands on either side? --------------------------------------------------------------------------
 
 BRACKET_HALF = 180.0
@@ -420,6 +475,7 @@ def wall_edge(bench: Bench, held: Sequence[Held]) -> SafeString:
     return _edges(together, words.EDGE_OF_TWO, 474, 317, "")
 
 
-def run_edge(bench: Bench) -> SafeString:
-    """Return the strengths butted together."""
-    return _edges([step.screen for step in bench.run], words.EDGE_OF_RUN, 830, 300, "run-edge")
+def adjusted_edge(bench: Bench) -> SafeString:
+    """Return the subject and the strength that is looked at butted together."""
+    assert bench.adjusted is not None
+    return _edges([bench.paint.screen, bench.adjusted.screen], words.EDGE_OF_TWO, 474, 317, "")

@@ -7,9 +7,13 @@ from typing import TYPE_CHECKING, Any
 from django import forms
 
 from decks import queries as decks
+from decks.models import Colour
 from prism import words
+from prism.colour import IntakeError, figure
 from prism.comparison import NOTHING
+from prism.strength import STRONGEST, WEAKEST, Reached
 from reviews.models import Review
+from reviews.queries import Bench
 from schools import queries as schools
 
 if TYPE_CHECKING:
@@ -87,10 +91,108 @@ class SeenForm(forms.Form):
         return seen
 
 
-class AskForm(forms.Form):
-    """A wish in the trade's words."""
+class AdjustForm(forms.Form):
+    """Which strength to look at: a change in percent, an LRV, a gap to a trim, or as dark as another colour."""
 
-    ask = forms.CharField(required=False, max_length=200)
+    percent = forms.CharField(required=False, max_length=12)
+    lrv = forms.CharField(required=False, max_length=12)
+    gap = forms.CharField(required=False, max_length=12)
+    trim = forms.IntegerField(required=False)
+    like = forms.CharField(required=False, max_length=130)
+
+    def __init__(self, data: Any, bench: Bench) -> None:
+        super().__init__(data)
+        self._bench = bench
+        self.found: Reached | None = None
+        """The strength asked for, once the form is valid."""
+
+    def _figure(self, name: str, low: float, high: float) -> float | None:
+        text = self.cleaned_data[name].strip()
+        if not text:
+            return None
+        try:
+            value = figure(words.ADJUST_LABELS[name], text.removesuffix("%").strip())
+        except IntakeError as wrong:
+            raise forms.ValidationError(str(wrong)) from None
+        if not low <= value <= high:
+            raise forms.ValidationError(words.out_of_range(words.ADJUST_LABELS[name], value, low, high))
+        return value
+
+    def clean_percent(self) -> float | None:
+        """Return the change; less than −100 % would need less than no colorant."""
+        return self._figure("percent", WEAKEST, STRONGEST)
+
+    def clean_lrv(self) -> float | None:
+        """Return the LRV wanted."""
+        return self._figure("lrv", 0, 100)
+
+    def clean_gap(self) -> float | None:
+        """Return the gap wanted, LRV points; the wall is the darker one."""
+        return self._figure("gap", -100, 100)
+
+    def clean(self) -> dict[str, Any]:
+        """Find the strength; the first of what is given counts."""
+        data = super().clean() or {}
+        if self.errors:
+            return data
+        wanted = data.get("lrv")
+        if data.get("percent") is not None:
+            percent = data["percent"]
+            step = self._bench.strengths([percent])
+            self.found = Reached(percent, step[0].lrv, step[0].lrv) if step else None
+            return data
+        if data.get("gap") is not None:
+            trims = {held.colour.pk: held for held in self._bench.whites}
+            trim = trims.get(data.get("trim") or 0) or next(iter(trims.values()), None)
+            wanted = trim.reading.lrv - data["gap"] if trim else None
+        elif data.get("like", "").strip():
+            named = decks.named(self._bench.review.owner, data["like"])
+            if len(named) != 1:
+                self.add_error("like", words.not_one_colour(data["like"], len(named)))
+                return data
+            wanted = named[0].lrv
+        if wanted is not None:
+            self.found = self._bench.percent_for_lrv(min(max(wanted, 0.0), 100.0))
+        return data
+
+
+class MixForm(forms.Form):
+    """Another paint, and parts of both."""
+
+    other = forms.CharField(max_length=130, error_messages={"required": words.mix_needs_other()})
+    own_parts = forms.CharField(max_length=12, initial="1")
+    other_parts = forms.CharField(max_length=12, initial="1")
+    colour: Colour
+
+    def __init__(self, data: Any, bench: Bench) -> None:
+        super().__init__(data)
+        self._bench = bench
+
+    def clean_other(self) -> str:
+        """Return the other colour's code or name; it must be that of one colour."""
+        text: str = self.cleaned_data["other"]
+        named = decks.named(self._bench.review.owner, text)
+        if len(named) != 1:
+            raise forms.ValidationError(words.not_one_colour(text, len(named)))
+        self.colour = named[0]
+        return text
+
+    def _parts(self, name: str) -> float:
+        try:
+            value = figure(words.ADJUST_LABELS["parts"], self.cleaned_data[name])
+        except IntakeError as wrong:
+            raise forms.ValidationError(str(wrong)) from None
+        if not 0 < value <= 1000:
+            raise forms.ValidationError(words.parts_above_nought())
+        return value
+
+    def clean_own_parts(self) -> float:
+        """Return parts of the subject."""
+        return self._parts("own_parts")
+
+    def clean_other_parts(self) -> float:
+        """Return parts of the other paint."""
+        return self._parts("other_parts")
 
 
 class WritingForm(forms.Form):

@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from decks.models import Colour, Valued
 from prism import school as schools
+from prism.formula import CANS
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
 
@@ -72,6 +73,9 @@ class Review(models.Model):
     hand_order = models.JSONField(default=list, blank=True)  # ids of colours, as they were arranged
     shuffle = models.PositiveIntegerField(default=0)  # seed of the shuffled order
     withhold = models.BooleanField(default=False)  # findings wait until the person has said what they see
+
+    strength = models.FloatField(default=0.0)  # percent of change that is looked at
+    can = models.CharField(max_length=10, default="gallon", choices=[(can.key, can.label) for can in CANS])
 
     verdict = models.TextField(blank=True)
     notes = models.TextField(blank=True)

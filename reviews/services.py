@@ -12,10 +12,16 @@ from django.db.models import Max
 from django.utils import timezone
 
 from decks import queries as decks
+from decks import services as colours
 from decks.models import Colour
+from prism import words
+from prism.colour import Colour as Paint
+from prism.colour import from_reflectance
 from prism.comparison import PairFinding, agreement
+from prism.formula import BY_KEY
+from prism.tint import Recipe
 from reviews.models import Board, Observation, Review, Shortlisted
-from reviews.queries import Held
+from reviews.queries import Bench, Held
 from schools import queries as schools
 
 WRITTEN = ("verdict", "notes", "job", "room")
@@ -153,6 +159,35 @@ def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, floa
         # kept as it is now, so that the review does not change when the set does
         review.neutral_white = decks.mean_white(review.owner)
     _save(review, "school", "school_table", "neutral", "neutral_a", "neutral_b", "neutral_white")
+
+
+def look_at_strength(review: Review, percent: float) -> None:
+    """Note which strength is looked at. Like the place, this is no change to the record."""
+    review.strength = percent
+    review.save(update_fields=["strength"])
+
+
+def choose_can(review: Review, can: str) -> None:
+    """Note into which can the formula goes."""
+    if can in BY_KEY:
+        review.can = can
+        review.save(update_fields=["can"])
+
+
+def keep_strength(review: Review, bench: Bench) -> Colour | None:
+    """Keep the strength that is looked at as a colour of its own; None where there is none to keep."""
+    step = bench.adjusted
+    if step is None or not step.percent:
+        return None
+    name = words.strength_name(review.colour.name, step.percent)
+    provenance = "estimated" if bench.estimates else "computed"
+    paint = from_reflectance(step.reflectance, provenance, words.computed_given(review.colour.name, step.percent))
+    return colours.keep_adjusted(review.owner, review.colour, name, paint, step.recipe, step.percent)
+
+
+def keep_mixture(review: Review, name: str, paint: Paint) -> Colour:
+    """Keep what two paints make together as a colour of its own."""
+    return colours.keep_adjusted(review.owner, review.colour, name, paint, Recipe(""), None)
 
 
 def take_up_value(review: Review) -> None:

@@ -13,11 +13,13 @@ from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as decks
+from instruments import services as machines
 from prism import words
+from prism.dispenser import DispenserError
 from reviews import boards, queries, services
-from reviews.forms import SHIFT, BasisForm, SeenForm, WallForm, WritingForm
+from reviews.forms import SHIFT, AdjustForm, BasisForm, MixForm, SeenForm, WallForm, WritingForm
 from reviews.models import Review
-from reviews.page import Page, listing
+from reviews.page import Mixing, Page, listing
 from studio.http import StudioRequest
 
 PER_PAGE = 20
@@ -52,7 +54,14 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
     if "beside" in request.GET:
         beside = get_object_or_404(decks.visible_to(request.user), pk=_number(request.GET["beside"]))
     services.remember_place(review, step, beside)
-    return _show(request, review)
+    adjust = None
+    if step == Review.Step.STRENGTH and any(key in request.GET for key in ("percent", "lrv", "gap", "like")):
+        adjust = AdjustForm(request.GET, queries.Bench(review, beside))
+        if adjust.is_valid() and adjust.found:
+            services.look_at_strength(review, adjust.found.percent)
+    if "can" in request.GET:
+        services.choose_can(review, request.GET["can"])
+    return _show(request, review, adjust=adjust)
 
 
 @require_POST
@@ -151,6 +160,44 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
+def keep_strength(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep the strength that is looked at as a colour of its own."""
+    review = _review(request, pk)
+    kept = services.keep_strength(review, queries.Bench(review, review.beside))
+    return _show(request, review, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
+
+
+@require_POST
+def mix(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show what the subject makes with another paint, and keep it if that is wanted."""
+    review = _review(request, pk)
+    bench = queries.Bench(review, review.beside)
+    form = MixForm(request.POST, bench)
+    if not form.is_valid():
+        return _show(request, review, mixing=Mixing(form), status=422)
+    mixing = Mixing(form, bench)
+    notice = ""
+    if "keep" in request.POST and mixing.paint:
+        notice = words.kept_as(services.keep_mixture(review, mixing.name, mixing.paint).name)
+    return _show(request, review, mixing=mixing, notice=notice)
+
+
+@require_POST
+def dispense(request: StudioRequest, pk: int) -> HttpResponse:
+    """Have the can tinted that the formula is for."""
+    review = _review(request, pk)
+    bench = queries.Bench(review, review.beside)
+    if bench.formula is None or bench.adjusted is None:
+        return _show(request, review)
+    name = words.strength_name(review.colour.name, bench.adjusted.percent)
+    try:
+        made = machines.dispense(request.user, review.colour, bench.adjusted.percent, name, bench.formula)
+    except DispenserError as wrong:
+        return _show(request, review, notice=str(wrong))
+    return _show(request, review, notice=words.dispensed(str(made)))
+
+
+@require_POST
 def write(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep what the specialist wrote."""
     review = _review(request, pk)
@@ -196,6 +243,8 @@ def _show(
     seen: SeenForm | None = None,
     notice: str = "",
     bench: queries.Bench | None = None,
+    adjust: AdjustForm | None = None,
+    mixing: Mixing | None = None,
     status: int = 200,
 ) -> HttpResponse:
     asked = request.GET.get("ask", "") or request.POST.get("ask", "")
@@ -203,7 +252,9 @@ def _show(
     if request.method == "POST" and not request.htmx and status == 200 and not notice:
         query = urlencode({key: value for key, value in (("ask", asked), ("show", show)) if value})
         return redirect(f"{review.get_absolute_url()}{f'?{query}' if query else ''}")
-    page = Page(review, basis or BasisForm(instance=review), seen or SeenForm(), notice, show, asked, bench)
+    page = Page(
+        review, basis or BasisForm(instance=review), seen or SeenForm(), notice, show, asked, bench, adjust, mixing
+    )
     template = "reviews/review_swap.html" if request.htmx else "reviews/review.html"
     context = {"review": review, "page": page, "shift": SHIFT}
     response = render(request, template, context, status=status)

@@ -189,12 +189,13 @@ def write_colorants(paint: TintSystem, path: Path) -> None:
     """Write K and S of every base and colorant."""
     with path.open("w", newline="", encoding="utf-8") as handle:
         writer = csv.writer(handle, lineterminator="\n")
-        writer.writerow(["role", "code", "name", "capacity", "quantity", *(f"{nm:g}" for nm in BANDS)])
+        writer.writerow(["role", "code", "name", "capacity", "density", "quantity", *(f"{nm:g}" for nm in BANDS)])
         for role, parts in (("base", paint.bases), ("colorant", paint.colorants)):
             for part in parts.values():
                 for quantity, values in (("K", part.k), ("S", part.s)):
                     capacity = f"{part.capacity:g}" if role == "base" else ""
-                    writer.writerow([role, part.code, part.name, capacity, quantity, *(f"{v:.6g}" for v in values)])
+                    head = [role, part.code, part.name, capacity, f"{part.density:g}", quantity]
+                    writer.writerow([*head, *(f"{v:.6g}" for v in values)])
 
 
 def write_deck(rows: list[dict[str, object]], path: Path) -> None:

@@ -32,14 +32,19 @@ _WHITE_K = 0.00052 + 0.20 * np.exp(-(BANDS - 400) / 5.2) + 0.00020 * _edge(455, 
 
 
 def _base(code: str, name: str, share: float, capacity: float) -> Ingredient:
-    """A base is binder with a share of the white pigment of the whitest one."""
-    return Ingredient(code, name, share * _WHITE_K, share * _WHITE_S, capacity)
+    """A base is binder with a share of the white pigment of the whitest one, which weighs more than the binder."""
+    return Ingredient(code, name, share * _WHITE_K, share * _WHITE_S, capacity, round(1.16 + 0.26 * share, 2))
+
+
+DENSITIES = {"CW": 1.92, "LB": 1.21, "EY": 1.68, "ER": 1.84, "UM": 1.57, "OY": 1.18, "RD": 1.15, "MG": 1.12,
+             "VT": 1.11, "BR": 1.16, "BG": 1.17, "GN": 1.19}  # fmt: skip
+"""Of the colorants, g/mL: earths and white are heavy, organic ones light."""
 
 
 def _colorant(code: str, name: str, absorb: Array, strength: float, body: float, power: float = 0.5) -> Ingredient:
     """`absorb` is a shape 0-1, `strength` its K and `body` its S at 550 nm, per mL in a litre."""
     s = body * _scatter(power)
-    return Ingredient(code, name, strength * absorb + s * _WHITE_K / _WHITE_S * 1.5, s)
+    return Ingredient(code, name, strength * absorb + s * _WHITE_K / _WHITE_S * 1.5, s, density=DENSITIES[code])
 
 
 def system() -> TintSystem:

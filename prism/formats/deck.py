@@ -157,6 +157,16 @@ def specular(text: str, column: str) -> Specular | None:
     return Specular(found)
 
 
+def recipe_is_sound(recipe: Sequence[tuple[str, float]]) -> None:
+    """Raise `EntryError` for a recipe whose amounts cannot be mL per litre: more colorant than paint."""
+    total = sum(amount for _, amount in recipe)
+    if total > MOST_COLORANT:
+        raise EntryError("colorants", words.recipe_too_much(total, MOST_COLORANT))
+
+
+MOST_COLORANT = 400.0
+"""mL of colorant in a litre of base beyond which a recipe is in other units than it should be."""
+
 _OF_KIND = {"lab": _of_labs, "hex": _of_hexes, "reflectance": _of_spectra}
 
 

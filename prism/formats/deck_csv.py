@@ -13,7 +13,7 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, specular
+from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, recipe_is_sound, specular
 from prism.spectrum import PERCENT_FROM
 
 ALIASES = {
@@ -191,6 +191,7 @@ def _recipe(text: str) -> tuple[tuple[str, float], ...]:
         if not code or value is None or value < 0:
             raise EntryError("colorants", words.bad_recipe_part(part))
         parts.append((code, value))
+    recipe_is_sound(parts)
     return tuple(parts)
 
 

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, specular
+from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, recipe_is_sound, specular
 
 FORMAT, VERSION = "gentle-prism deck", 1
 
@@ -73,6 +73,7 @@ def _entry(number: int, item: Any) -> Entry:
     colorants = recipe.get("colorants", {}) if isinstance(recipe, dict) else None
     if not isinstance(colorants, dict) or not all(isinstance(v, int | float) and v >= 0 for v in colorants.values()):
         raise EntryError("recipe", words.bad_recipe_part(str(recipe)))
+    recipe_is_sound([(code, float(amount)) for code, amount in colorants.items()])
     return Entry(
         line=number,
         code=code or name,

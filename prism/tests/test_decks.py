@@ -142,6 +142,13 @@ class Csv(unittest.TestCase):
                 entry.colour()
             self.assertIn(part, str(caught.exception))
 
+    def test_a_recipe_in_other_units_is_refused(self):
+        text = "code,hex,base,colorants\nA,#808080,B1,LB=12000 EY=3000\nB,#808080,B1,LB=-3\nC,#808080,B1,LB=3\n"
+        found = deck_csv.read(text.encode())
+        self.assertEqual([entry.code for entry in found.entries], ["C"])
+        self.assertIn("15,000 mL in a litre", found.problems[0].message)
+        self.assertEqual(found.problems[0].line, 2)
+
 
 class OtherFiles(unittest.TestCase):
     def test_a_table_as_another_program_writes_it(self):

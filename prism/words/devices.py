@@ -3,8 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import TYPE_CHECKING
 
 from prism.words.basics import count, listed, number, numeral, shortened
+from prism.words.strengths import seen
+
+if TYPE_CHECKING:
+    from prism.school import School
 
 UNCALIBRATED = (
     "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out what was "
@@ -81,6 +86,11 @@ def no_card() -> str:
 def from_its_card(name: str, label: str, delta_e: float) -> str:
     """Say how far a measured thing is from the nearest card."""
     return f"The nearest card is {name} ({label}): this is ΔE00 {number(delta_e)} from it."
+
+
+def from_its_formula(delta_e: float, school: School) -> str:
+    """Say how far what came out of the machine is from its formula."""
+    return f"This can is ΔE00 {number(delta_e, 2)} from its formula. {seen(delta_e, school)}"
 
 
 def shot_remark(dropped: bool, reason: str, outlying: bool, calibrated: bool) -> str:

@@ -84,6 +84,14 @@ def bad_recipe_part(text: str) -> str:
     return f"'{shortened(text)}' is not a part of a recipe: write CODE=mL for each colorant, with spaces between."
 
 
+def recipe_too_much(total: float, most: float) -> str:
+    """Say that a recipe's amounts are in other units."""
+    return (
+        f"The colorants come to {total:,.0f} mL in a litre, and up to {most:g} is plausible: the amounts must be mL of "
+        "colorant per litre of base."
+    )
+
+
 def json_broken(line: int, column: int, reason: str) -> str:
     """Say where JSON breaks off."""
     return f"This is not JSON: line {line}, column {column}: {reason}."

@@ -11,6 +11,7 @@ PROVENANCE = {
     "reading-single": "spectrum, single reading",
     "maker-lab": "Lab as stated",
     "converted-lab": "Lab, converted from D50/2°",
+    "computed": "computed from a recipe",
     "screen-lrv": "screen value with a stated LRV",
     "screen": "screen value",
     "estimated": "estimate",
@@ -22,6 +23,7 @@ SETTLE = {
     "maker-lab": "Measure a painted board with a reader",
     "reading-single": "Take a few more readings and average them",
     "reading-average": "Look at painted boards side by side",
+    "computed": "Have a trial mix made, and measure a painted board",
     "estimated": "Measure a painted board with a reader",
 }
 

@@ -5,12 +5,14 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import listed, number, percent
+from prism.words.basics import capital, count, listed, number, percent
 from prism.words.readings import hue
 
 if TYPE_CHECKING:
+    from prism.formula import Formula
     from prism.reading import Undertone
     from prism.school import School
+    from prism.strength import Reached
     from prism.tint import Recipe, Strength
 
 
@@ -74,13 +76,225 @@ def strength_short(steps: Sequence[Strength]) -> str:
 
 def no_recipe(near: str | None, delta_e: float) -> str:
     """Say why a colour has no strengths, and what would give it some."""
-    text = "There is no recipe for this colour, so its strengths cannot be computed. A maker's colour brings its own."
+    text = "There is no recipe for this colour, and none of these colorants makes it: no strength can be computed."
     if near:
-        text += f" The nearest one in these decks is {near}, at ΔE00 {number(delta_e)}."
+        text += f" The nearest with a recipe in these decks is {near}, at ΔE00 {number(delta_e)}."
     return text
+
+
+def recipe_unknown(reason: str) -> str:
+    """Say that a recipe is of another tinting system."""
+    return (
+        f"Its recipe cannot be computed here: {reason}. The colorants of this studio are listed in its tinting system."
+    )
+
+
+def adjusted(change: float, name: str, lrv: float, seen_as: str, drift: str) -> str:
+    """Say what one adjusted strength is."""
+    if not change:
+        return f"{name} at standard strength: LRV {number(lrv)}."
+    return f"At {percent(round(change, 1))}, LRV {number(lrv)}, {drift}. {seen_as}"
+
+
+def drift(step: Strength, standard: Undertone, school: School) -> str:
+    """Say what an adjusted strength does to the undertone."""
+    return _drift(step, standard, step.lrv, school)
+
+
+def trim_gap(gap: float, trim: str, least: float) -> str:
+    """Say how far a trim stands from the wall."""
+    enough = "enough for the edge to show" if abs(gap) >= least else f"less than the {number(least, 0)} an edge wants"
+    return f"{trim} stands {number(gap, signed=True)} LRV points from it: {enough}."
+
+
+def curve_text(points: Sequence[tuple[float, float]]) -> str:
+    """Say in words what the curve of LRV against strength draws."""
+    return "; ".join(f"{percent(p)} LRV {number(lrv)}" for p, lrv in points) + "."
+
+
+STRENGTHS = "Strengths"
+NEAREST = "Nearest in these decks"
+
+
+def computed_given(name: str, change: float) -> str:
+    """Say from what a colour was computed."""
+    return f"{name} at {number(100 + change, 0)} % of its colorants"[:118]
+
+
+def kept_as(name: str) -> str:
+    """Say under which name an adjusted strength is kept."""
+    return f"Kept as {name}, a colour of its own."
+
+
+def seen(delta_e: float, school: School) -> str:
+    """Answer whether anybody will see a difference."""
+    if delta_e < school.just_seen:
+        return "Nobody will see it."
+    if delta_e < school.plainly_seen:
+        return "Seen side by side, not on two walls."
+    if delta_e < school.difference.edges[2]:
+        return "Seen by anybody who knew it before."
+    return "Plain to everybody."
+
+
+def reached(found: Reached) -> str:
+    """Say which strength gives an LRV that was asked for, or what stopped it."""
+    change = percent(found.percent)
+    if found.limit == "base":
+        return (
+            f"LRV {number(found.wanted)} is lighter than the bare base, LRV {number(found.lrv)}: a lighter base, or "
+            "another colour, is needed."
+        )
+    if found.limit == "capacity":
+        return (
+            f"LRV {number(found.wanted)} is darker than this base can take: full, at {change}, it stands at "
+            f"LRV {number(found.lrv)}. The next base takes more."
+        )
+    return f"LRV {number(found.lrv)} comes at {change}."
+
+
+def family_change(was: str, now: str, change: float) -> str:
+    """Say at which strength a colour stops being what it was."""
+    article = "an" if was[0] in "aeio" else "a"
+    return f"Stops being {article} {was} at {percent(change)}: from there {now}."
+
+
+def against_catalogue(name: str, delta_e: float, same_undertone: bool, school: School) -> str:
+    """Say whether to adjust, or to take a colour of the catalogue."""
+    near = f"The nearest in these decks is {name}, at ΔE00 {number(delta_e)}"
+    if delta_e < school.just_seen:
+        return f"{near}: the same to the eye. Take that one."
+    if delta_e < school.plainly_seen and same_undertone:
+        return f"{near}, with the same undertone: take that one, unless the can is wanted from this formula."
+    if same_undertone:
+        return f"{near}, with the same undertone, but plainly another colour: adjust."
+    return f"{near}, and its undertone is another: adjust, nothing close keeps this one."
+
+
+def nothing_in_catalogue() -> str:
+    """Say that there is nothing to compare with."""
+    return "There is nothing in these decks to take instead."
+
+
+def estimated(residual: float, from_spectrum: bool, others: int) -> str:
+    """Say what an estimated recipe is worth."""
+    basis = "its spectrum" if from_spectrum else "its Lab alone"
+    text = (
+        f"No recipe came with it. This one was estimated from {basis}, ΔE00 {number(residual, 2)} off: not the maker’s."
+    )
+    if others:
+        text += f" {capital(count(others, 'other recipe'))} would do nearly as well."
+    return text
+
+
+def ounces(whole: int, shots: float) -> str:
+    """Return an amount as the counter writes it: ounces and 48ths."""
+    return f"{whole} oz {number(shots, 2).rstrip('0').rstrip('.') or '0'}"
+
+
+def formula_warnings(found: Formula) -> list[str]:
+    """Say what is wrong with a formula in a can."""
+    said = []
+    if found.over_capacity:
+        said.append(f"{too_much_for_base(found.base_name, found.filled)}")
+    dropped = [line.name for line in found.lines if line.dropped]
+    if dropped:
+        verb = "is" if len(dropped) == 1 else "are"
+        said.append(f"{capital(listed(dropped))} {verb} less than the smallest shot here, and left out.")
+    if found.better_can:
+        said.append(
+            f"Rounding to shots costs ΔE00 {number(found.rounding)} in a {found.can.label}, enough to be seen: make a "
+            f"{found.better_can.label}."
+        )
+    return said
+
+
+def rounding_note(found: Formula) -> str:
+    """Say what rounding to shots costs, where it cannot be seen."""
+    return f"Rounding to shots costs ΔE00 {number(found.rounding, 2)}: not to be seen." if not found.better_can else ""
+
+
+def formula_text(name: str, found: Formula) -> str:
+    """Return a formula as plain text, to be copied or read out at the counter."""
+    lines = [
+        f"{name}",
+        f"{found.base_name} ({found.base}), {found.can.label}",
+        *(
+            f"{line.code} {line.name}: {ounces(line.ounces, line.shots)}/48  {number(line.ml, 2)} mL  "
+            f"{number(line.grams, 2)} g"
+            for line in found.lines
+        ),
+    ]
+    return "\n".join(lines)
+
+
+FORMULA_CAUTIONS = (
+    "Have a trial mix made and paint a sample before ordering.",
+    "Sheen and base change with depth: ask which sheens this base comes in.",
+    "Dispense and ventilate by the product’s safety data.",
+)
+DARK_OUTSIDE = "Dark colours heat up outdoors and can warp plastic or insulated render: check the substrate’s limit."
+
+
+def too_much_for_base(base: str, filled: float) -> str:
+    """Say that a base cannot hold what is asked."""
+    return f"The {base} cannot hold it: {number(100 * filled, 0)} % of its capacity."
+
+
+def next_base(base: str, change: float, delta_e: float) -> str:
+    """Say which base would hold it, and what that does to the colour."""
+    scaled = percent(round(change, 1))
+    return f"The {base} holds more: its colorants at {scaled} come to ΔE00 {number(delta_e)} from this."
+
+
+def ran_dry(name: str, wanted: float, left: float) -> str:
+    """Say that a canister is too empty."""
+    return f"There is too little {name}: {number(wanted)} mL are wanted, {number(left)} mL are left. Refill it."
+
+
+def mixed(names: Sequence[tuple[str, float]]) -> str:
+    """Return the name of paints stirred together."""
+    return " + ".join(f"{number(parts, 0 if parts == int(parts) else 1)} {name}" for name, parts in names)
+
+
+def batch_given(name: str, serial: int) -> str:
+    """Return what a dispensed can is called where it is measured."""
+    return f"can {serial}: {name}"
+
+
+def batches_apart(delta_e: float, school: School) -> str:
+    """Say how far a second can is from the first."""
+    return f"ΔE00 {number(delta_e, 2)} from the first can. {seen(delta_e, school)}"
 
 
 def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
     """Return a recipe in words, amounts per litre of base."""
     parts = [f"{colorants[code]} {number(amount, 2)} mL" for code, amount in found.amounts.items()]
     return f"Base {found.base}, to the litre: {', '.join(parts)}."
+
+
+ADJUST_LABELS = {"percent": "The change", "lrv": "LRV", "gap": "The gap", "parts": "Parts"}
+
+
+def mix_needs_other() -> str:
+    """Say that a mixture needs a second paint."""
+    return "Give the code or name of the other paint."
+
+
+def parts_above_nought() -> str:
+    """Say that parts cannot be nought or less."""
+    return "Parts must be above 0, up to 1000."
+
+
+def mixture_result(name: str, lrv: float, reads: str, delta_e: float) -> str:
+    """Say what two paints make together."""
+    return f"{capital(name)}: LRV {number(lrv)}, {reads}; ΔE00 {number(delta_e)} from this colour."
+
+
+NO_MIXTURE = "One of the two has no recipe, and none could be estimated, so what they make together is not known."
+STANDARD_IS_KEPT = "The standard strength is the colour itself: choose another strength to keep it."
+
+
+def dispensed(can: str) -> str:
+    """Say that a can was tinted."""
+    return f"Dispensed: {can}. Measure it to find out what came out."

@@ -18,6 +18,13 @@ from studio.views import DEMO_USER
 JOB = "Skerry Point reading house"
 STARTED = (
     # code, room, verdict, notes; newest last
+    ("T04.3", "Lamp room", "", "Hoped to use it lighter: see what becomes of its undertone."),
+    (
+        "T06.2",
+        "Stair tower",
+        "",
+        "Darker under the skylight? It looks like nothing in particular as it stands.",
+    ),
     ("H06.3", "Galley", "", "Wanted beside the limed larch. Look again when the larch sample has come."),
     (
         "T05.4",

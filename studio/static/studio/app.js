@@ -178,6 +178,25 @@
       fill,
     }));
 
+    // the strength under the slider is written into its field, where it can be typed too
+    window.Alpine.data("slide", () => ({
+      move() { $("#percent").value = this.$el.value; },
+    }));
+
+    window.Alpine.data("copier", () => ({
+      async copy() {
+        const button = this.$el;
+        const said = button.textContent;
+        try {
+          await navigator.clipboard.writeText(button.dataset.text);
+          button.textContent = "Copied";
+        } catch {
+          button.textContent = "Copying is not allowed here";
+        }
+        setTimeout(() => { button.textContent = said; }, 1600);
+      },
+    }));
+
     // a dropped or chosen file is shown as text, so that it can be mended in place
     window.Alpine.data("intake", () => ({
       over() { this.$el.classList.add("over"); },

@@ -1,0 +1,191 @@
+"""The Strength step: which strength, its formula, the can that comes out, mixtures, and colours of their own."""
+
+from django.test import TestCase
+from django.urls import reverse
+
+from decks import services as deck_services
+from decks.models import Colour
+from decks.tests import world
+from instruments.models import Batch, Machine
+from instruments.queries import Bench as ReaderBench
+from prism.colour import from_lab, from_reflectance
+from reviews import services
+from reviews.models import Review
+from reviews.queries import Bench
+
+HTMX = {"HX-Request": "true"}
+
+
+class Strengths(TestCase):
+    @classmethod
+    def setUpTestData(cls):
+        world.load_deck()
+        cls.isla, cls.rory = world.person(), world.person("rory")
+
+    def setUp(self):
+        self.client.force_login(self.isla)
+        self.review = services.start(self.isla, world.colour("H16.3"))
+        services.remember_place(self.review, "strength", None)
+
+    def get(self, **query):
+        return self.client.get(reverse("review-step", args=[self.review.pk, "strength"]), query, headers=HTMX)
+
+    def post(self, name, /, **data):
+        return self.client.post(reverse(f"review-{name}", args=[self.review.pk]), data, headers=HTMX)
+
+    def percent(self):
+        return Review.objects.get(pk=self.review.pk).strength
+
+
+class Asking(Strengths):
+    def test_by_percent_lrv_gap_and_another(self):
+        self.get(percent="-30")
+        self.assertEqual(self.percent(), -30)
+        page = self.get(lrv="78,5")
+        self.assertContains(page, "LRV 78.5 comes at")
+        bench = page.context["page"].bench
+        self.assertAlmostEqual(bench.adjusted.lrv, 78.5, places=3)
+        clean = next(held for held in bench.whites if held.why == "clean")
+        page = self.get(gap="10", trim=clean.colour.pk)
+        self.assertAlmostEqual(page.context["page"].bench.adjusted.lrv, clean.reading.lrv - 10, places=3)
+        self.assertContains(page, "stands +10.0 LRV points from it: enough for the edge to show")
+        other = world.colour("H16.4")
+        page = self.get(like="H16.4")
+        self.assertAlmostEqual(page.context["page"].bench.adjusted.lrv, other.lrv, places=3)
+
+    def test_what_cannot_be_is_said_and_what_was_typed_stays(self):
+        for query, part in (
+            ({"percent": "-120"}, "between −100 and 400"),
+            ({"percent": "dark"}, "not a number"),
+            ({"lrv": "130"}, "between 0 and 100"),
+            ({"like": "Nobody"}, "No colour in these decks is called"),
+        ):
+            page = self.get(**query)
+            self.assertContains(page, part)
+            self.assertContains(page, f'value="{next(iter(query.values()))}"')
+        self.assertEqual(self.percent(), 0)
+        self.assertContains(self.get(lrv="97"), "lighter than the bare base")
+        self.assertEqual(self.percent(), -100)
+        self.assertContains(self.get(lrv="2"), "darker than this base can take")
+
+    def test_the_nearest_of_the_catalogue_and_the_verdict_on_it(self):
+        page = self.get(percent="-40").context["page"]
+        self.assertEqual(len(page.bench.near_adjusted), 3)
+        self.assertIn("Take that one", page.catalogue_sentence)
+        self.assertTrue(page.bench.family_changes)
+        self.assertIn("Stops being an off-white at −", page.bench.family_changes[0])
+
+    def test_a_base_that_cannot_hold_it_names_the_next(self):
+        services.look_at_strength(self.review, 400)
+        Colour.objects.filter(pk=self.review.colour_id).update(recipe_amounts={"LB": 10.0})
+        bench = Bench(Review.objects.get(pk=self.review.pk))
+        self.assertTrue(bench.adjusted.over_capacity)
+        base, change, apart = bench.in_next_base
+        self.assertEqual(base, "pastel base")
+        self.assertTrue(change < 0 < apart < 5)
+        self.assertContains(self.get(show="formula"), "The pastel base holds more")
+
+    def test_estimated_where_no_recipe_came(self):
+        own = deck_services.keep_own(self.isla, "Old door", from_lab((84, -1, 4)))
+        self.review = services.start(self.isla, own)
+        page = self.get(percent="-25")
+        self.assertContains(page, "estimated from its Lab alone")
+        self.assertContains(page, "would do nearly as well")
+        bench = page.context["page"].bench
+        self.assertGreater(bench.adjusted.reading.uncertainty, bench.reading.uncertainty)
+
+    def test_a_recipe_of_another_system_is_named_and_estimated(self):
+        Colour.objects.filter(code="T05.4").update(recipe_amounts={"ZZ": 2.0})
+        self.review = services.start(self.isla, world.colour("T05.4"))
+        page = self.get(percent="25")
+        self.assertContains(page, "unknown colorant")
+        self.assertContains(page, "estimated from its spectrum")
+
+    def test_kept_as_a_colour_of_its_own(self):
+        self.assertContains(self.post("keep-strength"), "The standard strength is the colour itself")
+        self.get(percent="-25")
+        page = self.post("keep-strength")
+        self.assertContains(page, "at 75 %, a colour of its own")
+        kept = Colour.objects.get(parent=self.review.colour)
+        self.assertEqual((kept.name, kept.percent), (f"{self.review.colour.name} at 75 %", -25))
+        self.assertEqual(kept.provenance, "computed")
+        self.assertEqual(kept.recipe, self.review.colour.recipe.scaled(-25))
+        again = services.start(self.isla, kept)
+        self.assertContains(
+            self.client.get(reverse("review-step", args=[again.pk, "read"])), "computed from a recipe, ±1.0"
+        )
+        self.assertEqual(kept.label, f"from {self.review.colour.name}")
+        self.assertContains(self.client.get(reverse("colour-search"), {"q": "at 75"}), kept.name)
+
+
+class Counter(Strengths):
+    def test_the_formula_in_the_units_of_the_counter(self):
+        page = self.get(show="formula")
+        for part in ("LB lamp black", "white base", "ounces, 48ths", "trial mix", "safety data"):
+            self.assertContains(page, part)
+        self.get(show="formula", can="250ml")
+        self.assertEqual(Review.objects.get().can, "250ml")
+        self.get(show="formula", can="bucket")
+        self.assertEqual(Review.objects.get().can, "250ml")
+        self.get(percent="-70")
+        self.assertContains(self.get(show="formula", can="half-pint"), "make a")
+
+    def test_dispensed_measured_and_a_second_can_held_against_the_first(self):
+        for _ in range(2):
+            self.assertContains(self.post("dispense", show="formula"), "Dispensed: can")
+        one, other = Batch.objects.all()
+        self.assertNotEqual(one.given, other.given)
+        self.assertLess(Machine.objects.get().levels["LB"], 2000)
+        for batch in (one, other):
+            self.client.post(reverse("can-measure", args=[batch.pk]))
+            session = batch.sessions.get()
+            self.client.post(reverse("reader-calibrate", args=[session.pk]))
+            for _ in range(3):
+                self.client.post(reverse("reader-measure", args=[session.pk]))
+        bench = ReaderBench(other.sessions.get())
+        from_formula, from_first = bench.from_formula
+        self.assertTrue(0 < from_formula < 1.5 and 0 < from_first < 2)
+        page = self.client.get(reverse("reader-session", args=[bench.session.pk]))
+        self.assertContains(page, "from its formula")
+        self.assertContains(page, "from the first can")
+        self.assertContains(self.get(show="formula"), "Cans made of it")
+
+    def test_a_dry_canister_is_said_and_refilled(self):
+        Machine.objects.create(owner=self.isla, levels={"LB": 0.5})
+        self.assertContains(self.post("dispense", show="formula"), "too little lamp black")
+        self.assertFalse(Batch.objects.exists())
+        self.assertContains(self.client.get(reverse("machine")), "None yet")
+        self.client.post(reverse("machine"), {"colorant": "LB"})
+        self.assertContains(self.post("dispense", show="formula"), "Dispensed")
+        self.assertContains(self.client.get(reverse("machine")), self.review.colour.name)
+        self.assertEqual(self.client.post(reverse("machine"), {"colorant": "ZZ"}).status_code, 422)
+
+    def test_two_paints_stirred_together(self):
+        page = self.post("mix", show="mix", own_parts="1", other_parts="3", other="T05.4")
+        self.assertContains(page, "1 Pintle Blotter + 3")
+        self.post("mix", show="mix", own_parts="1", other_parts="3", other="T05.4", keep="1")
+        kept = Colour.objects.get(parent=self.review.colour)
+        self.assertTrue(world.colour("T05.4").lrv - 1 < kept.lrv < self.review.colour.lrv + 1)
+        for bad, part in (
+            ({"own_parts": "-1"}, "Parts must be above 0"),
+            ({"other_parts": "lots"}, "not a number"),
+            ({"other": "Nobody"}, "No colour in these decks"),
+            ({"other": ""}, "Give the code or name"),
+        ):
+            page = self.post("mix", **{"show": "mix", "own_parts": "1", "other_parts": "1", "other": "T05.4"} | bad)
+            self.assertContains(page, part, status_code=422)
+
+    def test_a_measured_colour_mixes_too(self):
+        entry = world.colour("T12.4")
+        deck_services.keep_own(self.isla, "Old tin", from_reflectance(entry.paint.reflectance))
+        page = self.post("mix", show="mix", own_parts="1", other_parts="1", other="old tin")
+        self.assertContains(page, "Old tin: LRV")
+
+    def test_nobody_elses(self):
+        self.post("dispense", show="formula")
+        batch = Batch.objects.get()
+        self.client.force_login(self.rory)
+        for name in ("keep-strength", "mix", "dispense"):
+            self.assertEqual(self.post(name).status_code, 404)
+        self.assertEqual(self.client.post(reverse("can-measure", args=[batch.pk])).status_code, 404)
+        self.assertNotContains(self.client.get(reverse("machine")), batch.name)
