@@ -41,8 +41,9 @@ class DeckJourney(BrowserTest):
         self.go("place")
         self.assertEqual(len(self.all(".sentences li")), 6)
         self.go("strength")
-        self.assertEqual(len(self.all(".run li")), 5)
-        lrvs = [float(cell.text) for cell in self.all(".run-figures td:nth-of-type(1)")]
+        self.assertEqual(len(self.all(".set .group:first-child .board")), 8)
+        figures = self.all(".run-figures td:nth-of-type(1)")
+        lrvs = [float(cell.get_attribute("textContent")) for cell in figures]
         self.assertEqual(lrvs, sorted(lrvs, reverse=True))
 
         self.go("verdict")
@@ -188,7 +189,7 @@ class OwnColour(BrowserTest):
         self.wait(lambda: self.find("#review"))
         self.assertIn("screen value, ±2.0", self.text(".basis"))
         self.go("strength")
-        self.assertIn("no recipe", self.text(".finding-line"))
+        self.assertIn("estimated from its Lab alone", self.text(".say"))
         self.go("verdict")
         self.find("#verdict").send_keys("Measure it first")
         self.wait(lambda: Review.objects.latest("id").verdict == "Measure it first")

@@ -482,15 +482,21 @@ class Page:
         return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0)
 
     @property
-    def recipe_notes(self) -> list[str]:
-        """What is to be said of the recipe: that it is estimated, or of another system; else the recipe itself."""
+    def recipe_caveat(self) -> str:
+        """That the recipe is estimated, or of another tinting system; empty for a maker's own that can be computed."""
         bench = self.bench
         said = [words.recipe_unknown(bench.recipe_problem)] if bench.recipe_problem else []
         if bench.estimates:
             best = bench.estimates[0]
             said.append(words.estimated(best.residual, best.from_spectrum, len(bench.estimates) - 1))
-        said += [words.recipe(one.recipe, bench.colorant_names) for one in bench.estimates]
-        return said or ([words.recipe(bench.recipe, bench.colorant_names)] if bench.recipe else [])
+        return " ".join(said)
+
+    @property
+    def recipes(self) -> list[str]:
+        """The recipe that strengths are computed from, and others that would do nearly as well."""
+        bench = self.bench
+        known = [one.recipe for one in bench.estimates] or ([bench.recipe] if bench.recipe else [])
+        return [words.recipe(recipe, bench.colorant_names) for recipe in known]
 
     @property
     def adjusted_name(self) -> str:

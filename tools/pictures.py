@@ -95,10 +95,12 @@ def main() -> None:
     camera.click("form[action*=improve] button")
     camera.take("card")
     for step in ("read", "compare", "place", "strength"):
-        camera.open(f"{main_review}/{step}/")
+        camera.open(f"{main_review}/{step}/{'?percent=-40' if step == 'strength' else ''}")
         if step == "compare":
             camera.click(".group:nth-child(2) .board:nth-child(2)")
         camera.take(step)
+    camera.open(f"{main_review}/strength/?show=formula&can=quart")
+    camera.take("formula")
     camera.open(f"{main_review}/compare/?show=together")
     camera.take("together")
     camera.open(f"{main_review}/compare/")

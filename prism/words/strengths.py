@@ -22,14 +22,23 @@ def strength_name(name: str, change: float) -> str:
 
 
 def _drift(step: Strength, standard: Undertone, lrv: float, school: School) -> str:
-    if step.drift_effect < school.just_seen:
-        return "its undertone holds"
     now = step.reading.undertone
-    if now.main == standard.main and now.main is not None:
-        name = hue(now.main, lrv)
-        return f"its {name} {'comes forward' if now.strength > standard.strength else 'falls back'}"
+    if step.drift_effect < school.just_seen:
+        # not to be seen as a change, even where it crosses the line to another word
+        crossed = now.main is not None and now.main != standard.main
+        return (
+            f"its undertone holds, just over the edge to {hue(str(now.main), lrv)}"
+            if crossed
+            else "its undertone holds"
+        )
     if now.main is None:
-        return "its undertone goes passive" if now.passive else "its undertone is too close to call"
+        if standard.main is None:
+            return "it moves, still too little to be named"
+        return "it greys: its undertone goes passive" if now.passive else "its undertone is too close to call"
+    if standard.main is None:
+        return f"a {hue(now.main, lrv)} comes forward in it"
+    if now.main == standard.main:
+        return f"its {hue(now.main, lrv)} {'comes forward' if now.strength > standard.strength else 'falls back'}"
     return f"its undertone moves to {hue(now.main, lrv)}"
 
 
@@ -66,6 +75,12 @@ def strength_short(steps: Sequence[Strength]) -> str:
     standard = next(step.reading.undertone for step in steps if not step.percent)
     held = [s.percent for s in steps if s.percent and s.reading.undertone.main == standard.main]
     if standard.main is None:
+        named = sorted((s for s in steps if s.reading.undertone.main), key=lambda s: abs(s.percent))
+        if named:
+            first = named[0]
+            return (
+                f"{hue(str(first.reading.undertone.main), first.lrv).capitalize()} comes up at {percent(first.percent)}"
+            )
         return f"LRV {number(min(s.lrv for s in steps))} to {number(max(s.lrv for s in steps))}"
     name = hue(standard.main, steps[0].lrv).capitalize()
     if len(held) == len(steps) - 1:

@@ -1,0 +1,105 @@
+"""Adjusted strengths in the browser: to a trim gap, to an LRV, against the catalogue, the formula, the can."""
+
+from decks.models import Colour
+from e2e.browser import PHONE, WIDE, BrowserTest, Keys, resize
+from instruments.models import Batch
+from reviews.models import Review
+
+
+class Strength(BrowserTest):
+    def setUp(self):
+        super().setUp()
+        self.start_review("H16.3")
+        self.go("strength")
+
+    def replaced(self, act):
+        """Do something, and wait until the answer has replaced the screen."""
+        old = self.find("#review")
+        act()
+        self.wait(lambda: self.find("#review") != old)
+        self.settled()
+
+    def click(self, css):
+        self.replaced(lambda: self.browser.execute_script("document.querySelector(arguments[0]).click()", css))
+
+    def ask(self, name, value):
+        field = self.find(f".adjust [name={name}]")
+        field.clear()
+        field.send_keys(value)
+        if name != "percent":
+            self.find("#percent").clear()
+        self.replaced(lambda: field.send_keys(Keys.ENTER))
+
+    def test_to_a_trim_gap_of_ten_and_to_an_lrv(self):
+        self.ask("gap", "10")
+        self.assertIn("stands +10.0 LRV points from it", self.text(".say"))
+        self.assert_accessible("a strength")
+        self.ask("lrv", "60")
+        self.assertIn("LRV 60.0 comes at", self.text(".say"))
+        self.assertIn("LRV 60.0", self.text(".big:nth-of-type(2)"))
+        self.ask("lrv", "2")
+        self.assertIn("darker than this base can take", self.text(".say"))
+        self.ask("percent", "-120")
+        self.assertIn("must lie between −100 and 400", self.text(".say"))
+        self.assertEqual(self.find("#percent").get_attribute("value"), "-120")
+
+    def test_the_slider_moves_the_strength_and_so_do_boards(self):
+        self.replaced(
+            lambda: self.browser.execute_script(
+                "const slide = document.querySelector('#slide'); slide.value = -35;"
+                "for (const kind of ['input', 'change']) slide.dispatchEvent(new Event(kind, {bubbles: true}))"
+            )
+        )
+        self.assertEqual(Review.objects.latest("id").strength, -35)
+        self.assertIn("At −35 %", self.text(".finding-line"))
+        self.click("#strength-8")
+        self.assertIn("At +100 %", self.text(".finding-line"))
+        self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
+
+    def test_held_against_the_nearest_of_the_catalogue(self):
+        self.ask("percent", "-40")
+        self.assertIn("Take that one", self.text(".say"))
+        self.click(".set .group:nth-child(2) a.board")
+        self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
+
+    def test_formula_can_and_reader(self):
+        self.ask("percent", "-25")
+        self.click(".acts-row a[href*=formula]")
+        self.assertIn("at 75 %", self.text(".finding-line"))
+        self.assertIn("oz", self.text(".formula table"))
+        self.assert_accessible("formula")
+        resize(self.browser, *PHONE)
+        self.assert_accessible("formula on a phone")
+        resize(self.browser, *WIDE)
+        self.replaced(lambda: self.find("#can option[value='1l']").click())
+        self.assertEqual(Review.objects.latest("id").can, "1l")
+        for _ in range(2):
+            self.click("form[action*=dispense] button")
+            self.assertIn("Dispensed: can", self.text(".notice"))
+        for number in (1, 2):
+            if number == 2:
+                self.open(f"/reviews/{Review.objects.latest('id').pk}/strength/?show=formula")
+            self.find(f".bases tr:nth-child({number}) button").click()
+            self.wait(lambda: self.find("form[action*=calibrate]"))
+            self.find("form[action*=calibrate] button").click()
+            for _ in range(2):
+                before = len(self.all(".shots tbody tr"))
+                self.find("form[action*='/measure/'] button").click()
+                self.wait(lambda before=before: len(self.all(".shots tbody tr")) == before + 1)
+        self.assertIn("from its formula", self.text("main"))
+        self.assertIn("from the first can", self.text("main"))
+        self.assertEqual(Batch.objects.count(), 2)
+        self.open("/reader/machine/")
+        self.assert_accessible("machine")
+
+    def test_kept_and_mixed(self):
+        self.ask("percent", "-50")
+        self.click("#keep-strength")
+        self.assertIn("at 50 %, a colour of its own", self.text(".notice"))
+        self.click(".acts-row a[href*=mix]")
+        self.find(".adjusts [name=other]").send_keys("T05.4")
+        self.click(".adjusts .strong")
+        self.assertIn("1 Pintle Blotter + 1", self.text(".finding-line"))
+        self.assert_accessible("mixture")
+        self.click(".adjusts button[name=keep]")
+        self.assertEqual(Colour.objects.filter(parent__isnull=False).count(), 2)
