@@ -52,6 +52,20 @@ class Strength(BrowserTest):
         )
         self.assertEqual(Review.objects.latest("id").strength, -35)
         self.assertIn("At −35 %", self.text(".finding-line"))
+        said = self.browser.execute_script(
+            "const slide = document.querySelector('#slide'); const out = document.querySelector('#slid');"
+            "for (slide.value = 0; Number(slide.value) > -100; slide.value = Number(slide.value) - 1) {"
+            "slide.dispatchEvent(new Event('input', {bubbles: true}));"
+            "if (Number(out.textContent.split(' ').pop()) <= 10) break; } return out.textContent"
+        )
+        self.replaced(
+            lambda: self.browser.execute_script(
+                "document.querySelector('#slide').dispatchEvent(new Event('change', {bubbles: true}))"
+            )
+        )
+        gap = float(said.rsplit(" ", 1)[1])
+        self.assertIn(f"stands +{gap:.1f} LRV points from it", self.text(".say"))
+        self.assertAlmostEqual(gap, 10, delta=0.6)
         self.click("#strength-8")
         self.assertIn("At +100 %", self.text(".finding-line"))
         self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)

@@ -28,6 +28,7 @@ EARTHS = frozenset(("LB", "EY", "ER", "UM", "CW"))
 PER_ORGANIC, PER_ML = 0.25, 0.004
 """What an organic colorant, and a mL of any to the litre, count in ΔE00 when answers are ranked."""
 STEPS = 14
+USUAL_BASES = 2
 LEAST, MOST = 1e-4, 120.0
 """mL per litre between which amounts are looked for."""
 
@@ -109,7 +110,9 @@ def _of_lab(lab: Array, system: TintSystem) -> list[Estimate]:
     colour_of = [i for i, code in enumerate(codes) if code != "CW"]
     threes = [three for three in combinations(colour_of, 3) if any(codes[i] in EARTHS for i in three)]
     recipes = []
-    for base in _bases_for(lab, system):
+    for number, base in enumerate(_bases_for(lab, system)):
+        if number == USUAL_BASES and recipes:
+            break  # a third base is only for colours that the lighter ones cannot make
         chosen = np.array(threes)
         logs = np.full((len(threes), 3), np.log(0.01 * system.bases[base].capacity))
         k = np.array([system.colorants[code].k for code in codes])

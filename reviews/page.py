@@ -540,6 +540,17 @@ class Page:
         return words.trim_gap(gap, clean.name, self.bench.school.trim_gap)
 
     @property
+    def curve_points(self) -> str:
+        """The curve of LRV against strength as `percent:LRV` pairs, for what is said while the slider moves."""
+        return " ".join(f"{step.percent:g}:{step.lrv:.2f}" for step in self.bench.fine)
+
+    @property
+    def trim_lrv(self) -> str:
+        """LRV of the clean white; empty where there is none."""
+        clean = next((held for held in self.bench.whites if held.why == "clean"), None)
+        return f"{clean.reading.lrv:.2f}" if clean else ""
+
+    @property
     def catalogue_sentence(self) -> str:
         """Whether to adjust, or to take a colour of the catalogue."""
         bench = self.bench

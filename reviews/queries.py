@@ -45,7 +45,7 @@ from schools import queries as schools
 
 RUN = (-75.0, -50.0, -25.0, 0.0, 25.0, 50.0, 75.0, 100.0)
 """Percent of change of the strengths shown as boards."""
-FINE = tuple(float(percent) for percent in np.arange(-75, 100.1, 2.5))
+FINE = tuple(float(percent) for percent in np.arange(-100, 100.1, 2.5))
 """Percent of change at which a change of family is looked for, and the curve is drawn."""
 ESTIMATE_DOUBT = {True: 0.5, False: 1.0}
 """ΔE00 that a recipe estimated from a spectrum, or from Lab alone, adds for each 25 % of change."""

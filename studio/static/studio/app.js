@@ -180,7 +180,16 @@
 
     // the strength under the slider is written into its field, where it can be typed too
     window.Alpine.data("slide", () => ({
-      move() { $("#percent").value = this.$el.value; },
+      move() {
+        const percent = Number(this.$el.value);
+        const points = this.$el.dataset.curve.split(" ").map((pair) => pair.split(":").map(Number));
+        const at = Math.max(1, points.findIndex((point) => point[0] >= percent));
+        const [[p0, y0], [p1, y1]] = [points[at - 1], points[at]];
+        const lrv = y0 + ((y1 - y0) * (percent - p0)) / (p1 - p0);
+        const trim = Number(this.$el.dataset.trim);
+        $("#percent").value = percent;
+        $("#slid").textContent = `LRV ${lrv.toFixed(1)}${trim ? `, gap to the clean white ${(trim - lrv).toFixed(1)}` : ""}`;
+      },
     }));
 
     window.Alpine.data("copier", () => ({
