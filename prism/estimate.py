@@ -109,7 +109,7 @@ def _of_lab(lab: Array, system: TintSystem) -> list[Estimate]:
     codes = list(system.colorants)
     colour_of = [i for i, code in enumerate(codes) if code != "CW"]
     threes = [three for three in combinations(colour_of, 3) if any(codes[i] in EARTHS for i in three)]
-    recipes = []
+    recipes: list[Recipe] = []
     for number, base in enumerate(_bases_for(lab, system)):
         if number == USUAL_BASES and recipes:
             break  # a third base is only for colours that the lighter ones cannot make

@@ -18,6 +18,7 @@ from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
 from reviews.queries import Bench, Held, Side
+from reviews.strengths import Strengths
 
 
 @dataclass(frozen=True)
@@ -145,14 +146,15 @@ def depth_ladder(bench: Bench) -> SafeString:
     return _ladder(bench, rungs, words.ladder_text(bench.name, bench.reading, lighter, len(rungs)))
 
 
-def strength_ladder(bench: Bench) -> SafeString:
+def strength_ladder(at: Strengths) -> SafeString:
     """Return the LRV scale with the subject at each strength."""
+    bench = at.bench
     rungs = [
         _Rung(s.strength.lrv, s.screen, s.name, f"?percent={s.strength.percent:g}")
-        for s in bench.run
+        for s in at.run
         if s.strength.percent
     ]
-    return _ladder(bench, rungs, words.run_text([step.strength for step in bench.run]))
+    return _ladder(bench, rungs, words.run_text([step.strength for step in at.run]))
 
 
 def _ladder(bench: Bench, rungs: Sequence[_Rung], description: str) -> SafeString:
@@ -282,9 +284,10 @@ def undertone_rose(bench: Bench) -> SafeString:
     return _svg("Undertone rose", description, ROSE_VIEW, "rose", _join(parts))
 
 
-def drift_rose(bench: Bench) -> SafeString:
+def drift_rose(at: Strengths) -> SafeString:
     """Return how the undertone moves over the strength run."""
-    run = bench.run
+    bench = at.bench
+    run = at.run
     rose = _Rose(
         bench.school, bench.neutral, bench.reading, max(step.strength.reading.undertone.strength for step in run)
     )
@@ -364,9 +367,10 @@ CURVE_WIDTH, CURVE_HEIGHT = 214.0, 176.0
 CURVE_LEFT, CURVE_TOP = 30.0, 16.0
 
 
-def strength_curve(bench: Bench) -> SafeString:
+def strength_curve(at: Strengths) -> SafeString:
     """Return LRV against strength, with the standard, the strength looked at, the whites and the shortlist."""
-    points = [(step.percent, step.lrv) for step in bench.fine]
+    bench = at.bench
+    points = [(step.percent, step.lrv) for step in at.fine]
     others = [*bench.whites, *bench.shortlist]
     shown = [lrv for _, lrv in points] + [held.reading.lrv for held in others]
     low, high = max(0.0, min(shown) - 3), min(100.0, max(shown) + 3)
@@ -401,7 +405,7 @@ def strength_curve(bench: Bench) -> SafeString:
         parts.append(_line(CURVE_LEFT, y(held.reading.lrv), edge, y(held.reading.lrv), "band-edge"))
     parts += _led(marks, _spread(marks, 12, 8), 12, 8)
     parts.append(_mark(Mark(x(0), y(bench.reading.lrv), bench.paint.screen, bench.name), 9, 12))
-    step = bench.adjusted
+    step = at.adjusted
     if step is not None:
         title = f"{words.strength_name(bench.name, step.percent)}, LRV {words.number(step.lrv)}"
         parts.append(_mark(Mark(x(step.percent), y(step.lrv), step.screen, title, kind="subject"), 11, 15))
@@ -475,7 +479,8 @@ def wall_edge(bench: Bench, held: Sequence[Held]) -> SafeString:
     return _edges(together, words.EDGE_OF_TWO, 474, 317, "")
 
 
-def adjusted_edge(bench: Bench) -> SafeString:
+def adjusted_edge(at: Strengths) -> SafeString:
     """Return the subject and the strength that is looked at butted together."""
-    assert bench.adjusted is not None
-    return _edges([bench.paint.screen, bench.adjusted.screen], words.EDGE_OF_TWO, 474, 317, "")
+    bench = at.bench
+    assert at.adjusted is not None
+    return _edges([bench.paint.screen, at.adjusted.screen], words.EDGE_OF_TWO, 474, 317, "")

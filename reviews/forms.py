@@ -13,7 +13,7 @@ from prism.colour import IntakeError, figure
 from prism.comparison import NOTHING
 from prism.strength import STRONGEST, WEAKEST, Reached
 from reviews.models import Review
-from reviews.queries import Bench
+from reviews.strengths import Strengths
 from schools import queries as schools
 
 if TYPE_CHECKING:
@@ -100,9 +100,9 @@ class AdjustForm(forms.Form):
     trim = forms.IntegerField(required=False)
     like = forms.CharField(required=False, max_length=130)
 
-    def __init__(self, data: Any, bench: Bench) -> None:
+    def __init__(self, data: Any, at: Strengths) -> None:
         super().__init__(data)
-        self._bench = bench
+        self._at = at
         self.found: Reached | None = None
         """The strength asked for, once the form is valid."""
 
@@ -138,21 +138,21 @@ class AdjustForm(forms.Form):
         wanted = data.get("lrv")
         if data.get("percent") is not None:
             percent = data["percent"]
-            step = self._bench.strengths([percent])
+            step = self._at.at([percent])
             self.found = Reached(percent, step[0].lrv, step[0].lrv) if step else None
             return data
         if data.get("gap") is not None:
-            trims = {held.colour.pk: held for held in self._bench.whites}
+            trims = {held.colour.pk: held for held in self._at.bench.whites}
             trim = trims.get(data.get("trim") or 0) or next(iter(trims.values()), None)
             wanted = trim.reading.lrv - data["gap"] if trim else None
         elif data.get("like", "").strip():
-            named = decks.named(self._bench.review.owner, data["like"])
+            named = decks.named(self._at.bench.review.owner, data["like"])
             if len(named) != 1:
                 self.add_error("like", words.not_one_colour(data["like"], len(named)))
                 return data
             wanted = named[0].lrv
         if wanted is not None:
-            self.found = self._bench.percent_for_lrv(min(max(wanted, 0.0), 100.0))
+            self.found = self._at.percent_for_lrv(min(max(wanted, 0.0), 100.0))
         return data
 
 
@@ -164,14 +164,14 @@ class MixForm(forms.Form):
     other_parts = forms.CharField(max_length=12, initial="1")
     colour: Colour
 
-    def __init__(self, data: Any, bench: Bench) -> None:
+    def __init__(self, data: Any, at: Strengths) -> None:
         super().__init__(data)
-        self._bench = bench
+        self._at = at
 
     def clean_other(self) -> str:
         """Return the other colour's code or name; it must be that of one colour."""
         text: str = self.cleaned_data["other"]
-        named = decks.named(self._bench.review.owner, text)
+        named = decks.named(self._at.bench.review.owner, text)
         if len(named) != 1:
             raise forms.ValidationError(words.not_one_colour(text, len(named)))
         self.colour = named[0]

@@ -21,7 +21,8 @@ from prism.comparison import PairFinding, agreement
 from prism.formula import BY_KEY
 from prism.tint import Recipe
 from reviews.models import Board, Observation, Review, Shortlisted
-from reviews.queries import Bench, Held
+from reviews.queries import Held
+from reviews.strengths import Strengths
 from schools import queries as schools
 
 WRITTEN = ("verdict", "notes", "job", "room")
@@ -174,13 +175,13 @@ def choose_can(review: Review, can: str) -> None:
         review.save(update_fields=["can"])
 
 
-def keep_strength(review: Review, bench: Bench) -> Colour | None:
+def keep_strength(review: Review, at: Strengths) -> Colour | None:
     """Keep the strength that is looked at as a colour of its own; None where there is none to keep."""
-    step = bench.adjusted
+    step = at.adjusted
     if step is None or not step.percent:
         return None
     name = words.strength_name(review.colour.name, step.percent)
-    provenance = "estimated" if bench.estimates else "computed"
+    provenance = "estimated" if at.estimates else "computed"
     paint = from_reflectance(step.reflectance, provenance, words.computed_given(review.colour.name, step.percent))
     return colours.keep_adjusted(review.owner, review.colour, name, paint, step.recipe, step.percent)
 

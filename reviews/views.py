@@ -19,7 +19,9 @@ from prism.dispenser import DispenserError
 from reviews import boards, queries, services
 from reviews.forms import SHIFT, AdjustForm, BasisForm, MixForm, SeenForm, WallForm, WritingForm
 from reviews.models import Review
-from reviews.page import Mixing, Page, listing
+from reviews.page import Page, listing
+from reviews.page_strength import Mixing
+from reviews.strengths import Strengths
 from studio.http import StudioRequest
 
 PER_PAGE = 20
@@ -56,7 +58,7 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
     services.remember_place(review, step, beside)
     adjust = None
     if step == Review.Step.STRENGTH and any(key in request.GET for key in ("percent", "lrv", "gap", "like")):
-        adjust = AdjustForm(request.GET, queries.Bench(review, beside))
+        adjust = AdjustForm(request.GET, Strengths(queries.Bench(review, beside)))
         if adjust.is_valid() and adjust.found:
             services.look_at_strength(review, adjust.found.percent)
     if "can" in request.GET:
@@ -163,7 +165,7 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
 def keep_strength(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep the strength that is looked at as a colour of its own."""
     review = _review(request, pk)
-    kept = services.keep_strength(review, queries.Bench(review, review.beside))
+    kept = services.keep_strength(review, Strengths(queries.Bench(review, review.beside)))
     return _show(request, review, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
 
 
@@ -171,11 +173,11 @@ def keep_strength(request: StudioRequest, pk: int) -> HttpResponse:
 def mix(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what the subject makes with another paint, and keep it if that is wanted."""
     review = _review(request, pk)
-    bench = queries.Bench(review, review.beside)
-    form = MixForm(request.POST, bench)
+    at = Strengths(queries.Bench(review, review.beside))
+    form = MixForm(request.POST, at)
     if not form.is_valid():
         return _show(request, review, mixing=Mixing(form), status=422)
-    mixing = Mixing(form, bench)
+    mixing = Mixing(form, at)
     notice = ""
     if "keep" in request.POST and mixing.paint:
         notice = words.kept_as(services.keep_mixture(review, mixing.name, mixing.paint).name)
@@ -186,12 +188,12 @@ def mix(request: StudioRequest, pk: int) -> HttpResponse:
 def dispense(request: StudioRequest, pk: int) -> HttpResponse:
     """Have the can tinted that the formula is for."""
     review = _review(request, pk)
-    bench = queries.Bench(review, review.beside)
-    if bench.formula is None or bench.adjusted is None:
+    at = Strengths(queries.Bench(review, review.beside))
+    if at.formula is None or at.adjusted is None:
         return _show(request, review)
-    name = words.strength_name(review.colour.name, bench.adjusted.percent)
+    name = words.strength_name(review.colour.name, at.adjusted.percent)
     try:
-        made = machines.dispense(request.user, review.colour, bench.adjusted.percent, name, bench.formula)
+        made = machines.dispense(request.user, review.colour, at.adjusted.percent, name, at.formula)
     except DispenserError as wrong:
         return _show(request, review, notice=str(wrong))
     return _show(request, review, notice=words.dispensed(str(made)))

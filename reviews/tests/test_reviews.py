@@ -12,6 +12,7 @@ from prism.colour import from_hex, from_lab
 from reviews import queries, services
 from reviews.models import Review
 from reviews.queries import Bench
+from reviews.strengths import Strengths
 
 HTMX = {"HX-Request": "true"}
 
@@ -174,8 +175,8 @@ class Showing(Studio):
                 page.rose,
                 page.lines,
                 page.twins,
-                page.adjusted_sentence,
-                page.catalogue_sentence,
+                page.strength.adjusted_sentence,
+                page.strength.catalogue_sentence,
             ]
             said += [step.finding for step in page.path]
             for name in names:
@@ -200,7 +201,7 @@ class Showing(Studio):
         self.assertEqual(bench.whites[0].why, "clean")
 
     def test_strengths_come_from_the_recipe(self):
-        run = Bench(self.review).run
+        run = Strengths(Bench(self.review)).run
         self.assertEqual([step.strength.percent for step in run], [-75, -50, -25, 0, 25, 50, 75, 100])
         self.assertEqual(run[3].screen, self.review.colour.screen)
         lrvs = [step.strength.lrv for step in run]

@@ -12,11 +12,12 @@ from prism.colour import from_lab, from_reflectance
 from reviews import services
 from reviews.models import Review
 from reviews.queries import Bench
+from reviews.strengths import Strengths
 
 HTMX = {"HX-Request": "true"}
 
 
-class Strengths(TestCase):
+class Step(TestCase):
     @classmethod
     def setUpTestData(cls):
         world.load_deck()
@@ -37,21 +38,21 @@ class Strengths(TestCase):
         return Review.objects.get(pk=self.review.pk).strength
 
 
-class Asking(Strengths):
+class Asking(Step):
     def test_by_percent_lrv_gap_and_another(self):
         self.get(percent="-30")
         self.assertEqual(self.percent(), -30)
         page = self.get(lrv="78,5")
         self.assertContains(page, "LRV 78.5 comes at")
         bench = page.context["page"].bench
-        self.assertAlmostEqual(bench.adjusted.lrv, 78.5, places=3)
+        self.assertAlmostEqual(page.context["page"].strength.at.adjusted.lrv, 78.5, places=3)
         clean = next(held for held in bench.whites if held.why == "clean")
         page = self.get(gap="10", trim=clean.colour.pk)
-        self.assertAlmostEqual(page.context["page"].bench.adjusted.lrv, clean.reading.lrv - 10, places=3)
+        self.assertAlmostEqual(page.context["page"].strength.at.adjusted.lrv, clean.reading.lrv - 10, places=3)
         self.assertContains(page, "stands +10.0 LRV points from it: enough for the edge to show")
         other = world.colour("H16.4")
         page = self.get(like="H16.4")
-        self.assertAlmostEqual(page.context["page"].bench.adjusted.lrv, other.lrv, places=3)
+        self.assertAlmostEqual(page.context["page"].strength.at.adjusted.lrv, other.lrv, places=3)
 
     def test_what_cannot_be_is_said_and_what_was_typed_stays(self):
         for query, part in (
@@ -69,18 +70,18 @@ class Asking(Strengths):
         self.assertContains(self.get(lrv="2"), "darker than this base can take")
 
     def test_the_nearest_of_the_catalogue_and_the_verdict_on_it(self):
-        page = self.get(percent="-40").context["page"]
-        self.assertEqual(len(page.bench.near_adjusted), 3)
+        page = self.get(percent="-40").context["page"].strength
+        self.assertEqual(len(page.at.near_adjusted), 3)
         self.assertIn("Take that one", page.catalogue_sentence)
-        self.assertTrue(page.bench.family_changes)
-        self.assertIn("Stops being an off-white at −", page.bench.family_changes[0])
+        self.assertTrue(page.at.family_changes)
+        self.assertIn("Stops being an off-white at −", page.at.family_changes[0])
 
     def test_a_base_that_cannot_hold_it_names_the_next(self):
         services.look_at_strength(self.review, 400)
         Colour.objects.filter(pk=self.review.colour_id).update(recipe_amounts={"LB": 10.0})
-        bench = Bench(Review.objects.get(pk=self.review.pk))
-        self.assertTrue(bench.adjusted.over_capacity)
-        base, change, apart = bench.in_next_base
+        at = Strengths(Bench(Review.objects.get(pk=self.review.pk)))
+        self.assertTrue(at.adjusted.over_capacity)
+        base, change, apart = at.in_next_base
         self.assertEqual(base, "pastel base")
         self.assertTrue(change < 0 < apart < 5)
         self.assertContains(self.get(show="formula"), "The pastel base holds more")
@@ -91,8 +92,8 @@ class Asking(Strengths):
         page = self.get(percent="-25")
         self.assertContains(page, "estimated from its Lab alone")
         self.assertContains(page, "would do nearly as well")
-        bench = page.context["page"].bench
-        self.assertGreater(bench.adjusted.reading.uncertainty, bench.reading.uncertainty)
+        at = page.context["page"].strength.at
+        self.assertGreater(at.adjusted.reading.uncertainty, at.bench.reading.uncertainty)
 
     def test_a_recipe_of_another_system_is_named_and_estimated(self):
         Colour.objects.filter(code="T05.4").update(recipe_amounts={"ZZ": 2.0})
@@ -118,7 +119,7 @@ class Asking(Strengths):
         self.assertContains(self.client.get(reverse("colour-search"), {"q": "at 75"}), kept.name)
 
 
-class Counter(Strengths):
+class Counter(Step):
     def test_the_formula_in_the_units_of_the_counter(self):
         page = self.get(show="formula")
         for part in ("LB lamp black", "white base", "ounces, 48ths", "trial mix", "safety data"):

@@ -89,5 +89,5 @@ class Demo(TestCase):
         for _ in range(2):
             with Path(os.devnull).open("w") as nowhere:
                 call_command("load_demo", stdout=nowhere)
-        self.assertEqual(Review.objects.count(), 3)
+        self.assertEqual(Review.objects.count(), 5)
         self.assertEqual(User.objects.count(), 1)
