@@ -82,6 +82,10 @@ class Strength(BrowserTest):
         self.assertIn("at 75 %", self.text(".finding-line"))
         self.assertIn("oz", self.text(".formula table"))
         self.assert_accessible("formula")
+        self.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": "print"})
+        shown = [self.find(css).is_displayed() for css in (".formula table", ".wall", ".path", ".formula .row")]
+        self.assertEqual(shown, [True, False, False, False])
+        self.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})
         resize(self.browser, *PHONE)
         self.assert_accessible("formula on a phone")
         resize(self.browser, *WIDE)

@@ -1,4 +1,4 @@
-"""The command line: `python -m prism read|compare|delta-e|strength`."""
+"""The command line: `python -m prism read|compare|beside|delta-e|strength|recipe|formula`."""
 
 from __future__ import annotations
 
@@ -13,10 +13,13 @@ from typing import Any, NoReturn
 import numpy as np
 
 from prism import demo, school, tint, words
+from prism.choosing import choose
 from prism.colour import Colour, IntakeError, figure, from_hex, from_lab
 from prism.comparison import compare
 from prism.difference import delta_e
+from prism.estimate import estimate
 from prism.formats import reflectance_csv
+from prism.formula import BY_KEY, formula
 from prism.reading import NEUTRALS, Reading, choose_neutral, read
 
 
@@ -198,6 +201,65 @@ def run_strength(args: argparse.Namespace) -> None:
               f"{words.strength_step(step, standard, chosen)}")  # fmt: skip
 
 
+def run_beside(args: argparse.Namespace) -> None:
+    """Print the boards of the demo deck to hold beside a colour, and what each shows."""
+    chosen = _school(args)
+    neutral = choose_neutral(chosen, args.neutral)
+    colour = parse_colour(args.colour)
+    subject = read(colour, chosen, neutral)
+    entries = demo.deck()
+    offered = demo.offered(chosen)
+    own = np.flatnonzero([entry.colour.lab == colour.lab for entry in entries])
+    entry = entries[own[0]] if own.size else None
+    strip = int(offered.strip[own[0]]) if entry else 0
+    picks = choose(subject, offered, chosen, neutral, strip=strip, own=own).picks
+    if args.json:
+        _print_json(
+            [
+                {"code": entries[p.index].code, "kind": p.kind, "why": p.why, "delta_e00": round(p.delta_e, 4),
+                 "share": None if p.share is None else round(p.share, 4)}
+                for p in picks
+            ]
+        )  # fmt: skip
+        return
+    for pick in picks:
+        print(f"{entries[pick.index].code} {entries[pick.index].name}: {words.why_picked(pick, subject, bool(strip))}")
+
+
+def run_recipe(args: argparse.Namespace) -> None:
+    """Print recipes of the demo colorants that make a colour."""
+    found = estimate(parse_colour(args.colour), demo.tint_system())
+    names = {code: part.name for code, part in demo.tint_system().colorants.items()}
+    if args.json:
+        _print_json([{"residual": round(one.residual, 4), "from_spectrum": one.from_spectrum,
+                      "base": one.recipe.base, "colorants": {c: round(a, 4) for c, a in one.recipe.amounts.items()}}
+                     for one in found])  # fmt: skip
+        return
+    if not found:
+        print(words.no_recipe(None, 0.0))
+        return
+    print(words.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1))
+    for one in found:
+        print(f"  {words.recipe(one.recipe, names)} ΔE00 {words.number(one.residual, 2)}")
+
+
+def run_formula(args: argparse.Namespace) -> None:
+    """Print what the counter dispenses for a demo colour at a strength."""
+    entry = demo.find(args.code)
+    if entry is None:
+        fail(f"{args.code}: not a demo deck code")
+    clean = args.percent.replace(words.MINUS, "-").removesuffix("%")
+    if not _is_number(clean):
+        fail(f"{args.percent}: not a percentage")
+    try:
+        found = formula(entry.recipe.scaled(float(clean)), BY_KEY[args.can], demo.tint_system())
+    except tint.RecipeError as wrong:
+        fail(str(wrong))
+    print(words.formula_text(words.strength_name(entry.name, float(clean)), found))
+    for line in words.formula_warnings(found):
+        print(line)
+
+
 def strength_json(step: tint.Strength) -> dict[str, Any]:
     """Return the stable JSON form of one strength."""
     return {
@@ -262,6 +324,17 @@ def build_parser() -> argparse.ArgumentParser:
     command.add_argument("code", metavar="CODE")
     command.add_argument("percents", nargs="+", metavar="P")
     command.set_defaults(run=run_strength)
+    command = commands.add_parser("beside", parents=[shared, judged], help="which boards to hold beside a colour")
+    command.add_argument("colour", metavar="COLOUR")
+    command.set_defaults(run=run_beside)
+    command = commands.add_parser("recipe", parents=[shared], help="recipes that make a colour, estimated")
+    command.add_argument("colour", metavar="COLOUR")
+    command.set_defaults(run=run_recipe)
+    command = commands.add_parser("formula", help="what the counter dispenses for a demo colour")
+    command.add_argument("code", metavar="CODE")
+    command.add_argument("percent", nargs="?", default="0", metavar="P")
+    command.add_argument("--can", choices=list(BY_KEY), default="gallon")
+    command.set_defaults(run=run_formula)
     return parser
 
 

@@ -6,7 +6,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.optimize import brentq
 
 from prism.spectrum import Array, to_lrv
 from prism.tint import Recipe, RecipeError, TintSystem, opaque, surface
@@ -52,6 +51,8 @@ def for_lrv(recipe: Recipe, wanted: float, system: TintSystem) -> Reached:
     LRV falls as colorant is added for any colorant that absorbs more than it scatters; where a white colorant makes it
     rise, the search runs the other way.
     """
+    from scipy.optimize import brentq  # late: it takes longer to import than the whole core
+
     low, high = WEAKEST, fullest(recipe, system)
     ends = lrv_at(recipe, low, system), lrv_at(recipe, high, system)
     if not min(ends) <= wanted <= max(ends):

@@ -380,8 +380,10 @@ class Page:
         """What was seen otherwise than computed, over the whole review."""
         lrv = self.bench.reading.lrv
         return [
-            f"{one.colour.name if self.review.names_shown else words.hidden_name('other')}: "
-            + words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}")
+            words.saw_beside(
+                one.colour.name if self.review.names_shown else words.hidden_name("other"),
+                words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}"),
+            )
             for one in self.bench.observations
             if one.agreement == Agreement.DIFFER
         ]

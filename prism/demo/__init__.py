@@ -10,7 +10,9 @@ from pathlib import Path
 import numpy as np
 
 from prism import screen, words
+from prism.choosing import Deck
 from prism.colour import Colour
+from prism.school import School
 from prism.spectrum import to_lab, to_lrv
 from prism.tint import Recipe, TintSystem, read_system
 
@@ -66,6 +68,18 @@ def deck() -> tuple[DeckColour, ...]:
             ),
         )
         for i, row in enumerate(rows)
+    )
+
+
+def offered(chosen: School) -> Deck:
+    """Return the demo deck as the core chooses from it, with the uncertainties of a school."""
+    entries = deck()
+    makers = {maker: number for number, maker in enumerate(dict.fromkeys(entry.maker for entry in entries), start=1)}
+    return Deck(
+        np.array([entry.colour.lab for entry in entries]),
+        np.array([entry.colour.lrv for entry in entries]),
+        np.array([chosen.doubt(entry.colour.provenance) for entry in entries]),
+        np.array([1000 * makers[entry.maker] + entry.strip if entry.strip else 0 for entry in entries]),
     )
 
 

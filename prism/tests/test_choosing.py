@@ -13,13 +13,7 @@ from prism.reading import read, read_many
 
 WALL = school.load()
 DECK = demo.deck()
-MAKERS = {maker: n for n, maker in enumerate(dict.fromkeys(entry.maker for entry in DECK), start=1)}
-OFFERED = Deck(
-    np.array([entry.colour.lab for entry in DECK]),
-    np.array([entry.colour.lrv for entry in DECK]),
-    np.full(len(DECK), 0.3),
-    np.array([1000 * MAKERS[entry.maker] + entry.strip if entry.strip else 0 for entry in DECK]),
-)
+OFFERED = demo.offered(WALL)
 READINGS = read_many(OFFERED.lab, OFFERED.lrv, OFFERED.doubt, WALL)
 NOTHING = Deck(np.empty((0, 3)), np.empty(0), np.empty(0), np.empty(0, dtype=int))
 ROWS = {entry.code: row for row, entry in enumerate(DECK)}

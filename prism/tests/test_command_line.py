@@ -110,6 +110,29 @@ class StrengthCommand(unittest.TestCase):
         self.assertLessEqual({"lrv", "lab", "delta_e00", "undertone", "recipe"}, set(found[0]))
 
 
+class Boards(unittest.TestCase):
+    def test_the_set_with_its_reasons(self):
+        status, out, _ = run("beside", "H16.3")
+        self.assertEqual(status, 0)
+        self.assertIn("TW04 Lens Cloth: The cleanest white", out)
+        self.assertIn("A foil", out)
+        picked = json.loads(run("beside", "#C4CBC9", "--json")[1])
+        self.assertEqual([one["why"] for one in picked[:3]], ["clean", "warmest", "coolest"])
+
+
+class Recipes(unittest.TestCase):
+    def test_estimates_and_formulas(self):
+        status, out, _ = run("recipe", "lab:84,-1,4")
+        self.assertEqual(status, 0)
+        self.assertIn("estimated from its Lab alone", out)
+        best = json.loads(run("recipe", "H16.3", "--json")[1])[0]
+        self.assertEqual((best["from_spectrum"], best["base"]), (True, demo.find("H16.3").recipe.base))
+        self.assertIn("none of these colorants makes it", run("recipe", "lab:50,95,60")[1])
+        status, out, _ = run("formula", "H16.3", "-25", "--can", "quart")
+        self.assertEqual(status, 0)
+        self.assertIn("at 75 %\nwhite base (B1), quart\n", out)
+
+
 class Errors(unittest.TestCase):
     def test_one_line_that_names_the_argument_and_status_2(self):
         for args, part in (
@@ -128,6 +151,10 @@ class Errors(unittest.TestCase):
             (("strength", "H16.3", "lots"), "lots"),
             (("strength", "nothing", "25"), "nothing"),
             (("delta-e", "/no/such/file"), "/no/such/file"),
+            (("beside", "nothing"), "nothing"),
+            (("recipe", "#12"), "#12"),
+            (("formula", "H16.3", "-120"), "-120"),
+            (("formula", "H16.3", "--can", "bucket"), "bucket"),
             ((), "command"),
         ):
             with self.subTest(args):

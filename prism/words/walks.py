@@ -53,6 +53,11 @@ def saw(seen: Sequence[str], lrv: float, note: str, light: str, by: str, at: str
     return f"{text} “{note}”" if note else text
 
 
+def saw_beside(name: str, said: str) -> str:
+    """Say what a person saw beside a board, where several boards are listed."""
+    return f"{name}: {said}"
+
+
 def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
     """Say how what was seen stands to what was computed."""
     found = directions(computed, lrv) if computed else "too close to call"
