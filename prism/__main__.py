@@ -17,7 +17,7 @@ from prism.choosing import choose
 from prism.colour import Colour, IntakeError, figure, from_hex, from_lab
 from prism.comparison import compare
 from prism.difference import delta_e
-from prism.estimate import estimate
+from prism.estimate import Estimate, estimate
 from prism.formats import reflectance_csv
 from prism.formula import BY_KEY, formula
 from prism.reading import NEUTRALS, Reading, choose_neutral, read
@@ -227,20 +227,38 @@ def run_beside(args: argparse.Namespace) -> None:
 
 
 def run_recipe(args: argparse.Namespace) -> None:
-    """Print recipes of the demo colorants that make a colour."""
-    found = estimate(parse_colour(args.colour), demo.tint_system())
+    """Print recipes of the demo colorants that make colours; `-` reads colours from standard input, one a line."""
+    wanted = [line.strip() for line in sys.stdin if line.strip()] if args.colours == ["-"] else args.colours
+    colours = [(text, parse_colour(text)) for text in wanted]
     names = {code: part.name for code, part in demo.tint_system().colorants.items()}
+    gathered = []
+    for number, (text, colour) in enumerate(colours, start=1):
+        found = estimate(colour, demo.tint_system())
+        if len(colours) >= MANY and number % MANY == 0:
+            print(f"prism: {words.so_many_done(number, len(colours))}", file=sys.stderr)
+        if args.json:
+            gathered.append({"input": text, "recipes": [estimate_json(one) for one in found]})
+            continue
+        said = words.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1) if found else ""
+        print(f"{text}: {said or words.no_recipe(None, 0.0)}")
+        for one in found:
+            print(f"  {words.recipe(one.recipe, names)} ΔE00 {words.number(one.residual, 2)}")
     if args.json:
-        _print_json([{"residual": round(one.residual, 4), "from_spectrum": one.from_spectrum,
-                      "base": one.recipe.base, "colorants": {c: round(a, 4) for c, a in one.recipe.amounts.items()}}
-                     for one in found])  # fmt: skip
-        return
-    if not found:
-        print(words.no_recipe(None, 0.0))
-        return
-    print(words.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1))
-    for one in found:
-        print(f"  {words.recipe(one.recipe, names)} ΔE00 {words.number(one.residual, 2)}")
+        _print_json(gathered)
+
+
+MANY = 50
+"""Colours after each of which a long run says how far it is."""
+
+
+def estimate_json(one: Estimate) -> dict[str, Any]:
+    """Return the stable JSON form of an estimated recipe."""
+    return {
+        "residual": round(one.residual, 4),
+        "from_spectrum": one.from_spectrum,
+        "base": one.recipe.base,
+        "colorants": {code: round(amount, 4) for code, amount in one.recipe.amounts.items()},
+    }
 
 
 def run_formula(args: argparse.Namespace) -> None:
@@ -327,8 +345,8 @@ def build_parser() -> argparse.ArgumentParser:
     command = commands.add_parser("beside", parents=[shared, judged], help="which boards to hold beside a colour")
     command.add_argument("colour", metavar="COLOUR")
     command.set_defaults(run=run_beside)
-    command = commands.add_parser("recipe", parents=[shared], help="recipes that make a colour, estimated")
-    command.add_argument("colour", metavar="COLOUR")
+    command = commands.add_parser("recipe", parents=[shared], help="recipes that make colours, estimated")
+    command.add_argument("colours", nargs="+", metavar="COLOUR|-")
     command.set_defaults(run=run_recipe)
     command = commands.add_parser("formula", help="what the counter dispenses for a demo colour")
     command.add_argument("code", metavar="CODE")

@@ -13,8 +13,6 @@ OUNCE = 29.5735295625
 SHOTS_IN_OUNCE = 48
 SMALLEST = 0.25
 """Smallest part of a shot (1/48 fl oz) that a dispenser gives."""
-LEAST_OF_COLORANT = 0.5
-"""Part of a smallest shot below which a colorant that is wanted would not be given at all."""
 ROUNDED_TOO_FAR = 0.5
 """ΔE00 that rounding may cost before a larger can is advised: it could then be seen."""
 

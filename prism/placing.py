@@ -14,7 +14,7 @@ from prism.difference import Nearest, delta_e
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
-from prism.spectrum import Array, lightness_to_lrv, white_point, xyz_to_lab
+from prism.spectrum import Array, white_point, xyz_to_lab
 
 PAIRS = (
     ("lighter", "darker"), ("warmer", "cooler"), ("greyer", "clearer"), ("greener", "redder"),
@@ -101,8 +101,3 @@ def grant(
     order = able[np.lexsort((rows[able], cost[able]))][:most]
     apart = delta_e(np.asarray(subject.lab), lab)
     return [Pick(int(rows[i]), "wished", float(apart[i]), kind="wished") for i in order]
-
-
-def lrv_of_wish(wish: Wish, subject: Reading, school: School, neutral: WorkingNeutral) -> float:
-    """Return the LRV that a wish describes."""
-    return float(lightness_to_lrv(target_of(wish, subject, school, neutral)[0]))

@@ -15,7 +15,7 @@ from prism.formula import CANS
 from prism.reading import read
 from reviews import drawings
 from reviews.forms import AdjustForm, MixForm
-from reviews.strengths import RunStep, Strengths
+from reviews.strengths import Strengths
 
 DARK_OUTSIDE = 20.0
 """LRV below which the caution about heat outdoors is shown."""
@@ -148,11 +148,6 @@ class StrengthPage:
         near = self.at.near_adjusted[0]
         same = near.reading.undertone.main == bench.reading.undertone.main
         return words.against_catalogue(near.name, near.delta_e, same, bench.school)
-
-    @property
-    def run_groups(self) -> list[tuple[str, list[RunStep]]]:
-        """The strengths as boards."""
-        return [(words.STRENGTHS, self.at.run)]
 
     @property
     def run_figures(self) -> list[dict[str, str]]:

@@ -125,9 +125,13 @@ class Recipes(unittest.TestCase):
         status, out, _ = run("recipe", "lab:84,-1,4")
         self.assertEqual(status, 0)
         self.assertIn("estimated from its Lab alone", out)
-        best = json.loads(run("recipe", "H16.3", "--json")[1])[0]
+        best = json.loads(run("recipe", "H16.3", "--json")[1])[0]["recipes"][0]
         self.assertEqual((best["from_spectrum"], best["base"]), (True, demo.find("H16.3").recipe.base))
         self.assertIn("none of these colorants makes it", run("recipe", "lab:50,95,60")[1])
+        codes = [entry.code for entry in demo.deck()[:120]]
+        status, out, err = run("recipe", "-", "--json", stdin="\n".join(codes))
+        self.assertEqual([item["input"] for item in json.loads(out)], codes)
+        self.assertEqual(err.splitlines(), ["prism: 50 of 120 done", "prism: 100 of 120 done"])
         status, out, _ = run("formula", "H16.3", "-25", "--can", "quart")
         self.assertEqual(status, 0)
         self.assertIn("at 75 %\nwhite base (B1), quart\n", out)

@@ -76,7 +76,6 @@ def supporting(found: Support, names: Sequence[str], reading: Reading) -> str:
     return text
 
 
-FETCHED = "fetched"
 FETCHED_REASON = "Fetched from the decks by hand."
 
 
@@ -146,7 +145,6 @@ NOTHING_THERE = "nothing here"
 MATHEMATICAL_GREY = "Mathematical grey, a* 0, b* 0"
 GREY_LABEL = "math. grey"
 EDGE_OF_TWO = "The colours held together, edge to edge"
-EDGE_OF_RUN = "The strengths with their edges together"
 
 
 def ladder_text(name: str, reading: Reading, lighter: int, total: int) -> str:

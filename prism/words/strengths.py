@@ -127,10 +127,6 @@ def curve_text(points: Sequence[tuple[float, float]]) -> str:
     return "; ".join(f"{percent(p)} LRV {number(lrv)}" for p, lrv in points) + "."
 
 
-STRENGTHS = "Strengths"
-NEAREST = "Nearest in these decks"
-
-
 def computed_given(name: str, change: float) -> str:
     """Say from what a colour was computed."""
     return f"{name} at {number(100 + change, 0)} % of its colorants"[:118]
@@ -200,6 +196,11 @@ def estimated(residual: float, from_spectrum: bool, others: int) -> str:
     if others:
         text += f" {capital(count(others, 'other recipe'))} would do nearly as well."
     return text
+
+
+def so_many_done(done: int, total: int) -> str:
+    """Say how far a long run is."""
+    return f"{done:,} of {total:,} done"
 
 
 def ounces(whole: int, shots: float) -> str:

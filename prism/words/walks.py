@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
 from prism.words.basics import capital, listed, number, numeral
-from prism.words.pairs import direction, directions
+from prism.words.pairs import directions
 from prism.words.readings import hue, undertone_short
 
 if TYPE_CHECKING:
@@ -126,11 +126,6 @@ def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding], least
     if cool:
         said.append(f"cool beside {listed(cool)}")
     return f"{capital('; '.join(said))}." if said else "Neither warm nor cool beside any of these."
-
-
-def axis_wanted(word: str, lrv: float) -> str:
-    """Return a hue that another board should show."""
-    return direction(word, lrv) if word in SEEN_CHOICES else hue(word, lrv)
 
 
 def no_other(said: str) -> str:
