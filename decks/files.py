@@ -208,7 +208,8 @@ class _Work:
 
 
 _at_hand: dict[tuple[int, datetime], _Work] = {}
-"""The file last looked at, so that it need not be planned again for each part. A matter of speed only."""
+"""The files last looked at, so that they need not be planned again for each part. A matter of speed only."""
+MOST_AT_HAND = 4
 
 
 def planned(waiting: Import) -> Plan:
@@ -224,7 +225,9 @@ def _work(waiting: Import) -> _Work:
     fits = work is not None and (work.state == state if waiting.state == Import.State.WAITING else bool(work.at))
     if work is None or not fits or work.done != waiting.done:
         work = _Work(plan(waiting), state, done=waiting.done)
-        _at_hand.clear()
+        _at_hand.pop(key, None)
+        while len(_at_hand) >= MOST_AT_HAND:
+            _at_hand.pop(next(iter(_at_hand)), None)
         _at_hand[key] = work
     return work
 
@@ -268,7 +271,7 @@ def _moved(work: _Work, at: int, running: Import) -> None:
     """Note how far a file is, once that is written."""
     work.at, work.done = at, running.done
     if running.state == Import.State.DONE:
-        _at_hand.clear()
+        _at_hand.pop((running.pk, running.created), None)
 
 
 def _bring(running: Import, added: list[tuple[Entry, dict[str, Any]]], changed: list[Change]) -> None:
@@ -307,7 +310,7 @@ def undo(done: Import) -> Undone:
     changed_since = len(replaced) - len(restored)
     done.state, done.content = Import.State.UNDONE, b""
     done.save(update_fields=["state", "content"])
-    _at_hand.clear()
+    _at_hand.pop((done.pk, done.created), None)
     return Undone(used, changed_since)
 
 

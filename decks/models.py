@@ -10,6 +10,7 @@ from django.db import models
 from django.db.models import Case, Q, Value, When
 from django.utils import timezone
 
+from prism import school, words
 from prism.colour import Colour as Paint
 from prism.colour import Specular
 from prism.tint import Recipe
@@ -134,6 +135,11 @@ class Valued(models.Model):
             spread=self.spread,
             specular=Specular(self.specular) if self.specular else None,
         )
+
+    @property
+    def source(self) -> str:
+        """Where the numbers came from and how sure they are, in words."""
+        return words.provenance(self.provenance, school.load().doubt(self.provenance, self.spread))
 
     @property
     def recipe(self) -> Recipe | None:

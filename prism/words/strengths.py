@@ -46,12 +46,9 @@ def strength_step(step: Strength, standard: Undertone, school: School) -> str:
     """Say what one adjusted strength does."""
     if not step.percent:
         return "The standard."
-    if step.delta_e < school.just_seen:
-        seen = "Not visible"
-    else:
-        seen = "Small but visible" if step.delta_e < school.plainly_seen else "Plain to see"
     way = "lighter" if step.percent < 0 else "darker"
-    text = f"{seen}: {way} by ΔE00 {number(step.delta_e)}, and {_drift(step, standard, step.lrv, school)}."
+    moved = _drift(step, standard, step.lrv, school)
+    text = f"{capital(way)} by ΔE00 {number(step.delta_e)}, and {moved}. {seen(step.delta_e, school)}"
     if step.over_capacity:
         text += " More colorant than this base can hold."
     return text
