@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from math import atan2, ceil, cos, degrees, floor, hypot, radians, sin
+from math import ceil, cos, floor, hypot, radians, sin
 
 from django.utils.html import format_html, format_html_join
 from django.utils.safestring import SafeString
@@ -204,8 +204,8 @@ class _Rose:
         self.school = school
         self.reach = max(reach * 1.3, school.strength.edges[-1] * 1.25)
         self.neutral, self.reading = neutral, reading
-        self.labels: list[SafeString] = []
-        """Words for the rings, to be drawn over the marks, in a halo."""
+        self._ring_words: list[tuple[float, str]] = []
+        """Words for the rings, each with the radius it stands at; `labels` draws them."""
 
     def point(self, a: float, b: float) -> tuple[float, float]:
         """Return drawing coordinates of an undertone; one that would leave the rose is held at its rim."""
@@ -213,25 +213,35 @@ class _Rose:
         scale = ROSE / self.reach / max(far, 1.0)
         return a * scale, -b * scale
 
-    def _free_angle(self) -> float:
-        """Return where ring labels stand, radians: upright, away from the subject, clear of mathematical grey."""
-        a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
-        grey = degrees(atan2(b, a)) % 360
-        clear = [angle for angle in (90, 235, 305) if _apart(angle, grey) > 28]
-        return radians(max(clear, key=lambda angle: _apart(angle, self.reading.undertone.hue)))
+    def labels(self, taken: Sequence[tuple[float, float]]) -> list[SafeString]:
+        """Return words for the rings along the direction in which they are farthest from places that are taken, and
+        the cross of the neutral over them."""
+        if self.neutral.kind != "grey":
+            a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
+            taken = [*taken, self.point(a, b), (self.point(a, b)[0] + 34, self.point(a, b)[1])]
+
+        def places(angle: float) -> list[tuple[float, float, str]]:
+            return [(r * cos(radians(angle)), -r * sin(radians(angle)), word) for r, word in self._ring_words]
+
+        def room(angle: float) -> float:
+            # words are wider than high, so what lies beside one counts as nearer
+            return min((hypot((x - u) / 2, y - v) for x, y, _ in places(angle) for u, v in taken), default=0.0)
+
+        best = max(RING_ANGLES, key=room)
+        cross = [_line(-4, 0, 4, 0, "neutral"), _line(0, -4, 0, 4, "neutral")]
+        return [*(_text(x, y + 3.5, word, "ring-label") for x, y, word in places(best)), *cross]
 
     def frame(self) -> list[SafeString]:
-        """Return rings by strength, sectors by hue, the neutral and where mathematical grey lies from it."""
+        """Return rings by strength, sectors by hue, and where mathematical grey lies from the neutral."""
         parts = [format_html('<circle class="rim" r="{}"/>', _n(ROSE))]
         lower = 0.0
-        away = self._free_angle()
         for word, edge in zip(self.school.strength.words, (*self.school.strength.edges, self.reach), strict=True):
             radius = min(edge, self.reach) / self.reach * ROSE
             if edge < self.reach:
                 parts.append(format_html('<circle class="ring" r="{}"/>', _n(radius)))
             if radius - lower > 9:
                 middle = (radius + lower) / 2
-                self.labels.append(_text(middle * cos(away), -middle * sin(away) + 3.5, word, "ring-label"))
+                self._ring_words.append((middle, word))
             lower = radius
         for word, edge in zip(self.school.undertone.words, self.school.undertone.edges, strict=True):
             angle = radians(edge)
@@ -241,7 +251,6 @@ class _Rose:
             anchor = "middle" if abs(cos(middle)) < 0.35 else "start" if cos(middle) > 0 else "end"
             chosen = "hue current" if word == self.reading.undertone.main else "hue"
             parts.append(_text(x, y + 4, words.hue(word, self.reading.lrv), chosen, anchor))
-        parts += [_line(-4, 0, 4, 0, "neutral"), _line(0, -4, 0, 4, "neutral")]
         if self.neutral.kind == "painted":
             a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
             x, y = self.point(a, b)
@@ -255,10 +264,8 @@ class _Rose:
         return parts
 
 
-def _apart(one: float, other: float) -> float:
-    """Return the angle between two directions, degrees."""
-    return abs((one - other + 180) % 360 - 180)
-
+RING_ANGLES = (90, 60, 120, 270, 240, 300, 45, 135, 225, 315)
+"""Directions, degrees, along which the words for the rings may stand: rather upright, so that none meets the next."""
 
 ROSE_VIEW = (-150.0, -120.0, 300.0, 240.0)
 
@@ -278,8 +285,9 @@ def undertone_rose(bench: Bench) -> SafeString:
         kind = "beside" if bench.beside and held.colour.pk == bench.beside.colour.pk else ""
         kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
         marks.append(Mark(hx, hy, held.colour.screen, title, _beside(held), kind))
-    parts += _led(marks, _spread(marks, 9, 12, [subject]), 9, 12)
-    parts += [_mark(subject, 13, 18), *rose.labels]
+    spread = _spread(marks, 9, 12, [subject])
+    parts += [*_led(marks, spread, 9, 12), _mark(subject, 13, 18)]
+    parts += rose.labels([(mark.x, mark.y) for mark in (*spread, subject)])
     description = words.rose_text(bench.name, bench.reading, bench.neutral)
     return _svg("Undertone rose", description, ROSE_VIEW, "rose", _join(parts))
 
@@ -298,7 +306,7 @@ def drift_rose(at: Strengths) -> SafeString:
     for step, (x, y) in zip(run, points, strict=True):
         kind = "" if step.strength.percent else "subject"
         parts.append(_mark(Mark(x, y, step.screen, f"{step.percent}: {step.sentence}", kind=kind), 9, 12))
-    parts += rose.labels
+    parts += rose.labels(points)
     (x, y), (end_x, end_y) = points[0], points[-1]
     rightwards = 1 if x >= end_x else -1
     parts.append(_text(x + 9 * rightwards, y + 3, run[0].percent, "drift-label", "start" if x >= end_x else "end"))
