@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
-from typing import Any
 
 import numpy as np
 from django.contrib.auth.models import User
@@ -14,7 +13,7 @@ from numpy.typing import ArrayLike, NDArray
 
 from decks.models import Colour, Maker
 from prism import school
-from prism.choosing import Deck
+from prism.choosing import Deck, strip_number
 from prism.difference import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, Survey, read_many, survey
@@ -85,13 +84,18 @@ class Catalogue:
     def survey(self) -> Survey:
         """Every colour classified under the default school and its painted neutral."""
         chosen = school.load()
-        return survey(self.lab, self.lrv, [chosen.uncertainty[key] for key in self.provenance], chosen)
+        return survey(self.lab, self.lrv, self._doubt(chosen), chosen)
 
     @cached_property
     def _kinds(self) -> tuple[list[str], NDArray[np.intp]]:
         """The kinds of source there are, and which each row has."""
         kinds = sorted(set(self.provenance))
         return kinds, np.array([kinds.index(key) for key in self.provenance], dtype=np.intp)
+
+    def _doubt(self, chosen: school.School) -> NDArray[np.float64]:
+        """Return what a school holds each row to be unsure by, ΔE00, (n,)."""
+        kinds, rows = self._kinds
+        return np.array([chosen.uncertainty[kind] for kind in kinds], dtype=np.float64)[rows]
 
     @cached_property
     def _decks(self) -> dict[tuple[tuple[str, float], ...], Deck]:
@@ -101,10 +105,8 @@ class Catalogue:
         """Return the colours as the core chooses from them, with the uncertainties of a school."""
         key = tuple(sorted(chosen.uncertainty.items()))
         if key not in self._decks:
-            kinds, rows = self._kinds
-            doubt = np.array([chosen.uncertainty[kind] for kind in kinds], dtype=np.float64)[rows]
             strips = np.where(self.strips > 0, strip_number(self.makers, self.strips), 0)
-            self._decks[key] = Deck(self.lab, self.lrv, doubt, strips)
+            self._decks[key] = Deck(self.lab, self.lrv, self._doubt(chosen), strips)
         return self._decks[key]
 
     def readings(
@@ -176,11 +178,6 @@ class Catalogue:
             "doubt": self.survey.doubt,
         }.get(sort)
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
-
-
-def strip_number(maker: Any, strip: Any) -> Any:
-    """Return the number of a strip among those of all makers; arrays or single numbers."""
-    return maker * 100_000 + strip
 
 
 def family_codes(word: str, chosen: school.School) -> list[int]:

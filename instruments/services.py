@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import replace
 
 from django.contrib.auth.models import User
@@ -15,6 +17,7 @@ from instruments.models import Batch, Machine, Session, Shot
 from prism import reader, words
 from prism.colour import Colour as Paint
 from prism.colour import Specular, from_reflectance
+from prism.dispenser import SimulatedDispenser
 from prism.formula import Formula
 
 
@@ -32,14 +35,22 @@ def start(owner: User, thing: str, setting: reader.Setting, batch: Batch | None 
     )
 
 
+@contextmanager
+def _at_machine(owner: User) -> Iterator[SimulatedDispenser]:
+    """Lend a person's tinting machine, and keep how it is left; where it refuses, nothing has changed."""
+    with transaction.atomic():
+        kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
+        device = queries.machine(owner)
+        yield device
+        kept.serial, kept.levels = device.serial, device.levels
+        kept.save()
+
+
 @transaction.atomic
 def dispense(owner: User, colour: Colour, percent: float, name: str, formula: Formula) -> Batch:
     """Have a can tinted. Raises `DispenserError` where the machine cannot; then nothing was dispensed."""
-    kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
-    device = queries.machine(owner)
-    made = device.dispense(formula)
-    kept.serial, kept.levels = device.serial, device.levels
-    kept.save()
+    with _at_machine(owner) as device:
+        made = device.dispense(formula)
     return Batch.objects.create(
         owner_id=owner.pk,
         colour=colour,
@@ -53,14 +64,10 @@ def dispense(owner: User, colour: Colour, percent: float, name: str, formula: Fo
     )
 
 
-@transaction.atomic
 def refill(owner: User, code: str) -> None:
     """Fill a canister up. Raises `DispenserError` for a colorant that the machine does not have."""
-    kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
-    device = queries.machine(owner)
-    device.refill(code)
-    kept.levels = device.levels
-    kept.save()
+    with _at_machine(owner) as device:
+        device.refill(code)
 
 
 def calibrate(session: Session) -> None:

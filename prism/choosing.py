@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Any
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
@@ -77,6 +78,16 @@ class Pick:
     share: float | None = None
     power: float | None = None
     kind: str = "range"
+
+
+def strip_number(maker: Any, strip: Any) -> Any:
+    """Return the number of a strip among those of all makers; arrays or single numbers."""
+    return maker * 100_000 + strip
+
+
+def _pick(subject: Reading, deck: Deck, row: int, why: str, kind: str) -> Pick:
+    """Return a row of a deck as a pick that has no axis."""
+    return Pick(row, why, float(delta_e(np.asarray(subject.lab), deck.lab[row])), kind=kind)
 
 
 def in_play(subject: Reading, school: School) -> dict[str, float]:
@@ -300,7 +311,7 @@ def strip_mates(subject: Reading, deck: Deck, u: Array, strip: int, taken: Seque
         rows = np.flatnonzero(fits & side)
         if rows.size:
             row = int(rows[np.argmin(np.abs(lightness[rows]))])
-            found.append(Pick(row, why, float(delta_e(np.asarray(subject.lab), deck.lab[row])), kind="strip"))
+            found.append(_pick(subject, deck, row, why, "strip"))
     return found
 
 
@@ -336,7 +347,7 @@ def foil(subject: Reading, deck: Deck, u: Array, taken: Sequence[int]) -> Pick |
     at = int(np.argmax(score))
     if score[at] < LEAST_FOIL:
         return None
-    return Pick(int(rows[at]), "foil", float(delta_e(np.asarray(subject.lab), deck.lab[rows[at]])), kind="foil")
+    return _pick(subject, deck, int(rows[at]), "foil", "foil")
 
 
 def reference_whites(
@@ -394,10 +405,7 @@ def choose(
     no_whites = np.union1d(not_whites if not_whites is not None else [], away).astype(np.intp)
     u = neutral.undertone(deck.lab)
     whites = reference_whites(deck.lab, deck.lrv, school, neutral, exclude=no_whites)
-    picks = [
-        Pick(row, why, float(delta_e(np.asarray(subject.lab), deck.lab[row])), kind="white")
-        for why, row in whites.items()
-    ]
+    picks = [_pick(subject, deck, row, why, "white") for why, row in whites.items()]
     view = view_along_axes(subject, deck, school, neutral, exclude=np.array(away, dtype=np.intp))
     taken = [*away, *whites.values()]
     mates = strip_mates(subject, deck, u, strip, taken)

@@ -97,7 +97,7 @@ def grant(
         aside = np.hypot(*offset[:, 1:].T)
         keep &= aside < max(2.5, subject.undertone.strength)
         cost = cost + 2 * aside
-    able = np.flatnonzero(keep & (delta_e(np.asarray(subject.lab), lab) > school.just_seen))
-    order = able[np.lexsort((rows[able], cost[able]))][:most]
     apart = delta_e(np.asarray(subject.lab), lab)
+    able = np.flatnonzero(keep & (apart > school.just_seen))
+    order = able[np.lexsort((rows[able], cost[able]))][:most]
     return [Pick(int(rows[i]), "wished", float(apart[i]), kind="wished") for i in order]

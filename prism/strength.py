@@ -83,12 +83,9 @@ def mixture(paints: Sequence[tuple[Recipe, float]], system: TintSystem) -> Array
     K and S of each paint count by its share of the volume; a litre of base is more than a litre once tinted. Raises
     `RecipeError` for negative parts or none. Source: Duncan (1940), additivity of K and S in a mixture.
     """
-    parts = [amount for _, amount in paints]
-    if any(amount < 0 for amount in parts) or not sum(parts) > 0:
+    parts = np.array([amount for _, amount in paints], dtype=np.float64)
+    if (parts < 0).any() or not parts.sum() > 0:
         raise RecipeError("parts must be above 0")
-    k = s = np.zeros(0)
-    for recipe, amount in paints:
-        own_k, own_s = system.parts(recipe)
-        share = amount / sum(parts) / (1 + recipe.total / 1000)
-        k, s = (k + share * own_k, s + share * own_s) if k.size else (share * own_k, share * own_s)
-    return surface(opaque(k, s))
+    k, s = system.parts(recipe for recipe, _ in paints)
+    share = parts / parts.sum() / (1 + np.array([recipe.total for recipe, _ in paints]) / 1000)
+    return surface(opaque(share @ k, share @ s))

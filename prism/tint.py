@@ -76,6 +76,10 @@ class TintSystem:
 
         Source: Kubelka and Munk (1931) for an opaque film, Saunderson (1942) for the surface.
         """
+        return surface(opaque(*self.parts(recipes)))
+
+    def parts(self, recipes: Iterable[Recipe]) -> tuple[Array, Array]:
+        """Return K and S, (n, 31) each, of a litre of base with its colorants, of n recipes. Raises `RecipeError`."""
         wanted = list(recipes)
         codes = list(self.colorants)
         for recipe in wanted:
@@ -83,15 +87,7 @@ class TintSystem:
         amounts = np.array([[r.amounts.get(code, 0.0) for code in codes] for r in wanted]).reshape(-1, len(codes))
         k = np.array([self.bases[r.base].k for r in wanted]) + amounts @ np.array([self.colorants[c].k for c in codes])
         s = np.array([self.bases[r.base].s for r in wanted]) + amounts @ np.array([self.colorants[c].s for c in codes])
-        return surface(opaque(k, s))
-
-    def parts(self, recipe: Recipe) -> tuple[Array, Array]:
-        """Return K and S, (31,) each, of a litre of the recipe's base with its colorants."""
-        self.check(recipe)
-        base = self.bases[recipe.base]
-        colorants = [(self.colorants[code], amount) for code, amount in recipe.amounts.items()]
-        k = base.k + sum((amount * part.k for part, amount in colorants), np.zeros_like(base.k))
-        return k, base.s + sum((amount * part.s for part, amount in colorants), np.zeros_like(base.s))
+        return k, s
 
     def capacity_used(self, recipe: Recipe) -> float:
         """Return the part of the base's capacity that a recipe fills; more than 1 does not fit the can."""

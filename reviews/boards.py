@@ -8,7 +8,7 @@ from decks.models import Colour
 from prism import choosing, words
 from reviews import services
 from reviews.models import Board, Review
-from reviews.queries import Bench, Held
+from reviews.queries import Bench, Held, place_of
 
 
 @dataclass(frozen=True)
@@ -73,7 +73,7 @@ def _away(review: Review, held: Held, bench: Bench, swap: bool) -> Done:
 def _next_along(bench: Bench, held: Held) -> Colour | None:
     """Return the board that is held up after one, or before the last."""
     others = bench.guide
-    at = next((i for i, one in enumerate(others) if one.colour.pk == held.colour.pk), None)
+    at = place_of(held, others)
     if at is None or len(others) < 2:
         return None
     return others[at + 1 if at + 1 < len(others) else at - 1].colour

@@ -343,13 +343,10 @@ def lightness_and_chroma(bench: Bench) -> SafeString:
     ]
     for tick in _ticks(low, high):
         y = PLANE_TOP + PLANE_HEIGHT * (high - tick) / max(high - low, 1.0)
-        parts += [
-            _line(PLANE_LEFT - 4, y, PLANE_LEFT, y, "axis"),
-            _text(PLANE_LEFT - 7, y + 3.5, f"{tick:g}", "tick", "end"),
-        ]
+        parts += _tick_left(PLANE_LEFT, y, f"{tick:g}")
     for tick in _ticks(0, most):
         x = PLANE_LEFT + PLANE_WIDTH * tick / most
-        parts += [_line(x, bottom, x, bottom + 4, "axis"), _text(x, bottom + 15, f"{tick:g}", "tick")]
+        parts += _tick_below(x, bottom, f"{tick:g}")
     x, y = place(bench.reading)
     subject = Mark(x, y, bench.paint.screen, words.plane_mark(bench.name, bench.reading), kind="subject")
     marks = [
@@ -361,6 +358,16 @@ def lightness_and_chroma(bench: Bench) -> SafeString:
     description = words.plane_text_of(bench.name, [(held.name, held.reading) for held in bench.drawn], bench.reading)
     view = (0.0, 0.0, PLANE_LEFT + PLANE_WIDTH + 14, bottom + 30)
     return _svg("Lightness against chroma", description, view, "lightness", _join(parts))
+
+
+def _tick_below(x: float, axis: float, said: str) -> list[SafeString]:
+    """Return a tick with its word below a level axis."""
+    return [_line(x, axis, x, axis + 4, "axis"), _text(x, axis + 15, said, "tick")]
+
+
+def _tick_left(axis: float, y: float, said: str) -> list[SafeString]:
+    """Return a tick with its word to the left of an upright axis."""
+    return [_line(axis - 4, y, axis, y, "axis"), _text(axis - 7, y + 3.5, said, "tick", "end")]
 
 
 def _ticks(low: float, high: float) -> list[float]:
@@ -397,11 +404,9 @@ def strength_curve(at: Strengths) -> SafeString:
         _text(CURVE_LEFT, 10, "LRV", "axis-title", "end"),
     ]
     for tick in _ticks(low, high):
-        parts.append(_line(CURVE_LEFT - 4, y(tick), CURVE_LEFT, y(tick), "axis"))
-        parts.append(_text(CURVE_LEFT - 7, y(tick) + 3.5, f"{tick:g}", "tick", "end"))
+        parts += _tick_left(CURVE_LEFT, y(tick), f"{tick:g}")
     for tick in (-50, 0, 50, 100):
-        parts.append(_line(x(tick), bottom, x(tick), bottom + 4, "axis"))
-        parts.append(_text(x(tick), bottom + 15, words.percent(tick) if tick else "standard", "tick"))
+        parts += _tick_below(x(tick), bottom, words.percent(tick) if tick else "standard")
     line = " ".join(f"{_n(x(p))},{_n(y(lrv))}" for p, lrv in points)
     parts.append(format_html('<polyline class="drift" points="{}"/>', line))
     edge = CURVE_LEFT + CURVE_WIDTH + 12
@@ -441,7 +446,7 @@ def bracket_lines(bench: Bench) -> SafeString:
     for tick in (0, 4, 8, 12):
         for sign in (-1, 1) if tick else (1,):
             x = sign * tick / BRACKET_REACH * BRACKET_HALF
-            parts += [_line(x, base, x, base + 4, "axis"), _text(x, base + 15, str(tick), "tick")]
+            parts += _tick_below(x, base, str(tick))
     parts.append(_text(BRACKET_HALF + 12, base + 15, "ΔE00", "tick", "start"))
     description = " ".join(row.sentence for row in rows)
     return _svg("Brackets", description, (-272, 0, 544, base + 18), "brackets", _join(parts))

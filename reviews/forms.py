@@ -36,15 +36,10 @@ class WallForm(ReviewForm):
         super().__init__(*args, **kwargs)
         self.fields["wall_view"].required = self.fields["wall_order"].required = False
 
-    def clean_wall_view(self) -> str:
-        """Return how many boards are held together, as it was where nothing is said of it."""
-        chosen: str = self.cleaned_data["wall_view"] or self.initial["wall_view"]
-        return chosen
-
-    def clean_wall_order(self) -> str:
-        """Return the order of the boards, as it was where nothing is said of it."""
-        chosen: str = self.cleaned_data["wall_order"] or self.initial["wall_order"]
-        return chosen
+    def clean(self) -> dict[str, Any]:
+        """Leave how many boards are held together, and their order, as they were where nothing is said of them."""
+        data = super().clean() or {}
+        return data | {name: data.get(name) or self.initial[name] for name in ("wall_view", "wall_order")}
 
 
 class BasisForm(ReviewForm):
@@ -91,6 +86,14 @@ class SeenForm(forms.Form):
         return seen
 
 
+def _figure(label: str, text: str) -> float:
+    """Return a figure as people write it. Raises `ValidationError`."""
+    try:
+        return figure(label, text)
+    except IntakeError as wrong:
+        raise forms.ValidationError(str(wrong)) from None
+
+
 class AdjustForm(forms.Form):
     """Which strength to look at: a change in percent, an LRV, a gap to a trim, or as dark as another colour."""
 
@@ -106,29 +109,26 @@ class AdjustForm(forms.Form):
         self.found: Reached | None = None
         """The strength asked for, once the form is valid."""
 
-    def _figure(self, name: str, low: float, high: float) -> float | None:
+    def _within(self, name: str, low: float, high: float) -> float | None:
         text = self.cleaned_data[name].strip()
         if not text:
             return None
-        try:
-            value = figure(words.ADJUST_LABELS[name], text.removesuffix("%").strip())
-        except IntakeError as wrong:
-            raise forms.ValidationError(str(wrong)) from None
+        value = _figure(words.ADJUST_LABELS[name], text.removesuffix("%").strip())
         if not low <= value <= high:
             raise forms.ValidationError(words.out_of_range(words.ADJUST_LABELS[name], value, low, high))
         return value
 
     def clean_percent(self) -> float | None:
         """Return the change; less than −100 % would need less than no colorant."""
-        return self._figure("percent", WEAKEST, STRONGEST)
+        return self._within("percent", WEAKEST, STRONGEST)
 
     def clean_lrv(self) -> float | None:
         """Return the LRV wanted."""
-        return self._figure("lrv", 0, 100)
+        return self._within("lrv", 0, 100)
 
     def clean_gap(self) -> float | None:
         """Return the gap wanted, LRV points; the wall is the darker one."""
-        return self._figure("gap", -100, 100)
+        return self._within("gap", -100, 100)
 
     def clean(self) -> dict[str, Any]:
         """Find the strength; the first of what is given counts."""
@@ -178,10 +178,7 @@ class MixForm(forms.Form):
         return text
 
     def _parts(self, name: str) -> float:
-        try:
-            value = figure(words.ADJUST_LABELS["parts"], self.cleaned_data[name])
-        except IntakeError as wrong:
-            raise forms.ValidationError(str(wrong)) from None
+        value = _figure(words.ADJUST_LABELS["parts"], self.cleaned_data[name])
         if not 0 < value <= 1000:
             raise forms.ValidationError(words.parts_above_nought())
         return value

@@ -15,7 +15,7 @@ from reviews import drawings
 from reviews.forms import AdjustForm, BasisForm, SeenForm
 from reviews.models import Board, Review
 from reviews.page_strength import Mixing, StrengthPage
-from reviews.queries import Bench, Held, finding
+from reviews.queries import Bench, Held, finding, place_of
 from reviews.strengths import Strengths
 from schools import queries as schools
 
@@ -310,8 +310,7 @@ class Page:
     def walk(self) -> Walk | None:
         """Where one is on the walk through the boards, and the boards before and after."""
         boards = self.bench.guide
-        beside = self.bench.beside
-        at = next((i for i, held in enumerate(boards) if beside and held.colour.pk == beside.colour.pk), None)
+        at = place_of(self.bench.beside, boards)
         if at is None:
             return None
         before, after = boards[at - 1] if at else None, boards[at + 1] if at + 1 < len(boards) else None
@@ -378,11 +377,9 @@ class Page:
     @property
     def disagreements(self) -> list[str]:
         """What was seen otherwise than computed, over the whole review."""
-        lrv = self.bench.reading.lrv
         return [
             words.saw_beside(
-                one.colour.name if self.review.names_shown else words.hidden_name("other"),
-                words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}"),
+                one.colour.name if self.review.names_shown else words.hidden_name("other"), self.bench.said_of(one)
             )
             for one in self.bench.observations
             if one.agreement == Agreement.DIFFER

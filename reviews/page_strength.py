@@ -122,7 +122,7 @@ class StrengthPage:
     @property
     def trim_sentence(self) -> str:
         """How far the clean white stands from the strength that is looked at."""
-        clean = next((held for held in self.bench.whites if held.why == "clean"), None)
+        clean = self.bench.clean_white
         if clean is None or self.at.adjusted is None:
             return ""
         gap = clean.reading.lrv - self.at.adjusted.lrv
@@ -136,7 +136,7 @@ class StrengthPage:
     @property
     def trim_lrv(self) -> str:
         """LRV of the clean white; empty where there is none."""
-        clean = next((held for held in self.bench.whites if held.why == "clean"), None)
+        clean = self.bench.clean_white
         return f"{clean.reading.lrv:.2f}" if clean else ""
 
     @property

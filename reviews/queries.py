@@ -13,7 +13,7 @@ from django.db.models import QuerySet
 from numpy.typing import ArrayLike, NDArray
 
 from decks import queries as decks
-from decks.catalogue import catalogue, strip_number
+from decks.catalogue import catalogue
 from decks.models import Colour, Earlier
 from prism import (
     arranging,
@@ -119,6 +119,11 @@ class Newer:
     delta_e: float
 
 
+def place_of(one: Held | None, boards: Sequence[Held]) -> int | None:
+    """Return where a board stands among others, from 0; None where it is not there."""
+    return next((i for i, held in enumerate(boards) if one and held.colour.pk == one.colour.pk), None)
+
+
 class Bench:
     """Everything one review shows; each part is computed when it is first asked for.
 
@@ -182,7 +187,7 @@ class Bench:
     @cached_property
     def _strip(self) -> int:
         colour = self.colour
-        return int(strip_number(colour.maker_id, colour.strip)) if colour.maker_id and colour.strip else 0
+        return int(choosing.strip_number(colour.maker_id, colour.strip)) if colour.maker_id and colour.strip else 0
 
     @cached_property
     def _not_my_whites(self) -> NDArray[np.intp] | None:
@@ -235,11 +240,8 @@ class Bench:
 
     def _lettered(self, boards: list[Held]) -> list[Held]:
         """Return boards under letters where their findings are withheld, since a caption would give them away."""
-        if not self.review.withhold:
-            return boards
-        seen = {one.colour_id for one in self.observations}
         return [
-            held if held.colour.pk in seen else replace(held, name=words.letter(i), caption=words.letter(i), reason="")
+            replace(held, name=words.letter(i), caption=words.letter(i), reason="") if self._waits(held) else held
             for i, held in enumerate(boards)
         ]
 
@@ -265,6 +267,11 @@ class Bench:
     def whites(self) -> list[Held]:
         """The reference whites."""
         return [held for held in self.comparators if held.kind == "white"]
+
+    @property
+    def clean_white(self) -> Held | None:
+        """The clean one of them."""
+        return next((held for held in self.whites if held.why == "clean"), None)
 
     @cached_property
     def groups(self) -> list[Group]:
@@ -326,15 +333,15 @@ class Bench:
     @property
     def drawn(self) -> list[Held]:
         """What the drawings may show: what is on the wall, but for findings that are withheld."""
-        seen = {one.colour_id for one in self.observations}
-        return [held for held in self.on_the_wall if not self.review.withhold or held.colour.pk in seen]
+        return [held for held in self.on_the_wall if not self._waits(held)]
 
     @cached_property
     def third(self) -> Held | None:
         """The third board where three are shown: the one that comes after the board held beside."""
         boards = self.arranged
-        at = next((i for i, held in enumerate(boards) if self.beside and held.colour.pk == self.beside.colour.pk), -1)
-        return boards[(at + 1) % len(boards)] if len(boards) > 1 else None
+        at = place_of(self.beside, boards)
+        after = 0 if at is None else at + 1
+        return boards[after % len(boards)] if len(boards) > 1 else None
 
     @cached_property
     def pair(self) -> comparison.PairFinding | None:
@@ -353,33 +360,32 @@ class Bench:
         """What was seen so far, newest first."""
         return list(self.review.observations.select_related("by", "colour"))
 
-    @property
-    def withheld(self) -> bool:
-        """Whether the finding beside this board waits for the person to say what they see."""
-        return self.review.withhold and not self._seen_beside
+    def _waits(self, held: Held) -> bool:
+        """Return whether the finding beside a board waits for the person to say what they see."""
+        return self.review.withhold and held.colour.pk not in {one.colour_id for one in self.observations}
 
     @property
-    def _seen_beside(self) -> list[Observation]:
-        beside = self.beside.colour.pk if self.beside else 0
-        return [one for one in self.observations if one.colour_id == beside]
+    def withheld(self) -> bool:
+        """Whether the finding beside the board that is held up waits; without any board, all of them do."""
+        return self._waits(self.beside) if self.beside else self.review.withhold
 
     @property
     def any_withheld(self) -> bool:
         """Whether anything about the undertone still waits: then nothing on the screen may give it away."""
-        seen = {one.colour_id for one in self.observations}
-        return self.review.withhold and any(held.colour.pk not in seen for held in self.guide)
+        return any(self._waits(held) for held in self.guide)
 
     @cached_property
     def seen(self) -> list[Seen]:
         """What was seen beside this board, each next to what was computed."""
         return [
-            Seen(
-                one,
-                words.saw(one.seen, self.reading.lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}"),
-                words.standing(one.agreement, one.computed, self.reading.lrv),
-            )
-            for one in self._seen_beside
+            Seen(one, self.said_of(one), words.standing(one.agreement, one.computed, self.reading.lrv))
+            for one in self.observations
+            if self.beside and one.colour_id == self.beside.colour.pk
         ]
+
+    def said_of(self, one: Observation) -> str:
+        """Return what a person saw, in words."""
+        return words.saw(one.seen, self.reading.lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}")
 
     # --- verdict ---
 
@@ -397,7 +403,6 @@ class Bench:
     def other_bases(self) -> list[verdict.Under]:
         """The colour as it reads under other schools, other neutrals and the reference white."""
         bases = [(words.basis_school(one.title), one, one.neutral) for one in self._other_schools]
-        clean = next((held for held in self.whites if held.why == "clean"), None)
         neutrals = {
             "painted": self.school.neutral,
             "grey": reading.choose_neutral(self.school, "grey"),
@@ -407,8 +412,8 @@ class Bench:
             for kind, neutral in neutrals.items()
             if neutral != self.neutral
         ]
-        if clean:
-            bases.append((words.basis_white(clean.name), self.school, verdict.flat_neutral(clean.reading.lab)))
+        if white := self.clean_white:
+            bases.append((words.basis_white(white.name), self.school, verdict.flat_neutral(white.reading.lab)))
         return verdict.on_other_bases(self.paint, self.reading, bases)
 
     @cached_property

@@ -57,12 +57,7 @@ class Strengths:
     @cached_property
     def recipe_problem(self) -> str:
         """Why the colour's own recipe cannot be computed with the studio's colorants; empty where it can."""
-        try:
-            if self.bench.value.recipe:
-                demo.tint_system().check(self.bench.value.recipe)
-        except tint.RecipeError as wrong:
-            return str(wrong)
-        return ""
+        return _problem(self.bench.value.recipe)
 
     @cached_property
     def recipe(self) -> tint.Recipe | None:
@@ -126,7 +121,7 @@ class Strengths:
         """Return the strength that comes nearest to an LRV."""
         return strength.for_lrv(self.recipe, wanted, demo.tint_system()) if self.recipe else None
 
-    @property
+    @cached_property
     def formula(self) -> Formula | None:
         """What the counter dispenses for the strength that is looked at, into the can that is chosen."""
         if self.adjusted is None:
@@ -148,12 +143,7 @@ class Strengths:
     def mixed_with(self, other: Colour, own_parts: float, other_parts: float) -> Paint | None:
         """Return what the subject and another paint make together, in parts; None where a recipe is missing."""
         theirs = other.recipe
-        try:
-            if theirs:
-                demo.tint_system().check(theirs)
-        except tint.RecipeError:
-            theirs = None
-        if theirs is None:
+        if theirs is None or _problem(theirs):
             found = _estimates(other.paint)
             theirs = found[0].recipe if found else None
         if self.recipe is None or theirs is None:
@@ -167,6 +157,16 @@ class Strengths:
     def colorant_names(self) -> dict[str, str]:
         """Names of the colorants that recipes refer to."""
         return {code: part.name for code, part in demo.tint_system().colorants.items()}
+
+
+def _problem(recipe: tint.Recipe | None) -> str:
+    """Return why a recipe cannot be computed with the studio's colorants; empty where it can, or there is none."""
+    try:
+        if recipe:
+            demo.tint_system().check(recipe)
+    except tint.RecipeError as wrong:
+        return str(wrong)
+    return ""
 
 
 @lru_cache(maxsize=256)

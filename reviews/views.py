@@ -56,14 +56,14 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
     if "beside" in request.GET:
         beside = get_object_or_404(decks.visible_to(request.user), pk=_number(request.GET["beside"]))
     services.remember_place(review, step, beside)
-    adjust = None
+    bench, adjust = queries.Bench(review, review.beside), None
     if step == Review.Step.STRENGTH and any(key in request.GET for key in ("percent", "lrv", "gap", "like")):
-        adjust = AdjustForm(request.GET, Strengths(queries.Bench(review, beside)))
+        adjust = AdjustForm(request.GET, Strengths(bench))
         if adjust.is_valid() and adjust.found:
             services.look_at_strength(review, adjust.found.percent)
     if "can" in request.GET:
         services.choose_can(review, request.GET["can"])
-    return _show(request, review, adjust=adjust)
+    return _show(request, review, bench=bench, adjust=adjust)
 
 
 @require_POST
@@ -165,8 +165,9 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
 def keep_strength(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep the strength that is looked at as a colour of its own."""
     review = _review(request, pk)
-    kept = services.keep_strength(review, Strengths(queries.Bench(review, review.beside)))
-    return _show(request, review, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
+    bench = queries.Bench(review, review.beside)
+    kept = services.keep_strength(review, Strengths(bench))
+    return _show(request, review, bench=bench, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
 
 
 @require_POST
@@ -176,12 +177,12 @@ def mix(request: StudioRequest, pk: int) -> HttpResponse:
     at = Strengths(queries.Bench(review, review.beside))
     form = MixForm(request.POST, at)
     if not form.is_valid():
-        return _show(request, review, mixing=Mixing(form), status=422)
+        return _show(request, review, bench=at.bench, mixing=Mixing(form), status=422)
     mixing = Mixing(form, at)
     notice = ""
     if "keep" in request.POST and mixing.paint:
         notice = words.kept_as(services.keep_mixture(review, mixing.name, mixing.paint).name)
-    return _show(request, review, mixing=mixing, notice=notice)
+    return _show(request, review, bench=at.bench, mixing=mixing, notice=notice)
 
 
 @require_POST
@@ -190,13 +191,13 @@ def dispense(request: StudioRequest, pk: int) -> HttpResponse:
     review = _review(request, pk)
     at = Strengths(queries.Bench(review, review.beside))
     if at.formula is None or at.adjusted is None:
-        return _show(request, review)
+        return _show(request, review, bench=at.bench)
     name = words.strength_name(review.colour.name, at.adjusted.percent)
     try:
         made = machines.dispense(request.user, review.colour, at.adjusted.percent, name, at.formula)
     except DispenserError as wrong:
-        return _show(request, review, notice=str(wrong))
-    return _show(request, review, notice=words.dispensed(str(made)))
+        return _show(request, review, bench=at.bench, notice=str(wrong))
+    return _show(request, review, bench=at.bench, notice=words.dispensed(str(made)))
 
 
 @require_POST

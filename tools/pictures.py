@@ -39,6 +39,15 @@ class Camera:
         self.browser.find_element(By.CSS_SELECTOR, css).send_keys(text)
         time.sleep(0.7)
 
+    def read(self, thing: str, readings: int) -> None:
+        """Put the reader on a thing, show it its white tile and take readings."""
+        self.open("/reader/")
+        self.browser.execute_script("document.querySelector('#thing').value = arguments[0]", thing)
+        self.click("main .strong")
+        self.click("form[action*=calibrate] button")
+        for _ in range(readings):
+            self.click("form[action*=measure] button")
+
     def take(self, name: str) -> None:
         self.browser.save_screenshot(str(OUT / f"{name}.png"))
         print(name)
@@ -75,21 +84,11 @@ def main() -> None:
     camera.click("main form .strong")
     camera.take("import")
     camera.click("form[action*=cancel] button")
-    camera.open("/reader/")
-    camera.browser.execute_script("document.querySelector('#thing').value = 'limed larch'")
-    camera.click("main .strong")
-    camera.click("form[action*=calibrate] button")
-    for _ in range(5):
-        camera.click("form[action*=measure] button")
+    camera.read("limed larch", 5)
     camera.type("form[action*='drop/3/'] input[name=reason]", "knot in the wood")
     camera.click("form[action*='drop/3/'] button")
     camera.take("reader")
-    camera.open("/reader/")
-    camera.browser.execute_script("document.querySelector('#thing').value = 'board painted from H06.3'")
-    camera.click("main .strong")
-    camera.click("form[action*=calibrate] button")
-    for _ in range(3):
-        camera.click("form[action*=measure] button")
+    camera.read("board painted from H06.3", 3)
     camera.type("#id_code", "H06.3")
     camera.click(".card-code button")
     camera.click("form[action*=improve] button")

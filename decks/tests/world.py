@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from django.contrib.auth.models import User
+from django.test import TestCase
 
 from decks import services
 from decks.models import Colour
@@ -19,3 +20,15 @@ def person(name: str = "isla") -> User:
 
 def colour(code: str = "H16.3") -> Colour:
     return Colour.objects.get(code=code, maker__isnull=False)
+
+
+class Studio(TestCase):
+    """The demo deck and two people, of whom isla has entered."""
+
+    @classmethod
+    def setUpTestData(cls):
+        load_deck()
+        cls.isla, cls.rory = person(), person("rory")
+
+    def setUp(self):
+        self.client.force_login(self.isla)

@@ -2,7 +2,6 @@
 
 from datetime import timedelta
 
-from django.test import TestCase
 from django.urls import reverse
 from django.utils import timezone
 
@@ -17,14 +16,9 @@ from reviews.models import Review
 BOARD = "board painted from H16.3"
 
 
-class Reader(TestCase):
-    @classmethod
-    def setUpTestData(cls):
-        world.load_deck()
-        cls.isla, cls.rory = world.person(), world.person("rory")
-
+class Reader(world.Studio):
     def setUp(self):
-        self.client.force_login(self.isla)
+        super().setUp()
         self.client.post(reverse("reader"), {"thing": BOARD, "aperture": "8", "specular": "included"})
         self.session = Session.objects.get()
 

@@ -10,7 +10,7 @@ from pathlib import Path
 import numpy as np
 
 from prism import screen, words
-from prism.choosing import Deck
+from prism.choosing import Deck, strip_number
 from prism.colour import Colour
 from prism.school import School
 from prism.spectrum import to_lab, to_lrv
@@ -79,7 +79,7 @@ def offered(chosen: School) -> Deck:
         np.array([entry.colour.lab for entry in entries]),
         np.array([entry.colour.lrv for entry in entries]),
         np.array([chosen.doubt(entry.colour.provenance) for entry in entries]),
-        np.array([1000 * makers[entry.maker] + entry.strip if entry.strip else 0 for entry in entries]),
+        np.array([strip_number(makers[entry.maker], entry.strip) if entry.strip else 0 for entry in entries]),
     )
 
 

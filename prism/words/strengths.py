@@ -21,8 +21,9 @@ def strength_name(name: str, change: float) -> str:
     return name if not change else f"{name} at {number(100 + change, 0)} %"
 
 
-def _drift(step: Strength, standard: Undertone, lrv: float, school: School) -> str:
-    now = step.reading.undertone
+def drift(step: Strength, standard: Undertone, school: School) -> str:
+    """Say what an adjusted strength does to the undertone."""
+    now, lrv = step.reading.undertone, step.lrv
     if step.drift_effect < school.just_seen:
         # not to be seen as a change, even where it crosses the line to another word
         crossed = now.main is not None and now.main != standard.main
@@ -47,7 +48,7 @@ def strength_step(step: Strength, standard: Undertone, school: School) -> str:
     if not step.percent:
         return "The standard."
     way = "lighter" if step.percent < 0 else "darker"
-    moved = _drift(step, standard, step.lrv, school)
+    moved = drift(step, standard, school)
     text = f"{capital(way)} by ΔE00 {number(step.delta_e)}, and {moved}. {seen(step.delta_e, school)}"
     if step.over_capacity:
         text += " More colorant than this base can hold."
@@ -63,7 +64,7 @@ def strength_run(steps: Sequence[Strength], school: School) -> str:
     parts = []
     for step, way in ((first, "Made lighter"), (last, "Made darker")):
         if step.percent:
-            parts.append(f"{way}, {_drift(step, standard, step.lrv, school)}.")
+            parts.append(f"{way}, {drift(step, standard, school)}.")
     return " ".join(parts)
 
 
@@ -106,11 +107,6 @@ def adjusted(change: float, name: str, lrv: float, seen_as: str, drift: str) -> 
     if not change:
         return f"{name} at standard strength: LRV {number(lrv)}."
     return f"At {percent(round(change, 1))}, LRV {number(lrv)}, {drift}. {seen_as}"
-
-
-def drift(step: Strength, standard: Undertone, school: School) -> str:
-    """Say what an adjusted strength does to the undertone."""
-    return _drift(step, standard, step.lrv, school)
 
 
 def trim_gap(gap: float, trim: str, least: float) -> str:

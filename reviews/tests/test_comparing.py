@@ -1,6 +1,5 @@
 """The wall: what stands on it and why, what a person does with it, what is seen, what is wished for."""
 
-from django.test import TestCase
 from django.urls import reverse
 
 from decks import services as deck_services
@@ -13,14 +12,9 @@ from reviews.queries import Bench
 HTMX = {"HX-Request": "true"}
 
 
-class Wall(TestCase):
-    @classmethod
-    def setUpTestData(cls):
-        world.load_deck()
-        cls.isla, cls.rory = world.person(), world.person("rory")
-
+class Wall(world.Studio):
     def setUp(self):
-        self.client.force_login(self.isla)
+        super().setUp()
         self.review = services.start(self.isla, world.colour("H16.3"))
 
     def bench(self):

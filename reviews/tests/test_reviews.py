@@ -1,6 +1,5 @@
 """Reviews: who may see them, what they keep, what they show."""
 
-from django.test import TestCase
 from django.urls import reverse
 from django.utils import timezone
 
@@ -17,15 +16,11 @@ from reviews.strengths import Strengths
 HTMX = {"HX-Request": "true"}
 
 
-class Studio(TestCase):
+class Studio(world.Studio):
     @classmethod
     def setUpTestData(cls):
-        world.load_deck()
-        cls.isla, cls.rory = world.person(), world.person("rory")
+        super().setUpTestData()
         cls.review = services.start(cls.isla, world.colour())
-
-    def setUp(self):
-        self.client.force_login(self.isla)
 
     def url(self, name, *args):
         return reverse(f"review-{name}", args=[self.review.pk, *args])

@@ -1,6 +1,5 @@
 """The Strength step: which strength, its formula, the can that comes out, mixtures, and colours of their own."""
 
-from django.test import TestCase
 from django.urls import reverse
 
 from decks import services as deck_services
@@ -17,14 +16,9 @@ from reviews.strengths import Strengths
 HTMX = {"HX-Request": "true"}
 
 
-class Step(TestCase):
-    @classmethod
-    def setUpTestData(cls):
-        world.load_deck()
-        cls.isla, cls.rory = world.person(), world.person("rory")
-
+class Step(world.Studio):
     def setUp(self):
-        self.client.force_login(self.isla)
+        super().setUp()
         self.review = services.start(self.isla, world.colour("H16.3"))
         services.remember_place(self.review, "strength", None)
 

@@ -1,6 +1,5 @@
 """Own schools: copied, edited with a preview, and kept by reviews as they were."""
 
-from django.test import TestCase
 from django.urls import reverse
 
 from decks.tests import world
@@ -20,14 +19,9 @@ def filled(table, **changed):
     return data | changed
 
 
-class Schools(TestCase):
-    @classmethod
-    def setUpTestData(cls):
-        world.load_deck()
-        cls.isla, cls.rory = world.person(), world.person("rory")
-
+class Schools(world.Studio):
     def setUp(self):
-        self.client.force_login(self.isla)
+        super().setUp()
         self.client.post(reverse("school-copy"), {"school": "wall-practice"})
         self.own = OwnSchool.objects.get()
 
