@@ -223,6 +223,7 @@ def held_of(n: int, rng: np.random.Generator):
         ids=np.arange(n),
         makers=np.ones(n, dtype=np.int64),
         strips=np.zeros(n, dtype=np.int64),
+        strip_names=("",) * n,
         lab=lab,
         lrv=100 * ((lab[:, 0] + 16) / 116) ** 3,
         provenance=("maker-lab",) * n,

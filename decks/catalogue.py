@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
+from sys import intern
 
 import numpy as np
 from django.contrib.auth.models import User
@@ -13,7 +14,7 @@ from numpy.typing import ArrayLike, NDArray
 
 from decks.models import Colour, Maker
 from prism import school
-from prism.choosing import Deck, strip_number
+from prism.choosing import Deck, number_strips
 from prism.difference import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, Survey, read_many, survey
@@ -50,7 +51,7 @@ class Wanted:
     strength: str = ""
     temperature: str = ""
     maker: int | None = None
-    strip: int | None = None
+    strip: str = ""
     recipe: bool = False
     spectrum: bool = False
     ids: frozenset[int] | None = None
@@ -71,6 +72,7 @@ class Catalogue:
     has_recipe: NDArray[np.bool_]
     has_spectrum: NDArray[np.bool_]
     screens: NDArray[np.bytes_]
+    strip_names: tuple[str, ...] = field(repr=False)
     texts: tuple[str, ...] = field(repr=False)
     names: tuple[str, ...] = field(repr=False)
     codes: tuple[str, ...] = field(repr=False)
@@ -98,6 +100,14 @@ class Catalogue:
         return np.array([chosen.uncertainty[kind] for kind in kinds], dtype=np.float64)[rows]
 
     @cached_property
+    def _strips_called(self) -> dict[str, list[int]]:
+        """The numbers of the strips that have a name, which those of several makers may."""
+        called: dict[str, list[int]] = {}
+        for name, number in set(zip(self.strip_names, self.strips.tolist(), strict=True)):
+            called.setdefault(name.casefold(), []).append(number)
+        return called
+
+    @cached_property
     def _decks(self) -> dict[tuple[tuple[str, float], ...], Deck]:
         return {}
 
@@ -105,8 +115,7 @@ class Catalogue:
         """Return the colours as the core chooses from them, with the uncertainties of a school."""
         key = tuple(sorted(chosen.uncertainty.items()))
         if key not in self._decks:
-            strips = np.where(self.strips > 0, strip_number(self.makers, self.strips), 0)
-            self._decks[key] = Deck(self.lab, self.lrv, self._doubt(chosen), strips)
+            self._decks[key] = Deck(self.lab, self.lrv, self._doubt(chosen), self.strips)
         return self._decks[key]
 
     def readings(
@@ -139,8 +148,8 @@ class Catalogue:
             keep &= self.lrv <= wanted.lrv_high
         if wanted.maker is not None:
             keep &= self.makers == wanted.maker
-        if wanted.strip is not None:
-            keep &= self.strips == wanted.strip
+        if wanted.strip:
+            keep &= np.isin(self.strips, self._strips_called.get(wanted.strip.casefold(), []))
         if wanted.ids is not None:
             keep &= np.isin(self.ids, list(wanted.ids))
         if wanted.recipe:
@@ -174,7 +183,7 @@ class Catalogue:
             "-strength": self.survey.strength,
             "hue": self.survey.hue,
             "family": self.survey.family,
-            "strip": strip_number(self.makers, self.strips),
+            "strip": self.strips,
             "doubt": self.survey.doubt,
         }.get(sort)
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
@@ -218,7 +227,8 @@ def _catalogue(user_id: int, state: str) -> Catalogue:
     return Catalogue(
         ids=np.array(columns[0], dtype=np.int64),
         makers=np.array(columns[1], dtype=np.int64),
-        strips=np.array([strip or 0 for strip in columns[2]], dtype=np.int64),
+        strips=number_strips(columns[1], columns[2]),
+        strip_names=tuple(map(intern, columns[2])),
         lab=np.array(columns[3:6], dtype=np.float64).T.reshape(-1, 3),
         lrv=np.array(columns[6], dtype=np.float64),
         provenance=tuple(columns[7]),

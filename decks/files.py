@@ -166,7 +166,7 @@ def plan(waiting: Import) -> Plan:
     return Plan(added, changed, unchanged, sorted(problems, key=lambda p: p.line), found.notes)
 
 
-LENGTHS = {"code": 40, "name": 120, "maker": 80}
+LENGTHS = {"code": 40, "name": 120, "maker": 80, "strip": 20}
 
 
 def _values(entry: Entry, paint: Paint) -> dict[str, Any]:

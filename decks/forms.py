@@ -162,7 +162,7 @@ class FilterForm(forms.Form):
     temperature = forms.ChoiceField(required=False)
     maker = forms.ChoiceField(required=False)
     set = forms.ChoiceField(required=False)
-    strip = forms.IntegerField(required=False, min_value=1, max_value=32000)
+    strip = forms.CharField(required=False, max_length=20)
     recipe = forms.BooleanField(required=False)
     spectrum = forms.BooleanField(required=False)
     sort = forms.ChoiceField(required=False, choices=list(SORTS.items()))
@@ -202,7 +202,7 @@ class FilterForm(forms.Form):
             strength=data.get("strength", ""),
             temperature=data.get("temperature", ""),
             maker=int(data["maker"]) if data.get("maker") else None,
-            strip=data.get("strip"),
+            strip=data.get("strip", ""),
             recipe=data.get("recipe", False),
             spectrum=data.get("spectrum", False),
             ids=frozenset(Colour.objects.filter(sets=data["set"]).values_list("id", flat=True))

@@ -156,7 +156,7 @@ class Colour(Valued):
     )
     code = models.CharField(max_length=40, blank=True)
     name = models.CharField(max_length=120)
-    strip = models.PositiveSmallIntegerField(null=True, blank=True)
+    strip = models.CharField(max_length=20, blank=True, default="")
     step = models.PositiveSmallIntegerField(null=True, blank=True)
 
     has_spectrum = models.GeneratedField(
@@ -203,7 +203,7 @@ class Earlier(Valued):
 
     colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="earlier")
     name = models.CharField(max_length=120)
-    strip = models.PositiveSmallIntegerField(null=True, blank=True)
+    strip = models.CharField(max_length=20, blank=True, default="")
     step = models.PositiveSmallIntegerField(null=True, blank=True)
     replaced = models.DateTimeField(default=timezone.now)
     reason = models.CharField(max_length=200)

@@ -162,7 +162,7 @@ def apply(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
-    template = "decks/coming_in_body.html" if request.htmx else "decks/coming_in.html"
+    template = "decks/how_far.html" if request.htmx else "decks/coming_in.html"
     return render(request, template, {"running": running, "how_far": words.coming_in(running.done, running.total)})
 
 

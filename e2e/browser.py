@@ -6,12 +6,14 @@ import os
 import shutil
 import tempfile
 import time
+from contextlib import suppress
 from pathlib import Path
 
 from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
 from django.test import override_settings
+from selenium.common.exceptions import StaleElementReferenceException
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import WebDriverWait
@@ -44,7 +46,7 @@ class BrowserTest(StaticLiveServerTestCase):
         self.browser.delete_all_cookies()
         resize(self.browser, *WIDE)
         self.open("/sign-in/")
-        self.find("form[action='/enter-demo/'] button").click()
+        self.click("form[action='/enter-demo/'] button")
         self.wait(lambda: self.find("#begin-title"))
 
     def tearDown(self):
@@ -64,7 +66,8 @@ class BrowserTest(StaticLiveServerTestCase):
         return self.browser.find_elements(By.CSS_SELECTOR, css)
 
     def wait(self, condition, seconds=8):
-        return WebDriverWait(self.browser, seconds, ignored_exceptions=(Exception,)).until(lambda _: condition())
+        waiting = WebDriverWait(self.browser, seconds, poll_frequency=0.1, ignored_exceptions=(Exception,))
+        return waiting.until(lambda _: condition())
 
     def press(self, *keys):
         self.browser.switch_to.active_element.send_keys(*keys)
@@ -79,8 +82,32 @@ class BrowserTest(StaticLiveServerTestCase):
         self.wait(lambda: self.browser.execute_script("return !document.querySelector('.htmx-request')"))
         time.sleep(0.05)
 
+    def fresh(self, act):
+        """Do something with an element, found again if the screen was replaced meanwhile."""
+        with suppress(StaleElementReferenceException):
+            return act()
+        self.settled()
+        return act()
+
     def text(self, css):
-        return self.find(css).text
+        return self.fresh(lambda: self.find(css).text)
+
+    def texts(self, css):
+        return self.fresh(lambda: [element.text for element in self.all(css)])
+
+    def click(self, css):
+        self.fresh(lambda: self.find(css).click())
+
+    def replaced(self, act):
+        """Do something, and wait until the answer has replaced the review's screen."""
+        old = self.find("#review")
+        act()
+        self.wait(lambda: self.find("#review") != old)
+        self.settled()
+
+    def act(self, css):
+        """Click, wherever on the screen that is, and wait until the answer has replaced it."""
+        self.replaced(lambda: self.browser.execute_script("document.querySelector(arguments[0]).click()", css))
 
     def path_step(self):
         return self.browser.current_url.rstrip("/").rsplit("/", 1)[-1].split("?")[0].rstrip("/")
@@ -88,11 +115,11 @@ class BrowserTest(StaticLiveServerTestCase):
     def start_review(self, code):
         self.find("#find").send_keys(code)
         self.wait(lambda: len(self.all("#found .results li")) == 1)
-        self.find("#found button").click()
+        self.click("#found button")
         self.wait(lambda: self.find("#review"))
 
     def go(self, step):
-        self.find(f".path a[href*='/{step}/']").click()
+        self.click(f".path a[href*='/{step}/']")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == step)
         self.settled()
 

@@ -10,13 +10,6 @@ class Comparing(BrowserTest):
         self.start_review("H16.3")
         self.go("compare")
 
-    def act(self, css):
-        """Click, and wait until the answer has replaced the screen."""
-        old = self.find("#review")
-        self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
-        self.wait(lambda: self.find("#review") != old)
-        self.settled()
-
     def review(self):
         return Review.objects.latest("id")
 
@@ -31,7 +24,7 @@ class Comparing(BrowserTest):
         self.assert_accessible("a step that waits")
         self.go("compare")
         self.act("#walk-after")
-        self.find(".see input[value=bluer]").click()
+        self.click(".see input[value=bluer]")
         self.find("#see-light").send_keys("north window, overcast")
         self.act(".see .strong")
         self.assertIn("Skerry saw it bluer", self.text(".seen"))
@@ -75,10 +68,10 @@ class Comparing(BrowserTest):
             self.wait(lambda n=number: f"Shortlist ({n})" in self.text(".say"))
         self.assert_accessible("answers")
         self.act(".say a[href*=shortlist]")
-        names = [cell.text for cell in self.all(".listed-table .name")]
+        names = self.texts(".listed-table .name")
         self.assertEqual(len(names), 3)
         self.act(".listed-table tbody tr:nth-child(3) button[value=up]")
-        self.assertEqual([cell.text for cell in self.all(".listed-table .name")], [names[0], names[2], names[1]])
+        self.assertEqual(self.texts(".listed-table .name"), [names[0], names[2], names[1]])
         self.assertEqual(len(self.all(".lightness .mark")), 4)
         self.assert_accessible("shortlist")
         resize(self.browser, *PHONE)
@@ -97,7 +90,7 @@ class Comparing(BrowserTest):
     def test_a_school_of_ones_own_changes_the_answer_and_is_kept(self):
         self.open("/schools/")
         self.assert_accessible("schools")
-        self.find("section:nth-of-type(1) form button").click()
+        self.click("section:nth-of-type(1) form button")
         self.wait(lambda: self.find(".school"))
         self.wait(lambda: "None of 425" in self.text("#changes"))
         title = self.find("[name=title]")
@@ -111,12 +104,12 @@ class Comparing(BrowserTest):
         resize(self.browser, *PHONE)
         self.assert_accessible("a school on a phone")
         resize(self.browser, *WIDE)
-        self.find(".school .strong").click()
+        self.click(".school .strong")
         self.wait(lambda: "Saved" in self.text(".school-fields"))
         self.open(f"/reviews/{self.review().pk}/read/")
         self.assertIn("clear blue", self.text(".finding-line"))
-        self.find(".basis button").click()
-        self.find("#basis input[value^=own-]").click()
+        self.click(".basis button")
+        self.click("#basis input[value^=own-]")
         self.act("#basis .strong")
         self.assertIn("clear green", self.text(".finding-line"))
         self.assertIn("harbour school", self.text(".basis"))

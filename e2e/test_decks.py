@@ -2,7 +2,9 @@
 
 import tempfile
 from pathlib import Path
+from unittest import mock
 
+from decks import files
 from decks.models import Colour
 from e2e.browser import PHONE, WIDE, BrowserTest, Keys, resize
 
@@ -15,7 +17,7 @@ class Decks(BrowserTest):
             self.open("/colours/import/")
             self.find("#id_deck_name").send_keys("Harbour survey")
             self.find("#id_file").send_keys(str(path))
-            self.find("form .strong").click()
+            self.click("form .strong")
             self.wait(lambda: "import/" in self.browser.current_url and self.find("h1"))
 
     def test_filters_narrow_as_one_types(self):
@@ -23,18 +25,18 @@ class Decks(BrowserTest):
         self.assertIn("425 of 425", self.text("#listed h1"))
         self.find("#find").send_keys("haar")
         self.wait(lambda: "7 of 425" in self.text("#listed h1"))
-        self.find("#sort option[value=lrv]").click()
+        self.click("#sort option[value=lrv]")
         self.wait(lambda: "sort=lrv" in self.browser.current_url)
         self.settled()
-        lrvs = [float(cell.text) for cell in self.all("#listed td.num")]
+        lrvs = [float(text) for text in self.texts("#listed td.num")]
         self.assertEqual(lrvs, sorted(lrvs, reverse=True))
         self.assert_accessible("decks")
         resize(self.browser, *PHONE)
         self.assert_accessible("decks on a phone")
         resize(self.browser, *WIDE)
-        self.find("#listed button[form=keep]").click()
+        self.click("#listed button[form=keep]")
         self.wait(lambda: "is in “My reference whites”" in self.text("#kept"))
-        self.find("#listed td form button").click()
+        self.click("#listed td form button")
         self.wait(lambda: self.find("#review"))
         self.open("/colours/sets/")
         self.assertEqual(len(self.all(".set-boards .board-art")), 1)
@@ -42,7 +44,7 @@ class Decks(BrowserTest):
 
     def test_the_plane_follows_the_filters_and_the_keys(self):
         self.open("/colours/")
-        self.find("#listed .files a").click()
+        self.click("#listed .files a")
         plane = self.wait(lambda: self.find(".plane[data-loaded]"))
         shown = int(plane.get_attribute("data-loaded"))
         self.assertIn(f"{shown} of 425", self.text("#listed h1"))
@@ -76,10 +78,11 @@ class Decks(BrowserTest):
         lines = "\n".join(f"C{i},Bulk {i},{30 + i % 60},{i % 7},{i % 11}" for i in range(16_000))
         self.bring(f"code,name,L*,a*,b*\n{lines}")
         self.wait(lambda: "16,000 to add" in self.text("h1"), 20)
-        self.find(".sheet .strong").click()
-        self.wait(lambda: "of 16,000 colours are in" in self.text(".lead"), 20)
-        self.find("form[action*=cancel] button").click()
-        self.wait(lambda: self.find("#id_file"), 20)
+        with mock.patch.object(files, "PART", 200):
+            self.click(".sheet .strong")
+            self.wait(lambda: "of 16,000 colours are in" in self.text(".lead"), 20)
+            self.click("form[action*=undo] button")
+            self.wait(lambda: self.find("#id_file"), 20)
         self.assertFalse(Colour.objects.filter(name__startswith="Bulk").exists())
 
     def test_a_file_with_a_bad_line_mended_brought_in_and_undone(self):
@@ -88,14 +91,14 @@ class Decks(BrowserTest):
         self.wait(lambda: "1 to add" in self.text("h1"))
         self.assertIn("Line 2, L*: 'seventy' is not a number", self.text("main"))
         self.assert_accessible("preview")
-        self.find("form[action*=cancel] button").click()
+        self.click("form[action*=cancel] button")
         self.wait(lambda: self.find("#id_file"))
         self.bring(rows.format("70"))
         self.wait(lambda: "2 to add" in self.text("h1"))
-        self.find(".sheet .strong").click()
+        self.click(".sheet .strong")
         self.wait(lambda: self.find("form[action*=undo]"))
         self.assert_accessible("brought in")
         self.assertEqual(Colour.objects.filter(maker__name="Harbour survey").count(), 2)
-        self.find("form[action*=undo] button").click()
+        self.click("form[action*=undo] button")
         self.wait(lambda: "undone" in self.text("table"))
         self.assertEqual(Colour.objects.filter(maker__name="Harbour survey").count(), 0)

@@ -19,7 +19,7 @@ class DeckJourney(BrowserTest):
         wide = len(self.all("#found .results li"))
         self.find("#find").send_keys(entry.name[4:])
         self.wait(lambda: len(self.all("#found .results li")) == 1 <= wide)
-        self.find("#found button").click()
+        self.click("#found button")
         self.wait(lambda: self.find("#review"))
 
         # read: words first, then figures, then a drawing
@@ -32,7 +32,7 @@ class DeckJourney(BrowserTest):
         # compare: choose any board to see the pair
         self.go("compare")
         before = self.text(".finding-line")
-        self.find(".set a.board:nth-child(2)").click()
+        self.click(".set a.board:nth-child(2)")
         self.wait(lambda: self.text(".finding-line") != before)
         self.assertIn("Beside", self.text(".finding-line"))
         self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
@@ -59,7 +59,7 @@ class DeckJourney(BrowserTest):
         # from the studio it reopens where it was left, with the same board beside
         self.open("/")
         self.assertIn("Blue, and it stays blue", self.text(".reviews li:first-child"))
-        self.find(".reviews li:first-child a").click()
+        self.click(".reviews li:first-child a")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "verdict")
         self.assertEqual(self.text(".big:nth-of-type(2) .name"), beside)
 
@@ -73,9 +73,9 @@ class DeckJourney(BrowserTest):
     def test_delete_and_undo(self):
         count = len(self.all(".reviews li"))
         name = self.text(".reviews li:first-child b")
-        self.find(".reviews li:first-child form button").click()
+        self.click(".reviews li:first-child form button")
         self.wait(lambda: len(self.all(".reviews li")) == count - 1)
-        self.find(".undo button").click()
+        self.click(".undo button")
         self.wait(lambda: self.find("#review"))
         self.assertIn(name, self.text("#where"))
 
@@ -89,9 +89,9 @@ class DeckJourney(BrowserTest):
     def test_the_basis_can_be_changed(self):
         self.start_review("H05.3")
         self.assertIn("orange", self.text(".finding-line"))
-        self.find(".basis button").click()
-        self.find("#basis input[value=grey]").click()
-        self.find("#basis .strong").click()
+        self.click(".basis button")
+        self.click("#basis input[value=grey]")
+        self.click("#basis .strong")
         self.wait(lambda: "mathematical grey" in self.text(".basis"))
         self.assertIn("yellow", self.text(".finding-line"))
         self.assertFalse(self.all(".rose .grey-point"))
@@ -101,7 +101,7 @@ class DeckJourney(BrowserTest):
         self.key("/")
         self.press("T26.6")
         self.wait(lambda: len(self.all("#found .results li")) == 1)
-        self.find("#found .acts a").click()
+        self.click("#found .acts a")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
         self.assertIn("fetched", self.text(".pair"))
         self.assertIn("Fetched from the decks by hand", self.text(".say"))
@@ -176,7 +176,7 @@ class OwnColour(BrowserTest):
         for name, value in {"name": "Galley door", **fields}.items():
             self.find(f"[name={name}]").clear()
             self.find(f"[name={name}]").send_keys(value)
-        self.find(".intake .strong").click()
+        self.click(".intake .strong")
 
     def test_hex_mended_and_read(self):
         self.expected_statuses = (422,)
@@ -185,7 +185,7 @@ class OwnColour(BrowserTest):
         self.assertEqual(self.find("#id_name").get_attribute("value"), "Galley door")
         self.find("#id_hex").clear()
         self.find("#id_hex").send_keys("#BFC3C6")
-        self.find(".intake .strong").click()
+        self.click(".intake .strong")
         self.wait(lambda: self.find("#review"))
         self.assertIn("screen value, ±2.0", self.text(".basis"))
         self.go("strength")
@@ -211,12 +211,12 @@ class OwnColour(BrowserTest):
             good.replace("0.", "o.", 1),
         )
         self.wait(lambda: "o." in self.find("#id_reflectance").get_attribute("value"))
-        self.find(".intake .strong").click()
+        self.click(".intake .strong")
         self.wait(lambda: "Line 2, column 1" in self.text("#reflectance-error"))
         mended = self.find("#id_reflectance").get_attribute("value").replace("o.", "0.", 1)
         self.find("#id_reflectance").clear()
         self.find("#id_reflectance").send_keys(mended)
-        self.find(".intake .strong").click()
+        self.click(".intake .strong")
         self.wait(lambda: self.find("#review"))
         self.assertIn("clear blue undertone", self.text(".finding-line"))
 
@@ -233,7 +233,7 @@ class OwnColour(BrowserTest):
             self.find("#id_file").send_keys(str(small))
             self.wait(lambda: "400" in self.find("#id_reflectance").get_attribute("value"))
             self.assertFalse(self.find("[x-ref=problem]").is_displayed())
-            self.find(".intake .strong").click()
+            self.click(".intake .strong")
             self.wait(lambda: self.find("#review"))
 
 
@@ -259,7 +259,7 @@ class Everywhere(BrowserTest):
             self.assert_accessible(surround)
 
     def test_signed_out(self):
-        self.find(".top form button").click()
+        self.click(".top form button")
         self.wait(lambda: self.find("#id_password"))
         self.assert_accessible("sign in")
 

@@ -12,16 +12,6 @@ class Strength(BrowserTest):
         self.start_review("H16.3")
         self.go("strength")
 
-    def replaced(self, act):
-        """Do something, and wait until the answer has replaced the screen."""
-        old = self.find("#review")
-        act()
-        self.wait(lambda: self.find("#review") != old)
-        self.settled()
-
-    def click(self, css):
-        self.replaced(lambda: self.browser.execute_script("document.querySelector(arguments[0]).click()", css))
-
     def ask(self, name, value):
         field = self.find(f".adjust [name={name}]")
         field.clear()
@@ -66,19 +56,19 @@ class Strength(BrowserTest):
         gap = float(said.rsplit(" ", 1)[1])
         self.assertIn(f"stands +{gap:.1f} LRV points from it", self.text(".say"))
         self.assertAlmostEqual(gap, 10, delta=0.6)
-        self.click("#strength-8")
+        self.act("#strength-8")
         self.assertIn("At +100 %", self.text(".finding-line"))
         self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
 
     def test_held_against_the_nearest_of_the_catalogue(self):
         self.ask("percent", "-40")
         self.assertIn("Take that one", self.text(".say"))
-        self.click(".set .group:nth-child(2) a.board")
+        self.act(".set .group:nth-child(2) a.board")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
 
     def test_formula_can_and_reader(self):
         self.ask("percent", "-25")
-        self.click(".acts-row a[href*=formula]")
+        self.act(".acts-row a[href*=formula]")
         self.assertIn("at 75 %", self.text(".finding-line"))
         self.assertIn("oz", self.text(".formula table"))
         self.assert_accessible("formula")
@@ -89,20 +79,20 @@ class Strength(BrowserTest):
         resize(self.browser, *PHONE)
         self.assert_accessible("formula on a phone")
         resize(self.browser, *WIDE)
-        self.replaced(lambda: self.find("#can option[value='1l']").click())
+        self.replaced(lambda: self.click("#can option[value='1l']"))
         self.assertEqual(Review.objects.latest("id").can, "1l")
         for _ in range(2):
-            self.click("form[action*=dispense] button")
+            self.act("form[action*=dispense] button")
             self.assertIn("Dispensed: can", self.text(".notice"))
         for number in (1, 2):
             if number == 2:
                 self.open(f"/reviews/{Review.objects.latest('id').pk}/strength/?show=formula")
-            self.find(f".bases tr:nth-child({number}) button").click()
+            self.click(f".bases tr:nth-child({number}) button")
             self.wait(lambda: self.find("form[action*=calibrate]"))
-            self.find("form[action*=calibrate] button").click()
+            self.click("form[action*=calibrate] button")
             for _ in range(2):
                 before = len(self.all(".shots tbody tr"))
-                self.find("form[action*='/measure/'] button").click()
+                self.click("form[action*='/measure/'] button")
                 self.wait(lambda before=before: len(self.all(".shots tbody tr")) == before + 1)
         self.assertIn("from its formula", self.text("main"))
         self.assertIn("from the first can", self.text("main"))
@@ -112,12 +102,12 @@ class Strength(BrowserTest):
 
     def test_kept_and_mixed(self):
         self.ask("percent", "-50")
-        self.click("#keep-strength")
+        self.act("#keep-strength")
         self.assertIn("at 50 %, a colour of its own", self.text(".notice"))
-        self.click(".acts-row a[href*=mix]")
+        self.act(".acts-row a[href*=mix]")
         self.find(".adjusts [name=other]").send_keys("T05.4")
-        self.click(".adjusts .strong")
+        self.act(".adjusts .strong")
         self.assertIn("1 Pintle Blotter + 1", self.text(".finding-line"))
         self.assert_accessible("mixture")
-        self.click(".adjusts button[name=keep]")
+        self.act(".adjusts button[name=keep]")
         self.assertEqual(Colour.objects.filter(parent__isnull=False).count(), 2)

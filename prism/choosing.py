@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
@@ -80,9 +81,16 @@ class Pick:
     kind: str = "range"
 
 
-def strip_number(maker: Any, strip: Any) -> Any:
-    """Return the number of a strip among those of all makers; arrays or single numbers."""
-    return maker * 100_000 + strip
+def number_strips(makers: Sequence[Any], strips: Sequence[str]) -> NDArray[np.int64]:
+    """Return a number for the strip of each colour, (n,), 0 for none: by maker, then as people count, 2 before 10."""
+    on_strips = sorted({(maker, strip) for maker, strip in zip(makers, strips, strict=True) if strip}, key=_as_counted)
+    numbers = {where: number for number, where in enumerate(on_strips, start=1)}
+    return np.array([numbers.get(where, 0) for where in zip(makers, strips, strict=True)], dtype=np.int64)
+
+
+def _as_counted(where: tuple[Any, str]) -> tuple[Any, list[tuple[float, str]]]:
+    parts = re.findall(r"\d+|\D+", where[1])
+    return where[0], [(int(part), "") if part.isdecimal() else (np.inf, part.casefold()) for part in parts]
 
 
 def _pick(subject: Reading, deck: Deck, row: int, why: str, kind: str) -> Pick:

@@ -186,8 +186,7 @@ class Bench:
 
     @cached_property
     def _strip(self) -> int:
-        colour = self.colour
-        return int(choosing.strip_number(colour.maker_id, colour.strip)) if colour.maker_id and colour.strip else 0
+        return int(self._held.strips[self._own_rows[0]]) if self._own_rows.size else 0
 
     @cached_property
     def _not_my_whites(self) -> NDArray[np.intp] | None:

@@ -160,6 +160,19 @@ class Doing(Files):
         self.assertEqual(list(Colour.objects.order_by("pk").values()), before)
         self.assertFalse(Import.objects.filter(pk=pk).exists())
 
+    def test_the_stop_shown_while_a_file_comes_in_holds_also_after_the_last_part(self):
+        self.upload(GOOD)
+        pk = self.waiting().pk
+        with mock.patch.object(files, "PART", 1):
+            self.client.post(reverse("deck-apply", args=[pk]))
+            shown = self.client.get(reverse("deck-preview", args=[pk]))
+            self.client.post(reverse("deck-apply", args=[pk]))
+        self.assertEqual((Import.objects.get(pk=pk).state, self.codes()), ("done", ["A1", "A2"]))
+        undo = reverse("deck-undo", args=[pk])
+        self.assertContains(shown, f'action="{undo}"')
+        self.client.post(undo)
+        self.assertEqual(self.codes(), [])
+
     def test_undo_leaves_what_changed_since(self):
         self.bring(GOOD)
         second = self.bring(GOOD.replace("Fog Bell,80", "Fog Bell,82").replace("Slack Tide,60", "Slack Tide,61"))

@@ -10,7 +10,7 @@ from pathlib import Path
 import numpy as np
 
 from prism import screen, words
-from prism.choosing import Deck, strip_number
+from prism.choosing import Deck, number_strips
 from prism.colour import Colour
 from prism.school import School
 from prism.spectrum import to_lab, to_lrv
@@ -27,7 +27,7 @@ class DeckColour:
     maker: str
     code: str
     name: str
-    strip: int | None
+    strip: str
     step: int | None
     recipe: Recipe
     colour: Colour
@@ -54,7 +54,7 @@ def deck() -> tuple[DeckColour, ...]:
             maker=row["maker"],
             code=row["code"],
             name=row["name"],
-            strip=int(row["strip"]) if row["strip"] else None,
+            strip=row["strip"],
             step=int(row["step"]) if row["step"] else None,
             recipe=recipes[i],
             colour=Colour(
@@ -74,12 +74,11 @@ def deck() -> tuple[DeckColour, ...]:
 def offered(chosen: School) -> Deck:
     """Return the demo deck as the core chooses from it, with the uncertainties of a school."""
     entries = deck()
-    makers = {maker: number for number, maker in enumerate(dict.fromkeys(entry.maker for entry in entries), start=1)}
     return Deck(
         np.array([entry.colour.lab for entry in entries]),
         np.array([entry.colour.lrv for entry in entries]),
         np.array([chosen.doubt(entry.colour.provenance) for entry in entries]),
-        np.array([strip_number(makers[entry.maker], entry.strip) if entry.strip else 0 for entry in entries]),
+        number_strips([entry.maker for entry in entries], [entry.strip for entry in entries]),
     )
 
 

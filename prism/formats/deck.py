@@ -51,7 +51,7 @@ class Entry:
     code: str
     name: str
     maker: str = ""
-    strip: int | None = None
+    strip: str = ""
     step: int | None = None
     lab: tuple[float, float, float] | None = None
     convention: str = "lab"

@@ -36,9 +36,10 @@ _WAVELENGTH = re.compile(r"(?:r|nm|spectral_nm|spec)?[ _]?(\d{3})(?:[ _]?nm)?", 
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")
 
 
-def _known(header: str) -> str | None:
+def _known(header: str) -> tuple[str, int] | None:
+    """Return the field a heading names and its place among the names that field goes by, the plainest first."""
     clean = " ".join(header.strip().casefold().split())
-    return next((name for name, aliases in ALIASES.items() if clean in aliases), None)
+    return next(((name, aliases.index(clean)) for name, aliases in ALIASES.items() if clean in aliases), None)
 
 
 def _wavelength(header: str) -> float | None:
@@ -62,14 +63,17 @@ def table(text: str) -> list[list[str]]:
 
 
 def guess(headers: Sequence[str]) -> dict[int, str]:
-    """Return which column holds what, as far as the headings tell: column index to field or wavelength."""
-    found: dict[int, str] = {}
+    """Return which column holds what, as far as the headings tell: column index to field or wavelength.
+
+    Of several columns for one field the one with the plainest name is taken: `code` before `no`.
+    """
+    best: dict[str, tuple[int, int]] = {}
     for i, header in enumerate(headers):
         nm = _wavelength(header)
-        name = f"{nm:g}" if nm else _known(header)
-        if name and name not in found.values():
-            found[i] = name
-    return found
+        known = (f"{nm:g}", 0) if nm else _known(header)
+        if known and (known[0] not in best or known[1] < best[known[0]][0]):
+            best[known[0]] = known[1], i
+    return {i: name for name, (_, i) in sorted(best.items(), key=lambda item: item[1][1])}
 
 
 def read(data: bytes, mapping: dict[int, str] | None = None) -> DeckFile:
@@ -167,7 +171,7 @@ def _entry(
         code=code or name,
         name=name or code,
         maker=text("maker"),
-        strip=whole("strip"),
+        strip=text("strip"),
         step=whole("step"),
         lab=(lab[0], lab[1], lab[2]) if lab[0] is not None and lab[1] is not None and lab[2] is not None else None,
         reflectance=tuple(v for v in bands if v is not None) if has_bands else None,
@@ -217,7 +221,7 @@ def write(entries: Sequence[Entry]) -> str:
         lab = [f"{v:.6g}" for v in entry.lab] if entry.lab else ["", "", ""]
         spectrum = entry.reflectance if entry.reflectance and entry.wavelengths == bands else ()
         writer.writerow(
-            [safe(entry.maker), safe(entry.code), safe(entry.name), entry.strip or "", entry.step or "", *lab,
+            [safe(entry.maker), safe(entry.code), safe(entry.name), safe(entry.strip), entry.step or "", *lab,
              "" if entry.lrv is None else f"{entry.lrv:g}", entry.hex, safe(entry.recipe_base),
              " ".join(f"{code}={amount:g}" for code, amount in entry.recipe),
              entry.specular or "", *(f"{v:.7g}" for v in spectrum)]

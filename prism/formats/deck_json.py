@@ -57,6 +57,12 @@ def _whole(item: dict[str, Any], field: str) -> int | None:
     raise EntryError(field, words.cell_not_whole(str(value)))
 
 
+def _strip(item: dict[str, Any]) -> str:
+    """Return what a strip is called; many makers only number theirs."""
+    value = item.get("strip")
+    return str(value) if isinstance(value, int) and not isinstance(value, bool) else _text(item, "strip")
+
+
 def _entry(number: int, item: Any) -> Entry:
     if not isinstance(item, dict):
         raise EntryError("", words.json_not_a_colour())
@@ -79,7 +85,7 @@ def _entry(number: int, item: Any) -> Entry:
         code=code or name,
         name=name or code,
         maker=_text(item, "maker"),
-        strip=_whole(item, "strip"),
+        strip=_strip(item),
         step=_whole(item, "step"),
         lab=(lab[0], lab[1], lab[2]) if lab else None,
         convention=_text(item, "convention") or "lab",
@@ -99,7 +105,7 @@ def write(entries: Sequence[Entry]) -> str:
     for entry in entries:
         item: dict[str, Any] = {"maker": entry.maker, "code": entry.code, "name": entry.name}
         optional = {
-            "strip": entry.strip,
+            "strip": entry.strip or None,
             "step": entry.step,
             "lab": list(entry.lab) if entry.lab else None,
             "convention": entry.convention if entry.lab else None,

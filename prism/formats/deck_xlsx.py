@@ -55,7 +55,7 @@ def write(entries: Sequence[Entry]) -> bytes:
     sheet = book.create_sheet("Deck")
     lines = deck_csv.table(deck_csv.write(entries))
     sheet.append(lines[0])
-    first_number = lines[0].index("strip")
+    first_number = lines[0].index("step")
     for line in lines[1:]:
         sheet.append([_value(cell) if i >= first_number else cell for i, cell in enumerate(line)])
     out = io.BytesIO()

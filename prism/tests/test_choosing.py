@@ -126,6 +126,10 @@ class Sets(unittest.TestCase):
         level = chosen["strip", "same depth"].colour.lrv
         self.assertLessEqual(abs(level - own.lrv), WALL.same_depth)
 
+    def test_strips_are_numbered_by_maker_and_as_people_count(self):
+        numbers = choosing.number_strips(["H", "H", "T", "H", "H", "T"], ["10", "2", "2", "", "Q", "2"])
+        self.assertEqual(numbers.tolist(), [2, 1, 4, 0, 3, 4])
+
     def test_without_a_strip_mates_have_the_same_undertone(self):
         mates = [
             p for p in choose(ROWS["T05.4"], strip=0).picks if p.why in ("lighter", "darker") and p.kind == "strip"

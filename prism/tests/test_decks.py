@@ -114,13 +114,11 @@ class Csv(unittest.TestCase):
         self.assertEqual(found.entries[0].lab, (80, -1, 2.5))
 
     def test_bad_lines_are_named_and_the_others_taken(self):
-        lines = ["code,name,L*,a*,b*,LRV,strip", "A1,x,eighty,0,0,,", "A2,y,80,,0,,", ",,80,0,0,,"]
+        lines = ["code,name,L*,a*,b*,LRV,step", "A1,x,eighty,0,0,,", "A2,y,80,,0,,", ",,80,0,0,,"]
         text = "\n".join([*lines, "A4,z,80,0,0,57,2.5", "A5,ok,80,0,0,57,2"])
         found = deck_csv.read(text.encode())
         self.assertEqual([e.code for e in found.entries], ["A5"])
-        self.assertEqual(
-            [(p.line, p.column) for p in found.problems], [(2, "L*"), (3, "a*"), (4, "code"), (5, "strip")]
-        )
+        self.assertEqual([(p.line, p.column) for p in found.problems], [(2, "L*"), (3, "a*"), (4, "code"), (5, "step")])
         self.assertIn("'eighty'", found.problems[0].message)
 
     def test_spectra_in_percent_and_with_holes(self):
@@ -162,6 +160,17 @@ class OtherFiles(unittest.TestCase):
         self.assertEqual([e.name for e in found.entries], ['Lamp "Room" white', "Slate"])
         self.assertEqual((found.entries[0].convention, found.entries[1].lab), ("lab50", (40.5, -1.0, -2.0)))
         self.assertEqual(found.problems[0].line, 15)
+
+    def test_a_workbook_as_another_program_writes_it(self):
+        """Its first column counts lines, a name and a figure are formulas, one figure is none, one strip a letter."""
+        found = deck_xlsx.read((Path(__file__).parent / "spreadsheet_program.xlsx").read_bytes())
+        self.assertEqual([e.code for e in found.entries], ["S1", "S2", "S3"])
+        self.assertEqual([e.name for e in found.entries], ["Quay wall", "Winch house, upper door", "Lamp room"])
+        self.assertEqual([e.strip for e in found.entries], ["Q", "Q", "10"])
+        self.assertEqual([e.lab for e in found.entries], [(81.24, -1.05, 3.4), (62.1, 0.35, 4.25), (48.5, -2, -0.75)])
+        self.assertEqual([e.lrv for e in found.entries], [59, 30.6, None])
+        self.assertEqual([(p.line, p.column) for p in found.problems], [(5, "L*")])
+        self.assertIn("no.", found.notes[0])
 
     def test_several_tables_xyz_and_a_light_that_is_not_said(self):
         text = (
@@ -233,7 +242,7 @@ class OtherFiles(unittest.TestCase):
             {},
             {"code": "a", "lab": [1, 2]},
             {"code": 5},
-            {"code": "a", "strip": "x"},
+            {"code": "a", "strip": [1]},
             {"code": "a", "lrv": "x"},
             {"code": "a", "reflectance": [0.5]},
             {"code": "a", "recipe": {"colorants": {"LB": -1}}},

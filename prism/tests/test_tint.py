@@ -138,7 +138,7 @@ class DemoDeck(unittest.TestCase):
         fresh = pigments.system()
         for code, part in fresh.colorants.items():
             np.testing.assert_allclose(SYSTEM.colorants[code].k, part.k, rtol=1e-5)
-        entry = next(e for e in demo.deck() if e.strip == 3 and e.maker == build.MAKERS["H"] and e.step == 3)
+        entry = next(e for e in demo.deck() if e.strip == "3" and e.maker == build.MAKERS["H"] and e.step == 3)
         aim = [a for a in build._aims() if a.maker == "H"][2]
         proportions = build.find_proportions(SYSTEM, aim.depths[build.ANCHOR], aim.chroma)
         self.assertEqual(set(proportions), set(entry.recipe.amounts))
