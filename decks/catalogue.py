@@ -20,6 +20,8 @@ from prism.neutral import WorkingNeutral
 from prism.reading import Reading, Survey, read_many, survey
 from prism.spectrum import Array
 
+MOST_READ = 4_096
+"""Readings kept at hand for each catalogue."""
 MOST_WORDS = 6
 """Words of a search that are looked at."""
 
@@ -108,6 +110,11 @@ class Catalogue:
         return called
 
     @cached_property
+    def _read(self) -> dict[tuple[int, school.School, WorkingNeutral], Reading]:
+        """The readings of rows that were held up before."""
+        return {}
+
+    @cached_property
     def _decks(self) -> dict[tuple[tuple[str, float], ...], Deck]:
         return {}
 
@@ -122,8 +129,16 @@ class Catalogue:
         self, rows: Sequence[int] | NDArray[np.intp], chosen: school.School, neutral: WorkingNeutral | None = None
     ) -> list[Reading]:
         """Return the readings of some rows under a school; `neutral` defaults to the school's painted neutral."""
-        doubt = [chosen.uncertainty[self.provenance[row]] for row in rows]
-        return read_many(self.lab[rows], self.lrv[rows], doubt, chosen, neutral)
+        basis = chosen, neutral or chosen.neutral
+        if len(self._read) > MOST_READ:
+            self._read.clear()
+        known = {row: self._read[row, *basis] for row in rows if (row, *basis) in self._read}
+        new = [row for row in rows if row not in known]
+        if new:
+            doubt = [chosen.uncertainty[self.provenance[row]] for row in new]
+            known.update(zip(new, read_many(self.lab[new], self.lrv[new], doubt, *basis), strict=True))
+            self._read.update(((row, *basis), known[row]) for row in new)
+        return [known[row] for row in rows]
 
     @cached_property
     def _name_order(self) -> NDArray[np.intp]:

@@ -126,17 +126,17 @@ def sets_of(user: User) -> QuerySet[ColourSet]:
     return ColourSet.objects.filter(owner=user).prefetch_related("colours__maker")
 
 
-def my_whites(user: User) -> list[Colour]:
+def my_whites(user: User) -> QuerySet[Colour]:
     """Return the whites a person judges by."""
-    return list(Colour.objects.filter(sets__owner=user, sets__is_whites=True).order_by("id"))
+    return Colour.objects.filter(sets__owner=user, sets__is_whites=True).order_by("id")
 
 
 def mean_white(user: User) -> list[float] | None:
     """Return the mean L*, a*, b* of the whites a person judges by; None while there are none."""
-    whites = my_whites(user)
+    whites = list(my_whites(user).values_list("lab_l", "lab_a", "lab_b"))
     if not whites:
         return None
-    mean = np.mean([(c.lab_l, c.lab_a, c.lab_b) for c in whites], axis=0)
+    mean = np.mean(whites, axis=0)
     return [round(float(v), 4) for v in mean]
 
 

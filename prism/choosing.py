@@ -11,7 +11,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.difference import delta_e
+from prism.difference import delta_e, length, lightness_term
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, hue_of, temperature_of
 from prism.school import HueScale, School
@@ -62,6 +62,16 @@ class Deck:
     lrv: Array
     doubt: Array
     strip: NDArray[np.int64]
+    _undertones: dict[WorkingNeutral, Array] = field(default_factory=dict, repr=False, compare=False)
+
+    def undertone(self, neutral: WorkingNeutral) -> Array:
+        """Return u, (n, 2), of every colour; kept for the neutral asked for last, not to be written to."""
+        if neutral not in self._undertones:
+            found = neutral.undertone(self.lab)
+            self._undertones.clear()
+            self._undertones[neutral] = found
+            return found
+        return self._undertones[neutral]
 
 
 @dataclass(frozen=True)
@@ -160,18 +170,19 @@ class AxisView:
     def share(self, axis: str) -> Array:
         """Return the part of each difference that lies along an axis, 0-1, (n,); 0 where it lies the other way."""
         if axis not in self._shares:
-            along = self.offset @ self.vectors[axis]
-            share = np.where(along > 0, along**2 / np.maximum(self._squared, 1e-12), 0.0)
+            along = np.maximum(self.offset @ self.vectors[axis], 0.0)
+            share = along * along * self._per_square
             if axis == "greyer":
                 # what overshoots the neutral shows the opposite undertone, and is no greyer
-                share[np.hypot(*(self.offset[:, 1:] + self.own).T) >= np.hypot(*self.own)] = 0
+                share[length(*(self.offset[:, 1:] + self.own).T) >= length(*self.own)] = 0
             self._shares[axis] = share
         return self._shares[axis]
 
     @cached_property
-    def _squared(self) -> Array:
-        squared: Array = np.einsum("ij,ij->i", self.offset, self.offset)
-        return squared
+    def _per_square(self) -> Array:
+        """One over the square of each offset."""
+        per_square: Array = 1 / np.maximum(np.einsum("ij,ij->i", self.offset, self.offset), 1e-12)
+        return per_square
 
     @cached_property
     def _visible(self) -> Array:
@@ -228,18 +239,18 @@ def view_along_axes(
     exclude: NDArray[np.intp] | None = None,
 ) -> AxisView:
     """Return how a deck lies along the subject's axes; rows of `exclude` are not looked at."""
-    # ΔE00 is never less than ΔL'/S_L, and S_L stays under 1.75
-    near = np.abs(deck.lab[:, 0] - subject.lab[0]) <= 1.75 * FARTHEST
+    # ΔE00 is never less than its lightness term
+    near = np.abs(lightness_term(subject.lab[0], deck.lab[:, 0])) <= FARTHEST
     if exclude is not None:
         near[exclude] = False
     rows = np.flatnonzero(near)
     distance = delta_e(np.asarray(subject.lab), deck.lab[rows])
     within = (distance > max(school.just_seen, subject.uncertainty)) & (distance <= FARTHEST)
     rows, distance = rows[within], distance[within]
-    values = deck.lab[rows]
     own = np.asarray(subject.undertone.vector)
-    offset = np.concatenate([values[:, :1] - subject.lab[0], neutral.undertone(values) - own], axis=1)
-    doubt = np.hypot(deck.doubt[rows], subject.uncertainty)
+    lightness = deck.lab[rows, :1] - subject.lab[0]
+    offset = np.concatenate([lightness, deck.undertone(neutral)[rows] - own], axis=1)
+    doubt = length(deck.doubt[rows], np.asarray(subject.uncertainty))
     return AxisView(rows, offset, distance, doubt, axis_vectors(own, school), own, school.readable)
 
 
@@ -309,10 +320,9 @@ def strip_mates(subject: Reading, deck: Deck, u: Array, strip: int, taken: Seque
     if strip:
         fits = deck.strip == strip
     else:
-        own = np.asarray(subject.undertone.vector)
-        strength = np.maximum(np.hypot(u[:, 0], u[:, 1]), 1e-9)
-        same_way = (u @ own) / (strength * max(subject.undertone.strength, 1e-9)) > SAME_WAY
-        fits = same_way & (np.abs(strength - subject.undertone.strength) < STRENGTH_WITHIN) & (np.abs(lightness) > 3)
+        along, strength = u @ np.asarray(subject.undertone.vector), length(u[:, 0], u[:, 1])
+        fits = along > SAME_WAY * np.maximum(strength * subject.undertone.strength, 1e-9)
+        fits &= (np.abs(strength - subject.undertone.strength) < STRENGTH_WITHIN) & (np.abs(lightness) > 3)
     fits[list(taken)] = False
     found = []
     for why, side in (("lighter", lightness > 0.5), ("darker", lightness < -0.5)):
@@ -341,15 +351,15 @@ def same_depth(
 def foil(subject: Reading, deck: Deck, u: Array, taken: Sequence[int]) -> Pick | None:
     """Return the colour beside which the subject's undertone jumps out: opposite to it, as strong or stronger, and no
     lighter or darker. None for a subject without an undertone."""
-    rows = np.flatnonzero(np.abs(deck.lab[:, 0] - subject.lab[0]) <= FOIL_DEPTH)
+    against = -(u @ np.asarray(subject.undertone.vector))
+    rows = np.flatnonzero((against > 0) & (np.abs(deck.lab[:, 0] - subject.lab[0]) <= FOIL_DEPTH))
     rows = rows[~np.isin(rows, list(taken))]
     if subject.undertone.main is None or not rows.size:
         return None
-    strength, values = subject.undertone.strength, u[rows]
-    length = np.maximum(np.hypot(values[:, 0], values[:, 1]), 1e-9)
-    opposed = -(values @ np.asarray(subject.undertone.vector)) / (length * strength)
+    strength, own = subject.undertone.strength, np.maximum(length(u[rows, 0], u[rows, 1]), 1e-9)
+    opposed = against[rows] / (own * strength)
     wanted = max(strength, FOIL_STRENGTH)
-    strong = np.minimum(length / wanted, 1.0) * np.exp(-np.maximum(length - 2 * wanted, 0) / 4)
+    strong = np.minimum(own / wanted, 1.0) * np.exp(-np.maximum(own - 2 * wanted, 0) / 4)
     level = np.exp(-np.abs(deck.lab[rows, 0] - subject.lab[0]) / FOIL_DEPTH)
     score = np.where(opposed > OPPOSED, opposed**2 * strong * level, 0.0)
     at = int(np.argmax(score))
@@ -370,19 +380,28 @@ def reference_whites(
     Clean is the lightest for its chroma. Fewer entries where the deck has fewer whites; `exclude` is never chosen.
     """
     values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv)
-    chroma = np.hypot(values[:, 1], values[:, 2])
-    fits = (y >= school.white_lrv) & (chroma < school.white_chroma)
+    light = y >= school.white_lrv
     if exclude is not None:
-        fits[exclude] = False
-    whites = np.flatnonzero(fits)
+        light[exclude] = False
+    whites = np.flatnonzero(light)
+    chroma = length(values[whites, 1], values[whites, 2])
+    whites, chroma = whites[chroma < school.white_chroma], chroma[chroma < school.white_chroma]
     warmth = temperature_of(neutral.undertone(values[whites]), school)
     found: dict[str, int] = {}
-    for name, score in (("clean", values[whites, 0] - chroma[whites]), ("warmest", warmth), ("coolest", -warmth)):
-        ranked = [int(whites[i]) for i in np.argsort(-score, kind="stable")[:3]]  # two may be found already
+    for name, score in (("clean", values[whites, 0] - chroma), ("warmest", warmth), ("coolest", -warmth)):
+        ranked = [int(whites[i]) for i in _highest(score, 3)]  # two may be found already
         free = next((index for index in ranked if index not in found.values()), None)
         if free is not None:
             found[name] = free
     return found
+
+
+def _highest(score: Array, count: int) -> NDArray[np.intp]:
+    """Return where the highest scores are, highest first, of equal ones the first."""
+    if score.size > count:
+        able = np.flatnonzero(score >= np.partition(score, -count)[-count])
+        return able[np.argsort(-score[able], kind="stable")][:count]
+    return np.argsort(-score, kind="stable")
 
 
 @dataclass(frozen=True)
@@ -411,7 +430,7 @@ def choose(
     """
     away = [*(own.tolist() if own is not None else []), *out]
     no_whites = np.union1d(not_whites if not_whites is not None else [], away).astype(np.intp)
-    u = neutral.undertone(deck.lab)
+    u = deck.undertone(neutral)
     whites = reference_whites(deck.lab, deck.lrv, school, neutral, exclude=no_whites)
     picks = [_pick(subject, deck, row, why, "white") for why, row in whites.items()]
     view = view_along_axes(subject, deck, school, neutral, exclude=np.array(away, dtype=np.intp))

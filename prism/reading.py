@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
@@ -112,9 +113,15 @@ def hue_of(vector: ArrayLike) -> Array:
 
 def read(colour: Colour, school: School, neutral: WorkingNeutral | None = None) -> Reading:
     """Return the reading of one colour under a school; `neutral` defaults to the school's painted neutral."""
-    return read_many(
-        np.array([colour.lab]), [colour.lrv], [school.doubt(colour.provenance, colour.spread)], school, neutral
-    )[0]
+    doubt = school.doubt(colour.provenance, colour.spread)
+    return _read(colour.lab, colour.lrv, doubt, school, neutral or school.neutral)
+
+
+@lru_cache(maxsize=4096)
+def _read(
+    lab: tuple[float, float, float], lrv: float, doubt: float, school: School, neutral: WorkingNeutral
+) -> Reading:
+    return read_many([lab], [lrv], [doubt], school, neutral)[0]
 
 
 @dataclass(frozen=True)

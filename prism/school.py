@@ -159,6 +159,9 @@ class School:
     crown: str
     explains: tuple[str, ...]
 
+    def __hash__(self) -> int:
+        return hash((self.key, self.title))
+
     def hues_for(self, family: str) -> HueScale:
         """Return the undertones that may be named for a family: all, or the school's short list for it."""
         return self.lists.get(family, self.undertone)

@@ -19,15 +19,15 @@ class Done:
     bench: Bench | None = None
 
 
-def act(review: Review, what: str, colour: Colour | None, hue: str = "") -> Done:
-    """Do one thing with a board."""
+def act(review: Review, what: str, colour: int, hue: str = "") -> Done:
+    """Do one thing with the board of a colour on the wall."""
     if what == "back":
         services.bring_back(review)
         return Done()
     bench = Bench(review, review.beside)
     if what == "another":
         return _another(review, bench, hue)
-    held = next((one for one in bench.on_the_wall if colour and one.colour.pk == colour.pk), None)
+    held = next((one for one in bench.on_the_wall if one.colour.pk == colour), None)
     if held is None:
         return Done()
     if what == "pin":
@@ -60,7 +60,7 @@ def _away(review: Review, held: Held, bench: Bench, swap: bool) -> Done:
     # a board that was brought in is simply gone; a chosen one must not be chosen again
     state = "" if held.kind == "added" or held.why.startswith(choosing.less("")) else Board.State.OUT
     services.set_board(review, held.colour, state, held.kind, held.why)
-    after = Bench(review)
+    after = bench.after_boards_changed()
     instead = next((one for one in after.comparators if (one.kind, one.why) == (held.kind, held.why)), None)
     if swap and instead is None:
         services.set_board(review, held.colour, held.state, held.kind, held.why)

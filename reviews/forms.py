@@ -63,7 +63,7 @@ class BasisForm(ReviewForm):
     def clean_neutral(self) -> str:
         """Return the neutral; one through whites needs whites."""
         neutral: str = self.cleaned_data["neutral"]
-        if neutral == Review.Neutral.WHITES and not decks.my_whites(self.instance.owner):
+        if neutral == Review.Neutral.WHITES and not decks.my_whites(self.instance.owner).exists():
             raise forms.ValidationError(words.no_whites())
         return neutral
 

@@ -13,7 +13,7 @@ from prism.asking import AskError
 from prism.comparison import NOTHING, Agreement, compare
 from reviews import drawings
 from reviews.forms import AdjustForm, BasisForm, SeenForm
-from reviews.models import Board, Review
+from reviews.models import Review
 from reviews.page_strength import Mixing, StrengthPage
 from reviews.queries import Bench, Held, finding, place_of
 from reviews.strengths import Strengths
@@ -157,8 +157,7 @@ class Page:
     @property
     def schools(self) -> list[tuple[str, str]]:
         """The schools with what each holds; the one in force as the review has it, where it is gone."""
-        owner = self.review.owner
-        notes = {one.key: words.school_note(one) for one in schools.available(owner)}
+        notes = {one.key: words.school_note(one) for one in self.bench.schools}
         return list((notes if self.review.school in notes else {self.review.school: self.school_note} | notes).items())
 
     @property
@@ -343,11 +342,6 @@ class Page:
     def hues(self) -> list[tuple[str, str]]:
         """The hues another board may be asked to show."""
         return [(word, words.hue(word, self.bench.reading.lrv)) for word in self.bench.school.undertone.words]
-
-    @cached_property
-    def taken_away(self) -> int:
-        """How many boards were taken away."""
-        return self.review.boards.filter(state=Board.State.OUT).count()
 
     # --- the verdict on the undertone ---
 

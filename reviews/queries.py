@@ -128,6 +128,7 @@ class Bench:
     """Everything one review shows; each part is computed when it is first asked for.
 
     `beside` is the colour the person asked to hold beside the subject, or None for the first of the set.
+    `_at_hand` keeps the colour and reading of each row of the deck that was held up.
     """
 
     def __init__(self, review: Review, beside: Colour | None = None) -> None:
@@ -142,6 +143,14 @@ class Bench:
         self._instead: Group | None = None
         self._held = catalogue(review.owner)
         self._own_rows = self._held.rows_of({self.colour.pk})
+        self._at_hand: dict[int, tuple[Colour, Reading]] = {}
+
+    def after_boards_changed(self) -> Bench:
+        """Return the bench with the boards read again, and a set chosen from what they leave."""
+        after = Bench(self.review)
+        after._at_hand = self._at_hand
+        after._not_my_whites = self._not_my_whites
+        return after
 
     def holding(self, colour: Colour | None) -> Bench:
         """Return the same bench with a colour held beside the subject, before anything is asked of the pair."""
@@ -166,13 +175,12 @@ class Bench:
 
     def _hold(self, picks: Sequence[choosing.Pick], states: Mapping[int, str] | None = None) -> list[Held]:
         """Return picked rows of the deck as held colours."""
-        rows = [pick.index for pick in picks]
-        readings = self._held.readings(rows, self.school, self.neutral)
-        colours = decks.by_ids([int(self._held.ids[row]) for row in rows])
-        return [
-            self._holding(colours[int(self._held.ids[pick.index])], found, pick, (states or {}).get(pick.index, ""))
-            for pick, found in zip(picks, readings, strict=True)
-        ]
+        rows = sorted({pick.index for pick in picks} - set(self._at_hand))
+        if rows:
+            colours = decks.by_ids([int(self._held.ids[row]) for row in rows])
+            for row, found in zip(rows, self._held.readings(rows, self.school, self.neutral), strict=True):
+                self._at_hand[row] = colours[int(self._held.ids[row])], found
+        return [self._holding(*self._at_hand[pick.index], pick, (states or {}).get(pick.index, "")) for pick in picks]
 
     def _holding(self, colour: Colour, found: Reading, pick: choosing.Pick, state: str = "") -> Held:
         caption = words.board_caption(pick, self.reading.lrv)
@@ -191,14 +199,14 @@ class Bench:
     @cached_property
     def _not_my_whites(self) -> NDArray[np.intp] | None:
         """Rows that are no reference whites: where the person keeps whites, all others."""
-        kept = self._held.rows_of({colour.pk for colour in decks.my_whites(self.review.owner)})
+        kept = self._held.rows_of(set(decks.my_whites(self.review.owner).values_list("pk", flat=True)))
         kept = np.setdiff1d(kept, self._own_rows)
         return np.setdiff1d(np.arange(len(self._held.ids)), kept) if kept.size else None
 
     @cached_property
     def _boards(self) -> dict[int, Board]:
         """What the person did with boards, by the colour's id."""
-        return {board.colour_id: board for board in self.review.boards.select_related("colour__maker")}
+        return {board.colour_id: board for board in self.review.boards.all()}
 
     def _rows(self, state: Board.State) -> list[int]:
         rows = self._held.rows_of({pk for pk, board in self._boards.items() if board.state == state})
@@ -234,8 +242,9 @@ class Bench:
         picks.sort(key=lambda pick: KINDS.index(pick.kind))
         held = self._hold(picks, {row: board.state for row, board in by_row.items()})
         here = {one.colour.pk for one in held}
-        added = [b.colour for pk, b in self._boards.items() if b.state == Board.State.ADDED and pk not in here]
-        return self._lettered([*held, *(self._fetched(colour, Board.State.ADDED.value) for colour in added)])
+        added = [pk for pk, b in self._boards.items() if b.state == Board.State.ADDED and pk not in here]
+        brought = decks.by_ids(added) if added else {}
+        return self._lettered([*held, *(self._fetched(brought[pk], Board.State.ADDED.value) for pk in added)])
 
     def _lettered(self, boards: list[Held]) -> list[Held]:
         """Return boards under letters where their findings are withheld, since a caption would give them away."""
@@ -401,7 +410,9 @@ class Bench:
     @cached_property
     def other_bases(self) -> list[verdict.Under]:
         """The colour as it reads under other schools, other neutrals and the reference white."""
-        bases = [(words.basis_school(one.title), one, one.neutral) for one in self._other_schools]
+        bases = [
+            (words.basis_school(one.title), one, one.neutral) for one in self.schools if one.key != self.school.key
+        ]
         neutrals = {
             "painted": self.school.neutral,
             "grey": reading.choose_neutral(self.school, "grey"),
@@ -416,8 +427,14 @@ class Bench:
         return verdict.on_other_bases(self.paint, self.reading, bases)
 
     @cached_property
-    def _other_schools(self) -> list[School]:
-        return [one for one in schools.available(self.review.owner) if one.key != self.school.key]
+    def schools(self) -> list[School]:
+        """The schools the person may choose."""
+        return schools.available(self.review.owner)
+
+    @property
+    def taken_away(self) -> int:
+        """How many boards were taken away."""
+        return sum(board.state == Board.State.OUT for board in self._boards.values())
 
     # --- place ---
 

@@ -75,8 +75,10 @@ def arrange(review: Review, ids: Sequence[int], colour: int, to: int) -> None:
 def set_board(review: Review, colour: Colour, state: str, kind: str = "", why: str = "") -> None:
     """Note what the person did with a board; no state forgets it, so that it is chosen again or not."""
     if state:
-        values = {"state": state, "kind": kind, "why": why}
-        Board.objects.update_or_create(review=review, colour=colour, defaults=values)
+        board = Board(review=review, colour=colour, state=state, kind=kind, why=why)
+        Board.objects.bulk_create(
+            [board], update_conflicts=True, unique_fields=["review", "colour"], update_fields=["state", "kind", "why"]
+        )
     else:
         Board.objects.filter(review=review, colour=colour).delete()
     _save(review)

@@ -101,7 +101,7 @@ def arrange(request: StudioRequest, pk: int) -> HttpResponse:
 def board(request: StudioRequest, pk: int) -> HttpResponse:
     """Pin, swap, take away or bring in a board of the comparison set."""
     review = _review(request, pk)
-    colour = decks.visible_to(request.user).filter(pk=_number(request.POST.get("colour"))).first()
+    colour = _number(request.POST.get("colour"))
     done = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
     return _show(request, review, notice=done.notice, bench=done.bench)
 

@@ -16,6 +16,7 @@ from decks.tests import world
 from prism import demo, school
 from prism.colour import from_hex
 from prism.formats import reflectance_csv
+from prism.neutral import GREY
 from prism.reading import read_many
 from prism.spectrum import BANDS
 from reviews.models import Review
@@ -116,6 +117,15 @@ class Browsing(TestCase):
         self.check(lambda _, r: r.temperature.word == "slightly cool", temperature="slightly cool")
         self.check(lambda row, _: self.held.strip_names[row] == "4", strip="4")
         self.check(lambda row, _: "haar" in self.held.texts[row], text="HAAR")
+
+    def test_readings_kept_at_hand_are_those_of_their_school_and_neutral(self):
+        rows = [5, 5, 200, 17]
+        for key, neutral in (("wall-practice", None), ("short-lists", None), ("wall-practice", GREY), ("even", None)):
+            chosen = school.load(key)
+            fresh = read_many(self.held.lab[rows], self.held.lrv[rows], [0.3] * 4, chosen, neutral)
+            self.held.readings([17], chosen, neutral)
+            for _ in range(2):
+                self.assertEqual(self.held.readings(rows, chosen, neutral), fresh)
 
     def test_orders(self):
         for sort, value, backwards in (
