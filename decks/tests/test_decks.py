@@ -125,7 +125,10 @@ class Browsing(TestCase):
             fresh = read_many(self.held.lab[rows], self.held.lrv[rows], [0.3] * 4, chosen, neutral)
             self.held.readings([17], chosen, neutral)
             for _ in range(2):
-                self.assertEqual(self.held.readings(rows, chosen, neutral), fresh)
+                for was, now in zip(fresh, self.held.readings(rows, chosen, neutral), strict=True):
+                    self.assertEqual((now.lab, now.school, now.neutral), (was.lab, was.school, was.neutral))
+                    self.assertEqual((now.depth, now.family), (was.depth, was.family))
+                    self.assertAlmostEqual(now.undertone.strength, was.undertone.strength)
 
     def test_orders(self):
         for sort, value, backwards in (
