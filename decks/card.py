@@ -9,8 +9,9 @@ from django.contrib.auth.models import User
 
 from decks import queries
 from decks.models import Colour, Earlier, Valued
-from prism import naming, reading, school, trust, words
+from prism import naming, reading, trust, words
 from prism.difference import delta_e
+from schools import queries as schools
 
 
 @dataclass(frozen=True)
@@ -31,7 +32,7 @@ class Card:
     def __init__(self, colour: Colour, user: User) -> None:
         self.colour = colour
         self._user = user
-        self._school = school.load()
+        self._school = schools.usual(user)
         self.reading = reading.read(colour.paint, self._school)
 
     @property

@@ -20,6 +20,8 @@ from prism.neutral import WorkingNeutral
 from prism.reading import Reading, Survey, read_many, survey
 from prism.spectrum import Array
 
+MOST_SURVEYS = 3
+"""Schools under which each catalogue is kept classified."""
 MOST_READ = 4_096
 """Readings kept at hand for each catalogue."""
 MOST_WORDS = 6
@@ -84,11 +86,20 @@ class Catalogue:
         """The tree for nearest colours."""
         return Nearest(self.lab)
 
+    def survey(self, chosen: school.School) -> Survey:
+        """Return every colour classified under a school and its painted neutral."""
+        found = self._surveys.get(chosen)
+        if found is None:
+            found = survey(self.lab, self.lrv, self._doubt(chosen), chosen)
+            if len(self._surveys) >= MOST_SURVEYS:
+                self._surveys.clear()
+            self._surveys[chosen] = found
+        return found
+
     @cached_property
-    def survey(self) -> Survey:
-        """Every colour classified under the default school and its painted neutral."""
-        chosen = school.load()
-        return survey(self.lab, self.lrv, self._doubt(chosen), chosen)
+    def _surveys(self) -> dict[school.School, Survey]:
+        """The surveys made last, by school."""
+        return {}
 
     @cached_property
     def _kinds(self) -> tuple[list[str], NDArray[np.intp]]:
@@ -152,10 +163,10 @@ class Catalogue:
         """Return the rows at which these colours stand."""
         return np.flatnonzero(np.isin(self.ids, list(ids)))
 
-    def select(self, wanted: Wanted) -> NDArray[np.intp]:
-        """Return the rows that fit, in the order asked for."""
-        chosen = school.load()
-        found = self.survey
+    def select(self, wanted: Wanted, chosen: school.School | None = None) -> NDArray[np.intp]:
+        """Return the rows that fit, as a school or else the default one reads them, in the order asked for."""
+        chosen = chosen or school.load()
+        found = self.survey(chosen)
         keep = np.ones(len(self.ids), dtype=bool)
         if wanted.lrv_low is not None:
             keep &= self.lrv >= wanted.lrv_low
@@ -184,22 +195,22 @@ class Catalogue:
         rows = np.flatnonzero(keep)
         for word in wanted.text.casefold().split()[:MOST_WORDS]:
             rows = np.array([row for row in rows.tolist() if word in self.texts[row]], dtype=np.intp)
-        return self._sorted(rows, wanted.sort)
+        return self._sorted(rows, wanted.sort, found)
 
-    def _sorted(self, rows: NDArray[np.intp], sort: str) -> NDArray[np.intp]:
+    def _sorted(self, rows: NDArray[np.intp], sort: str, found: Survey) -> NDArray[np.intp]:
         if sort == "name":
             return self._name_order[np.isin(self._name_order, rows)]
         value = {
             "lrv": -self.lrv,
             "-lrv": self.lrv,
-            "warmth": -self.survey.warmth,
-            "-warmth": self.survey.warmth,
-            "strength": -self.survey.strength,
-            "-strength": self.survey.strength,
-            "hue": self.survey.hue,
-            "family": self.survey.family,
+            "warmth": -found.warmth,
+            "-warmth": found.warmth,
+            "strength": -found.strength,
+            "-strength": found.strength,
+            "hue": found.hue,
+            "family": found.family,
             "strip": self.strips,
-            "doubt": self.survey.doubt,
+            "doubt": found.doubt,
         }.get(sort)
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
 
@@ -212,9 +223,8 @@ def family_codes(word: str, chosen: school.School) -> list[int]:
     return codes
 
 
-def family_words() -> list[str]:
+def family_words(chosen: school.School) -> list[str]:
     """Return every family a colour can belong to, neutrals first."""
-    chosen = school.load()
     return list(dict.fromkeys([rule.word for rule in chosen.families] + list(chosen.hue_family.words)))
 
 

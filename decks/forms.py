@@ -14,6 +14,7 @@ from prism.colour import Colour as Paint
 from prism.colour import IntakeError, figure, from_hex, from_lab
 from prism.formats import reflectance_csv
 from prism.trust import with_stated_lrv
+from schools import queries as schools
 
 
 class OwnColourForm(forms.Form):
@@ -170,11 +171,11 @@ class FilterForm(forms.Form):
 
     def __init__(self, data: Any, user: User) -> None:
         super().__init__(data)
-        chosen = school.load()
+        chosen = self.school = schools.usual(user)
         undertones = [("none", words.NO_UNDERTONE), *((word, word) for word in chosen.undertone.words)]
         makers = [(str(maker.pk), maker.name) for maker in makers_for(user).order_by("name")]
         for name, choices in (
-            ("family", [(word, word) for word in family_words()]),
+            ("family", [(word, word) for word in family_words(chosen)]),
             ("undertone", undertones),
             ("strength", [(word, word) for word in chosen.strength.words]),
             ("temperature", [(word, word) for word in chosen.temperature.words]),

@@ -8,19 +8,19 @@ import numpy as np
 from numpy.typing import NDArray
 
 from decks.catalogue import Catalogue
-from prism import school, words
+from prism import words
+from prism.school import School
 
 PLACES = 2
 """Decimals of a* and b* on the plane; a hundredth is far less than can be drawn."""
 
 
-def plane(held: Catalogue, rows: NDArray[np.intp]) -> dict[str, Any]:
+def plane(held: Catalogue, rows: NDArray[np.intp], chosen: School) -> dict[str, Any]:
     """Return rows of the catalogue as columns, with the rings and sectors of the school they are read under.
 
     `a`, `b` are distances from the working neutral of each colour's own lightness; `fill` holds six digits a colour.
     """
-    chosen = school.load()
-    u = np.round(held.survey.u[rows], PLACES)
+    u = np.round(held.survey(chosen).u[rows], PLACES)
     return {
         "ids": held.ids[rows].tolist(),
         "a": u[:, 0].tolist(),

@@ -61,10 +61,10 @@ class Browsed:
     source: str
 
 
-def browsed(held: Catalogue, rows: NDArray[np.intp]) -> list[Browsed]:
-    """Return rows of the catalogue as they are listed."""
+def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: school.School) -> list[Browsed]:
+    """Return rows of the catalogue as they are listed, read under a school."""
     colours = by_ids(held.ids[rows].tolist())
-    readings = held.readings(rows, school.load())
+    readings = held.readings(rows, chosen)
     return [
         Browsed(
             colours[pk],

@@ -51,10 +51,10 @@ def browse(request: StudioRequest) -> HttpResponse:
     """Show the decks, filtered and sorted."""
     form = FilterForm(request.GET, request.user)
     held = catalogue(request.user)
-    rows = held.select(form.wanted())
+    rows = held.select(form.wanted(), form.school)
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
-    context = {"form": form, "page": page, "rows": queries.browsed(held, shown)}
+    context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.school)}
     context |= {
         "tally": words.tally(len(rows), len(held.ids)),
         "formats": files.FORMATS,
@@ -69,8 +69,8 @@ def browse(request: StudioRequest) -> HttpResponse:
 @require_safe
 def plane_data(request: StudioRequest) -> JsonResponse:
     """Give the colours that are filtered for as points of the undertone plane."""
-    held = catalogue(request.user)
-    return JsonResponse(plane(held, held.select(FilterForm(request.GET, request.user).wanted())))
+    held, form = catalogue(request.user), FilterForm(request.GET, request.user)
+    return JsonResponse(plane(held, held.select(form.wanted(), form.school), form.school))
 
 
 @require_safe
@@ -104,8 +104,8 @@ def export(request: StudioRequest) -> HttpResponse:
     kind = files.FORMATS.get(request.GET.get("format", ""))
     if kind is None:
         raise Http404
-    held = catalogue(request.user)
-    rows = held.select(FilterForm(request.GET, request.user).wanted())
+    held, form = catalogue(request.user), FilterForm(request.GET, request.user)
+    rows = held.select(form.wanted(), form.school)
     colours = queries.by_ids(held.ids[rows].tolist())
     content = kind.write(files.entries_of(colours[pk] for pk in held.ids[rows].tolist()))
     response = HttpResponse(content, content_type=kind.mime)

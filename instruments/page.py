@@ -10,8 +10,9 @@ from django.contrib.auth.models import User
 from instruments import queries
 from instruments.models import Batch, Session, Shot
 from instruments.queries import Bench
-from prism import demo, reader, school, screen, words
+from prism import demo, reader, screen, words
 from prism.dispenser import CANISTER
+from schools import queries as schools
 
 
 @dataclass(frozen=True)
@@ -75,7 +76,7 @@ class Page:
         found = self.bench.from_formula
         if found is None:
             return ""
-        chosen = school.load()
+        chosen = schools.usual(self.session.owner)
         said = words.from_its_formula(found[0], chosen)
         return f"{said} {words.batches_apart(found[1], chosen)}" if found[1] is not None else said
 

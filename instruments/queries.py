@@ -14,12 +14,13 @@ from decks import queries as decks
 from decks.catalogue import catalogue
 from decks.models import Colour
 from instruments.models import Batch, Machine, Session, Shot
-from prism import demo, reader, school
+from prism import demo, reader
 from prism.demo.things import things
 from prism.difference import delta_e
 from prism.dispenser import SimulatedDispenser
 from prism.spectrum import Array, to_lab, to_lrv
 from prism.tint import Recipe
+from schools import queries as schools
 
 _EPOCH = datetime(2020, 1, 1, tzinfo=UTC)
 
@@ -126,7 +127,7 @@ class Bench:
         card = self.session.card
         if self.together is None or card is None:
             return None
-        chosen = school.load()
+        chosen = schools.usual(self.session.owner)
         kind = provenance(self.kept_count)
         doubt = chosen.doubt(card.provenance, card.spread), chosen.doubt(kind, self.together.uncertainty)
         apart = float(delta_e(card.paint.lab_array, to_lab(self.together.mean)))

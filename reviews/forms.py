@@ -48,6 +48,7 @@ class BasisForm(ReviewForm):
     school = forms.ChoiceField()
     neutral_a = forms.FloatField(min_value=-SHIFT, max_value=SHIFT)
     neutral_b = forms.FloatField(min_value=-SHIFT, max_value=SHIFT)
+    usual = forms.BooleanField(required=False)
 
     class Meta:
         model = Review
@@ -55,10 +56,19 @@ class BasisForm(ReviewForm):
 
     def __init__(self, *args: Any, **kwargs: Any) -> None:
         super().__init__(*args, **kwargs)
+        if not self.is_bound:
+            return  # what may be chosen is shown by the page
         chosen = self.fields["school"]
         assert isinstance(chosen, forms.ChoiceField)
-        titles = {one.key: one.title for one in schools.available(self.instance.owner)}
-        chosen.choices = list(({self.instance.school: self.instance.school_in_force.title} | titles).items())
+        self._available = {one.key: one.title for one in schools.available(self.instance.owner)}
+        chosen.choices = list(({self.instance.school: self.instance.school_in_force.title} | self._available).items())
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse to go by a school from now on that only the review still has."""
+        data = super().clean() or {}
+        if data.get("usual") and data.get("school", "") not in self._available:
+            self.add_error("school", words.SCHOOL_GONE)
+        return data
 
     def clean_neutral(self) -> str:
         """Return the neutral; one through whites needs whites."""

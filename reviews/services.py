@@ -24,15 +24,23 @@ from reviews.models import Board, Observation, Review, Shortlisted
 from reviews.queries import Held
 from reviews.strengths import Strengths
 from schools import queries as schools
+from schools import services as schools_services
 
 WRITTEN = ("verdict", "notes", "job", "room")
 
 
 def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Review:
-    """Start a review of a colour, on the surround the person last worked on."""
+    """Start a review of a colour, under the person's usual school and on the surround they last worked on."""
+    usual = schools.usual(owner)
     last = Review.objects.filter(owner_id=owner.pk).first()
-    kept = {f: getattr(last, f) for f in ("school", "school_table", "surround")} if last else {}
-    return Review.objects.create(owner_id=owner.pk, colour=colour, intake_notes="\n".join(intake_notes), **kept)
+    return Review.objects.create(
+        owner_id=owner.pk,
+        colour=colour,
+        intake_notes="\n".join(intake_notes),
+        school=usual.key,
+        school_table=schools.table_of(owner, usual.key),
+        surround=last.surround if last else Review.Surround.PALE,
+    )
 
 
 def remember_place(review: Review, step: str, beside: Colour | None) -> None:
@@ -150,8 +158,10 @@ def move_on_shortlist(review: Review, colour: Colour, by: int) -> None:
     _save(review)
 
 
-def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, float]) -> None:
-    """Change the school and the working neutral of a review."""
+def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, float], usual: bool = False) -> None:
+    """Change the school and the working neutral of a review; `usual` makes the school the person's usual one too."""
+    if usual:
+        schools_services.judge_by(review.owner, school)
     table = schools.table_of(review.owner, school)
     if table or school != review.school:  # one that is gone stays as the review has it
         review.school_table = table

@@ -149,7 +149,7 @@ def basis(request: StudioRequest, pk: int) -> HttpResponse:
     if not form.is_valid():
         return _show(request, review, basis=form, status=422)
     data = form.cleaned_data
-    services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]))
+    services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]), data["usual"])
     return _show(request, review)
 
 

@@ -34,3 +34,13 @@ class OwnSchool(models.Model):
     def school(self) -> school.School:
         """The school as the core knows it."""
         return school.build(self.key, self.table)
+
+
+class Usual(models.Model):
+    """The school a person judges by: decks are read under it, and reviews begin with it."""
+
+    owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="usual_school")
+    key = models.CharField(max_length=40)
+
+    def __str__(self) -> str:
+        return self.key

@@ -9,7 +9,7 @@ from django.db.models import QuerySet
 
 from prism import school
 from prism.school import School
-from schools.models import PREFIX, OwnSchool
+from schools.models import PREFIX, OwnSchool, Usual
 
 
 def own(user: User) -> QuerySet[OwnSchool]:
@@ -20,6 +20,16 @@ def own(user: User) -> QuerySet[OwnSchool]:
 def available(user: User) -> list[School]:
     """Return the schools a person may choose: the ready ones, then the person's own."""
     return [*(school.load(key) for key in school.names()), *(one.school for one in own(user))]
+
+
+def usual(user: User) -> School:
+    """Return the school a person judges by; the default where none was chosen, or it is gone."""
+    chosen = Usual.objects.filter(owner_id=user.pk).first()
+    key = chosen.key if chosen else school.DEFAULT
+    if key in school.names():
+        return school.load(key)
+    table = table_of(user, key)
+    return school.build(key, table) if table else school.load()
 
 
 def table_of(user: User, key: str) -> dict[str, Any] | None:

@@ -9,7 +9,7 @@ from django.utils import timezone
 
 from prism import school, words
 from schools import queries
-from schools.models import OwnSchool
+from schools.models import OwnSchool, Usual
 
 
 def copy(owner: User, key: str) -> OwnSchool:
@@ -17,6 +17,13 @@ def copy(owner: User, key: str) -> OwnSchool:
     table = queries.table_of(owner, key) or school.table_of(key)
     taken = {one.title for one in queries.available(owner)}
     return OwnSchool.objects.create(owner=owner, table=table | {"title": words.copy_of(str(table["title"]), taken)})
+
+
+def judge_by(owner: User, key: str) -> None:
+    """Make a school the one a person judges by. Raises `SchoolError` for one that the person does not have."""
+    if queries.table_of(owner, key) is None:
+        school.load(key)
+    Usual.objects.update_or_create(owner=owner, defaults={"key": key})
 
 
 def edit(own: OwnSchool, table: dict[str, Any]) -> None:

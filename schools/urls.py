@@ -7,6 +7,7 @@ from schools import views
 urlpatterns = [
     path("", views.listing, name="schools"),
     path("copy/", views.copy, name="school-copy"),
+    path("usual/", views.judge_by, name="school-usual"),
     path("<int:pk>/", views.edit, name="school-edit"),
     path("<int:pk>/preview/", views.preview, name="school-preview"),
     path("<int:pk>/delete/", views.delete, name="school-delete"),

@@ -20,7 +20,18 @@ from studio.http import StudioRequest
 def listing(request: StudioRequest) -> HttpResponse:
     """Show the schools, and what each holds."""
     ready = [school.load(key) for key in school.names()]
-    return render(request, "schools/list.html", {"ready": ready, "own": queries.own(request.user)})
+    context = {"ready": ready, "own": queries.own(request.user), "usual": queries.usual(request.user)}
+    return render(request, "schools/list.html", context)
+
+
+@require_POST
+def judge_by(request: StudioRequest) -> HttpResponse:
+    """Make a school the one the person judges by."""
+    try:
+        services.judge_by(request.user, request.POST.get("school", ""))
+    except SchoolError:
+        raise Http404 from None
+    return redirect("schools")
 
 
 @require_POST

@@ -2,8 +2,10 @@
 
 from django.urls import reverse
 
+from decks.catalogue import Wanted, catalogue
 from decks.tests import world
-from prism import school
+from prism import school, words
+from prism.reading import read
 from reviews import services as reviews
 from reviews.models import Review
 from reviews.queries import Bench
@@ -102,11 +104,49 @@ class Schools(world.Studio):
         self.client.post(reverse("school-restore", args=[self.own.pk]))
         self.assertEqual([one.title for one in queries.available(self.isla)][-1], "my wall practice")
 
+    def test_the_usual_school_reads_the_decks_and_begins_reviews(self):
+        wall, even = school.load(), school.load("even")
+        listed = reverse("colours")
+        self.assertContains(self.client.get(listed), wall.title)
+        self.client.post(reverse("school-usual"), {"school": "even"})
+        self.assertContains(self.client.get(reverse("schools")), "You judge by this", count=1)
+        self.assertContains(self.client.get(listed), even.title)
+        differing = next(
+            colour
+            for colour in world.Colour.objects.all()
+            if read(colour.paint, wall).depth != read(colour.paint, even).depth
+        )
+        card = self.client.get(reverse("colour", args=[differing.pk]))
+        self.assertContains(card, words.depth(read(differing.paint, even)))
+        self.assertEqual(reviews.start(self.isla, differing).school, "even")
+        self.assertEqual(reviews.start(self.rory, differing).school, school.DEFAULT)
+
+    def test_an_own_usual_school_is_taken_as_it_stands_and_gives_way_when_deleted(self):
+        review = reviews.start(self.isla, world.colour())
+        basis = {"school": self.own.key, "neutral": "painted", "neutral_a": "0", "neutral_b": "0"}
+        self.client.post(reverse("review-basis", args=[review.pk]), basis)
+        self.assertEqual(queries.usual(self.isla).key, school.DEFAULT)
+        self.client.post(reverse("review-basis", args=[review.pk]), basis | {"usual": "on"})
+        self.send(**{"undertone.strength_edges": "2, 4, 6"})
+        self.assertEqual(reviews.start(self.isla, world.colour()).school_in_force.strength.edges, (2, 4, 6))
+        hints = catalogue(self.isla).select(Wanted(strength="a hint"), queries.usual(self.isla))
+        page = self.client.get(reverse("colours"), {"strength": "a hint"})
+        self.assertContains(page, f"{len(hints)} of 425")
+        self.assertNotEqual(len(hints), len(catalogue(self.isla).select(Wanted(strength="a hint"))))
+        self.client.post(reverse("school-delete", args=[self.own.pk]))
+        self.assertEqual(queries.usual(self.isla).key, school.DEFAULT)
+        refused = self.client.post(
+            reverse("review-basis", args=[review.pk]), basis | {"usual": "on"}, headers={"HX-Request": "true"}
+        )
+        self.assertContains(refused, "deleted", status_code=422)
+        self.assertEqual(self.client.post(reverse("school-usual"), {"school": self.own.key}).status_code, 404)
+
     def test_nobody_elses(self):
         self.client.force_login(self.rory)
         for name in ("school-edit", "school-preview", "school-delete", "school-restore"):
             self.assertEqual(self.client.post(reverse(name, args=[self.own.pk])).status_code, 404)
-        self.assertEqual(self.client.post(reverse("school-copy"), {"school": self.own.key}).status_code, 404)
+        for name in ("school-copy", "school-usual"):
+            self.assertEqual(self.client.post(reverse(name), {"school": self.own.key}).status_code, 404)
         self.assertNotContains(self.client.get(reverse("schools")), "my wall practice")
         review = reviews.start(self.rory, world.colour())
         basis = {"school": self.own.key, "neutral": "painted", "neutral_a": "0", "neutral_b": "0"}
