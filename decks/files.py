@@ -17,7 +17,7 @@ from prism import words
 from prism.colour import Colour as Paint
 from prism.colour import IntakeError, Specular
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
-from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, colours, decode
+from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, Tell, colours, decode, told
 from prism.spectrum import BANDS
 
 
@@ -76,15 +76,15 @@ def recognise(file_name: str, data: bytes) -> str:
     return "csv"
 
 
-def read(waiting: Import) -> DeckFile:
+def read(waiting: Import, tell: Tell | None = None) -> DeckFile:
     """Return what a waiting file holds. Raises `DeckFileError`."""
     data = bytes(waiting.content)
     if waiting.file_format == "csv":
-        return deck_csv.read(data, waiting.columns)
+        return deck_csv.read(data, waiting.columns, tell)
     if waiting.file_format == "xlsx":
-        return deck_xlsx.read(data, waiting.columns)
+        return deck_xlsx.read(data, waiting.columns, tell)
     readers = {"json": deck_json.read, "cgats": cgats.read, "cxf": cxf.read, "gpl": gimp_palette.read}
-    return readers[waiting.file_format](data)
+    return readers[waiting.file_format](data, tell)
 
 
 def head(waiting: Import) -> list[list[str]]:
@@ -131,7 +131,25 @@ _COMPARED = {
 
 def plan(waiting: Import) -> Plan:
     """Return what a waiting file would do to its deck. Raises `DeckFileError` for a file that is no deck."""
-    found = read(waiting)
+    try:
+        return _plan(waiting)
+    finally:
+        _looked_at.pop(waiting.pk, None)
+
+
+_looked_at: dict[int, float] = {}
+"""How far the files are that are being looked at, 0-1."""
+READING = 0.7
+"""Part of the time of looking at a file that reading it takes; the rest goes into comparing it with the deck."""
+
+
+def looked_at(waiting: Import) -> float | None:
+    """Return how far the looking at a file is, 0-1; None where nobody is, or where another process is."""
+    return _looked_at.get(waiting.pk)
+
+
+def _plan(waiting: Import) -> Plan:
+    found = read(waiting, lambda part: _looked_at.update({waiting.pk: READING * part}))
     problems = list(found.problems)
     known = {
         (colour.maker.name if colour.maker else "", colour.code): colour
@@ -141,7 +159,10 @@ def plan(waiting: Import) -> Plan:
     added: list[tuple[Entry, dict[str, Any]]] = []
     changed: list[Change] = []
     unchanged = 0
-    for entry, paint in zip(found.entries, colours(found.entries), strict=True):
+    for entry, paint in told(
+        list(zip(found.entries, colours(found.entries), strict=True)),
+        lambda part: _looked_at.update({waiting.pk: READING + (1 - READING) * part}),
+    ):
         key = (entry.maker or waiting.deck_name, entry.code)
         if key in seen:
             problems.append(Problem(entry.line, "code", words.duplicate_code(entry.code, seen[key])))

@@ -16,6 +16,7 @@ urlpatterns = [
     path("export/", views.export, name="deck-export"),
     path("import/", views.bring_in, name="deck-import"),
     path("import/<int:pk>/", views.preview, name="deck-preview"),
+    path("import/<int:pk>/looked/", views.looked, name="deck-looked"),
     path("import/<int:pk>/apply/", views.apply, name="deck-apply"),
     path("import/<int:pk>/undo/", views.undo, name="deck-undo"),
     path("import/<int:pk>/cancel/", views.cancel, name="deck-cancel"),

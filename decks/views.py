@@ -144,9 +144,17 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
         waiting.save(update_fields=["mapping"])
         return redirect("deck-preview", pk)
     if len(waiting.content) > LONG_LOOK and not request.htmx and "now" not in request.GET:
-        return render(request, "decks/looking.html", {"waiting": waiting})
+        return render(request, "decks/looking.html", {"waiting": waiting, "said": words.looked_at(None)})
     template = "decks/preview_body.html" if request.htmx else "decks/preview.html"
     return render(request, template, {"waiting": waiting, "preview": Preview(waiting)})
+
+
+@require_safe
+def looked(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show how far the looking at a file is."""
+    waiting = get_object_or_404(Import.objects.defer("content"), pk=pk, owner=request.user)
+    part = files.looked_at(waiting)
+    return render(request, "decks/looked.html", {"part": part, "said": words.looked_at(part)})
 
 
 @require_POST

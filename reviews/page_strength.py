@@ -146,6 +146,8 @@ class StrengthPage:
         if self.at.adjusted is None or not self.at.near_adjusted:
             return words.nothing_in_catalogue()
         near = self.at.near_adjusted[0]
+        if bench.colour.maker and self.at.is_standard:
+            return words.as_in_catalogue(near.name, near.delta_e)
         same = near.reading.undertone.main == bench.reading.undertone.main
         return words.against_catalogue(near.name, near.delta_e, same, bench.school)
 

@@ -98,12 +98,17 @@ class Strengths:
         found = self.at([self.bench.review.strength])
         return found[0] if found else None
 
+    @property
+    def is_standard(self) -> bool:
+        """Whether the strength that is looked at is as good as the standard one."""
+        return self.adjusted is not None and abs(self.adjusted.percent) < 1
+
     @cached_property
     def near_adjusted(self) -> list[Held]:
         """The colours of the decks nearest to the adjusted strength, nearest first."""
         if self.adjusted is None:
             return []
-        return self.bench.nearest_to(self.adjusted.reading.lab, 3, without_own=abs(self.adjusted.percent) < 1)
+        return self.bench.nearest_to(self.adjusted.reading.lab, 3, without_own=self.is_standard)
 
     @property
     def family_changes(self) -> list[str]:

@@ -1,5 +1,6 @@
 """Decks as files: looked at before anything is written, brought in whole, taken back as one act."""
 
+import re
 from unittest import mock
 
 from django.core.files.uploadedfile import SimpleUploadedFile
@@ -197,6 +198,38 @@ class Doing(Files):
             url = reverse("deck-preview", args=[self.waiting().pk])
             self.assertContains(self.client.get(url, headers={"HX-Request": "true"}), "2 to add")
             self.assertContains(self.client.get(url, {"now": "1"}), "2 to add")
+
+    def test_how_far_the_looking_is_rises_and_ends(self):
+        said = []
+
+        class Heard(dict):
+            def update(self, *what):
+                super().update(*what)
+                (pk,) = self
+                said.append(client.get(reverse("deck-looked", args=[pk])).content.decode())
+
+        client = self.client_class()
+        client.force_login(self.isla)
+        lines = "".join(f"C{i},Bulk {i},{30 + i % 60},0,0\n" for i in range(300))
+        for content, name in (
+            (f"code,name,L*,a*,b*\n{lines}".encode(), "deck.csv"),
+            (
+                deck_json.write([files.Entry(0, f"C{i}", "Bulk", lab=(50, 0, i / 10)) for i in range(300)]).encode(),
+                "d.json",
+            ),
+        ):
+            said.clear()
+            with mock.patch("decks.files._looked_at", Heard()) as looked:
+                self.upload(content, name)
+                self.assertEqual(looked, {})
+            parts = [float(re.search(r'value="([\d.]+)"', page)[1]) for page in said]
+            self.assertGreater(len(parts), 50, name)
+            self.assertEqual(parts, sorted(parts), name)
+            self.assertGreater(parts[-1], 0.95, name)
+        page = client.get(reverse("deck-looked", args=[self.waiting().pk]))
+        self.assertContains(page, "Looking.")
+        client.force_login(self.rory)
+        self.assertEqual(client.get(reverse("deck-looked", args=[self.waiting().pk])).status_code, 404)
 
     def test_a_failure_half_way_leaves_nothing(self):
         self.upload(GOOD)

@@ -11,7 +11,7 @@ from collections.abc import Sequence
 
 from prism import words
 from prism.adaptation import D50_2
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode
+from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, Tell, decode, told
 from prism.spectrum import PERCENT_FROM, white_point, xyz_to_lab
 
 _TOKEN = re.compile(r'"((?:[^"]|"")*)"|(\S+)')
@@ -26,7 +26,7 @@ def _tokens(line: str) -> list[str]:
     return [m[1].replace('""', '"') if m[2] is None else m[2] for m in _TOKEN.finditer(line)]
 
 
-def read(data: bytes) -> DeckFile:
+def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in the first table of a CGATS file that has colours. Raises `DeckFileError`."""
     fields: list[str] = []
     light = ""
@@ -34,7 +34,7 @@ def read(data: bytes) -> DeckFile:
     entries: list[Entry] = []
     problems: list[Problem] = []
     found_data = False
-    for number, raw in enumerate(decode(data).splitlines(), start=1):
+    for number, raw in enumerate(told(decode(data).splitlines(), tell), start=1):
         line = raw.split("#", 1)[0].strip() if not section else raw.strip()
         upper = line.upper()
         if not line:

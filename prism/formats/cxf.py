@@ -7,13 +7,13 @@ from typing import Any
 
 from prism import words
 from prism.colour import Specular
-from prism.formats.deck import MAX_BYTES, DeckFile, DeckFileError, Entry, EntryError, Problem
+from prism.formats.deck import MAX_BYTES, DeckFile, DeckFileError, Entry, EntryError, Problem, Tell, told
 
 DATED = "2026-01-01T00:00:00Z"
 """Files are dated alike, so that the same deck is always written to the same bytes."""
 
 
-def read(data: bytes) -> DeckFile:
+def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a CxF3 file; objects count as lines.
 
     External references, entities and document types are refused outright. Of several Lab values the first is taken
@@ -43,7 +43,7 @@ def read(data: bytes) -> DeckFile:
     collection = resources.color_specification_collection
     specifications = {spec.id: spec for spec in (collection.color_specification if collection else [])}
     entries, problems = [], []
-    for number, item in enumerate(resources.object_collection.object_value, start=1):
+    for number, item in enumerate(told(resources.object_collection.object_value, tell), start=1):
         try:
             entries.append(_entry(number, item, specifications))
         except EntryError as bad:

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field, replace
+from typing import TypeVar
 
 import numpy as np
 
@@ -22,6 +23,8 @@ from prism.colour import (
 )
 from prism.spectrum import WHITEST, Array, resample
 
+T = TypeVar("T")
+
 MAX_BYTES = 40_000_000
 MAX_ENTRIES = 300_000
 
@@ -36,6 +39,19 @@ class EntryError(ValueError):
     def __init__(self, column: str, message: str) -> None:
         super().__init__(message)
         self.column = column
+
+
+Tell = Callable[[float], None]
+"""What a reader tells of how far it is: the part that is done, 0-1."""
+
+
+def told(items: Sequence[T], tell: Tell | None) -> Iterator[T]:
+    """Yield items, telling now and then which part of them is done."""
+    often = max(1, len(items) // 50)
+    for i, item in enumerate(items):
+        if tell and i % often == 0:
+            tell(i / len(items))
+        yield item
 
 
 @dataclass(frozen=True)

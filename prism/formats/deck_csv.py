@@ -13,7 +13,18 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, recipe_is_sound, specular
+from prism.formats.deck import (
+    DeckFile,
+    DeckFileError,
+    Entry,
+    EntryError,
+    Problem,
+    Tell,
+    decode,
+    recipe_is_sound,
+    specular,
+    told,
+)  # fmt: skip
 from prism.spectrum import PERCENT_FROM
 
 ALIASES = {
@@ -76,13 +87,15 @@ def guess(headers: Sequence[str]) -> dict[int, str]:
     return {i: name for name, (_, i) in sorted(best.items(), key=lambda item: item[1][1])}
 
 
-def read(data: bytes, mapping: dict[int, str] | None = None) -> DeckFile:
+def read(data: bytes, mapping: dict[int, str] | None = None, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a CSV file. `mapping` overrides the headings: column index to field or wavelength."""
     rows = table(decode(data))
-    return read_rows([(line, row) for line, row in enumerate(rows, start=1)], mapping)
+    return read_rows([(line, row) for line, row in enumerate(rows, start=1)], mapping, tell)
 
 
-def read_rows(rows: Sequence[tuple[int, Sequence[str]]], mapping: dict[int, str] | None = None) -> DeckFile:
+def read_rows(
+    rows: Sequence[tuple[int, Sequence[str]]], mapping: dict[int, str] | None = None, tell: Tell | None = None
+) -> DeckFile:
     """Return the deck in numbered lines of cells, the first filled one holding the headings."""
     filled = [(line, row) for line, row in rows if any(cell.strip() for cell in row)]
     if not filled:
@@ -98,7 +111,7 @@ def read_rows(rows: Sequence[tuple[int, Sequence[str]]], mapping: dict[int, str]
     by_name = {name: i for i, name in columns.items()}
     entries: list[Entry] = []
     problems: list[Problem] = []
-    for line, row in filled[1:]:
+    for line, row in told(filled[1:], tell):
         try:
             entries.append(_entry(line, row, headers, by_name, nm_columns))
         except EntryError as bad:

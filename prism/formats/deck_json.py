@@ -7,12 +7,23 @@ from collections.abc import Sequence
 from typing import Any
 
 from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, decode, recipe_is_sound, specular
+from prism.formats.deck import (
+    DeckFile,
+    DeckFileError,
+    Entry,
+    EntryError,
+    Problem,
+    Tell,
+    decode,
+    recipe_is_sound,
+    specular,
+    told,
+)  # fmt: skip
 
 FORMAT, VERSION = "gentle-prism deck", 1
 
 
-def read(data: bytes) -> DeckFile:
+def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a JSON file; entries count as lines."""
     try:
         whole = json.loads(decode(data))
@@ -25,7 +36,7 @@ def read(data: bytes) -> DeckFile:
     if whole.get("version") != VERSION:
         raise DeckFileError(words.json_version(whole.get("version"), VERSION))
     entries, problems = [], []
-    for number, item in enumerate(whole["colours"], start=1):
+    for number, item in enumerate(told(whole["colours"], tell), start=1):
         try:
             entries.append(_entry(number, item))
         except EntryError as bad:

@@ -9,19 +9,19 @@ from typing import Any
 
 from prism import words
 from prism.formats import deck_csv
-from prism.formats.deck import MAX_BYTES, MAX_ENTRIES, DeckFile, DeckFileError, Entry
+from prism.formats.deck import MAX_BYTES, MAX_ENTRIES, DeckFile, DeckFileError, Entry, Tell
 
 UNPACKED_BYTES = 400_000_000
 """What the parts of a workbook may unpack to, all together."""
 MAX_COLUMNS = 200
 
 
-def read(data: bytes, mapping: dict[int, str] | None = None) -> DeckFile:
+def read(data: bytes, mapping: dict[int, str] | None = None, tell: Tell | None = None) -> DeckFile:
     """Return the deck in the first sheet. Raises `DeckFileError`, also for what unpacks to absurd sizes."""
-    return deck_csv.read_rows(table(data), mapping)
+    return deck_csv.read_rows(table(data, tell=tell), mapping)
 
 
-def table(data: bytes, most: int = MAX_ENTRIES + 1) -> list[tuple[int, list[str]]]:
+def table(data: bytes, most: int = MAX_ENTRIES + 1, tell: Tell | None = None) -> list[tuple[int, list[str]]]:
     """Return the first `most` numbered rows of the first sheet as text; a formula counts as its saved value."""
     if len(data) > MAX_BYTES:
         raise DeckFileError(words.deck_too_large(MAX_BYTES, len(data)))
@@ -33,8 +33,12 @@ def table(data: bytes, most: int = MAX_ENTRIES + 1) -> list[tuple[int, list[str]
 
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)
         sheet = book.worksheets[0]
-        rows = sheet.iter_rows(values_only=True, max_row=most, max_col=MAX_COLUMNS)
-        return [(line, [_text(cell) for cell in row]) for line, row in enumerate(rows, start=1)]
+        found: list[tuple[int, list[str]]] = []
+        for row in sheet.iter_rows(values_only=True, max_row=most, max_col=MAX_COLUMNS):
+            found.append((len(found) + 1, [_text(cell) for cell in row]))
+            if tell and len(found) % 1_000 == 0:
+                tell(min(1.0, len(found) / (sheet.max_row or len(found))))
+        return found
     except DeckFileError:
         raise
     except Exception as wrong:  # the package raises many kinds for broken workbooks

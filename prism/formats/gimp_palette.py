@@ -7,16 +7,16 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, decode
+from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, Tell, decode, told
 
 
-def read(data: bytes) -> DeckFile:
+def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a palette; a name `code name` with a tab between keeps both."""
     lines = decode(data).splitlines()
     if not lines or lines[0].strip() != "GIMP Palette":
         raise DeckFileError(words.gpl_other())
     entries, problems = [], []
-    for number, line in enumerate(lines[1:], start=2):
+    for number, line in enumerate(told(lines[1:], tell), start=2):
         clean = line.strip()
         if not clean or clean.startswith(("#", "Name:", "Columns:")):
             continue

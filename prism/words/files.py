@@ -259,6 +259,11 @@ def coming_in(done: int, total: int) -> str:
     return f"{done:,} of {total:,} colours are in."
 
 
+def looked_at(part: float | None) -> str:
+    """Say how far the looking at a file is."""
+    return "Looking." if part is None else f"{100 * part:.0f} % is looked at."
+
+
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int) -> str:
     """Say what bringing a file in would do."""
     return (

@@ -175,6 +175,11 @@ def against_catalogue(name: str, delta_e: float, same_undertone: bool, school: S
     return f"{near}, and its undertone is another: adjust, nothing close keeps this one."
 
 
+def as_in_catalogue(other: str, delta_e: float) -> str:
+    """Say that a colour at standard strength is the catalogue's own, and how near the next one comes."""
+    return f"The decks hold it as it stands; the nearest other is {other}, at ΔE00 {number(delta_e)}."
+
+
 def nothing_in_catalogue() -> str:
     """Say that there is nothing to compare with."""
     return "There is nothing in these decks to take instead."

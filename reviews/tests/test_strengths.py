@@ -63,6 +63,11 @@ class Asking(Step):
         self.assertEqual(self.percent(), -100)
         self.assertContains(self.get(lrv="2"), "darker than this base can take")
 
+    def test_at_standard_strength_a_catalogue_colour_needs_no_other(self):
+        page = self.get().context["page"].strength
+        self.assertIn("The decks hold it as it stands", page.catalogue_sentence)
+        self.assertNotIn(self.review.colour.name, page.catalogue_sentence)
+
     def test_the_nearest_of_the_catalogue_and_the_verdict_on_it(self):
         page = self.get(percent="-40").context["page"].strength
         self.assertEqual(len(page.at.near_adjusted), 3)
