@@ -19,7 +19,7 @@ def creaminess(readings: Sequence[Reading]) -> Array:
     """Return how creamy each colour is, Lab units, (n,): its undertone along the hue of cream."""
     angle = np.radians(CREAM_HUE)
     u = np.array([reading.undertone.vector for reading in readings]).reshape(-1, 2)
-    creamy: Array = u @ np.array([np.cos(angle), np.sin(angle)])
+    creamy: Array = u[:, 0] * np.cos(angle) + u[:, 1] * np.sin(angle)  # the same at whichever place it stands
     return creamy
 
 
@@ -37,13 +37,13 @@ def order(readings: Sequence[Reading], by: str, school: School, seed: int = 0) -
     def key(row: int) -> tuple[float, ...]:
         found = readings[row]
         if by == "lrv":
-            return (-found.lrv, row)
+            return (-found.lrv, *found.lab, row)
         if by == "warmth":
-            return (-found.temperature.value, -found.lrv, row)
+            return (-found.temperature.value, -found.lrv, *found.lab, row)
         if by == "creaminess":
-            return (-creamy[row], -found.lrv, row)
+            return (-creamy[row], -found.lrv, *found.lab, row)
         if by == "undertone":
-            return (found.undertone.passive, (found.undertone.hue - start) % 360, -found.lrv, row)
+            return (found.undertone.passive, (found.undertone.hue - start) % 360, -found.lrv, *found.lab, row)
         return (row,)
 
     return sorted(rows, key=key)

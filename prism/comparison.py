@@ -132,6 +132,12 @@ class Support:
     silent: tuple[int, ...]
 
 
+def shared_undertone(one: Reading, other: Reading) -> bool:
+    """Return whether two colours have the same undertone, or each leans to the other's."""
+    first, second = one.undertone, other.undertone
+    return first.main == second.main or (first.second == second.main and second.second == first.main)
+
+
 def support(subject: Reading, comparators: list[Reading], school: School) -> Support:
     """Return positions of comparators that agree or disagree with the subject's main undertone, or cannot tell.
 

@@ -38,9 +38,13 @@ class Bracket:
     after: Pick | None
 
 
-def brackets(view: AxisView) -> list[Bracket]:
-    """Return the bracket on each pair of axes: the nearest colour in view mainly along it, each side."""
-    return [Bracket(pair, view.nearest(pair[0]), view.nearest(pair[1])) for pair in PAIRS]
+def brackets(view: AxisView, mates: Sequence[Pick] = ()) -> list[Bracket]:
+    """Return the bracket on each pair of axes: the nearest colour in view mainly along it, each side.
+
+    Lighter and darker are the `mates` with the same undertone, as far as there are any.
+    """
+    by_axis = {pick.why: pick for pick in mates if pick.why in PAIRS[0]}
+    return [Bracket(pair, *(by_axis.get(axis) or view.nearest(axis) for axis in pair)) for pair in PAIRS]
 
 
 def target_of(

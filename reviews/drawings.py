@@ -429,36 +429,38 @@ def strength_curve(at: Strengths) -> SafeString:
 # --- brackets: what stands on either side? --------------------------------------------------------------------------
 
 BRACKET_HALF = 180.0
-BRACKET_REACH = 12.0
+BRACKET_REACH = 12
 BRACKET_ROW = 40.0
 
 
 def bracket_lines(bench: Bench) -> SafeString:
     """Return the subject between its nearest neighbours on each pair of axes, by ΔE00."""
     rows = bench.brackets
+    farthest = max((side.delta_e for row in rows for side in (row.before, row.after)), default=0.0)
+    reach = max(BRACKET_REACH, 4 * ceil(farthest / 4))
     parts: list[SafeString] = []
     for number, row in enumerate(rows):
         y = 22.0 + BRACKET_ROW * number
         parts.append(_line(-BRACKET_HALF, y, BRACKET_HALF, y, "axis"))
-        parts += [_side(row.before, -1, y), _side(row.after, 1, y)]
+        parts += [_side(row.before, -1, y, reach), _side(row.after, 1, y, reach)]
         parts.append(_mark(Mark(0, y, bench.paint.screen, bench.name, kind="subject"), 15, 21))
     base = 22.0 + BRACKET_ROW * (len(rows) - 1) + 22
-    for tick in (0, 4, 8, 12):
+    for tick in range(0, reach + 1, 4):
         for sign in (-1, 1) if tick else (1,):
-            x = sign * tick / BRACKET_REACH * BRACKET_HALF
+            x = sign * tick / reach * BRACKET_HALF
             parts += _tick_below(x, base, str(tick))
     parts.append(_text(BRACKET_HALF + 12, base + 15, "ΔE00", "tick", "start"))
     description = " ".join(row.sentence for row in rows)
     return _svg("Brackets", description, (-272, 0, 544, base + 18), "brackets", _join(parts))
 
 
-def _side(side: Side, direction: int, y: float) -> SafeString:
+def _side(side: Side, direction: int, y: float, reach: int) -> SafeString:
     axis, held, distance = side.axis, side.held, side.delta_e
     edge = direction * (BRACKET_HALF + 10)
     label = _text(edge, y + 4, axis, "hue", "start" if direction > 0 else "end")
     if held is None:
         return _join([label, _text(direction * BRACKET_HALF / 2, y - 5, words.NOTHING_THERE, "tick")])
-    x = direction * min(distance / BRACKET_REACH, 1) * BRACKET_HALF
+    x = direction * distance / reach * BRACKET_HALF
     title = f"{held.name}, {axis} by ΔE00 {words.number(distance)}"
     return _join([label, _mark(Mark(x, y, held.colour.screen, title, _beside(held)), 12, 17)])
 

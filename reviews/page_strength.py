@@ -10,6 +10,7 @@ from instruments import queries as machines
 from instruments.models import Batch
 from prism import words
 from prism.colour import Colour as Paint
+from prism.comparison import shared_undertone
 from prism.difference import delta_e
 from prism.formula import CANS
 from prism.reading import read
@@ -148,7 +149,9 @@ class StrengthPage:
         near = self.at.near_adjusted[0]
         if bench.colour.maker and self.at.is_standard:
             return words.as_in_catalogue(near.name, near.delta_e)
-        same = near.reading.undertone.main == bench.reading.undertone.main
+        if near.colour.pk == bench.colour.pk:
+            return words.standard_is_nearest(near.delta_e, bench.school)
+        same = shared_undertone(near.reading, self.at.adjusted.reading)
         return words.against_catalogue(near.name, near.delta_e, same, bench.school)
 
     @property

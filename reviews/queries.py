@@ -441,7 +441,8 @@ class Bench:
     @cached_property
     def brackets(self) -> list[PlacedBracket]:
         """The subject's place: the nearest colour on either side of each pair of axes."""
-        found = placing.brackets(self.chosen.view)
+        mates = [pick for pick in self.chosen.picks if pick.kind == "strip"]
+        found = placing.brackets(self.chosen.view, mates)
         picks = [pick for bracket in found for pick in (bracket.before, bracket.after) if pick]
         held = dict(zip(((pick.why, pick.index) for pick in picks), self._hold(picks), strict=True))
         names = {pick.index: held[pick.why, pick.index].name for pick in picks}
@@ -452,7 +453,9 @@ class Bench:
             return Side(said, held[pick.why, pick.index] if pick else None, pick.delta_e if pick else 0.0)
 
         return [
-            PlacedBracket(side(b.axes[0], b.before), side(b.axes[1], b.after), words.bracket(b, names, lrv))
+            PlacedBracket(
+                side(b.axes[0], b.before), side(b.axes[1], b.after), words.bracket(b, names, lrv, bool(self._strip))
+            )
             for b in found
         ]
 

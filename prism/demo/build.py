@@ -116,7 +116,10 @@ def find_proportions(
 
 
 def at_depth(paint: TintSystem, proportions: dict[str, float], lrv: float) -> Recipe:
-    """Return the recipe with these proportions that has this LRV, in the base for it, rounded to quarter shots."""
+    """Return the recipe with these proportions that has this LRV, in the base for it, rounded to quarter shots.
+
+    Where even the deepest base is full before it is dark enough, black takes the place of a part of the colorants.
+    """
     total = sum(proportions.values())
     first = [code for _, code in BASES].index(_base_for(lrv))
     for _, base in BASES[first:]:
@@ -128,8 +131,15 @@ def at_depth(paint: TintSystem, proportions: dict[str, float], lrv: float) -> Re
         fullest = float(np.log(0.98 * paint.bases[base].capacity / total))
         if excess(fullest) < 0 or base == BASES[-1][1]:
             break
-    scale = float(np.exp(brentq(excess, -12, fullest) if excess(fullest) < 0 else fullest))
-    return rounded(Recipe(base, {c: a * scale for c, a in proportions.items()}))
+    if excess(fullest) < 0:
+        scale = float(np.exp(brentq(excess, -12, fullest)))
+        return rounded(Recipe(base, {c: a * scale for c, a in proportions.items()}))
+
+    def shaded(share: float) -> Recipe:
+        amounts = {c: a * np.exp(fullest) * (1 - share) for c, a in proportions.items()}
+        return Recipe(base, amounts | {"LB": amounts.get("LB", 0.0) + share * total * np.exp(fullest)})
+
+    return rounded(shaded(brentq(lambda share: float(to_lrv(paint.reflectance([shaded(share)]))[0]) - lrv, 0, 0.9)))
 
 
 def rounded(recipe: Recipe) -> Recipe:

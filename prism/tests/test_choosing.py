@@ -208,16 +208,17 @@ class Arranging(unittest.TestCase):
         self.assertEqual(found, arranging.order(readings, by, WALL, seed=3))
 
     @given(st.lists(rows, min_size=2, max_size=10, unique=True), st.randoms())
-    def test_creaminess_does_not_depend_on_where_one_starts(self, picked, chance):
+    def test_no_order_depends_on_where_one_starts(self, picked, chance):
         mixed = picked[:]
         chance.shuffle(mixed)
-
-        def names(some):
-            return [some[i] for i in arranging.order([READINGS[row] for row in some], "creaminess", WALL)]
-
-        creamy = arranging.creaminess([READINGS[row] for row in names(picked)])
-        self.assertTrue((np.diff(creamy) <= 1e-12).all())
-        self.assertEqual(names(picked), names(mixed))
+        for by in ("lrv", "warmth", "creaminess", "undertone"):
+            one, other = ([some[i] for i in arranging.order([READINGS[row] for row in some], by, WALL)]
+                          for some in (picked, mixed))  # fmt: skip
+            self.assertEqual(one, other, by)
+        creamy = arranging.creaminess([READINGS[i] for i in picked])[
+            arranging.order([READINGS[row] for row in picked], "creaminess", WALL)
+        ]
+        self.assertTrue((np.diff(creamy) <= 0).all())
 
     def test_a_cream_is_creamier_than_a_clean_white(self):
         two = [read(from_lab(lab), WALL) for lab in ((96, -0.5, 2), (93, 0, 9))]

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from prism import asking, choosing, placing, words
 from prism.asking import AskError, parse
 from prism.difference import Nearest
-from prism.tests.test_choosing import DECK, NOTHING, OFFERED, READINGS, ROWS, WALL, view
+from prism.tests.test_choosing import DECK, NOTHING, OFFERED, READINGS, ROWS, WALL, choose, view
 from prism.verdict import Confidence, confidence, flat_neutral, on_other_bases
 
 INDEX = Nearest(OFFERED.lab)
@@ -33,6 +33,16 @@ class Brackets(unittest.TestCase):
         for pick in picks:
             rivals = np.flatnonzero(seen.share(pick.why) > 0.5)
             self.assertAlmostEqual(float(seen.distance[rivals].min()), pick.delta_e)
+
+    def test_lighter_and_darker_are_of_the_strip_where_it_has_one(self):
+        chosen = choose(ROWS["T13.6"])
+        mates = [pick for pick in chosen.picks if pick.kind == "strip"]
+        depth, *rest = placing.brackets(chosen.view, mates)
+        codes = {pick.index: DECK[pick.index].code for pick in (depth.before, depth.after)}
+        self.assertEqual(list(codes.values()), ["T13.5", "T13.7"])
+        self.assertEqual(rest, placing.brackets(chosen.view)[1:])
+        said = words.bracket(depth, codes, 39, True)
+        self.assertIn("T13.7, darker on its strip by", said)
 
     def test_an_empty_deck_says_so(self):
         nothing = choosing.view_along_axes(READINGS[0], NOTHING, WALL, WALL.neutral)

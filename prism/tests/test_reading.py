@@ -122,6 +122,17 @@ class Undertones(unittest.TestCase):
         for strength, word in ((0.9, "passive"), (1.0, "a hint"), (2.5, "clear"), (5.0, "dominant")):
             self.assertEqual(WALL.strength.word(strength), word)
 
+    def test_a_colour_whose_undertone_is_another_hue_than_its_own_is_not_called_by_it(self):
+        said = words.undertone(read(demo.find("T13.6").colour, WALL), "reading-average")
+        self.assertIn("The colour itself is red; against the painted neutral it stands on the side of purple", said)
+        for entry in demo.deck():
+            found = read(entry.colour, WALL)
+            if found.family.hue and found.undertone.main:
+                itself = f"{found.family.hue.capitalize()} is the colour itself"
+                agrees = found.family.hue == found.undertone.main
+                shown = words.undertone(found, "reading-average").replace("Pink is", "Red is")
+                self.assertEqual(itself in shown, agrees, entry.code)
+
     def test_passive_claims_nothing(self):
         found = read_lab(at(70, 0.8, 232))
         self.assertIsNone(found.undertone.main)

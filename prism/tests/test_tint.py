@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 
 from prism import demo, school, tint, words
 from prism.demo import build, pigments
+from prism.difference import Nearest
 from prism.reading import read
 from prism.spectrum import to_lrv
 
@@ -98,6 +99,16 @@ class Strengths(unittest.TestCase):
 
 
 class DemoDeck(unittest.TestCase):
+    def test_no_two_colours_are_the_same_and_every_step_of_a_strip_is_darker(self):
+        lab = np.array([entry.colour.lab for entry in demo.deck()])
+        index = Nearest(lab)
+        for row, entry in enumerate(demo.deck()):
+            self.assertGreater(float(index.query(lab[row], 2)[1][1]), 0.1, entry.code)
+            before = demo.deck()[row - 1]
+            if entry.strip and (entry.maker, entry.strip) == (before.maker, before.strip):
+                self.assertLess(entry.colour.lrv, before.colour.lrv - 1, entry.code)
+            self.assertLessEqual(demo.tint_system().capacity_used(entry.recipe), 1, entry.code)
+
     def test_its_size_and_makers(self):
         deck = demo.deck()
         self.assertGreaterEqual(len(deck), 360)

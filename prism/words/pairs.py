@@ -119,14 +119,17 @@ def order_label(order: str) -> str:
     return f"In order: {order}"
 
 
+PURE, MOSTLY = 0.85, 0.65
+"""Shares of a difference along an axis from which a colour shows little else, or mostly that."""
+
+
 def why_picked(pick: Pick, subject: Reading, on_strip: bool) -> str:
     """Say why a board is on the wall."""
     lrv = subject.lrv
     if pick.kind == "range" and pick.share is not None:
-        return (
-            f"Picked because it is {direction(pick.why, lrv)} and little else: {number(100 * pick.share, 0)} % of what "
-            f"parts them lies that way, at ΔE00 {number(pick.delta_e)}."
-        )
+        way = direction(pick.why, lrv)
+        how = f"{way} and little else" if pick.share >= PURE else f"mostly {way}" if pick.share >= MOSTLY else way
+        return f"Picked because it is {how}: {number(100 * pick.share, 0)} % of what parts them lies that way."
     return {
         "twin": f"The same to the eye, at ΔE00 {number(pick.delta_e)}.",
         "nearest": f"The nearest in these decks with a recipe, at ΔE00 {number(pick.delta_e)}.",
@@ -181,5 +184,5 @@ def plane_text_of(name: str, others: Sequence[tuple[str, Reading]], reading: Rea
 
 
 def nothing_on(axis: str) -> str:
-    """Say that the decks hold nothing on one side."""
-    return f"nothing {axis} in these decks"
+    """Say that the decks hold nothing near a colour on one side of it."""
+    return f"nothing near it in these decks is mainly {axis}"

@@ -10,6 +10,7 @@ from prism.words.pairs import direction, directions, nothing_on
 from prism.words.readings import headline, undertone_short
 
 if TYPE_CHECKING:
+    from prism.choosing import Pick
     from prism.comparison import PairFinding
     from prism.metamerism import Parting
     from prism.naming import NameCheck
@@ -27,20 +28,22 @@ LAMPS = {
 }
 
 
-def bracket(found: Bracket, names: dict[int, str], lrv: float) -> str:
+def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = False) -> str:
     """Say between which two colours the subject stands on one pair of axes."""
     before, after = found.before, found.after
     one, other = (direction(axis, lrv) for axis in found.axes)
+
+    def by(pick: Pick) -> str:
+        where = " on its strip" if on_strip and pick.kind == "strip" else ""
+        return f"{direction(pick.why, lrv)}{where} by {number(pick.delta_e)}"
+
     if before and after:
-        return (
-            f"Between {names[before.index]}, {one} by {number(before.delta_e)}, and "
-            f"{names[after.index]}, {other} by {number(after.delta_e)}."
-        )
+        return f"Between {names[before.index]}, {by(before)}, and {names[after.index]}, {by(after)}."
     if before or after:
         pick = before or after
         assert pick is not None
         empty = other if before else one
-        return f"{names[pick.index]} is {direction(pick.why, lrv)} by {number(pick.delta_e)}; {nothing_on(empty)}."
+        return f"{names[pick.index]} is {by(pick)}; {nothing_on(empty)}."
     return f"{nothing_on(one).capitalize()}, and nothing {other}."
 
 

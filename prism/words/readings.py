@@ -92,7 +92,12 @@ def undertone(reading: Reading, provenance_key: str) -> str:
             f"ΔE00 {number(found.effect)}, is no larger than the uncertainty, {number(reading.uncertainty)}. "
             f"{SETTLE[provenance_key]} to settle it."
         )
-    if reading.family.is_neutral:
+    if reading.family.hue and reading.family.hue != found.main:
+        text = (
+            f"The colour itself is {hue(reading.family.hue, reading.lrv)}; against the {NEUTRALS[reading.neutral]} it "
+            f"stands on the side of {name}, {found.strength_word}"
+        )
+    elif reading.family.is_neutral:
         text = f"It shows {_strength(found, name)}" + ("" if found.strength_word == "a hint" else " undertone")
     else:
         text = (

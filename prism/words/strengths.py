@@ -175,6 +175,13 @@ def against_catalogue(name: str, delta_e: float, same_undertone: bool, school: S
     return f"{near}, and its undertone is another: adjust, nothing close keeps this one."
 
 
+def standard_is_nearest(delta_e: float, school: School) -> str:
+    """Say that no other colour of the catalogue is nearer to a strength than its own standard."""
+    if delta_e < school.just_seen:
+        return "It is the same to the eye as the standard strength that the decks hold. Take that one."
+    return f"Nothing in these decks is nearer to it than its own standard strength, at ΔE00 {number(delta_e)}: adjust."
+
+
 def as_in_catalogue(other: str, delta_e: float) -> str:
     """Say that a colour at standard strength is the catalogue's own, and how near the next one comes."""
     return f"The decks hold it as it stands; the nearest other is {other}, at ΔE00 {number(delta_e)}."

@@ -75,6 +75,14 @@ class Asking(Step):
         self.assertTrue(page.at.family_changes)
         self.assertIn("Stops being an off-white at −", page.at.family_changes[0])
 
+    def test_a_strength_nearest_to_its_own_standard_is_not_sent_back_to_it(self):
+        near = self.get(percent="2").context["page"].strength
+        self.assertIn("the same to the eye as the standard", near.catalogue_sentence)
+        self.review.colour = world.colour("T13.6")
+        self.review.save()
+        far = self.get(percent="40").context["page"].strength
+        self.assertIn("nearer to it than its own standard strength", far.catalogue_sentence)
+
     def test_a_base_that_cannot_hold_it_names_the_next(self):
         services.look_at_strength(self.review, 400)
         Colour.objects.filter(pk=self.review.colour_id).update(recipe_amounts={"LB": 10.0})
