@@ -41,10 +41,15 @@ class Bracket:
 def brackets(view: AxisView, mates: Sequence[Pick] = ()) -> list[Bracket]:
     """Return the bracket on each pair of axes: the nearest colour in view mainly along it, each side.
 
-    Lighter and darker are the `mates` with the same undertone, as far as there are any.
+    Lighter and darker are the `mates` with the same undertone, as far as there are any. A colour without an undertone
+    is not placed between greyer and clearer.
     """
     by_axis = {pick.why: pick for pick in mates if pick.why in PAIRS[0]}
-    return [Bracket(pair, *(by_axis.get(axis) or view.nearest(axis) for axis in pair)) for pair in PAIRS]
+    return [
+        Bracket(pair, *(by_axis.get(axis) or view.nearest(axis) for axis in pair))
+        for pair in PAIRS
+        if set(pair) & set(view.vectors)
+    ]
 
 
 def target_of(

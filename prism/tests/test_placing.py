@@ -44,6 +44,10 @@ class Brackets(unittest.TestCase):
         said = words.bracket(depth, codes, 39, True)
         self.assertIn("T13.7, darker on its strip by", said)
 
+    def test_what_has_no_undertone_is_not_placed_by_it(self):
+        found = placing.brackets(view(ROWS["T01.3"]))
+        self.assertEqual([b.axes for b in found], [pair for pair in placing.PAIRS if "greyer" not in pair])
+
     def test_an_empty_deck_says_so(self):
         nothing = choosing.view_along_axes(READINGS[0], NOTHING, WALL, WALL.neutral)
         for bracket in placing.brackets(nothing):
