@@ -5,6 +5,7 @@ from __future__ import annotations
 from functools import cached_property
 
 from django.utils.safestring import SafeString
+from django.utils.timezone import localdate
 
 from instruments import queries as machines
 from instruments.models import Batch
@@ -184,6 +185,15 @@ class StrengthPage:
             }
             for line in (found.lines if found else ())
         ]
+
+    @property
+    def label_line(self) -> str:
+        """What the printed label says above the colorants."""
+        found, step = self.at.formula, self.at.adjusted
+        if found is None or step is None:
+            return ""
+        of = f"{self.bench.name}, {self.bench.colour.label}" if self.review.names_shown else self.bench.name
+        return words.label_line(found, of, step.lrv, f"{localdate():%d %b %Y}")
 
     @property
     def formula_text(self) -> str:

@@ -249,6 +249,11 @@ def formula_text(name: str, found: Formula) -> str:
     return "\n".join(lines)
 
 
+def label_line(found: Formula, of: str, lrv: float, day: str) -> str:
+    """Return what a label says above the colorants: the can and base, which colour it was, its LRV and the day."""
+    return f"{capital(found.can.label)}, {found.base_name} ({found.base}). From {of}. LRV {number(lrv)}. {day}."
+
+
 FORMULA_CAUTIONS = (
     "Have a trial mix made and paint a sample before ordering.",
     "Sheen and base change with depth: ask which sheens this base comes in.",
