@@ -121,6 +121,18 @@ def named(user: User, text: str) -> list[Colour]:
     return found or list(visible_to(user).filter(name__iexact=text.strip())[:9])
 
 
+class NotOneColourError(ValueError):
+    """A code or name that is no colour's, or several colours'; the message says which and what to do."""
+
+
+def one_named(user: User, text: str) -> Colour:
+    """Return the one colour that a person means by a code or a whole name. Raises `NotOneColourError`."""
+    found = named(user, text)
+    if len(found) != 1:
+        raise NotOneColourError(words.not_one_colour(text, len(found)))
+    return found[0]
+
+
 def sets_of(user: User) -> QuerySet[ColourSet]:
     """Return a person's sets, the whites first."""
     return ColourSet.objects.filter(owner=user).prefetch_related("colours__maker")

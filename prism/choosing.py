@@ -130,6 +130,11 @@ def in_play(subject: Reading, school: School) -> dict[str, float]:
     return dict(sorted(shares.items(), key=lambda item: -item[1]))
 
 
+def worth_asking(shares: Mapping[str, float]) -> dict[str, float]:
+    """Return the undertones with a share that is large enough to be asked about, or named."""
+    return {word: share for word, share in shares.items() if share >= WORTH_ASKING}
+
+
 def axis_vectors(subject_undertone: ArrayLike, school: School) -> dict[str, Array]:
     """Return the unit vector (ΔL*, Δu_a, Δu_b) of each axis that exists for an undertone (2,).
 
@@ -260,7 +265,7 @@ def questions(subject: Reading, school: School) -> dict[str, float]:
     How strong its undertone is; which of the neighbouring hues it leans to; and every other hue that the uncertainty
     leaves open. A colour without an undertone is asked about the hues it might have.
     """
-    open_hues = {word: share for word, share in in_play(subject, school).items() if word and share >= WORTH_ASKING}
+    open_hues = {word: share for word, share in worth_asking(in_play(subject, school)).items() if word}
     asked = {comparative(word): 0.5 + share / 2 for word, share in open_hues.items() if word != subject.undertone.main}
     scale = school.hues_for(subject.family.word)
     if subject.undertone.main is None:

@@ -8,6 +8,7 @@ from enum import StrEnum
 
 import numpy as np
 
+from prism import words
 from prism.choosing import OPPOSITE, comparative
 from prism.difference import delta_e, difference
 from prism.reading import Reading, hue_of
@@ -106,16 +107,13 @@ class Agreement(StrEnum):
     DIFFER = "differ"
 
 
-NOTHING = "no difference"
-
-
 def agreement(seen: Iterable[str], finding: PairFinding) -> Agreement:
     """Return how what a person saw beside a board stands to the finding.
 
-    `seen` holds directions, or `NOTHING`. It differs where a direction is the opposite of a computed one, where
-    nothing was seen and something computed, or where only things were seen that were not computed.
+    `seen` holds directions, or that nothing was seen. It differs where a direction is the opposite of a computed one,
+    where nothing was seen and something computed, or where only things were seen that were not computed.
     """
-    saw, computed = set(seen) - {NOTHING}, set(finding.directions)
+    saw, computed = set(seen) - {words.NOTHING_SEEN}, set(finding.directions)
     if not saw or not computed:
         return Agreement.AGREE if not saw and not computed else Agreement.DIFFER
     if {OPPOSITE[word] for word in saw} & computed - saw or not saw & computed:

@@ -10,7 +10,6 @@ from decks import queries as decks
 from decks.models import Colour
 from prism import words
 from prism.colour import IntakeError, figure
-from prism.comparison import NOTHING
 from prism.strength import STRONGEST, WEAKEST, Reached
 from reviews.models import Review
 from reviews.strengths import Strengths
@@ -82,7 +81,7 @@ class SeenForm(forms.Form):
     """What a person sees of the subject beside a board, and in which light."""
 
     seen = forms.MultipleChoiceField(
-        choices=[(word, word) for word in (*words.SEEN_CHOICES, NOTHING)],
+        choices=[(word, word) for word in (*words.SEEN_CHOICES, words.NOTHING_SEEN)],
         error_messages={"required": words.choose_something()},
     )
     note = forms.CharField(required=False, max_length=400)
@@ -91,7 +90,7 @@ class SeenForm(forms.Form):
     def clean_seen(self) -> list[str]:
         """Return the directions seen; nothing and something exclude each other."""
         seen: list[str] = self.cleaned_data["seen"]
-        if NOTHING in seen and len(seen) > 1:
+        if words.NOTHING_SEEN in seen and len(seen) > 1:
             raise forms.ValidationError(words.both_kinds())
         return seen
 
@@ -156,11 +155,11 @@ class AdjustForm(forms.Form):
             trim = trims.get(data.get("trim") or 0) or next(iter(trims.values()), None)
             wanted = trim.reading.lrv - data["gap"] if trim else None
         elif data.get("like", "").strip():
-            named = decks.named(self._at.bench.review.owner, data["like"])
-            if len(named) != 1:
-                self.add_error("like", words.not_one_colour(data["like"], len(named)))
+            try:
+                wanted = decks.one_named(self._at.bench.review.owner, data["like"]).lrv
+            except decks.NotOneColourError as wrong:
+                self.add_error("like", str(wrong))
                 return data
-            wanted = named[0].lrv
         if wanted is not None:
             self.found = self._at.percent_for_lrv(min(max(wanted, 0.0), 100.0))
         return data
@@ -181,10 +180,10 @@ class MixForm(forms.Form):
     def clean_other(self) -> str:
         """Return the other colour's code or name; it must be that of one colour."""
         text: str = self.cleaned_data["other"]
-        named = decks.named(self._at.bench.review.owner, text)
-        if len(named) != 1:
-            raise forms.ValidationError(words.not_one_colour(text, len(named)))
-        self.colour = named[0]
+        try:
+            self.colour = decks.one_named(self._at.bench.review.owner, text)
+        except decks.NotOneColourError as wrong:
+            raise forms.ValidationError(str(wrong)) from None
         return text
 
     def _parts(self, name: str) -> float:

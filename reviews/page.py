@@ -10,7 +10,8 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from prism.asking import AskError
-from prism.comparison import NOTHING, Agreement, compare
+from prism.choosing import worth_asking
+from prism.comparison import Agreement, compare
 from reviews import drawings
 from reviews.forms import AdjustForm, BasisForm, SeenForm
 from reviews.models import Review
@@ -73,6 +74,19 @@ class Differing:
     warmth: str
 
 
+@dataclass(frozen=True)
+class Asked:
+    """What is asked of a page: what of the step to show, a wish, what must be told, and forms as they were sent."""
+
+    show: str = ""
+    wish: str = ""
+    notice: str = ""
+    basis: BasisForm | None = None
+    seen: SeenForm | None = None
+    adjust: AdjustForm | None = None
+    mixing: Mixing | None = None
+
+
 def listing(reviews: Iterable[Review]) -> list[Listed]:
     """Return reviews with their findings."""
     return [Listed(review, finding(review), words.shortened(review.verdict, 110)) for review in reviews]
@@ -81,30 +95,17 @@ def listing(reviews: Iterable[Review]) -> list[Listed]:
 class Page:
     """What the screens of one review show."""
 
-    def __init__(
-        self,
-        review: Review,
-        basis: BasisForm,
-        seen: SeenForm,
-        notice: str = "",
-        show: str = "",
-        ask: str = "",
-        bench: Bench | None = None,
-        adjust: AdjustForm | None = None,
-        mixing: Mixing | None = None,
-    ) -> None:
+    def __init__(self, review: Review, asked: Asked, bench: Bench | None = None) -> None:
         self.review = review
-        self.basis = basis
-        self.seen = seen
-        self.notice = notice
-        self.show = show
-        self.ask = ask
+        self.notice, self.show, self.ask = asked.notice, asked.show, asked.wish
+        self.basis = asked.basis or BasisForm(instance=review)
+        self.seen = asked.seen or SeenForm()
         self.bench = bench or Bench(review, review.beside)
-        self.strength = StrengthPage(Strengths(self.bench), adjust, mixing)
+        self.strength = StrengthPage(Strengths(self.bench), asked.adjust, asked.mixing)
         if review.step == Review.Step.PLACE and not self.bench.any_withheld:
-            if show == "shortlist":
+            if self.show == "shortlist":
                 self.bench.hold_instead(words.SHORTLIST, self.bench.shortlist)
-            elif ask and not self.wished[1]:
+            elif self.ask and not self.wished[1]:
                 self.bench.hold_instead(words.ANSWERS, [one.held for one in self.wished[0]])
 
     # --- the path ---
@@ -331,7 +332,12 @@ class Page:
     def seen_choices(self) -> list[tuple[str, str]]:
         """What can be seen, as the trade says it at this depth."""
         lrv = self.bench.reading.lrv
-        return [*((word, words.direction(word, lrv)) for word in words.SEEN_CHOICES), (NOTHING, NOTHING)]
+        return [(word, words.direction(word, lrv)) for word in (*words.SEEN_CHOICES, words.NOTHING_SEEN)]
+
+    @property
+    def computed_directions(self) -> list[str]:
+        """What a person sees who agrees with the figures."""
+        return list(self.bench.pair.directions if self.bench.pair else ()) or [words.NOTHING_SEEN]
 
     @property
     def last_light(self) -> str:
@@ -348,7 +354,7 @@ class Page:
     @property
     def confidence(self) -> str:
         """How sure the undertone is."""
-        return words.confidence(self.bench.confidence, self.bench.shares, self.bench.reading)
+        return words.confidence(self.bench.confidence, worth_asking(self.bench.shares), self.bench.reading)
 
     @property
     def relative_warmth(self) -> str:

@@ -490,10 +490,10 @@ class Bench:
             if self.beside is None:
                 raise asking.AskError(words.EMPTY_DECK)
             return self.beside
-        found = decks.named(self.review.owner, name)
-        if len(found) != 1:
-            raise asking.AskError(words.not_one_colour(name, len(found)))
-        return self._fetched(found[0])
+        try:
+            return self._fetched(decks.one_named(self.review.owner, name))
+        except decks.NotOneColourError as wrong:
+            raise asking.AskError(str(wrong)) from None
 
     @cached_property
     def shortlist(self) -> list[Held]:

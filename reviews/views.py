@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from copy import copy
+from dataclasses import replace
 from urllib.parse import urlencode
 
 from django.contrib import messages
@@ -19,7 +20,7 @@ from prism.dispenser import DispenserError
 from reviews import boards, queries, services
 from reviews.forms import SHIFT, AdjustForm, BasisForm, MixForm, SeenForm, WallForm, WritingForm
 from reviews.models import Review
-from reviews.page import Page, listing
+from reviews.page import Asked, Page, listing
 from reviews.page_strength import Mixing
 from reviews.strengths import Strengths
 from studio.http import StudioRequest
@@ -63,7 +64,7 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
             services.look_at_strength(review, adjust.found.percent)
     if "can" in request.GET:
         services.choose_can(review, request.GET["can"])
-    return _show(request, review, bench=bench, adjust=adjust)
+    return _show(request, review, Asked(adjust=adjust), bench)
 
 
 @require_POST
@@ -103,7 +104,7 @@ def board(request: StudioRequest, pk: int) -> HttpResponse:
     review = _review(request, pk)
     colour = _number(request.POST.get("colour"))
     done = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
-    return _show(request, review, notice=done.notice, bench=done.bench)
+    return _show(request, review, Asked(notice=done.notice), done.bench)
 
 
 @require_POST
@@ -113,7 +114,7 @@ def see(request: StudioRequest, pk: int) -> HttpResponse:
     form = SeenForm(request.POST)
     bench = queries.Bench(review, review.beside)
     if not form.is_valid() or bench.beside is None or bench.pair is None:
-        return _show(request, review, seen=form, status=422)
+        return _show(request, review, Asked(seen=form), status=422)
     services.observe(review, bench.beside, bench.pair, **form.cleaned_data)
     return _show(request, review)
 
@@ -138,7 +139,7 @@ def shortlist(request: StudioRequest, pk: int) -> HttpResponse:
         services.off_shortlist(review, colour)
     elif act in ("up", "down"):
         services.move_on_shortlist(review, colour, -1 if act == "up" else 1)
-    return _show(request, review, notice=notice)
+    return _show(request, review, Asked(notice=notice))
 
 
 @require_POST
@@ -147,7 +148,7 @@ def basis(request: StudioRequest, pk: int) -> HttpResponse:
     review = _review(request, pk)
     form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():
-        return _show(request, review, basis=form, status=422)
+        return _show(request, review, Asked(basis=form), status=422)
     data = form.cleaned_data
     services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]), data["usual"])
     return _show(request, review)
@@ -167,7 +168,8 @@ def keep_strength(request: StudioRequest, pk: int) -> HttpResponse:
     review = _review(request, pk)
     bench = queries.Bench(review, review.beside)
     kept = services.keep_strength(review, Strengths(bench))
-    return _show(request, review, bench=bench, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
+    notice = words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT
+    return _show(request, review, Asked(notice=notice), bench)
 
 
 @require_POST
@@ -177,12 +179,12 @@ def mix(request: StudioRequest, pk: int) -> HttpResponse:
     at = Strengths(queries.Bench(review, review.beside))
     form = MixForm(request.POST, at)
     if not form.is_valid():
-        return _show(request, review, bench=at.bench, mixing=Mixing(form), status=422)
+        return _show(request, review, Asked(mixing=Mixing(form)), at.bench, status=422)
     mixing = Mixing(form, at)
     notice = ""
     if "keep" in request.POST and mixing.paint:
         notice = words.kept_as(services.keep_mixture(review, mixing.name, mixing.paint).name)
-    return _show(request, review, bench=at.bench, mixing=mixing, notice=notice)
+    return _show(request, review, Asked(mixing=mixing, notice=notice), at.bench)
 
 
 @require_POST
@@ -196,8 +198,8 @@ def dispense(request: StudioRequest, pk: int) -> HttpResponse:
     try:
         made = machines.dispense(request.user, review.colour, at.adjusted.percent, name, at.formula)
     except DispenserError as wrong:
-        return _show(request, review, bench=at.bench, notice=str(wrong))
-    return _show(request, review, bench=at.bench, notice=words.dispensed(str(made)))
+        return _show(request, review, Asked(notice=str(wrong)), at.bench)
+    return _show(request, review, Asked(notice=words.dispensed(str(made))), at.bench)
 
 
 @require_POST
@@ -242,24 +244,18 @@ def _number(text: str | None) -> int:
 def _show(
     request: StudioRequest,
     review: Review,
-    basis: BasisForm | None = None,
-    seen: SeenForm | None = None,
-    notice: str = "",
+    asked: Asked | None = None,
     bench: queries.Bench | None = None,
-    adjust: AdjustForm | None = None,
-    mixing: Mixing | None = None,
     status: int = 200,
 ) -> HttpResponse:
-    asked = request.GET.get("ask", "") or request.POST.get("ask", "")
+    wish = request.GET.get("ask", "") or request.POST.get("ask", "")
     show = request.GET.get("show", "") or request.POST.get("show", "")
-    if request.method == "POST" and not request.htmx and status == 200 and not notice:
-        query = urlencode({key: value for key, value in (("ask", asked), ("show", show)) if value})
+    asked = replace(asked or Asked(), wish=wish, show=show)
+    if request.method == "POST" and not request.htmx and status == 200 and not asked.notice:
+        query = urlencode({key: value for key, value in (("ask", wish), ("show", show)) if value})
         return redirect(f"{review.get_absolute_url()}{f'?{query}' if query else ''}")
-    page = Page(
-        review, basis or BasisForm(instance=review), seen or SeenForm(), notice, show, asked, bench, adjust, mixing
-    )
     template = "reviews/review_swap.html" if request.htmx else "reviews/review.html"
-    context = {"review": review, "page": page, "shift": SHIFT}
+    context = {"review": review, "page": Page(review, asked, bench), "shift": SHIFT}
     response = render(request, template, context, status=status)
     patch_vary_headers(response, ["HX-Request"])
     return response

@@ -19,6 +19,7 @@ SEEN_CHOICES = (
     "clearer",
 )  # fmt: skip
 """What can be seen of one board beside another, besides no difference."""
+NOTHING_SEEN = "no difference"
 WITHHELD = "Withheld until you have looked"
 WITHHELD_STEP = "This waits until you have said what you see beside every board."
 WITHHELD_GROUP = "Boards"
@@ -36,19 +37,19 @@ def what_is_seen(subject: str, beside: str) -> str:
 
 def choose_something() -> str:
     """Say that an observation needs content."""
-    return "Tick what you see, or “no difference”."
+    return f"Tick what you see, or “{NOTHING_SEEN}”."
 
 
 def both_kinds() -> str:
     """Say that an observation contradicts itself."""
-    return "“No difference” cannot be ticked together with a difference."
+    return f"“{NOTHING_SEEN.capitalize()}” cannot be ticked together with a difference."
 
 
 def saw(seen: Sequence[str], lrv: float, note: str, light: str, by: str, at: str) -> str:
     """Say what a person saw, where and when."""
     text = f"{capital(by) if by else 'Somebody'} saw it {directions(seen, lrv)}"
-    if seen == ["no difference"]:
-        text = f"{capital(by) if by else 'Somebody'} saw no difference"
+    if list(seen) == [NOTHING_SEEN]:
+        text = f"{capital(by) if by else 'Somebody'} saw {NOTHING_SEEN}"
     text += f", {at}{f', {light}' if light else ''}."
     return f"{text} “{note}”" if note else text
 
@@ -70,10 +71,9 @@ def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
 
 def confidence(found: str, shares: Mapping[str, float], reading: Reading) -> str:
     """Say how sure the undertone is, and what else it may be."""
-    named = {word: share for word, share in shares.items() if share >= 0.05}
     others = [
         f"{hue(word, reading.lrv) if word else 'none at all'} ({number(100 * share, 0)} %)"
-        for word, share in named.items()
+        for word, share in shares.items()
         if word != (reading.undertone.main or "")
     ]
     text = {
