@@ -110,9 +110,13 @@ class Comparing(BrowserTest):
         self.assertIn("clear blue", self.text(".finding-line"))
         self.click(".basis button")
         self.click("#basis input[value^=own-]")
+        self.click("#basis input[name=usual]")
         self.act("#basis .strong")
         self.assertIn("clear green", self.text(".finding-line"))
         self.assertIn("harbour school", self.text(".basis"))
+        self.open("/colours/?q=H16.3")
+        self.assertIn("clear green", self.text(".listed"))
+        self.assertIn("Read under harbour school", self.text("main"))
 
     def test_the_wall_blind_by_keyboard_alone(self):
         names = {board.get_attribute("textContent").split(", ")[-1] for board in self.all(".set .board")}

@@ -104,7 +104,10 @@ class Page:
         self.strength = StrengthPage(Strengths(self.bench), asked.adjust, asked.mixing)
         if review.step == Review.Step.PLACE and not self.bench.any_withheld:
             if self.show == "shortlist":
-                self.bench.hold_instead(words.SHORTLIST, self.bench.shortlist)
+                if listed := self.bench.shortlist:
+                    self.bench.hold_instead(words.SHORTLIST, listed)
+                    if review.beside_id not in self.on_shortlist:
+                        self.bench.holding(listed[0].colour)
             elif self.ask and not self.wished[1]:
                 self.bench.hold_instead(words.ANSWERS, [one.held for one in self.wished[0]])
 

@@ -74,7 +74,7 @@ def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
 SHORTLIST = "Shortlist"
 ANSWERS = "What answers"
 SHORTLIST_FULL = "Eight are enough for a shortlist: take one off first."
-EMPTY_SHORTLIST = "Nothing is on the shortlist yet. Ask for something above, or put the board held beside on it."
+EMPTY_SHORTLIST = "Nothing is on the shortlist yet. Ask for something above; what answers can be put on it."
 
 
 def place_short(before: str | None, after: str | None) -> str:

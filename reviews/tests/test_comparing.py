@@ -204,6 +204,7 @@ class Placing(Wall):
         self.post("shortlist", colour=found[0].pk, act="up")
         page = self.get("place", show="shortlist")
         listed = [one.held.colour for one in page.context["page"].shortlist]
+        self.assertEqual(page.context["page"].bench.beside.colour, listed[0])
         self.assertEqual(listed, [found[0], found[2], found[1]])
         self.assertContains(page, "Lightness against chroma")
         self.assertContains(page, "warmer")
