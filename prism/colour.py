@@ -31,7 +31,7 @@ class Specular(StrEnum):
     EXCLUDED = "excluded"
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class Colour:
     """A colour under the core's conventions.
 

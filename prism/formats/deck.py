@@ -54,7 +54,7 @@ def told(items: Sequence[T], tell: Tell | None) -> Iterator[T]:
         yield item
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class Entry:
     """One colour of a file. Of `lab`, `reflectance` and `hex` the best that is there is used.
 

@@ -10,7 +10,7 @@ import csv
 import io
 import re
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from prism import words
 from prism.formats.deck import (
@@ -108,12 +108,12 @@ def read_rows(
         raise DeckFileError(words.deck_no_numbers([h.strip() for h in headers]))
     if not {"code", "name"} & held:
         raise DeckFileError(words.deck_no_names([h.strip() for h in headers]))
-    by_name = {name: i for i, name in columns.items()}
+    places = _Columns(headers, {name: i for i, name in columns.items()}, nm_columns)
     entries: list[Entry] = []
     problems: list[Problem] = []
     for line, row in told(filled[1:], tell):
         try:
-            entries.append(_entry(line, row, headers, by_name, nm_columns))
+            entries.append(_entry(line, row, places))
         except EntryError as bad:
             problems.append(Problem(line, bad.column, str(bad)))
     aside = [headers[i].strip() for i in range(len(headers)) if i not in columns and headers[i].strip()]
@@ -137,63 +137,80 @@ def _number(text: str) -> float | None:
     return value
 
 
-def _entry(
-    line: int,
-    row: Sequence[str],
-    headers: Sequence[str],
-    by_name: dict[str, int],
-    nm_columns: Sequence[tuple[float, int]],
-) -> Entry:
-    def bad(i: int, message: str) -> EntryError:
-        return EntryError(headers[i].strip() if i < len(headers) else "", message)
+@dataclass(frozen=True)
+class _Columns:
+    """Where the cells of a line stand: by field, and by wavelength in nm."""
 
-    def text(name: str) -> str:
-        i = by_name.get(name)
-        return _unquoted(row[i].strip()) if i is not None and i < len(row) else ""
+    headers: Sequence[str]
+    fields: dict[str, int]
+    bands: list[tuple[float, int]]
 
-    def number(i: int) -> float | None:
-        cell = row[i] if i < len(row) else ""
+    def bad(self, column: int, message: str) -> EntryError:
+        return EntryError(self.headers[column].strip() if column < len(self.headers) else "", message)
+
+    def text(self, row: Sequence[str], name: str) -> str:
+        column = self.fields.get(name)
+        return _unquoted(row[column].strip()) if column is not None and column < len(row) else ""
+
+    def number(self, row: Sequence[str], column: int) -> float | None:
+        cell = row[column] if column < len(row) else ""
         try:
             return _number(cell)
         except ValueError:
-            raise bad(i, words.cell_not_a_number(cell)) from None
+            raise self.bad(column, words.cell_not_a_number(cell)) from None
 
-    def figure(name: str) -> float | None:
-        return number(by_name[name]) if name in by_name else None
+    def figure(self, row: Sequence[str], name: str) -> float | None:
+        column = self.fields.get(name)
+        return None if column is None else self.number(row, column)
 
-    def whole(name: str) -> int | None:
-        value = figure(name)
+    def whole(self, row: Sequence[str], name: str) -> int | None:
+        value = self.figure(row, name)
         if value is not None and (value != int(value) or not 0 < value < 32_768):
-            raise bad(by_name[name], words.cell_not_whole(text(name)))
+            raise self.bad(self.fields[name], words.cell_not_whole(self.text(row, name)))
         return None if value is None else int(value)
 
-    lab = tuple(figure(name) for name in "lab")
-    if any(v is not None for v in lab) and None in lab:
-        missing = "lab"[lab.index(None)]
-        raise bad(by_name.get(missing, 0), words.missing(f"{missing.upper() if missing == 'l' else missing}*"))
-    bands = [number(i) for _, i in nm_columns]
-    has_bands = bool(bands) and any(v is not None for v in bands)
-    if has_bands and None in bands:
-        nm, i = nm_columns[bands.index(None)]
-        raise bad(i, words.band_missing(nm))
-    code, name = text("code"), text("name")
+    def lab(self, row: Sequence[str]) -> tuple[float, float, float] | None:
+        """Return L*, a* and b*, which only make sense together."""
+        lightness, a, b = (self.figure(row, name) for name in "lab")
+        if lightness is not None and a is not None and b is not None:
+            return lightness, a, b
+        if lightness is None and a is None and b is None:
+            return None
+        missing = "l" if lightness is None else "a" if a is None else "b"
+        raise self.bad(self.fields.get(missing, 0), words.missing(f"{missing.upper() if missing == 'l' else missing}*"))
+
+    def reflectance(self, row: Sequence[str]) -> tuple[float, ...] | None:
+        """Return the spectrum, of which no band may be missing."""
+        found = [self.number(row, column) for _, column in self.bands]
+        if all(value is None for value in found):
+            return None
+        for (nm, column), value in zip(self.bands, found, strict=True):
+            if value is None:
+                raise self.bad(column, words.band_missing(nm))
+        return tuple(value for value in found if value is not None)
+
+
+def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
+    lab = columns.lab(row)
+    reflectance = columns.reflectance(row)
+    code, name = columns.text(row, "code"), columns.text(row, "name")
     if not code and not name:
-        raise bad(by_name.get("code", by_name.get("name", 0)), words.entry_nameless())
+        raise columns.bad(columns.fields.get("code", columns.fields.get("name", 0)), words.entry_nameless())
     return Entry(
         line=line,
         code=code or name,
         name=name or code,
-        maker=text("maker"),
-        strip=text("strip"),
-        step=whole("step"),
-        lab=(lab[0], lab[1], lab[2]) if lab[0] is not None and lab[1] is not None and lab[2] is not None else None,
-        reflectance=tuple(v for v in bands if v is not None) if has_bands else None,
-        wavelengths=tuple(nm for nm, _ in nm_columns) if has_bands else None,
-        specular=specular(text("specular"), "specular") if has_bands else None,
-        hex=text("hex"),
-        lrv=figure("lrv"),
-        recipe_base=text("base"),
-        recipe=_recipe(text("colorants")),
+        maker=columns.text(row, "maker"),
+        strip=columns.text(row, "strip"),
+        step=columns.whole(row, "step"),
+        lab=lab,
+        reflectance=reflectance,
+        wavelengths=tuple(nm for nm, _ in columns.bands) if reflectance else None,
+        specular=specular(columns.text(row, "specular"), "specular") if reflectance else None,
+        hex=columns.text(row, "hex"),
+        lrv=columns.figure(row, "lrv"),
+        recipe_base=columns.text(row, "base"),
+        recipe=_recipe(columns.text(row, "colorants")),
     )
 
 
