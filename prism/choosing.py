@@ -29,8 +29,9 @@ FOIL_DEPTH = 8.0
 """L* within which a foil shows undertone rather than depth."""
 FOIL_STRENGTH, OPPOSED, LEAST_FOIL = 2.5, 0.7, 0.2
 """What a foil must be: this strong, Lab units; this opposed (cosine); and this good in all, 0-1."""
-SAME_WAY, STRENGTH_WITHIN = 0.97, 1.5
-"""How alike two undertones point (cosine) and how near their strengths lie, for one colour to be the other's mate."""
+SAME_WAY, STRENGTH_WITHIN, MATE_DEPTH = 0.97, 1.5, (3.0, 20.0)
+"""How alike two undertones point (cosine), how near their strengths lie and how far the colours stand apart in L*, for
+one to be the other's mate where there is no strip."""
 
 COMPARATIVE = {
     "red": "redder", "orange": "oranger", "yellow": "yellower", "green": "greener", "blue": "bluer",
@@ -327,7 +328,8 @@ def strip_mates(subject: Reading, deck: Deck, u: Array, strip: int, taken: Seque
     else:
         along, strength = u @ np.asarray(subject.undertone.vector), length(u[:, 0], u[:, 1])
         fits = along > SAME_WAY * np.maximum(strength * subject.undertone.strength, 1e-9)
-        fits &= (np.abs(strength - subject.undertone.strength) < STRENGTH_WITHIN) & (np.abs(lightness) > 3)
+        fits &= np.abs(strength - subject.undertone.strength) < STRENGTH_WITHIN
+        fits &= (np.abs(lightness) > MATE_DEPTH[0]) & (np.abs(lightness) < MATE_DEPTH[1])
     fits[list(taken)] = False
     found = []
     for why, side in (("lighter", lightness > 0.5), ("darker", lightness < -0.5)):

@@ -112,10 +112,12 @@ class Strengths:
 
     @property
     def family_changes(self) -> list[str]:
-        """Where the subject stops being what it is, lighter and darker."""
+        """Where the subject stops being what it is, lighter and darker; the bare base is another paint anyway."""
         was = self.bench.reading.family.word
+        lighter = [step for step in reversed(self.fine) if -100 < step.percent < 0]
+        darker = [step for step in self.fine if step.percent > 0]
         said = []
-        for side in ([s for s in reversed(self.fine) if s.percent < 0], [s for s in self.fine if s.percent > 0]):
+        for side in (lighter, darker):
             turn = next((step for step in side if step.reading.family.word != was), None)
             if turn:
                 now = words.headline(turn.reading).lower()

@@ -137,6 +137,10 @@ class Sets(unittest.TestCase):
         self.assertTrue(mates)
         for pick in mates:
             self.assertEqual(READINGS[pick.index].undertone.main, "orange")
+        for row in range(0, len(DECK), 17):
+            for pick in choose(row, strip=0).picks:
+                if pick.kind == "strip" and pick.why in ("lighter", "darker"):
+                    self.assertLess(abs(READINGS[pick.index].lab[0] - READINGS[row].lab[0]), choosing.MATE_DEPTH[1])
 
     def test_the_set_separates_the_answers_of_a_passive_grey(self):
         row = ROWS["H01.3"]

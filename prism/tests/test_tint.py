@@ -97,6 +97,16 @@ class Strengths(unittest.TestCase):
                 self.assertEqual("undertone holds" in said, not moved, said)
                 self.assertAlmostEqual(step.drift[0], step.reading.undertone.vector[0] - standard.vector[0])
 
+    def test_lines_that_nobody_sees_crossed_are_said(self):
+        for code, percent, said in (
+            ("HW01", 50, "holds: still passive"),
+            ("T06.2", 25, "holds, just enough now to be called green"),
+            ("TW02", 100, "holds, just too little now to be named"),
+            ("H09.2", -25, "holds, just over the edge to green"),
+        ):
+            steps = run(demo.find(code), 0, percent)
+            self.assertIn(said, words.drift(steps[1], steps[0].reading.undertone, WALL))
+
 
 class DemoDeck(unittest.TestCase):
     def test_no_two_colours_are_the_same_and_every_step_of_a_strip_is_darker(self):

@@ -25,13 +25,7 @@ def drift(step: Strength, standard: Undertone, school: School) -> str:
     """Say what an adjusted strength does to the undertone."""
     now, lrv = step.reading.undertone, step.lrv
     if step.drift_effect < school.just_seen:
-        # not to be seen as a change, even where it crosses the line to another word
-        crossed = now.main is not None and now.main != standard.main
-        return (
-            f"its undertone holds, just over the edge to {hue(str(now.main), lrv)}"
-            if crossed
-            else "its undertone holds"
-        )
+        return f"its undertone holds{_all_the_same(now, standard, lrv)}"
     if now.main is None:
         if standard.main is None:
             return "it moves, still too little to be named"
@@ -41,6 +35,17 @@ def drift(step: Strength, standard: Undertone, school: School) -> str:
     if now.main == standard.main:
         return f"its {hue(now.main, lrv)} {'comes forward' if now.strength > standard.strength else 'falls back'}"
     return f"its undertone moves to {hue(now.main, lrv)}"
+
+
+def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
+    """Say which line was crossed by an undertone that nobody will see move, or that none of it is named."""
+    if now.main is None:
+        if standard.main is not None:
+            return ", just too little now to be named"
+        return ": still passive" if now.passive else ": still too close to call"
+    if standard.main is None:
+        return f", just enough now to be called {hue(now.main, lrv)}"
+    return "" if now.main == standard.main else f", just over the edge to {hue(now.main, lrv)}"
 
 
 def strength_step(step: Strength, standard: Undertone, school: School) -> str:

@@ -74,6 +74,8 @@ class Asking(Step):
         self.assertIn("Take that one", page.catalogue_sentence)
         self.assertTrue(page.at.family_changes)
         self.assertIn("Stops being an off-white at −", page.at.family_changes[0])
+        strong = services.start(self.isla, world.colour("T24.6"))
+        self.assertEqual(Strengths(Bench(strong)).family_changes, [])  # but for the bare base, it stays a red
 
     def test_a_strength_nearest_to_its_own_standard_is_not_sent_back_to_it(self):
         near = self.get(percent="2").context["page"].strength
