@@ -106,6 +106,8 @@ class Strengths(unittest.TestCase):
         ):
             steps = run(demo.find(code), 0, percent)
             self.assertIn(said, words.drift(steps[1], steps[0].reading.undertone, WALL))
+        guessed = tint.strengths(demo.find("HK01").recipe, [0, 100], SYSTEM, WALL, None, 0.3, 1.0)
+        self.assertIn("holds, too unsure now to be named", words.drift(guessed[1], guessed[0].reading.undertone, WALL))
 
 
 class DemoDeck(unittest.TestCase):

@@ -41,7 +41,7 @@ def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
     """Say which line was crossed by an undertone that nobody will see move, or that none of it is named."""
     if now.main is None:
         if standard.main is not None:
-            return ", just too little now to be named"
+            return f", {'just too little' if now.passive else 'too unsure'} now to be named"
         return ": still passive" if now.passive else ": still too close to call"
     if standard.main is None:
         return f", just enough now to be called {hue(now.main, lrv)}"
