@@ -13,7 +13,7 @@ from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
 from django.test import override_settings
-from selenium.common.exceptions import StaleElementReferenceException
+from selenium.common.exceptions import StaleElementReferenceException, TimeoutException
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import WebDriverWait
@@ -67,7 +67,11 @@ class BrowserTest(StaticLiveServerTestCase):
 
     def wait(self, condition, seconds=8):
         waiting = WebDriverWait(self.browser, seconds, poll_frequency=0.1, ignored_exceptions=(Exception,))
-        return waiting.until(lambda _: condition())
+        try:
+            return waiting.until(lambda _: condition())
+        except TimeoutException as late:
+            shown = self.browser.execute_script("return document.body.innerText")
+            raise AssertionError(f"Still waiting at {self.browser.current_url}, which shows: {shown[:1500]}") from late
 
     def press(self, *keys):
         self.browser.switch_to.active_element.send_keys(*keys)
@@ -97,6 +101,12 @@ class BrowserTest(StaticLiveServerTestCase):
 
     def click(self, css):
         self.fresh(lambda: self.find(css).click())
+
+    def leave(self, css):
+        """Click, and wait until another page has come."""
+        old = self.find("html")
+        self.click(css)
+        self.wait(lambda: self.find("html") != old)
 
     def replaced(self, act):
         """Do something, and wait until the answer has replaced the review's screen."""

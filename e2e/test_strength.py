@@ -90,7 +90,7 @@ class Strength(BrowserTest):
                 self.open(f"/reviews/{Review.objects.latest('id').pk}/strength/?show=formula")
             self.click(f".bases tr:nth-child({number}) button")
             self.wait(lambda: self.find("form[action*=calibrate]"))
-            self.click("form[action*=calibrate] button")
+            self.leave("form[action*=calibrate] button")
             for _ in range(2):
                 before = len(self.all(".shots tbody tr"))
                 self.click("form[action*='/measure/'] button")
