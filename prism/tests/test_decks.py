@@ -162,6 +162,31 @@ class OtherFiles(unittest.TestCase):
         self.assertEqual((found.entries[0].convention, found.entries[1].lab), ("lab50", (40.5, -1.0, -2.0)))
         self.assertEqual(found.problems[0].line, 15)
 
+    def test_a_palette_as_another_program_writes_it(self):
+        found = gimp_palette.read((Path(__file__).parent / "palette_program.gpl").read_bytes())
+        self.assertEqual(found.problems, [])
+        named = [("Pintle Blotter", "#D7DEDE"), ("Davit Minute", "#E1D1C3"), ("Tarred Seam", "#424242")]
+        self.assertEqual([(e.name, e.hex) for e in found.entries[:3]], named)
+        self.assertEqual(found.entries[3].hex, "#F4F1EC")  # to which that program gave a name
+        again = gimp_palette.read(gimp_palette.write(found.entries).encode())
+        self.assertEqual([(e.name, e.hex) for e in again.entries], [(e.name, e.hex) for e in found.entries])
+
+    def test_spectra_as_a_colour_toolkit_writes_them_come_to_the_lab_it_computes(self):
+        """Five boards with reflectances in percent, and Lab under D65/10° by that program's own arithmetic."""
+        text = (Path(__file__).parent / "colour_toolkit.ti3").read_text()
+        found = cgats.read(text.encode())
+        self.assertEqual((len(found.entries), found.problems), (5, []))
+        rows = text.split("BEGIN_DATA\n")[1].splitlines()
+        for entry, row in zip(found.entries, rows, strict=False):
+            self.assertTrue(row.startswith(f'{entry.code} "{entry.name}" '))
+            theirs = [float(figure) for figure in row.split()[-3:]]
+            np.testing.assert_allclose(entry.colour().lab, theirs, atol=0.03)
+        again = cgats.read(cgats.write(found.entries).encode())
+        self.assertEqual([e.name for e in again.entries], [e.name for e in found.entries])
+        np.testing.assert_allclose(
+            [e.reflectance for e in again.entries], [e.reflectance for e in found.entries], atol=1e-6
+        )
+
     def test_a_workbook_as_another_program_writes_it(self):
         """Its first column counts lines, a name and a figure are formulas, one figure is none, one strip a letter."""
         with warnings.catch_warnings(action="ignore", category=UserWarning):  # the workbook has no default style
