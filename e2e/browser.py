@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 import shutil
 import tempfile
+import threading
 import time
 from contextlib import suppress
 from pathlib import Path
@@ -12,6 +13,7 @@ from pathlib import Path
 from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
+from django.core.signals import request_finished, request_started
 from django.test import override_settings
 from selenium.common.exceptions import StaleElementReferenceException, TimeoutException
 from selenium.webdriver.common.by import By
@@ -25,6 +27,34 @@ PLAIN_STATIC = {
     "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
+
+
+class Traffic:
+    """Knows how many requests the studio is answering, so that no test empties the database under one of them."""
+
+    def __init__(self):
+        self._lock = threading.Lock()
+        self._under_way = 0
+        request_started.connect(self._started)
+        request_finished.connect(self._finished)
+
+    def _started(self, **_):
+        with self._lock:
+            self._under_way += 1
+
+    def _finished(self, **_):
+        with self._lock:
+            self._under_way = max(0, self._under_way - 1)
+
+    def calm(self, seconds=8):
+        """Wait until all are answered; one whose browser went away is not told of, and given up after a while."""
+        end = time.monotonic() + seconds
+        while self._under_way and time.monotonic() < end:
+            time.sleep(0.02)
+        self._under_way = 0
+
+
+traffic = Traffic()
 
 
 @override_settings(STORAGES=PLAIN_STATIC, DEMO=True)
@@ -50,6 +80,9 @@ class BrowserTest(StaticLiveServerTestCase):
         self.wait(lambda: self.find("#begin-title"))
 
     def tearDown(self):
+        self.settled()
+        self.browser.get("about:blank")
+        traffic.calm()
         for entry in self.browser.get_log("browser"):
             expected = any(f"status of {status}" in entry["message"] for status in self.expected_statuses)
             self.assertTrue(expected, entry["message"])
