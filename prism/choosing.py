@@ -320,7 +320,7 @@ def end_to_end(picks: Sequence[Pick], u: Array, subject: Reading) -> list[Pick]:
 def strip_mates(subject: Reading, deck: Deck, u: Array, strip: int, taken: Sequence[int]) -> list[Pick]:
     """Return the next lighter and the next darker colour with the subject's undertone.
 
-    Of its own strip; without one, of the whole deck, those whose undertone `u` (n, 2) points the same way.
+    Of its own strip; without one, of the whole deck within `MATE_DEPTH`, those whose undertone `u` (n, 2) is alike.
     """
     lightness = deck.lab[:, 0] - subject.lab[0]
     if strip:
