@@ -39,7 +39,7 @@ def deck(n: int, rng: np.random.Generator) -> np.ndarray:
 
 
 def nearest_of_fifty_thousand() -> None:
-    from prism.difference import Nearest, nearest
+    from prism.nearest import Nearest, nearest
     from prism.tests.oracle import oracle
 
     rng = np.random.default_rng(11)
@@ -112,7 +112,8 @@ def choosing_and_swapping() -> None:
     from django.contrib.auth.models import User
     from django.test import Client
 
-    from prism.choosing import Deck, choose
+    from prism.choosing.comparison_set import choose
+    from prism.choosing.deck import Deck
     from prism.comparison import compare
     from prism.reading import read_many
     from prism.school import load
@@ -149,11 +150,11 @@ def choosing_and_swapping() -> None:
 def strengths_and_recipes() -> None:
     """A run with neighbours from 50,000, and estimated recipes, after `review_page`."""
     from prism import demo
-    from prism.colour import from_lab
-    from prism.difference import Nearest
-    from prism.estimate import estimate
+    from prism.nearest import Nearest
     from prism.school import load
-    from prism.tint import strengths
+    from prism.stimulus import from_lab
+    from prism.tint.estimate import estimate
+    from prism.tint.strengths import strengths
 
     wall, system = load(), demo.tint_system()
     tree = Nearest(deck(ROWS, np.random.default_rng(6)))

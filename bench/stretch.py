@@ -5,7 +5,8 @@ Prints the largest ratio found, by chroma (rows) and hue (columns of 30°), over
 
 import numpy as np
 
-from prism.difference import _flatten, delta_e
+from prism.difference import delta_e
+from prism.nearest import _flatten
 
 CHROMA_EDGES = [10, 20, 30, 50, 80]
 ROUNDS, PAIRS = 120, 200_000

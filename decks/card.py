@@ -9,9 +9,9 @@ from django.contrib.auth.models import User
 
 from decks import queries
 from decks.models import Colour, Earlier, Valued
-from prism import naming, reading, trust, words
+from prism import messages, naming, reading, trust, words
 from prism.difference import delta_e
-from schools import queries as schools
+from schools import queries as school_queries
 
 
 @dataclass(frozen=True)
@@ -32,8 +32,8 @@ class Card:
     def __init__(self, colour: Colour, user: User) -> None:
         self.colour = colour
         self._user = user
-        self._school = schools.usual(user)
-        self.reading = reading.read(colour.paint, self._school)
+        self._school = school_queries.usual(user)
+        self.reading = reading.read(colour.stimulus, self._school)
 
     @property
     def says(self) -> str:
@@ -54,7 +54,7 @@ class Card:
     @cached_property
     def twins(self) -> str:
         """The colours of the decks that are the same to the eye or nearly."""
-        found = queries.twins(self._user, self.colour.paint, self._school, self.colour.pk)
+        found = queries.twins(self._user, self.colour.stimulus, self._school, self.colour.pk)
         return words.twins([(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._school)
 
     @cached_property
@@ -63,15 +63,18 @@ class Card:
         return [self._value(self.colour), *(self._value(one) for one in self.colour.earlier.select_related("by"))]
 
     def _value(self, one: Valued) -> Value:
-        paint = one.paint
-        apart = float(delta_e(paint.lab_array, self.colour.paint.lab_array))
+        stimulus = one.stimulus
+        apart = float(delta_e(stimulus.lab_array, self.colour.stimulus.lab_array))
         earlier = isinstance(one, Earlier)
         return Value(
             one,
-            words.number(paint.lrv),
-            words.lab_text(paint.lab, 2),
+            words.number(stimulus.lrv),
+            messages.lab_text(stimulus.lab, 2),
             words.source(
-                paint.provenance, self._school.doubt(paint.provenance, paint.spread), paint.given, paint.specular or ""
+                stimulus.provenance,
+                self._school.doubt(stimulus.provenance, stimulus.spread),
+                stimulus.given,
+                stimulus.specular or "",
             ),
             words.number(apart) if earlier else "",
             words.stood_until(f"{one.replaced:%d %b %Y}", one.reason, str(one.by or ""))

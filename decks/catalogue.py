@@ -14,11 +14,12 @@ from numpy.typing import ArrayLike, NDArray
 
 from decks.models import Colour, Maker
 from prism import school
-from prism.choosing import Deck, number_strips
-from prism.difference import Nearest
+from prism.choosing.deck import Deck, number_strips
+from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
-from prism.reading import Reading, Survey, read_many, survey
+from prism.reading import Reading, read_many
 from prism.spectrum import Array
+from prism.survey import Survey, survey
 
 MOST_SURVEYS = 3
 """Schools under which each catalogue is kept classified."""
@@ -189,7 +190,9 @@ class Catalogue:
         elif wanted.undertone:
             keep &= found.claimed & (found.sector == chosen.undertone.words.index(wanted.undertone))
         if wanted.strength:
-            keep &= chosen.strength.index(found.strength) == chosen.strength.words.index(wanted.strength)
+            keep &= chosen.undertone_strength.index(found.strength) == chosen.undertone_strength.words.index(
+                wanted.strength
+            )
         if wanted.temperature:
             keep &= chosen.temperature.index(found.warmth) == chosen.temperature.words.index(wanted.temperature)
         rows = np.flatnonzero(keep)
@@ -233,10 +236,15 @@ def makers_for(user: User) -> QuerySet[Maker]:
     return Maker.objects.filter(Q(owner=None) | Q(owner=user))
 
 
+def state_for(user: User) -> str:
+    """Return what changes whenever a deck a person may use has changed; the database keeps it, for all processes."""
+    state = makers_for(user).aggregate(Count("id"), Max("changed"))
+    return f"{state['id__count']} {state['changed__max']}"
+
+
 def catalogue(user: User) -> Catalogue:
     """Return the makers' colours that a person may use, read again only when a deck has changed."""
-    state = makers_for(user).aggregate(Count("id"), Max("changed"))
-    return _catalogue(user.pk, str(state))
+    return _catalogue(user.pk, state_for(user))
 
 
 @lru_cache(maxsize=4)

@@ -11,9 +11,8 @@ from django.db.models import Case, Q, Value, When
 from django.utils import timezone
 
 from prism import school, words
-from prism.colour import Colour as Paint
-from prism.colour import Specular
-from prism.tint import Recipe
+from prism.stimulus import Specular, Stimulus
+from prism.tint.recipe import Recipe
 
 
 class Maker(models.Model):
@@ -61,7 +60,8 @@ class Import(models.Model):
     """A file being brought into a deck, in parts: kept until all of it is in.
 
     What it added knows it as `brought_in`, what it changed as `Earlier.by_import`; that is enough to take it back as
-    one act, also when only a part of it is in. `total` and `done` count colours to add or change.
+    one act, also when only a part of it is in. `total` counts the sound colours of the file and `done` those
+    that are in, whether they were new, changed or the same.
     """
 
     class State(models.TextChoices):
@@ -81,6 +81,7 @@ class Import(models.Model):
     changed = models.PositiveIntegerField(default=0)
     total = models.PositiveIntegerField(default=0)
     done = models.PositiveIntegerField(default=0)
+    looked = models.FloatField(null=True, blank=True)  # how far the looking at it is, 0-1, while somebody looks
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -122,9 +123,9 @@ class Valued(models.Model):
         abstract = True
 
     @property
-    def paint(self) -> Paint:
+    def stimulus(self) -> Stimulus:
         """The colour as the core knows it."""
-        return Paint(
+        return Stimulus(
             lab=(self.lab_l, self.lab_a, self.lab_b),
             lrv=self.lrv,
             screen=self.screen,

@@ -28,7 +28,9 @@ def plane(held: Catalogue, rows: NDArray[np.intp], chosen: School) -> dict[str, 
         "fill": b"".join(held.screens[rows].tolist()).decode().replace("#", ""),
         "rings": [
             {"radius": edge, "word": word}
-            for edge, word in zip((*chosen.strength.edges, None), chosen.strength.words, strict=True)
+            for edge, word in zip(
+                (*chosen.undertone_strength.edges, None), chosen.undertone_strength.words, strict=True
+            )
         ],
         "sectors": [
             {"edge": edge, "middle": chosen.undertone.centre(word), "word": words.hue(word, words.PINK_FROM)}

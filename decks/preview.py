@@ -6,8 +6,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from decks import files
+from decks import file_formats
 from decks.models import Import
+from decks.planning import Plan, plan
 from prism import words
 from prism.formats import deck_csv
 from prism.formats.deck import DeckFileError
@@ -27,16 +28,16 @@ class Column:
     understood: str
 
 
-class Preview:
+class FilePreview:
     """A waiting file looked at: the plan, or why there is none."""
 
     def __init__(self, waiting: Import) -> None:
         self.waiting = waiting
 
     @cached_property
-    def _planned(self) -> tuple[files.Plan | None, str]:
+    def _planned(self) -> tuple[Plan | None, str]:
         try:
-            return files.planned(self.waiting), ""
+            return plan(self.waiting), ""
         except DeckFileError as wrong:
             return None, str(wrong)
 
@@ -48,49 +49,50 @@ class Preview:
     @property
     def summary(self) -> str:
         """What bringing it in would do."""
-        plan = self._planned[0]
-        if plan is None:
+        found = self._planned[0]
+        if found is None:
             return ""
-        return words.plan_summary(len(plan.added), len(plan.changed), plan.unchanged, len(plan.problems))
+        return words.plan_summary(found.added, found.changed, found.unchanged, len(found.problems))
 
     @property
     def can_apply(self) -> bool:
         """Whether there is anything to bring in."""
-        plan = self._planned[0]
-        return plan is not None and bool(plan.added or plan.changed)
+        found = self._planned[0]
+        return found is not None and bool(found.added or found.changed)
 
     @property
     def notes(self) -> tuple[str, ...]:
         """How the file was understood."""
-        plan = self._planned[0]
-        return plan.notes if plan else ()
+        found = self._planned[0]
+        return found.notes if found else ()
 
     @property
     def problems(self) -> list[str]:
         """Lines left out, and why."""
-        plan = self._planned[0]
-        return [words.problem(p.line, p.column, p.message) for p in plan.problems[:SHOWN]] if plan else []
+        found = self._planned[0]
+        return [words.problem(p.line, p.column, p.message) for p in found.problems[:SHOWN]] if found else []
 
     @property
     def changes(self) -> list[tuple[str, str, str]]:
         """Colours that would change: code, name and in what."""
-        plan = self._planned[0]
-        return [(c.entry.code, c.entry.name, words.listed(c.what)) for c in plan.changed[:SHOWN]] if plan else []
+        found = self._planned[0]
+        changes = found.first_changed[:SHOWN] if found else []
+        return [(code, name, words.listed(what)) for code, name, what in changes]
 
     @property
     def added(self) -> list[tuple[str, str, str, float]]:
         """The first colours that would be added: screen colour, code, name and LRV."""
-        plan = self._planned[0]
-        first = [values for _, values in plan.added[:12]] if plan else []
+        found = self._planned[0]
+        first = found.first_added[:12] if found else []
         return [(v["screen"], v["code"], v["name"], v["lrv"]) for v in first]
 
     @cached_property
     def columns(self) -> list[Column]:
         """The columns of a table, for naming them by hand; the many of a spectrum are left out."""
-        if self.waiting.file_format not in files.TABLES:
+        if self.waiting.file_format not in file_formats.TABLES:
             return []
         try:
-            rows = files.head(self.waiting)
+            rows = file_formats.head(self.waiting)
         except DeckFileError:
             return []
         if not rows:
@@ -115,7 +117,7 @@ class Preview:
 
     def keep_wavelengths(self, mapping: dict[str, str]) -> dict[str, str]:
         """Return a mapping by hand with the columns of the spectrum as they were understood."""
-        rows = files.head(self.waiting)
+        rows = file_formats.head(self.waiting)
         guessed = deck_csv.guess(rows[0]) if rows else {}
         return {str(i): name for i, name in guessed.items() if name.isdigit()} | mapping
 

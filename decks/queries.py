@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -13,8 +13,8 @@ from numpy.typing import NDArray
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, ColourSet, Maker
 from prism import school, words
-from prism.colour import Colour as Paint
 from prism.metamerism import Parting, parting
+from prism.stimulus import Stimulus
 
 PAGE = 24
 
@@ -70,7 +70,7 @@ def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: school.School) -> l
             colours[pk],
             words.family(found.family),
             words.undertone_short(found),
-            found.temperature.word if found.temperature.supported or found.temperature.word == "neutral" else "",
+            found.temperature.word if found.temperature.supported or found.temperature.temperate else "",
             words.provenance(colours[pk].provenance, found.uncertainty),
         )
         for pk, found in zip(held.ids[rows].tolist(), readings, strict=True)
@@ -90,18 +90,20 @@ class Twin:
     parting: Parting | None
 
 
-def twins(user: User, paint: Paint, chosen: school.School, not_this: int | None = None, most: int = 5) -> list[Twin]:
+def twins(
+    user: User, stimulus: Stimulus, chosen: school.School, not_this: int | None = None, most: int = 5
+) -> list[Twin]:
     """Return the nearest of the decks that are no more than near-identical, nearest first; `not_this` is left out."""
     held = catalogue(user)
-    rows, distance = held.nearest(paint.lab, most + 1)
+    rows, distance = held.nearest(stimulus.lab, most + 1)
     near = {int(held.ids[row]): float(d) for row, d in zip(rows, distance, strict=True) if d < chosen.plainly_seen}
     near.pop(not_this or 0, None)
     found = in_order(list(near))[:most]
 
     def parted(other: Colour) -> Parting | None:
-        if not (paint.reflectance and other.reflectance):
+        if not (stimulus.reflectance and other.reflectance):
             return None
-        return parting(paint.reflectance, other.reflectance)
+        return parting(stimulus.reflectance, other.reflectance)
 
     return [Twin(colour, near[colour.pk], parted(colour)) for colour in found]
 
@@ -160,3 +162,12 @@ def by_ids(ids: list[int]) -> dict[int, Colour]:
 def makers(user: User) -> QuerySet[Maker]:
     """Return the makers a person may use, with how many colours each has."""
     return makers_for(user).annotate(colour_count=Count("colours")).order_by("name")
+
+
+AT_A_TIME = 400
+
+
+def one_after_another(ids: Sequence[int]) -> Iterator[Colour]:
+    """Yield colours in the order of their ids, fetched some at a time, so that any number can be given out."""
+    for start in range(0, len(ids), AT_A_TIME):
+        yield from in_order(ids[start : start + AT_A_TIME])

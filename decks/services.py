@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from typing import Any
+from typing import Any, Protocol
 
 from django.contrib.auth.models import User
 from django.db import connection, transaction
@@ -12,9 +12,8 @@ from django.utils import timezone
 
 from decks.models import Colour, ColourSet, Earlier, Import, Maker
 from prism import words
-from prism.colour import Colour as Paint
-from prism.demo import DeckColour
-from prism.tint import Recipe
+from prism.stimulus import Stimulus
+from prism.tint.recipe import Recipe
 
 WRITTEN = (
     "name", "strip", "step", "lab_l", "lab_a", "lab_b", "lrv", "lrv_stated", "screen", "in_gamut", "provenance",
@@ -30,20 +29,20 @@ def touch(makers: Iterable[int | None]) -> None:
     Maker.objects.filter(pk__in=[pk for pk in makers if pk]).update(changed=timezone.now())
 
 
-def numbers_of(paint: Paint) -> dict[str, Any]:
+def numbers_of(stimulus: Stimulus) -> dict[str, Any]:
     """Return the fields of a colour that its numbers fill."""
     return {
-        "lab_l": paint.lab[0],
-        "lab_a": paint.lab[1],
-        "lab_b": paint.lab[2],
-        "lrv": paint.lrv,
-        "screen": paint.screen,
-        "in_gamut": paint.in_gamut,
-        "provenance": paint.provenance,
-        "given": paint.given,
-        "spread": paint.spread,
-        "specular": paint.specular or "",
-        "reflectance": list(paint.reflectance) if paint.reflectance else None,
+        "lab_l": stimulus.lab[0],
+        "lab_a": stimulus.lab[1],
+        "lab_b": stimulus.lab[2],
+        "lrv": stimulus.lrv,
+        "screen": stimulus.screen,
+        "in_gamut": stimulus.in_gamut,
+        "provenance": stimulus.provenance,
+        "given": stimulus.given,
+        "spread": stimulus.spread,
+        "specular": stimulus.specular or "",
+        "reflectance": list(stimulus.reflectance) if stimulus.reflectance else None,
     }
 
 
@@ -88,13 +87,13 @@ def delete_unused(colours: QuerySet[Colour]) -> int:
     return colours.count()
 
 
-def keep_own(owner: User, name: str, paint: Paint, lrv_stated: float | None = None) -> Colour:
+def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | None = None) -> Colour:
     """Keep a colour that a person brought in, with the LRV its maker states."""
-    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(paint))
+    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(stimulus))
 
 
 def keep_adjusted(
-    owner: User, parent: Colour, name: str, paint: Paint, recipe: Recipe, percent: float | None
+    owner: User, parent: Colour, name: str, stimulus: Stimulus, recipe: Recipe, percent: float | None
 ) -> Colour:
     """Keep an adjusted strength, or a mixture, as a colour of its own that knows what it was made from."""
     return Colour.objects.create(
@@ -104,7 +103,7 @@ def keep_adjusted(
         percent=percent,
         recipe_base=recipe.base,
         recipe_amounts=dict(recipe.amounts),
-        **numbers_of(paint),
+        **numbers_of(stimulus),
     )
 
 
@@ -117,6 +116,42 @@ def same_value(one: Any, other: Any) -> bool:
     return bool(one == other)
 
 
+_FIELDS = {field.attname: field for field in Colour._meta.concrete_fields}
+
+
+def _columns(names: Iterable[str]) -> list[str]:
+    return [connection.ops.quote_name(str(_FIELDS[name].column)) for name in names]
+
+
+def update(rows: Iterable[tuple[int, dict[str, Any]]]) -> None:
+    """Write fields of many colours, given by id: any of `WRITTEN`, the same ones for each.
+
+    One prepared statement for all of them: `bulk_update` builds a new one, with a branch for every colour and field,
+    for every few colours, and takes a hundred times as long.
+    """
+    every = list(rows)
+    if not every:
+        return
+    names = [name for name in WRITTEN if name in every[0][1]]
+    assigned = ", ".join(f"{column} = %s" for column in _columns(names))
+    values = [[*(_FIELDS[name].get_db_prep_save(row[name], connection) for name in names), pk] for pk, row in every]
+    with connection.cursor() as cursor:
+        cursor.executemany(f"UPDATE {Colour._meta.db_table} SET {assigned} WHERE id = %s", values)
+
+
+def _keep_as_earlier(ids: Iterable[int], reason: str, by: User | None, by_import: Import | None) -> None:
+    """Keep the values that colours have now, with why they give way; in the database, without fetching them."""
+    columns = ", ".join(_columns(WRITTEN))
+    statement = (
+        f"INSERT INTO {Earlier._meta.db_table} (colour_id, replaced, reason, by_id, by_import_id, {columns}) "
+        f"SELECT id, %s, %s, %s, %s, {columns} FROM {Colour._meta.db_table} WHERE id = %s"
+    )
+    now = connection.ops.adapt_datetimefield_value(timezone.now())
+    why = [now, reason[:200], by.pk if by else None, by_import.pk if by_import else None]
+    with connection.cursor() as cursor:
+        cursor.executemany(statement, [[*why, pk] for pk in ids])
+
+
 @transaction.atomic
 def replace_values(
     changes: Iterable[tuple[Colour, dict[str, Any]]], reason: str, by: User | None, by_import: Import | None = None
@@ -125,29 +160,41 @@ def replace_values(
 
     Whatever was made with a value before it was replaced finds it by the date (`Colour.value_at`).
     """
-    changed, kept = [], []
-    for colour, values in changes:
-        kept.append(Earlier(colour=colour, reason=reason, by=by, by_import=by_import, **_values(colour)))
+    every = list(changes)
+    if not every:
+        return
+    _keep_as_earlier([colour.pk for colour, _ in every], reason, by, by_import)
+    update((colour.pk, _values(colour) | {k: v for k, v in values.items() if k in WRITTEN}) for colour, values in every)
+    for colour, values in every:
         for name in WRITTEN:
             setattr(colour, name, values.get(name, getattr(colour, name)))
-        changed.append(colour)
-    Earlier.objects.bulk_create(kept, batch_size=500)
-    Colour.objects.bulk_update(changed, WRITTEN, batch_size=200)
-    touch({colour.maker_id for colour in changed})
+    touch({colour.maker_id for colour, _ in every})
 
 
-def restore_values(earlier: Iterable[Earlier], reason: str, by: User) -> None:
-    """Put values back as if they had never been replaced; where a review was made meanwhile, keep that they were."""
-    every = list(earlier)
-    reviewed = set(Colour.objects.filter(earlier__in=every, reviews__isnull=False).values_list("pk", flat=True))
-    replace_values([(e.colour, _values(e)) for e in every if e.colour_id in reviewed], reason, by)
-    plain = [e for e in every if e.colour_id not in reviewed]
-    for one in plain:
-        for name, value in _values(one).items():
-            setattr(one.colour, name, value)
-    Colour.objects.bulk_update([one.colour for one in plain], WRITTEN, batch_size=200)
-    Earlier.objects.filter(pk__in=[one.pk for one in plain]).delete()
-    touch({one.colour.maker_id for one in plain})
+@transaction.atomic
+def restore_values(done: Import, reason: str, by: User) -> int:
+    """Put the values that an import replaced back as if they had never been; return how many.
+
+    One that was replaced again since stays. Where a review was made meanwhile, it is kept that there was another value.
+    """
+    later = Earlier.objects.filter(colour=OuterRef("colour"), replaced__gt=OuterRef("replaced"))
+    plain = list(done.replaced.filter(~Exists(later)).values_list("pk", "colour_id", "colour__maker_id"))
+    if not plain:
+        return 0
+    colours = [colour for _, colour, _ in plain]
+    reviewed = Colour.objects.filter(pk__in=colours, reviews__isnull=False).distinct()
+    kept = set(reviewed.values_list("pk", flat=True))
+    _keep_as_earlier(sorted(kept), reason, by, None)
+    taken = ", ".join(f"{column} = earlier.{column}" for column in _columns(WRITTEN))
+    with connection.cursor() as cursor:
+        cursor.executemany(
+            f"UPDATE {Colour._meta.db_table} SET {taken} FROM {Earlier._meta.db_table} AS earlier "
+            f"WHERE earlier.id = %s AND {Colour._meta.db_table}.id = earlier.colour_id",
+            [(pk,) for pk, _, _ in plain],
+        )
+    Earlier.objects.filter(pk__in=[pk for pk, colour, _ in plain if colour not in kept]).delete()
+    touch({maker for _, _, maker in plain})
+    return len(plain)
 
 
 def _values(colour: Colour | Earlier) -> dict[str, Any]:
@@ -160,9 +207,41 @@ def put_back(earlier: Earlier, by: User) -> None:
     replace_values([(earlier.colour, values)], words.put_back(f"{earlier.replaced:%d %b %Y}"), by)
 
 
-def improve(colour: Colour, paint: Paint, reason: str, by: User) -> None:
+def improve(colour: Colour, stimulus: Stimulus, reason: str, by: User) -> None:
     """Make better data the working value of a colour; what else is known of it stays."""
-    replace_values([(colour, numbers_of(paint))], reason, by)
+    replace_values([(colour, numbers_of(stimulus))], reason, by)
+
+
+class DeckColour(Protocol):
+    """A maker's colour that everybody may use: who makes it, where it stands, its recipe and its numbers."""
+
+    @property
+    def maker(self) -> str:
+        """Who makes it."""
+
+    @property
+    def code(self) -> str:
+        """What it is ordered by."""
+
+    @property
+    def name(self) -> str:
+        """What it is called."""
+
+    @property
+    def strip(self) -> str:
+        """The strip it stands on; empty for none."""
+
+    @property
+    def step(self) -> int | None:
+        """Where on the strip."""
+
+    @property
+    def recipe(self) -> Recipe:
+        """What it is made of."""
+
+    @property
+    def colour(self) -> Stimulus:
+        """Its numbers."""
 
 
 @transaction.atomic
@@ -192,7 +271,7 @@ def load_deck(entries: Iterable[DeckColour]) -> int:
         row.pk = known[row.maker_id, row.code]
     Colour.objects.bulk_create(fresh, batch_size=500)
     improved = set(Earlier.objects.filter(colour__in=stale).values_list("colour_id", flat=True))
-    Colour.objects.bulk_update([row for row in stale if row.pk not in improved], WRITTEN, batch_size=200)
+    update((row.pk, _values(row)) for row in stale if row.pk not in improved)
     touch(maker.pk for maker in makers.values())
     return len(rows)
 

@@ -21,5 +21,5 @@ urlpatterns = [
     path("import/<int:pk>/undo/", views.undo, name="deck-undo"),
     path("import/<int:pk>/cancel/", views.cancel, name="deck-cancel"),
     path("search/", views.search, name="colour-search"),
-    path("new/<slug:source>/", views.own_colour, name="own-colour"),
+    path("if/<int:pk>/", views.school_preview, name="school-preview"),
 ]

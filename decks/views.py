@@ -3,28 +3,30 @@
 from __future__ import annotations
 
 import numpy as np
-from django.contrib import messages
+from django.contrib import messages as flash
 from django.core.paginator import Paginator
-from django.http import Http404, HttpResponse, JsonResponse
+from django.http import Http404, HttpResponse, JsonResponse, StreamingHttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 from django_htmx.http import HttpResponseClientRedirect
 
-from decks import files, queries, services
+from decks import file_formats, files, queries, services
 from decks.card import Card
 from decks.catalogue import catalogue
-from decks.forms import FORMS, FilterForm, ImportForm, KeepForm, ways
+from decks.forms import FilterForm, ImportForm, KeepForm
 from decks.models import ColourSet, Import
 from decks.plane import plane
-from decks.preview import Preview, columns_named
-from prism import words
+from decks.preview import FilePreview, columns_named
+from decks.school_preview import SchoolPreview
+from prism import messages, words
 from prism.formats import deck
 from prism.formats.deck import DeckFileError
-from reviews import services as reviews
-from studio.http import StudioRequest
-from studio.uploads import too_large
+from schools import queries as school_queries
+from schools.forms import SchoolForm
+from web.http import StudioRequest, gathered
+from web.uploads import too_large
 
 ROWS = 50
 """Colours on a page of the decks."""
@@ -57,7 +59,7 @@ def browse(request: StudioRequest) -> HttpResponse:
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.school)}
     context |= {
         "tally": words.tally(len(rows), len(held.ids)),
-        "formats": files.FORMATS,
+        "formats": file_formats.FORMATS,
         "sets": queries.sets_of(request.user),
     }
     context |= {"set_name": words.MY_WHITES, "depth_reaches": DEPTH_REACHES}
@@ -80,35 +82,18 @@ def peek(request: StudioRequest, pk: int) -> HttpResponse:
     return render(request, "decks/peek.html", {"card": Card(colour, request.user)})
 
 
-@require_http_methods(["GET", "POST"])
-def own_colour(request: StudioRequest, source: str) -> HttpResponse:
-    """Take a colour in and start its review."""
-    if source not in FORMS:
-        raise Http404
-    kind = FORMS[source]
-    if request.method == "GET":
-        return render(request, "decks/own_colour.html", {"form": kind(), "source": source, "ways": ways()})
-    form = kind(request.POST, request.FILES)
-    form.file_too_large = too_large(request)
-    if not form.is_valid():
-        context = {"form": form, "source": source, "ways": ways()}
-        return render(request, "decks/own_colour.html", context, status=422)
-    colour = services.keep_own(request.user, form.cleaned_data["name"], form.paint, form.cleaned_data["lrv_stated"])
-    review = reviews.start(request.user, colour, form.notes)
-    return redirect(review)
-
-
 @require_safe
-def export(request: StudioRequest) -> HttpResponse:
+def export(request: StudioRequest) -> StreamingHttpResponse:
     """Give the colours that are filtered for as a file."""
-    kind = files.FORMATS.get(request.GET.get("format", ""))
+    kind = file_formats.FORMATS.get(request.GET.get("format", ""))
     if kind is None:
         raise Http404
     held, form = catalogue(request.user), FilterForm(request.GET, request.user)
     rows = held.select(form.wanted(), form.school)
-    colours = queries.by_ids(held.ids[rows].tolist())
-    content = kind.write(files.entries_of(colours[pk] for pk in held.ids[rows].tolist()))
-    response = HttpResponse(content, content_type=kind.mime)
+    spectra = held.has_spectrum[rows]
+    entries = (file_formats.entry_of(colour) for colour in queries.one_after_another(held.ids[rows].tolist()))
+    pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))
+    response = StreamingHttpResponse(gathered(pieces), content_type=kind.mime)
     response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
     return response
 
@@ -119,7 +104,7 @@ def bring_in(request: StudioRequest) -> HttpResponse:
     form = ImportForm(request.POST or None, request.FILES or None)
     if request.method == "POST":
         if too_large(request):
-            form.errors["file"] = form.error_class([words.deck_too_large(deck.MAX_BYTES)])
+            form.errors["file"] = form.error_class([messages.too_large(deck.MAX_BYTES, advice=messages.FEWER_COLOURS)])
         elif form.is_valid():
             upload = form.cleaned_data["file"]
             try:
@@ -128,7 +113,7 @@ def bring_in(request: StudioRequest) -> HttpResponse:
             except DeckFileError as wrong:
                 form.add_error("file", str(wrong))
     done = Import.objects.filter(owner=request.user).exclude(state=Import.State.WAITING).defer("content")[:10]
-    context = {"form": form, "done": done, "formats": files.FORMATS.values()}
+    context = {"form": form, "done": done, "formats": file_formats.FORMATS.values()}
     return render(request, "decks/import.html", context, status=422 if form.errors else 200)
 
 
@@ -140,21 +125,20 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
     if waiting.state == Import.State.RUNNING:
         return _coming_in(request, waiting)
     if request.method == "POST":
-        waiting.mapping = Preview(waiting).keep_wavelengths(columns_named(request.POST.dict()))
+        waiting.mapping = FilePreview(waiting).keep_wavelengths(columns_named(request.POST.dict()))
         waiting.save(update_fields=["mapping"])
         return redirect("deck-preview", pk)
     if len(waiting.content) > LONG_LOOK and not request.htmx and "now" not in request.GET:
         return render(request, "decks/looking.html", {"waiting": waiting, "said": words.looked_at(None)})
     template = "decks/preview_body.html" if request.htmx else "decks/preview.html"
-    return render(request, template, {"waiting": waiting, "preview": Preview(waiting)})
+    return render(request, template, {"waiting": waiting, "preview": FilePreview(waiting)})
 
 
 @require_safe
 def looked(request: StudioRequest, pk: int) -> HttpResponse:
     """Show how far the looking at a file is."""
     waiting = get_object_or_404(Import.objects.defer("content"), pk=pk, owner=request.user)
-    part = files.looked_at(waiting)
-    return render(request, "decks/looked.html", {"part": part, "said": words.looked_at(part)})
+    return render(request, "decks/looked.html", {"part": waiting.looked, "said": words.looked_at(waiting.looked)})
 
 
 @require_POST
@@ -192,7 +176,7 @@ def cancel(request: StudioRequest, pk: int) -> HttpResponse:
 
 def _say_left(request: StudioRequest, left: files.Undone) -> None:
     if text := words.left_behind(left.used, left.changed_since):
-        messages.info(request, text)
+        flash.info(request, text)
 
 
 @require_safe
@@ -236,3 +220,14 @@ def leave_out(request: StudioRequest, pk: int, colour: int) -> HttpResponse:
     chosen = get_object_or_404(ColourSet, pk=pk, owner=request.user)
     services.leave_out(chosen, get_object_or_404(chosen.colours, pk=colour))
     return redirect("colour-sets")
+
+
+@require_POST
+def school_preview(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show which colours of the decks would change their answer if a school were edited so."""
+    found = get_object_or_404(school_queries.own(request.user), pk=pk)
+    form = SchoolForm(found.table, request.POST)
+    if not form.is_valid():
+        return render(request, "decks/school_preview.html", {"form": form}, status=422)
+    preview = SchoolPreview(request.user, found.school, form.school)
+    return render(request, "decks/school_preview.html", {"preview": preview})

@@ -7,11 +7,11 @@ from typing import Any
 from django import forms
 from django.contrib.auth.models import User
 
-from decks import queries as decks
+from decks import queries as deck_queries
 from decks.models import Colour
 from instruments.queries import what_can_be_measured
-from prism import reader, words
-from prism.colour import Specular
+from prism import messages, reader, words
+from prism.stimulus import Specular
 
 
 class StartForm(forms.Form):
@@ -39,7 +39,7 @@ class CardForm(forms.Form):
     def clean_code(self) -> str:
         """Return the code; it must be that of one colour."""
         text: str = self.cleaned_data["code"]
-        found = decks.with_code(self._user, text)
+        found = deck_queries.with_code(self._user, text)
         if not found:
             raise forms.ValidationError(words.no_such_card(text))
         if len(found) > 1:
@@ -51,4 +51,4 @@ class CardForm(forms.Form):
 class KeepForm(forms.Form):
     """A name for what was measured."""
 
-    name = forms.CharField(max_length=120, error_messages={"required": words.name_needed()})
+    name = forms.CharField(max_length=120, error_messages={"required": messages.name_needed()})

@@ -6,41 +6,9 @@ from django.conf import settings
 from django.db import models
 
 from decks.models import Colour
-from prism import reader, words
-from prism.colour import Specular
-
-
-class Machine(models.Model):
-    """A person's tinting machine as it was left: its running number, and mL left of each colorant."""
-
-    owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="tinting_machine")
-    serial = models.PositiveIntegerField(default=0)
-    levels = models.JSONField(default=dict)
-
-    def __str__(self) -> str:
-        return f"machine of {self.owner}"
-
-
-class Batch(models.Model):
-    """One can as it was dispensed: what was wanted, and what really went in, which only a reader finds out."""
-
-    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="batches")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="batches")
-    percent = models.FloatField(default=0.0)
-    name = models.CharField(max_length=160)
-    can = models.CharField(max_length=10)
-    serial = models.PositiveIntegerField()
-    base = models.CharField(max_length=12)
-    wanted = models.JSONField()  # mL per litre by colorant, as the formula was rounded
-    given = models.JSONField()  # mL per litre by colorant, as it came out
-    dispensed = models.DateTimeField(auto_now_add=True)
-
-    class Meta:
-        ordering = ["serial"]
-        constraints = [models.UniqueConstraint(fields=["owner", "serial"], name="batch_serial")]
-
-    def __str__(self) -> str:
-        return words.batch_given(self.name, self.serial)
+from prism import reader
+from prism.stimulus import Specular
+from tinting.models import Batch
 
 
 class Session(models.Model):

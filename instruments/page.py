@@ -5,18 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
-from django.contrib.auth.models import User
-
-from instruments import queries
-from instruments.models import Batch, Session, Shot
-from instruments.queries import Bench
-from prism import demo, reader, screen, words
-from prism.dispenser import CANISTER
-from schools import queries as schools
+from instruments.models import Session, Shot
+from instruments.queries import Sitting
+from prism import messages, reader, screen, words
+from schools import queries as school_queries
 
 
 @dataclass(frozen=True)
-class Line:
+class ShotLine:
     """One reading in the list."""
 
     shot: Shot
@@ -25,21 +21,21 @@ class Line:
     remark: str
 
 
-class Page:
+class SessionPage:
     """What the reader's screen shows."""
 
     def __init__(self, session: Session) -> None:
         self.session = session
-        self.bench = Bench(session)
+        self.sitting = Sitting(session)
 
     @cached_property
-    def lines(self) -> list[Line]:
+    def lines(self) -> list[ShotLine]:
         """The readings, each with its distance from the mean and what is to be said of it."""
         lines = []
-        for shot in self.bench.shots:
-            distance, outlying = self.bench.of_shot(shot)
+        for shot in self.sitting.shots:
+            distance, outlying = self.sitting.of_shot(shot)
             lines.append(
-                Line(
+                ShotLine(
                     shot,
                     screen.to_hex(screen.reflectance_to_screen(shot.reflectance)[0])[0],
                     words.number(distance, 2) if distance is not None else "",
@@ -51,73 +47,41 @@ class Page:
     @property
     def state(self) -> str:
         """How the reader stands."""
-        return words.reader_state(self.bench.since_calibration)
+        return words.reader_state(self.sitting.since_calibration)
 
     @property
     def summary(self) -> str:
         """What the readings say together."""
-        found = self.bench.together
-        if found is None or self.bench.mean_lrv is None:
-            return words.NO_READINGS
-        return words.readings_together(self.bench.kept_count, self.bench.mean_lrv, found.spread, found.uncertainty)
+        found = self.sitting.together
+        if found is None or self.sitting.mean_lrv is None:
+            return messages.NO_READINGS
+        return words.readings_together(self.sitting.kept_count, self.sitting.mean_lrv, found.spread, found.uncertainty)
 
     @property
     def against_catalogue(self) -> str:
         """How far it is from its own card, or from the nearest where none is named."""
-        if self.bench.from_card:
-            card, apart, doubt = self.bench.from_card
+        if self.sitting.from_card:
+            card, apart, doubt = self.sitting.from_card
             return words.from_card(card.name, card.label, apart, doubt)
-        near = self.bench.nearest
+        near = self.sitting.nearest
         return words.from_its_card(near[0].name, near[0].label, near[1]) if near else ""
 
     @property
     def against_formula(self) -> str:
         """How far a can is from its formula, and from the first can of that formula."""
-        found = self.bench.from_formula
+        found = self.sitting.from_formula
         if found is None:
             return ""
-        chosen = schools.usual(self.session.owner)
+        chosen = school_queries.usual(self.session.owner)
         said = words.from_its_formula(found[0], chosen)
         return f"{said} {words.batches_apart(found[1], chosen)}" if found[1] is not None else said
 
     @property
     def why_not(self) -> str:
         """Why the readings cannot be believed."""
-        return self.bench.why_not
+        return self.sitting.why_not
 
     @property
     def can_measure(self) -> bool:
         """Whether there is room for another reading."""
-        return len(self.bench.shots) < reader.MOST_READINGS
-
-
-@dataclass(frozen=True)
-class Canister:
-    """A colorant in the machine, and how much is left of it."""
-
-    code: str
-    name: str
-    left: str
-    part: float
-
-
-class MachinePage:
-    """What the tinting machine's screen shows."""
-
-    def __init__(self, user: User) -> None:
-        self._user = user
-
-    @cached_property
-    def canisters(self) -> list[Canister]:
-        """The colorants with what is left of them."""
-        names = demo.tint_system().colorants
-        levels = queries.machine(self._user).levels
-        return [
-            Canister(code, names[code].name, f"{words.number(left, 0)} mL", left / CANISTER)
-            for code, left in levels.items()
-        ]
-
-    @cached_property
-    def batches(self) -> list[Batch]:
-        """The cans it made, newest first."""
-        return list(Batch.objects.filter(owner=self._user).order_by("-serial").prefetch_related("sessions")[:50])
+        return len(self.sitting.shots) < reader.MOST_READINGS

@@ -2,25 +2,27 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from datetime import UTC, datetime
 from functools import cached_property
 
 import numpy as np
-from django.contrib.auth.models import User
-from django.db.models import QuerySet
+from django.conf import settings
 from django.utils import timezone
+from django.utils.module_loading import import_string
 
-from decks import queries as decks
+from decks import queries as deck_queries
 from decks.catalogue import catalogue
 from decks.models import Colour
-from instruments.models import Batch, Machine, Session, Shot
-from prism import demo, reader
-from prism.demo.things import things
+from instruments.models import Session, Shot
+from prism import reader
 from prism.difference import delta_e
-from prism.dispenser import SimulatedDispenser
+from prism.reader import Driver, Thing
 from prism.spectrum import Array, to_lab, to_lrv
-from prism.tint import Recipe
-from schools import queries as schools
+from prism.tint.recipe import Recipe
+from schools import queries as school_queries
+from tinting import queries as tinting_queries
+from tinting.models import Batch
 
 _EPOCH = datetime(2020, 1, 1, tzinfo=UTC)
 
@@ -30,39 +32,39 @@ def minutes(moment: datetime) -> float:
     return (moment - _EPOCH).total_seconds() / 60
 
 
-def device(session: Session) -> reader.Driver:
-    """Return the reader as this session left it."""
+def device(session: Session) -> Driver:
+    """Return the reader as this session left it, by the driver that the settings name.
+
+    A board painted from the can that a session is about is something to measure too.
+    """
     calibrated = minutes(session.calibrated) if session.calibrated else None
-    return reader.SimulatedReader(_within_reach(session), session.owner_id, session.serial, calibrated)
+    return _reader(session.owner_id, session.serial, calibrated, _painted_board(session))
 
 
-def _within_reach(session: Session) -> dict[str, reader.Thing]:
-    """Return the things of the demo world, and a board painted from the can that the session is about."""
-    if session.batch is None:
-        return things()
-    came_out = demo.tint_system().reflectance([Recipe(session.batch.base, session.batch.given)])[0]
-    return things() | {session.thing: reader.Thing(session.thing, came_out, 0.0015, 0.3)}
+def _reader(
+    seed: int, serial: int = 0, calibrated: float | None = None, also: Mapping[str, Thing] | None = None
+) -> Driver:
+    build = import_string(settings.READER_DRIVER)
+    driver: Driver = build(seed, serial, calibrated, also or {}, **settings.READER_OPTIONS)
+    return driver
+
+
+def _painted_board(session: Session) -> dict[str, Thing]:
+    system = tinting_queries.system_for(session.owner)
+    if session.batch is None or system is None:
+        return {}
+    came_out = system.reflectance([Recipe(session.batch.base, session.batch.given)])[0]
+    return {session.thing: Thing(session.thing, came_out, 0.0015, 0.3)}
 
 
 def what_can_be_measured() -> list[str]:
-    """Return the names of things."""
-    return list(things())
-
-
-def machine(user: User) -> SimulatedDispenser:
-    """Return a person's tinting machine as it was left."""
-    kept = Machine.objects.filter(owner_id=user.pk).first()
-    return SimulatedDispenser(demo.tint_system(), user.pk, kept.serial if kept else 0, kept.levels if kept else None)
-
-
-def batches(user: User, colour: Colour) -> QuerySet[Batch]:
-    """Return the cans a person had made of a colour, at any strength."""
-    return Batch.objects.filter(owner_id=user.pk, colour=colour).prefetch_related("sessions__shots")
+    """Return the names of the things within the reader's reach."""
+    return _reader(0).things()
 
 
 def measured(session: Session) -> Array | None:
     """Return the mean reflectance of a session that can be believed; None otherwise."""
-    bench = Bench(session)
+    bench = Sitting(session)
     return bench.together.mean if bench.together is not None and not bench.why_not else None
 
 
@@ -71,8 +73,8 @@ def provenance(readings: int) -> str:
     return "reading-average" if readings > 1 else "reading-single"
 
 
-class Bench:
-    """A session with what its readings say."""
+class Sitting:
+    """A session with what its readings say together."""
 
     def __init__(self, session: Session) -> None:
         self.session = session
@@ -127,20 +129,21 @@ class Bench:
         card = self.session.card
         if self.together is None or card is None:
             return None
-        chosen = schools.usual(self.session.owner)
+        chosen = school_queries.usual(self.session.owner)
         kind = provenance(self.kept_count)
         doubt = chosen.doubt(card.provenance, card.spread), chosen.doubt(kind, self.together.uncertainty)
-        apart = float(delta_e(card.paint.lab_array, to_lab(self.together.mean)))
+        apart = float(delta_e(card.stimulus.lab_array, to_lab(self.together.mean)))
         return card, apart, float(np.hypot(*doubt))
 
     @cached_property
     def from_formula(self) -> tuple[float, float | None] | None:
         """ΔE00 of the mean from what the formula of its can should give, and from the first can of that formula."""
         batch = self.session.batch
-        if batch is None or self.together is None:
+        system = tinting_queries.system_for(self.session.owner)
+        if batch is None or system is None or self.together is None:
             return None
         mean = to_lab(self.together.mean)
-        wanted = to_lab(demo.tint_system().reflectance([Recipe(batch.base, batch.wanted)])[0])
+        wanted = to_lab(system.reflectance([Recipe(batch.base, batch.wanted)])[0])
         same = Batch.objects.filter(owner=batch.owner, colour=batch.colour, percent=batch.percent, can=batch.can)
         first = same.exclude(pk=batch.pk).filter(serial__lt=batch.serial).first()
         earlier = [measured(one) for one in first.sessions.all()] if first else []
@@ -154,4 +157,4 @@ class Bench:
         if self.together is None or not len(held.ids):
             return None
         rows, distance = held.nearest(to_lab(self.together.mean), 1)
-        return decks.in_order([int(held.ids[rows[0]])])[0], float(distance[0])
+        return deck_queries.in_order([int(held.ids[rows[0]])])[0], float(distance[0])

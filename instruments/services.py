@@ -2,23 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from contextlib import contextmanager
 from dataclasses import replace
 
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 
-from decks import services as decks
+from decks import services as deck_services
 from decks.models import Colour
 from instruments import queries
-from instruments.models import Batch, Machine, Session, Shot
+from instruments.models import Session, Shot
 from prism import reader, words
-from prism.colour import Colour as Paint
-from prism.colour import Specular, from_reflectance
-from prism.dispenser import SimulatedDispenser
-from prism.formula import Formula
+from prism.stimulus import Specular, Stimulus, from_reflectance
+from tinting.models import Batch
 
 
 def start(owner: User, thing: str, setting: reader.Setting, batch: Batch | None = None) -> Session:
@@ -33,41 +29,6 @@ def start(owner: User, thing: str, setting: reader.Setting, batch: Batch | None 
         serial=last.serial if last else 0,
         batch=batch,
     )
-
-
-@contextmanager
-def _at_machine(owner: User) -> Iterator[SimulatedDispenser]:
-    """Lend a person's tinting machine, and keep how it is left; where it refuses, nothing has changed."""
-    with transaction.atomic():
-        kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
-        device = queries.machine(owner)
-        yield device
-        kept.serial, kept.levels = device.serial, device.levels
-        kept.save()
-
-
-@transaction.atomic
-def dispense(owner: User, colour: Colour, percent: float, name: str, formula: Formula) -> Batch:
-    """Have a can tinted. Raises `DispenserError` where the machine cannot; then nothing was dispensed."""
-    with _at_machine(owner) as device:
-        made = device.dispense(formula)
-    return Batch.objects.create(
-        owner_id=owner.pk,
-        colour=colour,
-        percent=percent,
-        name=name[:160],
-        can=formula.can.key,
-        serial=made.serial,
-        base=made.recipe.base,
-        wanted=dict(formula.recipe.amounts),
-        given=dict(made.recipe.amounts),
-    )
-
-
-def refill(owner: User, code: str) -> None:
-    """Fill a canister up. Raises `DispenserError` for a colorant that the machine does not have."""
-    with _at_machine(owner) as device:
-        device.refill(code)
 
 
 def calibrate(session: Session) -> None:
@@ -100,7 +61,7 @@ def drop(shot: Shot, reason: str) -> None:
 
 def keep(session: Session, name: str) -> Colour:
     """Keep the mean of the readings as an own colour. Raises `ReaderError` when they cannot be believed."""
-    return decks.keep_own(session.owner, name, _measured(session))
+    return deck_services.keep_own(session.owner, name, _measured(session))
 
 
 def improve_card(session: Session) -> Colour:
@@ -110,7 +71,7 @@ def improve_card(session: Session) -> Colour:
     """
     if session.card is None:
         raise reader.ReaderError(words.no_card())
-    decks.improve(session.card, _measured(session), words.measured_on(session.thing), session.owner)
+    deck_services.improve(session.card, _measured(session), words.measured_on(session.thing), session.owner)
     return session.card
 
 
@@ -120,13 +81,13 @@ def name_card(session: Session, card: Colour | None) -> None:
     session.save(update_fields=["card"])
 
 
-def _measured(session: Session) -> Paint:
+def _measured(session: Session) -> Stimulus:
     """Return the mean of the readings as a colour. Raises `ReaderError`."""
-    found = queries.Bench(session)
+    found = queries.Sitting(session)
     if found.why_not:
         raise reader.ReaderError(found.why_not)
     assert found.together is not None
     count = found.kept_count
     given = words.reader_given(session.thing, count, session.aperture, session.specular)
-    paint = from_reflectance(found.together.mean, queries.provenance(count), given)
-    return replace(paint, spread=found.together.uncertainty, specular=Specular(session.specular))
+    stimulus = from_reflectance(found.together.mean, queries.provenance(count), given)
+    return replace(stimulus, spread=found.together.uncertainty, specular=Specular(session.specular))

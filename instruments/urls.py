@@ -6,8 +6,7 @@ from instruments import views
 
 urlpatterns = [
     path("", views.reader_page, name="reader"),
-    path("machine/", views.machine, name="machine"),
-    path("machine/cans/<int:pk>/measure/", views.measure_can, name="can-measure"),
+    path("cans/<int:pk>/measure/", views.measure_can, name="can-measure"),
     path("<int:pk>/", views.session, name="reader-session"),
     path("<int:pk>/calibrate/", views.calibrate, name="reader-calibrate"),
     path("<int:pk>/measure/", views.measure, name="reader-measure"),

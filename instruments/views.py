@@ -8,12 +8,12 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from instruments import queries, services
 from instruments.forms import CardForm, KeepForm, StartForm
-from instruments.models import Batch, Session
-from instruments.page import MachinePage, Page
-from prism.dispenser import DispenserError
+from instruments.models import Session
+from instruments.page import SessionPage
 from prism.reader import ReaderError, Setting
-from reviews import services as reviews
-from studio.http import StudioRequest
+from reviews import services as review_services
+from tinting.models import Batch
+from web.http import StudioRequest
 
 
 @require_http_methods(["GET", "POST"])
@@ -38,7 +38,7 @@ def _show(
     form: KeepForm | None = None,
     card_form: CardForm | None = None,
 ) -> HttpResponse:
-    context = {"page": Page(found), "trouble": trouble, "form": form or KeepForm(initial={"name": found.thing})}
+    context = {"page": SessionPage(found), "trouble": trouble, "form": form or KeepForm(initial={"name": found.thing})}
     context["card_form"] = card_form
     failed = trouble or (form and form.errors) or card_form
     return render(request, "instruments/session.html", context, status=422 if failed else 200)
@@ -108,20 +108,6 @@ def measure_can(request: StudioRequest, pk: int) -> HttpResponse:
     return redirect("reader-session", started.pk)
 
 
-@require_http_methods(["GET", "POST"])
-def machine(request: StudioRequest) -> HttpResponse:
-    """Show the tinting machine: what is left of each colorant, and what it made; a POST refills a canister."""
-    trouble = ""
-    if request.method == "POST":
-        try:
-            services.refill(request.user, request.POST.get("colorant", ""))
-            return redirect("machine")
-        except DispenserError as wrong:
-            trouble = str(wrong)
-    context = {"page": MachinePage(request.user), "trouble": trouble}
-    return render(request, "instruments/machine.html", context, status=422 if trouble else 200)
-
-
 @require_POST
 def keep(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep the mean as a colour, and start its review."""
@@ -133,4 +119,4 @@ def keep(request: StudioRequest, pk: int) -> HttpResponse:
         colour = services.keep(found, form.cleaned_data["name"])
     except ReaderError as wrong:
         return _show(request, found, str(wrong), form)
-    return redirect(reviews.start(request.user, colour))
+    return redirect(review_services.start(request.user, colour))

@@ -12,15 +12,18 @@ from typing import Any, NoReturn
 
 import numpy as np
 
-from prism import demo, school, tint, words
-from prism.choosing import choose
-from prism.colour import Colour, IntakeError, figure, from_hex, from_lab
+from prism import demo, school, words
+from prism.choosing.comparison_set import choose
 from prism.comparison import compare
 from prism.difference import delta_e
-from prism.estimate import Estimate, estimate
 from prism.formats import reflectance_csv
-from prism.formula import BY_KEY, formula
+from prism.numbers import is_number, parse
 from prism.reading import NEUTRALS, Reading, choose_neutral, read
+from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
+from prism.tint.estimate import Estimate, estimate
+from prism.tint.formula import formula
+from prism.tint.recipe import RecipeError
+from prism.tint.strengths import Adjusted, strengths
 
 
 class _Parser(argparse.ArgumentParser):
@@ -36,7 +39,7 @@ def fail(message: str) -> NoReturn:
     raise SystemExit(2)
 
 
-def parse_colour(text: str) -> Colour:
+def parse_colour(text: str) -> Stimulus:
     """Return the colour an argument names, or leave with an error that repeats the argument."""
     kind, _, rest = text.partition(":")
     try:
@@ -45,7 +48,7 @@ def parse_colour(text: str) -> Colour:
         if kind in ("lab", "lab50") and rest:
             return from_lab(_three_numbers(rest), kind)
         if kind == "spectrum" and rest:
-            return reflectance_csv.read(reflectance_csv.decode(_bytes(Path(rest)))).colour()
+            return reflectance_csv.read(reflectance_csv.text_of(_bytes(Path(rest)))).stimulus()
     except IntakeError as wrong:
         fail(f"{text}: {wrong}")
     except OSError as wrong:
@@ -68,7 +71,7 @@ def _three_numbers(text: str) -> list[float]:
     return [figure(name, part) for name, part in zip(("L*", "a*", "b*"), parts, strict=True)]
 
 
-def reading_json(text: str, colour: Colour, reading: Reading) -> dict[str, Any]:
+def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any]:
     """Return the stable JSON form of one reading."""
     return {
         "input": text,
@@ -152,14 +155,14 @@ def run_delta_e(args: argparse.Namespace) -> None:
         fail(f"{args.file}: {getattr(wrong, 'strerror', None) or 'not a text file'}")
     rows: list[list[float]] = []
     for number, cells in enumerate(csv.reader(io.StringIO(text)), start=1):
-        if not cells or (number == 1 and not _is_number(cells[0])):
+        if not cells or (number == 1 and not is_number(cells[0])):
             continue  # a blank line, or a heading
         if len(cells) != 6:
             fail(f"{args.file}, line {number}: six figures L1,a1,b1,L2,a2,b2 are needed, not {len(cells)}")
-        bad = next((cell for cell in cells if not _is_number(cell)), None)
+        bad = next((cell for cell in cells if not is_number(cell)), None)
         if bad is not None:
             fail(f"{args.file}, line {number}: '{words.shortened(bad)}' is not a number")
-        rows.append([float(cell) for cell in cells])
+        rows.append([parse(cell) for cell in cells])
     lab = np.array(rows, dtype=np.float64).reshape(-1, 6)
     result = [round(float(v), 6) for v in delta_e(lab[:, :3], lab[:, 3:])]
     if args.json:
@@ -177,12 +180,12 @@ def run_strength(args: argparse.Namespace) -> None:
         fail(f"{args.code}: not a demo deck code")
     percents = []
     for text in args.percents:
-        clean = text.replace(words.MINUS, "-").removesuffix("%")
-        if not _is_number(clean):
+        clean = text.removesuffix("%")
+        if not is_number(clean):
             fail(f"{text}: not a percentage")
-        percents.append(float(clean))
+        percents.append(parse(clean))
     try:
-        steps = tint.strengths(
+        steps = strengths(
             entry.recipe,
             percents,
             demo.tint_system(),
@@ -190,7 +193,7 @@ def run_strength(args: argparse.Namespace) -> None:
             choose_neutral(chosen, args.neutral),
             chosen.uncertainty[entry.colour.provenance],
         )
-    except tint.RecipeError as wrong:
+    except RecipeError as wrong:
         fail(str(wrong))
     if args.json:
         _print_json([strength_json(step) for step in steps])
@@ -266,19 +269,19 @@ def run_formula(args: argparse.Namespace) -> None:
     entry = demo.find(args.code)
     if entry is None:
         fail(f"{args.code}: not a demo deck code")
-    clean = args.percent.replace(words.MINUS, "-").removesuffix("%")
-    if not _is_number(clean):
+    clean = args.percent.removesuffix("%")
+    if not is_number(clean):
         fail(f"{args.percent}: not a percentage")
     try:
-        found = formula(entry.recipe.scaled(float(clean)), BY_KEY[args.can], demo.tint_system())
-    except tint.RecipeError as wrong:
+        found = formula(entry.recipe.scaled(parse(clean)), demo.tint_system().can(args.can), demo.tint_system())
+    except RecipeError as wrong:
         fail(str(wrong))
-    print(words.formula_text(words.strength_name(entry.name, float(clean)), found))
+    print(words.formula_text(words.strength_name(entry.name, parse(clean)), found))
     for line in words.formula_warnings(found):
         print(line)
 
 
-def strength_json(step: tint.Strength) -> dict[str, Any]:
+def strength_json(step: Adjusted) -> dict[str, Any]:
     """Return the stable JSON form of one strength."""
     return {
         "percent": step.percent,
@@ -305,13 +308,6 @@ def _school(args: argparse.Namespace) -> school.School:
 def _name(text: str) -> str:
     entry = demo.find(text)
     return entry.name if entry else text
-
-
-def _is_number(text: str) -> bool:
-    try:
-        return bool(np.isfinite(float(text)))
-    except ValueError:
-        return False
 
 
 def _print_json(value: object) -> None:
@@ -351,7 +347,7 @@ def build_parser() -> argparse.ArgumentParser:
     command = commands.add_parser("formula", help="what the counter dispenses for a demo colour")
     command.add_argument("code", metavar="CODE")
     command.add_argument("percent", nargs="?", default="0", metavar="P")
-    command.add_argument("--can", choices=list(BY_KEY), default="gallon")
+    command.add_argument("--can", choices=[can.key for can in demo.tint_system().cans], default="gallon")
     command.set_defaults(run=run_formula)
     return parser
 
@@ -360,7 +356,7 @@ def main(argv: list[str] | None = None) -> None:
     """Run the command line."""
     # a negative percentage is a value, not an option
     given = sys.argv[1:] if argv is None else argv
-    raw = [f" {arg}" if arg.startswith("-") and _is_number(arg.removesuffix("%")) else arg for arg in given]
+    raw = [f" {arg}" if arg.startswith("-") and is_number(arg.removesuffix("%")) else arg for arg in given]
     args = build_parser().parse_args(raw)
     args.run(args)
 

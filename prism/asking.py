@@ -6,8 +6,8 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from prism import words
-from prism.choosing import COMPARATIVE, less
+from prism import messages
+from prism.choosing.axes import COMPARATIVE, less
 
 _AMOUNTS = {
     "a touch": 1.5, "a hint": 1.5, "a shade": 1.5, "slightly": 1.5, "a little bit": 2.5, "a bit": 2.5, "a little": 2.5,
@@ -87,7 +87,7 @@ def parse(text: str) -> Wish:
         if kind == "lrv":
             lrv = float(match[1].replace(",", "."))
             if not 0 <= lrv <= 100:
-                raise AskError(words.out_of_range("LRV", lrv, 0, 100))
+                raise AskError(messages.out_of_range("LRV", lrv, 0, 100))
         elif kind == "same":
             kept.add("undertone" if match[1] == "undertone" else "depth")
         elif kind == "these":
@@ -98,12 +98,12 @@ def parse(text: str) -> Wish:
             amount = _AMOUNTS[match[1]]
         elif kind == "word":
             if match[0] not in _FILLER:
-                raise AskError(words.not_understood(match[0]))
+                raise AskError(messages.not_understood(match[0]))
         else:
             axis = {"less": _LESS, "more": _MORE, "direction": _DIRECTIONS}[kind][match[1]]
             units = USUAL if amount is None else amount
             towards[axis] = units * (PER_DEPTH if axis in ("lighter", "darker") else 1.0)
             amount = None
     if not (towards or kept or between or lrv is not None):
-        raise AskError(words.nothing_asked())
+        raise AskError(messages.nothing_asked())
     return Wish(towards, lrv, "undertone" in kept, "depth" in kept, between)

@@ -8,12 +8,14 @@ from enum import StrEnum
 
 import numpy as np
 
-from prism import words
-from prism.choosing import OPPOSITE, comparative
+from prism.choosing.axes import OPPOSITE, comparative
 from prism.difference import delta_e, difference
-from prism.reading import Reading, hue_of
+from prism.reading import Reading
 from prism.school import School
+from prism.survey import hue_of
 
+NOTHING_SEEN = "no difference"
+"""What a person saw who saw no difference."""
 SECOND_WITHIN = 10.0
 """Degrees from the next hue within which a difference is said with both hues."""
 
@@ -25,7 +27,7 @@ class PairFinding:
     `delta_e` ΔE00 and its weighted `parts` (lightness, chroma, hue); `undertone_shift` (Δa*, Δb*) between the two
     undertones, `shift_hue` its hue, and `less` the hue it is rather a loss of; `warmth` Lab units; `greyness` change
     of undertone strength, negative is greyer; `directions` the words large enough to be said; `doubt` the two
-    uncertainties together, ΔE00.
+    uncertainties together, ΔE00; `visible` whether the eye can part them at all.
     """
 
     delta_e: float
@@ -40,6 +42,7 @@ class PairFinding:
     greyness: float
     directions: tuple[str, ...]
     doubt: float
+    visible: bool
 
     @property
     def too_close(self) -> bool:
@@ -68,7 +71,8 @@ def compare(first: Reading, second: Reading, school: School) -> PairFinding:
         hue = school.undertone.word(shift_hue)
         beside = school.undertone.neighbour(shift_hue, SECOND_WITHIN)
         said += [comparative(word) for word in (hue, beside) if word]
-    if abs(warmth) > max(least, school.temperature.edges[-2]):
+    _, cool_from, warm_from = school.temperate
+    if warmth > max(least, warm_from) or -warmth > max(least, -cool_from):
         said.append("warmer" if warmth > 0 else "cooler")
     if abs(greyness) > max(least, school.passive_below):
         said.append("clearer" if greyness > 0 else "greyer")
@@ -85,6 +89,7 @@ def compare(first: Reading, second: Reading, school: School) -> PairFinding:
         greyness=greyness,
         directions=tuple(said),
         doubt=doubt,
+        visible=float(parts.total) >= school.just_seen,
     )
 
 
@@ -113,7 +118,7 @@ def agreement(seen: Iterable[str], finding: PairFinding) -> Agreement:
     `seen` holds directions, or that nothing was seen. It differs where a direction is the opposite of a computed one,
     where nothing was seen and something computed, or where only things were seen that were not computed.
     """
-    saw, computed = set(seen) - {words.NOTHING_SEEN}, set(finding.directions)
+    saw, computed = set(seen) - {NOTHING_SEEN}, set(finding.directions)
     if not saw or not computed:
         return Agreement.AGREE if not saw and not computed else Agreement.DIFFER
     if {OPPOSITE[word] for word in saw} & computed - saw or not saw & computed:

@@ -9,12 +9,15 @@ import numpy as np
 from numpy.typing import NDArray
 
 from prism.asking import Wish
-from prism.choosing import AxisView, Deck, Pick, axis_vectors
-from prism.difference import Nearest, delta_e
+from prism.choosing.along_axes import AxisView
+from prism.choosing.axes import axis_vectors
+from prism.choosing.deck import Deck, Pick
+from prism.difference import delta_e
+from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
-from prism.spectrum import Array, white_point, xyz_to_lab
+from prism.spectrum import Array, lrv_to_lightness
 
 PAIRS = (
     ("lighter", "darker"), ("warmer", "cooler"), ("greyer", "clearer"), ("greener", "redder"),
@@ -64,7 +67,7 @@ def target_of(
     vectors = axis_vectors(subject.undertone.vector, school)
     moved = sum((amount * vectors[axis] for axis, amount in wish.towards.items() if axis in vectors), np.zeros(3))
     if wish.lrv is not None:
-        lightness = float(xyz_to_lab(white_point() * wish.lrv / 100)[0])
+        lightness = float(lrv_to_lightness(wish.lrv))
     else:
         lightness = float(np.clip(start[0] + moved[0], 0, 100))
     a, b = neutral.at(lightness) + undertone + moved[1:]

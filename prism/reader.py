@@ -9,11 +9,11 @@ from typing import Protocol
 import numpy as np
 from numpy.typing import ArrayLike
 
-from prism import words
-from prism.colour import Specular
+from prism import messages
 from prism.difference import delta_e
 from prism.spectrum import BANDS, WHITEST, Array, to_lab
-from prism.tint import K1
+from prism.stimulus import Specular
+from prism.tint.optics import K1
 
 APERTURES = (4, 8, 25)
 """Diameters of the measured spot, mm."""
@@ -42,6 +42,9 @@ class Driver(Protocol):
     """What a reader must do to be used. Times are minutes on the caller's clock; `serial` counts its readings."""
 
     serial: int
+
+    def things(self) -> list[str]:
+        """Return the names of what is within reach."""
 
     def calibrate(self, minute: float) -> None:
         """Read the white tile; raises `ReaderError` if that fails."""
@@ -79,6 +82,10 @@ class SimulatedReader:
         self.serial = serial
         self.calibrated_at = calibrated_at
 
+    def things(self) -> list[str]:
+        """Return the names of what is within reach."""
+        return list(self._things)
+
     def calibrate(self, minute: float) -> None:
         """Take the white tile as the reference from now on."""
         self.calibrated_at = minute
@@ -86,9 +93,9 @@ class SimulatedReader:
     def measure(self, thing: str, setting: Setting, minute: float) -> Array:
         """Return one reading of a thing. Uncalibrated readings are off by several per cent, and look no different."""
         if thing not in self._things:
-            raise ReaderError(words.nothing_there(thing))
+            raise ReaderError(messages.nothing_there(thing))
         if setting.aperture not in APERTURES:
-            raise ReaderError(words.unknown_choice("aperture", str(setting.aperture), map(str, APERTURES)))
+            raise ReaderError(messages.unknown_choice("aperture", str(setting.aperture), map(str, APERTURES)))
         target = self._things[thing]
         self.serial += 1
         rng = np.random.default_rng([self._seed, self.serial])
@@ -148,9 +155,9 @@ def together(readings: ArrayLike) -> Together:
 def why_not(count: int, found: Together | None, since_calibration: float | None) -> str:
     """Return why readings cannot be believed, or nothing when they can. `since_calibration` minutes at the oldest."""
     if since_calibration is None:
-        return words.UNCALIBRATED
+        return messages.UNCALIBRATED
     if since_calibration > SOUND_FOR:
-        return words.calibration_old(since_calibration)
+        return messages.calibration_old(since_calibration)
     if not count or found is None:
-        return words.NO_READINGS
-    return "" if found.steady else words.unsteady(found.spread)
+        return messages.NO_READINGS
+    return "" if found.steady else messages.unsteady(found.spread)

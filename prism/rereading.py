@@ -8,8 +8,8 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.reading import survey
 from prism.school import School
+from prism.survey import survey
 
 
 @dataclass(frozen=True)

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
-from prism.colour import Colour, from_lab
 from prism.difference import delta_e
 from prism.reading import Reading, read
 from prism.school import School
-from prism.spectrum import lightness_to_lrv, white_point, xyz_to_lab
+from prism.spectrum import lightness_to_lrv, lrv_to_lightness
+from prism.stimulus import Stimulus, from_lab
 
 ROUNDING = 0.5
 """LRV points that a stated figure may be off by rounding alone."""
@@ -17,8 +17,8 @@ VAGUE = 4.0
 """LRV points of uncertainty beyond which nothing can be told."""
 
 
-class Agreement(StrEnum):
-    """Whether two figures agree."""
+class LrvAgreement(StrEnum):
+    """Whether a stated LRV agrees with the computed one."""
 
     AGREE = "agree"
     DIFFER = "differ"
@@ -32,7 +32,7 @@ class LrvCheck:
     stated: float
     computed: float
     allowed: float
-    verdict: Agreement
+    verdict: LrvAgreement
 
     @property
     def difference(self) -> float:
@@ -40,11 +40,11 @@ class LrvCheck:
         return self.stated - self.computed
 
 
-def with_stated_lrv(colour: Colour, stated: float, school: School) -> Colour:
+def with_stated_lrv(colour: Stimulus, stated: float, school: School) -> Stimulus:
     """Return a screen value with the lightness of its stated LRV, and so surer, unless the two plainly differ."""
-    if check_lrv(stated, read(colour, school)).verdict == Agreement.DIFFER:
+    if check_lrv(stated, read(colour, school)).verdict == LrvAgreement.DIFFER:
         return colour
-    lightness = float(xyz_to_lab(white_point() * stated / 100)[0])
+    lightness = float(lrv_to_lightness(stated))
     better = from_lab((lightness, *colour.lab[1:]), provenance="screen-lrv")
     return replace(better, given=colour.given)
 
@@ -62,6 +62,6 @@ def check_lrv(stated: float, reading: Reading) -> LrvCheck:
     allowed = spread + ROUNDING
     apart = abs(stated - reading.lrv)
     if apart > allowed:
-        return LrvCheck(stated, reading.lrv, allowed, Agreement.DIFFER)
-    verdict = Agreement.AGREE if spread <= VAGUE else Agreement.CANNOT_TELL
+        return LrvCheck(stated, reading.lrv, allowed, LrvAgreement.DIFFER)
+    verdict = LrvAgreement.AGREE if spread <= VAGUE else LrvAgreement.CANNOT_TELL
     return LrvCheck(stated, reading.lrv, allowed, verdict)

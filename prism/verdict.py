@@ -6,10 +6,10 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
-from prism.colour import Colour
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read
 from prism.school import School
+from prism.stimulus import Stimulus
 
 SURE, LIKELY = 0.95, 0.7
 """Shares of the uncertainty from which an undertone is called sure, and likely."""
@@ -44,7 +44,7 @@ class Under:
     same: bool
 
 
-def on_other_bases(colour: Colour, own: Reading, bases: Iterable[tuple[str, School, WorkingNeutral]]) -> list[Under]:
+def on_other_bases(colour: Stimulus, own: Reading, bases: Iterable[tuple[str, School, WorkingNeutral]]) -> list[Under]:
     """Return how a colour reads on other bases: a name, a school and a neutral each."""
     found = []
     for name, school, neutral in bases:

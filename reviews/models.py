@@ -10,21 +10,13 @@ from django.urls import reverse
 from django.utils import timezone
 
 from decks.models import Colour, Valued
-from prism import school as schools
-from prism.formula import CANS
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
+from prism.school import DEFAULT, School, SchoolError, build, load, nearest_ready
 
 
 class Review(models.Model):
     """One review; everything that is needed to reopen it as it was."""
-
-    class Step(models.TextChoices):
-        READ = "read", "Read"
-        COMPARE = "compare", "Compare"
-        PLACE = "place", "Place"
-        STRENGTH = "strength", "Strength"
-        VERDICT = "verdict", "Verdict"
 
     class Surround(models.TextChoices):
         WHITE = "white", "white board"
@@ -56,14 +48,15 @@ class Review(models.Model):
     job = models.CharField(max_length=80, blank=True)
     room = models.CharField(max_length=80, blank=True)
 
-    school = models.CharField(max_length=40, default=schools.DEFAULT)
+    school = models.CharField(max_length=40, default=DEFAULT)
     school_table = models.JSONField(null=True, blank=True)  # an own school as it stood when it was taken up
     neutral = models.CharField(max_length=10, choices=Neutral, default=Neutral.PAINTED)
     neutral_white = models.JSONField(null=True, blank=True)  # L*, a*, b*: the mean of the whites when they were chosen
     neutral_a = models.FloatField(default=0.0)
     neutral_b = models.FloatField(default=0.0)
 
-    step = models.CharField(max_length=10, choices=Step, default=Step.READ)
+    step = models.CharField(max_length=20, default="read")  # key of a step; which there are, the list of steps says
+    findings = models.JSONField(default=dict, blank=True)  # of the steps, with what they rest on; see `frame.path`
     beside = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     surround = models.CharField(max_length=5, choices=Surround, default=Surround.PALE)
     names_shown = models.BooleanField(default=True)
@@ -75,7 +68,7 @@ class Review(models.Model):
     withhold = models.BooleanField(default=False)  # findings wait until the person has said what they see
 
     strength = models.FloatField(default=0.0)  # percent of change that is looked at
-    can = models.CharField(max_length=10, default="gallon", choices=[(can.key, can.label) for can in CANS])
+    can = models.CharField(max_length=20, default="gallon")  # key of a can of the tinting system
 
     verdict = models.TextField(blank=True)
     notes = models.TextField(blank=True)
@@ -103,9 +96,22 @@ class Review(models.Model):
         return self.colour.value_at(self.valued)
 
     @cached_property
-    def school_in_force(self) -> schools.School:
-        """The school the review is made under; an own one as it stood when the review took it up."""
-        return schools.build(self.school, self.school_table) if self.school_table else schools.load(self.school)
+    def _school(self) -> tuple[School, str]:
+        try:
+            return (build(self.school, self.school_table) if self.school_table else load(self.school)), ""
+        except SchoolError as wrong:
+            return nearest_ready(self.school_table), str(wrong)
+
+    @property
+    def school_in_force(self) -> School:
+        """The school the review is made under; an own one as it stood when the review took it up, or the ready one
+        nearest to it where that can no longer be read."""
+        return self._school[0]
+
+    @property
+    def school_unreadable(self) -> str:
+        """Why the school that the review kept cannot be read; empty where it can."""
+        return self._school[1]
 
     @property
     def neutral_in_force(self) -> WorkingNeutral:

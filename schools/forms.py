@@ -9,8 +9,8 @@ from typing import Any
 from django import forms
 
 from prism import school, words
-from prism.colour import IntakeError, figure
 from prism.school import School, SchoolError
+from prism.stimulus import IntakeError, figure
 
 HEAD = ("title", "summary")
 """Leaves that are plain text of the whole school."""

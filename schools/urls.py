@@ -9,7 +9,6 @@ urlpatterns = [
     path("copy/", views.copy, name="school-copy"),
     path("usual/", views.judge_by, name="school-usual"),
     path("<int:pk>/", views.edit, name="school-edit"),
-    path("<int:pk>/preview/", views.preview, name="school-preview"),
     path("<int:pk>/delete/", views.delete, name="school-delete"),
     path("<int:pk>/restore/", views.restore, name="school-restore"),
 ]

@@ -12,8 +12,7 @@ from prism.school import SchoolError
 from schools import queries, services
 from schools.forms import SchoolForm
 from schools.models import OwnSchool
-from schools.preview import Preview
-from studio.http import StudioRequest
+from web.http import StudioRequest
 
 
 @require_safe
@@ -59,16 +58,6 @@ def edit(request: StudioRequest, pk: int) -> HttpResponse:
         return redirect("school-edit", pk)
     context = {"own": found, "form": form}
     return render(request, "schools/edit.html", context, status=422 if form.errors else 200)
-
-
-@require_POST
-def preview(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show which colours of the decks would change their answer."""
-    found = _own(request, pk)
-    form = SchoolForm(found.table, request.POST)
-    if not form.is_valid():
-        return render(request, "schools/preview.html", {"form": form}, status=422)
-    return render(request, "schools/preview.html", {"preview": Preview(request.user, found.school, form.school)})
 
 
 @require_POST

@@ -55,11 +55,13 @@ INSTALLED_APPS = [
     "django.contrib.staticfiles",
     "django_htmx",
     "axes",
-    "studio",
+    "web",
+    "schools",
     "decks",
+    "tinting",
     "reviews",
     "instruments",
-    "schools",
+    "studio",
 ]
 
 MIDDLEWARE = [
@@ -169,9 +171,14 @@ if PRODUCTION:
 
 # a file beyond the limit of its address is dropped while it arrives; the form says so beside the field
 UPLOAD_LIMITS = (("/colours/import/", 40_000_000), ("/", 1_000_000))
-FILE_UPLOAD_HANDLERS = ["studio.uploads.BoundedUploadHandler"]
+FILE_UPLOAD_HANDLERS = ["web.uploads.BoundedUploadHandler"]
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 DATA_UPLOAD_MAX_NUMBER_FIELDS = 200
+
+# devices are reached through drivers, named by dotted path; a recording can stand in for a reader
+READER_DRIVER = env("READER_DRIVER", default="prism.demo.devices.simulated_reader")
+READER_OPTIONS = {"recording": env("READER_RECORDING")} if env("READER_RECORDING", default="") else {}
+TINTING_DRIVER = env("TINTING_DRIVER", default="prism.tint.dispenser.SimulatedDispenser")
 
 LOGGING = {
     "version": 1,

@@ -13,6 +13,7 @@ urlpatterns = [
     path("health/", views.health, name="health"),
     path("colours/", include("decks.urls")),
     path("schools/", include("schools.urls")),
+    path("reader/machine/", include("tinting.urls")),
     path("reader/", include("instruments.urls")),
     path("", include("reviews.urls")),
 ]

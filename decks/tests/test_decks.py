@@ -1,9 +1,8 @@
-"""Decks: loading, searching, and bringing an own colour in."""
+"""Decks: loading, searching, browsing, and sets."""
 
 from itertools import pairwise
 
 import numpy as np
-from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import IntegrityError, transaction
 from django.test import TestCase
 from django.urls import reverse
@@ -14,14 +13,9 @@ from decks.catalogue import Wanted, catalogue
 from decks.models import Colour, ColourSet, Maker
 from decks.tests import world
 from prism import demo, school
-from prism.colour import from_hex
-from prism.formats import reflectance_csv
 from prism.neutral import GREY
 from prism.reading import read_many
-from prism.spectrum import BANDS
-from reviews.models import Review
-from reviews.queries import Bench
-from reviews.services import start
+from prism.stimulus import from_hex
 
 
 class Loading(TestCase):
@@ -40,8 +34,8 @@ class Loading(TestCase):
         world.load_deck()
         entry = demo.find("H16.3")
         kept = world.colour("H16.3")
-        self.assertEqual(kept.paint.lab, entry.colour.lab)
-        np.testing.assert_allclose(kept.paint.reflectance, entry.colour.reflectance)
+        self.assertEqual(kept.stimulus.lab, entry.colour.lab)
+        np.testing.assert_allclose(kept.stimulus.reflectance, entry.colour.reflectance)
         self.assertEqual(kept.recipe, entry.recipe)
 
     def test_a_colour_is_a_makers_or_a_persons(self):
@@ -210,7 +204,7 @@ class Sets(TestCase):
         self.assertEqual([row.colour.code for row in shown.context["rows"]], ["H16.3"])
         self.assertContains(shown, "averaged readings, ±0.3")
         exported = self.client.get(reverse("deck-export"), {"set": listed.pk, "format": "csv"})
-        self.assertEqual(len(exported.content.splitlines()), 2)
+        self.assertEqual(len(exported.getvalue().splitlines()), 2)
         listed = ColourSet.objects.get(name="For the library")
         self.assertEqual(listed.colours.count(), 1)
         self.client.post(reverse("colour-leave-out", args=[listed.pk, world.colour("H16.3").pk]))
@@ -230,126 +224,3 @@ class Sets(TestCase):
         self.assertContains(self.client.get(reverse("colours"), {"set": mine.pk}), "425 of 425")
         url = reverse("colour-leave-out", args=[mine.pk, self.white.pk])
         self.assertEqual(self.client.post(url).status_code, 404)
-
-    def test_chosen_whites_stand_on_the_wall_and_lead_the_neutral(self):
-        review = start(self.isla, world.colour())
-        basis = {"school": "wall-practice", "neutral": "whites", "neutral_a": "0", "neutral_b": "0"}
-        url = reverse("review-basis", args=[review.pk])
-        refused = self.client.post(url, basis, headers={"HX-Request": "true"})
-        self.assertContains(refused, "no reference whites yet", status_code=422)
-        self.keep(self.white)
-        self.client.post(url, basis)
-        review.refresh_from_db()
-        bench = Bench(review)
-        self.assertEqual([held.colour for held in bench.whites], [self.white])
-        np.testing.assert_allclose(bench.neutral.at(99), [self.white.lab_a, self.white.lab_b], atol=1e-3)
-        # the review stays as it was judged when the set changes later
-        self.keep(world.colour("HW11"))
-        again = Bench(type(review).objects.get(pk=review.pk))
-        self.assertEqual(again.neutral, bench.neutral)
-        self.assertEqual(len(again.whites), 2)
-        page = self.client.get(reverse("review-step", args=[review.pk, "read"]))
-        self.assertContains(page, "through my whites")
-
-
-class OwnColours(TestCase):
-    @classmethod
-    def setUpTestData(cls):
-        world.load_deck()
-        cls.isla = world.person()
-
-    def setUp(self):
-        self.client.force_login(self.isla)
-
-    def bring(self, source, **data):
-        return self.client.post(reverse("own-colour", args=[source]), {"name": "Door of the galley", **data})
-
-    def assert_refused(self, response, field, *parts):
-        self.assertEqual(response.status_code, 422)
-        message = response.context["form"].errors[field][0]
-        for part in parts:
-            self.assertIn(part, message)
-        self.assertContains(response, "Door of the galley", status_code=422)
-        self.assertFalse(Colour.objects.filter(owner=self.isla).exists())
-        self.assertFalse(Review.objects.exists())
-
-    def test_hex_lab_and_spectrum_start_a_review(self):
-        row = ",".join(f"{v:.5f}" for v in world.colour().paint.reflectance)
-        for source, data, provenance in (
-            ("hex", {"hex": "#c4cbc9"}, "screen"),
-            ("lab", {"lightness": "81,1", "a": "−2.8", "b": "0.2", "convention": "lab"}, "maker-lab"),
-            ("lab", {"lightness": "81.1", "a": "-2.8", "b": "0.2", "convention": "lab50"}, "converted-lab"),
-            ("spectrum", {"reflectance": row}, "reading-single"),
-            ("spectrum", {"reflectance": f"{row}\n{row}"}, "reading-average"),
-            ("spectrum", {"file": SimpleUploadedFile("r.csv", row.encode())}, "reading-single"),
-        ):
-            with self.subTest(source=source, provenance=provenance):
-                response = self.bring(source, **data)
-                review = Review.objects.latest("id")
-                self.assertRedirects(response, review.get_absolute_url())
-                self.assertEqual(review.colour.provenance, provenance)
-                self.assertEqual(review.colour.owner, self.isla)
-
-    def test_bad_hex_and_lab(self):
-        self.assert_refused(self.bring("hex", hex="#12345"), "hex", "#12345", "five digits")
-        self.assert_refused(self.bring("hex", hex=""), "hex", "empty")
-        lab = {"lightness": "140", "a": "0", "b": "0", "convention": "lab"}
-        self.assert_refused(self.bring("lab", **lab), "lightness", "140", "100")
-        self.assert_refused(self.bring("lab", **lab | {"lightness": "50", "a": "blue"}), "a", "'blue'")
-        self.assert_refused(self.bring("lab", **lab | {"lightness": "50", "b": ""}), "b", "empty")
-        self.assert_refused(self.bring("lab", **lab | {"lightness": "50", "a": "inf"}), "a", "inf")
-
-    def test_bad_spectra_keep_what_was_typed(self):
-        bad = "400,410,420\n0.5,grey,0.5"
-        response = self.bring("spectrum", reflectance=bad)
-        self.assert_refused(response, "reflectance", "Line 2, column 2", "grey")
-        self.assertContains(response, "0.5,grey,0.5", status_code=422)
-        twelve = SimpleUploadedFile("twelve.csv", ",".join(["0.5"] * 12).encode())
-        response = self.bring("spectrum", file=twelve)
-        self.assert_refused(response, "reflectance", "12 bands")
-        self.assertContains(response, "0.5,0.5,0.5", status_code=422)
-        self.assert_refused(self.bring("spectrum", file=SimpleUploadedFile("e.csv", b"")), "reflectance", "empty")
-        self.assert_refused(self.bring("spectrum"), "reflectance", "paste")
-        self.assert_refused(
-            self.bring("spectrum", file=SimpleUploadedFile("x.csv", b"\xff\xfe\x01")), "reflectance", "text"
-        )
-
-    def test_fifty_megabytes_never_arrive(self):
-        big = SimpleUploadedFile("big.csv", b"0.5," * 12_500_000)
-        response = self.bring("spectrum", file=big)
-        self.assert_refused(response, "reflectance", "too large")
-
-    def test_percentages_are_said_on_the_review(self):
-        percent = ",".join(f"{100 * v:.3f}" for v in world.colour().paint.reflectance)
-        self.bring("spectrum", reflectance=percent)
-        review = Review.objects.get()
-        self.assertIn("divided by 100", review.intake_notes)
-        self.assertContains(self.client.get(review.get_absolute_url()), "divided by 100")
-
-    def test_a_stated_lrv_is_kept_and_checked(self):
-        self.bring("hex", hex="#C4CBC9", lrv_stated="58,2")
-        review = Review.objects.latest("id")
-        self.assertEqual((review.colour.lrv_stated, review.colour.provenance), (58.2, "screen-lrv"))
-        self.bring("hex", hex="#C4CBC9", lrv_stated="20")
-        review = Review.objects.latest("id")
-        self.assertEqual(review.colour.provenance, "screen")
-        self.assertContains(self.client.get(review.get_absolute_url()), "they differ by 38.7")
-
-    def test_a_stated_lrv_beyond_the_scale(self):
-        for wrong, part in (("130", "between 0 and 100"), ("light", "not a number")):
-            response = self.bring("hex", hex="#C4CBC9", lrv_stated=wrong)
-            self.assert_refused(response, "lrv_stated", wrong, part)
-            self.assertContains(response, f'value="{wrong}"', status_code=422)
-
-    def test_a_name_is_needed(self):
-        response = self.client.post(reverse("own-colour", args=["hex"]), {"name": " ", "hex": "#808080"})
-        self.assertContains(response, "Give the colour a name", status_code=422)
-        self.assertContains(response, "#808080", status_code=422)
-
-    def test_unknown_ways_are_not_found(self):
-        self.assertEqual(self.client.get(reverse("own-colour", args=["photo"])).status_code, 404)
-
-    def test_what_is_written_can_be_read_back(self):
-        text = reflectance_csv.write(np.array([world.colour().paint.reflectance]))
-        self.assertEqual(len(text.splitlines()[0].split(",")), len(BANDS))
-        self.assertEqual(self.bring("spectrum", reflectance=text).status_code, 302)

@@ -6,12 +6,12 @@ from django.urls import reverse
 from django.utils import timezone
 
 from decks.models import Colour
-from decks.tests import world
 from instruments import services
 from instruments.models import Session
-from instruments.queries import Bench
+from instruments.queries import Sitting
 from prism.reader import MOST_READINGS, ReaderError, Setting
 from reviews.models import Review
+from tinting.tests import world
 
 BOARD = "board painted from H16.3"
 
@@ -67,10 +67,10 @@ class Reader(world.Studio):
         self.act("calibrate")
         self.act("measure")
         self.act("drop", 1)
-        self.assertEqual(Bench(self.session).kept_count, 0)
+        self.assertEqual(Sitting(self.session).kept_count, 0)
         self.assertContains(self.page(), "no reason given")
         self.act("drop", 1)
-        self.assertEqual(Bench(self.session).kept_count, 1)
+        self.assertEqual(Sitting(self.session).kept_count, 1)
 
     def test_nine_readings_are_enough(self):
         self.act("calibrate")
@@ -104,7 +104,7 @@ class Reader(world.Studio):
         self.assertContains(self.act("improve"), "Give the code on the can first", status_code=422)
         self.act("card", code="h06.3")
         self.assertContains(self.page(), "from its card")
-        card, apart, doubt = Bench(Session.objects.get(thing=other)).from_card
+        card, apart, doubt = Sitting(Session.objects.get(thing=other)).from_card
         self.assertEqual(card.code, "H06.3")
         self.assertTrue(doubt < apart < 3, (doubt, apart))
         old = card.lrv

@@ -9,12 +9,14 @@ from pathlib import Path
 
 import numpy as np
 
-from prism import screen, words
-from prism.choosing import Deck, number_strips
-from prism.colour import Colour
+from prism import messages, screen
+from prism.choosing.deck import Deck, number_strips
+from prism.formats.tint_system import read as read_system
 from prism.school import School
 from prism.spectrum import to_lab, to_lrv
-from prism.tint import Recipe, TintSystem, read_system
+from prism.stimulus import Stimulus
+from prism.tint.recipe import Recipe
+from prism.tint.system import TintSystem
 
 HERE = Path(__file__).parent
 PROVENANCE = "reading-average"
@@ -30,13 +32,13 @@ class DeckColour:
     strip: str
     step: int | None
     recipe: Recipe
-    colour: Colour
+    colour: Stimulus
 
 
 @cache
 def tint_system() -> TintSystem:
     """Return the bases and colorants of the demo makers."""
-    return read_system(HERE / "colorants.csv")
+    return read_system((HERE / "tinting.json").read_bytes())
 
 
 @cache
@@ -57,13 +59,13 @@ def deck() -> tuple[DeckColour, ...]:
             strip=row["strip"],
             step=int(row["step"]) if row["step"] else None,
             recipe=recipes[i],
-            colour=Colour(
+            colour=Stimulus(
                 lab=(float(lab[i, 0]), float(lab[i, 1]), float(lab[i, 2])),
                 lrv=float(lrv[i]),
                 screen=shown[i],
                 in_gamut=bool(inside[i]),
                 provenance=PROVENANCE,
-                given=words.catalogue_given(row["maker"], row["code"]),
+                given=messages.catalogue_given(row["maker"], row["code"]),
                 reflectance=tuple(np.asarray(spectra[i]).tolist()),
             ),
         )

@@ -1,4 +1,4 @@
-"""Make the demo deck: `python -m prism.demo.build` writes colorants.csv and deck.csv beside this file.
+"""Make the demo deck: `python -m prism.demo.build` writes tinting.json and deck.csv beside this file.
 
 Each strip starts from an aim (undertone or chroma at a middling depth), for which a recipe of two to four colorants
 is found; the same proportions are then scaled to seven depths, each in the base that suits it, and rounded to the
@@ -19,12 +19,17 @@ from scipy.optimize import brentq, least_squares
 from prism import school
 from prism.demo.names import BLACKS, WHITES, deal
 from prism.demo.pigments import system
-from prism.spectrum import BANDS, Array, to_lab, to_lrv
-from prism.tint import SHOT, Recipe, TintSystem
+from prism.formats import tint_system
+from prism.spectrum import Array, to_lab, to_lrv
+from prism.tint.counter import Shots
+from prism.tint.recipe import Recipe
+from prism.tint.system import TintSystem
 
 HERE = Path(__file__).parent
 MAKERS = {"H": "Haaf Colourmen", "T": "Thole & Tern"}
-QUARTER_SHOT = SHOT / 4
+GALLON = 3.785411784
+QUARTER_SHOT = Shots().ml / GALLON / 4
+"""A quarter shot in a US gallon, as mL of colorant per litre of base."""
 SEED = 1871
 
 NEUTRAL_DEPTHS = (85, 79, 72, 64, 54, 40, 20)
@@ -195,19 +200,6 @@ def _single_rows(paint: TintSystem) -> list[dict[str, object]]:
     return rows
 
 
-def write_colorants(paint: TintSystem, path: Path) -> None:
-    """Write K and S of every base and colorant."""
-    with path.open("w", newline="", encoding="utf-8") as handle:
-        writer = csv.writer(handle, lineterminator="\n")
-        writer.writerow(["role", "code", "name", "capacity", "density", "quantity", *(f"{nm:g}" for nm in BANDS)])
-        for role, parts in (("base", paint.bases), ("colorant", paint.colorants)):
-            for part in parts.values():
-                for quantity, values in (("K", part.k), ("S", part.s)):
-                    capacity = f"{part.capacity:g}" if role == "base" else ""
-                    head = [role, part.code, part.name, capacity, f"{part.density:g}", quantity]
-                    writer.writerow([*head, *(f"{v:.6g}" for v in values)])
-
-
 def write_deck(rows: list[dict[str, object]], path: Path) -> None:
     """Write the deck: maker, code, name, strip, step, base and colorants as `CODE=mL` separated by spaces."""
     with path.open("w", newline="", encoding="utf-8") as handle:
@@ -232,10 +224,8 @@ def write_deck(rows: list[dict[str, object]], path: Path) -> None:
 
 def main() -> None:
     """Write both files."""
-    from prism.tint import read_system
-
-    write_colorants(system(), HERE / "colorants.csv")
-    paint = read_system(HERE / "colorants.csv")  # what is written is what is used
+    (HERE / "tinting.json").write_text(tint_system.write(system()), encoding="utf-8")
+    paint = tint_system.read((HERE / "tinting.json").read_bytes())  # what is written is what is used
     rows = _single_rows(paint) + _strip_rows(paint, random.Random(SEED))
     write_deck(rows, HERE / "deck.csv")
 

@@ -10,7 +10,8 @@ from __future__ import annotations
 import numpy as np
 
 from prism.spectrum import BANDS, Array
-from prism.tint import Ingredient, TintSystem
+from prism.tint.counter import Can
+from prism.tint.system import Ingredient, Kind, TintSystem
 
 
 def _edge(centre: float, width: float) -> Array:
@@ -39,12 +40,35 @@ def _base(code: str, name: str, share: float, capacity: float) -> Ingredient:
 DENSITIES = {"CW": 1.92, "LB": 1.21, "EY": 1.68, "ER": 1.84, "UM": 1.57, "OY": 1.18, "RD": 1.15, "MG": 1.12,
              "VT": 1.11, "BR": 1.16, "BG": 1.17, "GN": 1.19}  # fmt: skip
 """Of the colorants, g/mL: earths and white are heavy, organic ones light."""
+KINDS = {"CW": Kind.WHITE, "LB": Kind.BLACK, "EY": Kind.EARTH, "ER": Kind.EARTH, "UM": Kind.EARTH}
+"""The rest are organic."""
+
+
+NAME = "Skerry tinting"
+CANS = (
+    Can("half-pint", "half pint (8 fl oz)", 0.2365882365, False),
+    Can("quart", "quart", 0.946352946, False),
+    Can("gallon", "gallon", 3.785411784, False),
+    Can("five", "five gallons", 18.92705892, False),
+    Can("250ml", "250 mL", 0.25, True),
+    Can("1l", "1 L", 1.0, True),
+    Can("2.5l", "2.5 L", 2.5, True),
+    Can("5l", "5 L", 5.0, True),
+    Can("10l", "10 L", 10.0, True),
+)
 
 
 def _colorant(code: str, name: str, absorb: Array, strength: float, body: float, power: float = 0.5) -> Ingredient:
     """`absorb` is a shape 0-1, `strength` its K and `body` its S at 550 nm, per mL in a litre."""
     s = body * _scatter(power)
-    return Ingredient(code, name, strength * absorb + s * _WHITE_K / _WHITE_S * 1.5, s, density=DENSITIES[code])
+    return Ingredient(
+        code,
+        name,
+        strength * absorb + s * _WHITE_K / _WHITE_S * 1.5,
+        s,
+        density=DENSITIES[code],
+        kind=KINDS.get(code, Kind.ORGANIC),
+    )
 
 
 def system() -> TintSystem:
@@ -81,4 +105,4 @@ def system() -> TintSystem:
             0.0004,
         ),
     ]
-    return TintSystem({b.code: b for b in bases}, {c.code: c for c in colorants})
+    return TintSystem({b.code: b for b in bases}, {c.code: c for c in colorants}, NAME, cans=CANS)

@@ -9,7 +9,7 @@ import numpy as np
 from prism import demo
 from prism.reader import Thing
 from prism.spectrum import BANDS, Array
-from prism.tint import Recipe
+from prism.tint.recipe import Recipe
 
 _BOARDS: tuple[tuple[str, float, dict[str, float]], ...] = (
     # code, how much more colorant this can holds than its card, and what is off in it

@@ -7,12 +7,26 @@ convention of the trade these files come from (ISO 13655), and a note says so.
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 
-from prism import words
+from prism import messages
 from prism.adaptation import D50_2
-from prism.formats.deck import DeckFile, DeckFileError, Entry, EntryError, Problem, Tell, decode, told
-from prism.spectrum import PERCENT_FROM, white_point, xyz_to_lab
+from prism.formats.deck import (
+    MAX_BYTES,
+    Budget,
+    DeckFile,
+    DeckFileError,
+    Entry,
+    EntryError,
+    Problem,
+    Tell,
+    as_deck,
+    as_fractions,
+    lines_in,
+)
+from prism.formats.text import lines_of
+from prism.numbers import parse
+from prism.spectrum import white_point, xyz_to_lab
 
 _TOKEN = re.compile(r'"((?:[^"]|"")*)"|(\S+)')
 _SPECTRAL = re.compile(r"(?:SPECTRAL_NM|SPECTRAL_|NM|SPEC_|R_)_?(\d{3})", re.IGNORECASE)
@@ -28,13 +42,19 @@ def _tokens(line: str) -> list[str]:
 
 def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in the first table of a CGATS file that has colours. Raises `DeckFileError`."""
+    with as_deck():
+        return _read(lines_of(data, MAX_BYTES, messages.FEWER_COLOURS), Budget(lines_in(data), tell))
+
+
+def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
     fields: list[str] = []
     light = ""
     section = ""
     entries: list[Entry] = []
     problems: list[Problem] = []
     found_data = False
-    for number, raw in enumerate(told(decode(data).splitlines(), tell), start=1):
+    number = 0
+    for number, raw in enumerate(lines, start=1):
         line = raw.split("#", 1)[0].strip() if not section else raw.strip()
         upper = line.upper()
         if not line:
@@ -52,21 +72,25 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
             problems.clear()  # a table of something else; the colours may follow
         elif upper == "BEGIN_DATA":
             if not fields:
-                raise DeckFileError(words.cgats_no_format(number))
+                raise DeckFileError(messages.cgats_no_format(number))
             section, found_data = "data", True
         elif section == "format":
             fields += [token.upper() for token in _tokens(line)]
         elif section == "data":
             try:
-                entries.append(_entry(number, _tokens(line), fields, _CONVENTIONS[light]))
+                values = _tokens(line)
+                budget.spend(len(values))
+                entries.append(_entry(number, values, fields, _CONVENTIONS[light]))
             except EntryError as bad:
                 problems.append(Problem(number, bad.column, str(bad)))
     if not found_data:
-        raise DeckFileError(words.cgats_no_data())
+        raise DeckFileError(messages.cgats_no_data())
     if section == "data":
-        problems.append(Problem(number, "", words.cgats_cut_short()))
+        problems.append(Problem(number, "", messages.cgats_cut_short()))
+    entries, percent = as_fractions(entries)
     unsaid = not light and any(entry.lab and not entry.reflectance for entry in entries)
-    return DeckFile(entries, problems, (words.cgats_unsaid(),) if unsaid else ())
+    notes = [messages.csv_percent_note()] if percent else []
+    return DeckFile(entries, problems, (*notes, *([messages.cgats_unsaid()] if unsaid else [])))
 
 
 _CONVENTIONS = {"D65": "lab", "D50": "lab50", "": "lab50"}
@@ -76,32 +100,27 @@ _CODES = ("SAMPLE_ID", "SAMPLEID", "SAMPLE_LOC", "SAMPLE_NAME")
 
 def _entry(number: int, values: Sequence[str], fields: Sequence[str], convention: str) -> Entry:
     if len(values) != len(fields):
-        raise EntryError("", words.cgats_length(len(values), len(fields)))
+        raise EntryError("", messages.cgats_length(len(values), len(fields)))
     row = dict(zip(fields, values, strict=True))
 
     def figure(field: str) -> float:
         try:
-            value = float(row[field].replace(",", "."))
+            return parse(row[field])
         except ValueError:
-            raise EntryError(field, words.cell_not_a_number(row[field])) from None
-        if value != value or abs(value) == float("inf"):
-            raise EntryError(field, words.cell_not_a_number(row[field]))
-        return value
+            raise EntryError(field, messages.cell_not_a_number(row[field])) from None
 
     bands = sorted((float(m[1]), field) for field in fields if (m := _SPECTRAL.fullmatch(field)))
     spectrum = tuple(figure(field) for _, field in bands)
-    if spectrum and max(spectrum) > PERCENT_FROM:
-        spectrum = tuple(v / 100 for v in spectrum)
     code = next((row[field] for field in _CODES if row.get(field)), "")
     if not code:
-        raise EntryError("SAMPLE_ID", words.entry_nameless())
+        raise EntryError("SAMPLE_ID", messages.entry_nameless())
     lab: tuple[float, ...] | None = None
     if set(_LAB) <= set(fields):
         lab = tuple(figure(field) for field in _LAB)
     elif set(_XYZ) <= set(fields):
         lab = tuple(xyz_to_lab([figure(field) for field in _XYZ], _WHITES[convention]).tolist())
     if lab is None and not spectrum:
-        raise EntryError("", words.no_numbers())
+        raise EntryError("", messages.no_numbers())
     return Entry(
         line=number,
         code=code,
@@ -113,14 +132,11 @@ def _entry(number: int, values: Sequence[str], fields: Sequence[str], convention
     )
 
 
-def write(entries: Sequence[Entry]) -> str:
-    """Return a CGATS file with Lab (D65/10°) and, where every entry has one on the same grid, the spectrum."""
-    grids = {entry.wavelengths for entry in entries}
-    bands = next(iter(grids)) if len(grids) == 1 else None
-    fields = ["SAMPLE_ID", "SAMPLE_NAME", "LAB_L", "LAB_A", "LAB_B"]
-    if bands:
-        fields += [f"SPECTRAL_NM{nm:g}" for nm in bands]
-    lines = [
+def pieces(entries: Iterable[Entry], count: int, bands: tuple[float, ...]) -> Iterator[str]:
+    """Yield a CGATS file line by line: `count` entries with Lab (D65/10°) and, where `bands` are given, the spectrum
+    that every one of them must have on those wavelengths."""
+    fields = ["SAMPLE_ID", "SAMPLE_NAME", "LAB_L", "LAB_A", "LAB_B", *(f"SPECTRAL_NM{nm:g}" for nm in bands)]
+    head = [
         "CGATS.17",
         'ORIGINATOR "Gentle Prism"',
         'WEIGHTING_FUNCTION "ILLUMINANT, D65"',
@@ -129,15 +145,23 @@ def write(entries: Sequence[Entry]) -> str:
         "BEGIN_DATA_FORMAT",
         " ".join(fields),
         "END_DATA_FORMAT",
-        f"NUMBER_OF_SETS {len(entries)}",
+        f"NUMBER_OF_SETS {count}",
         "BEGIN_DATA",
     ]
+    yield "\n".join(head) + "\n"
     for entry in entries:
-        lab = entry.lab or entry.colour().lab
+        lab = entry.lab or entry.stimulus().lab
         spectrum = entry.reflectance if bands and entry.reflectance else ()
         numbers = [*(f"{v:.5f}" for v in lab), *(f"{v:.7f}" for v in spectrum)]
-        lines.append(" ".join([_quoted(entry.code), _quoted(entry.name), *numbers]))
-    return "\n".join([*lines, "END_DATA", ""])
+        yield " ".join([_quoted(entry.code), _quoted(entry.name), *numbers]) + "\n"
+    yield "END_DATA\n"
+
+
+def write(entries: Sequence[Entry]) -> str:
+    """Return a CGATS file, with spectra where every entry has one on the same grid."""
+    grids = {entry.wavelengths or () for entry in entries}
+    bands = next(iter(grids)) if len(grids) == 1 else ()
+    return "".join(pieces(entries, len(entries), bands))
 
 
 def _quoted(text: str) -> str:

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from typing import Any
+from xml.sax.saxutils import escape, quoteattr
 
-from prism import words
-from prism.colour import Specular
-from prism.formats.deck import MAX_BYTES, DeckFile, DeckFileError, Entry, EntryError, Problem, Tell, told
+from prism import messages
+from prism.formats.deck import MAX_BYTES, Budget, DeckFile, DeckFileError, Entry, EntryError, Problem, Tell
+from prism.stimulus import Specular
 
+NAMESPACE = "http://colorexchangeformat.com/CxF3-core"
+MAX_TAGS = 2_000_000
+"""Tags of a file that are read; a colour with its values has about twenty."""
 DATED = "2026-01-01T00:00:00Z"
 """Files are dated alike, so that the same deck is always written to the same bytes."""
 
@@ -20,7 +24,9 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     whose illuminant and observer are known here.
     """
     if len(data) > MAX_BYTES:
-        raise DeckFileError(words.deck_too_large(MAX_BYTES, len(data)))
+        raise DeckFileError(messages.too_large(MAX_BYTES, len(data), messages.FEWER_COLOURS))
+    if data.count(b"<") > MAX_TAGS:
+        raise DeckFileError(messages.too_many_cells(MAX_TAGS))
     import colour_cxf
     from defusedxml import DefusedXmlException
     from defusedxml.ElementTree import ParseError, fromstring
@@ -28,29 +34,30 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     try:
         fromstring(data, forbid_dtd=True, forbid_entities=True, forbid_external=True)
     except ParseError as wrong:
-        raise DeckFileError(words.xml_broken(str(wrong))) from None
+        raise DeckFileError(messages.xml_broken(str(wrong))) from None
     except DefusedXmlException:
-        raise DeckFileError(words.xml_unsafe()) from None
+        raise DeckFileError(messages.xml_unsafe()) from None
     except (ValueError, LookupError) as wrong:  # encodings that do not exist, or do not hold
-        raise DeckFileError(words.xml_broken(str(wrong))) from None
+        raise DeckFileError(messages.xml_broken(str(wrong))) from None
     try:
         whole = colour_cxf.read_cxf(data)
     except Exception as wrong:  # the package raises many kinds for XML that is something else
-        raise DeckFileError(words.cxf_other(type(wrong).__name__)) from None
+        raise DeckFileError(messages.cxf_other(type(wrong).__name__)) from None
     resources = whole.resources
     if resources is None or resources.object_collection is None:
-        raise DeckFileError(words.cxf_other("no objects"))
+        raise DeckFileError(messages.cxf_other("no objects"))
     collection = resources.color_specification_collection
     specifications = {spec.id: spec for spec in (collection.color_specification if collection else [])}
+    found = resources.object_collection.object_value
     entries, problems = [], []
-    for number, item in enumerate(told(resources.object_collection.object_value, tell), start=1):
+    for number, item in enumerate(Budget(len(found), tell).over(found), start=1):
         try:
             entries.append(_entry(number, item, specifications))
         except EntryError as bad:
             problems.append(Problem(number, bad.column, str(bad)))
         except (ValueError, TypeError, OverflowError) as wrong:
             # the package hands on what it cannot convert as it stands in the file
-            problems.append(Problem(number, "ColorValues", words.cxf_value(str(wrong))))
+            problems.append(Problem(number, "ColorValues", messages.cxf_value(str(wrong))))
     return DeckFile(entries, problems)
 
 
@@ -58,7 +65,7 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
     name = (item.name or "").strip()
     code = (item.id or "").strip() or name
     if not code:
-        raise EntryError("Name", words.entry_nameless())
+        raise EntryError("Name", messages.entry_nameless())
     found: dict[str, Any] = {}
     for value in item.color_values.choice if item.color_values else []:
         spec = specifications.get(getattr(value, "color_specification", None))
@@ -77,7 +84,7 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
             if all(0 <= v <= 255 for v in rgb):
                 found["hex"] = "#{:02X}{:02X}{:02X}".format(*rgb)
     if not found:
-        raise EntryError("ColorValues", words.no_numbers())
+        raise EntryError("ColorValues", messages.no_numbers())
     return Entry(line=number, code=code, name=name or code, **found)
 
 
@@ -103,66 +110,82 @@ def _convention(spec: Any) -> str:
     return {("D65", "10_Degree"): "lab", ("D50", "2_Degree"): "lab50"}.get(pair, "")
 
 
-def write(entries: Sequence[Entry]) -> bytes:
-    """Return a CxF3 file with Lab (D65/10°), sRGB and, where there is one, the reflectance of each entry."""
-    import colour_cxf
-    from colour_cxf import cxf3
-    from xsdata.models.datatype import XmlDateTime
+def pieces(entries: Iterable[Entry]) -> Iterator[str]:
+    """Yield a CxF3 file object by object, with Lab (D65/10°), sRGB and, where there is one, the reflectance of each.
 
-    dated = cxf3.CreationDate(XmlDateTime.from_string(DATED))
+    Written as text, since the package that reads would hold the whole file as objects before the first byte.
+    """
+    yield _open("CxF", {"xmlns:ns0": NAMESPACE}, declaration=True)
+    dated = _element("CreationDate", DATED)
+    yield _element("FileInformation", _element("Creator", "Gentle Prism"), dated, _element("Description", "Deck"))
+    yield _open("Resources") + _open("ObjectCollection")
     grids: dict[tuple[int, int, Specular | None], str] = {}
-    objects = []
     for entry in entries:
-        colour = entry.colour()
         first, step = (400, 10)
         if entry.wavelengths and len(entry.wavelengths) > 1:
             first, step = int(entry.wavelengths[0]), int(entry.wavelengths[1] - entry.wavelengths[0])
-        specification = grids.setdefault((first, step, entry.specular), f"CS{len(grids) + 1}")
-        shown = entry.hex or colour.screen
-        red, green, blue = (int(shown[i : i + 2], 16) for i in (1, 3, 5))
-        values: list[Any] = [
-            cxf3.ColorCielab(*(round(v, 5) for v in colour.lab), color_specification=specification),
-            cxf3.ColorSrgb(r=red, g=green, b=blue, color_specification=specification),
-        ]
-        if entry.reflectance:
-            rounded = [round(v, 7) for v in entry.reflectance]
-            values.insert(0, cxf3.ReflectanceSpectrum(rounded, start_wl=first, color_specification=specification))
-        objects.append(
-            cxf3.Object(
-                creation_date=dated,
-                color_values=cxf3.ColorValues(values),
-                object_type="Standard",
-                name=" ".join(entry.name.split()),
-                id=entry.code,
-            )
-        )
-    whole = cxf3.CxF(
-        file_information=cxf3.FileInformation(creator="Gentle Prism", creation_date=dated, description="Deck"),
-        resources=cxf3.Resources(
-            object_collection=cxf3.ObjectCollection(objects),
-            color_specification_collection=cxf3.ColorSpecificationCollection(
-                [_specification(name, *grid) for grid, name in grids.items()]
-            ),
-        ),
-    )
-    written: bytes = colour_cxf.write_cxf(whole)
-    return written
+        name = grids.setdefault((first, step, entry.specular), f"CS{len(grids) + 1}")
+        values = _values(entry, first, {"ColorSpecification": name})
+        said = {"ObjectType": "Standard", "Name": " ".join(entry.name.split()), "Id": entry.code}
+        yield _element("Object", dated, _element("ColorValues", *values), **said)
+    specifications = [_specification(name, *grid) for grid, name in grids.items()]
+    yield _close("ObjectCollection") + _element("ColorSpecificationCollection", *specifications)
+    yield _close("Resources") + _close("CxF")
 
 
-def _specification(name: str, first: int, step: int, specular: Specular | None) -> Any:
-    from colour_cxf import cxf3
+def write(entries: Sequence[Entry]) -> bytes:
+    """Return a CxF3 file."""
+    return "".join(pieces(entries)).encode()
 
-    geometry = cxf3.EsphereType[f"SPECULAR_{specular.name}"] if specular else "not stated"
-    return cxf3.ColorSpecification(
-        id=name,
-        tristimulus_spec=cxf3.TristimulusSpec(
-            illuminant_or_custom_illuminant=cxf3.Illuminant(cxf3.EilluminantType.D65),
-            observer=cxf3.Observer(cxf3.EobserverType.VALUE_10_DEGREE),
-            method=cxf3.Method(cxf3.EastmTableType.E308_TABLE5),
+
+class _Markup(str):
+    """Text that is XML already."""
+
+
+def _open(name: str, attributes: Mapping[str, str] | None = None, declaration: bool = False) -> _Markup:
+    head = '<?xml version="1.0" encoding="UTF-8"?>\n' if declaration else ""
+    return _Markup(head + f"<ns0:{name}" + "".join(f" {k}={quoteattr(v)}" for k, v in (attributes or {}).items()) + ">")
+
+
+def _close(name: str) -> _Markup:
+    return _Markup(f"</ns0:{name}>")
+
+
+def _element(name: str, *content: str, **attributes: str) -> _Markup:
+    inside = "".join(one if isinstance(one, _Markup) else escape(one) for one in content)
+    return _Markup(_open(name, attributes) + inside + _close(name))
+
+
+def _values(entry: Entry, first: int, by: Mapping[str, str]) -> list[_Markup]:
+    """Return the values of an entry: its reflectance, Lab and screen colour."""
+    found = entry.stimulus()
+    shown = entry.hex or found.screen
+    lab = zip("LAB", (round(v, 5) for v in found.lab), strict=True)
+    rgb = zip("RGB", (int(shown[i : i + 2], 16) for i in (1, 3, 5)), strict=True)
+    values = [
+        _element("ColorCIELab", *(_element(axis, str(value)) for axis, value in lab), **by),
+        _element("ColorSRGB", *(_element(channel, str(value)) for channel, value in rgb), **by),
+    ]
+    if entry.reflectance:
+        spectrum = " ".join(str(round(v, 7)) for v in entry.reflectance)
+        values.insert(0, _element("ReflectanceSpectrum", spectrum, **({"StartWL": str(first)} | dict(by))))
+    return values
+
+
+def _specification(name: str, first: int, step: int, specular: Specular | None) -> _Markup:
+    if specular:
+        geometry = _element("SphereGeometry", f"Specular_{specular.value.capitalize()}")
+    else:
+        geometry = _element("UnknownGeometry", "not stated")
+    computed = [("Illuminant", "D65"), ("Observer", "10_Degree"), ("Method", "E308_Table5")]
+    return _element(
+        "ColorSpecification",
+        _element("TristimulusSpec", *(_element(*one) for one in computed)),
+        _element(
+            "MeasurementSpec",
+            _element("MeasurementType", "Spectrum_Reflectance"),
+            _element("GeometryChoice", geometry),
+            _element("WavelengthRange", StartWL=str(first), Increment=str(step)),
         ),
-        measurement_spec=cxf3.MeasurementSpec(
-            measurement_type=cxf3.MeasurementType(cxf3.EspectrumType.SPECTRUM_REFLECTANCE),
-            geometry_choice=cxf3.GeometryChoice(geometry),
-            wavelength_range=cxf3.WavelengthRange(start_wl=first, increment=step),
-        ),
+        Id=name,
     )

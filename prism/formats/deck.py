@@ -2,18 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
+from time import monotonic
 from typing import TypeVar
 
 import numpy as np
 
-from prism import words
-from prism.colour import (
+from prism import messages
+from prism.formats.text import TextError
+from prism.resampling import resample
+from prism.spectrum import WHITEST, Array, is_percent
+from prism.stimulus import (
     CONVENTIONS,
-    Colour,
     IntakeError,
     Specular,
+    Stimulus,
     from_lab,
     lab_is_sound,
     many_from_lab,
@@ -21,7 +26,6 @@ from prism.colour import (
     many_from_rgb,
     parse_hex,
 )
-from prism.spectrum import WHITEST, Array, resample
 
 T = TypeVar("T")
 
@@ -45,13 +49,52 @@ Tell = Callable[[float], None]
 """What a reader tells of how far it is: the part that is done, 0-1."""
 
 
-def told(items: Sequence[T], tell: Tell | None) -> Iterator[T]:
-    """Yield items, telling now and then which part of them is done."""
-    often = max(1, len(items) // 50)
-    for i, item in enumerate(items):
-        if tell and i % often == 0:
-            tell(i / len(items))
-        yield item
+MAX_CELLS = 12_000_000
+MAX_SECONDS = 90.0
+"""Bounds of the work that reading a file may take, besides `MAX_BYTES` and `MAX_ENTRIES`."""
+
+
+class Budget:
+    """What reading one file may take: lines, values and seconds. Tells now and then which part is done."""
+
+    def __init__(self, total: int = 0, tell: Tell | None = None) -> None:
+        self._total, self._tell = max(total, 1), tell
+        self._often = max(1, self._total // 50)
+        self._rows = self._cells = 0
+        self._until = monotonic() + MAX_SECONDS
+
+    def spend(self, cells: int = 1) -> None:
+        """Count one line with its values. Raises `DeckFileError` where the file is more than is read."""
+        self._rows += 1
+        self._cells += cells
+        if self._rows > MAX_ENTRIES + 1:
+            raise DeckFileError(messages.too_many_rows(MAX_ENTRIES))
+        if self._cells > MAX_CELLS:
+            raise DeckFileError(messages.too_many_cells(MAX_CELLS))
+        if self._rows % 500 == 0 and monotonic() > self._until:
+            raise DeckFileError(messages.too_slow(MAX_SECONDS))
+        if self._tell and self._rows % self._often == 0:
+            self._tell(min(self._rows / self._total, 1.0))
+
+    def over(self, items: Iterable[T]) -> Iterator[T]:
+        """Yield items, counting each as a line."""
+        for item in items:
+            self.spend()
+            yield item
+
+
+def lines_in(data: bytes) -> int:
+    """Return about how many lines a file has."""
+    return data.count(b"\n") + 1
+
+
+@contextmanager
+def as_deck() -> Iterator[None]:
+    """Let what is wrong with a text be wrong with the deck."""
+    try:
+        yield
+    except TextError as wrong:
+        raise DeckFileError(str(wrong)) from None
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,24 +122,24 @@ class Entry:
     recipe_base: str = ""
     recipe: tuple[tuple[str, float], ...] = ()
 
-    def colour(self) -> Colour:
+    def stimulus(self) -> Stimulus:
         """Return the colour, from the best of what the entry holds. Raises `IntakeError`."""
-        found = colours([self])[0]
+        found = stimuli([self])[0]
         if isinstance(found, IntakeError):
             raise found
         return found
 
 
-def colours(entries: Sequence[Entry]) -> list[Colour | IntakeError]:
+def stimuli(entries: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     """Return the colour of each entry, from the best of what it holds, or what is wrong with it.
 
     Entries of one kind are converted together, so that a large deck costs little more than a small one.
     """
-    found: list[Colour | IntakeError | None] = [None] * len(entries)
+    found: list[Stimulus | IntakeError | None] = [None] * len(entries)
     kinds: dict[tuple[object, ...], list[int]] = {}
     for i, entry in enumerate(entries):
         if entry.lrv is not None and not 0 <= entry.lrv <= 100:
-            found[i] = IntakeError("LRV", words.out_of_range("LRV", entry.lrv, 0, 100))
+            found[i] = IntakeError("LRV", messages.out_of_range("LRV", entry.lrv, 0, 100))
         elif entry.reflectance is not None and entry.wavelengths is not None:
             kinds.setdefault(("reflectance", entry.wavelengths), []).append(i)
         elif entry.lab is not None:
@@ -104,7 +147,7 @@ def colours(entries: Sequence[Entry]) -> list[Colour | IntakeError]:
         elif entry.hex:
             kinds.setdefault(("hex",), []).append(i)
         else:
-            found[i] = IntakeError("colour", words.no_numbers())
+            found[i] = IntakeError("colour", messages.no_numbers())
     for kind, rows in kinds.items():
         members = [entries[i] for i in rows]
         made = _OF_KIND[str(kind[0])](members)
@@ -113,7 +156,7 @@ def colours(entries: Sequence[Entry]) -> list[Colour | IntakeError]:
     return [colour for colour in found if colour is not None]
 
 
-def _of_labs(members: Sequence[Entry]) -> list[Colour | IntakeError]:
+def _of_labs(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     convention = members[0].convention
     lab = np.array([entry.lab for entry in members], dtype=np.float64)
     sound = lab_is_sound(lab) & (convention in CONVENTIONS)
@@ -121,7 +164,7 @@ def _of_labs(members: Sequence[Entry]) -> list[Colour | IntakeError]:
     return [next(made) if ok else _wrong(entry) for entry, ok in zip(members, sound.tolist(), strict=True)]
 
 
-def _wrong(entry: Entry) -> Colour | IntakeError:
+def _wrong(entry: Entry) -> Stimulus | IntakeError:
     """Return what is wrong with one Lab."""
     try:
         return from_lab(entry.lab or (), entry.convention)
@@ -129,7 +172,7 @@ def _wrong(entry: Entry) -> Colour | IntakeError:
         return wrong
 
 
-def _of_hexes(members: Sequence[Entry]) -> list[Colour | IntakeError]:
+def _of_hexes(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     parsed: list[Array | IntakeError] = []
     for entry in members:
         try:
@@ -140,14 +183,14 @@ def _of_hexes(members: Sequence[Entry]) -> list[Colour | IntakeError]:
     return [one if isinstance(one, IntakeError) else next(made) for one in parsed]
 
 
-def _of_spectra(members: Sequence[Entry]) -> list[Colour | IntakeError]:
+def _of_spectra(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     grid = np.array(members[0].wavelengths)
     checked = [_reflectance(grid, entry.reflectance or ()) for entry in members]
     good = [values for values in checked if not isinstance(values, IntakeError)]
     try:
         made = iter(many_from_reflectance(resample(grid, np.array(good)))) if good else iter(())
     except ValueError as reason:
-        return [IntakeError("wavelengths", words.csv_grid(str(reason)))] * len(members)
+        return [IntakeError("wavelengths", messages.csv_grid(str(reason)))] * len(members)
     return [
         one if isinstance(one, IntakeError) else replace(next(made), specular=entry.specular)
         for entry, one in zip(members, checked, strict=True)
@@ -159,7 +202,7 @@ def _reflectance(grid: Array, values: tuple[float, ...]) -> tuple[float, ...] | 
     bad = next((i for i, value in enumerate(values) if not 0 <= value <= WHITEST), None)
     if bad is None:
         return values
-    return IntakeError("reflectance", words.bad_reflectance(float(grid[bad]), values[bad], WHITEST))
+    return IntakeError("reflectance", messages.bad_reflectance(float(grid[bad]), values[bad], WHITEST))
 
 
 def specular(text: str, column: str) -> Specular | None:
@@ -169,7 +212,7 @@ def specular(text: str, column: str) -> Specular | None:
         return None
     found = {"included": "included", "sci": "included", "excluded": "excluded", "sce": "excluded"}.get(word)
     if found is None:
-        raise EntryError(column, words.bad_specular(text))
+        raise EntryError(column, messages.bad_specular(text))
     return Specular(found)
 
 
@@ -177,7 +220,7 @@ def recipe_is_sound(recipe: Sequence[tuple[str, float]]) -> None:
     """Raise `EntryError` for a recipe whose amounts cannot be mL per litre: more colorant than paint."""
     total = sum(amount for _, amount in recipe)
     if total > MOST_COLORANT:
-        raise EntryError("colorants", words.recipe_too_much(total, MOST_COLORANT))
+        raise EntryError("colorants", messages.recipe_too_much(total, MOST_COLORANT))
 
 
 MOST_COLORANT = 400.0
@@ -204,17 +247,21 @@ class DeckFile:
     notes: tuple[str, ...] = ()
 
 
-def decode(data: bytes) -> str:
-    """Return the text of a file: UTF-8, UTF-16 with a mark, or Windows-1252. Raises `DeckFileError`."""
-    if len(data) > MAX_BYTES:
-        raise DeckFileError(words.deck_too_large(MAX_BYTES, len(data)))
-    encodings = ["utf-16"] if data[:2] in (b"\xff\xfe", b"\xfe\xff") else ["utf-8-sig", "cp1252"]
-    for encoding in encodings:
-        try:
-            text = data.decode(encoding)
-        except UnicodeDecodeError:
-            continue
-        if "\0" in text:
-            raise DeckFileError(words.csv_not_text(text.index("\0")))
-        return text.removeprefix("\ufeff")
-    raise DeckFileError(words.csv_not_text(0))
+def as_fractions(entries: list[Entry]) -> tuple[list[Entry], bool]:
+    """Return entries with reflectances as fractions, and whether the file held percentages.
+
+    The whole file is judged, since a black of 1 % would pass for a fraction.
+    """
+    highest = max((max(entry.reflectance) for entry in entries if entry.reflectance), default=0.0)
+    if not is_percent(highest):
+        return entries, False
+    return [
+        replace(entry, reflectance=tuple(v / 100 for v in entry.reflectance)) if entry.reflectance else entry
+        for entry in entries
+    ], True
+
+
+def grid_of(entries: Iterable[Entry]) -> tuple[float, ...]:
+    """Return the wavelengths most of a file's spectra can stand on: the longest grid there is, or none."""
+    grids = {entry.wavelengths for entry in entries if entry.wavelengths}
+    return max(grids, key=len) if grids else ()

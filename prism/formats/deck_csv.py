@@ -9,23 +9,28 @@ from __future__ import annotations
 import csv
 import io
 import re
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
 
-from prism import words
+from prism import messages
 from prism.formats.deck import (
+    MAX_BYTES,
+    Budget,
     DeckFile,
     DeckFileError,
     Entry,
     EntryError,
     Problem,
     Tell,
-    decode,
+    as_deck,
+    as_fractions,
+    grid_of,
+    lines_in,
     recipe_is_sound,
     specular,
-    told,
-)  # fmt: skip
-from prism.spectrum import PERCENT_FROM
+)
+from prism.formats.text import rows_of
+from prism.numbers import parse
 
 ALIASES = {
     "code": ("code", "id", "number", "no", "colour code", "color code", "ref", "reference", "sample_id"),
@@ -58,21 +63,6 @@ def _wavelength(header: str) -> float | None:
     return float(match[1]) if match and 300 <= int(match[1]) <= 1100 else None
 
 
-def sniff(text: str) -> str:
-    """Return the separator of a table: the one that splits the first lines most evenly."""
-    lines = [line for line in text[:20_000].splitlines() if line.strip()][:10]
-    counts = {d: [line.count(d) for line in lines] for d in ("\t", ";", ",")}
-    return max(counts, key=lambda d: (min(counts[d], default=0), sum(counts[d])))
-
-
-def table(text: str) -> list[list[str]]:
-    """Return lines and cells. Raises `DeckFileError` for quotes that never close."""
-    try:
-        return list(csv.reader(io.StringIO(text, newline=""), delimiter=sniff(text), strict=True))
-    except csv.Error as wrong:
-        raise DeckFileError(words.csv_broken(str(wrong))) from None
-
-
 def guess(headers: Sequence[str]) -> dict[int, str]:
     """Return which column holds what, as far as the headings tell: column index to field or wavelength.
 
@@ -89,61 +79,63 @@ def guess(headers: Sequence[str]) -> dict[int, str]:
 
 def read(data: bytes, mapping: dict[int, str] | None = None, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a CSV file. `mapping` overrides the headings: column index to field or wavelength."""
-    rows = table(decode(data))
-    return read_rows([(line, row) for line, row in enumerate(rows, start=1)], mapping, tell)
+    with as_deck():
+        return read_rows(
+            enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1), mapping, lines_in(data), tell
+        )
 
 
 def read_rows(
-    rows: Sequence[tuple[int, Sequence[str]]], mapping: dict[int, str] | None = None, tell: Tell | None = None
+    rows: Iterable[tuple[int, Sequence[str]]],
+    mapping: dict[int, str] | None = None,
+    total: int = 0,
+    tell: Tell | None = None,
 ) -> DeckFile:
-    """Return the deck in numbered lines of cells, the first filled one holding the headings."""
-    filled = [(line, row) for line, row in rows if any(cell.strip() for cell in row)]
-    if not filled:
-        raise DeckFileError(words.deck_empty())
-    headers = filled[0][1]
+    """Return the deck in numbered lines of cells, about `total` of them, the first filled one holding the headings."""
+    budget = Budget(total, tell)
+    filled = _filled(rows, budget)
+    headers = next(filled, (0, []))[1]
+    if not headers:
+        raise DeckFileError(messages.deck_empty())
     columns = guess(headers) if mapping is None else mapping
     held = set(columns.values())
     nm_columns = sorted((float(name), i) for i, name in columns.items() if name.replace(".", "").isdigit())
     if not nm_columns and not {"l", "a", "b"} <= held and "hex" not in held:
-        raise DeckFileError(words.deck_no_numbers([h.strip() for h in headers]))
+        raise DeckFileError(messages.deck_no_numbers([h.strip() for h in headers]))
     if not {"code", "name"} & held:
-        raise DeckFileError(words.deck_no_names([h.strip() for h in headers]))
-    places = _Columns(headers, {name: i for i, name in columns.items()}, nm_columns)
+        raise DeckFileError(messages.deck_no_names([h.strip() for h in headers]))
+    places = _Columns(headers, {name: i for i, name in columns.items()}, nm_columns, tuple(nm for nm, _ in nm_columns))
     entries: list[Entry] = []
     problems: list[Problem] = []
-    for line, row in told(filled[1:], tell):
+    for line, row in filled:
         try:
             entries.append(_entry(line, row, places))
         except EntryError as bad:
             problems.append(Problem(line, bad.column, str(bad)))
     aside = [headers[i].strip() for i in range(len(headers)) if i not in columns and headers[i].strip()]
-    percent = _percent(entries)
-    notes = [words.columns_aside(aside)] if aside else []
+    entries, percent = as_fractions(entries)
+    notes = [messages.columns_aside(aside)] if aside else []
     if percent:
-        entries = [_as_fraction(entry) for entry in entries]
-        notes.append(words.csv_percent_note())
+        notes.append(messages.csv_percent_note())
     return DeckFile(entries, problems, tuple(notes))
 
 
-def _number(text: str) -> float | None:
-    clean = text.strip().replace(words.MINUS, "-")
-    if not clean:
-        return None
-    if "," in clean and "." not in clean:
-        clean = clean.replace(",", ".")
-    value = float(clean)
-    if value != value or value in (float("inf"), float("-inf")):
-        raise ValueError(text)
-    return value
+def _filled(rows: Iterable[tuple[int, Sequence[str]]], budget: Budget) -> Iterator[tuple[int, Sequence[str]]]:
+    """Yield the lines that hold anything."""
+    for line, row in rows:
+        budget.spend(len(row))
+        if any(cell.strip() for cell in row):
+            yield line, row
 
 
 @dataclass(frozen=True)
 class _Columns:
-    """Where the cells of a line stand: by field, and by wavelength in nm."""
+    """Where the cells of a line stand: by field, and by wavelength in nm; the wavelengths alone are the `grid`."""
 
     headers: Sequence[str]
     fields: dict[str, int]
     bands: list[tuple[float, int]]
+    grid: tuple[float, ...]
 
     def bad(self, column: int, message: str) -> EntryError:
         return EntryError(self.headers[column].strip() if column < len(self.headers) else "", message)
@@ -153,11 +145,11 @@ class _Columns:
         return _unquoted(row[column].strip()) if column is not None and column < len(row) else ""
 
     def number(self, row: Sequence[str], column: int) -> float | None:
-        cell = row[column] if column < len(row) else ""
+        cell = row[column].strip() if column < len(row) else ""
         try:
-            return _number(cell)
+            return parse(cell) if cell else None
         except ValueError:
-            raise self.bad(column, words.cell_not_a_number(cell)) from None
+            raise self.bad(column, messages.cell_not_a_number(cell)) from None
 
     def figure(self, row: Sequence[str], name: str) -> float | None:
         column = self.fields.get(name)
@@ -166,7 +158,7 @@ class _Columns:
     def whole(self, row: Sequence[str], name: str) -> int | None:
         value = self.figure(row, name)
         if value is not None and (value != int(value) or not 0 < value < 32_768):
-            raise self.bad(self.fields[name], words.cell_not_whole(self.text(row, name)))
+            raise self.bad(self.fields[name], messages.cell_not_whole(self.text(row, name)))
         return None if value is None else int(value)
 
     def lab(self, row: Sequence[str]) -> tuple[float, float, float] | None:
@@ -177,7 +169,9 @@ class _Columns:
         if lightness is None and a is None and b is None:
             return None
         missing = "l" if lightness is None else "a" if a is None else "b"
-        raise self.bad(self.fields.get(missing, 0), words.missing(f"{missing.upper() if missing == 'l' else missing}*"))
+        raise self.bad(
+            self.fields.get(missing, 0), messages.missing(f"{missing.upper() if missing == 'l' else missing}*")
+        )
 
     def reflectance(self, row: Sequence[str]) -> tuple[float, ...] | None:
         """Return the spectrum, of which no band may be missing."""
@@ -186,7 +180,7 @@ class _Columns:
             return None
         for (nm, column), value in zip(self.bands, found, strict=True):
             if value is None:
-                raise self.bad(column, words.band_missing(nm))
+                raise self.bad(column, messages.band_missing(nm))
         return tuple(value for value in found if value is not None)
 
 
@@ -195,7 +189,7 @@ def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
     reflectance = columns.reflectance(row)
     code, name = columns.text(row, "code"), columns.text(row, "name")
     if not code and not name:
-        raise columns.bad(columns.fields.get("code", columns.fields.get("name", 0)), words.entry_nameless())
+        raise columns.bad(columns.fields.get("code", columns.fields.get("name", 0)), messages.entry_nameless())
     return Entry(
         line=line,
         code=code or name,
@@ -205,7 +199,7 @@ def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
         step=columns.whole(row, "step"),
         lab=lab,
         reflectance=reflectance,
-        wavelengths=tuple(nm for nm, _ in columns.bands) if reflectance else None,
+        wavelengths=columns.grid if reflectance else None,
         specular=specular(columns.text(row, "specular"), "specular") if reflectance else None,
         hex=columns.text(row, "hex"),
         lrv=columns.figure(row, "lrv"),
@@ -219,44 +213,54 @@ def _recipe(text: str) -> tuple[tuple[str, float], ...]:
     for part in text.split():
         code, _, amount = part.partition("=")
         try:
-            value = _number(amount)
+            value = parse(amount)
         except ValueError:
-            value = None
-        if not code or value is None or value < 0:
-            raise EntryError("colorants", words.bad_recipe_part(part))
+            value = -1.0
+        if not code or value < 0:
+            raise EntryError("colorants", messages.bad_recipe_part(part))
         parts.append((code, value))
     recipe_is_sound(parts)
     return tuple(parts)
 
 
-def _percent(entries: Sequence[Entry]) -> bool:
-    return any(max(entry.reflectance) > PERCENT_FROM for entry in entries if entry.reflectance)
+HEADINGS = (
+    "maker", "code", "name", "strip", "step", "L*", "a*", "b*", "LRV", "hex", "base", "colorants", "specular",
+)  # fmt: skip
 
 
-def _as_fraction(entry: Entry) -> Entry:
-    return replace(entry, reflectance=tuple(v / 100 for v in entry.reflectance)) if entry.reflectance else entry
+def cells(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[list[str | float]]:
+    """Yield the cells of a table: the headings, then each entry; text no spreadsheet would run, and numbers."""
+    yield [*HEADINGS, *(f"{nm:g}" for nm in bands)]
+    for entry in entries:
+        lab: Sequence[str | float] = [float(f"{v:.6g}") for v in entry.lab] if entry.lab else ["", "", ""]
+        spectrum = entry.reflectance if entry.reflectance and entry.wavelengths == bands else ()
+        yield [
+            *map(safe, (entry.maker, entry.code, entry.name, entry.strip)),
+            entry.step or "",
+            *lab,
+            "" if entry.lrv is None else entry.lrv,
+            entry.hex,
+            safe(entry.recipe_base),
+            safe(" ".join(f"{code}={amount:g}" for code, amount in entry.recipe)),
+            entry.specular or "",
+            *(float(f"{v:.7g}") for v in spectrum),
+        ]
+
+
+def pieces(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[str]:
+    """Yield a CSV in pieces, with the spectra that stand on the wavelengths `bands`."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    for row in cells(entries, bands):
+        writer.writerow([f"{cell:.7g}" if isinstance(cell, float) else cell for cell in row])
+        yield out.getvalue()
+        out.seek(0)
+        out.truncate()
 
 
 def write(entries: Sequence[Entry]) -> str:
     """Return a CSV that `read` takes back whole. Cells that a spreadsheet would run are quoted with an apostrophe."""
-    grids = {entry.wavelengths for entry in entries if entry.wavelengths}
-    bands = max(grids, key=len) if grids else ()
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(
-        ["maker", "code", "name", "strip", "step", "L*", "a*", "b*", "LRV", "hex", "base", "colorants", "specular",
-         *(f"{nm:g}" for nm in bands)]
-    )  # fmt: skip
-    for entry in entries:
-        lab = [f"{v:.6g}" for v in entry.lab] if entry.lab else ["", "", ""]
-        spectrum = entry.reflectance if entry.reflectance and entry.wavelengths == bands else ()
-        writer.writerow(
-            [safe(entry.maker), safe(entry.code), safe(entry.name), safe(entry.strip), entry.step or "", *lab,
-             "" if entry.lrv is None else f"{entry.lrv:g}", entry.hex, safe(entry.recipe_base),
-             " ".join(f"{code}={amount:g}" for code, amount in entry.recipe),
-             entry.specular or "", *(f"{v:.7g}" for v in spectrum)]
-        )  # fmt: skip
-    return out.getvalue()
+    return "".join(pieces(entries, grid_of(entries)))
 
 
 def safe(text: str) -> str:

@@ -3,40 +3,50 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from typing import Any
 
-from prism import words
+from prism import messages
 from prism.formats.deck import (
+    MAX_BYTES,
+    MAX_CELLS,
+    Budget,
     DeckFile,
     DeckFileError,
     Entry,
     EntryError,
     Problem,
     Tell,
-    decode,
+    as_deck,
     recipe_is_sound,
     specular,
-    told,
-)  # fmt: skip
+)
+from prism.formats.text import decode
 
 FORMAT, VERSION = "gentle-prism deck", 1
 
 
 def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a JSON file; entries count as lines."""
+    if data.count(b",") + data.count(b"[") + data.count(b"{") > MAX_CELLS:
+        raise DeckFileError(messages.too_many_cells(MAX_CELLS))
     try:
-        whole = json.loads(decode(data))
+        with as_deck():
+            whole = json.loads(decode(data, MAX_BYTES, messages.FEWER_COLOURS), parse_constant=_refused)
     except RecursionError:
-        raise DeckFileError(words.json_too_deep()) from None
+        raise DeckFileError(messages.json_too_deep()) from None
     except json.JSONDecodeError as wrong:
-        raise DeckFileError(words.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
+        raise DeckFileError(messages.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
+    except DeckFileError:
+        raise
+    except ValueError:
+        raise DeckFileError(messages.json_not_plain()) from None
     if not isinstance(whole, dict) or whole.get("format") != FORMAT or not isinstance(whole.get("colours"), list):
-        raise DeckFileError(words.json_other(FORMAT))
+        raise DeckFileError(messages.json_other(FORMAT))
     if whole.get("version") != VERSION:
-        raise DeckFileError(words.json_version(whole.get("version"), VERSION))
+        raise DeckFileError(messages.json_version(whole.get("version"), VERSION))
     entries, problems = [], []
-    for number, item in enumerate(told(whole["colours"], tell), start=1):
+    for number, item in enumerate(Budget(len(whole["colours"]), tell).over(whole["colours"]), start=1):
         try:
             entries.append(_entry(number, item))
         except EntryError as bad:
@@ -44,20 +54,30 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     return DeckFile(entries, problems)
 
 
+def _refused(text: str) -> float:
+    """Refuse NaN and the infinities, which are no JSON."""
+    raise ValueError(text)
+
+
+def _plain(value: Any) -> bool:
+    """Return whether a value is a number that can be computed with."""
+    return type(value) in (int, float) and abs(value) < 1e300
+
+
 def _numbers(item: dict[str, Any], field: str, count: int | None = None) -> tuple[float, ...] | None:
     value = item.get(field)
     if value is None:
         return None
-    plain = isinstance(value, list) and all(isinstance(v, int | float) and not isinstance(v, bool) for v in value)
+    plain = isinstance(value, list) and all(_plain(v) for v in value)
     if not plain or (count is not None and len(value) != count):
-        raise EntryError(field, words.json_numbers(field, count))
+        raise EntryError(field, messages.json_numbers(field, count))
     return tuple(float(v) for v in value)
 
 
 def _text(item: dict[str, Any], field: str) -> str:
     value = item.get(field, "")
     if not isinstance(value, str):
-        raise EntryError(field, words.json_text(field))
+        raise EntryError(field, messages.json_text(field))
     return value.strip()
 
 
@@ -65,7 +85,7 @@ def _whole(item: dict[str, Any], field: str) -> int | None:
     value = item.get(field)
     if value is None or (isinstance(value, int) and not isinstance(value, bool) and 0 < value < 32_768):
         return value
-    raise EntryError(field, words.cell_not_whole(str(value)))
+    raise EntryError(field, messages.cell_not_whole(str(value)))
 
 
 def _strip(item: dict[str, Any]) -> str:
@@ -76,20 +96,20 @@ def _strip(item: dict[str, Any]) -> str:
 
 def _entry(number: int, item: Any) -> Entry:
     if not isinstance(item, dict):
-        raise EntryError("", words.json_not_a_colour())
+        raise EntryError("", messages.json_not_a_colour())
     code, name = _text(item, "code"), _text(item, "name")
     if not code and not name:
-        raise EntryError("code", words.entry_nameless())
+        raise EntryError("code", messages.entry_nameless())
     lab, spectrum, grid = _numbers(item, "lab", 3), _numbers(item, "reflectance"), _numbers(item, "wavelengths")
     if spectrum and (grid is None or len(grid) != len(spectrum)):
-        raise EntryError("wavelengths", words.json_numbers("wavelengths", len(spectrum)))
+        raise EntryError("wavelengths", messages.json_numbers("wavelengths", len(spectrum)))
     lrv = item.get("lrv")
-    if lrv is not None and (isinstance(lrv, bool) or not isinstance(lrv, int | float)):
-        raise EntryError("lrv", words.cell_not_a_number(str(lrv)))
+    if lrv is not None and not _plain(lrv):
+        raise EntryError("lrv", messages.cell_not_a_number(str(lrv)[:60]))
     recipe = item.get("recipe") or {}
     colorants = recipe.get("colorants", {}) if isinstance(recipe, dict) else None
-    if not isinstance(colorants, dict) or not all(isinstance(v, int | float) and v >= 0 for v in colorants.values()):
-        raise EntryError("recipe", words.bad_recipe_part(str(recipe)))
+    if not isinstance(colorants, dict) or not all(_plain(v) and v >= 0 for v in colorants.values()):
+        raise EntryError("recipe", messages.bad_recipe_part(str(recipe)))
     recipe_is_sound([(code, float(amount)) for code, amount in colorants.items()])
     return Entry(
         line=number,
@@ -110,22 +130,34 @@ def _entry(number: int, item: Any) -> Entry:
     )
 
 
-def write(entries: Sequence[Entry]) -> str:
-    """Return JSON that `read` takes back whole; absent values are left out."""
-    colours = []
+def pieces(entries: Iterable[Entry]) -> Iterator[str]:
+    """Yield JSON in pieces, colour by colour; absent values are left out."""
+    yield f'{{\n "format": "{FORMAT}",\n "version": {VERSION},\n "colours": ['
+    between = "\n"
     for entry in entries:
-        item: dict[str, Any] = {"maker": entry.maker, "code": entry.code, "name": entry.name}
-        optional = {
-            "strip": entry.strip or None,
-            "step": entry.step,
-            "lab": list(entry.lab) if entry.lab else None,
-            "convention": entry.convention if entry.lab else None,
-            "wavelengths": list(entry.wavelengths) if entry.wavelengths else None,
-            "reflectance": list(entry.reflectance) if entry.reflectance else None,
-            "specular": entry.specular,
-            "hex": entry.hex or None,
-            "lrv": entry.lrv,
-            "recipe": {"base": entry.recipe_base, "colorants": dict(entry.recipe)} if entry.recipe_base else None,
-        }
-        colours.append(item | {key: value for key, value in optional.items() if value is not None})
-    return json.dumps({"format": FORMAT, "version": VERSION, "colours": colours}, ensure_ascii=False, indent=1) + "\n"
+        item = json.dumps(_item(entry), ensure_ascii=False, indent=1)
+        yield between + "\n".join(f"  {line}" for line in item.split("\n"))
+        between = ",\n"
+    yield ("" if between == "\n" else "\n ") + "]\n}\n"
+
+
+def write(entries: Sequence[Entry]) -> str:
+    """Return JSON that `read` takes back whole."""
+    return "".join(pieces(entries))
+
+
+def _item(entry: Entry) -> dict[str, Any]:
+    item: dict[str, Any] = {"maker": entry.maker, "code": entry.code, "name": entry.name}
+    optional = {
+        "strip": entry.strip or None,
+        "step": entry.step,
+        "lab": list(entry.lab) if entry.lab else None,
+        "convention": entry.convention if entry.lab else None,
+        "wavelengths": list(entry.wavelengths) if entry.wavelengths else None,
+        "reflectance": list(entry.reflectance) if entry.reflectance else None,
+        "specular": entry.specular,
+        "hex": entry.hex or None,
+        "lrv": entry.lrv,
+        "recipe": {"base": entry.recipe_base, "colorants": dict(entry.recipe)} if entry.recipe_base else None,
+    }
+    return item | {key: value for key, value in optional.items() if value is not None}

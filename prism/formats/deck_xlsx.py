@@ -4,45 +4,75 @@ from __future__ import annotations
 
 import io
 import zipfile
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
+from contextlib import contextmanager
+from itertools import islice
+from tempfile import TemporaryFile
 from typing import Any
 
-from prism import words
+from prism import messages
 from prism.formats import deck_csv
-from prism.formats.deck import MAX_BYTES, MAX_ENTRIES, DeckFile, DeckFileError, Entry, Tell
+from prism.formats.deck import MAX_BYTES, MAX_ENTRIES, DeckFile, DeckFileError, Entry, Tell, grid_of
+from prism.formats.text import CHUNK
 
-UNPACKED_BYTES = 400_000_000
+UNPACKED_BYTES = 200_000_000
 """What the parts of a workbook may unpack to, all together."""
-MAX_COLUMNS = 200
+MOST_SQUEEZED = 80
+"""How many times a part may be larger unpacked; sheets of numbers are 5 to 20 times."""
+SQUEEZED_FROM = 2_000_000
+"""Bytes below which a part may be squeezed however much."""
+MAX_COLUMNS = 256
+EMPTY_ROWS = 2_000
+"""Empty rows one after the other beyond which the rest of a sheet is not looked at."""
 
 
 def read(data: bytes, mapping: dict[int, str] | None = None, tell: Tell | None = None) -> DeckFile:
     """Return the deck in the first sheet. Raises `DeckFileError`, also for what unpacks to absurd sizes."""
-    return deck_csv.read_rows(table(data, tell=tell), mapping)
+    with _sheet(data) as sheet:
+        return deck_csv.read_rows(_rows(sheet), mapping, min(sheet.max_row or 0, MAX_ENTRIES), tell)
 
 
-def table(data: bytes, most: int = MAX_ENTRIES + 1, tell: Tell | None = None) -> list[tuple[int, list[str]]]:
-    """Return the first `most` numbered rows of the first sheet as text; a formula counts as its saved value."""
+def head(data: bytes, most: int = 50) -> list[list[str]]:
+    """Return the first rows of the first sheet as text. Raises `DeckFileError`."""
+    with _sheet(data) as sheet:
+        return [row for _, row in islice(_rows(sheet), most)]
+
+
+@contextmanager
+def _sheet(data: bytes) -> Iterator[Any]:
+    """Lend the first sheet of a workbook; what goes wrong with it is wrong with the deck."""
     if len(data) > MAX_BYTES:
-        raise DeckFileError(words.deck_too_large(MAX_BYTES, len(data)))
+        raise DeckFileError(messages.too_large(MAX_BYTES, len(data), messages.FEWER_COLOURS))
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as packed:
-            if sum(part.file_size for part in packed.infolist()) > UNPACKED_BYTES:
-                raise DeckFileError(words.xlsx_bomb())
+            parts = packed.infolist()
+            squeezed = any(part.file_size > max(SQUEEZED_FROM, MOST_SQUEEZED * part.compress_size) for part in parts)
+            if squeezed or sum(part.file_size for part in parts) > UNPACKED_BYTES:
+                raise DeckFileError(messages.xlsx_bomb())
         from openpyxl import load_workbook
 
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)
-        sheet = book.worksheets[0]
-        found: list[tuple[int, list[str]]] = []
-        for row in sheet.iter_rows(values_only=True, max_row=most, max_col=MAX_COLUMNS):
-            found.append((len(found) + 1, [_text(cell) for cell in row]))
-            if tell and len(found) % 1_000 == 0:
-                tell(min(1.0, len(found) / (sheet.max_row or len(found))))
-        return found
+        try:
+            yield book.worksheets[0]
+        finally:
+            book.close()
     except DeckFileError:
         raise
     except Exception as wrong:  # the package raises many kinds for broken workbooks
-        raise DeckFileError(words.xlsx_broken(type(wrong).__name__)) from None
+        raise DeckFileError(messages.xlsx_broken(type(wrong).__name__)) from None
+
+
+def _rows(sheet: Any) -> Iterator[tuple[int, list[str]]]:
+    """Yield numbered rows as text; a formula counts as its saved value. Stray cells far below the rest are left."""
+    empty = 0
+    for number, row in enumerate(sheet.iter_rows(values_only=True, max_col=MAX_COLUMNS), start=1):
+        cells = [_text(cell) for cell in row]
+        while cells and not cells[-1]:
+            cells.pop()
+        empty = 0 if cells else empty + 1
+        if empty > EMPTY_ROWS:
+            return
+        yield number, cells
 
 
 def _text(cell: Any) -> str:
@@ -51,24 +81,21 @@ def _text(cell: Any) -> str:
     return f"{cell:.12g}" if isinstance(cell, float) else str(cell)
 
 
-def write(entries: Sequence[Entry]) -> bytes:
-    """Return a workbook with the columns of the CSV; numbers are numbers, text is never a formula."""
+def pieces(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[bytes]:
+    """Yield a workbook in pieces, with the columns of the CSV; it is made in a file of its own, not in memory."""
     from openpyxl import Workbook
 
     book = Workbook(write_only=True)
     sheet = book.create_sheet("Deck")
-    lines = deck_csv.table(deck_csv.write(entries))
-    sheet.append(lines[0])
-    first_number = lines[0].index("step")
-    for line in lines[1:]:
-        sheet.append([_value(cell) if i >= first_number else cell for i, cell in enumerate(line)])
-    out = io.BytesIO()
-    book.save(out)
-    return out.getvalue()
+    for row in deck_csv.cells(entries, bands):
+        sheet.append(row)
+    with TemporaryFile() as made:
+        book.save(made)
+        made.seek(0)
+        while piece := made.read(CHUNK):
+            yield piece
 
 
-def _value(text: str) -> str | float:
-    try:
-        return float(text)
-    except ValueError:
-        return text
+def write(entries: Sequence[Entry]) -> bytes:
+    """Return a workbook; numbers are numbers, text is never a formula."""
+    return b"".join(pieces(entries, grid_of(entries)))

@@ -3,20 +3,25 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
-from prism import words
-from prism.formats.deck import DeckFile, DeckFileError, Entry, Problem, Tell, decode, told
+from prism import messages
+from prism.formats.deck import MAX_BYTES, Budget, DeckFile, DeckFileError, Entry, Problem, Tell, as_deck, lines_in
+from prism.formats.text import lines_of
 
 
 def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a palette; a name `code name` with a tab between keeps both."""
-    lines = decode(data).splitlines()
-    if not lines or lines[0].strip() != "GIMP Palette":
-        raise DeckFileError(words.gpl_other())
+    with as_deck():
+        return _read(lines_of(data, MAX_BYTES, messages.FEWER_COLOURS), Budget(lines_in(data), tell))
+
+
+def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
+    if next(lines, "").strip() != "GIMP Palette":
+        raise DeckFileError(messages.gpl_other())
     entries, problems = [], []
-    for number, line in enumerate(told(lines[1:], tell), start=2):
+    for number, line in enumerate(budget.over(lines), start=2):
         clean = line.strip()
         if not clean or clean.startswith(("#", "Name:", "Columns:")):
             continue
@@ -24,10 +29,10 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
         try:
             red, green, blue = (int(part) for part in parts[:3])
         except ValueError:
-            problems.append(Problem(number, "", words.gpl_numbers(clean)))
+            problems.append(Problem(number, "", messages.gpl_numbers(clean)))
             continue
         if not all(0 <= v <= 255 for v in (red, green, blue)):
-            problems.append(Problem(number, "", words.gpl_numbers(clean)))
+            problems.append(Problem(number, "", messages.gpl_numbers(clean)))
             continue
         label = parts[3] if len(parts) > 3 else f"#{red:02X}{green:02X}{blue:02X}"
         code, tab, name = label.partition("\t")
@@ -40,12 +45,16 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     return DeckFile(named, problems)
 
 
-def write(entries: Sequence[Entry], title: str = "Gentle Prism") -> str:
-    """Return a palette of the entries' screen colours."""
-    lines = ["GIMP Palette", f"Name: {' '.join(title.split())}", "Columns: 7", "#"]
+def pieces(entries: Iterable[Entry]) -> Iterator[str]:
+    """Yield a palette of the entries' screen colours, line by line."""
+    yield "GIMP Palette\nName: Gentle Prism\nColumns: 7\n#\n"
     for entry in entries:
-        shown = entry.hex or entry.colour().screen
+        shown = entry.hex or entry.stimulus().screen
         red, green, blue = (int(shown[i : i + 2], 16) for i in (1, 3, 5))
         label = "\t".join(" ".join(text.split()) for text in (entry.code, entry.name))
-        lines.append(f"{red:3d} {green:3d} {blue:3d}\t{label}")
-    return "\n".join([*lines, ""])
+        yield f"{red:3d} {green:3d} {blue:3d}\t{label}\n"
+
+
+def write(entries: Sequence[Entry]) -> str:
+    """Return a palette."""
+    return "".join(pieces(entries))

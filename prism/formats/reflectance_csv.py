@@ -13,9 +13,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from prism import words
-from prism.colour import Colour, IntakeError, from_reflectance
-from prism.spectrum import BANDS, PERCENT_FROM, WHITEST, Array, resample
+from prism import messages
+from prism.formats.text import TextError, decode, separator_of
+from prism.numbers import parse
+from prism.resampling import resample
+from prism.spectrum import BANDS, WHITEST, Array, is_percent
+from prism.stimulus import IntakeError, Stimulus, from_reflectance
 
 MAX_BYTES = 1_000_000
 MAX_READINGS = 200
@@ -30,63 +33,58 @@ class Spectrum:
     readings: Array
     notes: tuple[str, ...]
 
-    def colour(self) -> Colour:
+    def stimulus(self) -> Stimulus:
         """Return the mean of the readings as a colour."""
         n = len(self.readings)
         return from_reflectance(
             self.readings.mean(axis=0),
             "reading-average" if n > 1 else "reading-single",
-            words.spectrum_given(n),
+            messages.spectrum_given(n),
         )
 
 
-def decode(data: bytes) -> str:
+def text_of(data: bytes) -> str:
     """Return the text of an uploaded file. Raises `IntakeError` for what is too large, or not text."""
-    if len(data) > MAX_BYTES:
-        raise IntakeError(FIELD, words.too_large(MAX_BYTES, len(data)))
     try:
-        text = data.decode("utf-8-sig")
-    except UnicodeDecodeError as wrong:
-        raise IntakeError(FIELD, words.csv_not_text(wrong.start)) from None
-    if "\0" in text:
-        raise IntakeError(FIELD, words.csv_not_text(text.index("\0")))
-    return text
+        return decode(data, MAX_BYTES, messages.ONE_COLOUR)
+    except TextError as wrong:
+        raise IntakeError(FIELD, str(wrong)) from None
 
 
 def read(text: str) -> Spectrum:
     """Return the readings in a CSV text. Raises `IntakeError` naming line, column and value."""
     if len(text) > MAX_BYTES:
-        raise IntakeError(FIELD, words.too_large(MAX_BYTES, len(text)))
+        raise IntakeError(FIELD, messages.too_large(MAX_BYTES, len(text), messages.ONE_COLOUR))
     table = _table(text)
     if not table:
-        raise IntakeError(FIELD, words.csv_empty())
+        raise IntakeError(FIELD, messages.csv_empty())
     nm, rows = _orient(table)
     if not rows:
-        raise IntakeError(FIELD, words.csv_no_readings())
+        raise IntakeError(FIELD, messages.csv_no_readings())
     if len(rows) > MAX_READINGS:
-        raise IntakeError(FIELD, words.csv_too_many(MAX_READINGS))
+        raise IntakeError(FIELD, messages.csv_too_many(MAX_READINGS))
     values = np.array([[cell.value for cell in row] for row in rows])
     notes: list[str] = []
-    percent = bool(values.max() > PERCENT_FROM)
+    percent = is_percent(float(values.max()))
     high = WHITEST * (100 if percent else 1)
     for row in rows:
         for cell in row:
             if not 0 <= cell.value <= high:
-                raise IntakeError(FIELD, words.csv_out_of_range(cell.line, cell.column, cell.value, high))
+                raise IntakeError(FIELD, messages.csv_out_of_range(cell.line, cell.column, cell.value, high))
     if percent:
         values = values / 100
-        notes.append(words.csv_percent_note())
+        notes.append(messages.csv_percent_note())
     order = np.argsort(nm)
     nm, values = nm[order], values[:, order]
     try:
         readings = resample(nm, values)
     except ValueError as reason:
-        raise IntakeError(FIELD, words.csv_grid(str(reason))) from None
+        raise IntakeError(FIELD, messages.csv_grid(str(reason))) from None
     step = float(nm[1] - nm[0])
     if step != 10:
-        notes.append(words.csv_resampled_note(step))
+        notes.append(messages.csv_resampled_note(step))
     if nm[0] > BANDS[0] or nm[-1] < BANDS[-1]:
-        notes.append(words.csv_extended_note(float(nm[0]), float(nm[-1])))
+        notes.append(messages.csv_extended_note(float(nm[0]), float(nm[-1])))
     return Spectrum(np.clip(readings, 0, None), tuple(notes))
 
 
@@ -107,28 +105,23 @@ class _Cell:
     value: float
 
 
-def _number(text: str, decimal_comma: bool) -> float:
-    clean = text.strip().removesuffix("%").removesuffix("nm").strip()
+def _number(text: str) -> float:
     try:
-        value = float(clean.replace(",", ".") if decimal_comma else clean)
+        return parse(text.strip().removesuffix("%").removesuffix("nm"))
     except ValueError:
         return float("nan")
-    return value if np.isfinite(value) else float("nan")
 
 
 def _table(text: str) -> list[list[_Cell]]:
     """Return the filled lines as cells; a cell that is no number has the value NaN."""
-    sample = text[:20_000]
-    delimiter = next((d for d in ("\t", ";") if d in sample), ",")
+    delimiter = separator_of(text)
     rows = []
     for line, text_line in enumerate(text.replace("\r\n", "\n").replace("\r", "\n").split("\n"), start=1):
         cells = [cell.strip().strip('"') for cell in text_line.split(delimiter)]
         while cells and not cells[-1]:
             cells.pop()
         if cells and not cells[0].startswith("#"):
-            rows.append(
-                [_Cell(line, i, cell, _number(cell, delimiter != ",")) for i, cell in enumerate(cells, start=1)]
-            )
+            rows.append([_Cell(line, i, cell, _number(cell)) for i, cell in enumerate(cells, start=1)])
     return rows
 
 
@@ -139,7 +132,7 @@ def _is_text(cell: _Cell) -> bool:
 def _strict(cells: list[_Cell]) -> list[_Cell]:
     for cell in cells:
         if _is_text(cell):
-            raise IntakeError(FIELD, words.csv_bad_cell(cell.line, cell.column, cell.text))
+            raise IntakeError(FIELD, messages.csv_bad_cell(cell.line, cell.column, cell.text))
     return cells
 
 
@@ -158,7 +151,7 @@ def _orient(table: list[list[_Cell]]) -> tuple[Array, list[list[_Cell]]]:
         for row in table:
             _strict(row)
             if len(row) != width:
-                raise IntakeError(FIELD, words.csv_row_length(row[0].line, len(row) - 1, width - 1))
+                raise IntakeError(FIELD, messages.csv_row_length(row[0].line, len(row) - 1, width - 1))
         return np.array([c.value for c in first_column]), [[row[i] for row in table] for i in range(1, width)]
 
     if _looks_like_wavelengths(table[0]):
@@ -173,7 +166,7 @@ def _orient(table: list[list[_Cell]]) -> tuple[Array, list[list[_Cell]]]:
         _strict(row)
     for row in rows:
         if len(row) not in BARE_GRIDS or len(row) != len(rows[0]):
-            raise IntakeError(FIELD, words.wrong_band_count(len(row)))
+            raise IntakeError(FIELD, messages.wrong_band_count(len(row)))
     start, step = BARE_GRIDS[len(rows[0])]
     return np.arange(start, start + step * len(rows[0]), step, dtype=np.float64), rows
 
@@ -182,5 +175,5 @@ def _reading(row: list[_Cell], expected: int, labelled: bool) -> list[_Cell]:
     """Return the values of a line below a line of wavelengths; a label goes only where there is room for one."""
     values = row[1:] if labelled or (_is_text(row[0]) and len(row) == expected + 1) else row
     if len(values) != expected:
-        raise IntakeError(FIELD, words.csv_row_length(row[0].line, len(values), expected))
+        raise IntakeError(FIELD, messages.csv_row_length(row[0].line, len(values), expected))
     return _strict(values)

@@ -6,10 +6,16 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import arranging, choosing, demo, school, words
-from prism.choosing import Deck
-from prism.colour import from_lab
+from prism import arranging, demo, school, words
+from prism.choosing.along_axes import view_along_axes
+from prism.choosing.axes import axis_vectors, less
+from prism.choosing.comparison_set import another, choose
+from prism.choosing.deck import Deck, number_strips
+from prism.choosing.groups import FOIL_DEPTH, MATE_DEPTH, MOST_OF_RANGE
+from prism.choosing.questions import in_play, questions
+from prism.choosing.whites import reference_whites
 from prism.reading import read, read_many
+from prism.stimulus import from_lab
 
 WALL = school.load()
 DECK = demo.deck()
@@ -21,35 +27,35 @@ ROWS = {entry.code: row for row, entry in enumerate(DECK)}
 rows = st.integers(0, len(DECK) - 1)
 
 
-def choose(row, deck=OFFERED, out=(), **more):
+def chosen_for(row, deck=OFFERED, out=(), **more):
     more = {"own": np.array([row]), "strip": int(deck.strip[row])} | more
-    return choosing.choose(READINGS[row], deck, WALL, WALL.neutral, out=out, **more)
+    return choose(READINGS[row], deck, WALL, WALL.neutral, out=out, **more)
 
 
 def view(row, deck=OFFERED):
-    return choosing.view_along_axes(READINGS[row], deck, WALL, WALL.neutral, exclude=np.array([row]))
+    return view_along_axes(READINGS[row], deck, WALL, WALL.neutral, exclude=np.array([row]))
 
 
 class Undecided(unittest.TestCase):
     @given(rows, st.floats(0, 4))
     def test_shares_sum_to_one_and_spread_with_uncertainty(self, row, doubt):
         entry = DECK[row]
-        sure = choosing.in_play(READINGS[row], WALL)
-        vague = choosing.in_play(read_many([entry.colour.lab], [entry.colour.lrv], [0.3 + doubt], WALL)[0], WALL)
+        sure = in_play(READINGS[row], WALL)
+        vague = in_play(read_many([entry.colour.lab], [entry.colour.lrv], [0.3 + doubt], WALL)[0], WALL)
         for shares in (sure, vague):
             self.assertAlmostEqual(sum(shares.values()), 1)
         self.assertLessEqual(max(vague.values()), max(sure.values()) + 0.05)
 
     def test_a_strong_undertone_leaves_one_answer_and_a_passive_one_many(self):
-        self.assertEqual(choosing.in_play(READINGS[ROWS["T26.6"]], WALL), {"green": 1.0})
-        passive = choosing.in_play(READINGS[ROWS["H01.3"]], WALL)
+        self.assertEqual(in_play(READINGS[ROWS["T26.6"]], WALL), {"green": 1.0})
+        passive = in_play(READINGS[ROWS["H01.3"]], WALL)
         self.assertEqual(next(iter(passive)), "")
         self.assertGreaterEqual(len(passive), 4)
 
     def test_what_is_asked_follows_what_is_open(self):
-        blue = choosing.questions(READINGS[ROWS["H16.3"]], WALL)
+        blue = questions(READINGS[ROWS["H16.3"]], WALL)
         self.assertEqual(set(blue), {"greyer", "clearer", "greener", "purpler"})
-        passive = choosing.questions(READINGS[ROWS["H01.3"]], WALL)
+        passive = questions(READINGS[ROWS["H01.3"]], WALL)
         self.assertLessEqual({"greener", "yellower", "oranger"}, set(list(passive)[:3]))
         self.assertNotIn("greyer", passive)
 
@@ -57,7 +63,7 @@ class Undecided(unittest.TestCase):
         short = school.load("short-lists")
         grey = read(demo.find("T10.3").colour, short)
         self.assertEqual(grey.family.word, "grey")
-        asked = set(choosing.questions(grey, short)) - {"greyer", "clearer"}
+        asked = set(questions(grey, short)) - {"greyer", "clearer"}
         self.assertLessEqual(asked, {"greener", "bluer", "purpler"})
 
 
@@ -65,8 +71,8 @@ class Revealing(unittest.TestCase):
     @settings(deadline=None)
     @given(rows)
     def test_no_more_off_the_axis_than_on_it(self, row):
-        chosen = choose(row)
-        vectors = choosing.axis_vectors(READINGS[row].undertone.vector, WALL)
+        chosen = chosen_for(row)
+        vectors = axis_vectors(READINGS[row].undertone.vector, WALL)
         for pick in chosen.picks:
             self.assertNotEqual(pick.index, row)
             if pick.kind != "range":
@@ -105,79 +111,79 @@ class Revealing(unittest.TestCase):
 
 class Sets(unittest.TestCase):
     def test_whites_come_first_and_the_foil_last(self):
-        kinds = [pick.kind for pick in choose(ROWS["H16.3"]).picks]
+        kinds = [pick.kind for pick in chosen_for(ROWS["H16.3"]).picks]
         self.assertEqual(kinds, sorted(kinds, key=["white", "range", "strip", "foil"].index))
-        self.assertEqual([pick.why for pick in choose(ROWS["H16.3"]).picks[:3]], ["clean", "warmest", "coolest"])
+        self.assertEqual([pick.why for pick in chosen_for(ROWS["H16.3"]).picks[:3]], ["clean", "warmest", "coolest"])
 
     def test_the_range_goes_from_one_end_to_the_other(self):
-        range_ = [pick for pick in choose(ROWS["H16.3"]).picks if pick.kind == "range"]
+        range_ = [pick for pick in chosen_for(ROWS["H16.3"]).picks if pick.kind == "range"]
         whys = [pick.why for pick in range_]
         ends = {whys[0], whys[-1]}
         self.assertEqual(ends, {"purpler", "greener"})
 
     def test_strip_mates_are_of_the_strip_and_the_foil_opposes(self):
-        chosen = {(pick.kind, pick.why): DECK[pick.index] for pick in choose(ROWS["H16.3"]).picks}
+        chosen = {(pick.kind, pick.why): DECK[pick.index] for pick in chosen_for(ROWS["H16.3"]).picks}
         self.assertEqual(chosen["strip", "lighter"].code, "H16.2")
         self.assertEqual(chosen["strip", "darker"].code, "H16.4")
         foil = READINGS[ROWS[chosen["foil", "foil"].code]]
         own = READINGS[ROWS["H16.3"]]
         self.assertLess(np.dot(foil.undertone.vector, own.undertone.vector), 0)
-        self.assertLess(abs(foil.lab[0] - own.lab[0]), choosing.FOIL_DEPTH)
+        self.assertLess(abs(foil.lab[0] - own.lab[0]), FOIL_DEPTH)
         level = chosen["strip", "same depth"].colour.lrv
         self.assertLessEqual(abs(level - own.lrv), WALL.same_depth)
 
     def test_strips_are_numbered_by_maker_and_as_people_count(self):
-        numbers = choosing.number_strips(["H", "H", "T", "H", "H", "T"], ["10", "2", "2", "", "Q", "2"])
+        numbers = number_strips(["H", "H", "T", "H", "H", "T"], ["10", "2", "2", "", "Q", "2"])
         self.assertEqual(numbers.tolist(), [2, 1, 4, 0, 3, 4])
 
     def test_without_a_strip_mates_have_the_same_undertone(self):
         mates = [
-            p for p in choose(ROWS["T05.4"], strip=0).picks if p.why in ("lighter", "darker") and p.kind == "strip"
+            p for p in chosen_for(ROWS["T05.4"], strip=0).picks if p.why in ("lighter", "darker") and p.kind == "strip"
         ]
         self.assertTrue(mates)
         for pick in mates:
             self.assertEqual(READINGS[pick.index].undertone.main, "orange")
         for row in range(0, len(DECK), 17):
-            for pick in choose(row, strip=0).picks:
+            for pick in chosen_for(row, strip=0).picks:
                 if pick.kind == "strip" and pick.why in ("lighter", "darker"):
-                    self.assertLess(abs(READINGS[pick.index].lab[0] - READINGS[row].lab[0]), choosing.MATE_DEPTH[1])
+                    self.assertLess(abs(READINGS[pick.index].lab[0] - READINGS[row].lab[0]), MATE_DEPTH[1])
 
     def test_the_set_separates_the_answers_of_a_passive_grey(self):
         row = ROWS["H01.3"]
-        range_ = [pick for pick in choose(row).picks if pick.kind == "range"]
-        self.assertEqual(len(range_), choosing.MOST_OF_RANGE)
+        range_ = [pick for pick in chosen_for(row).picks if pick.kind == "range"]
+        self.assertEqual(len(range_), MOST_OF_RANGE)
         self.assertEqual(len({READINGS[pick.index].undertone.main for pick in range_}), len(range_))
 
     def test_taken_away_gives_way_to_the_next_best(self):
         row = ROWS["H16.3"]
-        first = next(pick for pick in choose(row).picks if pick.why == "greener")
-        second = next(pick for pick in choose(row, out=[first.index]).picks if pick.why == "greener")
+        first = next(pick for pick in chosen_for(row).picks if pick.why == "greener")
+        second = next(pick for pick in chosen_for(row, out=[first.index]).picks if pick.why == "greener")
         self.assertNotEqual(first.index, second.index)
         self.assertLessEqual(second.power, first.power)
 
     def test_another_that_shows_a_hue(self):
         row = ROWS["H16.3"]
-        chosen = choose(row)
+        chosen = chosen_for(row)
         taken = [pick.index for pick in chosen.picks]
-        pick = choosing.another(chosen, choosing.less("blue"), taken)
+        pick = another(chosen, less("blue"), taken)
         self.assertNotIn(pick.index, taken)
         axis = WALL.undertone.axes()[WALL.undertone.words.index("blue")]
         apart = np.array(READINGS[row].undertone.vector) - np.array(READINGS[pick.index].undertone.vector)
         self.assertGreater(float(apart @ axis), 0)
 
     def test_most_demo_colours_get_a_handful(self):
-        found = [len(choose(row).picks) for row in range(0, len(DECK), 9) if READINGS[row].family.is_neutral]
+        found = [len(chosen_for(row).picks) for row in range(0, len(DECK), 9) if READINGS[row].family.is_neutral]
         self.assertGreaterEqual(np.mean(found), 9)
         self.assertLessEqual(max(found), 12)
 
     def test_an_empty_deck(self):
-        found = choosing.choose(READINGS[0], NOTHING, WALL, WALL.neutral)
+        found = choose(READINGS[0], NOTHING, WALL, WALL.neutral)
         self.assertEqual(found.picks, ())
-        self.assertIsNone(choosing.another(found, "greener", []))
+        self.assertIsNone(another(found, "greener", []))
 
     def test_why_is_said_for_every_pick(self):
         for code in ("H16.3", "H01.3", "HW05"):
-            for pick in choose(ROWS[code]).picks:
+            for pick in chosen_for(ROWS[code]).picks:
                 said = words.why_picked(pick, READINGS[ROWS[code]], True)
                 self.assertGreater(len(said), 20)
                 self.assertNotIn("redder", said if READINGS[ROWS[code]].lrv > 40 else "")
@@ -185,7 +191,7 @@ class Sets(unittest.TestCase):
 
 class Whites(unittest.TestCase):
     def test_clean_warmest_coolest(self):
-        found = choosing.reference_whites(OFFERED.lab, OFFERED.lrv, WALL, WALL.neutral)
+        found = reference_whites(OFFERED.lab, OFFERED.lrv, WALL, WALL.neutral)
         self.assertEqual(list(found), ["clean", "warmest", "coolest"])
         warmth = {why: READINGS[row].temperature.value for why, row in found.items()}
         self.assertGreater(warmth["warmest"], warmth["clean"])
@@ -194,11 +200,11 @@ class Whites(unittest.TestCase):
             self.assertGreaterEqual(OFFERED.lrv[row], WALL.white_lrv)
 
     def test_excluded_rows_and_decks_without_whites(self):
-        first = choosing.reference_whites(OFFERED.lab, OFFERED.lrv, WALL, WALL.neutral)["clean"]
-        again = choosing.reference_whites(OFFERED.lab, OFFERED.lrv, WALL, WALL.neutral, exclude=np.array([first]))
+        first = reference_whites(OFFERED.lab, OFFERED.lrv, WALL, WALL.neutral)["clean"]
+        again = reference_whites(OFFERED.lab, OFFERED.lrv, WALL, WALL.neutral, exclude=np.array([first]))
         self.assertNotEqual(again["clean"], first)
         dark = np.flatnonzero(OFFERED.lrv < 60)
-        self.assertEqual(choosing.reference_whites(OFFERED.lab[dark], OFFERED.lrv[dark], WALL, WALL.neutral), {})
+        self.assertEqual(reference_whites(OFFERED.lab[dark], OFFERED.lrv[dark], WALL, WALL.neutral), {})
 
 
 class Arranging(unittest.TestCase):

@@ -13,10 +13,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from prism import demo
-from prism.colour import IntakeError
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
 from prism.formats.deck import DeckFile, DeckFileError, Entry
 from prism.spectrum import BANDS
+from prism.stimulus import IntakeError
 
 GRID = tuple(float(nm) for nm in BANDS)
 
@@ -87,7 +87,7 @@ class RoundTrips(unittest.TestCase):
     def test_what_is_read_becomes_the_same_colour(self):
         found = deck_json.read(deck_json.write(entries()).encode())
         for was, now in zip(demo.deck()[::25], found.entries, strict=True):
-            np.testing.assert_allclose(now.colour().lab, was.colour.lab, atol=1e-9)
+            np.testing.assert_allclose(now.stimulus().lab, was.colour.lab, atol=1e-9)
 
 
 class Csv(unittest.TestCase):
@@ -138,7 +138,7 @@ class Csv(unittest.TestCase):
             (Entry(1, "a", "a", reflectance=(0.1,) * 3, wavelengths=(400, 410, 420)), "at least 6"),
         ):
             with self.assertRaises(IntakeError) as caught:
-                entry.colour()
+                entry.stimulus()
             self.assertIn(part, str(caught.exception))
 
     def test_a_recipe_in_other_units_is_refused(self):
@@ -180,7 +180,7 @@ class OtherFiles(unittest.TestCase):
         for entry, row in zip(found.entries, rows, strict=False):
             self.assertTrue(row.startswith(f'{entry.code} "{entry.name}" '))
             theirs = [float(figure) for figure in row.split()[-3:]]
-            np.testing.assert_allclose(entry.colour().lab, theirs, atol=0.03)
+            np.testing.assert_allclose(entry.stimulus().lab, theirs, atol=0.03)
         again = cgats.read(cgats.write(found.entries).encode())
         self.assertEqual([e.name for e in again.entries], [e.name for e in found.entries])
         np.testing.assert_allclose(
@@ -313,7 +313,7 @@ class Fuzzing(unittest.TestCase):
             return
         for entry in found.entries:
             try:
-                entry.colour()
+                entry.stimulus()
             except IntakeError as wrong:
                 self.assertTrue(str(wrong).strip())
 

@@ -8,7 +8,8 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism.difference import Nearest, delta_e, difference, nearest
+from prism.difference import delta_e, difference
+from prism.nearest import Nearest, nearest
 from prism.tests.oracle import oracle
 
 labs = st.tuples(st.floats(0, 100), st.floats(-110, 110), st.floats(-110, 110))

@@ -7,9 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import demo
-from prism.colour import IntakeError
 from prism.formats import reflectance_csv as fmt
 from prism.spectrum import BANDS
+from prism.stimulus import IntakeError
 
 CURVE = np.array(demo.find("H16.3").colour.reflectance)
 HEADER = ",".join(f"{nm:g}" for nm in BANDS)
@@ -64,8 +64,8 @@ class Understood(unittest.TestCase):
 
     def test_readings_are_averaged_and_surer(self):
         found = self.check(f"{HEADER}\n{ROW}\n{ROW}\n{ROW}", readings=3)
-        self.assertEqual(found.colour().provenance, "reading-average")
-        self.assertEqual(self.check(ROW).colour().provenance, "reading-single")
+        self.assertEqual(found.stimulus().provenance, "reading-average")
+        self.assertEqual(self.check(ROW).stimulus().provenance, "reading-single")
 
     def test_other_steps_are_resampled_and_said(self):
         nm = np.arange(400, 701, 20)
@@ -105,7 +105,7 @@ class Refused(unittest.TestCase):
     def test_bytes_that_are_no_text(self):
         for data, part in ((b"\xff\xfe\x00", "not a text file"), (b"400,410\0", "byte 8"), (b"0" * 1_000_001, "large")):
             with self.assertRaises(IntakeError) as caught:
-                fmt.decode(data)
+                fmt.text_of(data)
             self.assertIn(part, str(caught.exception))
 
     @given(st.text(max_size=300))

@@ -6,10 +6,11 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from prism import asking, choosing, placing, words
+from prism import asking, placing, words
 from prism.asking import AskError, parse
-from prism.difference import Nearest
-from prism.tests.test_choosing import DECK, NOTHING, OFFERED, READINGS, ROWS, WALL, choose, view
+from prism.choosing.along_axes import view_along_axes
+from prism.nearest import Nearest
+from prism.tests.test_choosing import DECK, NOTHING, OFFERED, READINGS, ROWS, WALL, chosen_for, view
 from prism.verdict import Confidence, confidence, flat_neutral, on_other_bases
 
 INDEX = Nearest(OFFERED.lab)
@@ -35,7 +36,7 @@ class Brackets(unittest.TestCase):
             self.assertAlmostEqual(float(seen.distance[rivals].min()), pick.delta_e)
 
     def test_lighter_and_darker_are_of_the_strip_where_it_has_one(self):
-        chosen = choose(ROWS["T13.6"])
+        chosen = chosen_for(ROWS["T13.6"])
         mates = [pick for pick in chosen.picks if pick.kind == "strip"]
         depth, *rest = placing.brackets(chosen.view, mates)
         codes = {pick.index: DECK[pick.index].code for pick in (depth.before, depth.after)}
@@ -49,7 +50,7 @@ class Brackets(unittest.TestCase):
         self.assertEqual([b.axes for b in found], [pair for pair in placing.PAIRS if "greyer" not in pair])
 
     def test_an_empty_deck_says_so(self):
-        nothing = choosing.view_along_axes(READINGS[0], NOTHING, WALL, WALL.neutral)
+        nothing = view_along_axes(READINGS[0], NOTHING, WALL, WALL.neutral)
         for bracket in placing.brackets(nothing):
             self.assertIsNone(bracket.before)
             self.assertIn("nothing", words.bracket(bracket, {}, 50).lower())

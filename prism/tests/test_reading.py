@@ -7,9 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import demo, school, words
-from prism.colour import from_hex, from_lab
 from prism.neutral import GREY, WorkingNeutral
 from prism.reading import read, read_many
+from prism.stimulus import from_hex, from_lab
 
 WALL, EVEN = school.load("wall-practice"), school.load("even")
 
@@ -120,7 +120,7 @@ class Undertones(unittest.TestCase):
 
     def test_strength_words(self):
         for strength, word in ((0.9, "passive"), (1.0, "a hint"), (2.5, "clear"), (5.0, "dominant")):
-            self.assertEqual(WALL.strength.word(strength), word)
+            self.assertEqual(WALL.undertone_strength.word(strength), word)
 
     def test_a_colour_whose_undertone_is_another_hue_than_its_own_is_not_called_by_it(self):
         said = words.undertone(read(demo.find("T13.6").colour, WALL), "reading-average")

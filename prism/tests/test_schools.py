@@ -7,10 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import demo, school, words
-from prism.colour import from_lab
 from prism.reading import read, read_many
 from prism.rereading import changed
 from prism.school import HueScale, SchoolError
+from prism.stimulus import from_lab
 
 DECK = demo.deck()
 LAB = np.array([entry.colour.lab for entry in DECK])

@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import adaptation, screen, spectrum
+from prism.resampling import resample
 from prism.tests.oracle import oracle
 
 
@@ -37,7 +38,7 @@ class Charts(unittest.TestCase):
         for name, sd in charts():
             with self.subTest(name):
                 lrv, lab = oracle_lab(sd)
-                bands = spectrum.resample(sd.wavelengths, sd.values)
+                bands = resample(sd.wavelengths, sd.values)
                 self.assertAlmostEqual(float(spectrum.to_lrv(bands)), lrv, delta=0.02)
                 np.testing.assert_allclose(spectrum.to_lab(bands), lab, atol=0.02)
                 checked += 1
@@ -69,25 +70,25 @@ class Lab(unittest.TestCase):
 class Resampling(unittest.TestCase):
     def test_ten_nanometres_pass_unchanged_and_ranges_are_trimmed(self):
         values = np.linspace(0.1, 0.9, 36)
-        bands = spectrum.resample(np.arange(380, 731, 10), values)
+        bands = resample(np.arange(380, 731, 10), values)
         np.testing.assert_allclose(bands[1:-1], values[3:32], atol=1e-12)
         # the end bands stand for what was measured beyond them too
         self.assertTrue(values[0] < bands[0] < values[2] and values[32] < bands[-1] < values[35])
-        np.testing.assert_allclose(spectrum.resample(spectrum.BANDS, values[2:33]), values[2:33], atol=1e-12)
+        np.testing.assert_allclose(resample(spectrum.BANDS, values[2:33]), values[2:33], atol=1e-12)
 
     def test_smooth_curves_survive_other_steps(self):
         curve = lambda nm: 0.5 + 0.3 * np.sin(nm / 60)  # noqa: E731
         for step, tolerance in ((5, 3e-4), (20, 2e-3), (2, 3e-4)):
             nm = np.arange(400, 701, step, dtype=float)
             np.testing.assert_allclose(
-                spectrum.resample(nm, curve(nm)), curve(spectrum.BANDS), atol=tolerance, err_msg=str(step)
+                resample(nm, curve(nm)), curve(spectrum.BANDS), atol=tolerance, err_msg=str(step)
             )
 
     def test_flat_stays_flat_and_ends_are_held(self):
         for nm in (np.arange(400, 701, 5), np.arange(420, 681, 10), np.arange(400, 701, 20)):
-            np.testing.assert_allclose(spectrum.resample(nm, np.full(nm.size, 0.4)), 0.4, atol=1e-9)
+            np.testing.assert_allclose(resample(nm, np.full(nm.size, 0.4)), 0.4, atol=1e-9)
         rising = np.arange(420, 681, 10)
-        held = spectrum.resample(rising, np.linspace(0.2, 0.8, rising.size))
+        held = resample(rising, np.linspace(0.2, 0.8, rising.size))
         np.testing.assert_allclose(held[:3], 0.2, atol=1e-9)
         np.testing.assert_allclose(held[-3:], 0.8, atol=1e-9)
 
@@ -99,7 +100,7 @@ class Resampling(unittest.TestCase):
             (np.array([400.0, 410.0]), "at least 6"),
         ):
             with self.assertRaisesRegex(ValueError, part):
-                spectrum.resample(nm, np.full(nm.size, 0.5))
+                resample(nm, np.full(nm.size, 0.5))
 
 
 class Adaptation(unittest.TestCase):

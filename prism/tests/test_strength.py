@@ -7,62 +7,67 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import demo, school, strength, tint, words
-from prism.colour import from_lab
+from prism import demo, school, words
 from prism.difference import delta_e
-from prism.dispenser import CANISTER, DispenserError, SimulatedDispenser
-from prism.estimate import MOST_COLORANTS, estimate
-from prism.formula import BY_KEY, CANS, OUNCE, SMALLEST, formula, rounding_error
 from prism.spectrum import to_lab, to_lrv
-from prism.tint import Recipe, RecipeError
+from prism.stimulus import from_lab
+from prism.tint import reach
+from prism.tint.counter import OUNCE
+from prism.tint.dispenser import CANISTER, DispenserError, SimulatedDispenser
+from prism.tint.estimate import MOST_COLORANTS, estimate
+from prism.tint.formula import formula, rounding_error
+from prism.tint.optics import opaque
+from prism.tint.recipe import Recipe, RecipeError
+from prism.tint.strengths import strengths
 
 WALL = school.load()
 SYSTEM = demo.tint_system()
 DECK = demo.deck()
 
 entries = st.sampled_from(DECK)
-GALLON, SAMPLE = BY_KEY["gallon"], BY_KEY["half-pint"]
+GALLON, SAMPLE = SYSTEM.can("gallon"), SYSTEM.can("half-pint")
+SMALLEST = SYSTEM.shots.smallest
 
 
 class Targets(unittest.TestCase):
     @given(entries, st.floats(-95, 60))
     def test_the_strength_for_an_lrv_is_the_inverse_of_the_lrv_at_a_strength(self, entry, percent):
-        percent = min(percent, strength.fullest(entry.recipe, SYSTEM))
-        wanted = strength.lrv_at(entry.recipe, percent, SYSTEM)
-        found = strength.for_lrv(entry.recipe, wanted, SYSTEM)
+        percent = min(percent, reach.fullest(entry.recipe, SYSTEM))
+        wanted = reach.lrv_at(entry.recipe, percent, SYSTEM)
+        found = reach.for_lrv(entry.recipe, wanted, SYSTEM)
         self.assertTrue(found.reached)
         self.assertAlmostEqual(found.lrv, wanted, places=6)
         self.assertAlmostEqual(found.percent, percent, delta=0.01)
 
     def test_what_cannot_be_reached_says_the_nearest_it_can(self):
         recipe = demo.find("H16.3").recipe
-        light = strength.for_lrv(recipe, 99, SYSTEM)
+        light = reach.for_lrv(recipe, 99, SYSTEM)
         self.assertEqual((light.limit, light.percent), ("base", -100))
         self.assertIn("lighter than the bare base", words.reached(light))
-        dark = strength.for_lrv(recipe, 2, SYSTEM)
+        dark = reach.for_lrv(recipe, 2, SYSTEM)
         self.assertEqual(dark.limit, "capacity")
         self.assertLessEqual(recipe.scaled(dark.percent).total, SYSTEM.bases[recipe.base].capacity + 1e-9)
         self.assertIn("The next base takes more", words.reached(dark))
 
     def test_the_next_base_holds_more_and_comes_near(self):
         recipe = demo.find("H16.6").recipe
-        self.assertIsNone(strength.deeper_base(Recipe("B4"), SYSTEM))
-        over = recipe.scaled(strength.fullest(recipe, SYSTEM) + 40)
-        base = strength.deeper_base(over, SYSTEM)
-        moved = strength.in_base(over, base, SYSTEM)
+        self.assertIsNone(reach.deeper_base(Recipe("B4"), SYSTEM))
+        over = recipe.scaled(reach.fullest(recipe, SYSTEM) + 40)
+        base = reach.deeper_base(over, SYSTEM)
+        moved = reach.in_base(over, base, SYSTEM)
         self.assertLess(SYSTEM.capacity_used(moved), SYSTEM.capacity_used(over))
         apart = delta_e(*to_lab(SYSTEM.reflectance([moved, over])))
         self.assertLess(float(apart), 3)
 
     def test_uncertainty_grows_with_the_change_of_an_estimated_recipe(self):
-        steps = tint.strengths(demo.find("T05.4").recipe, [0, 25, 100], SYSTEM, WALL, None, 0.3, 0.5)
+        steps = strengths(demo.find("T05.4").recipe, [0, 25, 100], SYSTEM, WALL, None, 0.3, 0.5)
         self.assertEqual([round(step.reading.uncertainty, 3) for step in steps], [0.3, 0.583, 2.022])
 
     def test_the_demo_holds_a_green_that_comes_forward_and_one_that_greys(self):
-        darker = tint.strengths(demo.find("T06.2").recipe, [0, 50], SYSTEM, WALL, uncertainty=0.3)
+        darker = strengths(demo.find("T06.2").recipe, [0, 50], SYSTEM, WALL, uncertainty=0.3)
         self.assertTrue(darker[0].reading.undertone.passive)
         self.assertEqual(darker[1].reading.undertone.main, "green")
-        lighter = tint.strengths(demo.find("T04.3").recipe, [-50, 0], SYSTEM, WALL, uncertainty=0.3)
+        lighter = strengths(demo.find("T04.3").recipe, [-50, 0], SYSTEM, WALL, uncertainty=0.3)
         self.assertEqual(lighter[1].reading.undertone.main, "orange")
         self.assertTrue(lighter[0].reading.undertone.passive)
 
@@ -70,22 +75,22 @@ class Targets(unittest.TestCase):
 class Mixtures(unittest.TestCase):
     @given(entries, entries, st.floats(0.1, 9), st.floats(0.1, 9))
     def test_order_does_not_matter_nor_do_units(self, one, other, a, b):
-        forth = strength.mixture([(one.recipe, a), (other.recipe, b)], SYSTEM)
-        back = strength.mixture([(other.recipe, 3 * b), (one.recipe, 3 * a)], SYSTEM)
+        forth = reach.mixture([(one.recipe, a), (other.recipe, b)], SYSTEM)
+        back = reach.mixture([(other.recipe, 3 * b), (one.recipe, 3 * a)], SYSTEM)
         np.testing.assert_allclose(forth, back)
-        alone = strength.mixture([(one.recipe, a), (one.recipe, b)], SYSTEM)
+        alone = reach.mixture([(one.recipe, a), (one.recipe, b)], SYSTEM)
         np.testing.assert_allclose(alone, SYSTEM.reflectance([one.recipe])[0], rtol=1e-9)
 
     def test_a_mixture_lies_between_and_keeps_to_the_stronger(self):
         white, black = demo.find("HW01").recipe, demo.find("HK01").recipe
-        lrv = float(to_lrv(strength.mixture([(white, 1), (black, 1)], SYSTEM)))
+        lrv = float(to_lrv(reach.mixture([(white, 1), (black, 1)], SYSTEM)))
         self.assertTrue(4 < lrv < 40)  # far darker than halfway: absorption wins
 
     def test_bad_parts(self):
         recipe = demo.find("HW01").recipe
         for parts in ((1, -1), (0, 0)):
             with self.assertRaises(RecipeError):
-                strength.mixture([(recipe, parts[0]), (recipe, parts[1])], SYSTEM)
+                reach.mixture([(recipe, parts[0]), (recipe, parts[1])], SYSTEM)
 
     def test_the_published_function(self):
         # Kubelka-Munk function F(R) = (1 − R)² / 2R, as it is tabulated: R and K/S
@@ -97,11 +102,11 @@ class Mixtures(unittest.TestCase):
             (0.8, 0.025),
             (0.9, 0.0055556),
         ):
-            self.assertAlmostEqual(float(tint.opaque(ratio, 1.0)), reflectance, places=6)
+            self.assertAlmostEqual(float(opaque(ratio, 1.0)), reflectance, places=6)
 
 
 class Formulas(unittest.TestCase):
-    @given(entries, st.sampled_from(CANS))
+    @given(entries, st.sampled_from(SYSTEM.cans))
     def test_units_agree_with_one_another(self, entry, can):
         found = formula(entry.recipe, can, SYSTEM)
         for line in found.lines:
@@ -203,7 +208,7 @@ class Dispensing(unittest.TestCase):
             labs = to_lab(SYSTEM.reflectance([machine.dispense(wanted).recipe for _ in range(12)]))
             return float(delta_e(labs.mean(axis=0), labs).mean())
 
-        self.assertGreater(scatter(SAMPLE), 2 * scatter(BY_KEY["five"]))
+        self.assertGreater(scatter(SAMPLE), 2 * scatter(SYSTEM.can("five")))
 
     def test_it_runs_dry_and_dispenses_nothing_then(self):
         machine = self.machine(LB=1.0)

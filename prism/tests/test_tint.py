@@ -8,11 +8,15 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import demo, school, tint, words
+from prism import demo, school, words
 from prism.demo import build, pigments
-from prism.difference import Nearest
+from prism.nearest import Nearest
 from prism.reading import read
 from prism.spectrum import to_lrv
+from prism.tint.counter import Shots
+from prism.tint.optics import K1, inner, opaque, surface
+from prism.tint.recipe import Recipe, RecipeError
+from prism.tint.strengths import strengths
 
 WALL = school.load()
 SYSTEM = demo.tint_system()
@@ -20,27 +24,27 @@ entries = st.sampled_from(demo.deck())
 
 
 def run(entry, *percents):
-    return tint.strengths(entry.recipe, percents, SYSTEM, WALL, uncertainty=0.3)
+    return strengths(entry.recipe, percents, SYSTEM, WALL, uncertainty=0.3)
 
 
 class Formulas(unittest.TestCase):
     def test_a_worked_value(self):
         # K/S = (1 - R)² / 2R: an opaque film of R = 0.5 has K/S 0.25 (Kubelka and Munk's own relation)
-        self.assertAlmostEqual(float(tint.opaque(0.25, 1.0)), 0.5, places=12)
-        self.assertAlmostEqual(float(tint.opaque(0.0, 1.0)), 1.0)
-        self.assertAlmostEqual(float(tint.opaque(3e6, 1.0)) * 6e6, 1.0, places=5)
+        self.assertAlmostEqual(float(opaque(0.25, 1.0)), 0.5, places=12)
+        self.assertAlmostEqual(float(opaque(0.0, 1.0)), 1.0)
+        self.assertAlmostEqual(float(opaque(3e6, 1.0)) * 6e6, 1.0, places=5)
 
     @given(st.floats(1e-4, 0.999))
-    def test_surface_and_its_inverse(self, inner):
-        measured = tint.surface(inner)
-        self.assertGreaterEqual(measured, tint.K1)
-        self.assertAlmostEqual(float(tint.inner(measured)), inner, places=9)
+    def test_surface_and_its_inverse(self, inside):
+        measured = surface(inside)
+        self.assertGreaterEqual(measured, K1)
+        self.assertAlmostEqual(float(inner(measured)), inside, places=9)
 
     def test_a_perfect_inner_white_stays_perfect(self):
-        self.assertAlmostEqual(float(tint.surface(1.0)), 1.0, places=12)
+        self.assertAlmostEqual(float(surface(1.0)), 1.0, places=12)
 
     def test_a_shot_is_a_forty_eighth_of_a_fluid_ounce_in_a_gallon(self):
-        self.assertAlmostEqual(tint.SHOT, 1000 / 128 / 48, places=6)
+        self.assertAlmostEqual(Shots().ml / SYSTEM.can("gallon").litres, 1000 / 128 / 48, places=6)
 
 
 class Strengths(unittest.TestCase):
@@ -53,7 +57,7 @@ class Strengths(unittest.TestCase):
     @given(entries)
     def test_minus_one_hundred_is_the_base(self, entry):
         step = run(entry, -100)[0]
-        bare = SYSTEM.reflectance([tint.Recipe(entry.recipe.base)])[0]
+        bare = SYSTEM.reflectance([Recipe(entry.recipe.base)])[0]
         np.testing.assert_allclose(step.reflectance, bare, atol=1e-12)
 
     @settings(deadline=None)
@@ -78,13 +82,13 @@ class Strengths(unittest.TestCase):
 
     def test_bad_recipes_are_refused(self):
         for recipe, part in (
-            (tint.Recipe("B9", {}), "B9"),
-            (tint.Recipe("B1", {"ZZ": 1.0}), "ZZ"),
-            (tint.Recipe("B1", {"LB": -1.0}), "negative"),
+            (Recipe("B9", {}), "B9"),
+            (Recipe("B1", {"ZZ": 1.0}), "ZZ"),
+            (Recipe("B1", {"LB": -1.0}), "negative"),
         ):
-            with self.assertRaisesRegex(tint.RecipeError, part):
+            with self.assertRaisesRegex(RecipeError, part):
                 SYSTEM.reflectance([recipe])
-        with self.assertRaisesRegex(tint.RecipeError, "−100"):
+        with self.assertRaisesRegex(RecipeError, "−100"):
             demo.find("H16.3").recipe.scaled(-101)
 
     def test_drift_is_said_as_it_is(self):
@@ -106,7 +110,7 @@ class Strengths(unittest.TestCase):
         ):
             steps = run(demo.find(code), 0, percent)
             self.assertIn(said, words.drift(steps[1], steps[0].reading.undertone, WALL))
-        guessed = tint.strengths(demo.find("HK01").recipe, [0, 100], SYSTEM, WALL, None, 0.3, 1.0)
+        guessed = strengths(demo.find("HK01").recipe, [0, 100], SYSTEM, WALL, None, 0.3, 1.0)
         self.assertIn("holds, too unsure now to be named", words.drift(guessed[1], guessed[0].reading.undertone, WALL))
 
 

@@ -5,10 +5,10 @@ import unittest
 import numpy as np
 
 from prism import demo, metamerism, naming, school, trust, words
-from prism.colour import from_hex, from_lab, from_reflectance
 from prism.reading import read
+from prism.stimulus import from_hex, from_lab, from_reflectance
 from prism.tests.oracle import oracle
-from prism.trust import Agreement
+from prism.trust import LrvAgreement
 
 WALL = school.load()
 
@@ -66,12 +66,12 @@ class Names(unittest.TestCase):
 class StatedLrv(unittest.TestCase):
     def test_agree_differ_cannot_tell(self):
         sure = read(demo.find("H16.3").colour, WALL)
-        self.assertEqual(trust.check_lrv(sure.lrv + 0.4, sure).verdict, Agreement.AGREE)
-        self.assertEqual(trust.check_lrv(sure.lrv + 4, sure).verdict, Agreement.DIFFER)
-        self.assertEqual(trust.check_lrv(sure.lrv - 4, sure).verdict, Agreement.DIFFER)
+        self.assertEqual(trust.check_lrv(sure.lrv + 0.4, sure).verdict, LrvAgreement.AGREE)
+        self.assertEqual(trust.check_lrv(sure.lrv + 4, sure).verdict, LrvAgreement.DIFFER)
+        self.assertEqual(trust.check_lrv(sure.lrv - 4, sure).verdict, LrvAgreement.DIFFER)
         vague = reading((92, 0, 3), "screen")
-        self.assertEqual(trust.check_lrv(vague.lrv + 1, vague).verdict, Agreement.CANNOT_TELL)
-        self.assertEqual(trust.check_lrv(vague.lrv + 30, vague).verdict, Agreement.DIFFER)
+        self.assertEqual(trust.check_lrv(vague.lrv + 1, vague).verdict, LrvAgreement.CANNOT_TELL)
+        self.assertEqual(trust.check_lrv(vague.lrv + 30, vague).verdict, LrvAgreement.DIFFER)
         self.assertIn("differ by 4.0", words.lrv_check(trust.check_lrv(sure.lrv + 4, sure)))
 
     def test_a_screen_value_is_surer_with_a_stated_lrv_it_allows(self):

@@ -10,9 +10,9 @@ import unittest
 from pathlib import Path
 
 from prism import demo, school
-from prism.colour import from_hex
 from prism.neutral import GREY
 from prism.reading import read
+from prism.stimulus import from_hex
 
 HERE = Path(__file__).parent
 

@@ -1,11 +1,10 @@
-"""Findings to plain sentences. The only place in the product that writes prose.
+"""Findings to plain sentences. With `prism.messages`, which the core says itself, the only places that write prose.
 
 Functions take findings and return text; they decide nothing. Numbers are rounded here and nowhere below.
 """
 
-from prism.words.basics import *
+from prism.messages.text import *
 from prism.words.devices import *
-from prism.words.faults import *
 from prism.words.files import *
 from prism.words.pairs import *
 from prism.words.places import *

@@ -5,35 +5,11 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import count, listed, number, numeral, shortened
+from prism.messages.text import count, listed, number, numeral, shortened
 from prism.words.strengths import seen
 
 if TYPE_CHECKING:
     from prism.school import School
-
-UNCALIBRATED = (
-    "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out what was "
-    "taken before, and measure again."
-)
-NO_READINGS = "No reading yet"
-
-
-def nothing_there(thing: str) -> str:
-    """Say that there is no such thing to measure."""
-    return f"There is no '{shortened(thing)}' to put the reader on."
-
-
-def calibration_old(minutes: float) -> str:
-    """Say that the calibration is too old."""
-    return f"The white tile was read {number(minutes / 60, 1)} hours ago, too long to be believed. Read it again."
-
-
-def unsteady(spread: float) -> str:
-    """Say that readings do not describe one colour."""
-    return (
-        f"The readings scatter by ΔE00 {number(spread)} on average, too much for one colour. Leave out the ones that "
-        "slipped, or measure with a wider aperture."
-    )
 
 
 def enough_readings(most: int) -> str:
@@ -105,3 +81,13 @@ def shot_remark(dropped: bool, reason: str, outlying: bool, calibrated: bool) ->
 def reader_given(thing: str, kept: int, aperture: int, specular: str) -> str:
     """Say how a colour was measured."""
     return shortened(f"{thing}, {count(kept, 'reading')}, {aperture} mm, specular {specular}", 118)
+
+
+def no_system() -> str:
+    """Say that no recipe can be computed for want of a tinting system."""
+    return "No tinting system yet: without one no strength, recipe or formula can be computed. Bring one in as a file."
+
+
+def system_in_force(name: str, bases: int, colorants: int) -> str:
+    """Say with which tinting system recipes are computed."""
+    return f"Recipes are computed with {name}: {count(bases, 'base')}, {count(colorants, 'colorant')}."

@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, count, listed, number, numeral, percent, sentence
+from prism.messages.text import capital, count, listed, number, numeral, percent, sentence
 from prism.words.readings import NEUTRALS, PINK_FROM, hue
 
 if TYPE_CHECKING:
-    from prism.choosing import Pick
+    from prism.choosing.deck import Pick
     from prism.comparison import PairFinding, Support
     from prism.neutral import WorkingNeutral
     from prism.reading import Reading
     from prism.school import School
-    from prism.tint import Strength
+    from prism.tint.strengths import Adjusted
 
 
 _HUE_DIRECTIONS = {"redder", "oranger", "yellower", "greener", "bluer", "purpler"}
@@ -34,7 +34,7 @@ def directions(found: Sequence[str], lrv: float) -> str:
 def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
     """Say what the first colour shows beside the second."""
     if not finding.directions:
-        if finding.too_close and finding.delta_e >= 0.5:
+        if finding.too_close and finding.visible:
             return (
                 f"Beside {second}, {first} is too close to call: ΔE00 {number(finding.delta_e)} against an "
                 f"uncertainty of {number(finding.doubt)}. Measure both to settle it."
@@ -158,7 +158,7 @@ def ladder_text(name: str, reading: Reading, lighter: int, total: int) -> str:
     )
 
 
-def run_text(steps: Sequence[Strength]) -> str:
+def run_text(steps: Sequence[Adjusted]) -> str:
     """Say in words which LRV each strength has."""
     return f"{listed([f'{percent(s.percent)} LRV {number(s.lrv)}' for s in steps])}."
 

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, count, listed, number, shortened
+from prism.messages.text import capital, count, listed, number, shortened
 from prism.words.pairs import direction, directions, nothing_on
 from prism.words.readings import headline, undertone_short
 
 if TYPE_CHECKING:
-    from prism.choosing import Pick
+    from prism.choosing.deck import Pick
     from prism.comparison import PairFinding
     from prism.metamerism import Parting
     from prism.naming import NameCheck
@@ -74,6 +74,13 @@ def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
 SHORTLIST = "Shortlist"
 ANSWERS = "What answers"
 SHORTLIST_FULL = "Eight are enough for a shortlist: take one off first."
+
+
+def shortlist_title(name: str, filled: bool) -> str:
+    """Return the heading over a shortlist."""
+    return f"If you like {name}" if filled else "The shortlist is empty"
+
+
 EMPTY_SHORTLIST = "Nothing is on the shortlist yet. Ask for something above; what answers can be put on it."
 
 
@@ -125,27 +132,11 @@ def lrv_check(found: LrvCheck) -> str:
     return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
 
 
-def not_understood(word: str) -> str:
-    """Say which word of a wish is not understood, and what can be said."""
-    return f"'{shortened(word)}' is not understood. {WISHES}"
-
-
 def no_such_way(axis: str, lrv: float) -> str:
     """Say that a colour cannot differ that way."""
     if axis in ("greyer", "clearer"):
         return "This colour has no undertone, so nothing is greyer or clearer than it: ask for a hue."
     return f"This school has no word for {direction(axis, lrv)}."
-
-
-def nothing_asked() -> str:
-    """Say that a wish asks for nothing."""
-    return f"That asks for nothing. {WISHES}"
-
-
-WISHES = (
-    "Say how it should differ: lighter, darker, warmer, cooler, greyer, clearer, pinker, greener, bluer …, "
-    "less green, same undertone, same LRV, LRV about 60, or between these two."
-)
 
 
 def tally(found: int, total: int) -> str:
@@ -158,6 +149,6 @@ def plane_text(shown: int) -> str:
     return f"{shown:,} by undertone. The cross is the working neutral of each one's depth."
 
 
-UNKNOWN_STEP = {"strength": "No recipe is known", "verdict": "Not written yet"}
-"""What a step of the path says while it has no finding."""
+NO_RECIPE = "No recipe is known"
+"""What the path says of strength while there is no recipe."""
 EMPTY_DECK = "There is nothing in these decks to hold beside it."

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from prism.words.basics import number, sentence
+from prism.messages.text import number, sentence
 from prism.words.sources import PROVENANCE, SETTLE
 
 if TYPE_CHECKING:
     from prism.neutral import WorkingNeutral
-    from prism.reading import Family, Reading, Undertone
+    from prism.reading import Reading, Undertone
     from prism.school import School
+    from prism.survey import Family
 
 
 NEUTRALS = {"painted": "painted neutral", "whites": "painted neutral", "grey": "mathematical grey"}
@@ -47,9 +48,14 @@ def depth(reading: Reading) -> str:
     return sentence(text)
 
 
+def _is_amount(word: str) -> bool:
+    """Return whether a word for strength is an amount, as in *a hint of blue*, rather than a quality."""
+    return word.startswith(("a ", "an "))
+
+
 def _strength(undertone: Undertone, hue_name: str) -> str:
-    if undertone.strength_word == "a hint":
-        return f"a hint of {hue_name}"
+    if _is_amount(undertone.strength_word):
+        return f"{undertone.strength_word} of {hue_name}"
     article = "an" if undertone.strength_word[0] in "aeiou" else "a"
     return f"{article} {undertone.strength_word} {hue_name}"
 
@@ -98,7 +104,7 @@ def undertone(reading: Reading, provenance_key: str) -> str:
             f"stands on the side of {name}, {found.strength_word}"
         )
     elif reading.family.is_neutral:
-        text = f"It shows {_strength(found, name)}" + ("" if found.strength_word == "a hint" else " undertone")
+        text = f"It shows {_strength(found, name)}" + ("" if _is_amount(found.strength_word) else " undertone")
     else:
         text = (
             f"{name.capitalize()} is the colour itself, {found.strength_word} against the {NEUTRALS[reading.neutral]}"
@@ -118,10 +124,9 @@ def temperature(reading: Reading) -> str:
     found = reading.temperature
     if found.relative:
         return "Warm or cool only beside another colour, as this school says."
-    if found.word == "neutral":
-        if abs(found.value) < 0.3:
-            return "Neutral in temperature."
-        return f"Neutral in temperature, with a lean to {'warm' if found.value > 0 else 'cool'}."
+    if found.temperate:
+        lean = f", with a lean to {found.lean}" if found.lean else ""
+        return f"{found.word.capitalize()} in temperature{lean}."
     if not found.supported:
         return f"Perhaps {found.word}; the uncertainty is as large as the effect."
     return f"{found.word.capitalize()}."
@@ -157,7 +162,7 @@ def undertone_rule(reading: Reading, school: School) -> str:
     """Say by which rule the undertone was named."""
     found = reading.undertone
     start, width = school.hues_for(reading.family.word).span(found.nearest)
-    low, high = school.strength.bounds(found.strength_word)
+    low, high = school.undertone_strength.bounds(found.strength_word)
     text = (
         f"It lies {number(found.strength)} from the {NEUTRALS[reading.neutral]} at {number(found.hue, 0)}°. "
         f"The {school.title} school calls {number(start, 0)}° to {number((start + width) % 360, 0)}° "
@@ -171,7 +176,8 @@ def undertone_rule(reading: Reading, school: School) -> str:
         text += f"of {number(low)} to {number(high)}"
     text += f" {found.strength_word}."
     if found.main is not None:
-        text += " A hue is ruled out where even the uncertainty would not bring it up to a hint."
+        least = school.undertone_strength.words[1]
+        text += f" A hue is ruled out where even the uncertainty would not bring it up to {least}."
     return text
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, listed
+from prism.messages.text import capital, listed
 from prism.words.readings import headline, undertone_short
 
 if TYPE_CHECKING:
@@ -102,3 +102,10 @@ def in_short(reading: Reading) -> str:
 
 SCHOOL_CHANGED = "The school has been changed since; this review keeps it as it was."
 SCHOOL_GONE = "The school has been deleted since; this review keeps it."
+
+
+def school_unreadable(reason: str, instead: str) -> str:
+    """Say that the school a review kept can no longer be read, and what is judged by instead."""
+    return (
+        f"The school this review kept can no longer be read: {reason}. It is judged by {instead}; choose one to keep."
+    )

@@ -5,15 +5,17 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, count, listed, number, percent
+from prism.messages.devices import too_much_for_base
+from prism.messages.text import capital, count, listed, number, percent
 from prism.words.readings import hue
 
 if TYPE_CHECKING:
-    from prism.formula import Formula
     from prism.reading import Undertone
     from prism.school import School
-    from prism.strength import Reached
-    from prism.tint import Recipe, Strength
+    from prism.tint.formula import Formula
+    from prism.tint.reach import Reached
+    from prism.tint.recipe import Recipe
+    from prism.tint.strengths import Adjusted
 
 
 def strength_name(name: str, change: float) -> str:
@@ -21,7 +23,7 @@ def strength_name(name: str, change: float) -> str:
     return name if not change else f"{name} at {number(100 + change, 0)} %"
 
 
-def drift(step: Strength, standard: Undertone, school: School) -> str:
+def drift(step: Adjusted, standard: Undertone, school: School) -> str:
     """Say what an adjusted strength does to the undertone."""
     now, lrv = step.reading.undertone, step.lrv
     if step.drift_effect < school.just_seen:
@@ -48,7 +50,7 @@ def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
     return "" if now.main == standard.main else f", just over the edge to {hue(now.main, lrv)}"
 
 
-def strength_step(step: Strength, standard: Undertone, school: School) -> str:
+def strength_step(step: Adjusted, standard: Undertone, school: School) -> str:
     """Say what one adjusted strength does."""
     if not step.percent:
         return "The standard."
@@ -60,7 +62,7 @@ def strength_step(step: Strength, standard: Undertone, school: School) -> str:
     return text
 
 
-def strength_run(steps: Sequence[Strength], school: School) -> str:
+def strength_run(steps: Sequence[Adjusted], school: School) -> str:
     """Say what happens to the undertone over the run, one clause per direction."""
     standard = next((step.reading.undertone for step in steps if not step.percent), None)
     if standard is None or len(steps) < 2:
@@ -73,7 +75,7 @@ def strength_run(steps: Sequence[Strength], school: School) -> str:
     return " ".join(parts)
 
 
-def strength_short(steps: Sequence[Strength]) -> str:
+def strength_short(steps: Sequence[Adjusted]) -> str:
     """Say the run in a few words, for the path."""
     standard = next(step.reading.undertone for step in steps if not step.percent)
     held = [s.percent for s in steps if s.percent and s.reading.undertone.main == standard.main]
@@ -141,7 +143,7 @@ def seen(delta_e: float, school: School) -> str:
         return "Nobody will see it."
     if delta_e < school.plainly_seen:
         return "Seen side by side, not on two walls."
-    if delta_e < school.difference.edges[2]:
+    if delta_e < school.known_before:
         return "Seen by anybody who knew it before."
     return "Plain to everybody."
 
@@ -222,7 +224,7 @@ def formula_warnings(found: Formula) -> list[str]:
     """Say what is wrong with a formula in a can."""
     said = []
     if found.over_capacity:
-        said.append(f"{too_much_for_base(found.base_name, found.filled)}")
+        said.append(too_much_for_base(found.base_name, found.filled))
     dropped = [line.name for line in found.lines if line.dropped]
     if dropped:
         verb = "is" if len(dropped) == 1 else "are"
@@ -267,20 +269,10 @@ FORMULA_CAUTIONS = (
 DARK_OUTSIDE = "Dark colours heat up outdoors and can warp plastic or insulated render: check the substrate’s limit."
 
 
-def too_much_for_base(base: str, filled: float) -> str:
-    """Say that a base cannot hold what is asked."""
-    return f"The {base} cannot hold it: {number(100 * filled, 0)} % of its capacity."
-
-
 def next_base(base: str, change: float, delta_e: float) -> str:
     """Say which base would hold it, and what that does to the colour."""
     scaled = percent(round(change, 1))
     return f"The {base} holds more: its colorants at {scaled} come to ΔE00 {number(delta_e)} from this."
-
-
-def ran_dry(name: str, wanted: float, left: float) -> str:
-    """Say that a canister is too empty."""
-    return f"There is too little {name}: {number(wanted)} mL are wanted, {number(left)} mL are left. Refill it."
 
 
 def mixed(names: Sequence[tuple[str, float]]) -> str:

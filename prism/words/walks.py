@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.words.basics import capital, listed, number, numeral
+from prism.comparison import NOTHING_SEEN
+from prism.messages.text import capital, listed, number, numeral
 from prism.words.pairs import directions
 from prism.words.readings import hue, undertone_short
 
@@ -19,7 +20,6 @@ SEEN_CHOICES = (
     "clearer",
 )  # fmt: skip
 """What can be seen of one board beside another, besides no difference."""
-NOTHING_SEEN = "no difference"
 WITHHELD = "Withheld until you have looked"
 WITHHELD_STEP = "This waits until you have said what you see beside every board."
 WITHHELD_GROUP = "Boards"
@@ -116,10 +116,10 @@ def bases(found: Sequence[Under]) -> str:
     return f"{of}: the answer depends on what it is judged by."
 
 
-def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding], least: float) -> str:
+def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding]) -> str:
     """Say beside which boards the subject is warm and beside which it is cool."""
-    warm = [name for name, pair in zip(names, findings, strict=True) if pair.warmth > max(least, pair.doubt)]
-    cool = [name for name, pair in zip(names, findings, strict=True) if pair.warmth < -max(least, pair.doubt)]
+    warm = [name for name, pair in zip(names, findings, strict=True) if "warmer" in pair.directions]
+    cool = [name for name, pair in zip(names, findings, strict=True) if "cooler" in pair.directions]
     said = []
     if warm:
         said.append(f"warm beside {listed(warm)}")
@@ -131,3 +131,27 @@ def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding], least
 def no_other(said: str) -> str:
     """Say that the decks have no other board for a question."""
     return f"These decks have no other board that shows {said}."
+
+
+SUBJECT = "this colour"
+NAME_HIDDEN = "Name hidden"
+"""What the subject is called while names are hidden."""
+NOT_WRITTEN = "Not written yet"
+NOT_LOOKED_AT = "Not looked at yet"
+FIELDS = {"verdict": "the verdict", "notes": "the notes", "job": "the job", "room": "the room"}
+"""What the specialist writes, as it is called."""
+
+
+def saved(at: str) -> str:
+    """Say that something was saved, and when."""
+    return f"Saved {at}"
+
+
+def not_saved(field: str, reason: str) -> str:
+    """Say that something was not saved, and why."""
+    return f"Not saved: {field}: {reason}"
+
+
+def changed_elsewhere(field: str) -> str:
+    """Say that a text was changed in another place meanwhile."""
+    return f"{capital(field)} was changed elsewhere while you wrote. Nothing is lost: choose what stands."

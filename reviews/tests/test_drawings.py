@@ -2,16 +2,25 @@
 
 import re
 import unittest
+from math import hypot
 
 from django.test import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from decks.tests import world
-from reviews import drawings, services
-from reviews.drawings import Mark
-from reviews.queries import Bench
-from reviews.strengths import Strengths
+from reviews import services
+from reviews.bench import Bench
+from reviews.drawings.labels import LINE, Box, width_of
+from reviews.drawings.ladder import depth_ladder
+from reviews.drawings.lightness import lightness_and_chroma
+from reviews.drawings.marks import spread
+from reviews.drawings.rose import undertone_rose
+from reviews.drawings.svg import Mark
+from reviews.steps.place.drawings import bracket_lines
+from reviews.steps.place.reads import Placing
+from reviews.steps.strength.drawings import drift_rose, strength_curve, strength_ladder
+from reviews.steps.strength.reads import Strengths
+from tinting.tests import world
 
 places = st.tuples(st.floats(-90, 90), st.floats(-90, 90))
 
@@ -21,7 +30,7 @@ class Spreading(unittest.TestCase):
     def test_a_dozen_marks_never_cover_one_another(self, at, stones):
         marks = [Mark(x, y, "#808080", str(i)) for i, (x, y) in enumerate(at)]
         fixed = [Mark(x, y, "#808080", "subject") for x, y in stones]
-        moved = drawings._spread(marks, 9, 12, fixed)
+        moved = spread(marks, 9, 12, fixed)
         self.assertEqual([mark.title for mark in moved], [mark.title for mark in marks])
         every = [*moved, *fixed]
         for i, one in enumerate(every):
@@ -31,37 +40,66 @@ class Spreading(unittest.TestCase):
 
     def test_marks_with_room_stay_where_they_are(self):
         marks = [Mark(x, 0, "#808080", "") for x in (-40, 0, 40)]
-        self.assertEqual(drawings._spread(marks, 9, 12), marks)
+        self.assertEqual(spread(marks, 9, 12), marks)
 
 
 class Drawings(TestCase):
     @classmethod
     def setUpTestData(cls):
         world.load_deck()
-        cls.bench = Bench(services.start(world.person(), world.colour("H06.3")))
+        cls.person = world.person()
+        cls.bench = Bench(services.start(cls.person, world.colour("H06.3")))
 
     def test_every_drawing_says_in_words_what_it_draws_and_links_its_marks(self):
         at = Strengths(self.bench)
-        for draw, subject in (
-            (drawings.depth_ladder, self.bench),
-            (drawings.undertone_rose, self.bench),
-            (drawings.lightness_and_chroma, self.bench),
-            (drawings.bracket_lines, self.bench),
-            (drawings.strength_curve, at),
-            (drawings.strength_ladder, at),
-            (drawings.drift_rose, at),
+        both = self.bench.subject, self.bench.wall
+        for draw, shown in (
+            (depth_ladder, both),
+            (undertone_rose, both),
+            (lightness_and_chroma, both),
+            (bracket_lines, (self.bench.subject, Placing(self.bench).brackets)),
+            (strength_curve, (at,)),
+            (strength_ladder, (at,)),
+            (drift_rose, (at,)),
         ):
-            svg = draw(subject)
+            svg = draw(*shown)
             self.assertGreater(len(re.search(r"<desc>(.*?)</desc>", svg)[1]), 20, draw.__name__)
-            if draw is not drawings.drift_rose:
+            if draw is not drift_rose:
                 self.assertIn("<a href", svg, draw.__name__)
 
-    def test_words_of_the_rings_leave_the_marks_free(self):
-        svg = drawings.undertone_rose(self.bench)
-        words = re.findall(r'ring-label" x="(-?[\d.]+)" y="(-?[\d.]+)"', svg)
-        marks = re.findall(r'class="mark[^"]*" x="(-?[\d.]+)" y="(-?[\d.]+)" width="9', svg)
-        self.assertGreaterEqual(len(words), 3)
-        for wx, wy in words[1:]:
-            for x, y in marks:
-                near = abs(float(x) + 4.5 - float(wx)) < 10 and abs(float(y) + 6 - float(wy) + 3.5) < 8
-                self.assertFalse(near, (wx, wy, x, y))
+    def test_labels_touch_no_mark_no_cross_and_no_ring(self):
+        for code in ("H06.3", "H16.3", "T05.4", "T24.6", "HK01", "T01.1"):
+            for draw in self.roses(code):
+                with self.subTest(code):
+                    marks = [
+                        Box(float(x) + float(w) / 2, float(y) + float(h) / 2, float(w), float(h))
+                        for x, y, w, h in re.findall(
+                            r'class="mark[^"]*" x="(-?[\d.]+)" y="(-?[\d.]+)" width="([\d.]+)" height="([\d.]+)"', draw
+                        )
+                    ]
+                    rings = [float(r) for r in re.findall(r'<circle class="ri(?:ng|m)" r="([\d.]+)"', draw)]
+                    labels = re.findall(
+                        r'<text class="(?:ring|grey|drift)-label" x="(-?[\d.]+)" y="(-?[\d.]+)"[^>]*>([^<]*)<', draw
+                    )
+                    self.assertGreaterEqual(len(labels), 3)
+                    boxes = [Box(float(x), float(y) - 3.5, width_of(said), LINE) for x, y, said in labels]
+                    for i, box in enumerate(boxes):
+                        self.assertFalse([mark for mark in [*marks, Box(0, 0, 8, 8)] if touching(box, mark)], labels[i])
+                        self.assertFalse([r for r in rings if crossed(box, r)], labels[i])
+                        self.assertFalse([other for other in boxes[:i] if touching(box, other)], labels[i])
+
+    def roses(self, code):
+        bench = Bench(services.start(self.person, world.colour(code)))
+        yield undertone_rose(bench.subject, bench.wall)
+        yield drift_rose(Strengths(bench))
+
+
+def touching(one, other):
+    across = abs(one.x - other.x) < (one.width + other.width) / 2
+    return across and abs(one.y - other.y) < (one.height + other.height) / 2
+
+
+def crossed(box, radius):
+    corners = [hypot(box.x + i * box.width / 2, box.y + j * box.height / 2) for i in (-1, 1) for j in (-1, 1)]
+    inner = hypot(max(abs(box.x) - box.width / 2, 0), max(abs(box.y) - box.height / 2, 0))
+    return inner < radius < max(corners)

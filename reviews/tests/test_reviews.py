@@ -5,13 +5,15 @@ from django.utils import timezone
 
 from decks import services as deck_services
 from decks.models import Colour, Maker
-from decks.tests import world
 from prism import demo
-from prism.colour import from_hex, from_lab
-from reviews import queries, services
+from prism.stimulus import from_hex, from_lab
+from reviews import queries, services, steps
+from reviews.bench import Bench
 from reviews.models import Review
-from reviews.queries import Bench
-from reviews.strengths import Strengths
+from reviews.steps.place import services as place_services
+from reviews.steps.strength.reads import Strengths
+from reviews.steps.verdict import services as verdict_services
+from tinting.tests import world
 
 HTMX = {"HX-Request": "true"}
 
@@ -28,12 +30,12 @@ class Studio(world.Studio):
 
 class Permissions(Studio):
     def requests(self):
-        for step in Review.Step.values:
+        for step in [step.key for step in steps.ALL]:
             yield "get", self.url("step", step), {}
         yield "get", reverse("review", args=[self.review.pk]), {}
         yield "post", self.url("wall"), {"surround": "dark"}
         yield "post", self.url("basis"), {"school": "even", "neutral": "grey", "neutral_a": 0, "neutral_b": 0}
-        yield "post", self.url("write"), {"verdict": "mine now"}
+        yield "post", self.url("act", "verdict", "keep"), {"verdict": "mine now"}
         yield "post", self.url("delete"), {}
         yield "post", self.url("restore"), {}
 
@@ -62,8 +64,12 @@ class Permissions(Studio):
             self.assertEqual(self.client.get(self.url("step", "compare"), {"beside": nonsense}).status_code, 404)
 
     def test_writes_need_a_post(self):
-        for name in ("wall", "basis", "write", "delete", "restore"):
+        for name in ("wall", "basis", "delete", "restore"):
             self.assertEqual(self.client.get(self.url(name)).status_code, 405)
+        for step in steps.ALL:
+            for act in step.acts:
+                self.assertEqual(self.client.get(self.url("act", step.key, act)).status_code, 405)
+        self.assertEqual(self.client.post(self.url("act", "read", "nothing")).status_code, 404)
 
 
 class Keeping(Studio):
@@ -74,29 +80,32 @@ class Keeping(Studio):
         self.client.post(
             self.url("basis"), {"school": "even", "neutral": "painted", "neutral_a": "0.5", "neutral_b": "-1"}
         )
-        self.client.post(self.url("write"), {"verdict": "  Keep.\n\nTwo coats. ", "notes": "α & <b>"})
+        written = {"verdict": "  Keep.\n\nTwo coats. ", "notes": "α & <b>"}
+        self.client.post(self.url("act", "verdict", "keep"), written)
         reopened = self.client.get(reverse("review", args=[self.review.pk]), follow=True)
         self.assertEqual(reopened.redirect_chain[-1][0], self.url("step", "compare"))
-        page = reopened.context["page"]
-        self.assertEqual(page.bench.beside.colour, beside)
-        self.assertEqual((page.bench.school.key, page.review.surround), ("even", "mid"))
-        self.assertFalse(page.review.names_shown)
-        self.assertTrue(page.review.edge_view)
-        self.assertEqual(page.bench.neutral.b[0], 2.0)
+        shown, subject = reopened.context["review"], reopened.context["subject"]
+        self.assertEqual(reopened.context["wall"].beside.colour, beside)
+        self.assertEqual((subject.school.key, shown.surround), ("even", "mid"))
+        self.assertFalse(shown.names_shown)
+        self.assertTrue(shown.edge_view)
+        self.assertEqual(subject.neutral.b[0], 2.0)
         self.review.refresh_from_db()
         self.assertEqual(self.review.verdict, "  Keep.\n\nTwo coats. ")
         self.assertContains(self.client.get(self.url("step", "verdict")), "α &amp; &lt;b&gt;")
 
     def test_writing_one_field_leaves_the_others(self):
-        self.client.post(self.url("write"), {"verdict": "One", "notes": "Two", "job": "Three", "room": "Four"})
-        answer = self.client.post(self.url("write"), {"notes": ""}, headers=HTMX)
+        self.client.post(
+            self.url("act", "verdict", "keep"), {"verdict": "One", "notes": "Two", "job": "Three", "room": "Four"}
+        )
+        answer = self.client.post(self.url("act", "verdict", "keep"), {"notes": ""}, headers=HTMX)
         self.assertContains(answer, "Saved")
         self.review.refresh_from_db()
         self.assertEqual((self.review.verdict, self.review.notes, self.review.job), ("One", "", "Three"))
 
     def test_too_much_writing_is_refused_and_said(self):
-        services.write(self.review, {"verdict": "Before"})
-        answer = self.client.post(self.url("write"), {"verdict": "x" * 9000}, headers=HTMX)
+        verdict_services.write(self.review, {"verdict": "Before"})
+        answer = self.client.post(self.url("act", "verdict", "keep"), {"verdict": "x" * 9000}, headers=HTMX)
         self.assertContains(answer, "Not saved", status_code=422)
         self.review.refresh_from_db()
         self.assertEqual(self.review.verdict, "Before")
@@ -106,12 +115,12 @@ class Keeping(Studio):
             data = {"school": "even", "neutral": "grey", "neutral_a": "0", "neutral_b": "0", field: value}
             answer = self.client.post(self.url("basis"), data, headers=HTMX)
             self.assertEqual(answer.status_code, 422)
-            self.assertIn(field, answer.context["page"].basis.errors)
+            self.assertIn(field, answer.context["frame"].basis.form.errors)
         self.review.refresh_from_db()
         self.assertEqual((self.review.school, self.review.neutral), ("wall-practice", "painted"))
 
     def test_delete_and_undo(self):
-        services.write(self.review, {"verdict": "Kept"})
+        verdict_services.write(self.review, {"verdict": "Kept"})
         listed = self.client.post(self.url("delete"), follow=True)
         self.assertContains(listed, "Undo")
         self.assertEqual(list(queries.listed(self.isla)), [])
@@ -123,7 +132,7 @@ class Keeping(Studio):
         before = Review.objects.get().updated
         self.client.get(self.url("step", "place"))
         self.assertEqual(Review.objects.get().updated, before)
-        services.write(self.review, {"notes": "later"})
+        verdict_services.write(self.review, {"notes": "later"})
         self.assertGreater(Review.objects.get().updated, before)
 
     def test_a_colour_under_review_cannot_be_lost(self):
@@ -135,7 +144,7 @@ class Keeping(Studio):
 
 class Showing(Studio):
     def test_every_step_as_page_and_as_fragment(self):
-        for step in Review.Step.values:
+        for step in [step.key for step in steps.ALL]:
             whole = self.client.get(self.url("step", step))
             self.assertContains(whole, "<!doctype html>")
             self.assertContains(whole, 'aria-current="step"', count=1)
@@ -145,7 +154,7 @@ class Showing(Studio):
             self.assertIn("HX-Request", part["Vary"])
 
     def test_no_inline_style_or_script_anywhere(self):
-        for step in Review.Step.values:
+        for step in [step.key for step in steps.ALL]:
             text = self.client.get(self.url("step", step)).content.decode()
             self.assertNotIn(" style=", text)
             self.assertNotRegex(text, r"<script(?![^>]*\bsrc=)")
@@ -157,43 +166,37 @@ class Showing(Studio):
         self.assertIn("script-src 'self'", policy)
         self.assertNotIn("unsafe", policy)
 
-    def test_hidden_names_are_nowhere(self):
+    def test_hidden_names_stand_nowhere_on_any_page(self):
         services.arrange_wall(self.review, names_shown=False)
-        bench = Bench(Review.objects.get())
-        names = {bench.colour.name, *(held.colour.name for held in bench.comparators)}
-        for step in ("read", "compare", "place", "strength"):
-            page = self.client.get(self.url("step", step)).context["page"]
-            said = [
-                page.pair,
-                page.support,
-                page.ladder,
-                page.rose,
-                page.lines,
-                page.twins,
-                page.strength.adjusted_sentence,
-                page.strength.catalogue_sentence,
-            ]
-            said += [step.finding for step in page.path]
-            for name in names:
-                self.assertFalse(any(name in text for text in said), name)
+        place_services.shortlist(self.review, world.colour("T01.3"))
+        names = [colour.name for colour in Colour.objects.all() if " " in colour.name]
+        pages = [(step.key, {}) for step in steps.ALL]
+        pages += [("compare", {"show": "together"}), ("compare", {"beside": world.colour("T26.6").pk})]
+        pages += [("place", {"show": "shortlist"}), ("place", {"ask": "a bit warmer"})]
+        pages += [("strength", {"percent": "-25"}), ("strength", {"show": "formula"}), ("strength", {"show": "mix"})]
+        for step, query in pages:
+            for headers in ({}, HTMX):
+                shown = self.client.get(self.url("step", step), query, headers=headers).content.decode()
+                self.assertEqual([name for name in names if name in shown], [], (step, query))
+        self.assertNotIn(self.review.colour.name, self.client.get(self.url("findings")).content.decode())
 
     def test_the_set_answers_from_the_deck_it_has(self):
         bench = Bench(self.review)
-        self.assertEqual([held.why for held in bench.whites], ["clean", "warmest", "coolest"])
-        self.assertEqual(bench.beside.why, "clean")
-        self.assertNotIn(self.review.colour, [held.colour for held in bench.comparators])
+        self.assertEqual([held.why for held in bench.set.whites], ["clean", "warmest", "coolest"])
+        self.assertEqual(bench.wall.beside.why, "clean")
+        self.assertNotIn(self.review.colour, [held.colour for held in bench.set.comparators])
         Colour.objects.exclude(pk=self.review.colour.pk).delete()
         Maker.objects.update(changed=timezone.now())
         alone = Bench(Review.objects.get())
-        self.assertEqual((alone.comparators, alone.beside, alone.twins), ([], None, []))
-        for step in Review.Step.values:
+        self.assertEqual((alone.set.comparators, alone.wall.beside, alone.decks.twins()), ([], None, []))
+        for step in [step.key for step in steps.ALL]:
             self.assertEqual(self.client.get(self.url("step", step)).status_code, 200)
 
     def test_a_white_is_not_held_against_itself(self):
-        clean = Bench(self.review).whites[0].colour
+        clean = Bench(self.review).set.whites[0].colour
         bench = Bench(services.start(self.isla, clean))
-        self.assertNotIn(clean, [held.colour for held in bench.comparators])
-        self.assertEqual(bench.whites[0].why, "clean")
+        self.assertNotIn(clean, [held.colour for held in bench.set.comparators])
+        self.assertEqual(bench.set.whites[0].why, "clean")
 
     def test_strengths_come_from_the_recipe(self):
         run = Strengths(Bench(self.review)).run
@@ -207,31 +210,31 @@ class Showing(Studio):
         review = services.start(self.isla, own)
         page = self.client.get(reverse("review-step", args=[review.pk, "strength"]))
         self.assertContains(page, "There is no recipe for this colour")
-        near, _ = page.context["page"].bench.nearest_with_recipe
+        near, _ = page.context["page"].at.nearest_with_recipe
         self.assertContains(page, near.colour.name)
 
     def test_a_twin_is_named(self):
-        own = deck_services.keep_own(self.isla, "Second can", world.colour().paint)
+        own = deck_services.keep_own(self.isla, "Second can", world.colour().stimulus)
         bench = Bench(services.start(self.isla, own))
-        self.assertEqual(bench.twins[0][0], world.colour().name)
-        self.assertAlmostEqual(bench.twins[0][1], 0, places=6)
+        self.assertEqual(bench.decks.twins()[0].colour, world.colour())
+        self.assertAlmostEqual(bench.decks.twins()[0].delta_e, 0, places=6)
 
     def test_neutral_and_school_change_what_is_said(self):
         own = deck_services.keep_own(self.isla, "Between", from_lab((80, -1, 1.2)))
         review = services.start(self.isla, own)
-        painted = Bench(review).reading.undertone.main
+        painted = Bench(review).subject.reading.undertone.main
         services.judge_by(review, "even", "grey", (0, 0))
-        self.assertEqual((painted, Bench(review).reading.undertone.main), ("blue", "green"))
+        self.assertEqual((painted, Bench(review).subject.reading.undertone.main), ("blue", "green"))
 
     def test_fetched_colours_are_held_beside_with_their_reason(self):
         far = world.colour("T26.6")
-        page = self.client.get(self.url("step", "compare"), {"beside": far.pk}).context["page"]
-        self.assertEqual(page.bench.beside.colour, far)
-        self.assertIn("by hand", page.pair_reason)
-        self.assertIn(far.name, page.ladder)
+        shown = self.client.get(self.url("step", "compare"), {"beside": far.pk}).context
+        self.assertEqual(shown["wall"].beside.colour, far)
+        self.assertIn("by hand", shown["page"].pair_reason)
+        self.assertIn(far.name, shown["frame"].ladder)
 
     def test_every_number_of_the_demo_is_the_cores(self):
-        self.assertAlmostEqual(Bench(self.review).reading.lrv, demo.find("H16.3").colour.lrv)
+        self.assertAlmostEqual(Bench(self.review).subject.reading.lrv, demo.find("H16.3").colour.lrv)
 
 
 class Home(Studio):

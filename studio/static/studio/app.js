@@ -97,7 +97,7 @@
     ArrowLeft: () => nextBoard(-1),
     ArrowUp: () => nextBoard(-1),
   };
-  for (const digit of "12345") keys[digit] = () => flip(`step-${digit}`);
+  for (const digit of "123456789") keys[digit] = () => flip(`step-${digit}`);
 
   function clearFound() {
     const found = $(".finder .found");
@@ -118,6 +118,7 @@
     const act = keys[event.key];
     const radio = event.target.matches("input[type=radio]") && event.key.startsWith("Arrow");
     if (!act || typing(event.target) || radio) return;
+    if (/^[1-9]$/.test(event.key) && !document.getElementById(`step-${event.key}`)) return;
     if (event.key.startsWith("Arrow") && !boards().length) return;
     event.preventDefault();
     act();

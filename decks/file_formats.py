@@ -1,0 +1,145 @@
+"""The formats decks come in and go out as: which reader takes a file, and what each can hold."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass
+from itertools import islice
+
+from decks.models import Colour, Import
+from prism import messages
+from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
+from prism.formats.deck import MAX_BYTES, DeckFile, DeckFileError, Entry, Tell, as_deck
+from prism.formats.text import rows_of
+from prism.spectrum import BANDS
+from prism.stimulus import Specular
+
+GRID = tuple(float(nm) for nm in BANDS)
+"""The wavelengths that spectra of the decks stand on, nm."""
+
+
+@dataclass(frozen=True)
+class Format:
+    """A file format: what it is called, its endings, how it is read, and what it cannot hold.
+
+    `write` yields a file in pieces, so that it leaves as it is made: of entries, how many there are, and the
+    wavelengths that all of their spectra stand on, if all or any have one.
+    """
+
+    label: str
+    endings: tuple[str, ...]
+    mime: str
+    write: Callable[[Iterable[Entry], int, tuple[float, ...], bool], Iterator[str | bytes]]
+    cannot_hold: tuple[str, ...] = ()
+
+
+def _csv(entries: Iterable[Entry], count: int, grid: tuple[float, ...], every: bool) -> Iterator[str]:
+    return deck_csv.pieces(entries, grid)
+
+
+def _xlsx(entries: Iterable[Entry], count: int, grid: tuple[float, ...], every: bool) -> Iterator[bytes]:
+    return deck_xlsx.pieces(entries, grid)
+
+
+def _cgats(entries: Iterable[Entry], count: int, grid: tuple[float, ...], every: bool) -> Iterator[str]:
+    return cgats.pieces(entries, count, grid if every else ())
+
+
+def _json(entries: Iterable[Entry], count: int, grid: tuple[float, ...], every: bool) -> Iterator[str]:
+    return deck_json.pieces(entries)
+
+
+def _cxf(entries: Iterable[Entry], count: int, grid: tuple[float, ...], every: bool) -> Iterator[str]:
+    return cxf.pieces(entries)
+
+
+def _gpl(entries: Iterable[Entry], count: int, grid: tuple[float, ...], every: bool) -> Iterator[str]:
+    return gimp_palette.pieces(entries)
+
+
+FORMATS: dict[str, Format] = {
+    "csv": Format("CSV", (".csv", ".tsv", ".txt"), "text/csv; charset=utf-8", _csv),
+    "json": Format("JSON", (".json",), "application/json", _json),
+    "xlsx": Format(
+        "Spreadsheet",
+        (".xlsx",),
+        "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+        _xlsx,
+    ),
+    "cgats": Format(
+        "CGATS", (".cgats", ".ti3", ".it8"), "text/plain; charset=utf-8", _cgats,
+        ("maker", "strip", "stated LRV", "recipe", "specular"),
+    ),
+    "cxf": Format(
+        "CxF3", (".cxf", ".xml"), "application/xml", _cxf, ("maker", "strip", "stated LRV", "recipe"),
+    ),
+    "gpl": Format(
+        "GIMP palette", (".gpl",), "text/plain; charset=utf-8", _gpl,
+        ("maker", "strip", "stated LRV", "recipe", "spectrum", "specular", "Lab"),
+    ),
+}  # fmt: skip
+
+
+TABLES = ("csv", "xlsx")
+"""Formats whose columns a person can name by hand."""
+
+
+def recognise(file_name: str, data: bytes) -> str:
+    """Return which format a file has, by what it holds rather than by its ending. Raises `DeckFileError`."""
+    start = data[:4096].lstrip(b"\xef\xbb\xbf \r\n\t")
+    if start.startswith(b"PK"):
+        return "xlsx"
+    if start.startswith(b"GIMP Palette"):
+        return "gpl"
+    if start.startswith(b"<"):
+        return "cxf"
+    if start.startswith((b"{", b"[")):
+        return "json"
+    if b"BEGIN_DATA" in data[:200_000]:
+        return "cgats"
+    ending = "." + file_name.rsplit(".", 1)[-1].casefold()
+    if any(ending in known.endings for key, known in FORMATS.items() if key != "csv"):
+        raise DeckFileError(messages.ending_differs(ending))
+    return "csv"
+
+
+def read(waiting: Import, tell: Tell | None = None) -> DeckFile:
+    """Return what a waiting file holds. Raises `DeckFileError`."""
+    data = bytes(waiting.content)
+    if waiting.file_format == "csv":
+        return deck_csv.read(data, waiting.columns, tell)
+    if waiting.file_format == "xlsx":
+        return deck_xlsx.read(data, waiting.columns, tell)
+    readers = {"json": deck_json.read, "cgats": cgats.read, "cxf": cxf.read, "gpl": gimp_palette.read}
+    return readers[waiting.file_format](data, tell)
+
+
+def head(waiting: Import) -> list[list[str]]:
+    """Return the first filled lines of a table, headings first, for naming its columns. Raises `DeckFileError`."""
+    data = bytes(waiting.content)
+    if waiting.file_format == "xlsx":
+        rows = deck_xlsx.head(data, 50)
+    else:
+        with as_deck():
+            rows = list(islice(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), 50))
+    return [row for row in rows if any(cell.strip() for cell in row)][:4]
+
+
+def entry_of(colour: Colour) -> Entry:
+    """Return a colour as an entry of a file."""
+    return Entry(
+        line=0,
+        code=colour.code or colour.name,
+        name=colour.name,
+        maker=colour.maker.name if colour.maker else "",
+        strip=colour.strip,
+        step=colour.step,
+        lab=(colour.lab_l, colour.lab_a, colour.lab_b),
+        reflectance=tuple(colour.reflectance) if colour.reflectance else None,
+        wavelengths=GRID if colour.reflectance else None,
+        specular=Specular(colour.specular) if colour.specular else None,
+        hex=colour.screen,
+        lrv=colour.lrv_stated,
+        recipe_base=colour.recipe_base,
+        recipe=tuple((colour.recipe_amounts or {}).items()),
+    )

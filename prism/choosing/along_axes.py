@@ -1,0 +1,129 @@
+"""A deck seen along the axes of a subject: how purely, how readably and how surely each colour shows each."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import NDArray
+
+from prism.choosing.axes import axis_vectors
+from prism.choosing.deck import Deck, Pick
+from prism.difference import delta_e, length, lightness_term
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading
+from prism.school import School
+from prism.spectrum import Array
+
+ON_AXIS = 0.5
+"""Least share of a difference that must lie along an axis for a colour to show that axis."""
+
+
+FARTHEST = 12.0
+"""ΔE00 beyond which a colour shows too much at once to be held beside the subject."""
+
+
+@dataclass(frozen=True)
+class AxisView:
+    """The part of a deck within reach of a subject, seen along the subject's axes.
+
+    `rows` (n,) of the deck; `offset` (n, 3) of lightness and undertone from the subject, Lab units; ΔE00 `distance` and
+    `doubt`, both uncertainties together, (n,); `vectors` the unit vector of each axis; `own` the subject's undertone.
+    """
+
+    rows: NDArray[np.intp]
+    offset: Array
+    distance: Array
+    doubt: Array
+    vectors: Mapping[str, Array]
+    own: Array
+    readable: tuple[float, float]
+    _shares: dict[str, Array] = field(default_factory=dict, repr=False, compare=False)
+
+    def share(self, axis: str) -> Array:
+        """Return the part of each difference that lies along an axis, 0-1, (n,); 0 where it lies the other way."""
+        if axis not in self._shares:
+            along = np.maximum(self.offset @ self.vectors[axis], 0.0)
+            share = along * along * self._per_square
+            if axis == "greyer":
+                # what overshoots the neutral shows the opposite undertone, and is no greyer
+                share[length(*(self.offset[:, 1:] + self.own).T) >= length(*self.own)] = 0
+            self._shares[axis] = share
+        return self._shares[axis]
+
+    @cached_property
+    def _per_square(self) -> Array:
+        """One over the square of each offset."""
+        per_square: Array = 1 / np.maximum(np.einsum("ij,ij->i", self.offset, self.offset), 1e-12)
+        return per_square
+
+    @cached_property
+    def _visible(self) -> Array:
+        """How readably and how surely each colour differs at all, 0-1."""
+        low, high = self.readable
+        # 1 where the difference is easy to see, falling away where it is faint or where it shows too much at once
+        seen = np.minimum(1.0, self.distance / low) ** 2 * np.exp(-np.maximum(self.distance - high, 0) / 3)
+        sure = np.maximum(1 - (self.doubt / np.maximum(self.distance, 1e-9)) ** 2, 0.0)
+        visible: Array = seen * sure
+        return visible
+
+    def power(self, axis: str) -> Array:
+        """Return how purely, how readably and how surely each colour shows an axis, 0-1, (n,).
+
+        0 where no more than half of the difference lies along the axis, or where it is no larger than the doubt.
+        """
+        share = self.share(axis)
+        power: Array = np.where(share > ON_AXIS, share * self._visible, 0.0)
+        return power
+
+    def best(self, axis: str, count: int = 1, taken: Iterable[int] = ()) -> list[Pick]:
+        """Return the colours in view that show an axis best, best first, none of those taken; fewer where the deck has
+        fewer."""
+        if axis not in self.vectors:
+            return []
+        power = self.power(axis)
+        away = list(taken)
+        able = np.flatnonzero(power > 0)
+        if able.size > count + len(away):
+            few = np.argpartition(-power[able], count + len(away))[: count + len(away) + 1]
+            able = able[few]
+        able = able[~np.isin(self.rows[able], away)]
+        order = able[np.lexsort((self.rows[able], -power[able]))][:count]
+        return [self._pick(int(row), axis) for row in order]
+
+    def nearest(self, axis: str) -> Pick | None:
+        """Return the nearest colour in view that lies mainly along an axis."""
+        if axis not in self.vectors:
+            return None
+        able = np.flatnonzero(self.share(axis) > ON_AXIS)
+        return self._pick(int(able[np.argmin(self.distance[able])]), axis) if able.size else None
+
+    def _pick(self, row: int, axis: str) -> Pick:
+        share = float(self.share(axis)[row])
+        power = share * float(self._visible[row]) if share > ON_AXIS else 0.0
+        return Pick(int(self.rows[row]), axis, float(self.distance[row]), share, power)
+
+
+def view_along_axes(
+    subject: Reading,
+    deck: Deck,
+    school: School,
+    neutral: WorkingNeutral,
+    exclude: NDArray[np.intp] | None = None,
+) -> AxisView:
+    """Return how a deck lies along the subject's axes; rows of `exclude` are not looked at."""
+    # ΔE00 is never less than its lightness term
+    near = np.abs(lightness_term(subject.lab[0], deck.lab[:, 0])) <= FARTHEST
+    if exclude is not None:
+        near[exclude] = False
+    rows = np.flatnonzero(near)
+    distance = delta_e(np.asarray(subject.lab), deck.lab[rows])
+    within = (distance > max(school.just_seen, subject.uncertainty)) & (distance <= FARTHEST)
+    rows, distance = rows[within], distance[within]
+    own = np.asarray(subject.undertone.vector)
+    lightness = deck.lab[rows, :1] - subject.lab[0]
+    offset = np.concatenate([lightness, deck.undertone(neutral)[rows] - own], axis=1)
+    doubt = length(deck.doubt[rows], np.asarray(subject.uncertainty))
+    return AxisView(rows, offset, distance, doubt, axis_vectors(own, school), own, school.readable)

@@ -1,0 +1,71 @@
+"""A deck as colours are chosen from it, and what a choice is."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from prism.difference import delta_e
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading
+from prism.spectrum import Array
+
+
+@dataclass(frozen=True)
+class Deck:
+    """Colours to choose from, row for row: `lab` (n, 3), `lrv` and `doubt` (ΔE00) (n,), and `strip` (n,), a number for
+    each strip of each maker, 0 for none."""
+
+    lab: Array
+    lrv: Array
+    doubt: Array
+    strip: NDArray[np.int64]
+    _undertones: dict[WorkingNeutral, Array] = field(default_factory=dict, repr=False, compare=False)
+
+    def undertone(self, neutral: WorkingNeutral) -> Array:
+        """Return u, (n, 2), of every colour; kept for the neutral asked for last, not to be written to."""
+        if neutral not in self._undertones:
+            found = neutral.undertone(self.lab)
+            self._undertones.clear()
+            self._undertones[neutral] = found
+            return found
+        return self._undertones[neutral]
+
+
+@dataclass(frozen=True)
+class Pick:
+    """A colour chosen from a deck.
+
+    `index` its row; `kind` the group it belongs to; `why` the one thing it shows: an axis, or which white; `delta_e`
+    from the subject; `share` of the difference that lies along its axis (0-1) and `power` to reveal (0-1), for kinds
+    that have an axis.
+    """
+
+    index: int
+    why: str
+    delta_e: float
+    share: float | None = None
+    power: float | None = None
+    kind: str = "range"
+
+
+def number_strips(makers: Sequence[Any], strips: Sequence[str]) -> NDArray[np.int64]:
+    """Return a number for the strip of each colour, (n,), 0 for none: by maker, then as people count, 2 before 10."""
+    on_strips = sorted({(maker, strip) for maker, strip in zip(makers, strips, strict=True) if strip}, key=_as_counted)
+    numbers = {where: number for number, where in enumerate(on_strips, start=1)}
+    return np.array([numbers.get(where, 0) for where in zip(makers, strips, strict=True)], dtype=np.int64)
+
+
+def _as_counted(where: tuple[Any, str]) -> tuple[Any, list[tuple[float, str]]]:
+    parts = re.findall(r"\d+|\D+", where[1])
+    return where[0], [(int(part), "") if part.isdecimal() else (np.inf, part.casefold()) for part in parts]
+
+
+def pick_of(subject: Reading, deck: Deck, row: int, why: str, kind: str) -> Pick:
+    """Return a row of a deck as a pick that has no axis."""
+    return Pick(row, why, float(delta_e(np.asarray(subject.lab), deck.lab[row])), kind=kind)

@@ -1,0 +1,48 @@
+"""The reference whites of a deck."""
+
+from __future__ import annotations
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from prism.difference import length
+from prism.neutral import WorkingNeutral
+from prism.school import School
+from prism.spectrum import Array
+from prism.survey import temperature_of
+
+
+def reference_whites(
+    lab: ArrayLike,
+    lrv: ArrayLike,
+    school: School,
+    neutral: WorkingNeutral,
+    exclude: NDArray[np.intp] | None = None,
+) -> dict[str, int]:
+    """Return indices of the clean, the warmest and the coolest white of a deck: `lab` (n, 3), `lrv` (n,).
+
+    Clean is the lightest for its chroma. Fewer entries where the deck has fewer whites; `exclude` is never chosen.
+    """
+    values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv)
+    light = y >= school.white_lrv
+    if exclude is not None:
+        light[exclude] = False
+    whites = np.flatnonzero(light)
+    chroma = length(values[whites, 1], values[whites, 2])
+    whites, chroma = whites[chroma < school.white_chroma], chroma[chroma < school.white_chroma]
+    warmth = temperature_of(neutral.undertone(values[whites]), school)
+    found: dict[str, int] = {}
+    for name, score in (("clean", values[whites, 0] - chroma), ("warmest", warmth), ("coolest", -warmth)):
+        ranked = [int(whites[i]) for i in _highest(score, 3)]  # two may be found already
+        free = next((index for index in ranked if index not in found.values()), None)
+        if free is not None:
+            found[name] = free
+    return found
+
+
+def _highest(score: Array, count: int) -> NDArray[np.intp]:
+    """Return where the highest scores are, highest first, of equal ones the first."""
+    if score.size > count:
+        able = np.flatnonzero(score >= np.partition(score, -count)[-count])
+        return able[np.argsort(-score[able], kind="stable")][:count]
+    return np.argsort(-score, kind="stable")

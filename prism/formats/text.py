@@ -1,0 +1,87 @@
+"""Files that are text: their encoding, their size, and the separator of a table."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Iterator
+
+from prism import messages
+
+CHUNK = 1 << 16
+
+
+class TextError(ValueError):
+    """A file that is not text, or too large; the message says which and what to do."""
+
+
+def encoding_of(data: bytes, most: int, advice: str = "") -> str:
+    """Return the encoding of a file: UTF-8, UTF-16 with a mark, or Windows-1252. Raises `TextError`.
+
+    Nothing is decoded as a whole, so that a large file costs no second copy of itself.
+    """
+    if len(data) > most:
+        raise TextError(messages.too_large(most, len(data), advice))
+    if data[:2] in (b"\xff\xfe", b"\xfe\xff"):
+        candidates: tuple[str, ...] = ("utf-16",)
+    else:
+        if b"\0" in data:
+            raise TextError(messages.csv_not_text(data.index(b"\0")))
+        candidates = ("utf-8-sig", "cp1252")
+    position = 0
+    for encoding in candidates:
+        try:
+            for piece in _pieces(data, encoding):
+                if "\0" in piece:
+                    raise TextError(messages.csv_not_text(data.find(b"\0")))
+        except UnicodeDecodeError as wrong:
+            position = position or wrong.start
+            continue
+        return encoding
+    raise TextError(messages.csv_not_text(position))
+
+
+def decode(data: bytes, most: int, advice: str = "") -> str:
+    """Return the text of a file. Raises `TextError`."""
+    return data.decode(encoding_of(data, most, advice)).removeprefix("\ufeff")
+
+
+def lines_of(data: bytes, most: int, advice: str = "") -> Iterator[str]:
+    """Yield the lines of a file without their ends, one after the other. Raises `TextError`."""
+    encoding = encoding_of(data, most, advice)
+    for line in io.TextIOWrapper(io.BytesIO(data), encoding=encoding):
+        yield line.rstrip("\n").removeprefix("\ufeff")
+
+
+def _pieces(data: bytes, encoding: str) -> Iterator[str]:
+    handle = io.TextIOWrapper(io.BytesIO(data), encoding=encoding, newline="")
+    while piece := handle.read(CHUNK):
+        yield piece
+
+
+def separator_of(text: str) -> str:
+    """Return the separator of a table: the one that splits its first lines most evenly.
+
+    >>> separator_of("code;L*;a*;b*\\nA1;84,1;1,9;6,2")
+    ';'
+    """
+    lines = [line for line in text[:20_000].splitlines() if line.strip()][:10]
+    counts = {d: [line.count(d) for line in lines] for d in ("\t", ";", ",")}
+    return max(counts, key=lambda d: (min(counts[d], default=0), sum(counts[d])))
+
+
+def rows_of(data: bytes, most: int, advice: str = "") -> Iterator[list[str]]:
+    """Yield the lines of a table as cells. Raises `TextError`, also for quotes that never close."""
+    encoding = encoding_of(data, most, advice)
+    handle = io.TextIOWrapper(io.BytesIO(data), encoding=encoding, newline="")
+    sample = handle.read(20_000)
+    handle.seek(0)
+    try:
+        first = True
+        for row in csv.reader(handle, delimiter=separator_of(sample.removeprefix("\ufeff")), strict=True):
+            if first and row:
+                row[0] = row[0].removeprefix("\ufeff")
+            first = False
+            yield row
+    except csv.Error as wrong:
+        raise TextError(messages.csv_broken(str(wrong))) from None

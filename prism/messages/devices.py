@@ -1,0 +1,56 @@
+"""How a reader or a tinting machine stands, and why it refuses."""
+
+from __future__ import annotations
+
+from prism.messages.text import number, shortened
+
+UNCALIBRATED = (
+    "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out what was "
+    "taken before, and measure again."
+)
+
+
+NO_READINGS = "No reading yet"
+
+
+def nothing_there(thing: str) -> str:
+    """Say that there is no such thing to measure."""
+    return f"There is no '{shortened(thing)}' to put the reader on."
+
+
+def calibration_old(minutes: float) -> str:
+    """Say that the calibration is too old."""
+    return f"The white tile was read {number(minutes / 60, 1)} hours ago, too long to be believed. Read it again."
+
+
+def unsteady(spread: float) -> str:
+    """Say that readings do not describe one colour."""
+    return (
+        f"The readings scatter by ΔE00 {number(spread)} on average, too much for one colour. Leave out the ones that "
+        "slipped, or measure with a wider aperture."
+    )
+
+
+def too_much_for_base(base: str, filled: float) -> str:
+    """Say that a base cannot hold what is asked."""
+    return f"The {base} cannot hold it: {number(100 * filled, 0)} % of its capacity."
+
+
+def ran_dry(name: str, wanted: float, left: float) -> str:
+    """Say that a canister is too empty."""
+    return f"There is too little {name}: {number(wanted)} mL are wanted, {number(left)} mL are left. Refill it."
+
+
+def no_tinting_system() -> str:
+    """Say that the studio has no tinting system."""
+    return "There is no tinting system in this studio yet: bring one in at the tinting machine."
+
+
+def not_recorded(thing: str, aperture: int, specular: str) -> str:
+    """Say that a recording holds no reading of a thing at a setting."""
+    return f"The recording holds no reading of '{shortened(thing)}' at {aperture} mm with specular light {specular}."
+
+
+def no_recording(path: str, reason: str) -> str:
+    """Say why a recording cannot be replayed."""
+    return f"The reader's recording {shortened(path, 80)} cannot be replayed: {reason}."

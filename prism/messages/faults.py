@@ -1,0 +1,122 @@
+"""What went wrong with something a person typed or a reflectance file held."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from prism.messages.text import count, number, shortened
+
+
+def out_of_range(name: str, value: float, low: float, high: float) -> str:
+    """Say that a figure is outside its range."""
+    shown = number(value, 0 if value == int(value) else 2)
+    return f"{name} is {shown}: it must lie between {number(low, 0)} and {number(high, 0)}."
+
+
+def not_a_number(name: str, text: str) -> str:
+    """Say that a figure could not be read."""
+    return f"{name} is '{shortened(text)}': that is not a number."
+
+
+def missing(name: str) -> str:
+    """Say that a figure was left out."""
+    return f"{name} is empty: all three of L*, a* and b* are needed."
+
+
+def bad_hex(text: str) -> str:
+    """Say what is wrong with a screen value."""
+    digits = text.strip().removeprefix("#")
+    if not digits:
+        return "The screen value is empty: write six digits such as #C4CBC9."
+    if all(c in "0123456789abcdefABCDEF" for c in digits):
+        return f"'{shortened(text)}' has {count(len(digits), 'digit')}: a screen value has six, such as #C4CBC9."
+    return f"'{shortened(text)}' is not a screen value: write six digits 0-9 or A-F, such as #C4CBC9."
+
+
+def unknown_choice(name: str, value: str, choices: Iterable[str]) -> str:
+    """Say that a choice does not exist."""
+    return f"{name} '{shortened(value)}' is not known: choose one of {', '.join(choices)}."
+
+
+_GRIDS = "31 (400-700 nm by 10), 36 (380-730 by 10), 16 (400-700 by 20) or 61 (400-700 by 5)"
+
+
+def wrong_band_count(found: int) -> str:
+    """Say that a row without wavelengths has a number of bands that fits no grid."""
+    return f"{found} bands: without wavelengths, {_GRIDS} are understood. Add the wavelengths, or the missing bands."
+
+
+def csv_empty() -> str:
+    """Say that a file holds nothing."""
+    return "The file is empty: a line of wavelengths and a line of reflectances are expected."
+
+
+def csv_bad_cell(line: int, column: int, text: str) -> str:
+    """Say which cell is not a number."""
+    return f"Line {line}, column {column}: '{shortened(text)}' is not a number."
+
+
+def csv_out_of_range(line: int, column: int, value: float, high: float) -> str:
+    """Say which cell is no reflectance."""
+    return f"Line {line}, column {column}: {value:g} is not a reflectance: 0 to {high:g} is."
+
+
+def csv_row_length(line: int, found: int, expected: int) -> str:
+    """Say which line has the wrong number of values."""
+    return f"Line {line} has {found} values, but there are {expected} wavelengths."
+
+
+def csv_grid(reason: str) -> str:
+    """Say why the wavelengths cannot be used."""
+    return f"The wavelengths cannot be used: {reason}."
+
+
+def csv_not_text(position: int) -> str:
+    """Say that a file is not text."""
+    return f"This is not a text file (byte {position + 1} cannot be read): save the readings as CSV, UTF-8."
+
+
+def csv_no_readings() -> str:
+    """Say that wavelengths came without readings."""
+    return "There are wavelengths but no reflectances: add at least one line of readings below them."
+
+
+def csv_too_many(limit: int) -> str:
+    """Say that a file holds more readings than one colour needs."""
+    return f"More than {limit} readings: give the readings of one colour only."
+
+
+def csv_percent_note() -> str:
+    """Say that percentages were recognised."""
+    return "The values were percentages; they were divided by 100."
+
+
+def csv_extended_note(low: float, high: float) -> str:
+    """Say that the ends of a spectrum were held."""
+    return f"The file reaches {low:g}-{high:g} nm; the end values were held out to 400-700 nm."
+
+
+def csv_resampled_note(step: float) -> str:
+    """Say that a spectrum was brought to 10 nm."""
+    return f"Bands of {step:g} nm were brought to 10 nm."
+
+
+ONE_COLOUR = "A spectrum needs a few kilobytes: choose the file of one colour."
+FEWER_COLOURS = "Split the deck into several files."
+"""What to do with a file that is too large."""
+
+
+def too_large(limit_bytes: int, actual_bytes: int | None = None, advice: str = "") -> str:
+    """Say that a file is too large, and what to do."""
+    size = f" ({actual_bytes / 1e6:.1f} MB)" if actual_bytes else ""
+    return f"The file is too large{size}: up to {limit_bytes / 1e6:.0f} MB is read. {advice}".strip()
+
+
+def name_needed() -> str:
+    """Say that a colour needs a name."""
+    return "Give the colour a name, so that the review can be found again."
+
+
+def one_source() -> str:
+    """Say that no source was given."""
+    return "Give the reflectances: drop or choose a CSV file, or paste its text."

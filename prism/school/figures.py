@@ -1,0 +1,107 @@
+"""Every figure and word of one school."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from prism.neutral import WorkingNeutral
+from prism.school.scales import HueScale, Scale
+from prism.spectrum import Array
+
+
+@dataclass(frozen=True)
+class FamilyRule:
+    """One family: half-open ranges of LRV, chroma C*ab, hue (degrees), undertone strength, and undertone hues."""
+
+    word: str
+    lrv: tuple[float, float] = (0, 101)
+    chroma: tuple[float, float] = (0, float("inf"))
+    hue: tuple[float, float] = (0, 360)
+    strength: tuple[float, float] = (0, float("inf"))
+    undertone: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class School:
+    """Every figure and word of one school.
+
+    `lists` short lists of undertones by family; `never_passive` families that always have one; `grey_counts` whether
+    grey is itself called an undertone; `relative` whether temperature exists only beside another colour; `trim_gap`
+    LRV points between wall and trim for an edge to show; `crown` the sheen of crown moulding; `lean_from` Lab units of
+    warmth from which a neutral temperature is said to lean; `estimate_doubt` ΔE00 that an estimated recipe adds for
+    each 25 % of change, from Lab alone and from a spectrum; `dark_outside` LRV below which heat outdoors is warned of.
+    """
+
+    key: str
+    title: str
+    summary: str
+    depth: Scale
+    neutral: WorkingNeutral
+    undertone: HueScale
+    undertone_strength: Scale
+    second_within: float
+    temperature: Scale
+    temperature_axis: float
+    lean_from: float
+    uncertainty: dict[str, float]
+    difference: Scale
+    readable: tuple[float, float]
+    same_depth: float
+    white_lrv: float
+    white_chroma: float
+    families: tuple[FamilyRule, ...]
+    hue_family: HueScale
+    clear_from: float
+    lists: dict[str, HueScale]
+    never_passive: tuple[str, ...]
+    grey_counts: bool
+    relative: bool
+    trim_gap: float
+    crown: str
+    estimate_doubt: tuple[float, float]
+    dark_outside: float
+    explains: tuple[str, ...]
+
+    def __hash__(self) -> int:
+        return hash((self.key, self.title))
+
+    def hues_for(self, family: str) -> HueScale:
+        """Return the undertones that may be named for a family: all, or the school's short list for it."""
+        return self.lists.get(family, self.undertone)
+
+    @property
+    def just_seen(self) -> float:
+        """ΔE00 from which two colours are no longer the same to the eye."""
+        return self.difference.edges[0]
+
+    @property
+    def plainly_seen(self) -> float:
+        """ΔE00 from which a difference is plain rather than small."""
+        return self.difference.edges[1]
+
+    @property
+    def known_before(self) -> float:
+        """ΔE00 up to which a difference is seen only by somebody who knew the colour before."""
+        return self.difference.edges[2]
+
+    @property
+    def temperate(self) -> tuple[str, float, float]:
+        """The word for a temperature that is neither warm nor cool, and the bounds of its band, Lab units."""
+        word = self.temperature.word(0.0)
+        return word, *self.temperature.bounds(word)
+
+    @property
+    def passive_below(self) -> float:
+        """Undertone strength under which a colour could go any way."""
+        return self.undertone_strength.edges[0]
+
+    def doubt(self, provenance: str, spread: float | None = None) -> float:
+        """Return the uncertainty of a colour, ΔE00: that of its source, or of its own readings if they are worse."""
+        return max(self.uncertainty[provenance], spread or 0.0)
+
+    def warm_axis(self) -> Array:
+        """Return the unit vector of warmth in the a*, b* plane, shape (2,)."""
+        angle = np.radians(self.temperature_axis)
+        return np.array([np.cos(angle), np.sin(angle)])

@@ -1,0 +1,83 @@
+"""A recipe at adjusted strengths, compared with its standard."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+import numpy as np
+
+from prism.difference import delta_e
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading, read_many
+from prism.school import School
+from prism.screen import reflectance_to_screen, to_hex
+from prism.spectrum import to_lab, to_lrv
+from prism.tint.recipe import Recipe
+from prism.tint.system import TintSystem
+
+
+@dataclass(frozen=True)
+class Adjusted:
+    """A colour at an adjusted strength, compared with its standard.
+
+    `percent` of change (0 is standard); `delta_e` ΔE00 from standard; `drift` how the undertone moved (Δa*, Δb*) and
+    `drift_effect` that move in ΔE00 at the standard's lightness; `over_capacity` whether the base can hold it;
+    `screen` `#RRGGBB`.
+    """
+
+    percent: float
+    recipe: Recipe
+    reflectance: tuple[float, ...]
+    reading: Reading
+    delta_e: float
+    drift: tuple[float, float]
+    drift_effect: float
+    over_capacity: bool
+    screen: str
+
+    @property
+    def lrv(self) -> float:
+        """Light reflectance value, 0-100."""
+        return self.reading.lrv
+
+
+def strengths(
+    recipe: Recipe,
+    percents: Iterable[float],
+    system: TintSystem,
+    school: School,
+    neutral: WorkingNeutral | None = None,
+    uncertainty: float = 0.0,
+    recipe_doubt: float = 0.0,
+) -> list[Adjusted]:
+    """Return the colour at each strength. Percent 0 is exactly the recipe, −100 the base. Raises `RecipeError`.
+
+    `uncertainty` of the colour itself, ΔE00; `recipe_doubt` what an estimated recipe adds for each 25 % of change.
+    """
+    steps = list(percents)
+    neutral = neutral or school.neutral
+    recipes = [recipe, *(recipe.scaled(p) for p in steps)]
+    spectra = system.reflectance(recipes)
+    lab = to_lab(spectra)
+    shown = to_hex(reflectance_to_screen(spectra)[0])
+    doubt = np.hypot(uncertainty, recipe_doubt * np.abs([0.0, *steps]) / 25)
+    readings = read_many(lab, to_lrv(spectra), doubt, school, neutral)
+    distance = delta_e(lab[0], lab)
+    moved = neutral.undertone(lab) - neutral.undertone(lab[0])
+    shifted = np.concatenate([np.broadcast_to(lab[0, :1], (len(lab), 1)), lab[0, 1:] + moved], axis=-1)
+    drift_effect = delta_e(lab[0], shifted)
+    return [
+        Adjusted(
+            percent=percent,
+            recipe=recipes[i],
+            reflectance=tuple(spectra[i].tolist()),
+            reading=readings[i],
+            delta_e=float(distance[i]),
+            drift=(float(moved[i, 0]), float(moved[i, 1])),
+            drift_effect=float(drift_effect[i]),
+            over_capacity=system.capacity_used(recipes[i]) > 1,
+            screen=shown[i],
+        )
+        for i, percent in enumerate(steps, start=1)
+    ]

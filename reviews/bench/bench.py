@@ -1,0 +1,58 @@
+"""One colour with what is held beside it: the parts of the bench, each made when it is first asked for."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from decks.models import Colour
+from reviews.bench.comparison_set import ComparisonSet
+from reviews.bench.holding import Decks, Held
+from reviews.bench.looking import Looking
+from reviews.bench.subject import Subject
+from reviews.bench.wall import Wall
+from reviews.models import Review
+
+
+class Bench:
+    """The bench of one review. `beside` is the colour the person asked to hold beside the subject, or None."""
+
+    def __init__(self, review: Review, beside: Colour | None = None) -> None:
+        self.review = review
+        self._asked = beside
+
+    @cached_property
+    def subject(self) -> Subject:
+        """The colour that the review is about."""
+        return Subject(self.review)
+
+    @cached_property
+    def decks(self) -> Decks:
+        """The decks as the subject sees them."""
+        return Decks(self.subject)
+
+    @cached_property
+    def looking(self) -> Looking:
+        """What was seen, and what waits."""
+        return Looking(self.subject)
+
+    @cached_property
+    def set(self) -> ComparisonSet:
+        """The comparison set."""
+        return ComparisonSet(self.decks, self.looking)
+
+    @cached_property
+    def wall(self) -> Wall:
+        """The wall."""
+        return Wall(self.decks, self.set, self.looking, self._asked)
+
+    @cached_property
+    def shortlist(self) -> list[Held]:
+        """The shortlist, in its order."""
+        return [self.decks.fetch(one.colour) for one in self.review.shortlist.select_related("colour__maker")]
+
+    def after_boards_changed(self, beside: Colour | None = None) -> Bench:
+        """Return the bench with the boards read again, and a set chosen from what they leave."""
+        after = Bench(self.review, beside)
+        after.__dict__.update({"subject": self.subject, "decks": self.decks, "looking": self.looking})
+        after.__dict__["set"] = self.set.anew(self.looking)
+        return after

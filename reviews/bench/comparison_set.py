@@ -1,0 +1,115 @@
+"""The comparison set: the boards the core chose, with what the person did to them."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import NDArray
+
+from decks import queries as deck_queries
+from prism.choosing import comparison_set
+from prism.choosing.axes import less
+from prism.choosing.deck import Pick
+from reviews.bench.holding import Decks, Held
+from reviews.bench.looking import Looking
+from reviews.models import Board
+
+KINDS = ("white", "range", "strip", "foil", "added")
+"""Groups of boards in the order they stand on the wall."""
+
+
+class ComparisonSet:
+    """What is held beside the subject until something else is asked for."""
+
+    def __init__(self, decks: Decks, looking: Looking, not_my_whites: NDArray[np.intp] | None = None) -> None:
+        self._decks = decks
+        self._subject = decks.subject
+        self._looking = looking
+        if not_my_whites is not None:
+            self.not_my_whites = not_my_whites
+
+    def anew(self, looking: Looking) -> ComparisonSet:
+        """Return the set with the boards read again, chosen from what they leave."""
+        return ComparisonSet(self._decks, looking, self.not_my_whites)
+
+    @cached_property
+    def not_my_whites(self) -> NDArray[np.intp] | None:
+        """Rows that are no reference whites: where the person keeps whites, all others."""
+        catalogue = self._decks.catalogue
+        whites = set(deck_queries.my_whites(self._subject.owner).values_list("pk", flat=True))
+        kept = np.setdiff1d(catalogue.rows_of(whites), self._decks.own_rows)
+        return np.setdiff1d(np.arange(len(catalogue.ids)), kept) if kept.size else None
+
+    @cached_property
+    def boards(self) -> dict[int, Board]:
+        """What the person did with boards, by the colour's id."""
+        return {board.colour_id: board for board in self._subject.review.boards.all()}
+
+    @cached_property
+    def chosen(self) -> comparison_set.Chosen:
+        """The set as the core chooses it, without the boards that were taken away."""
+        away = {pk for pk, board in self.boards.items() if board.state == Board.State.OUT}
+        return comparison_set.choose(
+            self._subject.reading,
+            self._decks.deck,
+            self._subject.school,
+            self._subject.neutral,
+            strip=self._decks.strip,
+            own=self._decks.own_rows,
+            not_whites=self.not_my_whites,
+            out=[int(row) for row in self._decks.catalogue.rows_of(away)],
+        )
+
+    @cached_property
+    def comparators(self) -> list[Held]:
+        """The whole set, in the order it is held up: chosen boards, pinned ones in their place, and those the person
+        brought in."""
+        catalogue = self._decks.catalogue
+        kept = {pk: board for pk, board in self.boards.items() if board.state != Board.State.OUT and board.why}
+        by_row = {int(row): kept[self._decks.id_of(row)] for row in catalogue.rows_of(set(kept))}
+        replaced = {(board.kind, board.why) for board in kept.values() if board.state == Board.State.PINNED}
+        picks = [pick for pick in self.chosen.picks if pick.index in by_row or (pick.kind, pick.why) not in replaced]
+        missing = [row for row in by_row if all(pick.index != row for pick in picks)]
+        picks += [
+            Pick(row, by_row[row].why, self._decks.apart(catalogue.lab[row]), kind=by_row[row].kind or "range")
+            for row in missing
+        ]
+        picks.sort(key=lambda pick: KINDS.index(pick.kind))
+        held = self._decks.hold(picks, {row: board.state for row, board in by_row.items()})
+        here = {one.colour.pk for one in held}
+        added = [pk for pk, b in self.boards.items() if b.state == Board.State.ADDED and pk not in here]
+        brought = deck_queries.by_ids(added) if added else {}
+        fetched = (self._decks.fetch(brought[pk], Board.State.ADDED.value) for pk in added)
+        return self._looking.lettered([*held, *fetched])
+
+    @property
+    def whites(self) -> list[Held]:
+        """The reference whites."""
+        return [held for held in self.comparators if held.kind == "white"]
+
+    @property
+    def clean_white(self) -> Held | None:
+        """The clean one of them."""
+        return next((held for held in self.whites if held.why == "clean"), None)
+
+    @cached_property
+    def guide(self) -> list[Held]:
+        """The boards as they are held up one after another: the clean white, the range from end to end, the foil, and
+        then the rest."""
+        boards = self.comparators
+        first = [held for held in boards if held.why == "clean"]
+        middle = [held for held in boards if held.kind == "range"]
+        foils = [held for held in boards if held.kind == "foil"]
+        rest = [held for held in boards if held not in (*first, *middle, *foils)]
+        return [*first, *middle, *foils, *rest]
+
+    @property
+    def taken_away(self) -> int:
+        """How many boards were taken away."""
+        return sum(board.state == Board.State.OUT for board in self.boards.values())
+
+    def another_that_shows(self, hue: str, on_the_wall: list[Held]) -> Pick | None:
+        """Return the next best board beside which a hue of the subject shows: one that has less of it."""
+        taken = self._decks.catalogue.rows_of({held.colour.pk for held in on_the_wall})
+        return comparison_set.another(self.chosen, less(hue), taken.tolist())

@@ -1,0 +1,64 @@
+"""What a person saw beside boards, and which findings wait until they have looked."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+
+from prism import words
+from reviews.bench.holding import Held
+from reviews.bench.subject import Subject
+from reviews.models import Observation
+
+
+@dataclass(frozen=True)
+class Seen:
+    """What was seen beside a board, next to what was computed."""
+
+    observation: Observation
+    said: str
+    standing: str
+
+
+class Looking:
+    """The observations of a review."""
+
+    def __init__(self, subject: Subject) -> None:
+        self._subject = subject
+
+    @cached_property
+    def observations(self) -> list[Observation]:
+        """What was seen so far, newest first."""
+        return list(self._subject.review.observations.select_related("by", "colour"))
+
+    def waits(self, held: Held) -> bool:
+        """Return whether the finding beside a board waits for the person to say what they see."""
+        withheld = self._subject.review.withhold
+        return withheld and held.colour.pk not in {one.colour_id for one in self.observations}
+
+    def lettered(self, boards: Sequence[Held]) -> list[Held]:
+        """Return boards under letters where their findings are withheld, since a caption would give them away."""
+        return [
+            replace(held, name=words.letter(i), caption=words.letter(i), reason="") if self.waits(held) else held
+            for i, held in enumerate(boards)
+        ]
+
+    def seen_beside(self, held: Held | None) -> list[Seen]:
+        """Return what was seen beside a board, each next to what was computed."""
+        lrv = self._subject.reading.lrv
+        return [
+            Seen(one, self.said_of(one), words.standing(one.agreement, one.computed, lrv))
+            for one in self.observations
+            if held and one.colour_id == held.colour.pk
+        ]
+
+    def said_of(self, one: Observation) -> str:
+        """Return what a person saw, in words."""
+        lrv = self._subject.reading.lrv
+        return words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}")
+
+    @property
+    def last_light(self) -> str:
+        """The light written down last, since most boards are looked at in one light."""
+        return next((one.light for one in self.observations if one.light), "")

@@ -1,0 +1,57 @@
+"""Lightness against chroma: how light and how coloured, whatever the hue?"""
+
+from __future__ import annotations
+
+from math import hypot
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.reading import Reading
+from reviews.bench.subject import Subject
+from reviews.bench.wall import Wall
+from reviews.drawings.axes import tick_below, tick_left, ticks
+from reviews.drawings.marks import led, spread
+from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
+
+PLANE_WIDTH, PLANE_HEIGHT = 200.0, 150.0
+
+
+PLANE_LEFT, PLANE_TOP = 34.0, 14.0
+
+
+def lightness_and_chroma(subject: Subject, wall: Wall) -> SafeString:
+    """Return lightness L* upwards against chroma C*ab to the right, with the subject and what is held beside it."""
+    shown = [subject.reading, *(held.reading for held in wall.drawn)]
+    most = max(10.0, *(1.1 * hypot(*reading.lab[1:]) for reading in shown))
+    low = max(0.0, min(reading.lab[0] for reading in shown) - 4)
+    high = min(100.0, max(reading.lab[0] for reading in shown) + 4)
+
+    def place(reading: Reading) -> tuple[float, float]:
+        x = PLANE_LEFT + PLANE_WIDTH * hypot(*reading.lab[1:]) / most
+        return x, PLANE_TOP + PLANE_HEIGHT * (high - reading.lab[0]) / max(high - low, 1.0)
+
+    bottom = PLANE_TOP + PLANE_HEIGHT
+    parts = [
+        line(PLANE_LEFT, PLANE_TOP, PLANE_LEFT, bottom, "axis"),
+        line(PLANE_LEFT, bottom, PLANE_LEFT + PLANE_WIDTH, bottom, "axis"),
+        text(PLANE_LEFT, 9, "L*", "axis-title", "end"),
+        text(PLANE_LEFT + PLANE_WIDTH, bottom + 26, "C*ab", "axis-title", "end"),
+    ]
+    for tick in ticks(low, high):
+        y = PLANE_TOP + PLANE_HEIGHT * (high - tick) / max(high - low, 1.0)
+        parts += tick_left(PLANE_LEFT, y, f"{tick:g}")
+    for tick in ticks(0, most):
+        x = PLANE_LEFT + PLANE_WIDTH * tick / most
+        parts += tick_below(x, bottom, f"{tick:g}")
+    x, y = place(subject.reading)
+    own = Mark(x, y, subject.stimulus.screen, words.plane_mark(subject.name, subject.reading), kind="subject")
+    marks = [
+        Mark(*place(held.reading), held.colour.screen, words.plane_mark(held.name, held.reading), link_to(held))
+        for held in wall.drawn
+    ]
+    parts += led(marks, spread(marks, 9, 12, [own]), 9, 12)
+    parts.append(draw_mark(own, 13, 18))
+    description = words.plane_text_of(subject.name, [(held.name, held.reading) for held in wall.drawn], subject.reading)
+    view = (0.0, 0.0, PLANE_LEFT + PLANE_WIDTH + 14, bottom + 30)
+    return svg("Lightness against chroma", description, view, "lightness", joined(parts))

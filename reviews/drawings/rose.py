@@ -1,0 +1,137 @@
+"""The undertone rose: which way does a colour lean from the neutral?"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from math import cos, hypot, radians, sin
+
+from django.utils.html import format_html
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading
+from prism.school import School
+from reviews.bench.subject import Subject
+from reviews.bench.wall import Wall
+from reviews.drawings.labels import LINE, Box, free_place, width_of
+from reviews.drawings.marks import led, spread
+from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
+
+ROSE = 100.0
+"""Radius of the rose in drawing units."""
+ROSE_VIEW = (-150.0, -120.0, 300.0, 264.0)
+SCALE_Y = 121.0
+"""Where the scale of strengths stands, below the rose and as long as its radius."""
+SCALE_ROWS = (12.0, 22.0)
+MARK, SUBJECT = (9.0, 12.0), (13.0, 18.0)
+"""Width and height of a board's mark, and of the subject's."""
+NEVER = 9.0
+"""A band of strengths narrower than this has no word of its own on the scale."""
+
+
+class Rose:
+    """The frame of an undertone rose: the working neutral at its centre, a* to the right, b* upwards.
+
+    It reaches far enough for the strengths it must show; what lies farther is held at the rim. The words for the
+    strengths stand on a scale below it, so that no label runs over a mark, the cross or a ring.
+    """
+
+    def __init__(self, school: School, neutral: WorkingNeutral, reading: Reading, reach: float) -> None:
+        self.school = school
+        self.reach = max(reach * 1.3, school.undertone_strength.edges[-1] * 1.25)
+        self.neutral, self.reading = neutral, reading
+
+    def point(self, a: float, b: float) -> tuple[float, float]:
+        """Return drawing coordinates of an undertone; one that would leave the rose is held at its rim."""
+        far = hypot(a, b) / self.reach
+        scale = ROSE / self.reach / max(far, 1.0)
+        return a * scale, -b * scale
+
+    @property
+    def rings(self) -> list[float]:
+        """The radii at which one word for strength gives way to the next, and the rim's."""
+        edges = self.school.undertone_strength.edges
+        return [edge / self.reach * ROSE for edge in edges if edge < self.reach] + [ROSE]
+
+    def frame(self) -> list[SafeString]:
+        """Return rings by strength, sectors by hue, and the scale of strengths."""
+        parts = [format_html('<circle class="rim" r="{}"/>', f"{ROSE:.1f}")]
+        parts += [format_html('<circle class="ring" r="{}"/>', f"{radius:.1f}") for radius in self.rings[:-1]]
+        for word, edge in zip(self.school.undertone.words, self.school.undertone.edges, strict=True):
+            angle = radians(edge)
+            parts.append(line(10 * cos(angle), -10 * sin(angle), ROSE * cos(angle), -ROSE * sin(angle), "sector"))
+            middle = radians(self.school.undertone.centre(word))
+            x, y = (ROSE + 9) * cos(middle), -(ROSE + 9) * sin(middle)
+            anchor = "middle" if abs(cos(middle)) < 0.35 else "start" if cos(middle) > 0 else "end"
+            chosen = "hue current" if word == self.reading.undertone.main else "hue"
+            parts.append(text(x, y + 4, words.hue(word, self.reading.lrv), chosen, anchor))
+        return [*parts, *self._scale()]
+
+    def _scale(self) -> list[SafeString]:
+        """Return the scale: a radius laid out below the rose, with the words that hold between its ticks."""
+        parts = [line(0, SCALE_Y, ROSE, SCALE_Y, "axis")]
+        parts += [line(radius, SCALE_Y - 3, radius, SCALE_Y + 3, "axis") for radius in (0.0, *self.rings)]
+        ends = [-150.0, -150.0]  # where each row of words is free
+        lower = 0.0
+        for word, radius in zip(self.school.undertone_strength.words, self.rings, strict=False):
+            middle, half = (lower + radius) / 2, width_of(word) / 2
+            lower = radius
+            row = 0 if middle - half > ends[0] else 1
+            x = min(max(middle, ends[row] + half + 4), 150 - half)
+            if x - half < ends[row]:
+                continue  # no room: the ticks are too near one another
+            ends[row] = x + half + 4
+            y = SCALE_Y + SCALE_ROWS[row]
+            if row or abs(x - middle) > half:
+                parts.append(line(middle, SCALE_Y, x, y - 8, "leader"))
+            parts.append(text(x, y, word, "ring-label"))
+        return parts
+
+    def over(self, taken: Sequence[Box]) -> list[SafeString]:
+        """Return what stands over the frame: the cross of the neutral, and where mathematical grey lies from it, its
+        label where nothing else is."""
+        cross = [line(-4, 0, 4, 0, "neutral"), line(0, -4, 0, 4, "neutral")]
+        if self.neutral.kind == "grey":
+            return cross
+        a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
+        x, y = self.point(a, b)
+        title = words.MATHEMATICAL_GREY
+        point = format_html(
+            '<circle class="grey-point" cx="{}" cy="{}" r="3"><title>{}</title></circle>', f"{x:.1f}", f"{y:.1f}", title
+        )
+        full = [*taken, Box(0, 0, 8, 8), Box(x, y, 6, 6)]
+        box = free_place(words.GREY_LABEL, x, y, full, self.rings, ROSE)
+        if box is None:
+            return [*cross, point]
+        parts = [*cross, point, text(box.x, box.y + 3.5, words.GREY_LABEL, "grey-label")]
+        edge = min(max(x, box.x - box.width / 2), box.x + box.width / 2), box.y + (LINE / 2 if y > box.y else -LINE / 2)
+        return [line(x, y, *edge, "leader"), *parts] if hypot(edge[0] - x, edge[1] - y) > 8 else parts
+
+
+def boxes_of(marks: Sequence[Mark], size: tuple[float, float]) -> list[Box]:
+    """Return the places that marks take."""
+    return [Box(mark.x, mark.y, *size) for mark in marks]
+
+
+def undertone_rose(subject: Subject, wall: Wall) -> SafeString:
+    """Return the undertone plane round the working neutral, with the subject and what is held beside it."""
+    own = subject.reading.undertone
+    rose = Rose(subject.school, subject.neutral, subject.reading, own.strength)
+    parts = rose.frame()
+    x, y = rose.point(*own.vector)
+    parts.append(line(0, 0, x, y, "lean"))
+    said = f"{subject.name}: {words.undertone_short(subject.reading)}"
+    mark = Mark(x, y, subject.stimulus.screen, said, kind="subject")
+    marks = []
+    for held in wall.drawn:
+        hx, hy = rose.point(*held.reading.undertone.vector)
+        title = f"{held.name}: {words.undertone_short(held.reading)}"
+        kind = "beside" if wall.beside and held.colour.pk == wall.beside.colour.pk else ""
+        kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
+        marks.append(Mark(hx, hy, held.colour.screen, title, link_to(held), kind))
+    apart = spread(marks, *MARK, [mark])
+    parts += [*led(marks, apart, *MARK), draw_mark(mark, *SUBJECT)]
+    parts += rose.over([*boxes_of(apart, MARK), *boxes_of([mark], SUBJECT)])
+    description = words.rose_text(subject.name, subject.reading, subject.neutral)
+    return svg("Undertone rose", description, ROSE_VIEW, "rose", joined(parts))

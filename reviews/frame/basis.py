@@ -1,0 +1,75 @@
+"""The basis of a review: where the subject's numbers came from, and by which school and neutral it is judged."""
+
+from __future__ import annotations
+
+from prism import words
+from reviews.bench.subject import Subject
+from reviews.frame.forms import BasisForm
+from schools import queries as school_queries
+
+
+class Basis:
+    """What the colour is judged by, as the frame shows it."""
+
+    def __init__(self, subject: Subject, form: BasisForm | None = None) -> None:
+        self._subject = subject
+        self._review = subject.review
+        self.form = form or BasisForm(instance=subject.review)
+
+    @property
+    def provenance(self) -> str:
+        """Where the subject's numbers came from."""
+        return words.provenance(self._subject.stimulus.provenance, self._subject.reading.uncertainty)
+
+    @property
+    def made_with(self) -> str:
+        """That the review was made with an earlier value of its colour, where that is so."""
+        now = self._subject.newer
+        return words.made_with_earlier(f"{now.since:%d %b %Y}", now.reason, now.lrv, now.delta_e) if now else ""
+
+    @property
+    def intake_notes(self) -> list[str]:
+        """How a file was understood when the colour was taken in."""
+        return self._review.intake_notes.splitlines()
+
+    @property
+    def school_title(self) -> str:
+        """The school in force."""
+        return self._subject.school.title
+
+    @property
+    def schools(self) -> list[tuple[str, str]]:
+        """The schools with what each holds; the one in force as the review has it, where it is gone."""
+        notes = {one.key: words.school_note(one) for one in school_queries.available(self._subject.owner)}
+        key = self._review.school
+        if key not in notes and not self._review.school_unreadable:
+            notes = {key: words.school_note(self._subject.school)} | notes
+        return list(notes.items())
+
+    @property
+    def school_chosen(self) -> str:
+        """The school that is ticked: the one in force, or what was chosen in a form that was refused."""
+        chosen = str(self.form["school"].value())
+        return self._subject.school.key if self._review.school_unreadable and not self.form.is_bound else chosen
+
+    @property
+    def school_remark(self) -> str:
+        """That an own school was changed or deleted since, or that the kept one can no longer be read."""
+        if self._review.school_unreadable:
+            return words.school_unreadable(self._review.school_unreadable, self._subject.school.title)
+        if not self._review.school_table:
+            return ""
+        now = school_queries.table_of(self._subject.owner, self._review.school)
+        if now is None:
+            return words.SCHOOL_GONE
+        return "" if now == self._review.school_table else words.SCHOOL_CHANGED
+
+    @property
+    def neutral_title(self) -> str:
+        """The working neutral in force, in a word or two."""
+        return words.neutral_title(self._subject.neutral, (self._review.neutral_a, self._review.neutral_b))
+
+    @property
+    def neutral_note(self) -> str:
+        """Where the working neutral lies at the subject's depth."""
+        return words.neutral_note(self._subject.neutral, self._subject.reading.lab[0])

@@ -1,0 +1,58 @@
+"""What stands around every step: path, basis, wall, ladder and edge."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from reviews.drawings.edges import wall_edge
+from reviews.drawings.ladder import depth_ladder
+from reviews.frame.basis import Basis
+from reviews.frame.forms import SHIFT, BasisForm
+from reviews.frame.path import Path
+from reviews.steps.base import Step, Visit
+
+
+class Frame:
+    """The frame around one visit to a step, and the step's own page in it."""
+
+    shift = SHIFT
+
+    def __init__(self, visit: Visit, step: Step) -> None:
+        bench = visit.bench
+        basis = visit.forms.get("basis")
+        self.step = step
+        self.query = visit.query
+        self.subject, self.wall = bench.subject, bench.wall
+        self.basis = Basis(bench.subject, basis if isinstance(basis, BasisForm) else None)
+        self.waits = words.WITHHELD_STEP if step.gives_away and bench.wall.any_withheld else ""
+        self.page: Any = step.page(visit)
+        self.path = Path(bench, step).steps()
+
+    @property
+    def pending(self) -> bool:
+        """Whether findings on the path have still to be made."""
+        return any(step.pending for step in self.path)
+
+    @property
+    def record(self) -> list[tuple[str, str]]:
+        """The findings of the other steps, as the record lists them."""
+        return [(step.label, step.finding) for step in self.path if not step.current]
+
+    @property
+    def wall_template(self) -> str:
+        """The template of the wall."""
+        return Step.wall(self.step, self.page) if self.waits else self.step.wall(self.page)
+
+    @property
+    def ladder(self) -> SafeString:
+        """The ladder on the wall's edge."""
+        own = None if self.waits else self.step.ladder(self.page)
+        return depth_ladder(self.subject, self.wall) if own is None else own
+
+    @property
+    def edge(self) -> SafeString:
+        """The boards held together, butted with no line between them: two, three or all."""
+        return wall_edge(self.subject, self.wall)

@@ -1,0 +1,98 @@
+"""The path: the steps of a review, each with its finding so far.
+
+A finding that costs nothing is made with every screen. The others are kept with the review, with a mark of all they
+rest on; when that has changed they are made anew, by the step itself or by a request of their own, so that opening one
+step computes that step only.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import lru_cache
+from hashlib import sha256
+from typing import Any
+
+from decks import queries as deck_queries
+from decks.catalogue import state_for
+from prism import words
+from prism.school import School
+from reviews import services, steps
+from reviews.bench import Bench
+from reviews.steps.base import Step
+from tinting import queries as tinting_queries
+
+VERSION = 1
+"""Moves when findings are worded or computed otherwise, so that those kept before are made anew."""
+
+
+@dataclass(frozen=True)
+class PathStep:
+    """One step on the path, with its finding so far; `pending` where it has still to be made."""
+
+    number: int
+    key: str
+    label: str
+    finding: str
+    done: bool
+    current: bool
+    pending: bool = False
+
+
+@lru_cache(maxsize=64)
+def _mark_of(school: School) -> str:
+    return sha256(repr(school).encode()).hexdigest()
+
+
+def rests_on(bench: Bench) -> str:
+    """Return a mark of everything that findings rest on: value, school, neutral, boards, whites, decks, tinting."""
+    review, subject = bench.review, bench.subject
+    parts: tuple[Any, ...] = (
+        VERSION,
+        subject.stimulus,
+        subject.value.recipe,
+        _mark_of(subject.school),
+        subject.neutral,
+        review.names_shown,
+        sorted((pk, board.state, board.kind, board.why) for pk, board in bench.set.boards.items()),
+        list(deck_queries.my_whites(subject.owner).values_list("pk", flat=True)),
+        state_for(subject.owner),
+        tinting_queries.state(subject.owner),
+    )
+    return sha256(repr(parts).encode()).hexdigest()[:24]
+
+
+class Path:
+    """The path of one review, as the screen of one of its steps shows it."""
+
+    def __init__(self, bench: Bench, current: Step) -> None:
+        self._bench = bench
+        self._current = current
+        self._mark = rests_on(bench)
+        kept = bench.review.findings
+        self._said: dict[str, str] = dict(kept.get("said", {})) if kept.get("on") == self._mark else {}
+
+    def _finding(self, step: Step, make: bool) -> str | None:
+        """Return the finding of a step; None where it is not known yet and must not be made now."""
+        if step.at_once:
+            return step.finding(self._bench)
+        if step.key not in self._said:
+            if not make:
+                return None
+            self._said[step.key] = step.finding(self._bench)
+        return self._said[step.key]
+
+    def steps(self, every: bool = False) -> list[PathStep]:
+        """Return the steps in the order of the job; `every` finding is made, or else only that of the current step."""
+        waits = self._bench.wall.any_withheld
+        found = [self._step(number, step, every, waits) for number, step in enumerate(steps.ALL, start=1)]
+        services.keep_findings(self._bench.review, {"on": self._mark, "said": self._said} if self._said else {})
+        return found
+
+    def _step(self, number: int, step: Step, every: bool, waits: bool) -> PathStep:
+        current = step.key == self._current.key
+        if waits and (step.gives_away or step.key == "compare"):
+            return PathStep(number, step.key, step.label, words.WITHHELD, True, current)
+        finding = self._finding(step, every or current or self._current.needs_findings)
+        if finding is None:
+            return PathStep(number, step.key, step.label, words.NOT_LOOKED_AT, False, current, pending=True)
+        return PathStep(number, step.key, step.label, finding or step.unknown, bool(finding), current)

@@ -1,0 +1,166 @@
+"""The screens of a review, whatever its steps."""
+
+from __future__ import annotations
+
+from copy import copy
+from urllib.parse import urlencode
+
+from django.contrib import messages
+from django.core.paginator import Paginator
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.utils.cache import patch_vary_headers
+from django.views.decorators.http import require_POST, require_safe
+
+from decks import queries as deck_queries
+from reviews import queries, services, steps
+from reviews.bench import Bench
+from reviews.frame.forms import BasisForm, WallForm
+from reviews.frame.frame import Frame
+from reviews.frame.path import Path
+from reviews.models import Review
+from reviews.steps.base import Visit
+from web.http import StudioRequest, whole_number
+
+PER_PAGE = 20
+
+
+@require_safe
+def home(request: StudioRequest) -> HttpResponse:
+    """Show the person's reviews, newest first, and the ways to start one."""
+    page = Paginator(queries.listed(request.user), PER_PAGE).get_page(request.GET.get("page"))
+    makers = deck_queries.makers(request.user)
+    context = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
+    return render(request, "reviews/frame/home.html", context)
+
+
+@require_POST
+def start(request: StudioRequest) -> HttpResponse:
+    """Start a review of a colour that the person may see."""
+    wanted = whole_number(request.POST.get("colour"))
+    colour = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
+    return redirect(services.start(request.user, colour))
+
+
+@require_safe
+def reopen(request: StudioRequest, pk: int) -> HttpResponse:
+    """Go to the step the review was left at."""
+    return redirect(_review(request, pk))
+
+
+@require_safe
+def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
+    """Show one step of the review; remember it, and the colour held beside the subject."""
+    review = _review(request, pk)
+    beside = review.beside
+    if "beside" in request.GET:
+        wanted = whole_number(request.GET["beside"])
+        beside = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
+    services.remember_place(review, step, beside)
+    return _show(request, steps.of(step).visit(request, review))
+
+
+@require_POST
+def act(request: StudioRequest, pk: int, step: str, act: str) -> HttpResponse:
+    """Do something that a step knows how to do."""
+    done = steps.of(step).acts.get(act)
+    if done is None:
+        raise Http404
+    came = done(request, _review(request, pk))
+    return came if isinstance(came, HttpResponse) else _show(request, came)
+
+
+@require_safe
+def findings(request: StudioRequest, pk: int) -> HttpResponse:
+    """Make the findings that the path still lacks, and give them as pieces of it."""
+    review = _review(request, pk)
+    path = Path(Bench(review, review.beside), steps.of(review.step)).steps(every=True)
+    return render(request, "reviews/frame/findings.html", {"path": path})
+
+
+@require_POST
+def wall(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep how the boards are shown."""
+    review = _review(request, pk)
+    form = WallForm(request.POST, instance=copy(review))
+    if form.is_valid():
+        services.arrange_wall(review, **form.cleaned_data)
+    return _show(request, Visit(Bench(review, review.beside)))
+
+
+@require_POST
+def blind(request: StudioRequest, pk: int) -> HttpResponse:
+    """Hide names and shuffle, or show them again."""
+    review = _review(request, pk)
+    services.go_blind(review)
+    return _show(request, Visit(Bench(review, review.beside)))
+
+
+@require_POST
+def arrange(request: StudioRequest, pk: int) -> HttpResponse:
+    """Move a board along the wall, by a number of places or to one."""
+    review = _review(request, pk)
+    ids = [held.colour.pk for held in Bench(review, review.beside).wall.arranged]
+    colour = whole_number(request.POST.get("colour"))
+    if colour in ids:
+        by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
+        to = ids.index(colour) + by if by else whole_number(request.POST.get("to"))
+        services.arrange(review, ids, colour, to)
+    return _show(request, Visit(Bench(review, review.beside)))
+
+
+@require_POST
+def basis(request: StudioRequest, pk: int) -> HttpResponse:
+    """Change the school or the working neutral."""
+    review = _review(request, pk)
+    form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
+    if not form.is_valid():
+        return _show(request, Visit(Bench(review, review.beside), forms={"basis": form}, refused=True))
+    data = form.cleaned_data
+    services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]), data["usual"])
+    return _show(request, Visit(Bench(review, review.beside)))
+
+
+@require_POST
+def revalue(request: StudioRequest, pk: int) -> HttpResponse:
+    """Read the review with the value its colour has now."""
+    review = _review(request, pk)
+    services.take_up_value(review)
+    return _show(request, Visit(Bench(review, review.beside)))
+
+
+@require_POST
+def delete(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put a review aside, with a way back."""
+    review = _review(request, pk)
+    services.delete(review)
+    messages.info(request, str(review.pk), extra_tags="deleted")
+    return redirect("home")
+
+
+@require_POST
+def restore(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring a deleted review back."""
+    review = get_object_or_404(queries.own(request.user), pk=pk)
+    services.restore(review)
+    return redirect(review)
+
+
+def _review(request: StudioRequest, pk: int) -> Review:
+    return get_object_or_404(queries.own(request.user), pk=pk, deleted=None)
+
+
+def _show(request: StudioRequest, visit: Visit) -> HttpResponse:
+    """Answer with the step the review is at: the whole page, or what htmx swaps; after a plain POST, its address."""
+    review = visit.bench.review
+    step = steps.of(review.step)
+    asked = {key: request.GET.get(key, "") or request.POST.get(key, "") for key in step.keeps}
+    visit.query = {key: value for key, value in asked.items() if value}
+    if request.method == "POST" and not request.htmx and not visit.refused and not visit.notice:
+        return redirect(f"{review.get_absolute_url()}{f'?{urlencode(visit.query)}' if visit.query else ''}")
+    frame = Frame(visit, step)
+    context = {"review": review, "frame": frame, "page": frame.page, "subject": frame.subject, "wall": frame.wall}
+    template = "reviews/frame/review_swap.html" if request.htmx else "reviews/frame/review.html"
+    response = render(request, template, context, status=422 if visit.refused else 200)
+    patch_vary_headers(response, ["HX-Request"])
+    return response

@@ -1,0 +1,1 @@
+"""Compare: what the colour shows beside others, and what is seen there."""

@@ -1,0 +1,83 @@
+"""What a person does with the boards of a comparison set: pin, swap, take away, bring in, ask for another."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from decks.models import Colour
+from prism import words
+from prism.choosing.axes import less
+from reviews.bench import Bench, Held
+from reviews.bench.holding import place_of
+from reviews.models import Board, Review
+from reviews.services import hold_beside
+from reviews.steps.compare import services
+
+
+@dataclass(frozen=True)
+class Done:
+    """What must be said of an act, empty where it simply happened; and the bench after it, where it is known."""
+
+    notice: str = ""
+    bench: Bench | None = None
+
+
+def act(review: Review, what: str, colour: int, hue: str = "") -> Done:
+    """Do one thing with the board of a colour on the wall."""
+    if what == "back":
+        services.bring_back(review)
+        return Done()
+    bench = Bench(review, review.beside)
+    if what == "another":
+        return _another(review, bench, hue)
+    held = next((one for one in bench.wall.boards if one.colour.pk == colour), None)
+    if held is None:
+        return Done()
+    if what == "pin":
+        services.set_board(review, held.colour, Board.State.PINNED, held.kind, held.why)
+    elif what == "add":
+        services.set_board(review, held.colour, Board.State.ADDED)
+    elif what == "unpin":
+        services.set_board(review, held.colour, "")
+    elif what in ("out", "swap"):
+        return _away(review, held, bench, swap=what == "swap")
+    return Done()
+
+
+def _another(review: Review, bench: Bench, hue: str) -> Done:
+    """Bring in another board beside which a hue shows."""
+    if hue not in bench.subject.school.undertone.words:
+        return Done()
+    pick = bench.set.another_that_shows(hue, bench.wall.boards)
+    if pick is None:
+        return Done(words.no_other(words.hue(hue, bench.subject.reading.lrv)))
+    colour = bench.decks.colour_of(pick)
+    services.set_board(review, colour, Board.State.ADDED, "range", pick.why)
+    hold_beside(review, colour)
+    return Done()
+
+
+def _away(review: Review, held: Held, bench: Bench, swap: bool) -> Done:
+    """Take a board away; the next best for the same question comes in its place where the decks have one."""
+    next_along = _next_along(bench, held)
+    # a board that was brought in is simply gone; a chosen one must not be chosen again
+    state = "" if held.kind == "added" or held.why.startswith(less("")) else Board.State.OUT
+    services.set_board(review, held.colour, state, held.kind, held.why)
+    after = bench.after_boards_changed()
+    instead = next((one for one in after.set.comparators if (one.kind, one.why) == (held.kind, held.why)), None)
+    if swap and instead is None:
+        services.set_board(review, held.colour, held.state, held.kind, held.why)
+        return Done(words.no_other(held.caption))
+    beside = instead.colour if swap and instead else next_along
+    hold_beside(review, beside)
+    after.wall.hold_beside(beside)
+    return Done(bench=after)
+
+
+def _next_along(bench: Bench, held: Held) -> Colour | None:
+    """Return the board that is held up after one, or before the last."""
+    others = bench.set.guide
+    at = place_of(held, others)
+    if at is None or len(others) < 2:
+        return None
+    return others[at + 1 if at + 1 < len(others) else at - 1].colour

@@ -1,0 +1,178 @@
+"""The Compare step as its template needs it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.choosing.questions import worth_asking
+from prism.comparison import NOTHING_SEEN, Agreement, PairFinding, compare
+from reviews.bench.figures import FigureLine, Said
+from reviews.bench.holding import Held, place_of
+from reviews.bench.looking import Seen
+from reviews.drawings.rose import undertone_rose
+from reviews.steps.base import Visit
+from reviews.steps.compare.forms import SeenForm
+from reviews.steps.compare.reads import Together, pair_of
+
+
+@dataclass(frozen=True)
+class Walk:
+    """Where one is on the walk through the boards."""
+
+    said: str
+    before: Held | None
+    after: Held | None
+
+
+class ComparePage:
+    """What the Compare step of one review shows."""
+
+    def __init__(self, visit: Visit) -> None:
+        self._bench = visit.bench
+        self._subject = visit.bench.subject
+        self._wall = visit.bench.wall
+        self.notice = visit.notice
+        self.seen_form = visit.forms.get("seen") or SeenForm()
+        self.said = Said(self._subject)
+        self.shows_all = visit.show == "together" and not self._wall.any_withheld
+        self._together = Together(visit.bench)
+
+    # --- the pair that is held up ---
+
+    @cached_property
+    def _pair(self) -> PairFinding | None:
+        return pair_of(self._bench)
+
+    @property
+    def pair(self) -> str:
+        """What the subject shows beside the colour held there."""
+        beside = self._wall.beside
+        if beside is None or self._pair is None:
+            return words.EMPTY_DECK
+        return words.capital(words.pair(self._subject.name, beside.name, self._pair, self._subject.reading.lrv))
+
+    @property
+    def pair_reason(self) -> str:
+        """How large the difference is, and why that board is on the wall."""
+        beside = self._wall.beside
+        return f"{words.difference(self._pair)} {beside.reason}" if beside and self._pair else ""
+
+    @cached_property
+    def figures(self) -> list[FigureLine]:
+        """The figures of subject and neighbour."""
+        beside, pair = self._wall.beside, self._pair
+        if beside is None or pair is None:
+            return []
+        this, that, number = self._subject.reading, beside.reading, words.number
+
+        def line(label: str, one: float, other: float, difference: float) -> FigureLine:
+            return FigureLine(label, number(one), number(other), number(difference, signed=True))
+
+        hues = f"{number(this.undertone.hue, 0)}°", f"{number(that.undertone.hue, 0)}°"
+        return [
+            line("LRV", this.lrv, that.lrv, pair.lrv),
+            line("Undertone strength", this.undertone.strength, that.undertone.strength, pair.greyness),
+            FigureLine("Undertone hue", *hues, words.shift(pair, self._subject.school, this.lrv)),
+            line("Temperature", this.temperature.value, that.temperature.value, pair.warmth),
+            FigureLine("ΔE00", "", "", number(pair.delta_e)),
+            FigureLine("its parts L′, C′, H′", "", "", words.parts(pair.parts)),
+        ]
+
+    # --- the walk through the boards, and what is seen on it ---
+
+    @property
+    def withheld(self) -> bool:
+        """Whether the finding beside this board waits for the person."""
+        return self._wall.withheld
+
+    @cached_property
+    def walk(self) -> Walk | None:
+        """Where one is on the walk through the boards, and the boards before and after."""
+        boards = self._bench.set.guide
+        at = place_of(self._wall.beside, boards)
+        if at is None:
+            return None
+        before, after = boards[at - 1] if at else None, boards[at + 1] if at + 1 < len(boards) else None
+        return Walk(words.step_of_walk(at + 1, len(boards)), before, after)
+
+    @property
+    def question(self) -> str:
+        """What the person is asked."""
+        beside = self._wall.beside
+        return words.what_is_seen(self._subject.name, beside.name) if beside else words.EMPTY_DECK
+
+    @property
+    def hues(self) -> list[tuple[str, str]]:
+        """The hues another board may be asked to show."""
+        return [(word, words.hue(word, self._subject.reading.lrv)) for word in self._subject.school.undertone.words]
+
+    @property
+    def seen_choices(self) -> list[tuple[str, str]]:
+        """What can be seen, as the trade says it at this depth."""
+        lrv = self._subject.reading.lrv
+        return [(word, words.direction(word, lrv)) for word in (*words.SEEN_CHOICES, NOTHING_SEEN)]
+
+    @property
+    def seen(self) -> list[Seen]:
+        """What was seen beside this board, each next to what was computed."""
+        return self._bench.looking.seen_beside(self._wall.beside)
+
+    @property
+    def computed_directions(self) -> list[str]:
+        """What a person sees who agrees with the figures."""
+        return list(self._pair.directions if self._pair else ()) or [NOTHING_SEEN]
+
+    @property
+    def last_light(self) -> str:
+        """The light written down last."""
+        return self._bench.looking.last_light
+
+    # --- what all of them show ---
+
+    @property
+    def confidence(self) -> str:
+        """How sure the undertone is."""
+        shares = worth_asking(self._together.shares)
+        return words.confidence(self._together.confidence, shares, self._subject.reading)
+
+    @property
+    def support(self) -> str:
+        """How many comparators agree."""
+        names = [held.name for held in self._bench.set.comparators]
+        return words.supporting(self._together.support, names, self._subject.reading)
+
+    @property
+    def relative_warmth(self) -> str:
+        """Beside which boards it is warm, and beside which cool."""
+        held = self._bench.set.comparators
+        pairs = [compare(self._subject.reading, one.reading, self._subject.school) for one in held]
+        return words.relative_warmth([one.name for one in held], pairs)
+
+    @property
+    def bases(self) -> list[tuple[str, str, bool]]:
+        """What the colour is on other bases: the basis, the undertone there, and whether it is the same."""
+        return [(under.basis, words.on_basis(under), under.same) for under in self._together.other_bases]
+
+    @property
+    def bases_sentence(self) -> str:
+        """Whether the undertone depends on what it is judged by."""
+        return words.bases(self._together.other_bases)
+
+    @property
+    def disagreements(self) -> list[str]:
+        """What was seen otherwise than computed, over the whole review."""
+        shown = self._subject.review.names_shown
+        return [
+            words.saw_beside(one.colour.name if shown else words.hidden_name("other"), self._bench.looking.said_of(one))
+            for one in self._bench.looking.observations
+            if one.agreement == Agreement.DIFFER
+        ]
+
+    @property
+    def rose(self) -> SafeString:
+        """The undertone rose."""
+        return undertone_rose(self._subject, self._wall)

@@ -1,0 +1,49 @@
+"""Writes for Compare: what was done with boards, and what was seen."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from decks.models import Colour
+from prism.comparison import PairFinding, agreement
+from reviews.bench import Held
+from reviews.models import Board, Observation, Review
+from reviews.services import save
+
+
+def set_board(review: Review, colour: Colour, state: str, kind: str = "", why: str = "") -> None:
+    """Note what the person did with a board; no state forgets it, so that it is chosen again or not."""
+    if state:
+        board = Board(review=review, colour=colour, state=state, kind=kind, why=why)
+        Board.objects.bulk_create(
+            [board], update_conflicts=True, unique_fields=["review", "colour"], update_fields=["state", "kind", "why"]
+        )
+    else:
+        Board.objects.filter(review=review, colour=colour).delete()
+    save(review)
+
+
+def bring_back(review: Review) -> None:
+    """Let the boards that were taken away be chosen again."""
+    review.boards.filter(state=Board.State.OUT).delete()
+    save(review)
+
+
+def observe(review: Review, beside: Held, pair: PairFinding, seen: Sequence[str], note: str, light: str) -> Observation:
+    """Keep what was seen beside a board, next to what was computed there."""
+    save(review)
+    return Observation.objects.create(
+        review=review,
+        colour=beside.colour,
+        seen=list(seen),
+        note=note,
+        light=light,
+        computed=list(pair.directions),
+        agreement=agreement(seen, pair).value,
+        by=review.owner,
+    )
+
+
+def forget(observation: Observation) -> None:
+    """Take back what was seen."""
+    observation.delete()

@@ -1,0 +1,44 @@
+"""Writes for Place: the shortlist."""
+
+from __future__ import annotations
+
+from django.db import transaction
+from django.db.models import Max
+
+from decks.models import Colour
+from reviews.models import Review, Shortlisted
+from reviews.services import save
+
+
+@transaction.atomic
+def shortlist(review: Review, colour: Colour) -> bool:
+    """Put a colour on the shortlist, at its end; return whether there was room."""
+    there = review.shortlist.select_for_update()
+    if there.filter(colour=colour).exists():
+        return True
+    if there.count() >= Shortlisted.MOST:
+        return False
+    last = there.aggregate(Max("position"))["position__max"] or 0
+    review.shortlist.create(colour=colour, position=last + 1)
+    save(review)
+    return True
+
+
+def off_shortlist(review: Review, colour: Colour) -> None:
+    """Take a colour off the shortlist."""
+    review.shortlist.filter(colour=colour).delete()
+    save(review)
+
+
+@transaction.atomic
+def move_on_shortlist(review: Review, colour: Colour, by: int) -> None:
+    """Move a colour up (−1) or down (+1) the shortlist."""
+    rows = list(review.shortlist.select_for_update())
+    at = next((i for i, row in enumerate(rows) if row.colour_id == colour.pk), None)
+    if at is None or not 0 <= at + by < len(rows):
+        return
+    rows[at], rows[at + by] = rows[at + by], rows[at]
+    for position, row in enumerate(rows, start=1):
+        row.position = position
+    Shortlisted.objects.bulk_update(rows, ["position"])
+    save(review)

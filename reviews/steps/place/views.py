@@ -1,0 +1,27 @@
+"""What is done in Place: the shortlist."""
+
+from __future__ import annotations
+
+from django.shortcuts import get_object_or_404
+
+from decks import queries as deck_queries
+from prism import words
+from reviews.bench import Bench
+from reviews.models import Review
+from reviews.steps.base import Visit
+from reviews.steps.place import services
+from web.http import StudioRequest, whole_number
+
+
+def shortlist(request: StudioRequest, review: Review) -> Visit:
+    """Put a colour on the shortlist, take it off, or move it along."""
+    wanted = whole_number(request.POST.get("colour"))
+    colour = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
+    act, notice = request.POST.get("act", "add"), ""
+    if act == "add":
+        notice = "" if services.shortlist(review, colour) else words.SHORTLIST_FULL
+    elif act == "off":
+        services.off_shortlist(review, colour)
+    elif act in ("up", "down"):
+        services.move_on_shortlist(review, colour, -1 if act == "up" else 1)
+    return Visit(Bench(review, review.beside), notice=notice)

@@ -1,0 +1,1 @@
+"""Read: what the colour is, on its own."""

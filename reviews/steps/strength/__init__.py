@@ -1,0 +1,1 @@
+"""Strength: the colour made lighter and darker, its formula, and mixtures."""

@@ -1,0 +1,253 @@
+"""The Strength step as its templates need it: sentences, figures and drawings of strengths, formulas and mixtures."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+from django.utils.timezone import localdate
+
+from prism import words
+from prism.comparison import shared_undertone
+from prism.difference import delta_e
+from prism.reading import read
+from prism.stimulus import Stimulus
+from reviews.bench import Held
+from reviews.bench.figures import Said
+from reviews.drawings.edges import butted
+from reviews.steps.base import Visit
+from reviews.steps.strength.drawings import drift_rose, strength_curve
+from reviews.steps.strength.forms import AdjustForm, MixForm
+from reviews.steps.strength.reads import Strengths
+from tinting import queries as tinting_queries
+from tinting.models import Batch
+
+
+class Mixing:
+    """Two paints stirred together: the form, and what they make once it is filled in."""
+
+    def __init__(self, form: MixForm, at: Strengths) -> None:
+        self.form = form
+        self._at = at
+        self._asked = form.is_bound and form.is_valid()
+
+    @cached_property
+    def _parts(self) -> tuple[float, float]:
+        data = self.form.cleaned_data
+        return data["own_parts"], data["other_parts"]
+
+    @cached_property
+    def made(self) -> Stimulus | None:
+        """What they make; None where that is not known, or nothing was asked."""
+        return self._at.mixed_with(self.form.colour, *self._parts) if self._asked else None
+
+    @property
+    def name(self) -> str:
+        """What the mixture is called."""
+        return words.mixed([(self._at.subject.name, self._parts[0]), (self.form.colour.name, self._parts[1])])
+
+    @property
+    def result(self) -> str:
+        """What they make, in a sentence."""
+        if not self._asked:
+            return ""
+        if self.made is None:
+            return words.NO_MIXTURE
+        found = read(self.made, self._at.subject.school, self._at.subject.neutral)
+        apart = float(delta_e(self.made.lab_array, self._at.subject.stimulus.lab_array))
+        return words.mixture_result(self.name, found.lrv, words.undertone_short(found), apart)
+
+
+class StrengthPage:
+    """What the Strength step of one review shows."""
+
+    def __init__(self, visit: Visit) -> None:
+        self.at = Strengths(visit.bench)
+        self.bench = visit.bench
+        self.subject = visit.bench.subject
+        self.review = visit.bench.review
+        self.notice = visit.notice
+        self.show = visit.show
+        self.said = Said(self.subject)
+        adjust, mix = visit.forms.get("adjust"), visit.forms.get("mix")
+        self.adjust = adjust if isinstance(adjust, AdjustForm) else AdjustForm(None, self.at)
+        self.mixing = Mixing(mix, self.at) if isinstance(mix, MixForm) else Mixing(MixForm(None, self.at), self.at)
+
+    @property
+    def no_recipe(self) -> str:
+        """Why there are no strengths."""
+        if self.at.system is None:
+            return words.no_system()
+        near = self.at.nearest_with_recipe
+        return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0)
+
+    @property
+    def recipe_caveat(self) -> str:
+        """That the recipe is estimated, or of another tinting system; empty for a maker's own that can be computed."""
+        said = [words.recipe_unknown(self.at.recipe_problem)] if self.at.recipe_problem else []
+        if self.at.estimates:
+            best = self.at.estimates[0]
+            said.append(words.estimated(best.residual, best.from_spectrum, len(self.at.estimates) - 1))
+        return " ".join(said)
+
+    @property
+    def recipes(self) -> list[str]:
+        """The recipe that strengths are computed from, and others that would do nearly as well."""
+        known = [one.recipe for one in self.at.estimates] or ([self.at.recipe] if self.at.recipe else [])
+        return [words.recipe(recipe, self.at.colorant_names) for recipe in known]
+
+    @property
+    def adjusted_name(self) -> str:
+        """What the strength that is looked at is called."""
+        return words.strength_name(self.subject.name, self.review.strength)
+
+    @property
+    def adjusted_percent(self) -> str:
+        """The strength that is looked at."""
+        return words.percent(round(self.review.strength, 1))
+
+    @property
+    def whites(self) -> list[Held]:
+        """The whites a trim may be painted in."""
+        return self.bench.set.whites
+
+    @property
+    def can_choices(self) -> list[tuple[str, str]]:
+        """The cans a formula can go into."""
+        return [(can.key, can.label) for can in self.at.system.cans] if self.at.system else []
+
+    @property
+    def adjusted_sentence(self) -> str:
+        """What the strength that is looked at is."""
+        subject, step = self.subject, self.at.adjusted
+        if step is None:
+            return ""
+        moved = words.drift(step, subject.reading.undertone, subject.school)
+        return words.adjusted(step.percent, subject.name, step.lrv, words.seen(step.delta_e, subject.school), moved)
+
+    @property
+    def reached_sentence(self) -> str:
+        """Whether what was asked for was reached."""
+        asked = self.adjust
+        if asked.found is None or asked.data.get("percent"):
+            return ""
+        return words.reached(asked.found)
+
+    @property
+    def trim_sentence(self) -> str:
+        """How far the clean white stands from the strength that is looked at."""
+        clean = self.bench.set.clean_white
+        if clean is None or self.at.adjusted is None:
+            return ""
+        gap = clean.reading.lrv - self.at.adjusted.lrv
+        return words.trim_gap(gap, clean.name, self.subject.school.trim_gap)
+
+    @property
+    def curve_points(self) -> str:
+        """The curve of LRV against strength as `percent:LRV` pairs, for what is said while the slider moves."""
+        return " ".join(f"{step.percent:g}:{step.lrv:.2f}" for step in self.at.fine)
+
+    @property
+    def trim_lrv(self) -> str:
+        """LRV of the clean white; empty where there is none."""
+        clean = self.bench.set.clean_white
+        return f"{clean.reading.lrv:.2f}" if clean else ""
+
+    @property
+    def catalogue_sentence(self) -> str:
+        """Whether to adjust, or to take a colour of the catalogue."""
+        subject = self.subject
+        if self.at.adjusted is None or not self.at.near_adjusted:
+            return words.nothing_in_catalogue()
+        near = self.at.near_adjusted[0]
+        if subject.colour.maker and self.at.is_standard:
+            return words.as_in_catalogue(near.name, near.delta_e)
+        if near.colour.pk == subject.colour.pk:
+            return words.standard_is_nearest(near.delta_e, subject.school)
+        same = shared_undertone(near.reading, self.at.adjusted.reading)
+        return words.against_catalogue(near.name, near.delta_e, same, subject.school)
+
+    @property
+    def run_figures(self) -> list[dict[str, str]]:
+        """The figures of each strength."""
+        return [
+            {
+                "percent": step.percent,
+                "lrv": words.number(step.strength.lrv),
+                "delta_e": words.number(step.strength.delta_e) if step.strength.percent else "",
+                "drift": words.number(step.strength.drift_effect) if step.strength.percent else "",
+                "undertone": words.undertone_short(step.strength.reading),
+                "temperature": step.strength.reading.temperature.word,
+                "seen": words.seen(step.strength.delta_e, self.subject.school) if step.strength.percent else "",
+            }
+            for step in self.at.run
+        ]
+
+    @property
+    def formula_lines(self) -> list[dict[str, str]]:
+        """The colorants of the formula, as the counter reads them."""
+        found = self.at.formula
+        return [
+            {
+                "code": line.code,
+                "name": line.name,
+                "shots": words.ounces(line.ounces, line.shots),
+                "ml": words.number(line.ml, 2),
+                "grams": words.number(line.grams, 2),
+            }
+            for line in (found.lines if found else ())
+        ]
+
+    @property
+    def label_line(self) -> str:
+        """What the printed label says above the colorants."""
+        found, step = self.at.formula, self.at.adjusted
+        if found is None or step is None:
+            return ""
+        of = f"{self.subject.name}, {self.subject.colour.label}" if self.review.names_shown else self.subject.name
+        return words.label_line(found, of, step.lrv, f"{localdate():%d %b %Y}")
+
+    @property
+    def formula_text(self) -> str:
+        """The formula as text to be copied."""
+        found = self.at.formula
+        return words.formula_text(self.adjusted_name, found) if found else ""
+
+    @property
+    def formula_warnings(self) -> list[str]:
+        """What is wrong with the formula in this can, and what the next base would do."""
+        found = self.at.formula
+        said = words.formula_warnings(found) if found else []
+        return [*said, words.next_base(*self.at.in_next_base)] if self.at.in_next_base else said
+
+    @property
+    def rounding_note(self) -> str:
+        """What rounding costs, where it cannot be seen."""
+        found = self.at.formula
+        return words.rounding_note(found) if found else ""
+
+    @property
+    def formula_cautions(self) -> list[str]:
+        """Short cautions beside a formula."""
+        dark = self.at.adjusted is not None and self.at.adjusted.lrv < self.subject.school.dark_outside
+        return [*words.FORMULA_CAUTIONS, *([words.DARK_OUTSIDE] if dark else [])]
+
+    @property
+    def cans(self) -> list[Batch]:
+        """The cans that were made of this colour."""
+        return list(tinting_queries.batches(self.review.owner, self.review.colour))
+
+    @property
+    def curve(self) -> SafeString:
+        """LRV against strength."""
+        return strength_curve(self.at)
+
+    @property
+    def drift(self) -> SafeString:
+        """The drift of the undertone over the strengths."""
+        return drift_rose(self.at)
+
+    @property
+    def adjusted_edge(self) -> SafeString:
+        """Subject and adjusted strength butted together."""
+        return butted([self.subject.stimulus.screen, self.at.adjusted.screen]) if self.at.adjusted else SafeString("")

@@ -1,0 +1,231 @@
+"""Reads for the Adjusted step: a review's subject at other strengths, and what the counter needs for them."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property, lru_cache
+
+import numpy as np
+
+from decks.models import Colour
+from prism import words
+from prism.choosing.deck import Pick
+from prism.difference import delta_e
+from prism.nearest import nearest
+from prism.spectrum import to_lab
+from prism.stimulus import Stimulus, from_reflectance
+from prism.tint import reach
+from prism.tint.counter import Can
+from prism.tint.estimate import Estimate, estimate
+from prism.tint.formula import Formula
+from prism.tint.formula import formula as make_formula
+from prism.tint.recipe import Recipe, RecipeError
+from prism.tint.strengths import Adjusted, strengths
+from prism.tint.system import TintSystem
+from reviews.bench import Bench, Held
+from tinting import queries as tinting_queries
+
+RUN = (-75.0, -50.0, -25.0, 0.0, 25.0, 50.0, 75.0, 100.0)
+"""Percent of change of the strengths shown as boards."""
+FINE = tuple(float(percent) for percent in np.arange(-100, 100.1, 2.5))
+"""Percent of change at which a change of family is looked for, and the curve is drawn."""
+
+
+@dataclass(frozen=True)
+class RunStep:
+    """One strength of the run with its name, its board's screen colour and its sentence."""
+
+    strength: Adjusted
+    name: str
+    percent: str
+    screen: str
+    sentence: str
+
+
+class Strengths:
+    """The subject of a bench at other strengths; each part is computed when it is first asked for."""
+
+    def __init__(self, bench: Bench) -> None:
+        self.bench = bench
+        self.subject = bench.subject
+
+    @cached_property
+    def system(self) -> TintSystem | None:
+        """The tinting system that recipes are computed with; None where the studio has none."""
+        return tinting_queries.system_for(self.subject.owner)
+
+    @cached_property
+    def can(self) -> Can | None:
+        """The can that the formula goes into."""
+        return self.system.can(self.bench.review.can) if self.system and self.system.cans else None
+
+    @cached_property
+    def estimates(self) -> list[Estimate]:
+        """Estimated recipes, best first; none where the colour brings a recipe that can be computed here."""
+        return [] if self._known_recipe or self.system is None else estimates_of(self.subject.stimulus, self.system)
+
+    @cached_property
+    def _known_recipe(self) -> Recipe | None:
+        recipe = self.subject.value.recipe
+        return recipe if recipe and self.system and not self.recipe_problem else None
+
+    @cached_property
+    def recipe_problem(self) -> str:
+        """Why the colour's own recipe cannot be computed with the studio's colorants; empty where it can."""
+        return _problem(self.subject.value.recipe, self.system)
+
+    @cached_property
+    def recipe(self) -> Recipe | None:
+        """The recipe that strengths are computed from: the colour's own, or an estimated one."""
+        return self._known_recipe or (self.estimates[0].recipe if self.estimates else None)
+
+    def at(self, percents: Sequence[float]) -> list[Adjusted]:
+        """Return the subject at strengths; empty where there is no recipe to compute from."""
+        subject = self.subject
+        if self.recipe is None or self.system is None:
+            return []
+        doubt = subject.school.estimate_doubt[self.estimates[0].from_spectrum] if self.estimates else 0.0
+        basis = self.system, subject.school, subject.neutral, subject.reading.uncertainty
+        return strengths(self.recipe, percents, *basis, doubt)
+
+    @cached_property
+    def run(self) -> list[RunStep]:
+        """The subject at the strengths shown as boards."""
+        standard = self.subject.reading.undertone
+        return [
+            RunStep(
+                step,
+                words.strength_name(self.subject.name, step.percent),
+                words.percent(step.percent),
+                step.screen,
+                words.strength_step(step, standard, self.subject.school),
+            )
+            for step in self.at(RUN)
+        ]
+
+    @cached_property
+    def fine(self) -> list[Adjusted]:
+        """The subject at many strengths, for the curve and for changes of family."""
+        return self.at(FINE)
+
+    @cached_property
+    def adjusted(self) -> Adjusted | None:
+        """The subject at the strength that is looked at."""
+        found = self.at([self.bench.review.strength])
+        return found[0] if found else None
+
+    @property
+    def is_standard(self) -> bool:
+        """Whether the strength that is looked at is as good as the standard one."""
+        return self.adjusted is not None and abs(self.adjusted.percent) < 1
+
+    @cached_property
+    def near_adjusted(self) -> list[Held]:
+        """The colours of the decks nearest to the adjusted strength, nearest first."""
+        if self.adjusted is None:
+            return []
+        return self.bench.decks.nearest_to(self.adjusted.reading.lab, 3, without_own=self.is_standard)
+
+    @property
+    def family_changes(self) -> list[str]:
+        """Where the subject stops being what it is, lighter and darker; the bare base is another paint anyway."""
+        was = self.subject.reading.family.word
+        lighter = [step for step in reversed(self.fine) if -100 < step.percent < 0]
+        darker = [step for step in self.fine if step.percent > 0]
+        said = []
+        for side in (lighter, darker):
+            turn = next((step for step in side if step.reading.family.word != was), None)
+            if turn:
+                now = words.headline(turn.reading).lower()
+                said.append(words.family_change(was, now, turn.percent))
+        return said
+
+    def percent_for_lrv(self, wanted: float) -> reach.Reached | None:
+        """Return the strength that comes nearest to an LRV."""
+        return reach.for_lrv(self.recipe, wanted, self.system) if self.recipe and self.system else None
+
+    @cached_property
+    def formula(self) -> Formula | None:
+        """What the counter dispenses for the strength that is looked at, into the can that is chosen."""
+        if self.adjusted is None or self.system is None or self.can is None:
+            return None
+        return make_formula(self.adjusted.recipe, self.can, self.system)
+
+    @cached_property
+    def in_next_base(self) -> tuple[str, float, float] | None:
+        """For a strength its base cannot hold: the next base, percent of change of the colorants there, and ΔE00."""
+        step, system = self.adjusted, self.system
+        if step is None or system is None or not step.over_capacity:
+            return None
+        if (base := reach.deeper_base(step.recipe, system)) is None:
+            return None
+        moved = reach.in_base(step.recipe, base, system)
+        change = 100 * (moved.total / step.recipe.total - 1)
+        apart = delta_e(np.asarray(step.reading.lab), to_lab(system.reflectance([moved])[0]))
+        return system.bases[base].name, change, float(apart)
+
+    def mixed_with(self, other: Colour, own_parts: float, other_parts: float) -> Stimulus | None:
+        """Return what the subject and another paint make together, in parts; None where a recipe is missing."""
+        system, theirs = self.system, other.recipe
+        if system is None:
+            return None
+        if theirs is None or _problem(theirs, system):
+            found = estimates_of(other.stimulus, system)
+            theirs = found[0].recipe if found else None
+        if self.recipe is None or theirs is None:
+            return None
+        made = reach.mixture([(self.recipe, own_parts), (theirs, other_parts)], system)
+        return from_reflectance(
+            made, "computed", words.mixed([(self.subject.name, own_parts), (other.name, other_parts)])[:118]
+        )
+
+    @cached_property
+    def nearest_with_recipe(self) -> tuple[Held, float] | None:
+        """The nearest deck colour that has a recipe, with ΔE00, for a subject that has none."""
+        catalogue = self.bench.decks.catalogue
+        rows = np.flatnonzero(catalogue.has_recipe)
+        found, distance = nearest(self.subject.reading.lab, catalogue.lab[rows], 1)
+        if not found.size:
+            return None
+        apart = float(distance[0])
+        pick = Pick(int(rows[found[0]]), "nearest", apart, kind="added")
+        return self.bench.decks.hold([pick])[0], apart
+
+    @property
+    def colorant_names(self) -> dict[str, str]:
+        """Names of the colorants that recipes refer to."""
+        return {code: part.name for code, part in self.system.colorants.items()} if self.system else {}
+
+
+def _problem(recipe: Recipe | None, system: TintSystem | None) -> str:
+    """Return why a recipe cannot be computed with the studio's colorants; empty where it can, or there is none."""
+    try:
+        if recipe and system:
+            system.check(recipe)
+    except RecipeError as wrong:
+        return str(wrong)
+    return ""
+
+
+def estimates_of(stimulus: Stimulus, system: TintSystem) -> list[Estimate]:
+    """Return estimated recipes of a colour; they depend on nothing but the two."""
+    return _estimates(stimulus, Same(system))
+
+
+@dataclass(frozen=True)
+class Same:
+    """A tinting system that counts as the same only as itself, so that what was computed with it can be kept."""
+
+    system: TintSystem
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Same) and other.system is self.system
+
+    def __hash__(self) -> int:
+        return id(self.system)
+
+
+@lru_cache(maxsize=256)
+def _estimates(stimulus: Stimulus, same: Same) -> list[Estimate]:
+    return estimate(stimulus, same.system)

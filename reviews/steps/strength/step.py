@@ -1,0 +1,54 @@
+"""Strength as a step."""
+
+from __future__ import annotations
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from reviews.bench import Bench
+from reviews.models import Review
+from reviews.steps.base import Step, Visit
+from reviews.steps.strength import services, views
+from reviews.steps.strength.drawings import strength_ladder
+from reviews.steps.strength.forms import AdjustForm
+from reviews.steps.strength.page import StrengthPage
+from reviews.steps.strength.reads import Strengths
+from web.http import StudioRequest
+
+
+class StrengthStep(Step):
+    """The colour lighter and darker."""
+
+    key, label = "strength", "Strength"
+    template = "reviews/strength/page.html"
+    unknown = words.NO_RECIPE
+    acts = {"keep": views.keep, "mix": views.mix, "dispense": views.dispense}
+
+    def finding(self, bench: Bench) -> str:
+        """Return what becomes of the undertone over the strengths."""
+        run = [step.strength for step in Strengths(bench).run]
+        return words.strength_short(run) if run else ""
+
+    def visit(self, request: StudioRequest, review: Review) -> Visit:
+        """Look at the strength that is asked for, and at the can."""
+        visit = super().visit(request, review)
+        if any(key in request.GET for key in ("percent", "lrv", "gap", "like")):
+            form = AdjustForm(request.GET, Strengths(visit.bench))
+            visit.forms["adjust"] = form
+            if form.is_valid() and form.found:
+                services.look_at_strength(review, form.found.percent)
+        if "can" in request.GET:
+            services.choose_can(review, Strengths(visit.bench), request.GET["can"])
+        return visit
+
+    def page(self, visit: Visit) -> StrengthPage:
+        """Return the page."""
+        return StrengthPage(visit)
+
+    def wall(self, page: StrengthPage) -> str:
+        """Hang the run of strengths, where there is one."""
+        return "reviews/strength/wall_run.html" if page.at.run else super().wall(page)
+
+    def ladder(self, page: StrengthPage) -> SafeString | None:
+        """Stand the strengths on the ladder, where there are any."""
+        return strength_ladder(page.at) if page.at.run else None

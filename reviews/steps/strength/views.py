@@ -1,0 +1,48 @@
+"""What is done in Strength: keeping, mixing, having a can tinted."""
+
+from __future__ import annotations
+
+from prism import words
+from prism.tint.dispenser import DispenserError
+from reviews.bench import Bench
+from reviews.models import Review
+from reviews.steps.base import Visit
+from reviews.steps.strength import services
+from reviews.steps.strength.forms import MixForm
+from reviews.steps.strength.page import Mixing
+from reviews.steps.strength.reads import Strengths
+from tinting import services as tinting_services
+from web.http import StudioRequest
+
+
+def keep(request: StudioRequest, review: Review) -> Visit:
+    """Keep the strength that is looked at as a colour of its own."""
+    bench = Bench(review, review.beside)
+    kept = services.keep_strength(review, Strengths(bench))
+    return Visit(bench, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
+
+
+def mix(request: StudioRequest, review: Review) -> Visit:
+    """Show what the subject makes with another paint, and keep it if that is wanted."""
+    bench = Bench(review, review.beside)
+    at = Strengths(bench)
+    form = MixForm(request.POST, at)
+    visit = Visit(bench, forms={"mix": form}, refused=not form.is_valid())
+    mixing = Mixing(form, at)
+    if not visit.refused and "keep" in request.POST and mixing.made:
+        visit.notice = words.kept_as(services.keep_mixture(review, mixing.name, mixing.made).name)
+    return visit
+
+
+def dispense(request: StudioRequest, review: Review) -> Visit:
+    """Have the can tinted that the formula is for."""
+    bench = Bench(review, review.beside)
+    at = Strengths(bench)
+    if at.formula is None or at.adjusted is None:
+        return Visit(bench)
+    name = words.strength_name(review.colour.name, at.adjusted.percent)
+    try:
+        made = tinting_services.dispense(request.user, review.colour, at.adjusted.percent, name, at.formula)
+    except DispenserError as wrong:
+        return Visit(bench, notice=str(wrong))
+    return Visit(bench, notice=words.dispensed(str(made)))

@@ -1,0 +1,1 @@
+"""Verdict: what the specialist writes, and the record so far."""

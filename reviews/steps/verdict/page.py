@@ -1,0 +1,31 @@
+"""The Verdict step as its template needs it."""
+
+from __future__ import annotations
+
+from prism import words
+from reviews.steps.base import Visit
+from reviews.steps.verdict.forms import WritingForm
+from reviews.steps.verdict.services import WRITTEN, Conflict, version_of
+
+
+class VerdictPage:
+    """What the Verdict step of one review shows; also what is told after something was written."""
+
+    def __init__(self, visit: Visit, conflicts: list[Conflict] | None = None) -> None:
+        form = visit.forms.get("writing")
+        self.review = visit.bench.review
+        self.conflicts = conflicts or []
+        self.form = form if isinstance(form, WritingForm) else None
+
+    @property
+    def versions(self) -> dict[str, str]:
+        """The version of each text as it is shown."""
+        return {field: version_of(getattr(self.review, field)) for field in WRITTEN}
+
+    @property
+    def saved(self) -> str:
+        """Whether what was written is kept."""
+        if self.form is not None and self.form.errors:
+            field, errors = next(iter(self.form.errors.items()))
+            return words.not_saved(words.FIELDS[field], str(errors[0]))
+        return words.saved(f"{self.review.updated:%H:%M:%S}") if self.form is not None and not self.conflicts else ""

@@ -1,0 +1,29 @@
+"""Verdict as a step."""
+
+from __future__ import annotations
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.base import Step, Visit
+from reviews.steps.verdict import views
+from reviews.steps.verdict.page import VerdictPage
+
+
+class Verdict(Step):
+    """What the specialist writes."""
+
+    key, label = "verdict", "Verdict"
+    template = "reviews/verdict/page.html"
+    gives_away = False
+    at_once = True
+    needs_findings = True
+    unknown = words.NOT_WRITTEN
+    acts = {"keep": views.keep}
+
+    def finding(self, bench: Bench) -> str:
+        """Return how the verdict begins."""
+        return words.shortened(bench.review.verdict, 70)
+
+    def page(self, visit: Visit) -> VerdictPage:
+        """Return the page."""
+        return VerdictPage(visit)

@@ -1,0 +1,26 @@
+"""What is done in Verdict: writing."""
+
+from __future__ import annotations
+
+from django.http import HttpResponse
+from django.shortcuts import render
+
+from reviews.bench import Bench
+from reviews.models import Review
+from reviews.steps.base import Visit
+from reviews.steps.verdict import services
+from reviews.steps.verdict.forms import WritingForm
+from reviews.steps.verdict.page import VerdictPage
+from web.http import StudioRequest
+
+
+def keep(request: StudioRequest, review: Review) -> Visit | HttpResponse:
+    """Keep what the specialist wrote; a text that was changed elsewhere meanwhile is shown beside it."""
+    form = WritingForm(request.POST)
+    conflicts = services.write(review, form.sent(), form.seen()) if form.is_valid() else []
+    visit = Visit(Bench(review, review.beside), forms={"writing": form}, refused=bool(form.errors or conflicts))
+    if not request.htmx and not visit.refused:
+        return visit
+    template = "reviews/verdict/saved.html" if request.htmx else "reviews/verdict/conflict.html"
+    context = {"review": review, "page": VerdictPage(visit, conflicts)}
+    return render(request, template, context, status=422 if visit.refused else 200)

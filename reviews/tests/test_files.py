@@ -1,0 +1,24 @@
+"""Files taken back while reviews stand on their colours."""
+
+from django.urls import reverse
+
+from decks.models import Colour
+from decks.tests.test_files import GOOD, Files
+from reviews import services as review_services
+
+
+class TakenBack(Files):
+    def test_undo_keeps_what_a_review_uses(self):
+        done = self.bring(GOOD)
+        review_services.start(self.isla, Colour.objects.get(code="A2"))
+        page = self.client.post(reverse("deck-undo", args=[done.pk]), follow=True)
+        self.assertContains(page, "One colour stayed, because a review uses it")
+        self.assertEqual(self.codes(), ["A2"])
+
+    def test_a_review_made_meanwhile_keeps_the_value_that_was_taken_back(self):
+        self.bring(GOOD)
+        second = self.bring(GOOD.replace("Fog Bell,80", "Fog Bell,82"))
+        review = review_services.start(self.isla, Colour.objects.get(code="A1"))
+        self.client.post(reverse("deck-undo", args=[second.pk]))
+        self.assertEqual(Colour.objects.get(code="A1").lab_l, 80)
+        self.assertEqual(type(review).objects.get(pk=review.pk).value.lab_l, 82)

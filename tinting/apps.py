@@ -1,0 +1,9 @@
+"""Tinting."""
+
+from django.apps import AppConfig
+
+
+class TintingConfig(AppConfig):
+    """The tinting system and its machine."""
+
+    name = "tinting"

@@ -1,0 +1,25 @@
+"""What the tinting machine's screen accepts from the outside."""
+
+from __future__ import annotations
+
+from django import forms
+
+from prism import messages
+from prism.formats import tint_system
+from prism.tint.system import TintSystem
+
+
+class SystemForm(forms.Form):
+    """A file with a tinting system; `system` holds it once the form is valid."""
+
+    file = forms.FileField(allow_empty_file=True, error_messages={"required": messages.deck_file_needed()})
+    system: TintSystem
+
+    def clean_file(self) -> object:
+        """Read the file; what is wrong with it is said beside the field."""
+        upload = self.cleaned_data["file"]
+        try:
+            self.system = tint_system.read(upload.read())
+        except tint_system.TintSystemError as wrong:
+            raise forms.ValidationError(str(wrong)) from None
+        return upload

@@ -1,0 +1,51 @@
+"""Reads: the tinting system in force, the machine as it stands, and the cans it made."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from functools import lru_cache
+
+from django.conf import settings
+from django.contrib.auth.models import User
+from django.db.models import Q, QuerySet
+from django.utils.module_loading import import_string
+
+from decks.models import Colour
+from prism.formats import tint_system
+from prism.tint.dispenser import Driver
+from prism.tint.system import TintSystem
+from tinting.models import Batch, Machine, System
+
+
+def systems(user: User) -> QuerySet[System]:
+    """Return the tinting systems a person may use, the one in force first: the newest own one, else the studio's."""
+    return System.objects.filter(Q(owner=None) | Q(owner_id=user.pk), deleted=None).order_by("-owner_id", "-changed")
+
+
+def state(user: User) -> str:
+    """Return what changes whenever recipes would be computed otherwise."""
+    return str(systems(user).values_list("pk", "changed").first())
+
+
+def system_for(user: User) -> TintSystem | None:
+    """Return the tinting system that recipes are computed with; None where the studio has none yet."""
+    known = systems(user).values_list("pk", "changed").first()
+    return _system(*known) if known else None
+
+
+@lru_cache(maxsize=8)
+def _system(pk: int, changed: datetime) -> TintSystem:
+    return tint_system.from_table(System.objects.values_list("table", flat=True).get(pk=pk))
+
+
+def machine(user: User, system: TintSystem) -> Driver:
+    """Return a person's tinting machine as it was left, by the driver that the settings name."""
+    kept = Machine.objects.filter(owner_id=user.pk).first()
+    build = import_string(settings.TINTING_DRIVER)
+    driver: Driver = build(system, user.pk, kept.serial if kept else 0, kept.levels if kept else None)
+    return driver
+
+
+def batches(user: User, colour: Colour) -> QuerySet[Batch]:
+    """Return the cans a person had made of a colour, at any strength."""
+    return Batch.objects.filter(owner_id=user.pk, colour=colour).prefetch_related("sessions__shots")

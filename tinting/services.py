@@ -1,0 +1,81 @@
+"""Writes: bringing a tinting system in, having cans tinted, refilling."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+
+from decks.models import Colour
+from prism import messages
+from prism.formats import tint_system
+from prism.tint.dispenser import DispenserError, Driver
+from prism.tint.formula import Formula
+from prism.tint.system import TintSystem
+from tinting import queries
+from tinting.models import Batch, Machine, System
+
+
+def keep_system(owner: User | None, system: TintSystem) -> System:
+    """Keep a tinting system: a person's own, or with no owner the studio's, which it replaces under its name."""
+    made, _ = System.objects.update_or_create(
+        owner=owner,
+        name=system.name,
+        deleted=None,
+        defaults={"table": json.loads(tint_system.write(system)), "changed": timezone.now()},
+    )
+    return made
+
+
+def put_aside(system: System) -> None:
+    """Put a tinting system aside; `take_back` brings it back."""
+    system.deleted = timezone.now()
+    system.save(update_fields=["deleted"])
+
+
+def take_back(system: System) -> None:
+    """Bring a tinting system back, in force again from now on."""
+    system.deleted, system.changed = None, timezone.now()
+    system.save(update_fields=["deleted", "changed"])
+
+
+@contextmanager
+def _at_machine(owner: User) -> Iterator[Driver]:
+    """Lend a person's tinting machine, and keep how it is left; where it refuses, nothing has changed."""
+    system = queries.system_for(owner)
+    if system is None:
+        raise DispenserError(messages.no_tinting_system())
+    with transaction.atomic():
+        kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
+        device = queries.machine(owner, system)
+        yield device
+        kept.serial, kept.levels = device.serial, dict(device.levels)
+        kept.save()
+
+
+@transaction.atomic
+def dispense(owner: User, colour: Colour, percent: float, name: str, formula: Formula) -> Batch:
+    """Have a can tinted. Raises `DispenserError` where the machine cannot; then nothing was dispensed."""
+    with _at_machine(owner) as device:
+        made = device.dispense(formula)
+    return Batch.objects.create(
+        owner_id=owner.pk,
+        colour=colour,
+        percent=percent,
+        name=name[:160],
+        can=formula.can.key,
+        serial=made.serial,
+        base=made.recipe.base,
+        wanted=dict(formula.recipe.amounts),
+        given=dict(made.recipe.amounts),
+    )
+
+
+def refill(owner: User, code: str) -> None:
+    """Fill a canister up. Raises `DispenserError` for a colorant that the machine does not have."""
+    with _at_machine(owner) as device:
+        device.refill(code)

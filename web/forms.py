@@ -1,0 +1,43 @@
+"""Fields that people type into."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django import forms
+
+from prism import messages
+from prism.stimulus import IntakeError, figure
+
+
+def number_typed(label: str, text: str) -> float:
+    """Return a number as people write it, with a point or a comma. Raises `ValidationError`."""
+    try:
+        return figure(label, text)
+    except IntakeError as wrong:
+        raise forms.ValidationError(str(wrong)) from None
+
+
+class NumberField(forms.CharField):
+    """A number typed with a point or a comma, `low` to `high`; None where it may be left empty and is."""
+
+    def __init__(self, *, low: float, high: float, said: str = "", **kwargs: Any) -> None:
+        kwargs.setdefault("max_length", 60)
+        super().__init__(**kwargs)
+        self.low, self.high, self.said = low, high, said
+        self.widget.attrs.setdefault("inputmode", "decimal")
+
+    def clean(self, value: Any) -> float | None:
+        """Return the number. Raises `ValidationError` naming it and its range."""
+        text = str(super().clean(value) or "").strip()
+        if not text:
+            return None
+        label = self.said or str(self.label or "The number")
+        number = number_typed(label, text)
+        if not self.low <= number <= self.high:
+            raise forms.ValidationError(messages.out_of_range(label, number, self.low, self.high))
+        return number
+
+    def prepare_value(self, value: Any) -> Any:
+        """Return a number without needless digits, and what was typed as it was typed."""
+        return f"{value:g}" if isinstance(value, float) else value

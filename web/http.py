@@ -1,0 +1,32 @@
+"""The request as views receive it, for the type checker."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+
+from django.contrib.auth.models import User
+from django.http import HttpRequest
+from django_htmx.middleware import HtmxDetails
+
+
+class StudioRequest(HttpRequest):
+    """A signed-in request after all middleware."""
+
+    user: User
+    htmx: HtmxDetails
+
+
+def whole_number(text: str | None) -> int:
+    """Return the whole number of a parameter; 0 for anything else, which is no record's."""
+    return int(text) if text and text.isascii() and text.isdecimal() and len(text) < 12 else 0
+
+
+def gathered(pieces: Iterable[str | bytes], least: int = 64_000) -> Iterator[bytes]:
+    """Yield the pieces of a file as bytes, gathered so that each is worth sending."""
+    gathering = bytearray()
+    for piece in pieces:
+        gathering += piece.encode() if isinstance(piece, str) else piece
+        if len(gathering) >= least:
+            yield bytes(gathering)
+            gathering.clear()
+    yield bytes(gathering)
