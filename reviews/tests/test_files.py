@@ -2,9 +2,13 @@
 
 from django.urls import reverse
 
+from decks import files
 from decks.models import Colour
 from decks.tests.test_files import GOOD, Files
 from reviews import services as review_services
+from reviews.bench.tests.wall import Wall
+from reviews.models import Shortlisted
+from reviews.steps.place import services as place_services
 
 
 class TakenBack(Files):
@@ -22,3 +26,13 @@ class TakenBack(Files):
         self.client.post(reverse("deck-undo", args=[second.pk]))
         self.assertEqual(Colour.objects.get(code="A1").lab_l, 80)
         self.assertEqual(type(review).objects.get(pk=review.pk).value.lab_l, 82)
+
+
+class Listed(Wall):
+    def test_colours_of_the_record_survive_the_undo_of_their_file(self):
+        waiting = files.start(self.isla, "Own", "d.csv", b"code,name,L*,a*,b*\nA1,Fog,88,-2,1\nA2,Haar,88,-2,2\n")
+        done = files.apply(waiting)
+        place_services.shortlist(self.review, Colour.objects.get(code="A1"))
+        left = files.undo(done)
+        self.assertEqual(left.used, 1)
+        self.assertEqual(Shortlisted.objects.get().colour.name, "Fog")

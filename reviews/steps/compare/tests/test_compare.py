@@ -1,44 +1,13 @@
-"""The wall: what stands on it and why, what a person does with it, what is seen, what is wished for."""
+"""The wall: what stands on it and why, what a person does with it, what is seen."""
 
-from django.urls import reverse
-
-from decks import services as deck_services
-from prism.stimulus import from_lab
 from reviews import services
-from reviews.bench import Bench
-from reviews.models import Board, Observation, Review, Shortlisted
+from reviews.bench.tests.wall import Wall
+from reviews.models import Board, Observation, Review
 from reviews.steps.compare import services as compare_services
 from reviews.steps.compare.reads import pair_of
-from reviews.steps.place import services as place_services
 from tinting.tests import world
 
 HTMX = {"HX-Request": "true"}
-
-
-class Wall(world.Studio):
-    def setUp(self):
-        super().setUp()
-        self.review = services.start(self.isla, world.colour("H16.3"))
-
-    def bench(self):
-        review = Review.objects.select_related("colour__maker", "owner").get(pk=self.review.pk)
-        return Bench(review, review.beside)
-
-    STEPS = {"board": "compare", "see": "compare", "unsee": "compare", "shortlist": "place"}
-
-    def url(self, name):
-        if name in self.STEPS:
-            return reverse("review-act", args=[self.review.pk, self.STEPS[name], name])
-        return reverse(f"review-{name}", args=[self.review.pk])
-
-    def post(self, name, /, **data):
-        return self.client.post(self.url(name), data, headers=HTMX)
-
-    def get(self, step="compare", **query):
-        return self.client.get(reverse("review-step", args=[self.review.pk, step]), query, headers=HTMX)
-
-    def held(self, why):
-        return next(held for held in self.bench().set.comparators if held.why == why)
 
 
 class Boards(Wall):
@@ -98,16 +67,6 @@ class Boards(Wall):
         page = self.post("board", act="swap", colour=white.colour.pk)
         self.assertContains(page, "no other board")
         self.assertEqual(self.held("clean").colour, white.colour)
-
-    def test_colours_of_the_record_survive_the_undo_of_their_file(self):
-        from decks import files
-
-        waiting = files.start(self.isla, "Own", "d.csv", b"code,name,L*,a*,b*\nA1,Fog,88,-2,1\nA2,Haar,88,-2,2\n")
-        done = files.apply(waiting)
-        place_services.shortlist(self.review, world.Colour.objects.get(code="A1"))
-        left = files.undo(done)
-        self.assertEqual(left.used, 1)
-        self.assertEqual(Shortlisted.objects.get().colour.name, "Fog")
 
 
 class Arranging(Wall):
@@ -201,66 +160,9 @@ class Seeing(Wall):
         self.assertContains(page, "ool beside")
 
 
-class Placing(Wall):
-    def test_a_wish_is_answered_shortlisted_and_ordered(self):
-        page = self.get("place", ask="like this but a bit warmer")
-        self.assertContains(page, "eight colours, the nearest to that first")
-        found = [one.held.colour for one in page.context["page"].answers]
-        for colour in found[:3]:
-            self.post("shortlist", colour=colour.pk, ask="warmer")
-        self.post("shortlist", colour=found[0].pk)
-        self.assertEqual([one.colour for one in self.review.shortlist.all()], found[:3])
-        self.post("shortlist", colour=found[2].pk, act="up")
-        self.post("shortlist", colour=found[0].pk, act="up")
-        page = self.get("place", show="shortlist")
-        listed = [one.held.colour for one in page.context["page"].shortlist]
-        self.assertEqual(page.context["wall"].beside.colour, listed[0])
-        self.assertEqual(listed, [found[0], found[2], found[1]])
-        self.assertContains(page, "Lightness against chroma")
-        self.assertContains(page, "warmer")
-        self.post("shortlist", colour=found[2].pk, act="off")
-        self.assertEqual(self.review.shortlist.count(), 2)
-
-    def test_eight_are_enough(self):
-        self.get("place")
-        colours = list(world.Colour.objects.all()[:9])
-        answers = [self.post("shortlist", colour=colour.pk) for colour in colours]
-        self.assertContains(answers[-1], "Eight are enough")
-        self.assertEqual(self.review.shortlist.count(), 8)
-
-    def test_wishes_that_cannot_be_granted(self):
-        self.assertContains(self.get("place", ask="cosier"), "&#x27;cosier&#x27; is not understood")
-        self.assertContains(self.get("place", ask="between H16.3 and Nobody"), "No colour in these decks is called")
-        own = deck_services.keep_own(self.isla, "Plain", from_lab((80, -0.25, 3.9), provenance="reading-average"))
-        self.review = services.start(self.isla, own)
-        self.assertContains(self.get("place", ask="greyer"), "no undertone")
-        self.assertContains(self.get("place", ask="much lighter, LRV 99"), "Nothing in these decks")
-
-    def test_between_two_by_code_and_by_what_is_held(self):
-        self.get(beside=world.colour("H16.6").pk)
-        both = self.get("place", ask="between these two").context["page"].answers
-        named = self.get("place", ask="between h16.3 and H16.6").context["page"].answers
-        self.assertEqual([one.held.colour for one in both], [one.held.colour for one in named])
-        self.assertTrue(world.colour("H16.6").lrv < both[0].held.reading.lrv < world.colour("H16.3").lrv)
-
-    def test_every_axis_has_its_bracket(self):
-        page = self.get("place").context["page"]
-        self.assertEqual(len(page.brackets), 6)
-        self.assertIn("warmer by", " ".join(b.sentence for b in page.brackets))
-
-
 class Others(Wall):
     def test_nobody_elses(self):
         seen = compare_services.observe(self.review, self.held("clean"), pair_of(self.bench()), ["lighter"], "", "")
         self.client.force_login(self.rory)
         for name in ("blind", "arrange", "board", "see", "shortlist", "unsee"):
             self.assertEqual(self.post(name, observation=seen.pk).status_code, 404, name)
-        theirs = deck_services.keep_own(self.isla, "Isla’s", from_lab((50, 0, 0)))
-        mine = services.start(self.rory, world.colour())
-        url = reverse("review-act", args=[mine.pk, "place", "shortlist"])
-        self.assertEqual(self.client.post(url, {"colour": theirs.pk}).status_code, 404)
-
-    def test_without_scripts_a_post_leads_back(self):
-        self.get("place")
-        answer = self.client.post(self.url("shortlist"), {"colour": world.colour("T01.3").pk, "ask": "warmer"})
-        self.assertRedirects(answer, f"{Review.objects.get().get_absolute_url()}?ask=warmer")
