@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 from sys import intern
+from typing import Any
 
 import numpy as np
 from django.contrib.auth.models import User
@@ -65,8 +66,8 @@ class Wanted:
 
 @dataclass(frozen=True)
 class Catalogue:
-    """Colours row for row: `ids`, `makers` (n,), `lab` (n, 3), `lrv` (n,), flags, `screens` as `#RRGGBB`, and text to
-    search in."""
+    """Colours row for row: `ids`, `makers` (n,), `lab` (n, 3), `lrv` (n,), flags, `screens` as `#RRGGBB`, text to
+    search in, and the fields by which a colour is `shown` on a board."""
 
     ids: NDArray[np.int64]
     makers: NDArray[np.int64]
@@ -81,6 +82,7 @@ class Catalogue:
     texts: tuple[str, ...] = field(repr=False)
     names: tuple[str, ...] = field(repr=False)
     codes: tuple[str, ...] = field(repr=False)
+    shown: tuple[tuple[Any, ...], ...] = field(default=(), repr=False)
 
     @cached_property
     def index(self) -> Nearest:
@@ -151,6 +153,11 @@ class Catalogue:
             known.update(zip(new, read_many(self.lab[new], self.lrv[new], doubt, *basis), strict=True))
             self._read.update(((row, *basis), known[row]) for row in new)
         return [known[row] for row in rows]
+
+    def boards(self, rows: Iterable[int]) -> list[Colour]:
+        """Return the colours of some rows as boards show them, without asking the database; what else is asked of one
+        is fetched when it is."""
+        return [_board(self.shown[row]) for row in rows]
 
     @cached_property
     def _name_order(self) -> NDArray[np.intp]:
@@ -244,18 +251,38 @@ def state_for(user: User) -> str:
 
 def catalogue(user: User) -> Catalogue:
     """Return the makers' colours that a person may use, read again only when a deck has changed."""
-    return _catalogue(user.pk, state_for(user))
+    return catalogue_as_of(user, state_for(user))
+
+
+def catalogue_as_of(user: User, state: str) -> Catalogue:
+    """Return the makers' colours that a person may use in a state that was just asked for."""
+    return _catalogue(user.pk, state)
+
+
+_BOARD_FIELDS = (
+    "id", "maker_id", "strip", "lab_l", "lab_a", "lab_b", "lrv", "provenance", "screen", "name", "code", "spread",
+)  # fmt: skip
+_SHOWN = tuple(f.attname for f in Colour._meta.concrete_fields if f.attname in _BOARD_FIELDS)
+"""The fields of a colour that its board shows, in the order in which a record takes them."""
+
+
+def _board(fields: tuple[Any, ...]) -> Colour:
+    colour = Colour.from_db(None, _SHOWN, fields[:-1])
+    colour.maker = Maker.from_db(None, ("id", "name"), (colour.maker_id, fields[-1]))
+    return colour
 
 
 @lru_cache(maxsize=4)
 def _catalogue(user_id: int, state: str) -> Catalogue:
     fields = ("id", "maker_id", "strip", "lab_l", "lab_a", "lab_b", "lrv", "provenance")
-    more = ("recipe_base", "has_spectrum", "screen", "name", "code", "maker__name")
+    more = ("recipe_base", "has_spectrum", "screen", "name", "code", "maker__name", "spread")
     rows = list(
         Colour.objects.filter(Q(maker__owner=None) | Q(maker__owner_id=user_id), maker__isnull=False)
         .order_by("maker_id", "id")
         .values_list(*fields, *more)
     )
+    asked = (*fields, *more)
+    places, maker_name = [asked.index(name) for name in _SHOWN], asked.index("maker__name")
     columns = list(zip(*rows, strict=True)) or [()] * (len(fields) + len(more))
     return Catalogue(
         ids=np.array(columns[0], dtype=np.int64),
@@ -274,4 +301,5 @@ def _catalogue(user_id: int, state: str) -> Catalogue:
         ),
         names=tuple(name.casefold() for name in columns[11]),
         codes=tuple(code.casefold() for code in columns[12]),
+        shown=tuple((*(row[at] for at in places), row[maker_name]) for row in rows),
     )

@@ -63,18 +63,16 @@ class Browsed:
 
 def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: school.School) -> list[Browsed]:
     """Return rows of the catalogue as they are listed, read under a school."""
-    colours = by_ids(held.ids[rows].tolist())
     readings = held.readings(rows, chosen)
     return [
         Browsed(
-            colours[pk],
+            colour,
             words.family(found.family),
             words.undertone_short(found),
             found.temperature.word if found.temperature.supported or found.temperature.temperate else "",
-            words.provenance(colours[pk].provenance, found.uncertainty),
+            words.provenance(colour.provenance, found.uncertainty),
         )
-        for pk, found in zip(held.ids[rows].tolist(), readings, strict=True)
-        if pk in colours
+        for colour, found in zip(held.boards(rows.tolist()), readings, strict=True)
     ]
 
 

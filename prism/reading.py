@@ -116,6 +116,8 @@ def read_many(
     lower = school.depth.index(lightness_to_lrv(np.maximum(values[:, 0] - found.doubt, 0)))
     upper = school.depth.index(lightness_to_lrv(np.minimum(values[:, 0] + found.doubt, 100)))
 
+    temperate = school.temperate[0]
+    warmths = [school.temperature.words[at] for at in school.temperature.index(found.warmth)]
     readings = []
     for i in range(len(values)):
         nearest = school.undertone.words[found.sector[i]]
@@ -157,10 +159,10 @@ def read_many(
                 ),
                 temperature=Temperature(
                     value=warmth,
-                    word=school.temperature.word(warmth),
+                    word=warmths[i],
                     supported=bool(abs(warmth) > found.doubt[i]),
                     relative=school.relative,
-                    temperate=school.temperature.word(warmth) == school.temperate[0],
+                    temperate=warmths[i] == temperate,
                     lean="" if abs(warmth) < school.lean_from else "warm" if warmth > 0 else "cool",
                 ),
                 uncertainty=float(found.doubt[i]),

@@ -1,4 +1,4 @@
-"""Every figure and word of a school as a form: one field for each leaf of its table."""
+"""Every figure and word of a school as a form, as the core lists what each must be."""
 
 from __future__ import annotations
 
@@ -8,59 +8,106 @@ from typing import Any
 
 from django import forms
 
-from prism import school, words
-from prism.school import School, SchoolError
+from prism import words
+from prism.school import School, SchoolError, build
+from prism.school.checks import FIGURES, RULE, UNCERTAINTY, Figure, Kind, Path, figure_at
+from prism.school.tables import SOURCES
 from prism.stimulus import IntakeError, figure
 
-HEAD = ("title", "summary")
-"""Leaves that are plain text of the whole school."""
-NOT_EDITED = ("explains",)
-
-
-def leaves(table: Any, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple[str, ...], Any]]:
-    """Yield the path and value of every leaf: a number, a word, a truth value, or a list of numbers or words."""
-    if isinstance(table, dict):
-        for key, value in table.items():
-            yield from leaves(value, (*path, key))
-    elif isinstance(table, list) and table and isinstance(table[0], dict):
-        for i, value in enumerate(table):
-            yield from leaves(value, (*path, str(i)))
-    else:
-        yield path, table
+NOT_EDITED = (("explains",),)
+LISTS = ("undertone", "lists")
+LAID_OUT: dict[str, Any] = {"template_name": "schools/figure.html"}
+CUT = (Kind.EDGES, Kind.TURN)
+"""Kinds that divide a scale, and are shown on it."""
 
 
 def _shown(value: Any) -> str:
-    if isinstance(value, list):
+    if isinstance(value, list | tuple):
         return ", ".join(_shown(one) for one in value)
-    return f"{value:g}" if isinstance(value, int | float) else str(value)
+    return f"{value:g}" if isinstance(value, int | float) and not isinstance(value, bool) else str(value)
+
+
+def _at(table: Any, path: Path) -> Any:
+    """Return what stands at a path; None for nothing."""
+    for key in path:
+        try:
+            table = table[int(key)] if isinstance(table, list) else table[key]
+        except (KeyError, IndexError, ValueError, TypeError):
+            return None
+    return table
 
 
 class SchoolForm(forms.Form):
-    """A school's figures. `table` holds them and `school` the school once the form is valid."""
+    """A school's figures. `table` holds them and `school` the school once the form is valid.
+
+    `before` is the school it was copied from: where a figure differs, the field says what stands there.
+    """
 
     table: dict[str, Any]
     school: School
 
-    def __init__(self, table: dict[str, Any], data: Any = None) -> None:
+    def __init__(self, table: dict[str, Any], data: Any = None, before: dict[str, Any] | None = None) -> None:
         super().__init__(data)
-        self._before = deepcopy(table)
-        lists = self._before["undertone"]["lists"]
-        for rule in self._before["family"]:
-            lists.setdefault(rule["word"], [])  # an empty one means every hue
-        self._leaves = {".".join(path): (path, value) for path, value in leaves(self._before)}
-        for name, (path, value) in self._leaves.items():
-            if path[0] in NOT_EDITED or path[-1] == "word":
-                continue
-            if isinstance(value, bool):
-                field: forms.Field = forms.BooleanField(required=False, initial=value)
-            else:
-                field = forms.CharField(max_length=300, required=path[0] in HEAD, initial=_shown(value))
-            field.label = words.school_label(path, self._word_of(path))
-            self.fields[name] = field
+        self._table, self._copied = deepcopy(table), before
+        self._figures = {".".join(path): (path, one) for path, one in self._all()}
+        for name, (path, one) in self._figures.items():
+            self.fields[name] = self._field(path, one)
 
-    def _word_of(self, path: tuple[str, ...]) -> str:
-        """Return the family that a rule is about."""
-        return self._before["family"][int(path[1])]["word"] if path[0] == "family" else ""
+    def _all(self) -> Iterator[tuple[Path, Figure]]:
+        """Yield every figure there is to edit, with its path."""
+        for one in FIGURES:
+            if one.path not in NOT_EDITED:
+                yield one.path, one
+        for source in sorted(SOURCES | set(_at(self._table, ("uncertainty",)) or ())):
+            yield ("uncertainty", source), UNCERTAINTY
+        rules = [rule for rule in self._table.get("family") or [] if isinstance(rule, dict)]
+        families = dict.fromkeys(str(rule.get("word")) for rule in rules)
+        for word in dict.fromkeys([*(_at(self._table, LISTS) or ()), *families]):
+            found = figure_at((*LISTS, word))
+            assert found is not None
+            yield (*LISTS, word), found
+        for number, rule in enumerate(rules):
+            for name in (name for name in RULE if name in rule):
+                yield ("family", str(number), name), RULE[name]
+
+    def _field(self, path: Path, one: Figure) -> forms.Field:
+        value = _at(self._table, path)
+        if one.kind is Kind.FLAG:
+            field: forms.Field = forms.BooleanField(required=False, initial=bool(value), **LAID_OUT)
+        else:
+            must = path[:2] != LISTS and one.least > 0
+            field = forms.CharField(
+                max_length=400, required=must, initial=_shown([] if value is None else value), **LAID_OUT
+            )
+        family = str(_at(self._table, (*path[:2], "word"))) if path[0] == "family" else ""
+        field.label = words.school_label(path, family)
+        field.help_text = " ".join(filter(None, [words.school_effect(path), words.school_range(one)]))
+        was = _at(self._copied, path) if self._copied is not None else value
+        if was is not None and _shown(was) != _shown([] if value is None else value):
+            field.widget.attrs["data-was"] = words.school_was(_shown(was))
+        if one.kind in CUT:
+            field.widget.attrs |= self._scale(one, value)
+        return field
+
+    def _scale(self, one: Figure, value: Any) -> dict[str, Any]:
+        """Return the scale that edges cut, for the boundaries that are moved by keys or dragged: its ends, its step,
+        and the field whose words stand between them."""
+        numbers = [edge for edge in value or [] if type(edge) in (int, float)]
+        high = (
+            one.high
+            if (one.high <= 100 and one.unit == "LRV") or one.kind is Kind.TURN
+            else max(numbers, default=1) * 1.4
+        )
+        low = min(one.low, 0.0) if one.low >= 0 else min(numbers, default=-1) * 1.4
+        step = 1 if high - low > 50 else 0.1
+        return {
+            "data-cut": "turn" if one.kind is Kind.TURN else "line",
+            "data-low": f"{low:g}",
+            "data-high": f"{high:g}",
+            "data-step": f"{step:g}",
+            "data-words": f"id_{'.'.join(one.of)}",
+            "data-unit": one.unit,
+        }
 
     def parts(self) -> list[tuple[str, list[forms.BoundField]]]:
         """Return the fields by what they are about."""
@@ -71,37 +118,42 @@ class SchoolForm(forms.Form):
         return [(title, fields) for title, fields in found.items() if fields]
 
     def clean(self) -> dict[str, Any]:
-        """Put the figures together; what is no figure is said beside its field, what does not add up above all."""
+        """Put the figures together; what is wrong with one is said beside its field."""
         data = super().clean() or {}
-        table = deepcopy(self._before)
-        for name in self.fields:
-            path, before = self._leaves[name]
+        table = deepcopy(self._table)
+        for name, (path, one) in self._figures.items():
             if name not in data:
                 continue
             try:
-                self._put(table, path, self._read(data[name], before, str(self.fields[name].label)))
+                _put(table, path, _read(data[name], one, str(self.fields[name].label)))
             except IntakeError as wrong:
                 self.add_error(name, str(wrong))
-        table["undertone"]["lists"] = {word: hues for word, hues in table["undertone"]["lists"].items() if hues}
+        lists = table["undertone"]["lists"]
+        table["undertone"]["lists"] = {word: hues for word, hues in lists.items() if hues}
         if not self.errors:
             try:
-                self.school, self.table = school.build("preview", table), table
+                self.school, self.table = build("preview", table), table
             except SchoolError as wrong:
-                self.add_error(None, words.school_wrong(str(wrong)))
+                name = ".".join(wrong.path)
+                self.add_error(name if name in self.fields else None, words.school_wrong(str(wrong)))
         return data
 
-    @staticmethod
-    def _read(text: Any, before: Any, label: str) -> Any:
-        if isinstance(before, bool):
-            return bool(text)
-        parts = [part.strip() for part in str(text).replace(";", ",").split(",") if part.strip()]
-        if isinstance(before, list):
-            numbers = bool(before) and isinstance(before[0], int | float)
-            return [figure(label, part) for part in parts] if numbers else parts
-        return figure(label, str(text)) if isinstance(before, int | float) else str(text).strip()
 
-    @staticmethod
-    def _put(table: Any, path: tuple[str, ...], value: Any) -> None:
-        for key in path[:-1]:
-            table = table[int(key)] if isinstance(table, list) else table[key]
-        table[path[-1]] = value
+def _read(text: Any, one: Figure, label: str) -> Any:
+    """Return the value of a figure as it was typed. Raises `IntakeError`."""
+    if one.kind is Kind.FLAG:
+        return bool(text)
+    if one.kind is Kind.TEXT:
+        return str(text).strip()
+    if one.kind is Kind.NUMBER:
+        return figure(label, str(text))
+    parts = [part.strip() for part in str(text).replace(";", ",").split(",") if part.strip()]
+    if one.kind in (Kind.WORDS, Kind.TEXTS, Kind.HUES):
+        return parts
+    return [figure(label, part) for part in parts]
+
+
+def _put(table: Any, path: Path, value: Any) -> None:
+    for key in path[:-1]:
+        table = table[int(key)] if isinstance(table, list) else table.setdefault(key, {})
+    table[path[-1]] = value

@@ -15,6 +15,7 @@ class OwnSchool(models.Model):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="schools")
     table = models.JSONField()
+    copied_from = models.CharField(max_length=40, blank=True)  # key of a school, ready or own
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)
     deleted = models.DateTimeField(null=True, blank=True)

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
 from typing import Any
 
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
 
 from prism import school
-from prism.school import School
+from prism.school import School, SchoolError
 from schools.models import PREFIX, OwnSchool, Usual
 
 
@@ -19,7 +20,11 @@ def own(user: User) -> QuerySet[OwnSchool]:
 
 def available(user: User) -> list[School]:
     """Return the schools a person may choose: the ready ones, then the person's own."""
-    return [*(school.load(key) for key in school.names()), *(one.school for one in own(user))]
+    found = [school.load(key) for key in school.names()]
+    for one in own(user):
+        with suppress(SchoolError):  # one of an earlier day that can no longer be read is said on its own page
+            found.append(one.school)
+    return found
 
 
 def usual(user: User) -> School:
@@ -29,7 +34,20 @@ def usual(user: User) -> School:
     if key in school.names():
         return school.load(key)
     table = table_of(user, key)
-    return school.build(key, table) if table else school.load()
+    try:
+        return school.build(key, table) if table else school.load()
+    except SchoolError:
+        return school.load()
+
+
+def before(one: OwnSchool) -> tuple[str, dict[str, Any]]:
+    """Return the title and figures of the school that an own one was copied from, as they stand now; where it is gone,
+    those of the ready one nearest to it."""
+    if one.copied_from in school.names():
+        table = school.table_of(one.copied_from)
+    else:
+        table = table_of(one.owner, one.copied_from) or school.table_of(school.nearest_ready(one.table).key)
+    return str(table["title"]), table
 
 
 def table_of(user: User, key: str) -> dict[str, Any] | None:
@@ -39,3 +57,12 @@ def table_of(user: User, key: str) -> dict[str, Any] | None:
         return None
     found = own(user).filter(pk=int(number)).first()
     return found.table if found else None
+
+
+def unreadable(one: OwnSchool) -> str:
+    """Return why an own school cannot be read; empty where it can."""
+    try:
+        _ = one.school
+    except SchoolError as wrong:
+        return str(wrong)
+    return ""

@@ -16,13 +16,14 @@ def copy(owner: User, key: str) -> OwnSchool:
     """Copy a school, ready or own, to be edited. Raises `SchoolError` for one that does not exist."""
     table = queries.table_of(owner, key) or school.table_of(key)
     taken = {one.title for one in queries.available(owner)}
-    return OwnSchool.objects.create(owner=owner, table=table | {"title": words.copy_of(str(table["title"]), taken)})
+    title = words.copy_of(str(table["title"]), taken)
+    return OwnSchool.objects.create(owner=owner, copied_from=key[:40], table=table | {"title": title})
 
 
 def judge_by(owner: User, key: str) -> None:
     """Make a school the one a person judges by. Raises `SchoolError` for one that the person does not have."""
-    if queries.table_of(owner, key) is None:
-        school.load(key)
+    table = queries.table_of(owner, key)
+    school.load(key) if table is None else school.build(key, table)
     Usual.objects.update_or_create(owner=owner, defaults={"key": key})
 
 

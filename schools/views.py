@@ -7,7 +7,7 @@ from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from prism import school
+from prism import school, words
 from prism.school import SchoolError
 from schools import queries, services
 from schools.forms import SchoolForm
@@ -19,7 +19,8 @@ from web.http import StudioRequest
 def listing(request: StudioRequest) -> HttpResponse:
     """Show the schools, and what each holds."""
     ready = [school.load(key) for key in school.names()]
-    context = {"ready": ready, "own": queries.own(request.user), "usual": queries.usual(request.user)}
+    own = [(one, queries.unreadable(one)) for one in queries.own(request.user)]
+    context = {"ready": ready, "own": own, "usual": queries.usual(request.user)}
     return render(request, "schools/list.html", context)
 
 
@@ -51,12 +52,13 @@ def _own(request: StudioRequest, pk: int) -> OwnSchool:
 def edit(request: StudioRequest, pk: int) -> HttpResponse:
     """Edit an own school."""
     found = _own(request, pk)
-    form = SchoolForm(found.table, request.POST if request.method == "POST" else None)
+    title, before = queries.before(found)
+    form = SchoolForm(found.table, request.POST if request.method == "POST" else None, before)
     if request.method == "POST" and form.is_valid():
         services.edit(found, form.table)
         messages.info(request, str(found))
         return redirect("school-edit", pk)
-    context = {"own": found, "form": form}
+    context = {"own": found, "form": form, "copied": words.copied_from(title)}
     return render(request, "schools/edit.html", context, status=422 if form.errors else 200)
 
 

@@ -8,3 +8,7 @@ os.environ.setdefault("DJANGO_SETTINGS_MODULE", "studio.settings")
 from django.core.wsgi import get_wsgi_application
 
 application = get_wsgi_application()
+
+from studio.warm import warm  # noqa: E402 after Django is set up
+
+warm()

@@ -14,9 +14,9 @@ from itertools import combinations
 import numpy as np
 
 from prism.difference import delta_e
-from prism.spectrum import Array, to_lab, weights
+from prism.spectrum import Array, to_lab, weights, white_point, xyz_to_lab
 from prism.stimulus import Stimulus
-from prism.tint.optics import K1, inner, opaque, surface
+from prism.tint.optics import K1, inner, opaque, surface, surface_slope
 from prism.tint.recipe import Recipe
 from prism.tint.system import Kind, TintSystem
 
@@ -27,8 +27,8 @@ NEARLY = 0.5
 """ΔE00 by which an answer may be worse than the best and still be listed: the eye would not tell them apart."""
 PER_ORGANIC, PER_ML = 0.25, 0.004
 """What an organic colorant, and a mL of any to the litre, count in ΔE00 when answers are ranked."""
-STEPS = 14
-"""Newton steps; a dozen bring nearly every set of three that can make the colour to within a hundredth."""
+STEPS = 10
+"""Newton steps; ten bring nearly every set of three that can make the colour to within a hundredth."""
 FIRST_STEPS, KEPT_THREES = 6, 60
 """After this many steps only this many sets of three, those nearest to the colour by then, are followed on."""
 USUAL_BASES = 2
@@ -129,22 +129,15 @@ def _of_lab(lab: Array, system: TintSystem) -> list[Estimate]:
         s = np.array([system.colorants[code].s for code in codes])
         own = system.bases[base]
         for step in range(STEPS):
-            now = _labs(np.exp(logs), chosen, k, s, own.k, own.s)
+            now, slopes = _slopes(np.exp(logs), k[chosen], s[chosen], own.k, own.s)
             off = now - lab
             if step == FIRST_STEPS and len(chosen) > KEPT_THREES:
                 near = np.sort(np.argsort(np.linalg.norm(off, axis=1), kind="stable")[:KEPT_THREES])
-                chosen, logs, now, off = chosen[near], logs[near], now[near], off[near]
-            jacobian = np.stack(
-                [
-                    (_labs(np.exp(logs + 1e-4 * np.eye(3)[j]), chosen, k, s, own.k, own.s) - now) / 1e-4
-                    for j in range(3)
-                ],
-                axis=-1,
-            )
-            square = np.einsum("nji,njk->nik", jacobian, jacobian) + 1e-3 * np.eye(3)
-            change = np.linalg.solve(square, np.einsum("nji,nj->ni", jacobian, off)[..., None])[..., 0]
+                chosen, logs, slopes, off = chosen[near], logs[near], slopes[near], off[near]
+            square = np.swapaxes(slopes, 1, 2) @ slopes + 1e-3 * np.eye(3)
+            change = np.linalg.solve(square, np.swapaxes(slopes, 1, 2) @ off[..., None])[..., 0]
             logs = np.clip(logs - np.clip(change, -1.5, 1.5), np.log(LEAST), np.log(MOST))
-        off = delta_e(lab, _labs(np.exp(logs), chosen, k, s, own.k, own.s))
+        off = delta_e(lab, _labs(np.exp(logs), k[chosen], s[chosen], own.k, own.s))
         for i in np.flatnonzero(off < 1.0):
             amounts = {codes[c]: float(a) for c, a in zip(chosen[i], np.exp(logs[i]), strict=True) if a > 2 * LEAST}
             recipe = Recipe(base, amounts)
@@ -164,11 +157,39 @@ def _bases_for(lab: Array, system: TintSystem) -> list[str]:
     return dark[:3]
 
 
-def _labs(amounts: Array, chosen: Array, k: Array, s: Array, base_k: Array, base_s: Array) -> Array:
-    """Return Lab (n, 3) of n sets of three colorants with their amounts (n, 3)."""
-    whole_k = base_k + np.einsum("ni,nib->nb", amounts, k[chosen])
-    whole_s = base_s + np.einsum("ni,nib->nb", amounts, s[chosen])
+def _labs(amounts: Array, k: Array, s: Array, base_k: Array, base_s: Array) -> Array:
+    """Return Lab (n, 3) of n sets of three colorants, K and S (n, 3, 31) each, with their amounts (n, 3)."""
+    whole_k, whole_s = _mixed(amounts, k, base_k), _mixed(amounts, s, base_s)
     return to_lab(surface(opaque(whole_k, whole_s)))
+
+
+def _mixed(amounts: Array, parts: Array, base: Array) -> Array:
+    """Return K or S (n, 31) of a base with amounts (n, 3) of colorants (n, 3, 31)."""
+    mixed: Array = base + (amounts[:, None] @ parts)[:, 0]
+    return mixed
+
+
+def _slopes(amounts: Array, k: Array, s: Array, base_k: Array, base_s: Array) -> tuple[Array, Array]:
+    """Return Lab (n, 3) as `_labs` does, and how it changes with the logarithm of each amount, (n, 3, 3).
+
+    The chain of derivatives: K/S by amount, inner reflectance by K/S, measured by inner, XYZ by band, Lab by XYZ.
+    """
+    whole_s = _mixed(amounts, s, base_s)
+    ratio = _mixed(amounts, k, base_k) / whole_s
+    root = np.sqrt(ratio * (ratio + 2))
+    r = 1 / (1 + ratio + root)
+    by_ratio = -r / np.maximum(root, 1e-9) * surface_slope(r)
+    by_amount = amounts[..., None] * (k - ratio[:, None] * s) * (by_ratio / whole_s)[:, None]
+    xyz = surface(r) @ weights()
+    ratio_xyz = xyz / white_point()
+    # of f in CIE 15:2018, 8.2.1: t^(1/3), and a straight line below (6/29)³
+    f_slope = np.where(ratio_xyz > (6 / 29) ** 3, np.cbrt(ratio_xyz) ** -2 / 3, (29 / 6) ** 2 / 3) / white_point()
+    by_xyz = (by_amount @ weights()) * f_slope[:, None]
+    return xyz_to_lab(xyz), LAB_OF_F @ np.swapaxes(by_xyz, 1, 2)
+
+
+LAB_OF_F = np.array([[0.0, 116.0, 0.0], [500.0, -500.0, 0.0], [0.0, 200.0, -200.0]])
+"""L*, a*, b* by f(X), f(Y), f(Z)."""
 
 
 def _measured(recipes: list[Recipe], lab: Array, system: TintSystem, from_spectrum: bool) -> list[Estimate]:

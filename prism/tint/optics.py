@@ -30,6 +30,13 @@ def surface(inner: ArrayLike, k1: float = K1, k2: float = K2) -> Array:
     return measured
 
 
+def surface_slope(inner: ArrayLike, k1: float = K1, k2: float = K2) -> Array:
+    """Return how measured reflectance changes with inner reflectance, the derivative of `surface`."""
+    r = np.asarray(inner, dtype=np.float64)
+    slope: Array = (1 - k1) * (1 - k2) / (1 - k2 * r) ** 2
+    return slope
+
+
 def inner(measured: ArrayLike, k1: float = K1, k2: float = K2) -> Array:
     """Return inner reflectance of measured reflectance, the inverse of `surface`."""
     r = np.asarray(measured, dtype=np.float64) - k1

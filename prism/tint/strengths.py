@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -12,7 +12,8 @@ from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read_many
 from prism.school import School
 from prism.screen import reflectance_to_screen, to_hex
-from prism.spectrum import to_lab, to_lrv
+from prism.spectrum import Array, to_lab, to_lrv
+from prism.survey import survey
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 
@@ -81,3 +82,25 @@ def strengths(
         )
         for i, percent in enumerate(steps, start=1)
     ]
+
+
+@dataclass(frozen=True)
+class Curve:
+    """A recipe over many strengths: percent of change and LRV, (n,) each, Lab (n, 3), and the word of each family."""
+
+    percents: Array
+    lrv: Array
+    lab: Array
+    families: tuple[str, ...]
+
+
+def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, school: School) -> Curve:
+    """Return how light a recipe is over many strengths, and which family it belongs to. Raises `RecipeError`.
+
+    Cheaper than `strengths`, which reads each of them.
+    """
+    spectra = system.reflectance([recipe.scaled(percent) for percent in percents])
+    lab, lrv = to_lab(spectra), to_lrv(spectra)
+    found = survey(lab, lrv, np.zeros(len(lrv)), school)
+    families = tuple(found.family_at(row, school).word for row in range(len(lrv)))
+    return Curve(np.asarray(percents, dtype=np.float64), lrv, lab, families)

@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, listed
+from prism.messages.text import capital, listed, number, sentence
 from prism.words.readings import headline, undertone_short
 
 if TYPE_CHECKING:
     from prism.reading import Reading
+    from prism.school.checks import Figure
 
 SCHOOL_PARTS = {
     "title": "What it is called",
@@ -23,6 +24,8 @@ SCHOOL_PARTS = {
     "family": "Families, the first that fits",
     "hue_family": "Hue families",
     "comparison": "Comparison",
+    "estimates": "Estimated recipes",
+    "cautions": "Cautions",
     "difference": "Words for differences",
     "uncertainty": "Uncertainty, ΔE00, by source",
 }
@@ -43,6 +46,10 @@ _LABELS = {
     "temperature.axis": "Hue of warmth, degrees",
     "temperature.words": "Words, cool first",
     "temperature.edges": "Lab units at which the next begins",
+    "temperature.lean_from": "A lean is said from",
+    "estimates.from_spectrum": "From a spectrum",
+    "estimates.from_lab": "From Lab alone",
+    "cautions.dark_outside": "Heat outdoors, LRV below",
     "trim.gap": "LRV points between wall and trim",
     "trim.crown": "Sheen of crown moulding",
     "neutral.lightness": "At L*",
@@ -76,8 +83,75 @@ def school_label(path: Sequence[str], family: str) -> str:
 
 
 def school_wrong(reason: str) -> str:
-    """Say why the figures of a school do not add up."""
-    return f"The figures do not add up: {reason}."
+    """Say why a figure of a school does not add up with the others."""
+    return sentence(reason)
+
+
+_EFFECTS = {
+    "title": "What reviews call it.",
+    "depth.words": "Every colour is said to be one of these.",
+    "depth.edges": "Where one band of depth ends and the next begins.",
+    "undertone.hues": "The undertones that may be named.",
+    "undertone.edges": "Where, round the circle of hues, each begins.",
+    "undertone.strength_words": "How an undertone is said to be; the first stands for none.",
+    "undertone.strength_edges": "Below the first a colour is said to have no undertone.",
+    "undertone.second_within": "So near to the next hue, it is named too: leaning a little to blue.",
+    "undertone.grey_counts": "Where no undertone shows, it is said to be grey.",
+    "undertone.never_passive": "These are given an undertone, however slight.",
+    "temperature.relative": "No colour is called warm or cool alone.",
+    "temperature.axis": "The hue on which warmth is read.",
+    "temperature.words": "From cool to warm; the one that holds 0 is neither.",
+    "temperature.edges": "Where one word gives way to the next.",
+    "temperature.lean_from": "From here on, a neutral one is said to lean to warm or cool.",
+    "neutral.lightness": "The depths at which the painted neutral is given; between them it runs straight.",
+    "neutral.a": "Undertones are judged from this line.",
+    "neutral.b": "Undertones are judged from this line; painted greys are a little yellow.",
+    "difference.words": "How far apart two colours are said to be.",
+    "difference.edges": "The first is where the eye begins to part them, the second where anybody does.",
+    "comparison.readable": "Boards are chosen to differ by this much: enough to see, little enough to teach.",
+    "comparison.same_depth": "Colours this near count as of one depth.",
+    "comparison.white_lrv": "A reference white is at least this light.",
+    "comparison.white_chroma": "A reference white is less coloured than this.",
+    "hue_family.hues": "What a colour is called that is no neutral.",
+    "hue_family.edges": "Where, round the circle of hues, each begins.",
+    "hue_family.clear_from": "From here on it is called clear, below greyed.",
+    "trim.gap": "From this far apart the edge between wall and trim shows.",
+    "trim.crown": "Said where sheens are chosen.",
+    "estimates.from_spectrum": "What an estimated recipe adds to the doubt for each 25 % of change.",
+    "estimates.from_lab": "What an estimated recipe adds to the doubt for each 25 % of change.",
+    "cautions.dark_outside": "Below this, heat on dark exteriors is warned of.",
+}
+"""What each figure does."""
+
+
+def school_effect(path: Sequence[str]) -> str:
+    """Return what a figure of a school does."""
+    if path[0] == "uncertainty":
+        return "Nothing is claimed that is no larger than this."
+    if path[:2] == ("undertone", "lists"):
+        return "Only these may be named for it; empty: all."
+    if path[0] == "family":
+        return "Colours within are called so, unless an earlier family fits."
+    return _EFFECTS.get(".".join(path), "")
+
+
+def school_range(figure: Figure) -> str:
+    """Return within which bounds a figure lies, and in which unit."""
+    kind = str(figure.kind)
+    if kind in ("number", "span", "edges", "turn", "line", "values"):
+        unit = f" {figure.unit}" if figure.unit and figure.unit != "°" else figure.unit
+        return f"{number(figure.low, 2).rstrip('0').rstrip('.')} to {figure.high:g}{unit}."
+    return ""
+
+
+def school_was(before: str) -> str:
+    """Return what a figure is in the school that was copied."""
+    return f"there: {before}" if before else "there: none"
+
+
+def copied_from(title: str) -> str:
+    """Say from which school one was copied."""
+    return f"Copied from {title}; where a figure differs, what stands there is shown beside it."
 
 
 def copy_of(title: str, taken: Collection[str]) -> str:

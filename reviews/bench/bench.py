@@ -48,7 +48,7 @@ class Bench:
     @cached_property
     def shortlist(self) -> list[Held]:
         """The shortlist, in its order."""
-        return [self.decks.fetch(one.colour) for one in self.review.shortlist.select_related("colour__maker")]
+        return self.decks.fetch_all(list(self.review.shortlist.values_list("colour_id", flat=True)))
 
     def after_boards_changed(self, beside: Colour | None = None) -> Bench:
         """Return the bench with the boards read again, and a set chosen from what they leave."""

@@ -34,11 +34,15 @@ class ComparisonSet:
         return ComparisonSet(self._decks, looking, self.not_my_whites)
 
     @cached_property
+    def my_whites(self) -> list[int]:
+        """Ids of the whites the person judges by."""
+        return list(deck_queries.my_whites(self._subject.owner).values_list("pk", flat=True))
+
+    @cached_property
     def not_my_whites(self) -> NDArray[np.intp] | None:
         """Rows that are no reference whites: where the person keeps whites, all others."""
         catalogue = self._decks.catalogue
-        whites = set(deck_queries.my_whites(self._subject.owner).values_list("pk", flat=True))
-        kept = np.setdiff1d(catalogue.rows_of(whites), self._decks.own_rows)
+        kept = np.setdiff1d(catalogue.rows_of(set(self.my_whites)), self._decks.own_rows)
         return np.setdiff1d(np.arange(len(catalogue.ids)), kept) if kept.size else None
 
     @cached_property
@@ -79,9 +83,7 @@ class ComparisonSet:
         held = self._decks.hold(picks, {row: board.state for row, board in by_row.items()})
         here = {one.colour.pk for one in held}
         added = [pk for pk, b in self.boards.items() if b.state == Board.State.ADDED and pk not in here]
-        brought = deck_queries.by_ids(added) if added else {}
-        fetched = (self._decks.fetch(brought[pk], Board.State.ADDED.value) for pk in added)
-        return self._looking.lettered([*held, *fetched])
+        return self._looking.lettered([*held, *self._decks.fetch_all(added, Board.State.ADDED.value)])
 
     @property
     def whites(self) -> list[Held]:

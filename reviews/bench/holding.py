@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from decks import queries as deck_queries
-from decks.catalogue import catalogue
+from decks.catalogue import catalogue_as_of, state_for
 from decks.models import Colour
 from prism import reading, words
 from prism.choosing.deck import Deck, Pick
@@ -51,7 +51,8 @@ class Decks:
 
     def __init__(self, subject: Subject) -> None:
         self.subject = subject
-        self.catalogue = catalogue(subject.owner)
+        self.state = state_for(subject.owner)
+        self.catalogue = catalogue_as_of(subject.owner, self.state)
         self.own_rows = self.catalogue.rows_of({subject.colour.pk})
         self._at_hand: dict[int, tuple[Colour, Reading]] = {}
 
@@ -82,10 +83,8 @@ class Decks:
         """Return picked rows as held colours; `states` says by row what the person did with some."""
         rows = sorted({pick.index for pick in picks} - set(self._at_hand))
         if rows:
-            colours = deck_queries.by_ids([self.id_of(row) for row in rows])
-            basis = self.subject.school, self.subject.neutral
-            for row, found in zip(rows, self.catalogue.readings(rows, *basis), strict=True):
-                self._at_hand[row] = colours[self.id_of(row)], found
+            found = self.catalogue.readings(rows, self.subject.school, self.subject.neutral)
+            self._at_hand |= dict(zip(rows, zip(self.catalogue.boards(rows), found, strict=True), strict=True))
         return [self._holding(*self._at_hand[pick.index], pick, (states or {}).get(pick.index, "")) for pick in picks]
 
     def fetch(self, colour: Colour, state: str = "") -> Held:
@@ -93,6 +92,13 @@ class Decks:
         found = reading.read(colour.stimulus, self.subject.school, self.subject.neutral)
         pick = Pick(-1, "fetched", self.apart(colour.stimulus.lab_array), kind="added")
         return self._holding(colour, found, pick, state)
+
+    def fetch_all(self, ids: Sequence[int], state: str = "") -> list[Held]:
+        """Return colours by id as held colours, those of the decks without asking the database."""
+        rows = {self.id_of(row): int(row) for row in self.catalogue.rows_of(set(ids))}
+        here = dict(zip(rows, self.catalogue.boards(rows.values()), strict=True))
+        others = deck_queries.by_ids([pk for pk in ids if pk not in here]) if len(here) < len(set(ids)) else {}
+        return [self.fetch((here | others)[pk], state) for pk in ids]
 
     def _holding(self, colour: Colour, found: Reading, pick: Pick, state: str) -> Held:
         shown = self.subject.review.names_shown

@@ -47,13 +47,14 @@ def free_place(
     `rings` are radii about the origin; the label stays inside the largest, `within`.
     """
     width, boxes = width_of(words), list(taken)
-    for away in range(10, 90, 6):
-        for angle in range(0, 360, 20):
+    for away in range(10, 90, 8):
+        for angle in range(0, 360, 24):
             # a label is wide: beside the point its middle lies farther off than above or below it
             at = x + cos(radians(angle)) * (away + width / 2), y - sin(radians(angle)) * away
             box = Box(*at, width, LINE)
             if hypot(abs(box.x) + width / 2, abs(box.y) + LINE / 2) > within - GAP:
                 continue
-            if not any(box.meets(other) for other in boxes) and not any(box.crosses(radius) for radius in rings):
-                return box
+            if any(box.crosses(radius) for radius in rings) or any(box.meets(other) for other in boxes):
+                continue
+            return box
     return None

@@ -12,8 +12,6 @@ from functools import lru_cache
 from hashlib import sha256
 from typing import Any
 
-from decks import queries as deck_queries
-from decks.catalogue import state_for
 from prism import words
 from prism.school import School
 from reviews import services, steps
@@ -54,8 +52,8 @@ def rests_on(bench: Bench) -> str:
         subject.neutral,
         review.names_shown,
         sorted((pk, board.state, board.kind, board.why) for pk, board in bench.set.boards.items()),
-        list(deck_queries.my_whites(subject.owner).values_list("pk", flat=True)),
-        state_for(subject.owner),
+        bench.set.my_whites,
+        bench.decks.state,
         tinting_queries.state(subject.owner),
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]

@@ -69,9 +69,9 @@ class Schools(world.Studio):
             ({"depth.edges": "6, twenty, 40"}, "twenty"),
             ({"depth.edges": "6, 20, 40"}, "6 numbers are needed, not 3"),
             ({"depth.edges": "60, 20, 40, 55, 72, 82"}, "larger than the one before"),
-            ({"undertone.lists.grey": "green, teal"}, "teal is none of the school"),
+            ({"undertone.lists.grey": "green, teal"}, "Teal is none of the school"),
             ({"undertone.hues": "red, orange, yellow, green, blue, violet"}, "none of the school"),
-            ({"uncertainty.screen": "0"}, "a number from 0.01 to 20 is needed"),
+            ({"uncertainty.screen": "0"}, "A number from 0.01 to 20 is needed"),
             ({"neutral.lightness": "30, 50, 50, 95"}, "larger than the one before"),
             ({"title": " "}, "required"),
         ):

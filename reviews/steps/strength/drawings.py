@@ -54,7 +54,8 @@ CURVE_LEFT, CURVE_TOP = 30.0, 16.0
 def strength_curve(at: Strengths) -> SafeString:
     """Return LRV against strength, with the standard, the strength looked at, the whites and the shortlist."""
     subject, bench = at.subject, at.bench
-    points = [(step.percent, step.lrv) for step in at.fine]
+    assert at.curve is not None
+    points: list[tuple[float, float]] = list(zip(at.curve.percents.tolist(), at.curve.lrv.tolist(), strict=True))
     others = [*bench.set.whites, *bench.shortlist]
     shown = [lrv for _, lrv in points] + [held.reading.lrv for held in others]
     low, high = max(0.0, min(shown) - 3), min(100.0, max(shown) + 3)

@@ -145,7 +145,8 @@ class StrengthPage:
     @property
     def curve_points(self) -> str:
         """The curve of LRV against strength as `percent:LRV` pairs, for what is said while the slider moves."""
-        return " ".join(f"{step.percent:g}:{step.lrv:.2f}" for step in self.at.fine)
+        found = self.at.curve
+        return " ".join(f"{p:g}:{y:.2f}" for p, y in zip(found.percents, found.lrv, strict=True)) if found else ""
 
     @property
     def trim_lrv(self) -> str:

@@ -21,7 +21,7 @@ from prism.tint.estimate import Estimate, estimate
 from prism.tint.formula import Formula
 from prism.tint.formula import formula as make_formula
 from prism.tint.recipe import Recipe, RecipeError
-from prism.tint.strengths import Adjusted, strengths
+from prism.tint.strengths import Adjusted, Curve, curve, strengths
 from prism.tint.system import TintSystem
 from reviews.bench import Bench, Held
 from tinting import queries as tinting_queries
@@ -105,15 +105,17 @@ class Strengths:
         ]
 
     @cached_property
-    def fine(self) -> list[Adjusted]:
-        """The subject at many strengths, for the curve and for changes of family."""
-        return self.at(FINE)
+    def curve(self) -> Curve | None:
+        """The subject over many strengths: how light it is there, and which family it belongs to."""
+        if self.recipe is None or self.system is None:
+            return None
+        return curve(self.recipe, FINE, self.system, self.subject.school)
 
     @cached_property
     def adjusted(self) -> Adjusted | None:
         """The subject at the strength that is looked at."""
-        found = self.at([self.bench.review.strength])
-        return found[0] if found else None
+        of_run = next((step.strength for step in self.run if step.strength.percent == self.bench.review.strength), None)
+        return of_run or next(iter(self.at([self.bench.review.strength])), None)
 
     @property
     def is_standard(self) -> bool:
@@ -130,16 +132,15 @@ class Strengths:
     @property
     def family_changes(self) -> list[str]:
         """Where the subject stops being what it is, lighter and darker; the bare base is another paint anyway."""
+        if self.curve is None:
+            return []
         was = self.subject.reading.family.word
-        lighter = [step for step in reversed(self.fine) if -100 < step.percent < 0]
-        darker = [step for step in self.fine if step.percent > 0]
-        said = []
-        for side in (lighter, darker):
-            turn = next((step for step in side if step.reading.family.word != was), None)
-            if turn:
-                now = words.headline(turn.reading).lower()
-                said.append(words.family_change(was, now, turn.percent))
-        return said
+        others = [p for p, word in zip(FINE, self.curve.families, strict=True) if word != was and p > -100]
+        turns = [max((p for p in others if p < 0), default=None), min((p for p in others if p > 0), default=None)]
+        return [
+            words.family_change(was, words.headline(step.reading).lower(), step.percent)
+            for step in self.at([turn for turn in turns if turn is not None])
+        ]
 
     def percent_for_lrv(self, wanted: float) -> reach.Reached | None:
         """Return the strength that comes nearest to an LRV."""

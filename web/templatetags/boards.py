@@ -1,0 +1,23 @@
+"""A painted board, wherever a page shows a colour."""
+
+from __future__ import annotations
+
+import re
+
+from django import template
+from django.utils.safestring import SafeString, mark_safe
+
+register = template.Library()
+
+BOARD = (
+    '<svg class="board-art" viewBox="0 0 210 297" aria-hidden="true" focusable="false">'
+    '<rect class="margin" width="210" height="297"/>'
+    '<rect class="paint" x="15" y="15" width="180" height="267" fill="{}"/></svg>'
+)
+SCREEN = re.compile(r"#[0-9A-Fa-f]{6}")
+
+
+@register.simple_tag
+def board(screen: str) -> SafeString:
+    """Return a board of A-format with its white margin, painted in `#RRGGBB`; unpainted for anything else."""
+    return mark_safe(BOARD.format(screen if SCREEN.fullmatch(str(screen)) else "none"))
