@@ -11,6 +11,7 @@ from decks.catalogue import SORTS, Wanted, family_words, makers_for
 from decks.models import Colour, ColourSet
 from prism import messages, words
 from schools import queries as school_queries
+from web.forms import NumberField, laid_out, plain
 
 
 class KeepForm(forms.Form):
@@ -23,30 +24,47 @@ class KeepForm(forms.Form):
 class ImportForm(forms.Form):
     """A file of a deck, and the name of the deck it goes to where the file names no maker."""
 
-    deck_name = forms.CharField(max_length=80, error_messages={"required": words.deck_name_needed()})
-    file = forms.FileField(allow_empty_file=True, error_messages={"required": messages.deck_file_needed()})
+    deck_name = forms.CharField(
+        label="Deck",
+        max_length=80,
+        error_messages={"required": words.deck_name_needed()},
+        widget=plain(optional="used where the file names no maker"),
+    )
+    file = forms.FileField(
+        allow_empty_file=True, error_messages={"required": messages.deck_file_needed()}, **laid_out("file")
+    )
 
 
 class FilterForm(forms.Form):
     """What to see of the decks. A value that makes no sense is left out, and said."""
 
-    q = forms.CharField(required=False, max_length=120)
-    lrv_low = forms.FloatField(required=False, min_value=0, max_value=100)
-    lrv_high = forms.FloatField(required=False, min_value=0, max_value=100)
-    family = forms.ChoiceField(required=False)
-    undertone = forms.ChoiceField(required=False)
-    strength = forms.ChoiceField(required=False)
-    temperature = forms.ChoiceField(required=False)
-    maker = forms.ChoiceField(required=False)
-    set = forms.ChoiceField(required=False)
-    strip = forms.CharField(required=False, max_length=20)
-    recipe = forms.BooleanField(required=False)
-    spectrum = forms.BooleanField(required=False)
-    sort = forms.ChoiceField(required=False, choices=list(SORTS.items()))
+    q = forms.CharField(
+        label="Name, code or maker",
+        required=False,
+        max_length=120,
+        widget=forms.TextInput(attrs={"type": "search", "autocomplete": "off", "id": "find"}),
+        **laid_out("cell"),
+    )
+    lrv_low = NumberField(said="LRV from", label="LRV from, to", low=0, high=100, required=False)
+    lrv_high = NumberField(
+        said="LRV to", low=0, high=100, required=False, widget=forms.TextInput(attrs={"aria-label": "LRV to"})
+    )
+    family = forms.ChoiceField(required=False, **laid_out("cell"))
+    undertone = forms.ChoiceField(required=False, **laid_out("cell"))
+    strength = forms.ChoiceField(required=False, **laid_out("cell"))
+    temperature = forms.ChoiceField(required=False, **laid_out("cell"))
+    maker = forms.ChoiceField(required=False, **laid_out("cell"))
+    set = forms.ChoiceField(required=False, **laid_out("cell"))
+    strip = forms.CharField(required=False, max_length=20, widget=plain(), **laid_out("cell"))
+    recipe = forms.BooleanField(label="has a recipe", required=False, **laid_out("inline"))
+    spectrum = forms.BooleanField(label="has a spectrum", required=False, **laid_out("inline"))
+    sort = forms.ChoiceField(
+        label="Order", required=False, choices=list(SORTS.items()), initial="code", **laid_out("cell")
+    )
     view = forms.ChoiceField(required=False, choices=[("list", "list"), ("plane", "list and plane")])
 
     def __init__(self, data: Any, user: User) -> None:
-        super().__init__(data)
+        super().__init__(data.dict() | {"sort": data.get("sort") or "code"}, auto_id="%s")
         chosen = self.school = school_queries.usual(user)
         undertones = [("none", words.NO_UNDERTONE), *((word, word) for word in chosen.undertone.words)]
         makers = [(str(maker.pk), maker.name) for maker in makers_for(user).order_by("name")]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import partial
 from typing import Any
 
 from django import forms
@@ -10,30 +11,25 @@ from prism import messages, school, words
 from prism.formats import reflectance_csv
 from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
 from prism.trust import with_stated_lrv
+from web.forms import NumberField, laid_out, plain
 
 
 class OwnColourForm(forms.Form):
     """A name, and in subclasses the numbers; `stimulus` holds the colour once the form is valid."""
 
-    name = forms.CharField(max_length=120, error_messages={"required": messages.name_needed()})
-    lrv_stated = forms.CharField(max_length=20, required=False)
+    name = forms.CharField(max_length=120, error_messages={"required": messages.name_needed()}, widget=plain())
+    lrv_stated = NumberField(
+        low=0,
+        high=100,
+        said="LRV",
+        label="LRV as the maker states it",
+        required=False,
+        widget=plain(**{"class": "num short", "optional": "if known"}),
+    )
     stimulus: Stimulus
     notes: tuple[str, ...] = ()
     file_too_large = False
     """Set before validation when the upload was dropped for its size."""
-
-    def clean_lrv_stated(self) -> float | None:
-        """Return the stated LRV, 0-100, or None where none is given."""
-        text = self.cleaned_data["lrv_stated"].strip()
-        if not text:
-            return None
-        try:
-            value = figure("LRV", text)
-        except IntakeError as wrong:
-            raise forms.ValidationError(str(wrong)) from None
-        if not 0 <= value <= 100:
-            raise forms.ValidationError(messages.out_of_range("LRV", value, 0, 100))
-        return value
 
     def clean(self) -> dict[str, Any]:
         """Take the colour in; what is wrong with it is said beside the field it is wrong in."""
@@ -56,7 +52,14 @@ class OwnColourForm(forms.Form):
 class HexForm(OwnColourForm):
     """A screen value."""
 
-    hex = forms.CharField(max_length=60, required=False)
+    hex = forms.CharField(
+        label="Screen value",
+        max_length=60,
+        required=False,
+        widget=plain(**{"class": "num short", "placeholder": "#C4CBC9", "spellcheck": "false"}),
+        help_text="Six digits, as a website or an e-mail gives it. A screen value is a copy of a copy; it will often "
+        "be too close to call.",
+    )
 
     def take_in(self, data: dict[str, Any]) -> Stimulus:
         """Return the colour of a screen value; a stated LRV that it allows gives it a surer lightness."""
@@ -65,24 +68,33 @@ class HexForm(OwnColourForm):
         return with_stated_lrv(stimulus, stated, school.load()) if stated is not None else stimulus
 
 
+FIGURE = partial(plain, **{"class": "num", "inputmode": "decimal"})
 LAB_FIELDS = {"L*": "lightness", "a*": "a", "b*": "b"}
 
 
 class LabForm(OwnColourForm):
     """CIE Lab with its convention."""
 
-    lightness = forms.CharField(max_length=40, required=False)
-    a = forms.CharField(max_length=40, required=False)
-    b = forms.CharField(max_length=40, required=False)
-    convention = forms.ChoiceField(choices=[("lab", "D65/10°"), ("lab50", "D50/2°")], initial="lab")
+    lightness = forms.CharField(label="L*", max_length=40, required=False, widget=FIGURE(), **laid_out("cell"))
+    a = forms.CharField(label="a*", max_length=40, required=False, widget=FIGURE(), **laid_out("cell"))
+    b = forms.CharField(label="b*", max_length=40, required=False, widget=FIGURE(), **laid_out("cell"))
+    convention = forms.ChoiceField(
+        label="Light and observer",
+        choices=[("lab", "D65/10°"), ("lab50", "D50/2°")],
+        initial="lab",
+        widget=forms.RadioSelect,
+        help_text="Paint makers mostly state D65 and the 10° observer; print and screen software states D50 and 2°, "
+        "which is converted and labelled.",
+        **laid_out("radios"),
+    )
 
     def take_in(self, data: dict[str, Any]) -> Stimulus:
         """Return the colour of Lab; a decimal comma is read as a point."""
         return from_lab([self._figure(label, data) for label in LAB_FIELDS], data.get("convention", "lab"))
 
-    def lab_fields(self) -> list[tuple[str, forms.BoundField]]:
-        """Return the three figures with their labels."""
-        return [(label, self[field]) for label, field in LAB_FIELDS.items()]
+    def lab_fields(self) -> list[forms.BoundField]:
+        """Return the three figures."""
+        return [self[field] for field in LAB_FIELDS.values()]
 
     def field_for(self, intake_field: str) -> str:
         """Return the form's field for L*, a* or b*."""
@@ -99,8 +111,30 @@ class LabForm(OwnColourForm):
 class SpectrumForm(OwnColourForm):
     """Reflectances as CSV, from a file or pasted. A readable file's text stays in the form, to be mended there."""
 
-    file = forms.FileField(required=False, allow_empty_file=True)
-    reflectance = forms.CharField(required=False, strip=False, widget=forms.Textarea)
+    file = forms.FileField(
+        label="CSV file",
+        required=False,
+        allow_empty_file=True,
+        widget=forms.FileInput(
+            attrs={"accept": ".csv,.txt,text/csv,text/plain", "x-ref": "file", "x-on:change": "chosen"}
+        ),
+        **laid_out("file"),
+    )
+    reflectance = forms.CharField(
+        label="Reflectances",
+        required=False,
+        strip=False,
+        widget=forms.Textarea(
+            attrs={
+                "rows": 9,
+                "class": "num",
+                "spellcheck": "false",
+                "maxlength": 400_000,
+                "placeholder": "400,410,420, … 700\n0.412,0.498,0.533, …",
+                "x-ref": "text",
+            }
+        ),
+    )
 
     def __init__(self, *args: Any, **kwargs: Any) -> None:
         super().__init__(*args, **kwargs)
@@ -116,6 +150,11 @@ class SpectrumForm(OwnColourForm):
             self.data = data
         else:
             self.file_bytes = None
+
+    @property
+    def too_large(self) -> str:
+        """What is said of a file that is too large, before it is sent."""
+        return messages.too_large(reflectance_csv.MAX_BYTES, advice=messages.ONE_COLOUR)
 
     def take_in(self, data: dict[str, Any]) -> Stimulus:
         """Return the mean of the readings."""

@@ -12,14 +12,29 @@ from decks.models import Colour
 from instruments.queries import what_can_be_measured
 from prism import messages, reader, words
 from prism.stimulus import Specular
+from web.forms import laid_out, plain
 
 
 class StartForm(forms.Form):
     """What to measure, and how."""
 
-    thing = forms.ChoiceField(choices=lambda: [(name, name) for name in what_can_be_measured()])
-    aperture = forms.TypedChoiceField(coerce=int, choices=[(mm, f"{mm} mm") for mm in reader.APERTURES], initial=8)
-    specular = forms.ChoiceField(choices=[(s.value, s.value) for s in Specular], initial="included")
+    thing = forms.ChoiceField(
+        choices=lambda: [(name, name) for name in what_can_be_measured()], widget=forms.Select(attrs={"id": "thing"})
+    )
+    aperture = forms.TypedChoiceField(
+        coerce=int,
+        choices=[(mm, f"{mm} mm") for mm in reader.APERTURES],
+        initial=8,
+        widget=forms.RadioSelect,
+        **laid_out("radios"),
+    )
+    specular = forms.ChoiceField(
+        label="Specular light",
+        choices=[(s.value, s.value) for s in Specular],
+        initial="included",
+        widget=forms.RadioSelect,
+        **laid_out("radios"),
+    )
 
     def setting(self) -> reader.Setting:
         """Return the setting that was chosen."""
@@ -29,11 +44,13 @@ class StartForm(forms.Form):
 class CardForm(forms.Form):
     """The code on the can: which colour the thing is said to be. `card` holds it once the form is valid."""
 
-    code = forms.CharField(max_length=130, error_messages={"required": words.no_card()})
+    code = forms.CharField(
+        label="Code on the can", max_length=130, error_messages={"required": words.no_card()}, widget=plain()
+    )
     card: Colour
 
-    def __init__(self, data: Any, user: User) -> None:
-        super().__init__(data)
+    def __init__(self, data: Any, user: User, initial: str = "") -> None:
+        super().__init__(data, initial={"code": initial})
         self._user = user
 
     def clean_code(self) -> str:
@@ -51,4 +68,6 @@ class CardForm(forms.Form):
 class KeepForm(forms.Form):
     """A name for what was measured."""
 
-    name = forms.CharField(max_length=120, error_messages={"required": messages.name_needed()})
+    name = forms.CharField(
+        label="Keep the mean as", max_length=120, error_messages={"required": messages.name_needed()}
+    )

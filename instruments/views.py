@@ -6,7 +6,7 @@ from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from instruments import queries, services
+from instruments import services
 from instruments.forms import CardForm, KeepForm, StartForm
 from instruments.models import Session
 from instruments.page import SessionPage
@@ -23,7 +23,7 @@ def reader_page(request: StudioRequest) -> HttpResponse:
     if request.method == "POST" and form.is_valid():
         started = services.start(request.user, form.cleaned_data["thing"], form.setting())
         return redirect("reader-session", started.pk)
-    context = {"form": form, "things": queries.what_can_be_measured()}
+    context = {"form": form}
     return render(request, "instruments/start.html", context, status=422 if form.errors else 200)
 
 
@@ -39,8 +39,8 @@ def _show(
     card_form: CardForm | None = None,
 ) -> HttpResponse:
     context = {"page": SessionPage(found), "trouble": trouble, "form": form or KeepForm(initial={"name": found.thing})}
-    context["card_form"] = card_form
     failed = trouble or (form and form.errors) or card_form
+    context["card_form"] = card_form or CardForm(None, request.user, found.card.code if found.card else "")
     return render(request, "instruments/session.html", context, status=422 if failed else 200)
 
 

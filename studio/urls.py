@@ -7,7 +7,7 @@ from django.views.decorators.cache import never_cache
 from studio import views
 
 urlpatterns = [
-    path("sign-in/", never_cache(auth.LoginView.as_view(template_name="studio/sign_in.html")), name="sign-in"),
+    path("sign-in/", never_cache(views.SignIn.as_view()), name="sign-in"),
     path("sign-out/", auth.LogoutView.as_view(), name="sign-out"),
     path("enter-demo/", views.enter_demo, name="enter-demo"),
     path("health/", views.health, name="health"),

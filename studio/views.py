@@ -2,16 +2,51 @@
 
 from __future__ import annotations
 
+import json
+
 from django.conf import settings
 from django.contrib.auth import get_user_model, login
 from django.contrib.auth.decorators import login_not_required
+from django.contrib.auth.forms import AuthenticationForm
+from django.contrib.auth.views import LoginView
 from django.db import connection
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
 DEMO_USER = "skerry"
+
+
+class SignIn(LoginView):
+    """The door: a page of its own, or a small form beside what somebody is in the middle of."""
+
+    template_name = "studio/sign_in.html"
+
+    def get_template_names(self) -> list[str]:
+        """Return the whole page, or the small form where only a piece of a page is asked for."""
+        return ["studio/sign_in_again.html"] if _is_piece(self.request) else [self.template_name]
+
+    def form_valid(self, form: AuthenticationForm) -> HttpResponse:
+        """Sign in; beside a page, say so with the token that its next post needs."""
+        response = super().form_valid(form)
+        return _signed_in(self.request) if _is_piece(self.request) else response
+
+    def form_invalid(self, form: AuthenticationForm) -> HttpResponse:
+        """Say what is wrong."""
+        piece = _is_piece(self.request)
+        return self.render_to_response(self.get_context_data(form=form), status=422 if piece else 200)
+
+
+def _is_piece(request: HttpRequest) -> bool:
+    return request.headers.get("HX-Request") == "true"
+
+
+def _signed_in(request: HttpRequest) -> HttpResponse:
+    response = HttpResponse(status=204)
+    response["HX-Trigger"] = json.dumps({"signedIn": {"token": get_token(request)}})
+    return response
 
 
 @login_not_required
@@ -22,7 +57,7 @@ def enter_demo(request: HttpRequest) -> HttpResponse:
         raise Http404
     user = get_object_or_404(get_user_model(), username=DEMO_USER)
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
-    return redirect("home")
+    return _signed_in(request) if _is_piece(request) else redirect("home")
 
 
 @login_not_required

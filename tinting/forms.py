@@ -7,12 +7,18 @@ from django import forms
 from prism import messages
 from prism.formats import tint_system
 from prism.tint.system import TintSystem
+from web.forms import laid_out
 
 
 class SystemForm(forms.Form):
     """A file with a tinting system; `system` holds it once the form is valid."""
 
-    file = forms.FileField(allow_empty_file=True, error_messages={"required": messages.deck_file_needed()})
+    file = forms.FileField(
+        label="Bring in a tinting system, as JSON",
+        allow_empty_file=True,
+        error_messages={"required": messages.deck_file_needed()},
+        **laid_out("file"),
+    )
     system: TintSystem
 
     def clean_file(self) -> object:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from django import forms
+from django.forms.renderers import TemplatesSetting
 
 from prism import messages
 from prism.stimulus import IntakeError, figure
@@ -41,3 +42,19 @@ class NumberField(forms.CharField):
     def prepare_value(self, value: Any) -> Any:
         """Return a number without needless digits, and what was typed as it was typed."""
         return f"{value:g}" if isinstance(value, float) else value
+
+
+class Renderer(TemplatesSetting):
+    """Renders fields by the templates of `web/`: a label, the control, what is wrong beside it, and a word of help."""
+
+    field_template_name = "web/field.html"
+
+
+def laid_out(name: str) -> dict[str, Any]:
+    """Return what lays a field out by another template of `web/`."""
+    return {"template_name": f"web/{name}.html"}
+
+
+def plain(**attrs: Any) -> forms.TextInput:
+    """Return a text control that the browser does not fill in by itself."""
+    return forms.TextInput(attrs={"autocomplete": "off", **attrs})

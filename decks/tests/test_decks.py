@@ -163,7 +163,7 @@ class Browsing(TestCase):
     def test_nonsense_is_said_and_left_out(self):
         page = self.client.get(reverse("colours"), {"lrv_low": "130", "family": "plaid", "maker": "x", "page": "-3"})
         self.assertContains(page, "425 of 425")
-        self.assertContains(page, "less than or equal to 100")
+        self.assertContains(page, "it must lie between 0 and 100")
         self.assertContains(page, "plaid is not one of the available choices")
 
     def test_nothing_fits(self):

@@ -296,7 +296,12 @@ def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
     return f"Base {found.base}, to the litre: {', '.join(parts)}."
 
 
-ADJUST_LABELS = {"percent": "The change", "lrv": "LRV", "gap": "The gap", "parts": "Parts"}
+PARTS = "Parts"
+
+
+def white_called(caption: str) -> str:
+    """Return what a reference white is called where a trim is chosen."""
+    return f"{caption} white"
 
 
 def mix_needs_other() -> str:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import cached_property
 from math import cos, hypot, radians, sin
 
 from django.utils.html import format_html
@@ -14,7 +15,7 @@ from prism.reading import Reading
 from prism.school import School
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
-from reviews.drawings.labels import LINE, Box, free_place, width_of
+from reviews.drawings.labels import Box, width_of
 from reviews.drawings.marks import led, spread
 from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
 
@@ -24,10 +25,10 @@ ROSE_VIEW = (-150.0, -120.0, 300.0, 264.0)
 SCALE_Y = 121.0
 """Where the scale of strengths stands, below the rose and as long as its radius."""
 SCALE_ROWS = (12.0, 22.0)
+KEY = (-130.0, 121.0)
+"""Where the key to mathematical grey stands, beside the scale."""
 MARK, SUBJECT = (9.0, 12.0), (13.0, 18.0)
 """Width and height of a board's mark, and of the subject's."""
-NEVER = 9.0
-"""A band of strengths narrower than this has no word of its own on the scale."""
 
 
 class Rose:
@@ -72,7 +73,7 @@ class Rose:
         """Return the scale: a radius laid out below the rose, with the words that hold between its ticks."""
         parts = [line(0, SCALE_Y, ROSE, SCALE_Y, "axis")]
         parts += [line(radius, SCALE_Y - 3, radius, SCALE_Y + 3, "axis") for radius in (0.0, *self.rings)]
-        ends = [-150.0, -150.0]  # where each row of words is free
+        ends = [-40.0, -40.0]  # where each row of words is free
         lower = 0.0
         for word, radius in zip(self.school.undertone_strength.words, self.rings, strict=False):
             middle, half = (lower + radius) / 2, width_of(word) / 2
@@ -88,25 +89,36 @@ class Rose:
             parts.append(text(x, y, word, "ring-label"))
         return parts
 
-    def over(self, taken: Sequence[Box]) -> list[SafeString]:
-        """Return what stands over the frame: the cross of the neutral, and where mathematical grey lies from it, its
-        label where nothing else is."""
-        cross = [line(-4, 0, 4, 0, "neutral"), line(0, -4, 0, 4, "neutral")]
+    @cached_property
+    def _grey(self) -> tuple[float, float] | None:
+        """Where mathematical grey lies from the neutral; None where that is what the neutral is."""
         if self.neutral.kind == "grey":
-            return cross
+            return None
         a, b = (-float(v) for v in self.neutral.at(self.reading.lab[0]))
-        x, y = self.point(a, b)
-        title = words.MATHEMATICAL_GREY
-        point = format_html(
-            '<circle class="grey-point" cx="{}" cy="{}" r="3"><title>{}</title></circle>', f"{x:.1f}", f"{y:.1f}", title
-        )
-        full = [*taken, Box(0, 0, 8, 8), Box(x, y, 6, 6)]
-        box = free_place(words.GREY_LABEL, x, y, full, self.rings, ROSE)
-        if box is None:
-            return [*cross, point]
-        parts = [*cross, point, text(box.x, box.y + 3.5, words.GREY_LABEL, "grey-label")]
-        edge = min(max(x, box.x - box.width / 2), box.x + box.width / 2), box.y + (LINE / 2 if y > box.y else -LINE / 2)
-        return [line(x, y, *edge, "leader"), *parts] if hypot(edge[0] - x, edge[1] - y) > 8 else parts
+        return self.point(a, b)
+
+    @property
+    def taken(self) -> list[Box]:
+        """The places that the frame itself takes: the cross of the neutral, and mathematical grey."""
+        return [Box(0, 0, 8, 8), *([Box(*self._grey, 6, 6)] if self._grey else [])]
+
+    def over(self) -> list[SafeString]:
+        """Return what stands over the frame: the cross of the neutral, and where mathematical grey lies from it, which
+        a key below the rose explains."""
+        cross = [line(-4, 0, 4, 0, "neutral"), line(0, -4, 0, 4, "neutral")]
+        if self._grey is None:
+            return cross
+        key = text(KEY[0] + 8, KEY[1] + 3.5, words.GREY_LABEL, "grey-label", "start")
+        return [*cross, _grey_point(*self._grey), _grey_point(*KEY), key]
+
+
+def _grey_point(x: float, y: float) -> SafeString:
+    return format_html(
+        '<circle class="grey-point" cx="{}" cy="{}" r="3"><title>{}</title></circle>',
+        f"{x:.1f}",
+        f"{y:.1f}",
+        words.MATHEMATICAL_GREY,
+    )
 
 
 def boxes_of(marks: Sequence[Mark], size: tuple[float, float]) -> list[Box]:
@@ -132,6 +144,6 @@ def undertone_rose(subject: Subject, wall: Wall) -> SafeString:
         marks.append(Mark(hx, hy, held.colour.screen, title, link_to(held), kind))
     apart = spread(marks, *MARK, [mark])
     parts += [*led(marks, apart, *MARK), draw_mark(mark, *SUBJECT)]
-    parts += rose.over([*boxes_of(apart, MARK), *boxes_of([mark], SUBJECT)])
+    parts += rose.over()
     description = words.rose_text(subject.name, subject.reading, subject.neutral)
     return svg("Undertone rose", description, ROSE_VIEW, "rose", joined(parts))

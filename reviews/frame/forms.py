@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import partial
 from typing import TYPE_CHECKING, Any
 
 from django import forms
@@ -10,12 +11,14 @@ from decks import queries as deck_queries
 from prism import words
 from reviews.models import Review
 from schools import queries as school_queries
+from web.forms import NumberField, laid_out
 
 if TYPE_CHECKING:
     ReviewForm = forms.ModelForm[Review]
 else:
     ReviewForm = forms.ModelForm
 
+NUMBER = partial(forms.TextInput, attrs={"class": "num", "inputmode": "decimal"})
 SHIFT = 4.0
 """How far, Lab units, the working neutral may be moved by hand."""
 
@@ -40,10 +43,14 @@ class WallForm(ReviewForm):
 class BasisForm(ReviewForm):
     """The school and the working neutral."""
 
-    school = forms.ChoiceField()
-    neutral_a = forms.FloatField(min_value=-SHIFT, max_value=SHIFT)
-    neutral_b = forms.FloatField(min_value=-SHIFT, max_value=SHIFT)
-    usual = forms.BooleanField(required=False)
+    school = forms.ChoiceField(widget=forms.RadioSelect)
+    neutral_a = NumberField(
+        said="a*", label="Move the painted line, a*", low=-SHIFT, high=SHIFT, widget=NUMBER(), **laid_out("cell")
+    )
+    neutral_b = NumberField(said="b*", label="and b*", low=-SHIFT, high=SHIFT, widget=NUMBER(), **laid_out("cell"))
+    usual = forms.BooleanField(
+        label="From now on, in the decks and in new reviews too", required=False, **laid_out("inline")
+    )
 
     class Meta:
         model = Review

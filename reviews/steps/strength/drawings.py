@@ -37,12 +37,12 @@ def drift_rose(at: Strengths) -> SafeString:
         for step, (x, y) in zip(run, points, strict=True)
     ]
     parts += [draw_mark(mark, *MARK) for mark in marks]
-    taken = boxes_of(marks, MARK)
+    taken = [*rose.taken, *boxes_of(marks, MARK)]
     for step, (x, y) in ((run[0], points[0]), (run[-1], points[-1])):
         if box := free_place(step.percent, x, y, taken, rose.rings, ROSE):
             taken.append(box)
             parts.append(text(box.x, box.y + 3.5, step.percent, "drift-label"))
-    parts += rose.over(taken)
+    parts += rose.over()
     description = words.strength_run([step.strength for step in run], subject.school)
     return svg("Drift of the undertone", description, ROSE_VIEW, "rose", joined(parts))
 

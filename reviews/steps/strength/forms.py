@@ -8,47 +8,45 @@ from django import forms
 
 from decks import queries as deck_queries
 from decks.models import Colour
-from prism import messages, words
+from prism import words
 from prism.tint.reach import STRONGEST, WEAKEST, Reached
 from reviews.steps.strength.reads import Strengths
-from web.forms import number_typed
+from web.forms import NumberField, laid_out, number_typed
+
+INLINE = laid_out("inline")
+
+
+class PercentField(NumberField):
+    """A change of strength; the percent sign may be typed too."""
+
+    def clean(self, value: Any) -> float | None:
+        """Return the change. Raises `ValidationError`."""
+        return super().clean(str(value or "").strip().removesuffix("%"))
 
 
 class AdjustForm(forms.Form):
     """Which strength to look at: a change in percent, an LRV, a gap to a trim, or as dark as another colour."""
 
-    percent = forms.CharField(required=False, max_length=12)
-    lrv = forms.CharField(required=False, max_length=12)
-    gap = forms.CharField(required=False, max_length=12)
-    trim = forms.IntegerField(required=False)
-    like = forms.CharField(required=False, max_length=130)
+    percent = PercentField(label="Change, %", said="The change", low=WEAKEST, high=STRONGEST, required=False, **INLINE)
+    lrv = NumberField(label="or LRV", said="LRV", low=0, high=100, required=False, **INLINE)
+    gap = NumberField(label="or gap to trim", said="The gap", low=-100, high=100, required=False, **INLINE)
+    trim = forms.ChoiceField(label="of", required=False, **INLINE)
+    like = forms.CharField(
+        label="or as dark as",
+        required=False,
+        max_length=130,
+        widget=forms.TextInput(attrs={"placeholder": "code or name"}),
+        **INLINE,
+    )
 
     def __init__(self, data: Any, at: Strengths) -> None:
-        super().__init__(data)
+        super().__init__(data, initial={"percent": at.bench.review.strength}, auto_id="%s")
         self._at = at
+        trim = self.fields["trim"]
+        assert isinstance(trim, forms.ChoiceField)
+        trim.choices = [(str(held.colour.pk), words.white_called(held.caption)) for held in at.bench.set.whites]
         self.found: Reached | None = None
         """The strength asked for, once the form is valid."""
-
-    def _within(self, name: str, low: float, high: float) -> float | None:
-        text = self.cleaned_data[name].strip()
-        if not text:
-            return None
-        value = number_typed(words.ADJUST_LABELS[name], text.removesuffix("%").strip())
-        if not low <= value <= high:
-            raise forms.ValidationError(messages.out_of_range(words.ADJUST_LABELS[name], value, low, high))
-        return value
-
-    def clean_percent(self) -> float | None:
-        """Return the change; less than −100 % would need less than no colorant."""
-        return self._within("percent", WEAKEST, STRONGEST)
-
-    def clean_lrv(self) -> float | None:
-        """Return the LRV wanted."""
-        return self._within("lrv", 0, 100)
-
-    def clean_gap(self) -> float | None:
-        """Return the gap wanted, LRV points; the wall is the darker one."""
-        return self._within("gap", -100, 100)
 
     def clean(self) -> dict[str, Any]:
         """Find the strength; the first of what is given counts."""
@@ -62,8 +60,8 @@ class AdjustForm(forms.Form):
             self.found = Reached(percent, step[0].lrv, step[0].lrv) if step else None
             return data
         if data.get("gap") is not None:
-            trims = {held.colour.pk: held for held in self._at.bench.set.whites}
-            trim = trims.get(data.get("trim") or 0) or next(iter(trims.values()), None)
+            trims = {str(held.colour.pk): held for held in self._at.bench.set.whites}
+            trim = trims.get(data.get("trim", "")) or next(iter(trims.values()), None)
             wanted = trim.reading.lrv - data["gap"] if trim else None
         elif data.get("like", "").strip():
             try:
@@ -76,12 +74,32 @@ class AdjustForm(forms.Form):
         return data
 
 
+class PartsField(forms.CharField):
+    """Parts of a paint by volume."""
+
+    def __init__(self, **kwargs: Any) -> None:
+        super().__init__(max_length=12, widget=forms.TextInput(attrs={"inputmode": "decimal"}), **INLINE, **kwargs)
+
+    def clean(self, value: Any) -> float:
+        """Return the parts, above 0. Raises `ValidationError`."""
+        parts = number_typed(words.PARTS, str(super().clean(value)))
+        if not 0 < parts <= 1000:
+            raise forms.ValidationError(words.parts_above_nought())
+        return parts
+
+
 class MixForm(forms.Form):
     """Another paint, and parts of both."""
 
-    other = forms.CharField(max_length=130, error_messages={"required": words.mix_needs_other()})
-    own_parts = forms.CharField(max_length=12, initial="1")
-    other_parts = forms.CharField(max_length=12, initial="1")
+    own_parts = PartsField(label="Parts of this", initial="1")
+    other_parts = PartsField(label="parts of the other", initial="1")
+    other = forms.CharField(
+        label="which is",
+        max_length=130,
+        error_messages={"required": words.mix_needs_other()},
+        widget=forms.TextInput(attrs={"placeholder": "code or name"}),
+        **INLINE,
+    )
     colour: Colour
 
     def __init__(self, data: Any, at: Strengths) -> None:
@@ -96,17 +114,3 @@ class MixForm(forms.Form):
         except deck_queries.NotOneColourError as wrong:
             raise forms.ValidationError(str(wrong)) from None
         return text
-
-    def _parts(self, name: str) -> float:
-        value = number_typed(words.ADJUST_LABELS["parts"], self.cleaned_data[name])
-        if not 0 < value <= 1000:
-            raise forms.ValidationError(words.parts_above_nought())
-        return value
-
-    def clean_own_parts(self) -> float:
-        """Return parts of the subject."""
-        return self._parts("own_parts")
-
-    def clean_other_parts(self) -> float:
-        """Return parts of the other stimulus."""
-        return self._parts("other_parts")

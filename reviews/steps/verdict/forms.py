@@ -6,6 +6,8 @@ from typing import Any
 
 from django import forms
 
+from web.forms import laid_out
+
 SEEN = "seen-"
 """Before the name of a field: the version its text was begun from."""
 
@@ -13,10 +15,24 @@ SEEN = "seen-"
 class WritingForm(forms.Form):
     """What the specialist writes; only the fields that were sent are kept."""
 
-    verdict = forms.CharField(required=False, max_length=8000, strip=False)
-    notes = forms.CharField(required=False, max_length=20000, strip=False)
-    job = forms.CharField(required=False, max_length=80)
-    room = forms.CharField(required=False, max_length=80)
+    verdict = forms.CharField(
+        required=False,
+        max_length=8000,
+        strip=False,
+        widget=forms.Textarea(
+            attrs={"rows": 4, "placeholder": "What it is, what it is not, where it works, at which strength"}
+        ),
+    )
+    notes = forms.CharField(
+        required=False,
+        max_length=20000,
+        strip=False,
+        widget=forms.Textarea(
+            attrs={"rows": 7, "placeholder": "What was seen, when, in which light, what was rejected and why"}
+        ),
+    )
+    job = forms.CharField(required=False, max_length=80, **laid_out("cell"))
+    room = forms.CharField(required=False, max_length=80, **laid_out("cell"))
 
     def clean(self) -> dict[str, Any]:
         """Write line ends as the studio does, whichever way the browser sent them."""

@@ -18,6 +18,11 @@ class VerdictPage:
         self.form = form if isinstance(form, WritingForm) else None
 
     @property
+    def fields(self) -> WritingForm:
+        """The texts as they stand, to be written on."""
+        return WritingForm(initial={field: getattr(self.review, field) for field in WRITTEN}, auto_id="%s")
+
+    @property
     def versions(self) -> dict[str, str]:
         """The version of each text as it is shown."""
         return {field: version_of(getattr(self.review, field)) for field in WRITTEN}

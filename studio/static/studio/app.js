@@ -140,8 +140,41 @@
     place.textContent = text;
     place.hidden = !text;
   };
+
+  // signed out meanwhile: what was written stays, the door opens beside it, and what was refused is sent again
+  const refused = [];
+  async function askToSignIn() {
+    const door = $("#again");
+    if (!door || door.open) return;
+    const answer = await fetch(door.dataset.door, { headers: { "HX-Request": "true" } });
+    $("#again-body").innerHTML = await answer.text();
+    window.htmx.process($("#again-body"));
+    door.showModal();
+  }
+  document.addEventListener("signedIn", (event) => {
+    const { token } = event.detail;
+    document.body.setAttribute("hx-headers", JSON.stringify({ "X-CSRFToken": token }));
+    document.querySelectorAll("[name=csrfmiddlewaretoken]").forEach((input) => { input.value = token; });
+    $("#again").close();
+    trouble("");
+    for (const { verb, path, elt, target, swap, values } of refused.splice(0)) {
+      window.htmx.ajax(verb.toUpperCase(), path, { source: elt, target, swap, values: { ...values, csrfmiddlewaretoken: token } });
+    }
+  });
+
   document.addEventListener("htmx:sendError", () => trouble("No answer from the studio: what you just did is not saved yet. It is still on the screen; try again in a moment."));
-  document.addEventListener("htmx:responseError", (event) => trouble(`The studio could not do that (${event.detail.xhr.status}). Reload the page and try again.`));
+  document.addEventListener("htmx:responseError", (event) => {
+    if (event.detail.xhr.status !== 401) {
+      trouble(`The studio could not do that (${event.detail.xhr.status}). Reload the page and try again.`);
+      return;
+    }
+    const { verb, path, elt, target, parameters } = event.detail.requestConfig;
+    if (verb !== "get") {
+      const swap = elt.getAttribute("hx-swap") || "outerHTML show:none";
+      refused.push({ verb, path, elt, target, swap, values: parameters });
+    }
+    askToSignIn();
+  });
   document.addEventListener("htmx:afterRequest", (event) => event.detail.successful && trouble(""));
   // on narrow screens the path is a strip: keep the current step in view
   function showStep() {
@@ -155,17 +188,50 @@
     const open = $("dialog[data-open]");
     if (open && !open.open) open.showModal();
   });
+  // writing: only what changed is sent, with the version it was begun from
+  const texts = (form) => Array.from(form.querySelectorAll("textarea, input:not([type=hidden])")).filter((field) => field.name);
+  const kept = (field) => (field.dataset.kept === undefined ? field.defaultValue : field.dataset.kept);
+  const seen = (form, field) => form.querySelector(`[name="seen-${field.name}"]`);
+  const changed = (form) => texts(form).filter((field) => field.value !== kept(field));
+
+  document.addEventListener("htmx:configRequest", (event) => {
+    const form = event.detail.elt.closest && event.detail.elt.closest("form.writing");
+    if (!form) return;
+    const fields = changed(form);
+    if (!fields.length) {
+      event.preventDefault();
+      return;
+    }
+    const { parameters } = event.detail;
+    for (const field of texts(form)) {
+      if (fields.includes(field)) continue;
+      delete parameters[field.name];
+      delete parameters[`seen-${field.name}`];
+    }
+    form.sent = Object.fromEntries(fields.map((field) => [field.name, field.value]));
+  });
+  document.addEventListener("htmx:afterSwap", (event) => {
+    const saved = event.detail.target && event.detail.target.id === "saved" ? $("#saved") : null;
+    const form = saved && saved.closest("form.writing");
+    if (!form || !form.sent) return;
+    const conflicts = new Set(Array.from(saved.querySelectorAll(".conflict"), (one) => one.dataset.field));
+    for (const field of texts(form)) {
+      if (!(field.name in form.sent) || conflicts.has(field.name) || event.detail.xhr.status >= 400) continue;
+      field.dataset.kept = form.sent[field.name];
+      if (seen(form, field)) seen(form, field).value = saved.dataset[field.name];
+    }
+  });
   window.addEventListener("beforeunload", () => {
     const form = $("form.writing");
-    if (form && form.dataset.waiting) navigator.sendBeacon(form.action, new FormData(form));
-  });
-  document.addEventListener("input", (event) => {
-    const form = event.target.closest("form.writing");
-    if (form) form.dataset.waiting = "1";
-  });
-  document.addEventListener("htmx:afterOnLoad", (event) => {
-    const form = event.target.closest && event.target.closest("form.writing");
-    if (form) delete form.dataset.waiting;
+    const fields = form ? changed(form) : [];
+    if (!fields.length) return;
+    const data = new FormData();
+    data.append("csrfmiddlewaretoken", form.querySelector("[name=csrfmiddlewaretoken]").value);
+    for (const field of fields) {
+      data.append(field.name, field.value);
+      if (seen(form, field)) data.append(`seen-${field.name}`, seen(form, field).value);
+    }
+    navigator.sendBeacon(form.action, data);
   });
 
   const LIMIT = 1_000_000;
@@ -190,6 +256,22 @@
         const trim = Number(this.$el.dataset.trim);
         $("#percent").value = percent;
         $("#slid").textContent = `LRV ${lrv.toFixed(1)}${trim ? `, gap to the clean white ${(trim - lrv).toFixed(1)}` : ""}`;
+      },
+    }));
+
+    // a text that was changed elsewhere: either one stands, or both
+    window.Alpine.data("settler", () => ({
+      settle() {
+        const box = this.$el.closest(".conflict");
+        const form = box.closest("form.writing");
+        const field = form.elements[box.dataset.field];
+        const theirs = box.querySelector(".theirs").textContent;
+        const text = { mine: field.value, theirs, both: `${theirs}\n\n${field.value}` }[this.$el.dataset.keep];
+        seen(form, field).value = box.dataset.version;
+        field.dataset.kept = theirs;
+        field.value = text;
+        box.remove();
+        form.dispatchEvent(new Event("settle"));
       },
     }));
 
@@ -221,7 +303,7 @@
         problem.hidden = true;
         if (!file) return;
         if (file.size > LIMIT) {
-          problem.textContent = `${file.name} is too large (${(file.size / 1e6).toFixed(1)} MB): a spectrum needs a few kilobytes, and up to 1 MB is read. Choose the file of one colour.`;
+          problem.textContent = `${file.name}: ${problem.dataset.tooLarge}`;
           problem.hidden = false;
           this.$refs.file.value = "";
           return;

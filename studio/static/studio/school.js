@@ -76,7 +76,7 @@
       const named = field ? listOf(field.value) : [];
       bar.replaceChildren();
       if (values.some(Number.isNaN)) return;
-      const ends = cut === "line" ? [from, ...values, to] : [...values, values[0] + 360];
+      const ends = cut === "line" ? [from, ...values, to] : [...values, values[0]];
       named.forEach((word, i) => {
         if (ends[i + 1] === undefined) return;
         const label = document.createElement("span");

@@ -1,0 +1,34 @@
+"""Who must sign in, and how it is said to somebody who was in the middle of something."""
+
+from __future__ import annotations
+
+from urllib.parse import urlsplit
+
+from django.contrib.auth.middleware import LoginRequiredMiddleware
+from django.contrib.auth.views import redirect_to_login
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import resolve_url
+from django.utils.http import url_has_allowed_host_and_scheme
+
+
+class SignInMiddleware(LoginRequiredMiddleware):
+    """Sends people who are not signed in to the door.
+
+    A piece of a page is answered with 401 instead, so that what was being written stays where it is and the page asks
+    to sign in beside it. After the door one never comes to an address that only takes posts.
+    """
+
+    def handle_no_permission(self, request: HttpRequest, view_func: object) -> HttpResponse:  # type: ignore[override]
+        """Answer somebody who is not signed in."""
+        if request.headers.get("HX-Request") == "true":
+            return HttpResponse(status=401)
+        after = request.get_full_path() if request.method in ("GET", "HEAD") else _came_from(request)
+        return redirect_to_login(after, resolve_url("sign-in"))
+
+
+def _came_from(request: HttpRequest) -> str:
+    """Return the page that a post was sent from, where it is one of this site; else the first page."""
+    page = request.headers.get("Referer", "")
+    own = url_has_allowed_host_and_scheme(page, {request.get_host()}, require_https=request.is_secure())
+    parts = urlsplit(page)
+    return f"{parts.path}?{parts.query}" if own and parts.query else parts.path if own else resolve_url("home")
