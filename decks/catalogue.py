@@ -21,6 +21,7 @@ from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read_many
 from prism.spectrum import Array
 from prism.survey import Survey, survey
+from web.kept import Kept
 
 MOST_SURVEYS = 3
 """Schools under which each catalogue is kept classified."""
@@ -84,6 +85,12 @@ class Catalogue:
     codes: tuple[str, ...] = field(repr=False)
     shown: tuple[tuple[Any, ...], ...] = field(default=(), repr=False)
 
+    def shared(self) -> Catalogue:
+        """Return the catalogue with arrays that nobody can write to, since many threads read them."""
+        for array in (self.ids, self.makers, self.strips, self.lab, self.lrv, self.has_recipe, self.has_spectrum):
+            array.flags.writeable = False
+        return self
+
     @cached_property
     def index(self) -> Nearest:
         """The tree for nearest colours."""
@@ -91,18 +98,12 @@ class Catalogue:
 
     def survey(self, chosen: school.School) -> Survey:
         """Return every colour classified under a school and its painted neutral."""
-        found = self._surveys.get(chosen)
-        if found is None:
-            found = survey(self.lab, self.lrv, self._doubt(chosen), chosen)
-            if len(self._surveys) >= MOST_SURVEYS:
-                self._surveys.clear()
-            self._surveys[chosen] = found
-        return found
+        return self._surveys.get(chosen, lambda: survey(self.lab, self.lrv, self._doubt(chosen), chosen))
 
     @cached_property
-    def _surveys(self) -> dict[school.School, Survey]:
+    def _surveys(self) -> Kept[school.School, Survey]:
         """The surveys made last, by school."""
-        return {}
+        return Kept(MOST_SURVEYS)
 
     @cached_property
     def _kinds(self) -> tuple[list[str], NDArray[np.intp]]:
@@ -124,35 +125,35 @@ class Catalogue:
         return called
 
     @cached_property
-    def _read(self) -> dict[tuple[int, school.School, WorkingNeutral], Reading]:
+    def _read(self) -> Kept[tuple[int, school.School, WorkingNeutral], Reading]:
         """The readings of rows that were held up before."""
-        return {}
+        return Kept(MOST_READ)
 
     @cached_property
-    def _decks(self) -> dict[tuple[tuple[str, float], ...], Deck]:
-        return {}
+    def _decks(self) -> Kept[tuple[tuple[str, float], ...], Deck]:
+        """The colours as the core chooses from them, by the uncertainties they have."""
+        return Kept(MOST_SURVEYS)
 
     def deck(self, chosen: school.School) -> Deck:
         """Return the colours as the core chooses from them, with the uncertainties of a school."""
         key = tuple(sorted(chosen.uncertainty.items()))
-        if key not in self._decks:
-            self._decks[key] = Deck(self.lab, self.lrv, self._doubt(chosen), self.strips)
-        return self._decks[key]
+        return self._decks.get(key, lambda: Deck(self.lab, self.lrv, self._doubt(chosen), self.strips))
 
     def readings(
         self, rows: Sequence[int] | NDArray[np.intp], chosen: school.School, neutral: WorkingNeutral | None = None
     ) -> list[Reading]:
         """Return the readings of some rows under a school; `neutral` defaults to the school's painted neutral."""
         basis = chosen, neutral or chosen.neutral
-        if len(self._read) > MOST_READ:
-            self._read.clear()
-        known = {row: self._read[row, *basis] for row in rows if (row, *basis) in self._read}
-        new = [row for row in rows if row not in known]
+        keys = [(int(row), *basis) for row in rows]
+        known = self._read.some(keys)
+        new = [row for row, *_ in dict.fromkeys(key for key in keys if key not in known)]
         if new:
             doubt = [chosen.uncertainty[self.provenance[row]] for row in new]
-            known.update(zip(new, read_many(self.lab[new], self.lrv[new], doubt, *basis), strict=True))
-            self._read.update(((row, *basis), known[row]) for row in new)
-        return [known[row] for row in rows]
+            read = read_many(self.lab[new], self.lrv[new], doubt, *basis)
+            made = {(row, *basis): reading for row, reading in zip(new, read, strict=True)}
+            self._read.keep(made)
+            known |= made
+        return [known[key] for key in keys]
 
     def boards(self, rows: Iterable[int]) -> list[Colour]:
         """Return the colours of some rows as boards show them, without asking the database; what else is asked of one
@@ -302,4 +303,4 @@ def _catalogue(user_id: int, state: str) -> Catalogue:
         names=tuple(name.casefold() for name in columns[11]),
         codes=tuple(code.casefold() for code in columns[12]),
         shown=tuple((*(row[at] for at in places), row[maker_name]) for row in rows),
-    )
+    ).shared()

@@ -96,9 +96,9 @@ class SchoolForm(forms.Form):
         high = (
             one.high
             if (one.high <= 100 and one.unit == "LRV") or one.kind is Kind.TURN
-            else max(numbers, default=1) * 1.4
+            else max(numbers, default=1) * 1.15
         )
-        low = min(one.low, 0.0) if one.low >= 0 else min(numbers, default=-1) * 1.4
+        low = min(one.low, 0.0) if one.low >= 0 else min(numbers, default=-1) * 1.15
         step = 1 if high - low > 50 else 0.1
         return {
             "data-cut": "turn" if one.kind is Kind.TURN else "line",

@@ -25,16 +25,20 @@ class Deck:
     lrv: Array
     doubt: Array
     strip: NDArray[np.int64]
-    _undertones: dict[WorkingNeutral, Array] = field(default_factory=dict, repr=False, compare=False)
+    _at_hand: list[tuple[WorkingNeutral, Array]] = field(default_factory=list, repr=False, compare=False)
 
     def undertone(self, neutral: WorkingNeutral) -> Array:
-        """Return u, (n, 2), of every colour; kept for the neutral asked for last, not to be written to."""
-        if neutral not in self._undertones:
-            found = neutral.undertone(self.lab)
-            self._undertones.clear()
-            self._undertones[neutral] = found
-            return found
-        return self._undertones[neutral]
+        """Return u, (n, 2), of every colour; kept for the neutral asked for last, and not to be written to.
+
+        Threads may ask at once: the one pair at hand is replaced whole, and never read twice.
+        """
+        for known, found in tuple(self._at_hand):
+            if known == neutral:
+                return found
+        found = neutral.undertone(self.lab)
+        found.flags.writeable = False
+        self._at_hand[:] = [(neutral, found)]
+        return found
 
 
 @dataclass(frozen=True)

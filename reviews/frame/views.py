@@ -45,7 +45,8 @@ def start(request: StudioRequest) -> HttpResponse:
 @require_safe
 def reopen(request: StudioRequest, pk: int) -> HttpResponse:
     """Go to the step the review was left at."""
-    return redirect(_review(request, pk))
+    review = _review(request, pk)
+    return redirect("review-step", review.pk, steps.of(review.step).key)
 
 
 @require_safe

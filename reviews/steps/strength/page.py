@@ -70,7 +70,8 @@ class StrengthPage:
         self.show = visit.show
         self.said = Said(self.subject)
         adjust, mix = visit.forms.get("adjust"), visit.forms.get("mix")
-        self.adjust = adjust if isinstance(adjust, AdjustForm) else AdjustForm(None, self.at)
+        self._asked = adjust if isinstance(adjust, AdjustForm) else None
+        self.adjust = self._asked if self._asked and self._asked.errors else AdjustForm(None, self.at)
         self.mixing = Mixing(mix, self.at) if isinstance(mix, MixForm) else Mixing(MixForm(None, self.at), self.at)
 
     @property
@@ -128,8 +129,8 @@ class StrengthPage:
     @property
     def reached_sentence(self) -> str:
         """Whether what was asked for was reached."""
-        asked = self.adjust
-        if asked.found is None or asked.data.get("percent"):
+        asked = self._asked
+        if asked is None or asked.found is None or asked.data.get("percent"):
             return ""
         return words.reached(asked.found)
 

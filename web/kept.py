@@ -1,0 +1,39 @@
+"""Results kept at hand, shared by threads."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Mapping
+from threading import Lock
+from typing import Generic, TypeVar
+
+K = TypeVar("K")
+V = TypeVar("V")
+
+
+class Kept(Generic[K, V]):
+    """At most so many results by key; the oldest give way. What it holds must not be written to."""
+
+    def __init__(self, most: int) -> None:
+        self._most = most
+        self._lock = Lock()
+        self._held: dict[K, V] = {}
+
+    def some(self, keys: Iterable[K]) -> dict[K, V]:
+        """Return the results that are at hand for some keys."""
+        with self._lock:
+            return {key: self._held[key] for key in keys if key in self._held}
+
+    def keep(self, results: Mapping[K, V]) -> None:
+        """Keep results, and let the oldest go."""
+        with self._lock:
+            self._held |= results
+            for key in list(self._held)[: max(0, len(self._held) - self._most)]:
+                del self._held[key]
+
+    def get(self, key: K, make: Callable[[], V]) -> V:
+        """Return the result for a key, made where it is not at hand; two threads may make it both."""
+        found = self.some([key])
+        if key not in found:
+            found = {key: make()}
+            self.keep(found)
+        return found[key]
