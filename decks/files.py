@@ -13,7 +13,7 @@ from django.db import transaction
 
 from decks import planning
 from decks.file_formats import FORMATS, recognise
-from decks.models import Import, Maker
+from decks.models import Colour, Import, Maker
 from decks.services import delete_unused, insert, replace_values, restore_values, touch
 from prism import words
 from prism.formats.deck import DeckFileError
@@ -57,7 +57,8 @@ def advance(waiting: Import) -> Import:
             return running or Import(state=Import.State.UNDONE)  # stopped from elsewhere
         if running.done != waiting.done:
             return running  # another process was quicker
-        decided = planning.decide(part, running.owner, running.deck_name)
+        known = planning.known_of([entry for entry, _ in part], running.owner, running.deck_name)
+        decided = planning.decide(part, known, running.deck_name)
         if running.state == Import.State.WAITING:
             running.state, running.total = Import.State.RUNNING, len(looked.entries)
         _bring(running, decided)
@@ -67,7 +68,7 @@ def advance(waiting: Import) -> Import:
         written = ["state", "total", "done", "added", "changed"]
         if running.done >= running.total:
             running.state, running.content = Import.State.DONE, b""
-            touch(running.colours.values_list("maker_id", flat=True).distinct())
+            touch(Maker.objects.filter(owner=running.owner).values_list("pk", flat=True))
             written.append("content")
         running.save(update_fields=written)
     if running.state == Import.State.DONE:
@@ -94,25 +95,36 @@ class Undone:
     changed_since: int
 
 
-@transaction.atomic
 def undo(done: Import) -> Undone:
-    """Take an import back as one act, also one that is only half in."""
-    done = Import.objects.select_for_update().defer("content").get(pk=done.pk)
-    if done.state not in (Import.State.DONE, Import.State.RUNNING):
-        return Undone(0, 0)
-    replaced = done.replaced.count()
-    restored = restore_values(done, words.taken_back(done.file_name), done.owner)
-    makers = set(done.colours.values_list("maker_id", flat=True))
-    used = delete_unused(done.colours.all())
-    touch(makers)
-    Maker.objects.filter(pk__in=makers, owner=done.owner, colours=None).delete()
-    done.state, done.content = Import.State.UNDONE, b""
-    done.save(update_fields=["state", "content"])
+    """Take an import back, also one that is only half in.
+
+    It is one act, done in parts so that nobody waits: while it lasts the import is being taken back and nothing else
+    can be done with it; one that was broken off goes on where it stopped.
+    """
+    with transaction.atomic():
+        done = Import.objects.select_for_update().defer("content").get(pk=done.pk)
+        if done.state not in (Import.State.DONE, Import.State.RUNNING, Import.State.UNDOING):
+            return Undone(0, 0)
+        done.state = Import.State.UNDOING
+        done.save(update_fields=["state"])
+    makers = set(done.colours.values_list("maker_id", flat=True).distinct())
+    replaced, restored = done.replaced.count(), 0
+    while part := restore_values(done, words.taken_back(done.file_name), done.owner, PART):
+        restored += part
+    last = 0
+    while ids := list(done.colours.filter(pk__gt=last).order_by("pk").values_list("pk", flat=True)[:PART]):
+        last = ids[-1]
+        with transaction.atomic():
+            delete_unused(Colour.objects.filter(pk__in=ids))
+    with transaction.atomic():
+        touch(makers)
+        Maker.objects.filter(pk__in=makers, owner=done.owner, colours=None).delete()
+        done.state, done.content = Import.State.UNDONE, b""
+        done.save(update_fields=["state", "content"])
     planning.forget(done)
-    return Undone(used, replaced - restored)
+    return Undone(done.colours.count(), replaced - restored)
 
 
-@transaction.atomic
 def stop(under_way: Import) -> Undone:
     """Forget a file that waits, or one that is coming in: nothing of it is left, not even that it was there."""
     left = undo(under_way)

@@ -68,6 +68,7 @@ class Import(models.Model):
         WAITING = "waiting", "waiting to be brought in"
         RUNNING = "running", "coming in"
         DONE = "done", "brought in"
+        UNDOING = "undoing", "being taken back"
         UNDONE = "undone", "undone"
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="imports")

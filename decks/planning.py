@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from threading import Lock
@@ -15,7 +15,7 @@ from decks.file_formats import read
 from decks.models import Colour, Import
 from decks.services import numbers_of, same_value
 from prism import messages
-from prism.formats.deck import Entry, Problem, stimuli
+from prism.formats.deck import Entry, Problem, faults, stimuli
 from prism.stimulus import IntakeError, Stimulus
 
 CHUNK = 2_500
@@ -76,11 +76,9 @@ class Plan:
         self.first_changed: list[tuple[str, str, tuple[str, ...]]] = []
 
     def count(self, decided: Decided) -> None:
-        """Take in what some more entries do."""
-        self.added += len(decided.added)
+        """Take in what becomes of some colours that are there already."""
         self.changed += len(decided.changed)
         self.unchanged += decided.unchanged
-        self.first_added += [values for _, values in decided.added][: self.SHOWN - len(self.first_added)]
         some = decided.changed[: self.SHOWN - len(self.first_changed)]
         self.first_changed += [(change.entry.code, change.entry.name, change.what) for change in some]
 
@@ -140,41 +138,31 @@ def _look(waiting: Import, progress: _Progress) -> Looked:
         found = read(waiting, lambda part: progress.tell(READING * part))
         problems, sound = list(found.problems), []
         seen: dict[tuple[str, str], int] = {}
-        for at, entry, stimulus in _converted(found.entries):
-            progress.tell(READING + (1 - READING) * at / len(found.entries))
-            if problem := _problem(waiting, entry, stimulus, seen):
-                problems.append(problem)
-            else:
-                seen[entry.maker or waiting.deck_name, entry.code] = entry.line
-                sound.append(entry)
+        for start in range(0, len(found.entries), CHUNK):
+            chunk = found.entries[start : start + CHUNK]
+            for entry, fault in zip(chunk, faults(chunk), strict=True):
+                key = entry.maker or waiting.deck_name, entry.code
+                if problem := _problem(entry, fault, seen.get(key)):
+                    problems.append(problem)
+                else:
+                    seen[key] = entry.line
+                    sound.append(entry)
+            progress.tell(READING + (1 - READING) * (start + len(chunk)) / len(found.entries))
         return Looked(sound, sorted(problems, key=lambda problem: problem.line), found.notes)
     finally:
         progress.over()
 
 
-def _converted(entries: Sequence[Entry]) -> Iterator[tuple[int, Entry, Stimulus | IntakeError]]:
-    """Yield entries with their place and their numbers, converted a chunk at a time."""
-    for start in range(0, len(entries), CHUNK):
-        chunk = entries[start : start + CHUNK]
-        for i, (entry, stimulus) in enumerate(zip(chunk, stimuli(chunk), strict=True), start=start):
-            yield i, entry, stimulus
-
-
-def _problem(
-    waiting: Import, entry: Entry, stimulus: Stimulus | IntakeError, seen: dict[tuple[str, str], int]
-) -> Problem | None:
-    """Return why a colour cannot be taken; None where it can."""
-    first = seen.get((entry.maker or waiting.deck_name, entry.code))
+def _problem(entry: Entry, fault: IntakeError | None, first: int | None) -> Problem | None:
+    """Return why a colour cannot be taken, where `first` is the line its code stands in already; None where it can."""
     if first is not None:
         return Problem(entry.line, "code", messages.duplicate_code(entry.code, first))
-    for name, limit in LENGTHS.items():
-        if len(getattr(entry, name)) > limit:
-            return Problem(entry.line, name, messages.too_long(name, limit))
-        if not getattr(entry, name).isprintable():
+    for name, text in (("code", entry.code), ("name", entry.name), ("maker", entry.maker), ("strip", entry.strip)):
+        if len(text) > LENGTHS[name]:
+            return Problem(entry.line, name, messages.too_long(name, LENGTHS[name]))
+        if not text.isprintable():
             return Problem(entry.line, name, messages.not_printable(name))
-    if isinstance(stimulus, IntakeError):
-        return Problem(entry.line, stimulus.field, str(stimulus))
-    return None
+    return Problem(entry.line, fault.field, str(fault)) if fault else None
 
 
 def plan(waiting: Import) -> Plan:
@@ -182,31 +170,53 @@ def plan(waiting: Import) -> Plan:
     looked = look(waiting)
     found = Plan(looked)
     for start in range(0, len(looked.entries), CHUNK):
-        found.count(decide(with_values(looked.entries[start : start + CHUNK]), waiting.owner, waiting.deck_name))
+        chunk = looked.entries[start : start + CHUNK]
+        known = known_of(chunk, waiting.owner, waiting.deck_name)
+        fresh = [entry for entry in chunk if key_in(entry, waiting.deck_name) not in known]
+        found.added += len(fresh)
+        found.first_added += [values for _, values in with_values(fresh[: Plan.SHOWN - len(found.first_added)])]
+        there = [entry for entry in chunk if key_in(entry, waiting.deck_name) in known]
+        found.count(decide(with_values(there), known, waiting.deck_name))
     return found
+
+
+def key_in(entry: Entry, deck_name: str) -> tuple[str, str]:
+    """Return by which maker and code an entry is known in a deck."""
+    return entry.maker or deck_name, entry.code
 
 
 def with_values(entries: Sequence[Entry]) -> list[tuple[Entry, dict[str, Any]]]:
     """Return sound entries with the fields of a colour that each fills."""
-    return [(entry, _values(entry, one)) for _, entry, one in _converted(entries) if isinstance(one, Stimulus)]
+    return [
+        (entry, _values(entry, one))
+        for entry, one in zip(entries, stimuli(entries), strict=True)
+        if isinstance(one, Stimulus)
+    ]
 
 
-def decide(entries: Sequence[tuple[Entry, dict[str, Any]]], owner: User, deck_name: str) -> Decided:
-    """Return what entries do to a person's decks as they stand."""
-    codes = {entry.code for entry, _ in entries}
+def known_of(entries: Sequence[Entry], owner: User, deck_name: str) -> dict[tuple[str, str], Colour]:
+    """Return the colours of a person's decks that entries stand for, by maker and code."""
+    codes = {entry.code for entry in entries}
     mine = Colour.objects.filter(maker__owner=owner, code__in=codes).select_related("maker")
-    known = {(colour.maker.name if colour.maker else "", colour.code): colour for colour in mine}
-    decided = Decided([], [], 0)
+    return {(colour.maker.name if colour.maker else "", colour.code): colour for colour in mine}
+
+
+def decide(
+    entries: Sequence[tuple[Entry, dict[str, Any]]], known: dict[tuple[str, str], Colour], deck_name: str
+) -> Decided:
+    """Return what entries do to a deck, given the colours they stand for there."""
+    added: list[tuple[Entry, dict[str, Any]]] = []
+    changed: list[Change] = []
     unchanged = 0
     for entry, values in entries:
-        colour = known.get((entry.maker or deck_name, entry.code))
+        colour = known.get(key_in(entry, deck_name))
         if colour is None:
-            decided.added.append((entry, values))
+            added.append((entry, values))
         elif what := _differences(colour, values):
-            decided.changed.append(Change(entry, values, colour, what))
+            changed.append(Change(entry, values, colour, what))
         else:
             unchanged += 1
-    return Decided(decided.added, decided.changed, unchanged)
+    return Decided(added, changed, unchanged)
 
 
 def _values(entry: Entry, stimulus: Stimulus) -> dict[str, Any]:

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from typing import Any, Protocol
 
 from django.contrib.auth.models import User
-from django.db import connection, transaction
+from django.db import connection, models, transaction
 from django.db.models import PROTECT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
 from django.utils import timezone
 
@@ -52,17 +52,30 @@ def insert(rows: Iterable[dict[str, Any]]) -> None:
     One prepared statement for all of them: `bulk_create` builds a new one for every 49 colours, since SQLite is taken
     to hold no more than 999 values in each, and takes four times as long.
     """
-    fields = [field for field in Colour._meta.concrete_fields if not field.generated and not field.primary_key]
-    defaults = {field.attname: field.get_default() for field in fields} | {"created": timezone.now()}
-    prepared = {field.attname: field for field in fields}
-    names = ", ".join(connection.ops.quote_name(str(field.column)) for field in fields)
-    statement = f"INSERT INTO {Colour._meta.db_table} ({names}) VALUES ({', '.join(['%s'] * len(fields))})"
-    values = [
-        [field.get_db_prep_save(whole[name], connection) for name, field in prepared.items()]
-        for whole in (defaults | row for row in rows)
-    ]
+    names = [name for name, field in _FIELDS.items() if not field.generated and not field.primary_key]
+    defaults = {name: _prepared(name, _FIELDS[name].get_default()) for name in names}
+    defaults["created"] = _prepared("created", timezone.now())
+    statement = (
+        f"INSERT INTO {Colour._meta.db_table} ({', '.join(_columns(names))}) VALUES ({', '.join(['%s'] * len(names))})"
+    )
+    values = [[_prepared(name, row[name]) if name in row else defaults[name] for name in names] for row in rows]
     with connection.cursor() as cursor:
         cursor.executemany(statement, values)
+
+
+_FIELDS = {field.attname: field for field in Colour._meta.concrete_fields}
+_ADAPTED = frozenset(
+    name for name, field in _FIELDS.items() if isinstance(field, models.JSONField | models.DateTimeField)
+)
+"""Fields whose values are stored otherwise than they are; asking each of the others for nothing takes half the time."""
+
+
+def _prepared(name: str, value: Any) -> Any:
+    return _FIELDS[name].get_db_prep_save(value, connection) if name in _ADAPTED else value
+
+
+def _columns(names: Iterable[str]) -> list[str]:
+    return [connection.ops.quote_name(str(_FIELDS[name].column)) for name in names]
 
 
 def _referring(only_protecting: bool) -> Q:
@@ -116,13 +129,6 @@ def same_value(one: Any, other: Any) -> bool:
     return bool(one == other)
 
 
-_FIELDS = {field.attname: field for field in Colour._meta.concrete_fields}
-
-
-def _columns(names: Iterable[str]) -> list[str]:
-    return [connection.ops.quote_name(str(_FIELDS[name].column)) for name in names]
-
-
 def update(rows: Iterable[tuple[int, dict[str, Any]]]) -> None:
     """Write fields of many colours, given by id: any of `WRITTEN`, the same ones for each.
 
@@ -134,7 +140,7 @@ def update(rows: Iterable[tuple[int, dict[str, Any]]]) -> None:
         return
     names = [name for name in WRITTEN if name in every[0][1]]
     assigned = ", ".join(f"{column} = %s" for column in _columns(names))
-    values = [[*(_FIELDS[name].get_db_prep_save(row[name], connection) for name in names), pk] for pk, row in every]
+    values = [[*(_prepared(name, row[name]) for name in names), pk] for pk, row in every]
     with connection.cursor() as cursor:
         cursor.executemany(f"UPDATE {Colour._meta.db_table} SET {assigned} WHERE id = %s", values)
 
@@ -172,13 +178,13 @@ def replace_values(
 
 
 @transaction.atomic
-def restore_values(done: Import, reason: str, by: User) -> int:
-    """Put the values that an import replaced back as if they had never been; return how many.
+def restore_values(done: Import, reason: str, by: User, most: int) -> int:
+    """Put the values that an import replaced back as if they had never been, at most so many; return how many.
 
     One that was replaced again since stays. Where a review was made meanwhile, it is kept that there was another value.
     """
     later = Earlier.objects.filter(colour=OuterRef("colour"), replaced__gt=OuterRef("replaced"))
-    plain = list(done.replaced.filter(~Exists(later)).values_list("pk", "colour_id", "colour__maker_id"))
+    plain = list(done.replaced.filter(~Exists(later)).values_list("pk", "colour_id", "colour__maker_id")[:most])
     if not plain:
         return 0
     colours = [colour for _, colour, _ in plain]

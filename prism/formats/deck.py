@@ -156,6 +156,52 @@ def stimuli(entries: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     return [colour for colour in found if colour is not None]
 
 
+def faults(entries: Sequence[Entry]) -> list[IntakeError | None]:
+    """Return what is wrong with each entry's numbers, None where nothing is: what `stimuli` would say, but for the
+    conversion itself, so that a large file is looked at quickly."""
+    found: list[IntakeError | None] = [None] * len(entries)
+    labs: dict[str, list[int]] = {}
+    grids: dict[tuple[float, ...], IntakeError | None] = {}
+    for i, entry in enumerate(entries):
+        if entry.lab is not None and entry.reflectance is None and entry.lrv is None:
+            labs.setdefault(entry.convention, []).append(i)
+        elif entry.lrv is not None and not 0 <= entry.lrv <= 100:
+            found[i] = IntakeError("LRV", messages.out_of_range("LRV", entry.lrv, 0, 100))
+        elif entry.reflectance is not None and entry.wavelengths is not None:
+            if entry.wavelengths not in grids:
+                grids[entry.wavelengths] = _grid_fault(np.array(entry.wavelengths))
+            checked = _reflectance(np.array(entry.wavelengths), entry.reflectance)
+            found[i] = checked if isinstance(checked, IntakeError) else grids[entry.wavelengths]
+        elif entry.lab is not None:
+            labs.setdefault(entry.convention, []).append(i)
+        elif entry.hex:
+            found[i] = _hex_fault(entry.hex)
+        else:
+            found[i] = IntakeError("colour", messages.no_numbers())
+    for convention, rows in labs.items():
+        lab = np.array([entries[i].lab for i in rows], dtype=np.float64)
+        for at in np.flatnonzero(~(lab_is_sound(lab) & (convention in CONVENTIONS))):
+            wrong = _wrong(entries[rows[at]])
+            found[rows[at]] = wrong if isinstance(wrong, IntakeError) else None
+    return found
+
+
+def _grid_fault(grid: Array) -> IntakeError | None:
+    try:
+        resample(grid, np.zeros((1, grid.size)))
+    except ValueError as reason:
+        return IntakeError("wavelengths", messages.csv_grid(str(reason)))
+    return None
+
+
+def _hex_fault(text: str) -> IntakeError | None:
+    try:
+        parse_hex(text)
+    except IntakeError as wrong:
+        return wrong
+    return None
+
+
 def _of_labs(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     convention = members[0].convention
     lab = np.array([entry.lab for entry in members], dtype=np.float64)
