@@ -36,5 +36,8 @@ def lab_d50_to_lab(lab: ArrayLike) -> Array:
     """Return Lab D65/10° of Lab D50/2°, shapes (..., 3).
 
     An estimate: without a spectrum, the change of lamp and observer is taken up by full adaptation.
+
+    >>> lab_d50_to_lab([100.0, 0.0, 0.0]).round(4).tolist()
+    [100.0, 0.0, 0.0]
     """
     return xyz_to_lab(adapt(lab_to_xyz(lab, D50_2), D50_2, white_point()))

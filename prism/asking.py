@@ -70,7 +70,11 @@ _PATTERNS = [
 
 
 def parse(text: str) -> Wish:
-    """Return the wish that a sentence holds. Raises `AskError` naming the word that is not understood."""
+    """Return the wish that a sentence holds. Raises `AskError` naming the word that is not understood.
+
+    >>> parse("a bit warmer, LRV about 60")
+    Wish(towards={'warmer': 2.5}, lrv=60.0, keep_undertone=False, keep_depth=False, between=None)
+    """
     clean = " ".join(text.casefold().replace("−", "-").split())
     towards: dict[str, float] = {}
     lrv: float | None = None

@@ -77,7 +77,11 @@ def difference(first: ArrayLike, second: ArrayLike) -> Difference:
 
 
 def lightness_term(first: ArrayLike, second: ArrayLike) -> Array:
-    """Return ΔL'/S_L of lightnesses that broadcast to (...); ΔE00 is never smaller than its size."""
+    """Return ΔL'/S_L of lightnesses that broadcast to (...); ΔE00 is never smaller than its size.
+
+    >>> round(float(lightness_term(50, 51)), 3)
+    0.999
+    """
     l1, l2 = np.asarray(first, dtype=np.float64), np.asarray(second, dtype=np.float64)
     l50 = ((l1 + l2) / 2 - 50) ** 2
     term: Array = (l2 - l1) / (1 + 0.015 * l50 / np.sqrt(20 + l50))  # (8), (18)
@@ -85,7 +89,11 @@ def lightness_term(first: ArrayLike, second: ArrayLike) -> Array:
 
 
 def delta_e(first: ArrayLike, second: ArrayLike) -> Array:
-    """Return ΔE00 of Lab arrays that broadcast to (..., 3), shape (...). Long arrays are taken in chunks."""
+    """Return ΔE00 of Lab arrays that broadcast to (..., 3), shape (...). Long arrays are taken in chunks.
+
+    >>> round(float(delta_e([50, 2.6772, -79.7751], [50, 0, -82.7485])), 4)  # the first published pair
+    2.0425
+    """
     one, other = np.asarray(first, dtype=np.float64), np.asarray(second, dtype=np.float64)
     if other.ndim == 2 and len(other) > _CHUNK and one.ndim == 1:
         return np.concatenate([difference(one, other[i : i + _CHUNK]).total for i in range(0, len(other), _CHUNK)])

@@ -76,6 +76,9 @@ def resample(wavelengths: ArrayLike, reflectance: ArrayLike) -> Array:
     bands stand for everything measured beyond them, weighted as the eye would; ends short of 400 or 700 nm hold their
     last value. Raises
     `ValueError` where the grid does not allow this. Source: CIE 167:2005.
+
+    >>> resample(np.arange(380.0, 731.0, 10.0), np.full(36, 0.4)).round(6).tolist() == [0.4] * 31
+    True
     """
     nm = np.asarray(wavelengths, dtype=np.float64)
     values = np.asarray(reflectance, dtype=np.float64)

@@ -26,7 +26,11 @@ class HexError(ValueError):
 
 
 def parse_hex(text: str) -> Array:
-    """Return R, G, B as fractions 0-1, shape (3,), of `#RRGGBB` or `#RGB`. Raises `HexError`."""
+    """Return R, G, B as fractions 0-1, shape (3,), of `#RRGGBB` or `#RGB`. Raises `HexError`.
+
+    >>> parse_hex("#804000").round(3).tolist()
+    [0.502, 0.251, 0.0]
+    """
     match = _HEX.fullmatch(text.strip())
     if not match:
         raise HexError(text)
@@ -88,7 +92,11 @@ def _reduced(xyz: Array) -> Array:
 
 
 def to_hex(rgb: ArrayLike) -> list[str]:
-    """Return `#RRGGBB` for each row of encoded sRGB (n, 3)."""
+    """Return `#RRGGBB` for each row of encoded sRGB (n, 3).
+
+    >>> to_hex([[1.0, 0.5, 0.0]])
+    ['#FF8000']
+    """
     rounded = np.rint(np.atleast_2d(rgb) * 255).astype(int)
     return [f"#{r:02X}{g:02X}{b:02X}" for r, g, b in rounded]
 

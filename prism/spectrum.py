@@ -64,13 +64,21 @@ def to_xyz(reflectance: ArrayLike, condition: str = "D65/10") -> Array:
 
 
 def to_lrv(reflectance: ArrayLike) -> Array:
-    """Return light reflectance values, 0-100, shape (...), of reflectances (..., 31). Source: BS 8493 (Y, D65/10°)."""
+    """Return light reflectance values, 0-100, shape (...), of reflectances (..., 31). Source: BS 8493 (Y, D65/10°).
+
+    >>> round(float(to_lrv(np.full(31, 0.5))), 4)
+    50.0
+    """
     lrv: Array = np.asarray(reflectance, dtype=np.float64) @ weights()[:, 1]
     return lrv
 
 
 def xyz_to_lab(xyz: ArrayLike, white: ArrayLike | None = None) -> Array:
-    """Return CIE Lab, shape (..., 3), of tristimulus values (..., 3); `white` defaults to D65/10°. Source: CIE 15."""
+    """Return CIE Lab, shape (..., 3), of tristimulus values (..., 3); `white` defaults to D65/10°. Source: CIE 15.
+
+    >>> [round(float(v), 6) + 0.0 for v in xyz_to_lab(white_point())]
+    [100.0, 0.0, 0.0]
+    """
     ratio = np.asarray(xyz, dtype=np.float64) / (white_point() if white is None else np.asarray(white))
     f = np.where(ratio > _EPSILON, np.cbrt(ratio), _KAPPA * ratio + 4 / 29)
     x, y, z = np.moveaxis(f, -1, 0)
@@ -103,7 +111,11 @@ def lrv_to_lightness(lrv: ArrayLike) -> Array:
 
 
 def lightness_to_lrv(lightness: ArrayLike) -> Array:
-    """Return LRV, 0-100, shape (...), of CIE lightness L*, 0-100."""
+    """Return LRV, 0-100, shape (...), of CIE lightness L*, 0-100.
+
+    >>> round(float(lightness_to_lrv(50)), 2)
+    18.42
+    """
     value = np.asarray(lightness, dtype=np.float64)
     zero = np.zeros_like(value)
     return lab_to_xyz(np.stack([value, zero, zero], axis=-1))[..., 1]

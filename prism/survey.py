@@ -34,7 +34,11 @@ def temperature_of(u: ArrayLike, school: School) -> Array:
 
 
 def hue_of(vector: ArrayLike) -> Array:
-    """Return hue in degrees 0-360, shape (...), of vectors in the a*, b* plane (..., 2)."""
+    """Return hue in degrees 0-360, shape (...), of vectors in the a*, b* plane (..., 2).
+
+    >>> float(hue_of([0.0, -2.0]))
+    270.0
+    """
     value = np.asarray(vector)
     hue: Array = np.degrees(np.arctan2(value[..., 1], value[..., 0])) % 360
     return hue

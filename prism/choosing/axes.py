@@ -22,7 +22,11 @@ OPPOSITE = {
 
 
 def comparative(hue: str) -> str:
-    """Return the axis along which a colour has more of a hue; a school may have hues of its own."""
+    """Return the axis along which a colour has more of a hue; a school may have hues of its own.
+
+    >>> comparative("green"), comparative("teal")
+    ('greener', 'more teal')
+    """
     return COMPARATIVE.get(hue, f"more {hue}")
 
 

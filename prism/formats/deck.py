@@ -49,6 +49,8 @@ Tell = Callable[[float], None]
 """What a reader tells of how far it is: the part that is done, 0-1."""
 
 
+SLACK = 1_000
+"""Lines that may hold no colour: headings, remarks, a comment."""
 MAX_CELLS = 12_000_000
 MAX_SECONDS = 90.0
 """Bounds of the work that reading a file may take, besides `MAX_BYTES` and `MAX_ENTRIES`."""
@@ -62,6 +64,8 @@ class Budget:
         self._often = max(1, self._total // 50)
         self._rows = self._cells = 0
         self._until = monotonic() + MAX_SECONDS
+        if total > MAX_ENTRIES + SLACK:
+            raise DeckFileError(messages.too_many_rows(MAX_ENTRIES))
 
     def spend(self, cells: int = 1) -> None:
         """Count one line with its values. Raises `DeckFileError` where the file is more than is read."""

@@ -8,7 +8,11 @@ MINUS = "−"
 
 
 def number(value: float, digits: int = 1, signed: bool = False) -> str:
-    """Return a number with a real minus sign; zero never carries a sign."""
+    """Return a number with a real minus sign; zero never carries a sign.
+
+    >>> number(-0.04), number(-1.25, 1, signed=True), number(3, 2)
+    ('0.0', '−1.2', '3.00')
+    """
     text = f"{abs(value):.{digits}f}"
     if not float(text):
         return text
@@ -21,7 +25,11 @@ def percent(value: float) -> str:
 
 
 def listed(words: Sequence[str], joiner: str = "and") -> str:
-    """Return words as an English list."""
+    """Return words as an English list.
+
+    >>> listed(["pink", "orange", "yellow"])
+    'pink, orange and yellow'
+    """
     if len(words) < 2:
         return "".join(words)
     return f"{', '.join(words[:-1])} {joiner} {words[-1]}"

@@ -96,7 +96,11 @@ class HueScale:
         return np.stack([np.cos(angle), np.sin(angle)], axis=-1)
 
     def neighbour(self, hue: float, within: float) -> str | None:
-        """Return the word across the nearest edge if that edge is no more than `within` degrees away."""
+        """Return the word across the nearest edge if that edge is no more than `within` degrees away.
+
+        >>> HueScale(("red", "green", "blue"), (0, 120, 240)).neighbour(110, within=20)
+        'green'
+        """
         word = self.word(hue)
         start, width = self.span(word)
         into = (hue - start) % 360

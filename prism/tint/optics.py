@@ -16,7 +16,11 @@ K2 = 0.6
 
 
 def opaque(k: ArrayLike, s: ArrayLike) -> Array:
-    """Return the inner reflectance of an opaque film from K and S, same shape. Source: Kubelka and Munk (1931)."""
+    """Return the inner reflectance of an opaque film from K and S, same shape. Source: Kubelka and Munk (1931).
+
+    >>> float(opaque(0.25, 1.0))  # K/S = (1 − R)² / 2R
+    0.5
+    """
     ratio = np.asarray(k, dtype=np.float64) / np.asarray(s, dtype=np.float64)
     # 1 + x − √(x² + 2x), in the form that keeps its precision when x is large
     reflectance: Array = 1 / (1 + ratio + np.sqrt(ratio * (ratio + 2)))
@@ -24,7 +28,11 @@ def opaque(k: ArrayLike, s: ArrayLike) -> Array:
 
 
 def surface(inner: ArrayLike, k1: float = K1, k2: float = K2) -> Array:
-    """Return measured reflectance, specular included, of inner reflectance. Source: Saunderson (1942)."""
+    """Return measured reflectance, specular included, of inner reflectance. Source: Saunderson (1942).
+
+    >>> round(float(surface(0.5)), 4)
+    0.3143
+    """
     r = np.asarray(inner, dtype=np.float64)
     measured: Array = k1 + (1 - k1) * (1 - k2) * r / (1 - k2 * r)
     return measured
