@@ -1,6 +1,6 @@
 # make demo   set everything up and serve the app with demo data
 # make test   set everything up and run every test, the browser's too
-# make check  format, lint, types, built files, migrations, licences
+# make check  format, lint, types, built files, migrations, licences, imports
 # make run    serve for development, from your own database
 
 SHELL := /bin/bash
@@ -8,24 +8,25 @@ PORT ?= 8000
 PYTHON ?= $(shell for p in python3.11 python3; do command -v $$p >/dev/null && $$p -c 'import sys; sys.exit(sys.version_info < (3, 11))' 2>/dev/null && echo $$p && break; done)
 BIN := .venv/bin
 SETUP := .setup
+PACKAGES := prism web schools decks tinting reviews instruments studio
 export OPENBLAS_NUM_THREADS ?= 1
 export PYTHONDONTWRITEBYTECODE ?= 1
 
-.PHONY: demo test check run bench pictures css assets requirements deck weights clean
+.PHONY: demo test check run bench pictures css assets requirements deck weights architecture clean
 
 demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py migrate --verbosity 0
 	@STUDIO_ENV=demo $(BIN)/python manage.py load_demo
 	@STUDIO_ENV=demo $(BIN)/python manage.py collectstatic --noinput --verbosity 0
 	@echo "Gentle Prism is at http://127.0.0.1:$(PORT)/ (Ctrl-C stops it)"
-	@STUDIO_ENV=demo $(BIN)/gunicorn studio.wsgi --bind 127.0.0.1:$(PORT) --worker-class gthread --threads 4 --log-level warning --no-control-socket
+	@STUDIO_ENV=demo $(BIN)/gunicorn studio.wsgi --bind 127.0.0.1:$(PORT) --worker-class gthread --workers 2 --threads 4 --log-level warning --no-control-socket
 
 run: $(SETUP)/python
 	@$(BIN)/python manage.py migrate --verbosity 0
 	@$(BIN)/python manage.py runserver $(PORT)
 
 test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
-	$(BIN)/python manage.py test --parallel auto prism studio decks reviews instruments schools
+	$(BIN)/python manage.py test --parallel auto $(PACKAGES)
 	@mkdir -p var
 	TEST_DATABASE=var/e2e.sqlite3 $(BIN)/python manage.py test --noinput e2e
 
@@ -33,9 +34,11 @@ check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/ruff format --check .
 	$(BIN)/ruff check .
 	$(BIN)/mypy .
-	$(BIN)/djlint --lint --quiet studio decks reviews instruments schools
+	$(BIN)/djlint --lint --quiet $(filter-out prism,$(PACKAGES))
 	$(BIN)/python manage.py makemigrations --check --dry-run
 	$(BIN)/python tools/check_assets.py
+	$(BIN)/lint-imports --no-cache
+	$(BIN)/python -m tools.architecture
 
 bench: $(SETUP)/python $(SETUP)/node
 	$(BIN)/python -m bench
@@ -54,6 +57,9 @@ requirements: $(SETUP)/python
 
 deck: $(SETUP)/python
 	$(BIN)/python -m prism.demo.build
+
+architecture: $(SETUP)/python
+	$(BIN)/python -m tools.architecture --write
 
 weights: $(SETUP)/python
 	$(BIN)/python tools/make_weights.py

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from prism.messages.text import number, shortened
+from prism.messages.text import number, percentage, shortened
 
 UNCALIBRATED = (
     "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out what was "
@@ -33,7 +33,7 @@ def unsteady(spread: float) -> str:
 
 def too_much_for_base(base: str, filled: float) -> str:
     """Say that a base cannot hold what is asked."""
-    return f"The {base} cannot hold it: {number(100 * filled, 0)} % of its capacity."
+    return f"The {base} cannot hold it: {percentage(filled)} of its capacity."
 
 
 def ran_dry(name: str, wanted: float, left: float) -> str:

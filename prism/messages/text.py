@@ -7,6 +7,10 @@ from collections.abc import Sequence
 MINUS = "−"
 
 
+NO_BREAK = "\u00a0"
+"""A space at which no line breaks."""
+
+
 def number(value: float, digits: int = 1, signed: bool = False) -> str:
     """Return a number with a real minus sign; zero never carries a sign.
 
@@ -20,8 +24,17 @@ def number(value: float, digits: int = 1, signed: bool = False) -> str:
 
 
 def percent(value: float) -> str:
-    """Return a change of strength: `+25 %`, `−50 %`, or `standard`."""
-    return f"{number(value, 0 if value == int(value) else 1, signed=True)} %" if value else "standard"
+    """Return a change of strength: `+25 %`, `−50 %`, or `standard`; a line never breaks before the sign."""
+    return f"{number(value, 0 if value == int(value) else 1, signed=True)}{NO_BREAK}%" if value else "standard"
+
+
+def percentage(value: float) -> str:
+    """Return a share of 0-1 (or more) as a percentage that no line breaks.
+
+    >>> percentage(0.2).replace(NO_BREAK, " ")
+    '20 %'
+    """
+    return f"{number(100 * value, 0)}{NO_BREAK}%"
 
 
 def listed(words: Sequence[str], joiner: str = "and") -> str:

@@ -136,7 +136,7 @@ class Verdicts(unittest.TestCase):
         self.assertEqual(confidence(blue, {"blue": 1.0}), Confidence.SURE)
         self.assertEqual(confidence(blue, {"blue": 0.8, "green": 0.2}), Confidence.LIKELY)
         self.assertEqual(confidence(blue, {"blue": 0.5, "green": 0.5}), Confidence.OPEN)
-        self.assertIn("green (20 %)", words.confidence("likely", {"blue": 0.8, "green": 0.2}, blue))
+        self.assertIn("green (20\u00a0%)", words.confidence("likely", {"blue": 0.8, "green": 0.2}, blue))
 
     def test_other_bases(self):
         entry = next(entry for entry in DECK if entry.code == "H16.3")

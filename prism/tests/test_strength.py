@@ -138,7 +138,7 @@ class Formulas(unittest.TestCase):
     def test_over_capacity_and_unknown_colorants(self):
         over = formula(Recipe("B1", {"LB": 40.0}), GALLON, SYSTEM)
         self.assertTrue(over.over_capacity)
-        self.assertIn("125 % of its capacity", " ".join(words.formula_warnings(over)))
+        self.assertIn("125\u00a0% of its capacity", " ".join(words.formula_warnings(over)))
         with self.assertRaisesRegex(RecipeError, "unknown colorant 'ZZ'"):
             formula(Recipe("B1", {"ZZ": 1.0}), GALLON, SYSTEM)
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from prism.messages.text import count, shortened
+from prism.messages.text import count, percentage, shortened
 
 
 def set_name_needed() -> str:
@@ -54,7 +54,7 @@ def coming_in(done: int, total: int) -> str:
 
 def looked_at(part: float | None) -> str:
     """Say how far the looking at a file is."""
-    return "Looking." if part is None else f"{100 * part:.0f} % is looked at."
+    return "Looking." if part is None else f"{percentage(part)} is looked at."
 
 
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int) -> str:

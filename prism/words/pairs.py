@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, number, numeral, percent, sentence
+from prism.messages.text import capital, count, listed, number, numeral, percent, percentage, sentence
 from prism.words.readings import NEUTRALS, PINK_FROM, hue
 
 if TYPE_CHECKING:
@@ -129,7 +129,7 @@ def why_picked(pick: Pick, subject: Reading, on_strip: bool) -> str:
     if pick.kind == "range" and pick.share is not None:
         way = direction(pick.why, lrv)
         how = f"{way} and little else" if pick.share >= PURE else f"mostly {way}" if pick.share >= MOSTLY else way
-        return f"Picked because it is {how}: {number(100 * pick.share, 0)} % of what parts them lies that way."
+        return f"Picked because it is {how}: {percentage(pick.share)} of what parts them lies that way."
     return {
         "twin": f"The same to the eye, at ΔE00 {number(pick.delta_e)}.",
         "nearest": f"The nearest in these decks with a recipe, at ΔE00 {number(pick.delta_e)}.",

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
 from prism.comparison import NOTHING_SEEN
-from prism.messages.text import capital, listed, number, numeral
+from prism.messages.text import capital, listed, numeral, percentage
 from prism.words.pairs import directions
 from prism.words.readings import hue, undertone_short
 
@@ -72,7 +72,7 @@ def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
 def confidence(found: str, shares: Mapping[str, float], reading: Reading) -> str:
     """Say how sure the undertone is, and what else it may be."""
     others = [
-        f"{hue(word, reading.lrv) if word else 'none at all'} ({number(100 * share, 0)} %)"
+        f"{hue(word, reading.lrv) if word else 'none at all'} ({percentage(share)})"
         for word, share in shares.items()
         if word != (reading.undertone.main or "")
     ]

@@ -1,0 +1,95 @@
+"""What arguments say: colours, percentages, entries of the demo deck, schools; and errors of one line."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from pathlib import Path
+from typing import NoReturn
+
+from prism import demo, school
+from prism.formats import reflectance_csv
+from prism.numbers import is_number, parse
+from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
+
+
+class Parser(argparse.ArgumentParser):
+    """An argument parser whose errors are one line."""
+
+    def error(self, message: str) -> NoReturn:
+        """Leave with the message."""
+        fail(message)
+
+
+def fail(message: str) -> NoReturn:
+    """Print one line to standard error and leave with status 2."""
+    print(f"prism: {' '.join(message.split())}", file=sys.stderr)
+    raise SystemExit(2)
+
+
+def parse_colour(text: str) -> Stimulus:
+    """Return the colour an argument names, or leave with an error that repeats the argument."""
+    kind, _, rest = text.partition(":")
+    try:
+        if text.startswith("#"):
+            return from_hex(text)
+        if kind in ("lab", "lab50") and rest:
+            return from_lab(_three_numbers(rest), kind)
+        if kind == "spectrum" and rest:
+            return reflectance_csv.read(reflectance_csv.text_of(_bytes(Path(rest)))).stimulus()
+    except IntakeError as wrong:
+        fail(f"{text}: {wrong}")
+    except OSError as wrong:
+        fail(f"{text}: {wrong.strerror}")
+    entry = demo.find(text)
+    if entry is None:
+        fail(f"{text}: not #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a demo deck code")
+    return entry.colour
+
+
+def _bytes(path: Path) -> bytes:
+    with path.open("rb") as handle:
+        return handle.read(reflectance_csv.MAX_BYTES + 1)
+
+
+def _three_numbers(text: str) -> list[float]:
+    parts = text.split(",")
+    if len(parts) != 3:
+        raise IntakeError("lab", f"three figures L,a,b are needed, not {len(parts)}.")
+    return [figure(name, part) for name, part in zip(("L*", "a*", "b*"), parts, strict=True)]
+
+
+def entry_of(code: str) -> demo.DeckColour:
+    """Return an entry of the demo deck by its code, or leave."""
+    entry = demo.find(code)
+    if entry is None:
+        fail(f"{code}: not a demo deck code")
+    return entry
+
+
+def percent_of(text: str) -> float:
+    """Return a percentage, with or without its sign, or leave."""
+    clean = text.removesuffix("%")
+    if not is_number(clean):
+        fail(f"{text}: not a percentage")
+    return parse(clean)
+
+
+def school_of(args: argparse.Namespace) -> school.School:
+    """Return the school an argument names, or leave."""
+    try:
+        return school.find(args.school)
+    except school.SchoolError as wrong:
+        fail(str(wrong))
+
+
+def name_of(text: str) -> str:
+    """Return the name of a demo colour, else what was typed."""
+    entry = demo.find(text)
+    return entry.name if entry else text
+
+
+def print_json(value: object) -> None:
+    """Print a value as JSON that a person can read too."""
+    print(json.dumps(value, ensure_ascii=False, indent=2))

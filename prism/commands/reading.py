@@ -1,0 +1,147 @@
+"""Commands that read and compare: `read`, `compare`, `delta-e`, `beside`."""
+
+from __future__ import annotations
+
+import argparse
+import csv
+import io
+import sys
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+
+from prism import demo, words
+from prism.choosing.comparison_set import choose
+from prism.commands.arguments import fail, name_of, parse_colour, print_json, school_of
+from prism.comparison import compare
+from prism.difference import delta_e
+from prism.numbers import is_number, parse
+from prism.reading import Reading, choose_neutral, read
+from prism.stimulus import Stimulus
+
+
+def run_read(args: argparse.Namespace) -> None:
+    """Read colours one by one."""
+    chosen = school_of(args)
+    neutral = choose_neutral(chosen, args.neutral)
+    colours = [(text, parse_colour(text)) for text in args.colours]
+    readings = [(text, colour, read(colour, chosen, neutral)) for text, colour in colours]
+    if args.json:
+        print_json([reading_json(*item) for item in readings])
+        return
+    for text, colour, reading in readings:
+        print(f"{text}: {words.headline(reading)}. {words.depth(reading)}")
+        print(f"  {words.undertone(reading, colour.provenance)}")
+        print(f"  {words.temperature(reading)}")
+        print(f"  {words.provenance(colour.provenance, reading.uncertainty)}")
+        print(f"  {words.neutral_note(neutral, reading.lab[0])}")
+
+
+def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any]:
+    """Return the stable JSON form of one reading."""
+    return {
+        "input": text,
+        "provenance": colour.provenance,
+        "given": colour.given,
+        "lrv": round(reading.lrv, 4),
+        "lab": [round(v, 4) for v in reading.lab],
+        "depth": reading.depth,
+        "family": words.family(reading.family),
+        "undertone": undertone_json(reading),
+        "temperature": {
+            "value": round(reading.temperature.value, 4),
+            "word": reading.temperature.word,
+            "supported": reading.temperature.supported,
+        },
+        "screen": colour.screen,
+        "screen_in_gamut": colour.in_gamut,
+        "uncertainty": reading.uncertainty,
+        "school": reading.school,
+        "neutral": reading.neutral,
+    }
+
+
+def undertone_json(reading: Reading) -> dict[str, Any]:
+    """Return the undertone part: `main` is null where none may be claimed, `nearest` is where the hue lies anyway."""
+    found = reading.undertone
+    return {
+        "main": found.main,
+        "second": found.second,
+        "nearest": found.nearest,
+        "hue": round(found.hue, 2),
+        "strength": round(found.strength, 4),
+        "strength_word": found.strength_word,
+        "ruled_out": list(found.ruled_out),
+    }
+
+
+def run_compare(args: argparse.Namespace) -> None:
+    """Hold the first colour beside the second; every difference is first minus second."""
+    chosen = school_of(args)
+    neutral = choose_neutral(chosen, args.neutral)
+    first, second = (read(parse_colour(text), chosen, neutral) for text in (args.first, args.second))
+    finding = compare(first, second, chosen)
+    sentence = words.pair(name_of(args.first), name_of(args.second), finding, first.lrv)
+    if not args.json:
+        print(sentence)
+        return
+    print_json(
+        {
+            "delta_e00": round(finding.delta_e, 4),
+            "lrv_difference": round(finding.lrv, 4),
+            "directions": list(finding.directions),
+            "word": finding.word,
+            "sentence": sentence,
+        }
+    )
+
+
+def run_delta_e(args: argparse.Namespace) -> None:
+    """Print ΔE00 for each line of six figures."""
+    try:
+        text = sys.stdin.read() if args.file == "-" else Path(args.file).read_text(encoding="utf-8-sig")
+    except (OSError, UnicodeDecodeError) as wrong:
+        fail(f"{args.file}: {getattr(wrong, 'strerror', None) or 'not a text file'}")
+    rows: list[list[float]] = []
+    for number, cells in enumerate(csv.reader(io.StringIO(text)), start=1):
+        if not cells or (number == 1 and not is_number(cells[0])):
+            continue  # a blank line, or a heading
+        if len(cells) != 6:
+            fail(f"{args.file}, line {number}: six figures L1,a1,b1,L2,a2,b2 are needed, not {len(cells)}")
+        bad = next((cell for cell in cells if not is_number(cell)), None)
+        if bad is not None:
+            fail(f"{args.file}, line {number}: '{words.shortened(bad)}' is not a number")
+        rows.append([parse(cell) for cell in cells])
+    lab = np.array(rows, dtype=np.float64).reshape(-1, 6)
+    result = [round(float(v), 6) for v in delta_e(lab[:, :3], lab[:, 3:])]
+    if args.json:
+        print_json(result)
+    else:
+        for value in result:
+            print(f"{value:.4f}")
+
+
+def run_beside(args: argparse.Namespace) -> None:
+    """Print the boards of the demo deck to hold beside a colour, and what each shows."""
+    chosen = school_of(args)
+    neutral = choose_neutral(chosen, args.neutral)
+    colour = parse_colour(args.colour)
+    subject = read(colour, chosen, neutral)
+    entries = demo.deck()
+    offered = demo.offered(chosen)
+    own = np.flatnonzero([entry.colour.lab == colour.lab for entry in entries])
+    entry = entries[own[0]] if own.size else None
+    strip = int(offered.strip[own[0]]) if entry else 0
+    picks = choose(subject, offered, chosen, neutral, strip=strip, own=own).picks
+    if args.json:
+        print_json(
+            [
+                {"code": entries[p.index].code, "kind": p.kind, "why": p.why, "delta_e00": round(p.delta_e, 4),
+                 "share": None if p.share is None else round(p.share, 4)}
+                for p in picks
+            ]
+        )  # fmt: skip
+        return
+    for pick in picks:
+        print(f"{entries[pick.index].code} {entries[pick.index].name}: {words.why_picked(pick, subject, bool(strip))}")

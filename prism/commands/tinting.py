@@ -1,0 +1,105 @@
+"""Commands about tint: `strength`, `recipe`, `formula`."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+from typing import Any
+
+from prism import demo, words
+from prism.commands.arguments import entry_of, fail, parse_colour, percent_of, print_json, school_of
+from prism.commands.reading import undertone_json
+from prism.reading import choose_neutral, read
+from prism.tint.estimate import Estimate, estimate
+from prism.tint.formula import formula
+from prism.tint.recipe import RecipeError
+from prism.tint.strengths import Adjusted, strengths
+
+MANY = 50
+"""Colours after each of which a long run says how far it is."""
+
+
+def run_strength(args: argparse.Namespace) -> None:
+    """Print a demo colour at adjusted strengths."""
+    chosen = school_of(args)
+    entry = entry_of(args.code)
+    percents = [percent_of(text) for text in args.percents]
+    try:
+        steps = strengths(
+            entry.recipe,
+            percents,
+            demo.tint_system(),
+            chosen,
+            choose_neutral(chosen, args.neutral),
+            chosen.uncertainty[entry.colour.provenance],
+        )
+    except RecipeError as wrong:
+        fail(str(wrong))
+    if args.json:
+        print_json([strength_json(step) for step in steps])
+        return
+    standard = read(entry.colour, chosen, choose_neutral(chosen, args.neutral)).undertone
+    for step in steps:
+        print(f"{words.percent(step.percent)}: LRV {words.number(step.lrv)}. "
+              f"{words.strength_step(step, standard, chosen)}")  # fmt: skip
+
+
+def strength_json(step: Adjusted) -> dict[str, Any]:
+    """Return the stable JSON form of one strength."""
+    return {
+        "percent": step.percent,
+        "lrv": round(step.lrv, 4),
+        "lab": [round(v, 4) for v in step.reading.lab],
+        "delta_e00": round(step.delta_e, 4),
+        "undertone": undertone_json(step.reading),
+        "recipe": {
+            "base": step.recipe.base,
+            "colorants": {code: round(amount, 4) for code, amount in step.recipe.amounts.items()},
+            "unit": "mL per litre of base",
+            "over_capacity": step.over_capacity,
+        },
+    }
+
+
+def run_recipe(args: argparse.Namespace) -> None:
+    """Print recipes of the demo colorants that make colours; `-` reads colours from standard input, one a line."""
+    wanted = [line.strip() for line in sys.stdin if line.strip()] if args.colours == ["-"] else args.colours
+    colours = [(text, parse_colour(text)) for text in wanted]
+    names = {code: part.name for code, part in demo.tint_system().colorants.items()}
+    gathered = []
+    for number, (text, colour) in enumerate(colours, start=1):
+        found = estimate(colour, demo.tint_system())
+        if len(colours) >= MANY and number % MANY == 0:
+            print(f"prism: {words.so_many_done(number, len(colours))}", file=sys.stderr)
+        if args.json:
+            gathered.append({"input": text, "recipes": [estimate_json(one) for one in found]})
+            continue
+        said = words.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1) if found else ""
+        print(f"{text}: {said or words.no_recipe(None, 0.0)}")
+        for one in found:
+            print(f"  {words.recipe(one.recipe, names)} ΔE00 {words.number(one.residual, 2)}")
+    if args.json:
+        print_json(gathered)
+
+
+def estimate_json(one: Estimate) -> dict[str, Any]:
+    """Return the stable JSON form of an estimated recipe."""
+    return {
+        "residual": round(one.residual, 4),
+        "from_spectrum": one.from_spectrum,
+        "base": one.recipe.base,
+        "colorants": {code: round(amount, 4) for code, amount in one.recipe.amounts.items()},
+    }
+
+
+def run_formula(args: argparse.Namespace) -> None:
+    """Print what the counter dispenses for a demo colour at a strength."""
+    entry = entry_of(args.code)
+    percent = percent_of(args.percent)
+    try:
+        found = formula(entry.recipe.scaled(percent), demo.tint_system().can(args.can), demo.tint_system())
+    except RecipeError as wrong:
+        fail(str(wrong))
+    print(words.formula_text(words.strength_name(entry.name, percent), found))
+    for line in words.formula_warnings(found):
+        print(line)
