@@ -84,8 +84,9 @@ class BrowserTest(StaticLiveServerTestCase):
         self.browser.get("about:blank")
         traffic.calm()
         for entry in self.browser.get_log("browser"):
-            expected = any(f"status of {status}" in entry["message"] for status in self.expected_statuses)
-            self.assertTrue(expected, entry["message"])
+            said = entry["message"]
+            expected = any(f"status of {s}" in said or f"Error Code {s}" in said for s in self.expected_statuses)
+            self.assertTrue(expected, said)
 
     # --- acts ---
 

@@ -156,6 +156,10 @@
     document.body.setAttribute("hx-headers", JSON.stringify({ "X-CSRFToken": token }));
     document.querySelectorAll("[name=csrfmiddlewaretoken]").forEach((input) => { input.value = token; });
     $("#again").close();
+    // the focus comes back by itself, the caret does not
+    const writing = document.activeElement;
+    writing.blur();
+    writing.focus();
     trouble("");
     for (const { verb, path, elt, target, swap, values } of refused.splice(0)) {
       window.htmx.ajax(verb.toUpperCase(), path, { source: elt, target, swap, values: { ...values, csrfmiddlewaretoken: token } });
