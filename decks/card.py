@@ -8,6 +8,7 @@ from functools import cached_property
 from django.contrib.auth.models import User
 
 from decks import queries
+from decks.catalogue import catalogue
 from decks.models import Colour, Earlier, Valued
 from prism import messages, naming, reading, trust, words
 from prism.difference import delta_e
@@ -54,7 +55,7 @@ class Card:
     @cached_property
     def twins(self) -> str:
         """The colours of the decks that are the same to the eye or nearly."""
-        found = queries.twins(self._user, self.colour.stimulus, self._school, self.colour.pk)
+        found = queries.twins(catalogue(self._user), self.colour.stimulus, self._school, self.colour.pk)
         return words.twins([(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._school)
 
     @cached_property

@@ -169,8 +169,18 @@ class Catalogue:
         return self.index.query(lab, count)
 
     def rows_of(self, ids: set[int]) -> NDArray[np.intp]:
-        """Return the rows at which these colours stand."""
-        return np.flatnonzero(np.isin(self.ids, list(ids)))
+        """Return the rows at which these colours stand, in order; ids that are not here have none."""
+        if not ids or not self.ids.size:
+            return np.empty(0, dtype=np.intp)
+        wanted = np.fromiter(ids, dtype=np.int64, count=len(ids))
+        at = np.searchsorted(self.ids, wanted, sorter=self._by_id).clip(max=self.ids.size - 1)
+        rows = self._by_id[at]
+        return np.sort(rows[self.ids[rows] == wanted])
+
+    @cached_property
+    def _by_id(self) -> NDArray[np.intp]:
+        """The rows in the order of their ids."""
+        return np.argsort(self.ids, kind="stable")
 
     def select(self, wanted: Wanted, chosen: school.School | None = None) -> NDArray[np.intp]:
         """Return the rows that fit, as a school or else the default one reads them, in the order asked for."""

@@ -89,21 +89,20 @@ class Twin:
 
 
 def twins(
-    user: User, stimulus: Stimulus, chosen: school.School, not_this: int | None = None, most: int = 5
+    held: Catalogue, stimulus: Stimulus, chosen: school.School, not_this: int | None = None, most: int = 5
 ) -> list[Twin]:
-    """Return the nearest of the decks that are no more than near-identical, nearest first; `not_this` is left out."""
-    held = catalogue(user)
+    """Return the nearest of a catalogue that are no more than near-identical, nearest first; `not_this` is left out."""
     rows, distance = held.nearest(stimulus.lab, most + 1)
-    near = {int(held.ids[row]): float(d) for row, d in zip(rows, distance, strict=True) if d < chosen.plainly_seen}
-    near.pop(not_this or 0, None)
-    found = in_order(list(near))[:most]
+    near = {int(row): float(d) for row, d in zip(rows, distance, strict=True) if d < chosen.plainly_seen}
+    kept = [row for row in near if held.ids[row] != not_this][:most]
+    measured = [int(held.ids[row]) for row in kept if held.has_spectrum[row]] if stimulus.reflectance else []
+    spectra = {pk: colour.reflectance for pk, colour in by_ids(measured).items()}
 
     def parted(other: Colour) -> Parting | None:
-        if not (stimulus.reflectance and other.reflectance):
-            return None
-        return parting(stimulus.reflectance, other.reflectance)
+        spectrum = spectra.get(other.pk)
+        return parting(stimulus.reflectance, spectrum) if stimulus.reflectance and spectrum else None
 
-    return [Twin(colour, near[colour.pk], parted(colour)) for colour in found]
+    return [Twin(colour, near[row], parted(colour)) for row, colour in zip(kept, held.boards(kept), strict=True)]
 
 
 def with_code(user: User, text: str) -> list[Colour]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Hashable
 from functools import cached_property
 
 import numpy as np
@@ -14,24 +15,28 @@ from prism.choosing.deck import Pick
 from reviews.bench.holding import Decks, Held
 from reviews.bench.looking import Looking
 from reviews.models import Board
+from web.kept import Kept
 
 KINDS = ("white", "range", "strip", "foil", "added")
 """Groups of boards in the order they stand on the wall."""
+
+_picked: Kept[Hashable, tuple[Pick, ...]] = Kept(256)
+"""The boards chosen last, by all that the choice rests on: every step of a review shows the same ones."""
 
 
 class ComparisonSet:
     """What is held beside the subject until something else is asked for."""
 
-    def __init__(self, decks: Decks, looking: Looking, not_my_whites: NDArray[np.intp] | None = None) -> None:
+    def __init__(self, decks: Decks, looking: Looking, my_whites: list[int] | None = None) -> None:
         self._decks = decks
         self._subject = decks.subject
         self._looking = looking
-        if not_my_whites is not None:
-            self.not_my_whites = not_my_whites
+        if my_whites is not None:
+            self.my_whites = my_whites
 
     def anew(self, looking: Looking) -> ComparisonSet:
         """Return the set with the boards read again, chosen from what they leave."""
-        return ComparisonSet(self._decks, looking, self.not_my_whites)
+        return ComparisonSet(self._decks, looking, self.my_whites)
 
     @cached_property
     def my_whites(self) -> list[int]:
@@ -51,9 +56,14 @@ class ComparisonSet:
         return {board.colour_id: board for board in self._subject.review.boards.all()}
 
     @cached_property
+    def _away(self) -> list[int]:
+        """Rows of the boards that were taken away."""
+        away = {pk for pk, board in self.boards.items() if board.state == Board.State.OUT}
+        return [int(row) for row in self._decks.catalogue.rows_of(away)]
+
+    @cached_property
     def chosen(self) -> comparison_set.Chosen:
         """The set as the core chooses it, without the boards that were taken away."""
-        away = {pk for pk, board in self.boards.items() if board.state == Board.State.OUT}
         return comparison_set.choose(
             self._subject.reading,
             self._decks.deck,
@@ -62,8 +72,16 @@ class ComparisonSet:
             strip=self._decks.strip,
             own=self._decks.own_rows,
             not_whites=self.not_my_whites,
-            out=[int(row) for row in self._decks.catalogue.rows_of(away)],
+            out=self._away,
         )
+
+    @cached_property
+    def picks(self) -> tuple[Pick, ...]:
+        """The picks of the chosen set."""
+        subject = self._subject
+        basis = subject.stimulus, subject.school, subject.neutral
+        rows = self._decks.strip, *self._decks.own_rows.tolist(), "away", *self._away, "whites", *self.my_whites
+        return _picked.get((subject.owner.pk, self._decks.state, *basis, *rows), lambda: self.chosen.picks)
 
     @cached_property
     def comparators(self) -> list[Held]:
@@ -73,7 +91,7 @@ class ComparisonSet:
         kept = {pk: board for pk, board in self.boards.items() if board.state != Board.State.OUT and board.why}
         by_row = {int(row): kept[self._decks.id_of(row)] for row in catalogue.rows_of(set(kept))}
         replaced = {(board.kind, board.why) for board in kept.values() if board.state == Board.State.PINNED}
-        picks = [pick for pick in self.chosen.picks if pick.index in by_row or (pick.kind, pick.why) not in replaced]
+        picks = [pick for pick in self.picks if pick.index in by_row or (pick.kind, pick.why) not in replaced]
         missing = [row for row in by_row if all(pick.index != row for pick in picks)]
         picks += [
             Pick(row, by_row[row].why, self._decks.apart(catalogue.lab[row]), kind=by_row[row].kind or "range")

@@ -118,7 +118,7 @@ class Decks:
     def twins(self) -> list[deck_queries.Twin]:
         """Return the colours that are the same to the eye or nearly, and how they part under lamps."""
         subject = self.subject
-        return deck_queries.twins(subject.owner, subject.stimulus, subject.school, subject.colour.pk)
+        return deck_queries.twins(self.catalogue, subject.stimulus, subject.school, subject.colour.pk)
 
     @property
     def twins_said(self) -> str:

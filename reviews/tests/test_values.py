@@ -6,6 +6,7 @@ from django.urls import reverse
 
 from decks import queries, services
 from decks.card import Card
+from decks.catalogue import catalogue
 from decks.models import Colour
 from prism import demo, school
 from prism.stimulus import from_hex, from_lab
@@ -96,12 +97,12 @@ class Cards(TestCase):
 
     def test_twins_leave_the_colour_itself_out_and_part_under_lamps(self):
         stimulus = world.colour("T05.4").stimulus
-        twins = queries.twins(self.isla, stimulus, school.load())
+        twins = queries.twins(catalogue(self.isla), stimulus, school.load())
         self.assertEqual(twins[0].colour.code, "T05.4")
         self.assertAlmostEqual(twins[0].parting.farthest, 0)
-        without = queries.twins(self.isla, stimulus, school.load(), twins[0].colour.pk)
+        without = queries.twins(catalogue(self.isla), stimulus, school.load(), twins[0].colour.pk)
         self.assertNotIn("T05.4", [twin.colour.code for twin in without])
-        vague = queries.twins(self.isla, from_lab(stimulus.lab), school.load())
+        vague = queries.twins(catalogue(self.isla), from_lab(stimulus.lab), school.load())
         self.assertIsNone(vague[0].parting)
 
     def test_a_code_may_carry_its_maker(self):

@@ -101,8 +101,24 @@ class Strengths:
                 step.screen,
                 words.strength_step(step, standard, self.subject.school),
             )
-            for step in self.at(RUN)
+            for step in self._steps[: len(RUN)]
         ]
+
+    @cached_property
+    def _turns(self) -> list[float]:
+        """The strengths, lighter and darker, at which the subject first belongs to another family; the bare base is
+        another paint anyway."""
+        if self.curve is None:
+            return []
+        was = self.subject.reading.family.word
+        others = [p for p, word in zip(FINE, self.curve.families, strict=True) if word != was and p > -100]
+        turns = [max((p for p in others if p < 0), default=None), min((p for p in others if p > 0), default=None)]
+        return [turn for turn in turns if turn is not None]
+
+    @cached_property
+    def _steps(self) -> list[Adjusted]:
+        """The subject at the strengths shown as boards, and then where its family turns: computed together."""
+        return self.at([*RUN, *self._turns])
 
     @cached_property
     def curve(self) -> Curve | None:
@@ -131,15 +147,11 @@ class Strengths:
 
     @property
     def family_changes(self) -> list[str]:
-        """Where the subject stops being what it is, lighter and darker; the bare base is another paint anyway."""
-        if self.curve is None:
-            return []
+        """Where the subject stops being what it is, lighter and darker."""
         was = self.subject.reading.family.word
-        others = [p for p, word in zip(FINE, self.curve.families, strict=True) if word != was and p > -100]
-        turns = [max((p for p in others if p < 0), default=None), min((p for p in others if p > 0), default=None)]
         return [
             words.family_change(was, words.headline(step.reading).lower(), step.percent)
-            for step in self.at([turn for turn in turns if turn is not None])
+            for step in self._steps[len(RUN) :]
         ]
 
     def percent_for_lrv(self, wanted: float) -> reach.Reached | None:
