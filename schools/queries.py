@@ -8,7 +8,7 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
 
-from prism import school
+from prism import school, words
 from prism.school import School, SchoolError
 from schools.models import PREFIX, OwnSchool, Usual
 
@@ -60,9 +60,9 @@ def table_of(user: User, key: str) -> dict[str, Any] | None:
 
 
 def unreadable(one: OwnSchool) -> str:
-    """Return why an own school cannot be read; empty where it can."""
+    """Return that an own school cannot be read, and why; empty where it can."""
     try:
         _ = one.school
     except SchoolError as wrong:
-        return str(wrong)
+        return words.own_school_unreadable(str(wrong))
     return ""

@@ -13,7 +13,7 @@ from selenium.webdriver.common.keys import Keys
 from e2e.chromium import PHONE, WIDE, resize, start_chromium
 
 OUT = Path(__file__).resolve().parent.parent / "docs" / "screenshots"
-MAIN, WITH_VERDICT, THIRD = "H16.3", "T05.4", "H06.3"
+MAIN, WITH_VERDICT = "H16.3", "T05.4"
 
 
 class Camera:
@@ -25,7 +25,9 @@ class Camera:
         self.click("form[action='/enter-demo/'] button")
         self.open("/")
         rows = self.browser.find_elements(By.CSS_SELECTOR, ".reviews li > a")
-        self.reviews = {row.text.split(" · ")[1]: row.get_attribute("href").split("/")[-3] for row in rows}
+        self.reviews = {
+            row.text.split(" · ")[1]: row.get_attribute("href").split("/reviews/")[1].split("/")[0] for row in rows
+        }
 
     def open(self, path: str) -> None:
         self.browser.get(self.base + path)
@@ -113,7 +115,7 @@ def main() -> None:
     camera.open(f"{main_review}/place/?show=shortlist")
     camera.take("shortlist")
     camera.open("/schools/")
-    camera.click(".schools section:nth-child(1) button")
+    camera.click("form[action*=copy] button")
     camera.browser.find_element(By.CSS_SELECTOR, "[name='undertone.edges']").clear()
     camera.type("[name='undertone.edges']", "350, 45, 75, 118, 195, 270")
     time.sleep(0.8)
@@ -122,12 +124,8 @@ def main() -> None:
     camera.click("form[action*=delete] button")
     camera.open(f"/reviews/{camera.reviews[WITH_VERDICT]}/verdict/")
     camera.take("verdict")
-    camera.open(f"/reviews/{camera.reviews[THIRD]}/compare/")
-    camera.click("#surround-dark")
-    camera.click("#names")
-    camera.take("blind")
-    camera.click("#names")
-    camera.click("#surround-pale")
+    camera.open("/reader/machine/")
+    camera.take("machine")
     resize(camera.browser, *PHONE)
     camera.open(f"{main_review}/compare/")
     camera.take("phone")

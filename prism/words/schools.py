@@ -183,3 +183,8 @@ def school_unreadable(reason: str, instead: str) -> str:
     return (
         f"The school this review kept can no longer be read: {reason}. It is judged by {instead}; choose one to keep."
     )
+
+
+def own_school_unreadable(reason: str) -> str:
+    """Say that a school of one's own cannot be read, and what helps."""
+    return f"It cannot be read as it stands: {reason}. Open it and mend that."

@@ -224,6 +224,8 @@
       field.dataset.kept = form.sent[field.name];
       if (seen(form, field)) seen(form, field).value = saved.dataset[field.name];
     }
+    const shown = saved.querySelector(".conflict");
+    if (shown) shown.scrollIntoView({ block: "nearest" });
   });
   window.addEventListener("beforeunload", () => {
     const form = $("form.writing");

@@ -24,7 +24,6 @@
     function write(values) {
       input.value = values.join(", ");
       input.dispatchEvent(new Event("input", { bubbles: true }));
-      draw();
     }
 
     function move(at, value) {
@@ -87,9 +86,9 @@
       values.forEach((value, at) => bar.append(boundary(value, at, named)));
     }
 
-    input.addEventListener("change", draw);
+    input.addEventListener("input", draw);
     const field = document.getElementById(words);
-    if (field) field.addEventListener("change", draw);
+    if (field) field.addEventListener("input", draw);
     draw();
   }
 
