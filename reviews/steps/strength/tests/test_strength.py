@@ -48,6 +48,11 @@ class Asking(Step):
         page = self.get(like="H16.4")
         self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, other.lrv, places=3)
 
+    def test_no_line_breaks_before_the_sign_of_a_percentage(self):
+        page = self.get(percent="-75").content.decode()
+        self.assertIn("−75\u00a0%", page)
+        self.assertNotRegex(page, r"[−+]\d+ %")
+
     def test_what_cannot_be_is_said_and_what_was_typed_stays(self):
         for query, part in (
             ({"percent": "-120"}, "between −100 and 400"),
