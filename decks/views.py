@@ -150,12 +150,16 @@ def apply(request: StudioRequest, pk: int) -> HttpResponse:
         return redirect("deck-preview", pk)
     if running.state == Import.State.RUNNING:
         return _coming_in(request, running) if request.htmx else redirect("deck-preview", pk)
+    if running.state == Import.State.UNDOING and request.htmx:
+        return _coming_in(request, running)  # leaving now would show the decks before all of it is out again
     return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
 
 
 def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
     template = "decks/how_far.html" if request.htmx else "decks/coming_in.html"
-    return render(request, template, {"running": running, "how_far": words.coming_in(running.done, running.total)})
+    out = running.state == Import.State.UNDOING
+    how_far = words.going_out(running.file_name) if out else words.coming_in(running.done, running.total)
+    return render(request, template, {"running": running, "how_far": how_far, "out": out})
 
 
 @require_POST

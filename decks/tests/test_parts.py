@@ -5,6 +5,7 @@ from unittest import mock
 from django.db import connection, transaction
 from django.test import TestCase
 from django.test.utils import CaptureQueriesContext
+from django.urls import reverse
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -110,6 +111,21 @@ class Parts(TestCase):
         files.stop(Import.objects.get(pk=waiting.pk))
         self.assertFalse(Colour.objects.exists())
         self.assertFalse(Import.objects.exists())
+
+    def test_who_waits_for_a_file_that_is_being_taken_back_stays_until_it_is_out(self):
+        self.client.force_login(self.isla)
+        waiting = self.start(50)
+        ask = reverse("deck-apply", args=[waiting.pk])
+        self.assertContains(self.client.post(ask, headers={"HX-Request": "true"}), "40 of 90 colours are in")
+        Import.objects.filter(pk=waiting.pk).update(state=Import.State.UNDOING)
+        meanwhile = self.client.post(ask, headers={"HX-Request": "true"})
+        self.assertContains(meanwhile, "long.csv is being taken back.")
+        self.assertContains(meanwhile, "load delay")
+        self.assertEqual(Colour.objects.count(), 40)
+        files.undo(Import.objects.get(pk=waiting.pk))
+        after = self.client.post(ask, headers={"HX-Request": "true"})
+        self.assertEqual(after.headers["HX-Redirect"], reverse("deck-import"))
+        self.assertFalse(Colour.objects.exists())
 
     def test_parts_of_any_size_bring_in_the_same(self):
         @settings(max_examples=8, deadline=None)

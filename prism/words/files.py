@@ -57,6 +57,11 @@ def looked_at(part: float | None) -> str:
     return "Looking." if part is None else f"{percentage(part)} is looked at."
 
 
+def going_out(file_name: str) -> str:
+    """Say that a file is being taken back."""
+    return f"{shortened(file_name, 80)} is being taken back."
+
+
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int) -> str:
     """Say what bringing a file in would do."""
     return (
