@@ -1,8 +1,8 @@
-"""Writing that must not be lost: two tabs, a sign-in that ends; and a school's boundary moved by keys."""
+"""Writing that must not be lost: two tabs, a sign-in that ends; a school's boundary moved by keys; the words."""
 
 from django.contrib.sessions.models import Session
 
-from e2e.browser import BrowserTest, Keys
+from e2e.browser import PHONE, BrowserTest, Keys, resize
 from reviews.models import Review
 from schools.models import OwnSchool
 
@@ -68,6 +68,15 @@ class Writing(BrowserTest):
 
 
 class Boundaries(BrowserTest):
+    def test_the_keys_lead_to_what_the_words_mean(self):
+        self.key("?")
+        self.wait(lambda: self.find("#keys[open]"))
+        self.leave("#keys a")
+        self.assertIn("painted greys", self.text("main"))
+        self.assert_accessible("words")
+        resize(self.browser, *PHONE)
+        self.assert_accessible("words on a phone")
+
     def test_a_boundary_is_moved_by_keys_compared_and_kept(self):
         self.open("/schools/")
         self.leave("form[action='/schools/copy/'] button")

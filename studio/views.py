@@ -12,9 +12,11 @@ from django.contrib.auth.views import LoginView
 from django.db import connection
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.middleware.csrf import get_token
-from django.shortcuts import get_object_or_404, redirect
+from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
+
+from studio import glossary
 
 DEMO_USER = "skerry"
 
@@ -58,6 +60,12 @@ def enter_demo(request: HttpRequest) -> HttpResponse:
     user = get_object_or_404(get_user_model(), username=DEMO_USER)
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return _signed_in(request) if _is_piece(request) else redirect("home")
+
+
+@require_safe
+def meanings(request: HttpRequest) -> HttpResponse:
+    """Show what the words of the studio mean."""
+    return render(request, "studio/words.html", {"sections": glossary.sections()})
 
 
 @login_not_required

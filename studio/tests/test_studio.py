@@ -13,6 +13,7 @@ from django.test import Client, TestCase, override_settings
 from django.urls import reverse
 
 from reviews.models import Review
+from studio import glossary
 
 
 def start(**environment):
@@ -91,3 +92,19 @@ class Demo(TestCase):
                 call_command("load_demo", stdout=nowhere)
         self.assertEqual(Review.objects.count(), 5)
         self.assertEqual(User.objects.count(), 1)
+
+
+class Meanings(TestCase):
+    def test_the_glossary_is_shown_without_names_of_the_code(self):
+        self.client.force_login(User.objects.create_user("isla"))
+        page = self.client.get(reverse("words"))
+        self.assertContains(page, "<dt>working neutral</dt>", html=True)
+        self.assertContains(page, "CIE L*a*b*, D65/10° unless said otherwise")
+        text = page.content.decode()
+        for mark in ("`", "**", "prism.", "In the code only", "\\"):
+            self.assertNotIn(mark, text[text.index("<main") : text.index("</main>")])
+
+    def test_every_row_of_it_is_read(self):
+        shown = glossary.PAGE.read_text().split(f"## {glossary.NOT_SHOWN}")[0]
+        rows = sum(line.startswith("| **") for line in shown.splitlines())
+        self.assertEqual(sum(len(found) for _, found in glossary.sections()), rows)
