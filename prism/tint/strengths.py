@@ -103,4 +103,7 @@ def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, school:
     lab, lrv = to_lab(spectra), to_lrv(spectra)
     found = survey(lab, lrv, np.zeros(len(lrv)), school)
     families = tuple(found.family_at(row, school).word for row in range(len(lrv)))
-    return Curve(np.asarray(percents, dtype=np.float64), lrv, lab, families)
+    at = np.array(percents, dtype=np.float64)
+    for array in (at, lrv, lab):
+        array.flags.writeable = False  # a curve is kept and read by many
+    return Curve(at, lrv, lab, families)

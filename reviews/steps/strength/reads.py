@@ -1,4 +1,4 @@
-"""Reads for the Adjusted step: a review's subject at other strengths, and what the counter needs for them."""
+"""Reads for the Strength step: a review's subject at other strengths, and what the counter needs for them."""
 
 from __future__ import annotations
 
@@ -13,6 +13,8 @@ from prism import words
 from prism.choosing.deck import Pick
 from prism.difference import delta_e
 from prism.nearest import nearest
+from prism.neutral import WorkingNeutral
+from prism.school import School
 from prism.spectrum import to_lab
 from prism.stimulus import Stimulus, from_reflectance
 from prism.tint import reach
@@ -86,8 +88,8 @@ class Strengths:
         if self.recipe is None or self.system is None:
             return []
         doubt = subject.school.estimate_doubt[self.estimates[0].from_spectrum] if self.estimates else 0.0
-        basis = self.system, subject.school, subject.neutral, subject.reading.uncertainty
-        return strengths(self.recipe, percents, *basis, doubt)
+        basis = subject.school, subject.neutral, subject.reading.uncertainty, doubt
+        return list(_strengths(Source.of(self.recipe, self.system), tuple(percents), *basis))
 
     @cached_property
     def run(self) -> list[RunStep]:
@@ -125,7 +127,7 @@ class Strengths:
         """The subject over many strengths: how light it is there, and which family it belongs to."""
         if self.recipe is None or self.system is None:
             return None
-        return curve(self.recipe, FINE, self.system, self.subject.school)
+        return _curve(Source.of(self.recipe, self.system), self.subject.school)
 
     @cached_property
     def adjusted(self) -> Adjusted | None:
@@ -242,3 +244,40 @@ class Same:
 @lru_cache(maxsize=256)
 def _estimates(stimulus: Stimulus, same: Same) -> list[Estimate]:
     return estimate(stimulus, same.system)
+
+
+@dataclass(frozen=True)
+class Source:
+    """What strengths are computed from: a recipe in a tinting system, the same for the same amounts."""
+
+    base: str
+    amounts: tuple[tuple[str, float], ...]
+    same: Same
+
+    @classmethod
+    def of(cls, recipe: Recipe, system: TintSystem) -> Source:
+        """Return a recipe in a system."""
+        return cls(recipe.base, tuple(recipe.amounts.items()), Same(system))
+
+    @property
+    def recipe(self) -> Recipe:
+        """The recipe."""
+        return Recipe(self.base, dict(self.amounts))
+
+
+@lru_cache(maxsize=256)
+def _curve(source: Source, school: School) -> Curve:
+    return curve(source.recipe, FINE, source.same.system, school)
+
+
+@lru_cache(maxsize=256)
+def _strengths(
+    source: Source,
+    percents: tuple[float, ...],
+    school: School,
+    neutral: WorkingNeutral,
+    uncertainty: float,
+    doubt: float,
+) -> tuple[Adjusted, ...]:
+    found = strengths(source.recipe, percents, source.same.system, school, neutral, uncertainty, doubt)
+    return tuple(found)
