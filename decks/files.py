@@ -6,6 +6,7 @@ second, so that nobody waits longer than that.
 
 from __future__ import annotations
 
+import time
 from dataclasses import dataclass
 
 from django.contrib.auth.models import User
@@ -21,6 +22,8 @@ from prism.formats.deck import DeckFileError
 UNDER_WAY = (Import.State.WAITING, Import.State.RUNNING)
 PART = 1_500
 """Colours brought in at a time."""
+BREATH = 0.11
+"""Seconds between parts. Who waits for SQLite's lock asks for it every 0.1 s at most, and so gets it in between."""
 
 
 def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
@@ -36,8 +39,8 @@ def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
 
 def apply(waiting: Import) -> Import:
     """Bring a waiting file in, all of it. If that fails half-way, `undo` takes back what is in."""
-    while waiting.state in UNDER_WAY:
-        waiting = advance(waiting)
+    while (waiting := advance(waiting)).state in UNDER_WAY:
+        time.sleep(BREATH)
     return waiting
 
 
@@ -111,11 +114,13 @@ def undo(done: Import) -> Undone:
     replaced, restored = done.replaced.count(), 0
     while part := restore_values(done, words.taken_back(done.file_name), done.owner, PART):
         restored += part
+        time.sleep(BREATH)
     last = 0
     while ids := list(done.colours.filter(pk__gt=last).order_by("pk").values_list("pk", flat=True)[:PART]):
         last = ids[-1]
         with transaction.atomic():
             delete_unused(Colour.objects.filter(pk__in=ids))
+        time.sleep(BREATH)
     with transaction.atomic():
         touch(makers)
         Maker.objects.filter(pk__in=makers, owner=done.owner, colours=None).delete()

@@ -26,9 +26,13 @@ def table(lightness, count=90):
 class Parts(TestCase):
     def setUp(self):
         self.isla = world.person()
-        shorter = mock.patch.object(files, "PART", 40)
-        shorter.start()
-        self.addCleanup(shorter.stop)
+        self.pauses = []
+        for patch in (
+            mock.patch.object(files, "PART", 40),
+            mock.patch("decks.files.time.sleep", self.pauses.append),
+        ):
+            patch.start()
+            self.addCleanup(patch.stop)
 
     def start(self, lightness, **more):
         return files.start(self.isla, "Long", "long.csv", table(lightness, **more))
@@ -61,6 +65,14 @@ class Parts(TestCase):
             self.assertEqual(Import.objects.get(pk=waiting.pk).done, done)
             self.assertEqual(Colour.objects.count(), done)
         self.assertEqual(Import.objects.get(pk=waiting.pk).state, Import.State.DONE)
+
+    def test_others_get_their_turn_between_parts(self):
+        done = files.apply(self.start(50))
+        self.assertEqual(self.pauses, [files.BREATH] * 2)
+        self.assertGreater(files.BREATH, 0.1)  # the longest that SQLite sleeps before it asks for the lock again
+        self.pauses.clear()
+        files.undo(done)
+        self.assertEqual(self.pauses, [files.BREATH] * 3)
 
     def test_two_servers_at_one_part_write_it_once(self):
         waiting = self.start(50)
@@ -120,7 +132,7 @@ class Parts(TestCase):
         Import.objects.filter(pk=waiting.pk).update(state=Import.State.UNDOING)
         meanwhile = self.client.post(ask, headers={"HX-Request": "true"})
         self.assertContains(meanwhile, "long.csv is being taken back.")
-        self.assertContains(meanwhile, "load delay")
+        self.assertContains(meanwhile, "load delay:400ms")
         self.assertEqual(Colour.objects.count(), 40)
         files.undo(Import.objects.get(pk=waiting.pk))
         after = self.client.post(ask, headers={"HX-Request": "true"})
