@@ -180,7 +180,7 @@ def choosing_and_swapping() -> None:
     review.save()
     times = []
     for _ in range(8):
-        colour = next(held for held in Bench(review, None).set.comparators if held.why == "greyer").colour
+        colour = next(held for held in Bench(review).set.comparators if held.why == "greyer").colour
         start = time.perf_counter()
         client.post(
             f"/reviews/{review.pk}/compare/board/", {"act": "swap", "colour": colour.pk}, headers={"HX-Request": "true"}

@@ -13,7 +13,7 @@ from django.contrib.auth.models import User
 from django.db import transaction
 
 from decks import planning
-from decks.file_formats import FORMATS, recognise
+from decks.file_formats import recognise
 from decks.models import Colour, Import, Maker
 from decks.services import delete_unused, insert, replace_values, restore_values, touch
 from prism import words
@@ -136,6 +136,3 @@ def stop(under_way: Import) -> Undone:
     Import.objects.filter(pk=under_way.pk).delete()
     planning.forget(under_way)
     return left
-
-
-__all__ = ["FORMATS", "PART", "UNDER_WAY", "Undone", "advance", "apply", "recognise", "start", "stop", "undo"]

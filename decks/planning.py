@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from threading import Lock
 from time import monotonic
 from typing import Any
 
@@ -17,6 +16,7 @@ from decks.services import numbers_of, same_value
 from prism import messages
 from prism.formats.deck import Entry, Problem, faults, stimuli
 from prism.stimulus import IntakeError, Stimulus
+from web.kept import Kept
 
 CHUNK = 2_500
 """Colours that are converted or compared at a time, so that a large file never stands in memory as a whole."""
@@ -88,31 +88,18 @@ def key_of(waiting: Import) -> tuple[int, datetime, str]:
     return waiting.pk, waiting.created, str(waiting.mapping)
 
 
-_kept: dict[tuple[int, datetime, str], Looked] = {}
-_lock = Lock()
-MOST_KEPT = 3
-"""Files kept as they were read, so that they need not be read again for each part. A matter of speed only."""
+_kept: Kept[tuple[int, datetime, str], Looked] = Kept(3)
+"""Files as they were read, so that they need not be read again for each part. A matter of speed only."""
 
 
 def look(waiting: Import) -> Looked:
     """Return a file as it is read, read anew where this process has not read it yet. Raises `DeckFileError`."""
-    key = key_of(waiting)
-    with _lock:
-        found = _kept.get(key)
-    if found is None:
-        found = _look(waiting, _Progress(waiting))
-        with _lock:
-            while len(_kept) >= MOST_KEPT:
-                _kept.pop(next(iter(_kept)))
-            _kept[key] = found
-    return found
+    return _kept.get(key_of(waiting), lambda: _look(waiting, _Progress(waiting)))
 
 
 def forget(waiting: Import) -> None:
     """Let go of a file that is done with."""
-    with _lock:
-        for key in [key for key in _kept if key[0] == waiting.pk]:
-            del _kept[key]
+    _kept.drop(lambda key: key[0] == waiting.pk)
 
 
 class _Progress:

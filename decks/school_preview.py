@@ -8,7 +8,6 @@ from functools import cached_property
 import numpy as np
 from django.contrib.auth.models import User
 
-from decks import queries as deck_queries
 from decks.catalogue import catalogue
 from decks.models import Colour
 from prism import words
@@ -47,10 +46,8 @@ class SchoolPreview:
         """Some of them, spread over the decks."""
         rows = np.flatnonzero(self._changed.any)
         rows = rows[np.unique(np.linspace(0, len(rows) - 1, min(SHOWN, len(rows))).astype(int))] if rows.size else rows
-        colours = deck_queries.by_ids(self._held.ids[rows].tolist())
-        found = zip(self._held.readings(rows, self._before), self._held.readings(rows, self._after), strict=True)
+        found = self._held.readings(rows, self._before), self._held.readings(rows, self._after)
         return [
-            Before(colours[pk], words.in_short(was), words.in_short(becomes))
-            for pk, (was, becomes) in zip(self._held.ids[rows].tolist(), found, strict=True)
-            if pk in colours
+            Before(colour, words.in_short(was), words.in_short(becomes))
+            for colour, was, becomes in zip(self._held.boards(rows.tolist()), *found, strict=True)
         ]

@@ -11,7 +11,6 @@ from django.conf import settings
 from django.utils import timezone
 from django.utils.module_loading import import_string
 
-from decks import queries as deck_queries
 from decks.catalogue import catalogue
 from decks.models import Colour
 from instruments.models import Session, Shot
@@ -64,8 +63,8 @@ def what_can_be_measured() -> list[str]:
 
 def measured(session: Session) -> Array | None:
     """Return the mean reflectance of a session that can be believed; None otherwise."""
-    bench = Sitting(session)
-    return bench.together.mean if bench.together is not None and not bench.why_not else None
+    found = Sitting(session)
+    return found.together.mean if found.together is not None and not found.why_not else None
 
 
 def provenance(readings: int) -> str:
@@ -157,4 +156,4 @@ class Sitting:
         if self.together is None or not len(held.ids):
             return None
         rows, distance = held.nearest(to_lab(self.together.mean), 1)
-        return deck_queries.in_order([int(held.ids[rows[0]])])[0], float(distance[0])
+        return held.boards([int(rows[0])])[0], float(distance[0])

@@ -30,14 +30,16 @@ def available(user: User) -> list[School]:
 def usual(user: User) -> School:
     """Return the school a person judges by; the default where none was chosen, or it is gone."""
     chosen = Usual.objects.filter(owner_id=user.pk).first()
-    key = chosen.key if chosen else school.DEFAULT
-    if key in school.names():
-        return school.load(key)
-    table = table_of(user, key)
     try:
-        return school.build(key, table) if table else school.load()
+        return find(user, chosen.key if chosen else school.DEFAULT)
     except SchoolError:
         return school.load()
+
+
+def find(user: User, key: str) -> School:
+    """Return a ready school, or an own one as it stands. Raises `SchoolError` for none, and one that cannot be read."""
+    table = table_of(user, key)
+    return school.load(key) if table is None else school.build(key, table)
 
 
 def before(one: OwnSchool) -> tuple[str, dict[str, Any]]:

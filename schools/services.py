@@ -22,8 +22,7 @@ def copy(owner: User, key: str) -> OwnSchool:
 
 def judge_by(owner: User, key: str) -> None:
     """Make a school the one a person judges by. Raises `SchoolError` for one that the person does not have."""
-    table = queries.table_of(owner, key)
-    school.load(key) if table is None else school.build(key, table)
+    queries.find(owner, key)
     Usual.objects.update_or_create(owner=owner, defaults={"key": key})
 
 

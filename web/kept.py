@@ -30,6 +30,11 @@ class Kept(Generic[K, V]):
             for key in list(self._held)[: max(0, len(self._held) - self._most)]:
                 del self._held[key]
 
+    def drop(self, goes: Callable[[K], bool]) -> None:
+        """Let results go by their keys."""
+        with self._lock:
+            self._held = {key: result for key, result in self._held.items() if not goes(key)}
+
     def get(self, key: K, make: Callable[[], V]) -> V:
         """Return the result for a key, made where it is not at hand; two threads may make it both."""
         found = self.some([key])

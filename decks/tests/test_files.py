@@ -133,7 +133,7 @@ class Doing(Files):
             self.assertContains(self.client.post(again, headers=htmx), "3 of 5 colours are in")
             self.assertContains(self.client.get(reverse("deck-preview", args=[pk])), "3 of 5 colours are in")
             self.assertContains(self.upload(GOOD), "still coming in", status_code=422)
-            planning._kept.clear()  # another worker goes on
+            planning._kept.drop(lambda _: True)  # another worker goes on
             self.assertEqual(self.client.post(again, headers=htmx)["HX-Redirect"], reverse("deck-import"))
         done = Import.objects.get(pk=pk)
         self.assertEqual((done.state, done.added, done.changed, bytes(done.content)), ("done", 3, 1, b""))

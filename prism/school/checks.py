@@ -47,9 +47,8 @@ class Figure:
     unit: str = ""
 
 
-def _figure(path: str, kind: Kind, **bounds: Any) -> Figure:
-    of = tuple(bounds.pop("of", "").split(".")) if bounds.get("of") else ()
-    return Figure(tuple(path.split(".")), kind, of=of, **bounds)
+def _figure(path: str, kind: Kind, of: str = "", **bounds: Any) -> Figure:
+    return Figure(tuple(path.split(".")), kind, of=tuple(of.split(".")) if of else (), **bounds)
 
 
 FIGURES = (

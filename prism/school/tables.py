@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import tomllib
 from collections.abc import Iterable
+from copy import deepcopy
 from functools import cache
 from pathlib import Path
 from typing import Any
@@ -23,10 +24,11 @@ SOURCES = frozenset(
 """The kinds of source a colour's numbers may come from."""
 
 
-def names() -> list[str]:
+@cache
+def names() -> tuple[str, ...]:
     """Return the keys of the schools that ship, the default first."""
     found = sorted(path.stem for path in FOLDER.glob("*.toml"))
-    return [DEFAULT, *(key for key in found if key != DEFAULT)]
+    return DEFAULT, *(key for key in found if key != DEFAULT)
 
 
 def find(name: str) -> School:
@@ -41,17 +43,23 @@ def find(name: str) -> School:
 @cache
 def load(key: str = DEFAULT) -> School:
     """Return a school by its key. Raises `SchoolError`."""
-    return build(key, table_of(key))
+    return build(key, _shipped(key))
 
 
 def table_of(key: str) -> dict[str, Any]:
     """Return every figure of a school that ships, as nested tables of the caller's own. Raises `SchoolError`."""
+    return deepcopy(_shipped(key))
+
+
+@cache
+def _shipped(key: str) -> dict[str, Any]:
+    """Return the tables of a school that ships, read once; they are nobody's to change. Raises `SchoolError`."""
     path = FOLDER / f"{key}.toml"
     if path.parent != FOLDER or not path.is_file():
         raise SchoolError(f"no school '{key}': choose one of {', '.join(names())}")
     own = tomllib.loads(path.read_text(encoding="utf-8"))
     parent = own.pop("extends", None)
-    return _over(table_of(parent), own) if parent else own
+    return _over(_shipped(parent), own) if parent else own
 
 
 def nearest_ready(table: Any) -> School:
@@ -62,7 +70,7 @@ def nearest_ready(table: Any) -> School:
             return sum(shared(one[key], other[key]) for key in one.keys() & other.keys())
         return int(one == other)
 
-    return load(max(names(), key=lambda key: shared(table_of(key), table)))
+    return load(max(names(), key=lambda key: shared(_shipped(key), table)))
 
 
 def _over(table: dict[str, Any], own: dict[str, Any]) -> dict[str, Any]:
@@ -80,7 +88,7 @@ def build(key: str, table: dict[str, Any]) -> School:
     What a table of an earlier day does not hold yet, it has from the default school.
     """
     if key not in names():
-        table = _over(table_of(DEFAULT), table) if isinstance(table, dict) else {}
+        table = _over(_shipped(DEFAULT), table) if isinstance(table, dict) else {}
     check(table, SOURCES)
 
     def scale(words: tuple[str, str], edges: tuple[str, str]) -> Scale:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from functools import cached_property
 
-from decks.models import Colour
 from reviews.bench.comparison_set import ComparisonSet
 from reviews.bench.holding import Decks, Held
 from reviews.bench.looking import Looking
@@ -14,11 +13,10 @@ from reviews.models import Review
 
 
 class Bench:
-    """The bench of one review. `beside` is the colour the person asked to hold beside the subject, or None."""
+    """The bench of one review; the review says which colour the person holds beside the subject."""
 
-    def __init__(self, review: Review, beside: Colour | None = None) -> None:
+    def __init__(self, review: Review) -> None:
         self.review = review
-        self._asked = beside
 
     @cached_property
     def subject(self) -> Subject:
@@ -43,16 +41,16 @@ class Bench:
     @cached_property
     def wall(self) -> Wall:
         """The wall."""
-        return Wall(self.decks, self.set, self.looking, self._asked)
+        return Wall(self.decks, self.set, self.looking, self.review.beside)
 
     @cached_property
     def shortlist(self) -> list[Held]:
         """The shortlist, in its order."""
         return self.decks.fetch_all(list(self.review.shortlist.values_list("colour_id", flat=True)))
 
-    def after_boards_changed(self, beside: Colour | None = None) -> Bench:
+    def after_boards_changed(self) -> Bench:
         """Return the bench with the boards read again, and a set chosen from what they leave."""
-        after = Bench(self.review, beside)
+        after = Bench(self.review)
         after.__dict__.update({"subject": self.subject, "decks": self.decks, "looking": self.looking})
         after.__dict__["set"] = self.set.anew(self.looking)
         return after

@@ -76,8 +76,7 @@ class Decks:
 
     def colour_of(self, pick: Pick) -> Colour:
         """Return the colour of a pick."""
-        pk = self.id_of(pick.index)
-        return deck_queries.by_ids([pk])[pk]
+        return self.catalogue.boards([pick.index])[0]
 
     def hold(self, picks: Sequence[Pick], states: Mapping[int, str] | None = None) -> list[Held]:
         """Return picked rows as held colours; `states` says by row what the person did with some."""

@@ -23,6 +23,3 @@ def ticks(low: float, high: float) -> list[float]:
     """Return three to six round figures within a range."""
     step = next(step for step in (1, 2, 5, 10, 20, 50) if (high - low) / step <= 6)
     return [step * n for n in range(ceil(low / step), floor(high / step) + 1)]
-
-
-# --- strength curve: how light does it get, how fast? ---------------------------------------------------------------

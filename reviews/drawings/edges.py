@@ -27,7 +27,7 @@ def butted(fills: Sequence[str]) -> SafeString:
             )
         )  # fmt: skip
     return format_html(
-        '<svg class="edge-board " viewBox="0 0 {} {}" role="img" aria-label="{}">{}</svg>',
+        '<svg class="edge-board" viewBox="0 0 {} {}" role="img" aria-label="{}">{}</svg>',
         n(EDGE_WIDTH), n(EDGE_HEIGHT), words.EDGE_OF_TWO, joined(parts),
     )  # fmt: skip
 

@@ -70,6 +70,3 @@ def ladder(subject: Subject, rungs: Sequence[Rung], description: str) -> SafeStr
     title = f"{subject.name}, LRV {words.number(subject.reading.lrv)}"
     parts.append(draw_mark(Mark(48, y(subject.reading.lrv), subject.stimulus.screen, title, kind="subject"), 16, 10))
     return svg("Depth ladder", description, (0, 0, 140, LADDER_TOP + LADDER_HEIGHT + 8), "ladder", joined(parts))
-
-
-# --- undertone rose: which way does it lean from the neutral? -------------------------------------------------------

@@ -37,11 +37,6 @@ class Frame:
         return any(step.pending for step in self.path)
 
     @property
-    def record(self) -> list[tuple[str, str]]:
-        """The findings of the other steps, as the record lists them."""
-        return [(step.label, step.finding) for step in self.path if not step.current]
-
-    @property
     def wall_template(self) -> str:
         """The template of the wall."""
         return Step.wall(self.step, self.page) if self.waits else self.step.wall(self.page)

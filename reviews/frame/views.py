@@ -75,7 +75,7 @@ def act(request: StudioRequest, pk: int, step: str, act: str) -> HttpResponse:
 def findings(request: StudioRequest, pk: int) -> HttpResponse:
     """Make the findings that the path still lacks, and give them as pieces of it."""
     review = _review(request, pk)
-    path = Path(Bench(review, review.beside), steps.of(review.step)).steps(every=True)
+    path = Path(Bench(review), steps.of(review.step)).steps(every=True)
     return render(request, "reviews/frame/findings.html", {"path": path})
 
 
@@ -86,7 +86,7 @@ def wall(request: StudioRequest, pk: int) -> HttpResponse:
     form = WallForm(request.POST, instance=copy(review))
     if form.is_valid():
         services.arrange_wall(review, **form.cleaned_data)
-    return _show(request, Visit(Bench(review, review.beside)))
+    return _show(request, Visit(Bench(review)))
 
 
 @require_POST
@@ -94,20 +94,20 @@ def blind(request: StudioRequest, pk: int) -> HttpResponse:
     """Hide names and shuffle, or show them again."""
     review = _review(request, pk)
     services.go_blind(review)
-    return _show(request, Visit(Bench(review, review.beside)))
+    return _show(request, Visit(Bench(review)))
 
 
 @require_POST
 def arrange(request: StudioRequest, pk: int) -> HttpResponse:
     """Move a board along the wall, by a number of places or to one."""
     review = _review(request, pk)
-    ids = [held.colour.pk for held in Bench(review, review.beside).wall.arranged]
+    ids = [held.colour.pk for held in Bench(review).wall.arranged]
     colour = whole_number(request.POST.get("colour"))
     if colour in ids:
         by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
         to = ids.index(colour) + by if by else whole_number(request.POST.get("to"))
         services.arrange(review, ids, colour, to)
-    return _show(request, Visit(Bench(review, review.beside)))
+    return _show(request, Visit(Bench(review)))
 
 
 @require_POST
@@ -116,10 +116,10 @@ def basis(request: StudioRequest, pk: int) -> HttpResponse:
     review = _review(request, pk)
     form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():
-        return _show(request, Visit(Bench(review, review.beside), forms={"basis": form}, refused=True))
+        return _show(request, Visit(Bench(review), forms={"basis": form}, refused=True))
     data = form.cleaned_data
     services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]), data["usual"])
-    return _show(request, Visit(Bench(review, review.beside)))
+    return _show(request, Visit(Bench(review)))
 
 
 @require_POST
@@ -127,7 +127,7 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the review with the value its colour has now."""
     review = _review(request, pk)
     services.take_up_value(review)
-    return _show(request, Visit(Bench(review, review.beside)))
+    return _show(request, Visit(Bench(review)))
 
 
 @require_POST

@@ -78,7 +78,7 @@ class Step(ABC):
 
     def visit(self, request: StudioRequest, review: Review) -> Visit:
         """Return the visit of a GET; a step that takes parameters looks at them here."""
-        return Visit(Bench(review, review.beside))
+        return Visit(Bench(review))
 
     def wall(self, page: Any) -> str:
         """Return the template of the wall that a page wants: the comparison set, unless it has one of its own."""

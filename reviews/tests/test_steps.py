@@ -15,7 +15,7 @@ TEMPLATE = "reviews/weather/page.html"
 
 def note(request, review):
     """An act of the step."""
-    return Visit(Bench(review, review.beside), notice=f"Noted: {request.POST['sky']}")
+    return Visit(Bench(review), notice=f"Noted: {request.POST['sky']}")
 
 
 class Weather(Step):

@@ -39,7 +39,7 @@ class Picks(Wall):
         deck_services.keep_in_set(self.isla, deck_services.whites_of(self.isla).name, mine)
         self.assertEqual([held.colour.pk for held in self.bench().set.whites], [mine.pk])
         other = services.start(self.rory, self.review.colour)
-        self.assertEqual([held.colour.pk for held in Bench(other, None).set.whites], before)
+        self.assertEqual([held.colour.pk for held in Bench(other).set.whites], before)
 
     def colour_like_white(self, without):
         """Return a light colour of the decks that is no reference white yet."""
@@ -59,7 +59,7 @@ class Lazily(Wall):
     def test_a_bench_asks_for_nothing_before_it_is_asked(self):
         review = self.bench().review
         with self.assertNumQueries(0):
-            Bench(review, review.beside)
+            Bench(review)
 
     def test_what_hangs_is_numbered_and_the_clean_white_stands_first(self):
         bench = self.bench()

@@ -17,7 +17,7 @@ class Wall(world.Studio):
 
     def bench(self):
         review = Review.objects.select_related("colour__maker", "owner").get(pk=self.review.pk)
-        return Bench(review, review.beside)
+        return Bench(review)
 
     STEPS = {"board": "compare", "see": "compare", "unsee": "compare", "shortlist": "place"}
 

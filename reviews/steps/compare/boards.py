@@ -27,7 +27,7 @@ def act(review: Review, what: str, colour: int, hue: str = "") -> Done:
     if what == "back":
         services.bring_back(review)
         return Done()
-    bench = Bench(review, review.beside)
+    bench = Bench(review)
     if what == "another":
         return _another(review, bench, hue)
     held = next((one for one in bench.wall.boards if one.colour.pk == colour), None)

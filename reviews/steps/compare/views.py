@@ -17,22 +17,22 @@ def board(request: StudioRequest, review: Review) -> Visit:
     """Pin, swap, take away or bring in a board of the comparison set."""
     colour = whole_number(request.POST.get("colour"))
     done = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
-    return Visit(done.bench or Bench(review, review.beside), notice=done.notice)
+    return Visit(done.bench or Bench(review), notice=done.notice)
 
 
 def see(request: StudioRequest, review: Review) -> Visit:
     """Keep what a person sees beside the board held there."""
     form = SeenForm(request.POST)
-    bench = Bench(review, review.beside)
+    bench = Bench(review)
     pair = pair_of(bench)
     if not form.is_valid() or bench.wall.beside is None or pair is None:
         return Visit(bench, forms={"seen": form}, refused=True)
     services.observe(review, bench.wall.beside, pair, **form.cleaned_data)
-    return Visit(Bench(review, review.beside))
+    return Visit(Bench(review))
 
 
 def unsee(request: StudioRequest, review: Review) -> Visit:
     """Take back what was seen."""
     pk = whole_number(request.POST.get("observation"))
     services.forget(get_object_or_404(review.observations, pk=pk))
-    return Visit(Bench(review, review.beside))
+    return Visit(Bench(review))

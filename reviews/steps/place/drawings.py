@@ -51,6 +51,3 @@ def _side(side: Side, direction: int, y: float, reach: int) -> SafeString:
     x = direction * distance / reach * BRACKET_HALF
     title = f"{held.name}, {axis} by ΔE00 {words.number(distance)}"
     return joined([label, draw_mark(Mark(x, y, held.colour.screen, title, link_to(held)), 12, 17)])
-
-
-# --- edges: do the two part where they touch? -----------------------------------------------------------------------

@@ -24,4 +24,4 @@ def shortlist(request: StudioRequest, review: Review) -> Visit:
         services.off_shortlist(review, colour)
     elif act in ("up", "down"):
         services.move_on_shortlist(review, colour, -1 if act == "up" else 1)
-    return Visit(Bench(review, review.beside), notice=notice)
+    return Visit(Bench(review), notice=notice)

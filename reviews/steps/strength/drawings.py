@@ -94,6 +94,3 @@ def strength_curve(at: Strengths) -> SafeString:
         parts.append(draw_mark(Mark(x(step.percent), y(step.lrv), step.screen, title, kind="subject"), 11, 15))
     description = words.curve_text([(p, lrv) for p, lrv in points if p % 25 == 0])
     return svg("LRV against strength", description, (0, 0, edge + 16, bottom + 20), "curve", joined(parts))
-
-
-# --- brackets: what stands on either side? --------------------------------------------------------------------------

@@ -17,14 +17,14 @@ from web.http import StudioRequest
 
 def keep(request: StudioRequest, review: Review) -> Visit:
     """Keep the strength that is looked at as a colour of its own."""
-    bench = Bench(review, review.beside)
+    bench = Bench(review)
     kept = services.keep_strength(review, Strengths(bench))
     return Visit(bench, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
 
 
 def mix(request: StudioRequest, review: Review) -> Visit:
     """Show what the subject makes with another paint, and keep it if that is wanted."""
-    bench = Bench(review, review.beside)
+    bench = Bench(review)
     at = Strengths(bench)
     form = MixForm(request.POST, at)
     visit = Visit(bench, forms={"mix": form}, refused=not form.is_valid())
@@ -36,7 +36,7 @@ def mix(request: StudioRequest, review: Review) -> Visit:
 
 def dispense(request: StudioRequest, review: Review) -> Visit:
     """Have the can tinted that the formula is for."""
-    bench = Bench(review, review.beside)
+    bench = Bench(review)
     at = Strengths(bench)
     if at.formula is None or at.adjusted is None:
         return Visit(bench)

@@ -18,7 +18,7 @@ def keep(request: StudioRequest, review: Review) -> Visit | HttpResponse:
     """Keep what the specialist wrote; a text that was changed elsewhere meanwhile is shown beside it."""
     form = WritingForm(request.POST)
     conflicts = services.write(review, form.sent(), form.seen()) if form.is_valid() else []
-    visit = Visit(Bench(review, review.beside), forms={"writing": form}, refused=bool(form.errors or conflicts))
+    visit = Visit(Bench(review), forms={"writing": form}, refused=bool(form.errors or conflicts))
     if not request.htmx and not visit.refused:
         return visit
     template = "reviews/verdict/saved.html" if request.htmx else "reviews/verdict/conflict.html"
