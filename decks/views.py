@@ -26,7 +26,7 @@ from prism.formats.deck import DeckFileError
 from schools import queries as school_queries
 from schools.forms import SchoolForm
 from web.http import StudioRequest, gathered
-from web.uploads import too_large
+from web.uploads import say_too_large
 
 ROWS = 50
 """Colours on a page of the decks."""
@@ -103,9 +103,8 @@ def bring_in(request: StudioRequest) -> HttpResponse:
     """Take a file of a deck, to be looked at before anything is written."""
     form = ImportForm(request.POST or None, request.FILES or None)
     if request.method == "POST":
-        if too_large(request):
-            form.errors["file"] = form.error_class([messages.too_large(deck.MAX_BYTES, advice=messages.FEWER_COLOURS)])
-        elif form.is_valid():
+        say_too_large(request, form, deck.MAX_BYTES, messages.FEWER_COLOURS)
+        if form.is_valid():
             upload = form.cleaned_data["file"]
             try:
                 waiting = files.start(request.user, form.cleaned_data["deck_name"], upload.name, upload.read())

@@ -12,7 +12,7 @@ from prism.school import SchoolError
 from schools import queries, services
 from schools.forms import SchoolForm
 from schools.models import OwnSchool
-from web.http import StudioRequest
+from web.http import StudioRequest, offer_back
 
 
 @require_safe
@@ -67,7 +67,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a school aside, with a way back."""
     found = _own(request, pk)
     services.delete(found)
-    messages.info(request, str(found.pk), extra_tags="deleted")
+    offer_back(request, found.pk)
     return redirect("schools")
 
 

@@ -17,6 +17,7 @@ from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
 from studio import glossary
+from web.http import StudioRequest
 
 DEMO_USER = "skerry"
 
@@ -25,24 +26,20 @@ class SignIn(LoginView):
     """The door: a page of its own, or a small form beside what somebody is in the middle of."""
 
     template_name = "studio/sign_in.html"
+    request: StudioRequest
 
     def get_template_names(self) -> list[str]:
         """Return the whole page, or the small form where only a piece of a page is asked for."""
-        return ["studio/sign_in_again.html"] if _is_piece(self.request) else [self.template_name]
+        return ["studio/sign_in_again.html"] if self.request.htmx else [self.template_name]
 
     def form_valid(self, form: AuthenticationForm) -> HttpResponse:
         """Sign in; beside a page, say so with the token that its next post needs."""
         response = super().form_valid(form)
-        return _signed_in(self.request) if _is_piece(self.request) else response
+        return _signed_in(self.request) if self.request.htmx else response
 
     def form_invalid(self, form: AuthenticationForm) -> HttpResponse:
         """Say what is wrong."""
-        piece = _is_piece(self.request)
-        return self.render_to_response(self.get_context_data(form=form), status=422 if piece else 200)
-
-
-def _is_piece(request: HttpRequest) -> bool:
-    return request.headers.get("HX-Request") == "true"
+        return self.render_to_response(self.get_context_data(form=form), status=422 if self.request.htmx else 200)
 
 
 def _signed_in(request: HttpRequest) -> HttpResponse:
@@ -53,13 +50,13 @@ def _signed_in(request: HttpRequest) -> HttpResponse:
 
 @login_not_required
 @require_POST
-def enter_demo(request: HttpRequest) -> HttpResponse:
+def enter_demo(request: StudioRequest) -> HttpResponse:
     """Sign in to the ready studio; exists in the demo only."""
     if not settings.DEMO:
         raise Http404
     user = get_object_or_404(get_user_model(), username=DEMO_USER)
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
-    return _signed_in(request) if _is_piece(request) else redirect("home")
+    return _signed_in(request) if request.htmx else redirect("home")
 
 
 @require_safe

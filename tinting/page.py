@@ -9,6 +9,7 @@ from django.contrib.auth.models import User
 
 from prism import words
 from prism.tint.dispenser import CANISTER
+from prism.tint.system import TintSystem
 from tinting import queries
 from tinting.models import Batch, System
 
@@ -30,9 +31,13 @@ class MachinePage:
         self._user = user
 
     @cached_property
+    def _system(self) -> TintSystem | None:
+        return queries.system_for(self._user)
+
+    @cached_property
     def canisters(self) -> list[Canister]:
         """The colorants with what is left of them; none without a tinting system."""
-        system = queries.system_for(self._user)
+        system = self._system
         if system is None:
             return []
         levels = queries.machine(self._user, system).levels
@@ -55,7 +60,7 @@ class MachinePage:
     @property
     def in_force(self) -> str:
         """Which tinting system recipes are computed with."""
-        system = queries.system_for(self._user)
+        system = self._system
         if system is None:
             return words.no_system()
         return words.system_in_force(system.name, len(system.bases), len(system.colorants))

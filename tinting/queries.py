@@ -22,15 +22,23 @@ def systems(user: User) -> QuerySet[System]:
     return System.objects.filter(Q(owner=None) | Q(owner_id=user.pk), deleted=None).order_by("-owner_id", "-changed")
 
 
-def state(user: User) -> str:
-    """Return what changes whenever recipes would be computed otherwise."""
-    return str(systems(user).values_list("pk", "changed").first())
+State = tuple[int, datetime] | None
+"""Which tinting system is in force, and since when; what is computed with it changes only when this does."""
+
+
+def state(user: User) -> State:
+    """Return the state of the tinting system that recipes are computed with; None where the studio has none yet."""
+    return systems(user).values_list("pk", "changed").first()
+
+
+def system_as_of(known: State) -> TintSystem | None:
+    """Return the tinting system in a state that was just asked for."""
+    return _system(*known) if known else None
 
 
 def system_for(user: User) -> TintSystem | None:
     """Return the tinting system that recipes are computed with; None where the studio has none yet."""
-    known = systems(user).values_list("pk", "changed").first()
-    return _system(*known) if known else None
+    return system_as_of(state(user))
 
 
 @lru_cache(maxsize=8)

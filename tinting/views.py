@@ -2,20 +2,18 @@
 
 from __future__ import annotations
 
-from django.contrib import messages as flash
 from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from prism import messages
 from prism.formats import tint_system
 from prism.tint.dispenser import DispenserError
 from tinting import queries, services
 from tinting.forms import SystemForm
 from tinting.models import System
 from tinting.page import MachinePage
-from web.http import StudioRequest
-from web.uploads import too_large
+from web.http import StudioRequest, offer_back
+from web.uploads import say_too_large
 
 
 @require_http_methods(["GET", "POST"])
@@ -41,8 +39,7 @@ def _show(request: StudioRequest, form: SystemForm | None = None, trouble: str =
 def bring_in(request: StudioRequest) -> HttpResponse:
     """Keep a tinting system from a file; it is in force from then on."""
     form = SystemForm(request.POST, request.FILES)
-    if too_large(request):
-        form.errors["file"] = form.error_class([messages.too_large(tint_system.MAX_BYTES)])
+    say_too_large(request, form, tint_system.MAX_BYTES)
     if not form.is_valid():
         return _show(request, form)
     services.keep_system(request.user, form.system)
@@ -67,7 +64,7 @@ def put_aside(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own tinting system aside, with a way back."""
     found = _own(request, pk)
     services.put_aside(found)
-    flash.info(request, str(found.pk), extra_tags="deleted")
+    offer_back(request, found.pk)
     return redirect("machine")
 
 

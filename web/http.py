@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 
+from django.contrib import messages
 from django.contrib.auth.models import User
 from django.http import HttpRequest
 from django_htmx.middleware import HtmxDetails
@@ -19,6 +20,11 @@ class StudioRequest(HttpRequest):
 def whole_number(text: str | None) -> int:
     """Return the whole number of a parameter; 0 for anything else, which is no record's."""
     return int(text) if text and text.isascii() and text.isdecimal() and len(text) < 12 else 0
+
+
+def offer_back(request: HttpRequest, pk: int) -> None:
+    """Say on the next page that something was put aside, with a way to bring it back."""
+    messages.info(request, str(pk), extra_tags="deleted")
 
 
 def gathered(pieces: Iterable[str | bytes], least: int = 64_000) -> Iterator[bytes]:

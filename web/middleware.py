@@ -10,6 +10,8 @@ from django.http import HttpRequest, HttpResponse
 from django.shortcuts import resolve_url
 from django.utils.http import url_has_allowed_host_and_scheme
 
+from web.http import StudioRequest
+
 
 class SignInMiddleware(LoginRequiredMiddleware):
     """Sends people who are not signed in to the door.
@@ -18,9 +20,9 @@ class SignInMiddleware(LoginRequiredMiddleware):
     to sign in beside it. After the door one never comes to an address that only takes posts.
     """
 
-    def handle_no_permission(self, request: HttpRequest, view_func: object) -> HttpResponse:  # type: ignore[override]
+    def handle_no_permission(self, request: StudioRequest, view_func: object) -> HttpResponse:  # type: ignore[override]
         """Answer somebody who is not signed in."""
-        if request.headers.get("HX-Request") == "true":
+        if request.htmx:
             return HttpResponse(status=401)
         after = request.get_full_path() if request.method in ("GET", "HEAD") else _came_from(request)
         return redirect_to_login(after, resolve_url("sign-in"))
@@ -29,6 +31,6 @@ class SignInMiddleware(LoginRequiredMiddleware):
 def _came_from(request: HttpRequest) -> str:
     """Return the page that a post was sent from, where it is one of this site; else the first page."""
     page = request.headers.get("Referer", "")
-    own = url_has_allowed_host_and_scheme(page, {request.get_host()}, require_https=request.is_secure())
-    parts = urlsplit(page)
-    return f"{parts.path}?{parts.query}" if own and parts.query else parts.path if own else resolve_url("home")
+    if not url_has_allowed_host_and_scheme(page, {request.get_host()}, require_https=request.is_secure()):
+        return resolve_url("home")
+    return urlsplit(page)._replace(scheme="", netloc="", fragment="").geturl()

@@ -6,7 +6,10 @@ from typing import Any
 
 from django.conf import settings
 from django.core.files.uploadhandler import MemoryFileUploadHandler, StopUpload
+from django.forms import Form
 from django.http import HttpRequest
+
+from prism import messages
 
 TOO_LARGE = "web.upload_too_large"
 
@@ -30,6 +33,12 @@ class BoundedUploadHandler(MemoryFileUploadHandler):
             self.request.META[TOO_LARGE] = "1"
             raise StopUpload(connection_reset=False)
         return super().receive_data_chunk(raw_data, start)
+
+
+def say_too_large(request: HttpRequest, form: Form, limit: int, advice: str = "") -> None:
+    """Say beside the file of a form, where it was dropped for its size, that it is too large."""
+    if too_large(request):
+        form.errors["file"] = form.error_class([messages.too_large(limit, advice=advice)])
 
 
 def too_large(request: HttpRequest) -> bool:

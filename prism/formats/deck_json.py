@@ -21,7 +21,7 @@ from prism.formats.deck import (
     recipe_is_sound,
     specular,
 )
-from prism.formats.text import decode
+from prism.formats.text import json_of
 
 FORMAT, VERSION = "gentle-prism deck", 1
 
@@ -30,17 +30,8 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a JSON file; entries count as lines."""
     if data.count(b",") + data.count(b"[") + data.count(b"{") > MAX_CELLS:
         raise DeckFileError(messages.too_many_cells(MAX_CELLS))
-    try:
-        with as_deck():
-            whole = json.loads(decode(data, MAX_BYTES, messages.FEWER_COLOURS), parse_constant=_refused)
-    except RecursionError:
-        raise DeckFileError(messages.json_too_deep()) from None
-    except json.JSONDecodeError as wrong:
-        raise DeckFileError(messages.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
-    except DeckFileError:
-        raise
-    except ValueError:
-        raise DeckFileError(messages.json_not_plain()) from None
+    with as_deck():
+        whole = json_of(data, MAX_BYTES, messages.FEWER_COLOURS)
     if not isinstance(whole, dict) or whole.get("format") != FORMAT or not isinstance(whole.get("colours"), list):
         raise DeckFileError(messages.json_other(FORMAT))
     if whole.get("version") != VERSION:
@@ -52,11 +43,6 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
         except EntryError as bad:
             problems.append(Problem(number, bad.column, str(bad)))
     return DeckFile(entries, problems)
-
-
-def _refused(text: str) -> float:
-    """Refuse NaN and the infinities, which are no JSON."""
-    raise ValueError(text)
 
 
 def _plain(value: Any) -> bool:

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import csv
 import io
+import json
 from collections.abc import Iterator
+from typing import Any
 
 from prism import messages
 
@@ -12,7 +14,7 @@ CHUNK = 1 << 16
 
 
 class TextError(ValueError):
-    """A file that is not text, or too large; the message says which and what to do."""
+    """A file that is not text, not what it should hold, or too large; the message says which and what to do."""
 
 
 def encoding_of(data: bytes, most: int, advice: str = "") -> str:
@@ -43,7 +45,29 @@ def encoding_of(data: bytes, most: int, advice: str = "") -> str:
 
 def decode(data: bytes, most: int, advice: str = "") -> str:
     """Return the text of a file. Raises `TextError`."""
-    return data.decode(encoding_of(data, most, advice)).removeprefix("\ufeff")
+    encoding = encoding_of(data, most, advice)
+    try:
+        return data.decode(encoding).removeprefix("\ufeff")
+    except UnicodeDecodeError as wrong:  # half of the mark of UTF-8 and nothing else passes piece by piece
+        raise TextError(messages.csv_not_text(wrong.start)) from None
+
+
+def json_of(data: bytes, most: int, advice: str = "") -> Any:
+    """Return what a JSON file holds, plain numbers only. Raises `TextError`."""
+    text = decode(data, most, advice)
+    try:
+        return json.loads(text, parse_constant=_refused)
+    except json.JSONDecodeError as wrong:
+        raise TextError(messages.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
+    except RecursionError:
+        raise TextError(messages.json_too_deep()) from None
+    except ValueError:
+        raise TextError(messages.json_not_plain()) from None
+
+
+def _refused(text: str) -> float:
+    """Refuse NaN and the infinities, which are no JSON."""
+    raise ValueError(text)
 
 
 def lines_of(data: bytes, most: int, advice: str = "") -> Iterator[str]:

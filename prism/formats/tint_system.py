@@ -14,7 +14,7 @@ from typing import Any
 import numpy as np
 
 from prism import messages
-from prism.formats.text import TextError, decode
+from prism.formats.text import TextError, json_of
 from prism.spectrum import BANDS, Array
 from prism.tint.counter import Can, Shots
 from prism.tint.system import Ingredient, Kind, TintSystem
@@ -32,16 +32,9 @@ class TintSystemError(ValueError):
 def read(data: bytes) -> TintSystem:
     """Return the tinting system in a file. Raises `TintSystemError`."""
     try:
-        whole = json.loads(decode(data, MAX_BYTES), parse_constant=_no_constant)
+        return from_table(json_of(data, MAX_BYTES))
     except TextError as wrong:
         raise TintSystemError(str(wrong)) from None
-    except json.JSONDecodeError as wrong:
-        raise TintSystemError(messages.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
-    except RecursionError:
-        raise TintSystemError(messages.json_too_deep()) from None
-    except ValueError:
-        raise TintSystemError(messages.json_not_plain()) from None
-    return from_table(whole)
 
 
 def from_table(whole: Any) -> TintSystem:
@@ -82,10 +75,6 @@ def from_table(whole: Any) -> TintSystem:
         dosed,
         tuple(cans),
     )
-
-
-def _no_constant(text: str) -> float:
-    raise ValueError(text)
 
 
 def _listed(whole: dict[str, Any], field: str) -> list[tuple[int, dict[str, Any]]]:

@@ -9,10 +9,11 @@ from unittest import mock
 from openpyxl import Workbook
 
 from prism import demo
-from prism.formats import cgats, cxf, deck, deck_csv, deck_json, deck_xlsx, gimp_palette, tint_system
+from prism.formats import cgats, cxf, deck, deck_csv, deck_json, deck_xlsx, gimp_palette, reflectance_csv, tint_system
 from prism.formats.deck import DeckFileError, Entry
 from prism.formats.text import TextError, decode, lines_of, rows_of, separator_of
 from prism.spectrum import BANDS
+from prism.stimulus import IntakeError
 
 GRID = tuple(float(nm) for nm in BANDS)
 
@@ -33,6 +34,14 @@ class Bounds(unittest.TestCase):
         with self.assertRaises(DeckFileError) as caught:
             reader.read(data)
         self.assertIn(part, str(caught.exception))
+
+    def test_half_of_a_mark_is_no_text_for_any_reader(self):
+        for reader in (deck_json, tint_system):
+            with self.subTest(reader.__name__), self.assertRaises((DeckFileError, tint_system.TintSystemError)) as said:
+                reader.read(b"\xef\xbb")
+            self.assertIn("byte 1 cannot be read", str(said.exception))
+        with self.assertRaises(IntakeError):
+            reflectance_csv.text_of(b"\xef\xbb")
 
     def test_a_stray_cell_far_away_costs_nothing(self):
         found = deck_xlsx.read(workbook([["code", "L*", "a*", "b*"], ["A1", 50, 0, 0]], far="XFD1048576"))

@@ -10,6 +10,7 @@ from reviews.bench.looking import Looking
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
 from reviews.models import Review
+from tinting import queries as tinting_queries
 
 
 class Bench:
@@ -27,6 +28,11 @@ class Bench:
     def decks(self) -> Decks:
         """The decks as the subject sees them."""
         return Decks(self.subject)
+
+    @cached_property
+    def tinting(self) -> tinting_queries.State:
+        """The tinting system in force, as its state; asked for once."""
+        return tinting_queries.state(self.subject.owner)
 
     @cached_property
     def looking(self) -> Looking:

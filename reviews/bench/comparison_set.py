@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from decks import queries as deck_queries
+from prism import comparison, words
 from prism.choosing import comparison_set
 from prism.choosing.axes import less
 from prism.choosing.deck import Pick
@@ -102,6 +103,17 @@ class ComparisonSet:
         here = {one.colour.pk for one in held}
         added = [pk for pk, b in self.boards.items() if b.state == Board.State.ADDED and pk not in here]
         return self._looking.lettered([*held, *self._decks.fetch_all(added, Board.State.ADDED.value)])
+
+    @cached_property
+    def support(self) -> comparison.Support:
+        """How the set bears on the undertone."""
+        held = [one.reading for one in self.comparators]
+        return comparison.support(self._subject.reading, held, self._subject.school)
+
+    @property
+    def support_said(self) -> str:
+        """How many of the set agree, in words."""
+        return words.supporting(self.support, [one.name for one in self.comparators], self._subject.reading)
 
     @property
     def whites(self) -> list[Held]:

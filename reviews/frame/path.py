@@ -17,7 +17,6 @@ from prism.school import School
 from reviews import services, steps
 from reviews.bench import Bench
 from reviews.steps.base import Step
-from tinting import queries as tinting_queries
 
 VERSION = 1
 """Moves when findings are worded or computed otherwise, so that those kept before are made anew."""
@@ -54,7 +53,7 @@ def rests_on(bench: Bench) -> str:
         sorted((pk, board.state, board.kind, board.why) for pk, board in bench.set.boards.items()),
         bench.set.my_whites,
         bench.decks.state,
-        tinting_queries.state(subject.owner),
+        bench.tinting,
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 from copy import copy
 from urllib.parse import urlencode
 
-from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
@@ -20,7 +19,7 @@ from reviews.frame.frame import Frame
 from reviews.frame.path import Path
 from reviews.models import Review
 from reviews.steps.base import Visit
-from web.http import StudioRequest, whole_number
+from web.http import StudioRequest, offer_back, whole_number
 
 PER_PAGE = 20
 
@@ -135,7 +134,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a review aside, with a way back."""
     review = _review(request, pk)
     services.delete(review)
-    messages.info(request, str(review.pk), extra_tags="deleted")
+    offer_back(request, review.pk)
     return redirect("home")
 
 

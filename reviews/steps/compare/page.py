@@ -142,8 +142,7 @@ class ComparePage:
     @property
     def support(self) -> str:
         """How many comparators agree."""
-        names = [held.name for held in self._bench.set.comparators]
-        return words.supporting(self._together.support, names, self._subject.reading)
+        return self._bench.set.support_said
 
     @property
     def relative_warmth(self) -> str:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from functools import cached_property
 
-from prism import comparison, reading, verdict, words
+from prism import reading, verdict, words
 from prism.choosing.questions import in_play
 from prism.comparison import PairFinding, compare
 from reviews.bench import Bench
@@ -23,12 +23,6 @@ class Together:
     def __init__(self, bench: Bench) -> None:
         self._bench = bench
         self._subject = bench.subject
-
-    @cached_property
-    def support(self) -> comparison.Support:
-        """How the comparison set bears on the undertone."""
-        held = [one.reading for one in self._bench.set.comparators]
-        return comparison.support(self._subject.reading, held, self._subject.school)
 
     @cached_property
     def shares(self) -> dict[str, float]:

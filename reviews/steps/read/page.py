@@ -6,7 +6,7 @@ from functools import cached_property
 
 from django.utils.safestring import SafeString
 
-from prism import comparison, messages, words
+from prism import messages, words
 from reviews.bench import Bench
 from reviews.bench.figures import FigureLine, Said
 from reviews.drawings.rose import undertone_rose
@@ -33,9 +33,7 @@ class ReadPage:
     @property
     def support(self) -> str:
         """How many comparators agree."""
-        held = self._bench.set.comparators
-        found = comparison.support(self._subject.reading, [one.reading for one in held], self._subject.school)
-        return words.supporting(found, [one.name for one in held], self._subject.reading)
+        return self._bench.set.support_said
 
     @property
     def twins(self) -> str:

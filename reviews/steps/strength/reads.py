@@ -55,7 +55,7 @@ class Strengths:
     @cached_property
     def system(self) -> TintSystem | None:
         """The tinting system that recipes are computed with; None where the studio has none."""
-        return tinting_queries.system_for(self.subject.owner)
+        return tinting_queries.system_as_of(self.bench.tinting)
 
     @cached_property
     def can(self) -> Can | None:
