@@ -19,8 +19,6 @@ from prism.spectrum import Array
 
 ON_AXIS = 0.5
 """Least share of a difference that must lie along an axis for a colour to show that axis."""
-
-
 FARTHEST = 12.0
 """ΔE00 beyond which a colour shows too much at once to be held beside the subject."""
 

@@ -16,16 +16,10 @@ from prism.survey import hue_of
 
 MOST_OF_RANGE = 5
 """Near-identicals on the wall: a handful."""
-
-
 FOIL_DEPTH = 8.0
 """L* within which a foil shows undertone rather than depth."""
-
-
 FOIL_STRENGTH, OPPOSED, LEAST_FOIL = 2.5, 0.7, 0.2
 """What a foil must be: this strong, Lab units; this opposed (cosine); and this good in all, 0-1."""
-
-
 SAME_WAY, STRENGTH_WITHIN, MATE_DEPTH = 0.97, 1.5, (3.0, 20.0)
 """How alike two undertones point (cosine), how near their strengths lie and how far the colours stand apart in L*, for
 one to be the other's mate where there is no strip."""

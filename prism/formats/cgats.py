@@ -30,8 +30,6 @@ from prism.spectrum import white_point, xyz_to_lab
 
 _TOKEN = re.compile(r'"((?:[^"]|"")*)"|(\S+)')
 _SPECTRAL = re.compile(r"(?:SPECTRAL_NM|SPECTRAL_|NM|SPEC_|R_)_?(\d{3})", re.IGNORECASE)
-
-
 _LAB = ("LAB_L", "LAB_A", "LAB_B")
 _XYZ = ("XYZ_X", "XYZ_Y", "XYZ_Z")
 

@@ -7,7 +7,7 @@ from typing import Any
 from xml.sax.saxutils import escape, quoteattr
 
 from prism import messages
-from prism.formats.deck import MAX_BYTES, Budget, DeckFile, DeckFileError, Entry, EntryError, Problem, Tell
+from prism.formats.deck import Budget, DeckFile, DeckFileError, Entry, EntryError, Problem, Tell, small_enough
 from prism.stimulus import Specular
 
 NAMESPACE = "http://colorexchangeformat.com/CxF3-core"
@@ -23,8 +23,7 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     External references, entities and document types are refused outright. Of several Lab values the first is taken
     whose illuminant and observer are known here.
     """
-    if len(data) > MAX_BYTES:
-        raise DeckFileError(messages.too_large(MAX_BYTES, len(data), messages.FEWER_COLOURS))
+    small_enough(data)
     if data.count(b"<") > MAX_TAGS:
         raise DeckFileError(messages.too_many_cells(MAX_TAGS))
     import colour_cxf

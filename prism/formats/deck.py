@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from time import monotonic
 from typing import TypeVar
 
 import numpy as np
+from numpy.typing import NDArray
 
 from prism import messages
 from prism.formats.text import TextError
@@ -47,8 +48,6 @@ class EntryError(ValueError):
 
 Tell = Callable[[float], None]
 """What a reader tells of how far it is: the part that is done, 0-1."""
-
-
 SLACK = 1_000
 """Lines that may hold no colour: headings, remarks, a comment."""
 MAX_CELLS = 12_000_000
@@ -85,6 +84,12 @@ class Budget:
         for item in items:
             self.spend()
             yield item
+
+
+def small_enough(data: bytes) -> None:
+    """Raise `DeckFileError` for a file that is larger than is read."""
+    if len(data) > MAX_BYTES:
+        raise DeckFileError(messages.too_large(MAX_BYTES, len(data), messages.FEWER_COLOURS))
 
 
 def lines_in(data: bytes) -> int:
@@ -139,7 +144,20 @@ def stimuli(entries: Sequence[Entry]) -> list[Stimulus | IntakeError]:
 
     Entries of one kind are converted together, so that a large deck costs little more than a small one.
     """
-    found: list[Stimulus | IntakeError | None] = [None] * len(entries)
+    return _kind_by_kind(entries, _OF_KIND)
+
+
+def faults(entries: Sequence[Entry]) -> list[IntakeError | None]:
+    """Return what is wrong with each entry's numbers, None where nothing is: what `stimuli` would say, but for the
+    conversion itself, so that a large file is looked at quickly."""
+    return _kind_by_kind(entries, _FAULTS_OF_KIND)
+
+
+def _kind_by_kind(
+    entries: Sequence[Entry], of_kind: Mapping[str, Callable[[Sequence[Entry]], Sequence[T | IntakeError]]]
+) -> list[T | IntakeError]:
+    """Return what is made of each entry, those whose best numbers are of one kind together; or why it has none."""
+    found: dict[int, T | IntakeError] = {}
     kinds: dict[tuple[object, ...], list[int]] = {}
     for i, entry in enumerate(entries):
         if entry.lrv is not None and not 0 <= entry.lrv <= 100:
@@ -153,41 +171,30 @@ def stimuli(entries: Sequence[Entry]) -> list[Stimulus | IntakeError]:
         else:
             found[i] = IntakeError("colour", messages.no_numbers())
     for kind, rows in kinds.items():
-        members = [entries[i] for i in rows]
-        made = _OF_KIND[str(kind[0])](members)
-        for i, colour in zip(rows, made, strict=True):
-            found[i] = colour
-    return [colour for colour in found if colour is not None]
+        found |= zip(rows, of_kind[str(kind[0])]([entries[i] for i in rows]), strict=True)
+    return [found[i] for i in range(len(entries))]
 
 
-def faults(entries: Sequence[Entry]) -> list[IntakeError | None]:
-    """Return what is wrong with each entry's numbers, None where nothing is: what `stimuli` would say, but for the
-    conversion itself, so that a large file is looked at quickly."""
-    found: list[IntakeError | None] = [None] * len(entries)
-    labs: dict[str, list[int]] = {}
-    grids: dict[tuple[float, ...], IntakeError | None] = {}
-    for i, entry in enumerate(entries):
-        if entry.lab is not None and entry.reflectance is None and entry.lrv is None:
-            labs.setdefault(entry.convention, []).append(i)
-        elif entry.lrv is not None and not 0 <= entry.lrv <= 100:
-            found[i] = IntakeError("LRV", messages.out_of_range("LRV", entry.lrv, 0, 100))
-        elif entry.reflectance is not None and entry.wavelengths is not None:
-            if entry.wavelengths not in grids:
-                grids[entry.wavelengths] = _grid_fault(np.array(entry.wavelengths))
-            checked = _reflectance(np.array(entry.wavelengths), entry.reflectance)
-            found[i] = checked if isinstance(checked, IntakeError) else grids[entry.wavelengths]
-        elif entry.lab is not None:
-            labs.setdefault(entry.convention, []).append(i)
-        elif entry.hex:
-            found[i] = _hex_fault(entry.hex)
-        else:
-            found[i] = IntakeError("colour", messages.no_numbers())
-    for convention, rows in labs.items():
-        lab = np.array([entries[i].lab for i in rows], dtype=np.float64)
-        for at in np.flatnonzero(~(lab_is_sound(lab) & (convention in CONVENTIONS))):
-            wrong = _wrong(entries[rows[at]])
-            found[rows[at]] = wrong if isinstance(wrong, IntakeError) else None
-    return found
+def _lab_faults(members: Sequence[Entry]) -> list[IntakeError | None]:
+    sound = _sound(members)
+    return [None if ok else _wrong(entry) for entry, ok in zip(members, sound.tolist(), strict=True)]
+
+
+def _sound(members: Sequence[Entry]) -> NDArray[np.bool_]:
+    """Return whether each Lab of one convention can be taken."""
+    lab = np.array([entry.lab for entry in members], dtype=np.float64)
+    return lab_is_sound(lab) & (members[0].convention in CONVENTIONS)
+
+
+def _spectrum_faults(members: Sequence[Entry]) -> list[IntakeError | None]:
+    grid = np.array(members[0].wavelengths)
+    of_grid = _grid_fault(grid)
+    checked = [_reflectance(grid, entry.reflectance or ()) for entry in members]
+    return [one if isinstance(one, IntakeError) else of_grid for one in checked]
+
+
+def _hex_faults(members: Sequence[Entry]) -> list[IntakeError | None]:
+    return [one if isinstance(one, IntakeError) else None for one in _parsed(members)]
 
 
 def _grid_fault(grid: Array) -> IntakeError | None:
@@ -198,39 +205,37 @@ def _grid_fault(grid: Array) -> IntakeError | None:
     return None
 
 
-def _hex_fault(text: str) -> IntakeError | None:
-    try:
-        parse_hex(text)
-    except IntakeError as wrong:
-        return wrong
-    return None
-
-
 def _of_labs(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
-    convention = members[0].convention
+    sound = _sound(members)
     lab = np.array([entry.lab for entry in members], dtype=np.float64)
-    sound = lab_is_sound(lab) & (convention in CONVENTIONS)
-    made = iter(many_from_lab(lab[sound], convention))
+    made = iter(many_from_lab(lab[sound], members[0].convention))
     return [next(made) if ok else _wrong(entry) for entry, ok in zip(members, sound.tolist(), strict=True)]
 
 
-def _wrong(entry: Entry) -> Stimulus | IntakeError:
-    """Return what is wrong with one Lab."""
+def _wrong(entry: Entry) -> IntakeError:
+    """Return what is wrong with a Lab that is not sound."""
     try:
-        return from_lab(entry.lab or (), entry.convention)
+        from_lab(entry.lab or (), entry.convention)
     except IntakeError as wrong:
         return wrong
+    raise AssertionError(f"{entry.lab} is sound")
 
 
 def _of_hexes(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
+    parsed = _parsed(members)
+    made = iter(many_from_rgb([rgb for rgb in parsed if not isinstance(rgb, IntakeError)]))
+    return [one if isinstance(one, IntakeError) else next(made) for one in parsed]
+
+
+def _parsed(members: Sequence[Entry]) -> list[Array | IntakeError]:
+    """Return encoded sRGB (3,) of each screen value, or what is wrong with it."""
     parsed: list[Array | IntakeError] = []
     for entry in members:
         try:
             parsed.append(parse_hex(entry.hex))
         except IntakeError as wrong:
             parsed.append(wrong)
-    made = iter(many_from_rgb([rgb for rgb in parsed if not isinstance(rgb, IntakeError)]))
-    return [one if isinstance(one, IntakeError) else next(made) for one in parsed]
+    return parsed
 
 
 def _of_spectra(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
@@ -277,6 +282,7 @@ MOST_COLORANT = 400.0
 """mL of colorant in a litre of base beyond which a recipe is in other units than it should be."""
 
 _OF_KIND = {"lab": _of_labs, "hex": _of_hexes, "reflectance": _of_spectra}
+_FAULTS_OF_KIND = {"lab": _lab_faults, "hex": _hex_faults, "reflectance": _spectrum_faults}
 
 
 @dataclass(frozen=True)

@@ -12,7 +12,7 @@ from typing import Any
 
 from prism import messages
 from prism.formats import deck_csv
-from prism.formats.deck import MAX_BYTES, MAX_ENTRIES, DeckFile, DeckFileError, Entry, Tell, grid_of
+from prism.formats.deck import MAX_ENTRIES, DeckFile, DeckFileError, Entry, Tell, grid_of, small_enough
 from prism.formats.text import CHUNK
 
 UNPACKED_BYTES = 200_000_000
@@ -41,8 +41,7 @@ def head(data: bytes, most: int = 50) -> list[list[str]]:
 @contextmanager
 def _sheet(data: bytes) -> Iterator[Any]:
     """Lend the first sheet of a workbook; what goes wrong with it is wrong with the deck."""
-    if len(data) > MAX_BYTES:
-        raise DeckFileError(messages.too_large(MAX_BYTES, len(data), messages.FEWER_COLOURS))
+    small_enough(data)
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as packed:
             parts = packed.infolist()

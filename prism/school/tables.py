@@ -15,8 +15,6 @@ from prism.school.figures import FamilyRule, School
 from prism.school.scales import HueScale, Scale, SchoolError
 
 FOLDER = Path(__file__).parent.parent / "schools"
-
-
 DEFAULT = "wall-practice"
 SOURCES = frozenset(
     "reading-average reading-single maker-lab converted-lab computed screen-lrv screen estimated".split()

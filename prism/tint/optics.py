@@ -9,8 +9,6 @@ from prism.spectrum import Array
 
 K1 = 0.04
 """Saunderson's k1: the part of diffuse light the dry film's surface reflects before it enters."""
-
-
 K2 = 0.6
 """Saunderson's k2: the part of light that the surface returns from inside."""
 

@@ -15,8 +15,6 @@ from reviews.drawings.marks import led, spread
 from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
 
 PLANE_WIDTH, PLANE_HEIGHT = 200.0, 150.0
-
-
 PLANE_LEFT, PLANE_TOP = 34.0, 14.0
 
 
@@ -27,9 +25,14 @@ def lightness_and_chroma(subject: Subject, wall: Wall) -> SafeString:
     low = max(0.0, min(reading.lab[0] for reading in shown) - 4)
     high = min(100.0, max(reading.lab[0] for reading in shown) + 4)
 
+    def x(chroma: float) -> float:
+        return PLANE_LEFT + PLANE_WIDTH * chroma / most
+
+    def y(lightness: float) -> float:
+        return PLANE_TOP + PLANE_HEIGHT * (high - lightness) / max(high - low, 1.0)
+
     def place(reading: Reading) -> tuple[float, float]:
-        x = PLANE_LEFT + PLANE_WIDTH * hypot(*reading.lab[1:]) / most
-        return x, PLANE_TOP + PLANE_HEIGHT * (high - reading.lab[0]) / max(high - low, 1.0)
+        return x(hypot(*reading.lab[1:])), y(reading.lab[0])
 
     bottom = PLANE_TOP + PLANE_HEIGHT
     parts = [
@@ -39,13 +42,11 @@ def lightness_and_chroma(subject: Subject, wall: Wall) -> SafeString:
         text(PLANE_LEFT + PLANE_WIDTH, bottom + 26, "C*ab", "axis-title", "end"),
     ]
     for tick in ticks(low, high):
-        y = PLANE_TOP + PLANE_HEIGHT * (high - tick) / max(high - low, 1.0)
-        parts += tick_left(PLANE_LEFT, y, f"{tick:g}")
+        parts += tick_left(PLANE_LEFT, y(tick), f"{tick:g}")
     for tick in ticks(0, most):
-        x = PLANE_LEFT + PLANE_WIDTH * tick / most
-        parts += tick_below(x, bottom, f"{tick:g}")
-    x, y = place(subject.reading)
-    own = Mark(x, y, subject.stimulus.screen, words.plane_mark(subject.name, subject.reading), kind="subject")
+        parts += tick_below(x(tick), bottom, f"{tick:g}")
+    title = words.plane_mark(subject.name, subject.reading)
+    own = Mark(*place(subject.reading), subject.stimulus.screen, title, kind="subject")
     marks = [
         Mark(*place(held.reading), held.colour.screen, words.plane_mark(held.name, held.reading), link_to(held))
         for held in wall.drawn

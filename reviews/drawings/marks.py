@@ -51,7 +51,5 @@ def led(marks: Sequence[Mark], moved: Sequence[Mark], width: float, height: floa
 
 
 ROUNDS = 60
-
-
 LEAD_FROM = 4.0
 """Drawing units from which a moved mark is led back to its place."""

@@ -14,11 +14,7 @@ from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, te
 from reviews.steps.place.reads import PlacedBracket, Side
 
 BRACKET_HALF = 180.0
-
-
 BRACKET_REACH = 12
-
-
 BRACKET_ROW = 40.0
 
 
