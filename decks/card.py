@@ -49,7 +49,7 @@ class Card:
         if promises:
             said.append(words.name_check(self.colour.name, promises, self.reading))
         if self.colour.lrv_stated is not None:
-            said.append(words.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading)))
+            said.append(words.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._school)))
         return said
 
     @cached_property

@@ -20,6 +20,7 @@ from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read_many
 from prism.spectrum import Array
+from prism.stimulus import source_of
 from prism.survey import Survey, survey
 from web.kept import Kept
 
@@ -98,7 +99,8 @@ class Catalogue:
 
     def survey(self, chosen: school.School) -> Survey:
         """Return every colour classified under a school and its painted neutral."""
-        return self._surveys.get(chosen, lambda: survey(self.lab, self.lrv, self._doubt(chosen), chosen))
+        doubts = self._doubt(chosen), self._lightness_doubt(chosen)
+        return self._surveys.get(chosen, lambda: survey(self.lab, self.lrv, doubts[0], chosen, lightness=doubts[1]))
 
     @cached_property
     def _surveys(self) -> Kept[school.School, Survey]:
@@ -114,7 +116,20 @@ class Catalogue:
     def _doubt(self, chosen: school.School) -> NDArray[np.float64]:
         """Return what a school holds each row to be unsure by, ΔE00, (n,)."""
         kinds, rows = self._kinds
-        return np.array([chosen.uncertainty[kind] for kind in kinds], dtype=np.float64)[rows]
+        return np.array([chosen.doubt(kind) for kind in kinds], dtype=np.float64)[rows]
+
+    def _lightness_doubt(self, chosen: school.School) -> NDArray[np.float64]:
+        """Return what a school holds the lightness of each row to be unsure by, ΔE00, (n,)."""
+        kinds, rows = self._kinds
+        return np.array([chosen.lightness_doubt(kind) for kind in kinds], dtype=np.float64)[rows]
+
+    @cached_property
+    def _sources(self) -> tuple[tuple[str, ...], NDArray[np.intp]]:
+        """What values share errors with, each maker's of each kind, and which each row has."""
+        kinds, of_kind = self._kinds
+        both, rows = np.unique(self.makers * len(kinds) + of_kind, return_inverse=True)
+        pairs = (divmod(int(code), len(kinds)) for code in both)
+        return tuple(source_of(str(maker), kinds[kind]) for maker, kind in pairs), rows
 
     @cached_property
     def _strips_called(self) -> dict[str, list[int]]:
@@ -137,7 +152,8 @@ class Catalogue:
     def deck(self, chosen: school.School) -> Deck:
         """Return the colours as the core chooses from them, with the uncertainties of a school."""
         key = tuple(sorted(chosen.uncertainty.items()))
-        return self._decks.get(key, lambda: Deck(self.lab, self.lrv, self._doubt(chosen), self.strips))
+        sources, rows = self._sources
+        return self._decks.get(key, lambda: Deck(self.lab, self.lrv, self._doubt(chosen), self.strips, rows, sources))
 
     def readings(
         self, rows: Sequence[int] | NDArray[np.intp], chosen: school.School, neutral: WorkingNeutral | None = None
@@ -148,8 +164,16 @@ class Catalogue:
         known = self._read.some(keys)
         new = [row for row, *_ in dict.fromkeys(key for key in keys if key not in known)]
         if new:
-            doubt = [chosen.uncertainty[self.provenance[row]] for row in new]
-            read = read_many(self.lab[new], self.lrv[new], doubt, *basis)
+            kinds = [self.provenance[row] for row in new]
+            names, sources = self._sources
+            read = read_many(
+                self.lab[new],
+                self.lrv[new],
+                [chosen.doubt(kind) for kind in kinds],
+                *basis,
+                [chosen.lightness_doubt(kind) for kind in kinds],
+                [names[sources[row]] for row in new],
+            )
             made = {(row, *basis): reading for row, reading in zip(new, read, strict=True)}
             self._read.keep(made)
             known |= made
@@ -206,13 +230,11 @@ class Catalogue:
         if wanted.undertone == "none":
             keep &= ~found.claimed
         elif wanted.undertone:
-            keep &= found.claimed & (found.sector == chosen.undertone.words.index(wanted.undertone))
+            keep &= found.says(wanted.undertone)
         if wanted.strength:
-            keep &= chosen.undertone_strength.index(found.strength) == chosen.undertone_strength.words.index(
-                wanted.strength
-            )
+            keep &= found.strengths.says(chosen.undertone_strength.words.index(wanted.strength))
         if wanted.temperature:
-            keep &= chosen.temperature.index(found.warmth) == chosen.temperature.words.index(wanted.temperature)
+            keep &= found.temperatures.says(chosen.temperature.words.index(wanted.temperature))
         rows = np.flatnonzero(keep)
         for word in wanted.text.casefold().split()[:MOST_WORDS]:
             rows = np.array([row for row in rows.tolist() if word in self.texts[row]], dtype=np.intp)
@@ -237,16 +259,19 @@ class Catalogue:
 
 
 def family_codes(word: str, chosen: school.School) -> list[int]:
-    """Return the survey's codes for a family or hue family."""
-    codes = [i for i, rule in enumerate(chosen.families) if rule.word == word]
+    """Return the survey's codes for a family or hue family, with those of the words that count as it."""
+    codes = [i for i, rule in enumerate(chosen.families) if word in (rule.word, rule.base)]
     if word in chosen.hue_family.words:
         codes.append(-1 - chosen.hue_family.words.index(word))
     return codes
 
 
 def family_words(chosen: school.School) -> list[str]:
-    """Return every family a colour can belong to, neutrals first."""
-    return list(dict.fromkeys([rule.word for rule in chosen.families] + list(chosen.hue_family.words)))
+    """Return every family a colour can belong to, neutrals first, words that count as a hue last."""
+    rules = chosen.families
+    hues = chosen.hue_family.words
+    plain, coined = [r.word for r in rules if r.base not in hues], [r.word for r in rules if r.base in hues]
+    return list(dict.fromkeys([*plain, *hues, *coined]))
 
 
 def makers_for(user: User) -> QuerySet[Maker]:

@@ -136,7 +136,13 @@ class Valued(models.Model):
             reflectance=tuple(self.reflectance) if self.reflectance else None,
             spread=self.spread,
             specular=Specular(self.specular) if self.specular else None,
+            maker=self.published_by,
         )
+
+    @property
+    def published_by(self) -> str:
+        """Whose values share errors with this one; nobody's, unless a maker published it."""
+        return ""
 
     @property
     def source(self) -> str:
@@ -185,6 +191,11 @@ class Colour(Valued):
         return self.name
 
     @property
+    def published_by(self) -> str:
+        """The maker whose colour it is."""
+        return str(self.maker_id or "")
+
+    @property
     def label(self) -> str:
         """Maker and code, or where an own colour came from."""
         if self.maker:
@@ -217,3 +228,8 @@ class Earlier(Valued):
 
     def __str__(self) -> str:
         return f"{self.colour} until {self.replaced:%d %b %Y}"
+
+    @property
+    def published_by(self) -> str:
+        """The maker of its colour."""
+        return self.colour.published_by

@@ -69,7 +69,7 @@ def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: school.School) -> l
             colour,
             words.family(found.family),
             words.undertone_short(found),
-            found.temperature.word if found.temperature.supported or found.temperature.temperate else "",
+            words.temperature_short(found),
             words.provenance(colour.provenance, found.uncertainty),
         )
         for colour, found in zip(held.boards(rows.tolist()), readings, strict=True)

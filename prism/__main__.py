@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import argparse
+import os
 import sys
 
-from prism import demo, school
+from prism import __version__, demo, school
 from prism.commands.arguments import Parser
 from prism.commands.reading import run_beside, run_compare, run_delta_e, run_read
 from prism.commands.tinting import run_formula, run_recipe, run_strength
@@ -16,6 +17,7 @@ from prism.reading import NEUTRALS
 def build_parser() -> argparse.ArgumentParser:
     """Return the parser of all commands."""
     parser = Parser(prog="prism", description="Read, compare and adjust paint colours.")
+    parser.add_argument("--version", action="version", version=f"prism {__version__}")
     commands = parser.add_subparsers(dest="command", required=True, parser_class=Parser)
     shared = Parser(add_help=False)
     shared.add_argument("--json", action="store_true", help="print JSON")
@@ -24,11 +26,12 @@ def build_parser() -> argparse.ArgumentParser:
     judged.add_argument("--neutral", choices=NEUTRALS, default="painted")
 
     command = commands.add_parser("read", parents=[shared, judged], help="what is this colour?")
-    command.add_argument("colours", nargs="+", metavar="COLOUR")
+    command.add_argument("colours", nargs="+", metavar="COLOUR|-")
     command.set_defaults(run=run_read)
     command = commands.add_parser("compare", parents=[shared, judged], help="what does A show beside B?")
-    command.add_argument("first", metavar="A")
-    command.add_argument("second", metavar="B")
+    command.add_argument("first", metavar="A|-")
+    command.add_argument("second", nargs="?", metavar="B")
+    command.add_argument("--one-maker", action="store_true", help="the two come from one maker, and share errors")
     command.set_defaults(run=run_compare)
     command = commands.add_parser("delta-e", parents=[shared], help="ΔE00 of pairs in a CSV file")
     command.add_argument("file", metavar="FILE|-")
@@ -57,7 +60,13 @@ def main(argv: list[str] | None = None) -> None:
     given = sys.argv[1:] if argv is None else argv
     raw = [f" {arg}" if arg.startswith("-") and is_number(arg.removesuffix("%")) else arg for arg in given]
     args = build_parser().parse_args(raw)
-    args.run(args)
+    try:
+        args.run(args)
+        sys.stdout.flush()
+    except BrokenPipeError:
+        # whoever read has seen enough; nothing more can be said to them, not even on leaving
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        raise SystemExit(1) from None
 
 
 if __name__ == "__main__":

@@ -7,7 +7,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from prism import messages
-from prism.choosing.axes import COMPARATIVE, less
+from prism.choosing.axes import less
+from prism.side_by_side import COMPARATIVE
 
 _AMOUNTS = {
     "a touch": 1.5, "a hint": 1.5, "a shade": 1.5, "slightly": 1.5, "a little bit": 2.5, "a bit": 2.5, "a little": 2.5,

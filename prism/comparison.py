@@ -2,22 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
 import numpy as np
 
-from prism.choosing.axes import OPPOSITE, comparative
-from prism.difference import delta_e, difference
+from prism.choosing.axes import OPPOSITE, comparative, is_hue, less
 from prism.reading import Reading
 from prism.school import School
+from prism.side_by_side import Colours, Pairs, side_by_side
+from prism.surety import AXES, LEVELS, Level, apart, axes_at, below
 from prism.survey import hue_of
 
 NOTHING_SEEN = "no difference"
 """What a person saw who saw no difference."""
-SECOND_WITHIN = 10.0
-"""Degrees from the next hue within which a difference is said with both hues."""
 
 
 @dataclass(frozen=True)
@@ -26,8 +25,9 @@ class PairFinding:
 
     `delta_e` ΔE00 and its weighted `parts` (lightness, chroma, hue); `undertone_shift` (Δa*, Δb*) between the two
     undertones, `shift_hue` its hue, and `less` the hue it is rather a loss of; `warmth` Lab units; `greyness` change
-    of undertone strength, negative is greyer; `directions` the words large enough to be said; `doubt` the two
-    uncertainties together, ΔE00; `visible` whether the eye can part them at all.
+    of undertone strength, negative is greyer. `directions` are the words that are certain and large enough to be said,
+    `probably` those that are probable; `either` two hues of which one is certain, where neither is. `doubt` is what is
+    unsure of the difference, ΔE00; `visible` whether the eye can part the two at all.
     """
 
     delta_e: float
@@ -41,56 +41,138 @@ class PairFinding:
     warmth: float
     greyness: float
     directions: tuple[str, ...]
+    probably: tuple[str, ...]
+    either: tuple[str, ...]
     doubt: float
     visible: bool
 
     @property
+    def spoken(self) -> tuple[str, ...]:
+        """The certain directions as they are spoken: `less green` where that says it better than `redder` would."""
+        return self._as_spoken(self.directions)
+
+    @property
+    def spoken_probably(self) -> tuple[str, ...]:
+        """The probable directions as they are spoken."""
+        return tuple(word for word in self._as_spoken(self.probably) if word not in self.spoken)
+
+    @property
+    def hue_words(self) -> tuple[tuple[str, ...], tuple[str, ...]]:
+        """Of what is spoken, that which says how the undertone differs: certain, and probable."""
+        certain, probably = ([w for w in words if is_hue(w)] for words in (self.spoken, self.spoken_probably))
+        return tuple(certain), tuple(probably)
+
+    def _as_spoken(self, words: tuple[str, ...]) -> tuple[str, ...]:
+        said = (less(self.less) if self.less and is_hue(word) else word for word in words)
+        return tuple(dict.fromkeys(said))
+
+    @property
+    def said(self) -> tuple[str, ...]:
+        """Every direction that is said, certain ones first."""
+        return self.directions + self.probably
+
+    @property
     def too_close(self) -> bool:
-        """Whether the difference is no larger than what is unknown about the two colours."""
-        return self.delta_e <= self.doubt
+        """Whether the eye may part the two, but nothing can be said of how."""
+        return self.visible and not (self.said or self.either)
+
+
+def shared_error(first: Reading, second: Reading, school: School) -> float:
+    """Return the part of their errors that two colours share: some where one maker gave both, in the same way."""
+    return school.claims.shared if first.source and first.source == second.source else 0.0
 
 
 def compare(first: Reading, second: Reading, school: School) -> PairFinding:
     """Return what `first` shows beside `second`; both must be read under the same school and neutral."""
-    lab1, lab2 = np.array(first.lab), np.array(second.lab)
-    parts = difference(lab2, lab1)
-    shift = np.array(first.undertone.vector) - np.array(second.undertone.vector)
-    doubt = float(np.hypot(first.uncertainty, second.uncertainty))
-    least = max(school.just_seen, doubt)
-    # the hue shift alone, at the first colour's lightness, on the eye's scale
-    shift_effect = float(delta_e(lab1, lab1 - [0.0, *shift]))
-    warmth = first.temperature.value - second.temperature.value
-    greyness = first.undertone.strength - second.undertone.strength
-    shift_hue = float(hue_of(shift))
+    return compare_many([first], [second], school)[0]
 
-    said: list[str] = []
-    if abs(parts.lightness) > least:
-        said.append("lighter" if parts.lightness > 0 else "darker")
-    hue_is_said = shift_effect > least
-    if hue_is_said:
-        hue = school.undertone.word(shift_hue)
-        beside = school.undertone.neighbour(shift_hue, SECOND_WITHIN)
-        said += [comparative(word) for word in (hue, beside) if word]
-    _, cool_from, warm_from = school.temperate
-    if warmth > max(least, warm_from) or -warmth > max(least, -cool_from):
-        said.append("warmer" if warmth > 0 else "cooler")
-    if abs(greyness) > max(least, school.passive_below):
-        said.append("clearer" if greyness > 0 else "greyer")
-    return PairFinding(
-        delta_e=float(parts.total),
-        word=school.difference.word(float(parts.total)),
-        parts=(float(parts.lightness), float(parts.chroma), float(parts.hue)),
-        lightness=float(lab1[0] - lab2[0]),
-        lrv=first.lrv - second.lrv,
-        undertone_shift=(float(shift[0]), float(shift[1])),
-        shift_hue=shift_hue,
-        less=_loss_of(shift_hue, school) if hue_is_said else None,
-        warmth=warmth,
-        greyness=greyness,
-        directions=tuple(said),
-        doubt=doubt,
-        visible=float(parts.total) >= school.just_seen,
+
+def compare_many(first: Sequence[Reading], second: Sequence[Reading], school: School) -> list[PairFinding]:
+    """Return what each colour shows beside the one at its place in `second`; as `compare` does for one pair."""
+    if not first:
+        return []
+    shared = [shared_error(one, other, school) for one, other in zip(first, second, strict=True)]
+    found = side_by_side(_colours(first), _colours(second), shared, school)
+    said = Said(found, school)
+    total, lightness = found.difference.total, found.difference.lightness
+    return [
+        PairFinding(
+            delta_e=float(total[i]),
+            word=school.difference.word(float(total[i])),
+            parts=(float(lightness[i]), float(found.difference.chroma[i]), float(found.difference.hue[i])),
+            lightness=one.lab[0] - other.lab[0],
+            lrv=one.lrv - other.lrv,
+            undertone_shift=(float(found.shift[i, 0]), float(found.shift[i, 1])),
+            shift_hue=float(found.hue[i]),
+            less=_loss_of(float(found.hue[i]), school) if said.says_hue(i) else None,
+            warmth=float(found.warmth[i]),
+            greyness=float(found.greyness[i]),
+            directions=said.words(i, Level.CERTAIN),
+            probably=said.words(i, Level.PROBABLY),
+            either=said.either(i),
+            doubt=float(found.doubt[i]),
+            visible=float(total[i]) >= school.just_seen,
+        )
+        for i, (one, other) in enumerate(zip(first, second, strict=True))
+    ]
+
+
+def _colours(readings: Sequence[Reading]) -> Colours:
+    return Colours(
+        np.array([one.lab for one in readings]),
+        np.array([one.undertone.vector for one in readings]),
+        np.array([one.uncertainty for one in readings]),
+        np.array([one.lightness_uncertainty for one in readings]),
     )
+
+
+class Said:
+    """What may be said of pairs: each direction that is large enough to be seen, with how surely."""
+
+    def __init__(self, found: Pairs, school: School) -> None:
+        self._found, self._school = found, school
+        claims, least = school.claims, school.just_seen
+        _, cool_from, warm_from = school.temperate
+        lightness, warmth, greyness = found.difference.lightness, found.warmth, found.greyness
+        visible = found.effect > least
+        hue = np.where(visible, claims.levels(found.in_hue, claims.certain_hue), 0)
+        near = visible & (found.beside >= 0)
+        # what stands on the edge of two hues has both, where each is as sure as a word must be
+        beside = np.where(near, claims.levels(found.in_beside, claims.certain_hue), 0)
+        warm = (warmth > warm_from) | (warmth < cool_from)
+        self.lightness = np.where(np.abs(lightness) > least, claims.levels(found.lighter, claims.certain_pair), 0)
+        self.hue, self.beside = hue, beside
+        self.warmth = np.where(warm, claims.levels(found.warmer, claims.certain_pair), 0)
+        clear = np.abs(greyness) >= school.passive_below
+        self.greyness = np.where(clear, claims.levels(found.clearer, claims.certain_pair), 0)
+        self.two = np.where(visible & (hue < 2), claims.levels(found.in_either, claims.certain_hue), 0)
+
+    def words(self, row: int, level: Level) -> tuple[str, ...]:
+        """Return the directions of one pair that are said at a level."""
+        found, hues, wanted = self._found, self._school.undertone.words, LEVELS.index(level)
+        said = []
+        if self.lightness[row] == wanted:
+            said.append("lighter" if found.difference.lightness[row] > 0 else "darker")
+        if self.hue[row] == wanted:
+            said.append(comparative(hues[found.sector[row]]))
+        if self.beside[row] == wanted:
+            said.append(comparative(hues[found.beside[row]]))
+        if self.warmth[row] == wanted:
+            said.append("warmer" if found.warmth[row] > 0 else "cooler")
+        if self.greyness[row] == wanted:
+            said.append("clearer" if found.greyness[row] > 0 else "greyer")
+        return tuple(said)
+
+    def says_hue(self, row: int) -> bool:
+        """Return whether a hue of one pair is said."""
+        return bool(self.hue[row] > 0)
+
+    def either(self, row: int) -> tuple[str, ...]:
+        """Return two hues of which one is certain, where neither may be said alone."""
+        if self.hue[row] or self.beside[row] or self.two[row] != LEVELS.index(Level.CERTAIN):
+            return ()
+        hues, found = self._school.undertone.words, self._found
+        return tuple(dict.fromkeys(comparative(hues[place]) for place in (found.sector[row], found.other[row])))
 
 
 def _loss_of(hue: float, school: School) -> str | None:
@@ -104,6 +186,18 @@ def _loss_of(hue: float, school: School) -> str | None:
     return school.undertone.word(back) if off_centre(back) < off_centre(hue) else None
 
 
+def as_paired(axis: str, subject: Reading, held: Reading, school: School) -> str:
+    """Return the way a board differs in the words in which its pair is spoken: where the subject is said to be yellower
+    beside it, it is less yellow rather than bluer. Other ways than of hue, and of other hues, stay as they are."""
+    if not is_hue(axis):
+        return axis
+    hue = float(hue_of(np.subtract(subject.undertone.vector, held.undertone.vector)))
+    if _loss_of(hue, school):
+        return axis
+    gained = school.undertone.word(hue)
+    return less(gained) if axis == OPPOSITE.get(comparative(gained)) else axis
+
+
 class Agreement(StrEnum):
     """How what a person saw stands to what was computed."""
 
@@ -115,15 +209,16 @@ class Agreement(StrEnum):
 def agreement(seen: Iterable[str], finding: PairFinding) -> Agreement:
     """Return how what a person saw beside a board stands to the finding.
 
-    `seen` holds directions, or that nothing was seen. It differs where a direction is the opposite of a computed one,
-    where nothing was seen and something computed, or where only things were seen that were not computed.
+    `seen` holds directions, or that nothing was seen. It differs where a direction is the opposite of a certain one,
+    where nothing was seen and something is certain, or where only things were seen that are not even probable; what
+    was only probable, and was not seen, leaves a part open.
     """
-    saw, computed = set(seen) - {NOTHING_SEEN}, set(finding.directions)
-    if not saw or not computed:
-        return Agreement.AGREE if not saw and not computed else Agreement.DIFFER
-    if {OPPOSITE[word] for word in saw} & computed - saw or not saw & computed:
+    saw, certain, said = set(seen) - {NOTHING_SEEN}, set(finding.directions), set(finding.said)
+    if not saw:
+        return Agreement.DIFFER if certain else Agreement.PARTLY if said else Agreement.AGREE
+    if {OPPOSITE[word] for word in saw} & certain - saw or not saw & said:
         return Agreement.DIFFER
-    return Agreement.AGREE if saw <= computed else Agreement.PARTLY
+    return Agreement.AGREE if saw <= said else Agreement.PARTLY
 
 
 @dataclass(frozen=True)
@@ -144,16 +239,24 @@ def shared_undertone(one: Reading, other: Reading) -> bool:
 def support(subject: Reading, comparators: list[Reading], school: School) -> Support:
     """Return positions of comparators that agree or disagree with the subject's main undertone, or cannot tell.
 
-    Beside a comparator the eye sees the difference of the two undertones. It agrees when that difference leans to
-    the claimed hue by more than the uncertainty, disagrees when it leans away, and is silent in between.
+    Beside a comparator the eye sees the difference of the two undertones. It agrees when that difference probably
+    leans to the claimed hue and can be seen, disagrees when it leans away, and is silent in between.
     """
+    if not comparators:
+        return Support((), (), ())
     u = np.asarray(subject.undertone.vector)
     unit = u / max(float(np.hypot(*u)), 1e-9)
-    agree: list[int] = []
-    disagree: list[int] = []
-    silent: list[int] = []
-    for i, other in enumerate(comparators):
-        along = float((u - np.asarray(other.undertone.vector)) @ unit)
-        least = max(school.just_seen, float(np.hypot(subject.uncertainty, other.uncertainty)))
-        (agree if along > least else disagree if along < -least else silent).append(i)
-    return Support(tuple(agree), tuple(disagree), tuple(silent))
+    others = _colours(comparators)
+    shared = [shared_error(subject, other, school) for other in comparators]
+    along = (u - others.u) @ unit
+    across = unit @ axes_at((others.lab + subject.lab) / 2).plane
+    per_step = np.sqrt((across * across).sum(axis=1))
+    deviation = per_step * apart(subject.uncertainty, others.doubt, shared) / AXES
+    tells = (below(np.abs(along) / np.maximum(deviation, 1e-9)) >= school.claims.probable) & (
+        np.abs(along) > school.just_seen * per_step
+    )
+    return Support(
+        tuple(np.flatnonzero(tells & (along > 0)).tolist()),
+        tuple(np.flatnonzero(tells & (along < 0)).tolist()),
+        tuple(np.flatnonzero(~tells).tolist()),
+    )

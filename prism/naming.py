@@ -58,7 +58,7 @@ def check(name: str, reading: Reading, language: str = "en") -> list[NameCheck]:
     checks = []
     for word in promises:
         if word in known.family:
-            checks.append(NameCheck(word, reading.family.word in known.family[word], False))
+            checks.append(NameCheck(word, bool({reading.family.word, reading.family.base} & known.family[word]), False))
             continue
         hues = known.hue[word]
         is_hue = reading.family.hue in hues

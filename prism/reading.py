@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -10,21 +11,24 @@ from numpy.typing import ArrayLike
 
 from prism.neutral import GREY, WorkingNeutral
 from prism.school import School
-from prism.spectrum import lightness_to_lrv
 from prism.stimulus import Stimulus
-from prism.survey import Family, survey
+from prism.surety import LEVELS, Band, Level, below
+from prism.survey import Family, Survey, survey
 
 NEUTRALS = ("painted", "grey")
 
 
 @dataclass(frozen=True)
 class Undertone:
-    """The distance of a colour from the working neutral of its lightness.
+    """The distance of a colour from the working neutral of its lightness, and what may be said of it.
 
     `vector` (Δa*, Δb*); `hue` degrees; `strength` its length; `effect` the same in ΔE00; `nearest` the sector the hue
-    falls in; `main` that sector where it may be claimed, else None; `second` a neighbouring
-    sector close by; `off_list` the hue it leans to where the school has no such word for its family; `grey_counts`
-    whether the school calls a passive undertone grey.
+    falls in. `hues` are the one or two words that may be named, likelier first, `level` how surely; `likely` that the
+    first of two is probable by itself. `shares` holds the probability of each hue, and of the empty word for none.
+    `strengths` says how strong; `none` how surely it has no undertone, and `slight` how surely no more than a hint, by
+    the school's words `passive_word` and `slight_word`. `main` is the first hue that may be named; `second` the other
+    one, or a neighbouring sector close by; `off_list` the hue it leans to where the school has no such word for its
+    family; `grey_counts` whether the school calls no undertone grey.
     """
 
     vector: tuple[float, float]
@@ -33,40 +37,76 @@ class Undertone:
     strength_word: str
     effect: float
     nearest: str
-    main: str | None
+    hues: tuple[str, ...]
+    level: Level
+    likely: bool
+    shares: tuple[tuple[str, float], ...]
+    strengths: Band
+    none: Level
+    slight: Level
+    passive_word: str
+    slight_word: str
     second: str | None
     ruled_out: tuple[str, ...]
-    passive: bool
     off_list: str | None = None
     grey_counts: bool = False
+
+    @property
+    def main(self) -> str | None:
+        """The hue that may be named, the likelier of two; None where none may."""
+        return self.hues[0] if self.hues else None
+
+    @property
+    def passive(self) -> bool:
+        """Whether it may be said to have no undertone."""
+        return self.none is not Level.NONE
 
 
 @dataclass(frozen=True)
 class Temperature:
-    """Warmth on the school's axis, Lab units; `supported` is False where the uncertainty is as large; `relative` where
-    the school says it only beside another colour; `temperate` where it is neither warm nor cool, and `lean` to which of
-    the two it leans all the same."""
+    """Warmth on the school's axis, Lab units.
+
+    `word` is the band the value stands in, `band` what may be said of it, `level` how surely that is the `word`; `side`
+    is warm or cool, with how surely. `relative` where the school says it only beside another colour; `temperate` where
+    the value is neither warm nor cool, and `lean` to which of the two it leans all the same.
+    """
 
     value: float
     word: str
-    supported: bool
+    band: Band
+    level: Level
+    side: str
+    side_level: Level
     relative: bool = False
     temperate: bool = False
     lean: str = ""
 
+    @property
+    def supported(self) -> bool:
+        """Whether its word may be said, plainly or as probable."""
+        return self.level is not Level.NONE
+
 
 @dataclass(frozen=True)
 class Reading:
-    """Everything said of one colour on its own. `depth_or` is the other depth the uncertainty allows, if any."""
+    """Everything said of one colour on its own.
+
+    `depths` is what may be said of its depth and `depth_level` how surely `depth` is the word; `uncertainty` ΔE00, and
+    `lightness_uncertainty` that of its lightness; `source` the maker and kind of its numbers, which share errors with
+    others of the same, empty where none are known to.
+    """
 
     lab: tuple[float, float, float]
     lrv: float
     depth: str
-    depth_or: str | None
+    depths: Band
+    depth_level: Level
     family: Family
     undertone: Undertone
     temperature: Temperature
     uncertainty: float
+    lightness_uncertainty: float
+    source: str
     school: str
     neutral: str
 
@@ -89,15 +129,35 @@ def choose_neutral(
 
 def read(colour: Stimulus, school: School, neutral: WorkingNeutral | None = None) -> Reading:
     """Return the reading of one colour under a school; `neutral` defaults to the school's painted neutral."""
-    doubt = school.doubt(colour.provenance, colour.spread)
-    return _read(colour.lab, colour.lrv, doubt, school, neutral or school.neutral)
+    kind = colour.provenance, colour.spread
+    doubts = school.doubt(*kind), school.lightness_doubt(*kind)
+    return _read(colour.lab, colour.lrv, doubts, colour.source, school, neutral or school.neutral)
+
+
+def read_all(colours: Sequence[Stimulus], school: School, neutral: WorkingNeutral | None = None) -> list[Reading]:
+    """Return the readings of colours, as `read` gives them, taken together."""
+    kinds = [(colour.provenance, colour.spread) for colour in colours]
+    return read_many(
+        np.array([colour.lab for colour in colours]).reshape(-1, 3),
+        [colour.lrv for colour in colours],
+        [school.doubt(*kind) for kind in kinds],
+        school,
+        neutral,
+        [school.lightness_doubt(*kind) for kind in kinds],
+        [colour.source for colour in colours],
+    )
 
 
 @lru_cache(maxsize=4096)
 def _read(
-    lab: tuple[float, float, float], lrv: float, doubt: float, school: School, neutral: WorkingNeutral
+    lab: tuple[float, float, float],
+    lrv: float,
+    doubts: tuple[float, float],
+    source: str,
+    school: School,
+    neutral: WorkingNeutral,
 ) -> Reading:
-    return read_many([lab], [lrv], [doubt], school, neutral)[0]
+    return read_many([lab], [lrv], [doubts[0]], school, neutral, [doubts[1]], [source])[0]
 
 
 def read_many(
@@ -106,68 +166,90 @@ def read_many(
     uncertainty: ArrayLike,
     school: School,
     neutral: WorkingNeutral | None = None,
+    lightness: ArrayLike | None = None,
+    sources: Sequence[str] | None = None,
 ) -> list[Reading]:
-    """Return readings of many colours: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00."""
+    """Return readings of many colours: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00, that of `lightness` where
+    it is another, and the `sources` (n,) whose values share errors."""
     neutral = neutral or school.neutral
-    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    found = survey(lab, lrv, uncertainty, school, neutral, lightness)
     y = np.asarray(lrv, dtype=np.float64).reshape(-1)
-    found = survey(values, y, uncertainty, school, neutral)
-    along = found.u @ school.undertone.axes().T
-    lower = school.depth.index(lightness_to_lrv(np.maximum(values[:, 0] - found.doubt, 0)))
-    upper = school.depth.index(lightness_to_lrv(np.minimum(values[:, 0] + found.doubt, 100)))
-
+    words, claims = school.undertone.words, school.claims
     temperate = school.temperate[0]
-    warmths = [school.temperature.words[at] for at in school.temperature.index(found.warmth)]
+    heats = school.temperature.index(found.warmth)
+    sides = below(np.abs(found.warmth) / np.maximum(found.warm_deviation, 1e-9))
+    depth_shares, temperature_shares = found.depth_shares.tolist(), found.temperature_shares.tolist()
     readings = []
-    for i in range(len(values)):
-        nearest = school.undertone.words[found.sector[i]]
-        claimed = bool(found.claimed[i])
-        hue, strength, warmth = float(found.hue[i]), float(found.strength[i]), float(found.warmth[i])
-        family = found.family_at(i, school)
-        scale = school.hues_for(family.word)
-        second = scale.neighbour(hue, school.second_within) if claimed else None
-        # ruled out: so little of the hue that even the uncertainty would not bring it up to a hint
-        ruled_out = tuple(
-            word
-            for word, amount in zip(school.undertone.words, along[i], strict=True)
-            if claimed and word in scale.words and word not in (nearest, second)
-            if amount + found.doubt[i] < school.passive_below
-        )
-        leans_aside = not claimed and not found.passive[i] and found.effect[i] > found.doubt[i]
-        depth = found.depth[i]
-        other = lower[i] if lower[i] != depth else upper[i]
+    for i in range(len(y)):
+        warmth, depth, heat = float(found.warmth[i]), int(found.depth[i]), int(heats[i])
         readings.append(
             Reading(
-                lab=(float(values[i, 0]), float(values[i, 1]), float(values[i, 2])),
+                lab=(float(found.lab[i, 0]), float(found.lab[i, 1]), float(found.lab[i, 2])),
                 lrv=float(y[i]),
                 depth=school.depth.words[depth],
-                depth_or=school.depth.words[other] if other != depth else None,
-                family=family,
-                undertone=Undertone(
-                    vector=(float(found.u[i, 0]), float(found.u[i, 1])),
-                    hue=hue,
-                    strength=strength,
-                    strength_word=school.undertone_strength.word(strength),
-                    effect=float(found.effect[i]),
-                    nearest=nearest,
-                    main=nearest if claimed else None,
-                    second=second,
-                    ruled_out=ruled_out,
-                    passive=bool(found.passive[i]),
-                    off_list=school.undertone.word(hue) if leans_aside else None,
-                    grey_counts=school.grey_counts,
-                ),
+                depths=found.depths.words(i, school.depth.words),
+                depth_level=claims.level(depth_shares[i][depth]),
+                family=found.family_at(i, school),
+                undertone=_undertone(found, i, words),
                 temperature=Temperature(
                     value=warmth,
-                    word=warmths[i],
-                    supported=bool(abs(warmth) > found.doubt[i]),
+                    word=school.temperature.words[heat],
+                    band=found.temperatures.words(i, school.temperature.words),
+                    level=claims.level(temperature_shares[i][heat]),
+                    side="warm" if warmth > 0 else "cool",
+                    side_level=claims.level(sides[i]),
                     relative=school.relative,
-                    temperate=warmths[i] == temperate,
+                    temperate=school.temperature.words[heat] == temperate,
                     lean="" if abs(warmth) < school.lean_from else "warm" if warmth > 0 else "cool",
                 ),
                 uncertainty=float(found.doubt[i]),
+                lightness_uncertainty=float(found.lightness_doubt[i]),
+                source=sources[i] if sources else "",
                 school=school.key,
                 neutral=neutral.kind,
             )
         )
     return readings
+
+
+def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:
+    """Return what may be said of the undertone of one row of a survey."""
+    school, claims, hues = found.school, found.school.claims, found.hues
+    scale = school.hues_for(found.family_at(i, school).base)
+    hue, strength = float(found.hue[i]), float(found.strength[i])
+    said = tuple(words[place] for place in hues.said[i] if place >= 0)
+    shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()
+    none = claims.level(weaker[0])
+    second = said[1] if len(said) == 2 else scale.neighbour(hue, school.second_within) if said else None
+    if second in said[:1]:  # most of the uncertainty lies across the edge that the value itself has not reached
+        second = scale.word(hue)
+    unlikely = 1 - claims.certain
+    ruled_out = tuple(
+        word
+        for word, share in zip(words, shares, strict=True)
+        if word in scale.words and share <= unlikely and word not in (*said, second) and said
+    )
+    strengths = school.undertone_strength
+    at = int(strengths.index(strength))
+    nowhere = 1 - sum(shares) - weaker[0]  # a short list has no word for where this part lies
+    return Undertone(
+        vector=(float(found.u[i, 0]), float(found.u[i, 1])),
+        hue=hue,
+        strength=strength,
+        strength_word=strengths.words[at],
+        effect=float(found.effect[i]),
+        nearest=words[int(found.sector[i])],
+        hues=said,
+        level=LEVELS[int(hues.level[i])],
+        likely=bool(hues.likely[i]),
+        shares=tuple(sorted([*zip(words, shares, strict=True), ("", weaker[0])], key=lambda one: -one[1])),
+        strengths=found.strengths.words(i, strengths.words),
+        none=none,
+        slight=claims.level(weaker[1]) if len(weaker) > 1 else Level.NONE,
+        passive_word=strengths.words[0],
+        slight_word=strengths.words[1],
+        second=second,
+        ruled_out=ruled_out,
+        off_list=school.undertone.word(hue) if nowhere >= claims.probable else None,
+        grey_counts=school.grey_counts,
+    )

@@ -47,8 +47,8 @@ def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], school: Sch
     hues = np.array(school.hue_family.words)
     of_hue = found.family < 0
     family = np.where(of_hue, hues[np.where(of_hue, -1 - found.family, 0)], families[np.maximum(found.family, 0)])
-    none = np.where(found.passive, "grey" if school.grey_counts else "", "?")
-    undertone = np.where(found.claimed, np.array(school.undertone.words)[found.sector], none)
+    none = np.where(found.hues.weaker[:, 0] >= school.claims.probable, "grey" if school.grey_counts else "", "?")
+    undertone = np.where(found.claimed, np.array(school.undertone.words)[found.main], none)
     temperature = np.array(school.temperature.words)[school.temperature.index(found.warmth)]
     if school.relative:
         temperature = np.full(len(temperature), "beside others")

@@ -7,7 +7,7 @@ import re
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.adaptation import adapt
+from prism.adaptation import FROM_D65_2, TO_D65_2, adapt, changed
 from prism.spectrum import Array, lab_to_xyz, to_xyz, white_point, xyz_to_lab
 
 # IEC 61966-2-1, linear RGB to XYZ D65/2°
@@ -51,13 +51,13 @@ def encode(linear: ArrayLike) -> Array:
 
 
 def rgb_to_lab(rgb: ArrayLike) -> Array:
-    """Return Lab D65/10°, shape (..., 3), of encoded sRGB (..., 3); the observer changes by full adaptation."""
-    return xyz_to_lab(adapt(decode(rgb) @ RGB_TO_XYZ.T, SRGB_WHITE, white_point()))
+    """Return Lab D65/10°, shape (..., 3), of encoded sRGB (..., 3), by the observers' map."""
+    return xyz_to_lab(changed(decode(rgb) @ RGB_TO_XYZ.T, SRGB_WHITE, FROM_D65_2, white_point()))
 
 
 def lab_to_screen(lab: ArrayLike) -> tuple[Array, NDArray[np.bool_]]:
     """Return encoded sRGB (..., 3) and whether each colour was within the screen's gamut (...), of Lab D65/10°."""
-    return xyz_to_screen(adapt(lab_to_xyz(lab), white_point(), SRGB_WHITE))
+    return xyz_to_screen(changed(lab_to_xyz(lab), white_point(), TO_D65_2, SRGB_WHITE))
 
 
 def reflectance_to_screen(reflectance: ArrayLike) -> tuple[Array, NDArray[np.bool_]]:

@@ -32,13 +32,19 @@ class Specular(StrEnum):
     EXCLUDED = "excluded"
 
 
+def source_of(maker: str, provenance: str) -> str:
+    """Return what values share errors with, from who published them and how; empty where no maker is known."""
+    return f"{maker} {provenance}" if maker else ""
+
+
 @dataclass(frozen=True, slots=True)
 class Stimulus:
     """The numbers of a colour under the core's conventions.
 
     `lab` D65/10°; `lrv` 0-100; `reflectance` 31 fractions or None; `screen` `#RRGGBB`, `in_gamut` whether it could be
     shown unchanged; `provenance` a key of `School.uncertainty`; `given` what was handed in, in its own convention;
-    `spread` how sure its own readings make it, ΔE00, and `specular` how they were taken, where that is known.
+    `spread` how sure its own readings make it, ΔE00, and `specular` how they were taken, where that is known; `maker`
+    who published it, whose values of one kind share a part of their errors.
     """
 
     lab: tuple[float, float, float]
@@ -50,6 +56,12 @@ class Stimulus:
     reflectance: tuple[float, ...] | None = None
     spread: float | None = None
     specular: Specular | None = None
+    maker: str = ""
+
+    @property
+    def source(self) -> str:
+        """What shares errors with others of the same: maker and kind; empty where no maker is known."""
+        return source_of(self.maker, self.provenance)
 
     @property
     def lab_array(self) -> Array:

@@ -1,25 +1,32 @@
-"""Many colours classified at once: undertone, depth, family, temperature, as arrays."""
+"""Many colours classified at once, and how surely: undertone, depth, family, temperature, as arrays."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from prism.difference import delta_e
 from prism.neutral import WorkingNeutral
-from prism.school import FamilyRule, School
-from prism.spectrum import Array
+from prism.school import ANY_CHROMA, FamilyRule, HueScale, School
+from prism.sectors import undertone_shares
+from prism.spectrum import Array, lrv_to_lightness
+from prism.surety import AXES, Axes, Bands, axes_at, band_shares, bands
 
 
 @dataclass(frozen=True)
 class Family:
-    """A family word; for a hue family `hue` is its name and `clear` tells clear from greyed."""
+    """A family: the `word` it is called by, and the one that it counts as, `base`, mostly the same.
+
+    For a hue family `hue` is that hue and `clear` tells clear from greyed, None where the word says how coloured.
+    """
 
     word: str
+    base: str
     hue: str | None = None
-    clear: bool = False
+    clear: bool | None = None
 
     @property
     def is_neutral(self) -> bool:
@@ -45,81 +52,196 @@ def hue_of(vector: ArrayLike) -> Array:
 
 
 @dataclass(frozen=True)
+class Hues:
+    """The undertone that may be named of each colour, row for row, on one ladder: one hue for certain, else two
+    neighbouring ones, else one probably, else two.
+
+    `said` (n, 2) are places among the school's hues, the likelier first, −1 for none; `level` (n,) places in
+    `surety.LEVELS`; `likely` (n,) whether the first of two is probable by itself. `shares` (n, hues) is the probability
+    of each hue and `weaker` (n, edges) of less than each edge of strength: under the first edge there is no undertone.
+    """
+
+    said: NDArray[np.int8]
+    level: NDArray[np.int8]
+    likely: NDArray[np.bool_]
+    shares: Array
+    weaker: Array
+
+
+@dataclass(frozen=True)
 class Survey:
     """Many colours classified at once, row for row; words are indices into the school's own lists.
 
     `u` (n, 2) undertone; `strength`, `hue` (degrees), `effect` (ΔE00), `warmth` (n,); `sector` the nearest hue word;
-    `passive` and `claimed` whether it may be named; `depth` the depth word; `family` the rule that fits, or −1 − h for
-    hue family h; `doubt` the uncertainty, ΔE00.
+    `passive` whether the value itself has no undertone; `hues` what may be named; `depth` the depth word; `family` the
+    rule that fits, or −1 − h for hue family h; `doubt` the uncertainty, ΔE00, and `lightness_doubt` that of lightness.
     """
 
+    lab: Array
     u: Array
     strength: Array
     hue: Array
     effect: Array
     sector: NDArray[np.intp]
     passive: NDArray[np.bool_]
-    claimed: NDArray[np.bool_]
+    hues: Hues
     warmth: Array
     depth: NDArray[np.intp]
     family: NDArray[np.intp]
     chroma: Array
     doubt: Array
+    lightness_doubt: Array
+    axes: Axes
+    school: School
+
+    @property
+    def claimed(self) -> NDArray[np.bool_]:
+        """Whether an undertone may be named at all, (n,)."""
+        named: NDArray[np.bool_] = self.hues.level > 0
+        return named
+
+    @property
+    def main(self) -> NDArray[np.int8]:
+        """The hue that may be named, the likelier of two, (n,); −1 where none may."""
+        return self.hues.said[:, 0]
+
+    @cached_property
+    def warm_deviation(self) -> Array:
+        """The standard deviation of warmth, Lab units, (n,)."""
+        along = self.school.warm_axis() @ self.axes.plane
+        deviation: Array = np.sqrt((along * along).sum(axis=-1)) * self.doubt / AXES
+        return deviation
+
+    @cached_property
+    def temperature_shares(self) -> Array:
+        """The probability of each word for temperature, (n, words)."""
+        return band_shares(self.warmth, self.warm_deviation, self.school.temperature.edges)
+
+    @cached_property
+    def temperatures(self) -> Bands:
+        """What may be said of the temperature."""
+        return bands(self.temperature_shares, self.school.temperature.index(self.warmth), self.school.claims)
+
+    @cached_property
+    def depth_shares(self) -> Array:
+        """The probability of each word for depth, (n, words)."""
+        deviation = self.axes.lightness * self.lightness_doubt / AXES
+        return band_shares(self.lab[:, 0], deviation, lrv_to_lightness(self.school.depth.edges).tolist())
+
+    @cached_property
+    def depths(self) -> Bands:
+        """What may be said of the depth."""
+        return bands(self.depth_shares, self.depth, self.school.claims)
+
+    @cached_property
+    def strengths(self) -> Bands:
+        """What may be said of the strength of the undertone."""
+        shares = np.diff(self.hues.weaker, axis=1, prepend=0.0, append=1.0)
+        return bands(shares, self.school.undertone_strength.index(self.strength), self.school.claims)
+
+    def says(self, hue: str) -> NDArray[np.bool_]:
+        """Return which rows are said to have a hue, certainly, probably or as one of two, (n,)."""
+        found: NDArray[np.bool_] = (self.hues.said == self.school.undertone.words.index(hue)).any(axis=1)
+        return found
 
     def family_at(self, row: int, school: School) -> Family:
         """Return the family of one row."""
-        code = int(self.family[row])
-        if code >= 0:
-            return Family(school.families[code].word)
+        return family_of(int(self.family[row]), float(self.chroma[row]), school)
+
+
+def family_of(code: int, chroma: float, school: School) -> Family:
+    """Return the family of a code of the survey."""
+    clear = chroma >= school.clear_from
+    if code < 0:
         word = school.hue_family.words[-1 - code]
-        return Family(word, word, bool(self.chroma[row] >= school.clear_from))
+        return Family(word, word, word, clear)
+    rule = school.families[code]
+    if rule.base not in school.hue_family.words:
+        return Family(rule.word, rule.base)
+    return Family(rule.word, rule.base, rule.base, clear if rule.chroma == ANY_CHROMA else None)
 
 
 def survey(
-    lab: ArrayLike, lrv: ArrayLike, uncertainty: ArrayLike, school: School, neutral: WorkingNeutral | None = None
+    lab: ArrayLike,
+    lrv: ArrayLike,
+    uncertainty: ArrayLike,
+    school: School,
+    neutral: WorkingNeutral | None = None,
+    lightness: ArrayLike | None = None,
 ) -> Survey:
-    """Return many colours classified: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00."""
+    """Return many colours classified: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00, and that of `lightness`
+    where it is another."""
     neutral = neutral or school.neutral
     values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
     y = np.asarray(lrv, dtype=np.float64).reshape(-1)
     doubt = np.asarray(uncertainty, dtype=np.float64).reshape(-1)
     u = neutral.undertone(values)
     strength, hue = np.hypot(u[:, 0], u[:, 1]), hue_of(u)
-    effect = delta_e(values, neutral.lab(values[:, 0]))
     chroma = np.hypot(values[:, 1], values[:, 2])
-    family = _families(values, y, strength, hue, school)
+    family = families(values, y, u, school)
     passive = strength < school.passive_below
     sector = school.undertone.index(hue)
-    rules = [rule.word for rule in school.families]
-    for word in {*school.lists, *school.never_passive}:
-        rows = np.isin(family, [number for number, rule in enumerate(rules) if rule == word])
+    axes = axes_at(values)
+    spread = axes.plane * (doubt / AXES)[:, None, None]
+    hues = _named(u, spread, school.undertone, school, school.undertone_strength.edges)
+    for word in sorted({*school.lists, *school.never_passive}):
+        rows = np.flatnonzero(np.isin(family, [n for n, rule in enumerate(school.families) if rule.base == word]))
+        scale, edges = school.hues_for(word), school.undertone_strength.edges
         if word in school.never_passive:
             passive[rows] = False
-        scale = school.hues_for(word)
+            edges = (0.0, *edges[1:])
         of_list = np.array([school.undertone.words.index(one) for one in scale.words])
         sector[rows] = of_list[scale.index(hue[rows])]
-    # a short list may have no word for where a colour leans
-    named = (u * school.undertone.axes()[sector]).sum(axis=-1) > 0
+        part = _named(u[rows], spread[rows], scale, school, edges)
+        hues.said[rows] = np.where(part.said < 0, -1, of_list[part.said])
+        hues.level[rows], hues.likely[rows], hues.weaker[rows] = part.level, part.likely, part.weaker
+        hues.shares[rows] = 0.0
+        hues.shares[np.ix_(rows, of_list)] = part.shares
     return Survey(
+        lab=values,
         u=u,
         strength=strength,
         hue=hue,
-        effect=effect,
+        effect=delta_e(values, neutral.lab(values[:, 0])),
         sector=sector,
         passive=passive,
-        claimed=~passive & named & (effect > doubt),
+        hues=hues,
         warmth=temperature_of(u, school),
         depth=school.depth.index(y),
         family=family,
         chroma=chroma,
         doubt=doubt,
+        lightness_doubt=doubt if lightness is None else np.asarray(lightness, dtype=np.float64).reshape(-1),
+        axes=axes,
+        school=school,
     )
 
 
-def _families(lab: Array, lrv: Array, strength: Array, undertone_hue: Array, school: School) -> NDArray[np.intp]:
-    """Return the first family rule that fits each colour, or −1 − h for hue family h."""
+def _named(u: Array, spread: Array, scale: HueScale, school: School, edges: tuple[float, ...]) -> Hues:
+    """Return what may be named of undertones on a scale; places are those among the words of the scale."""
+    # a short list may have no word for where a colour leans
+    own = school.undertone.axes()[[school.undertone.words.index(word) for word in scale.words]]
+    towards = None if scale is school.undertone else own
+    shares, weaker = undertone_shares(u, spread, scale, edges, towards)
+    rows, count = np.arange(len(u)), len(scale.words)
+    first = shares.argmax(axis=1)
+    after, before = (first + 1) % count, (first - 1) % count
+    second = np.where(shares[rows, after] >= shares[rows, before], after, before)
+    alone = shares[rows, first]
+    both = alone + np.where(second == first, 0.0, shares[rows, second])
+    one, two = school.claims.levels(alone), school.claims.levels(both)
+    takes_two = (one < two) & (second != first)
+    level = np.where(takes_two, two, one)
+    said = np.stack([first, np.where(takes_two, second, -1)], axis=1).astype(np.int8)
+    said[level == 0] = -1
+    return Hues(said, level, takes_two & (one > 0), shares, weaker)
+
+
+def families(lab: Array, lrv: Array, u: Array, school: School) -> NDArray[np.intp]:
+    """Return the first family rule that fits each colour, (n,), or −1 − h for hue family h: `lab` (n, 3), `lrv` (n,)
+    and undertones `u` (n, 2)."""
     chroma, hue = np.hypot(lab[:, 1], lab[:, 2]), hue_of(lab[:, 1:])
-    sector = school.undertone.index(undertone_hue)
+    strength, sector = np.hypot(u[:, 0], u[:, 1]), school.undertone.index(hue_of(u))
     chosen = -1 - school.hue_family.index(hue)
     for number, rule in reversed(list(enumerate(school.families))):
         fits = _fits(rule, lrv, chroma, hue, strength)

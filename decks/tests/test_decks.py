@@ -24,7 +24,7 @@ class Loading(TestCase):
         count = Colour.objects.count()
         one = world.colour()
         Colour.objects.filter(pk=one.pk).update(name="Changed", lrv=1)
-        self.assertEqual(services.load_deck(demo.deck()), count)
+        self.assertEqual(services.load_deck(demo.deck()[: world.FIRST_EDITION]), count)
         self.assertEqual(Colour.objects.count(), count)
         mended = world.colour()
         self.assertEqual((mended.pk, mended.name), (one.pk, one.name))
@@ -46,7 +46,7 @@ class Loading(TestCase):
         isla = world.person()
         self.assertEqual(catalogue(isla).lab.shape, (0, 3))
         world.load_deck()
-        self.assertEqual(len(catalogue(isla).ids), len(demo.deck()))
+        self.assertEqual(len(catalogue(isla).ids), world.FIRST_EDITION)
         self.assertIs(catalogue(isla), catalogue(isla))
 
 
@@ -104,11 +104,11 @@ class Browsing(TestCase):
     def test_every_filter_says_what_the_readings_say(self):
         self.check(lambda _, r: 55 <= r.lrv <= 70, lrv_low=55, lrv_high=70)
         self.check(lambda _, r: r.family.word == "taupe", family="taupe")
-        self.check(lambda _, r: r.family.word == "blue", family="blue")
-        self.check(lambda _, r: r.undertone.main == "purple", undertone="purple")
+        self.check(lambda _, r: "blue" in (r.family.word, r.family.base), family="blue")
+        self.check(lambda _, r: "purple" in r.undertone.hues, undertone="purple")
         self.check(lambda _, r: r.undertone.main is None, undertone="none")
-        self.check(lambda _, r: r.undertone.strength_word == "a hint", strength="a hint")
-        self.check(lambda _, r: r.temperature.word == "slightly cool", temperature="slightly cool")
+        self.check(lambda _, r: "a hint" in r.undertone.strengths.words, strength="a hint")
+        self.check(lambda _, r: "slightly cool" in r.temperature.band.words, temperature="slightly cool")
         self.check(lambda row, _: self.held.strip_names[row] == "4", strip="4")
         self.check(lambda row, _: "haar" in self.held.texts[row], text="HAAR")
 

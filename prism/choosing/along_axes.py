@@ -1,4 +1,4 @@
-"""A deck seen along the axes of a subject: how purely, how readably and how surely each colour shows each."""
+"""A deck seen along the axes of a subject: how purely and how readably each colour shows each."""
 
 from __future__ import annotations
 
@@ -16,9 +16,12 @@ from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
 from prism.spectrum import Array
+from prism.surety import AXES, LEVELS, Thresholds, below
 
 ON_AXIS = 0.5
 """Least share of a difference that must lie along an axis for a colour to show that axis."""
+PURITY = 3.0
+"""By how much more a pure difference counts than a mixed one: the power to which its share is taken."""
 FARTHEST = 12.0
 """ΔE00 beyond which a colour shows too much at once to be held beside the subject."""
 
@@ -28,7 +31,8 @@ class AxisView:
     """The part of a deck within reach of a subject, seen along the subject's axes.
 
     `rows` (n,) of the deck; `offset` (n, 3) of lightness and undertone from the subject, Lab units; ΔE00 `distance` and
-    `doubt`, both uncertainties together, (n,); `vectors` the unit vector of each axis; `own` the subject's undertone.
+    `doubt` of the difference, (n,); `vectors` the unit vector of each axis; `own` the subject's undertone;
+    `readable` size, ΔE00, and how sure a statement must be, `claims`.
     """
 
     rows: NDArray[np.intp]
@@ -38,7 +42,9 @@ class AxisView:
     vectors: Mapping[str, Array]
     own: Array
     readable: tuple[float, float]
+    claims: Thresholds
     _shares: dict[str, Array] = field(default_factory=dict, repr=False, compare=False)
+    _surety: dict[str, NDArray[np.int8]] = field(default_factory=dict, repr=False, compare=False)
 
     def share(self, axis: str) -> Array:
         """Return the part of each difference that lies along an axis, 0-1, (n,); 0 where it lies the other way."""
@@ -58,22 +64,29 @@ class AxisView:
         return per_square
 
     @cached_property
-    def _visible(self) -> Array:
-        """How readably and how surely each colour differs at all, 0-1."""
+    def _near(self) -> Array:
+        """How near to the readable size each difference is, 0-1: 1 within it, and falling away fast on either side, so
+        that a colour farther off is taken only where nothing nearer shows the same."""
         low, high = self.readable
-        # 1 where the difference is easy to see, falling away where it is faint or where it shows too much at once
-        seen = np.minimum(1.0, self.distance / low) ** 2 * np.exp(-np.maximum(self.distance - high, 0) / 3)
-        sure = np.maximum(1 - (self.doubt / np.maximum(self.distance, 1e-9)) ** 2, 0.0)
-        visible: Array = seen * sure
-        return visible
+        faint, far = np.minimum(1.0, self.distance / low) ** 2, np.maximum(self.distance - high, 0)
+        near: Array = faint / (1 + far * (1 + far))
+        return near
+
+    def surety(self, axis: str) -> NDArray[np.int8]:
+        """Return how surely each colour differs that way, (n,), as places in `surety.LEVELS`."""
+        if axis not in self._surety:
+            along = self.distance * np.sqrt(self.share(axis))
+            probability = below(along * AXES / np.maximum(self.doubt, 1e-9))
+            self._surety[axis] = self.claims.levels(probability, self.claims.certain_pair)
+        return self._surety[axis]
 
     def power(self, axis: str) -> Array:
-        """Return how purely, how readably and how surely each colour shows an axis, 0-1, (n,).
+        """Return how purely and how readably each colour shows an axis, 0-1, (n,).
 
-        0 where no more than half of the difference lies along the axis, or where it is no larger than the doubt.
+        0 where no more than half of the difference lies along the axis, or where it is not even probable.
         """
         share = self.share(axis)
-        power: Array = np.where(share > ON_AXIS, share * self._visible, 0.0)
+        power: Array = np.where((share > ON_AXIS) & (self.surety(axis) > 0), share**PURITY * self._near, 0.0)
         return power
 
     def best(self, axis: str, count: int = 1, taken: Iterable[int] = ()) -> list[Pick]:
@@ -95,13 +108,15 @@ class AxisView:
         """Return the nearest colour in view that lies mainly along an axis."""
         if axis not in self.vectors:
             return None
-        able = np.flatnonzero(self.share(axis) > ON_AXIS)
+        able = np.flatnonzero((self.share(axis) > ON_AXIS) & (self.surety(axis) > 0))
         return self._pick(int(able[np.argmin(self.distance[able])]), axis) if able.size else None
 
     def _pick(self, row: int, axis: str) -> Pick:
         share = float(self.share(axis)[row])
-        power = share * float(self._visible[row]) if share > ON_AXIS else 0.0
-        return Pick(int(self.rows[row]), axis, float(self.distance[row]), share, power)
+        level = LEVELS[int(self.surety(axis)[row])]
+        return Pick(
+            int(self.rows[row]), axis, float(self.distance[row]), share, float(self.power(axis)[row]), level=level
+        )
 
 
 def view_along_axes(
@@ -118,10 +133,11 @@ def view_along_axes(
         near[exclude] = False
     rows = np.flatnonzero(near)
     distance = delta_e(np.asarray(subject.lab), deck.lab[rows])
-    within = (distance > max(school.just_seen, subject.uncertainty)) & (distance <= FARTHEST)
+    within = (distance > school.just_seen) & (distance <= FARTHEST)
     rows, distance = rows[within], distance[within]
     own = np.asarray(subject.undertone.vector)
     lightness = deck.lab[rows, :1] - subject.lab[0]
     offset = np.concatenate([lightness, deck.undertone(neutral)[rows] - own], axis=1)
-    doubt = length(deck.doubt[rows], np.asarray(subject.uncertainty))
-    return AxisView(rows, offset, distance, doubt, axis_vectors(own, school), own, school.readable)
+    doubt = deck.unsure_from(subject, school, rows)
+    vectors = axis_vectors(own, school)
+    return AxisView(rows, offset, distance, doubt, vectors, own, school.readable, school.claims)

@@ -6,13 +6,8 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from prism.school import School
+from prism.side_by_side import COMPARATIVE
 from prism.spectrum import Array
-
-COMPARATIVE = {
-    "red": "redder", "orange": "oranger", "yellow": "yellower", "green": "greener", "blue": "bluer",
-    "purple": "purpler",
-}  # fmt: skip
-
 
 OPPOSITE = {
     "lighter": "darker", "darker": "lighter", "greyer": "clearer", "clearer": "greyer", "warmer": "cooler",
@@ -33,6 +28,11 @@ def comparative(hue: str) -> str:
 def less(hue: str) -> str:
     """Return the axis along which a colour has less of a hue."""
     return f"less {hue}"
+
+
+def is_hue(direction: str) -> bool:
+    """Return whether a direction is more or less of a hue, rather than of light, warmth or greyness."""
+    return direction in COMPARATIVE.values() or direction.startswith(("more ", "less "))
 
 
 def axis_vectors(subject_undertone: ArrayLike, school: School) -> dict[str, Array]:

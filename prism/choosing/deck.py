@@ -8,24 +8,36 @@ from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
-from numpy.typing import NDArray
+from numpy.typing import ArrayLike, NDArray
 
 from prism.difference import delta_e
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
+from prism.school import School
 from prism.spectrum import Array
+from prism.surety import Level, apart
 
 
 @dataclass(frozen=True)
 class Deck:
-    """Colours to choose from, row for row: `lab` (n, 3), `lrv` and `doubt` (ΔE00) (n,), and `strip` (n,), a number for
-    each strip of each maker, 0 for none."""
+    """Colours to choose from, row by row: `lab` (n, 3), `lrv` and `doubt` (ΔE00) (n,), `strip` (n,), a number for each
+    strip of each maker, 0 for none, and `source` (n,), the place in `sources` of what values share errors with."""
 
     lab: Array
     lrv: Array
     doubt: Array
     strip: NDArray[np.int64]
+    source: NDArray[np.intp] | None = None
+    sources: tuple[str, ...] = ()
     _at_hand: list[tuple[WorkingNeutral, Array]] = field(default_factory=list, repr=False, compare=False)
+
+    def unsure_from(self, subject: Reading, school: School, rows: NDArray[np.intp]) -> Array:
+        """Return what is unsure of the differences of some rows (k,) from a subject, ΔE00, (k,)."""
+        shared: ArrayLike = 0.0
+        if self.source is not None and subject.source in self.sources:
+            same = self.source[rows] == self.sources.index(subject.source)
+            shared = np.where(same, school.claims.shared, 0.0)
+        return apart(self.doubt[rows], subject.uncertainty, shared)
 
     def undertone(self, neutral: WorkingNeutral) -> Array:
         """Return u, (n, 2), of every colour; kept for the neutral asked for last, and not to be written to.
@@ -47,7 +59,7 @@ class Pick:
 
     `index` its row; `kind` the group it belongs to; `why` the one thing it shows: an axis, or which white; `delta_e`
     from the subject; `share` of the difference that lies along its axis (0-1) and `power` to reveal (0-1), for kinds
-    that have an axis.
+    that have an axis; `level` how surely it differs that way.
     """
 
     index: int
@@ -56,6 +68,7 @@ class Pick:
     share: float | None = None
     power: float | None = None
     kind: str = "range"
+    level: Level = Level.CERTAIN
 
 
 def number_strips(makers: Sequence[Any], strips: Sequence[str]) -> NDArray[np.int64]:

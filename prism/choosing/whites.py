@@ -21,7 +21,8 @@ def reference_whites(
 ) -> dict[str, int]:
     """Return indices of the clean, the warmest and the coolest white of a deck: `lab` (n, 3), `lrv` (n,).
 
-    Clean is the lightest for its chroma. Fewer entries where the deck has fewer whites; `exclude` is never chosen.
+    Clean is the lightest for what colour it has, measured halfway between none at all and the painted neutral. Fewer
+    entries where the deck has fewer whites; `exclude` is never chosen.
     """
     values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv)
     light = y >= school.white_lrv
@@ -30,9 +31,10 @@ def reference_whites(
     whites = np.flatnonzero(light)
     chroma = length(values[whites, 1], values[whites, 2])
     whites, chroma = whites[chroma < school.white_chroma], chroma[chroma < school.white_chroma]
-    warmth = temperature_of(neutral.undertone(values[whites]), school)
+    u = neutral.undertone(values[whites])
+    warmth, colour = temperature_of(u, school), (chroma + length(u[:, 0], u[:, 1])) / 2
     found: dict[str, int] = {}
-    for name, score in (("clean", values[whites, 0] - chroma), ("warmest", warmth), ("coolest", -warmth)):
+    for name, score in (("clean", values[whites, 0] - colour), ("warmest", warmth), ("coolest", -warmth)):
         ranked = [int(whites[i]) for i in _highest(score, 3)]  # two may be found already
         free = next((index for index in ranked if index not in found.values()), None)
         if free is not None:

@@ -28,8 +28,20 @@ def fail(message: str) -> NoReturn:
     raise SystemExit(2)
 
 
+class ColourError(ValueError):
+    """An argument or line that names no colour; the message repeats it."""
+
+
 def parse_colour(text: str) -> Stimulus:
     """Return the colour an argument names, or leave with an error that repeats the argument."""
+    try:
+        return colour_of(text)
+    except ColourError as wrong:
+        fail(str(wrong))
+
+
+def colour_of(text: str) -> Stimulus:
+    """Return the colour that a text names. Raises `ColourError`."""
     kind, _, rest = text.partition(":")
     try:
         if text.startswith("#"):
@@ -39,13 +51,34 @@ def parse_colour(text: str) -> Stimulus:
         if kind == "spectrum" and rest:
             return reflectance_csv.read(reflectance_csv.text_of(_bytes(Path(rest)))).stimulus()
     except IntakeError as wrong:
-        fail(f"{text}: {wrong}")
+        raise ColourError(f"{text}: {wrong}") from None
     except OSError as wrong:
-        fail(f"{text}: {wrong.strerror}")
+        raise ColourError(f"{text}: {wrong.strerror}") from None
     entry = demo.find(text)
     if entry is None:
-        fail(f"{text}: not #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a demo deck code")
+        raise ColourError(f"{text}: not #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a demo deck code")
     return entry.colour
+
+
+def lines_of_colours(count: int) -> tuple[list[tuple[list[str], list[Stimulus]]], bool]:
+    """Return what each line of standard input names, `count` colours with space between, and whether all were sound.
+
+    A bad line is reported with its number, and the rest goes on; empty lines are passed over.
+    """
+    found, sound = [], True
+    for number, line in enumerate(sys.stdin, start=1):
+        parts = line.split()
+        if not parts:
+            continue
+        try:
+            if len(parts) != count:
+                one = "one colour is" if count == 1 else f"{count} colours are"
+                raise ColourError(f"{' '.join(line.split())}: {one} needed, not {len(parts)}")
+            found.append((parts, [colour_of(part) for part in parts]))
+        except ColourError as wrong:
+            sound = False
+            print(f"prism: line {number}: {' '.join(str(wrong).split())}", file=sys.stderr)
+    return found, sound
 
 
 def _bytes(path: Path) -> bytes:

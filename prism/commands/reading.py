@@ -6,6 +6,7 @@ import argparse
 import csv
 import io
 import sys
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -13,29 +14,41 @@ import numpy as np
 
 from prism import demo, words
 from prism.choosing.comparison_set import choose
-from prism.commands.arguments import fail, name_of, parse_colour, print_json, school_of
-from prism.comparison import compare
+from prism.commands.arguments import fail, lines_of_colours, name_of, parse_colour, print_json, school_of
+from prism.comparison import PairFinding, compare_many
 from prism.difference import delta_e
 from prism.numbers import is_number, parse
-from prism.reading import Reading, choose_neutral, read
+from prism.reading import Reading, choose_neutral, read, read_all
 from prism.stimulus import Stimulus
 
 
 def run_read(args: argparse.Namespace) -> None:
-    """Read colours one by one."""
+    """Read colours; `-` reads them from standard input, one a line, and goes on after a bad one."""
     chosen = school_of(args)
     neutral = choose_neutral(chosen, args.neutral)
-    colours = [(text, parse_colour(text)) for text in args.colours]
-    readings = [(text, colour, read(colour, chosen, neutral)) for text, colour in colours]
+    sound = True
+    if args.colours == ["-"]:
+        lines, sound = lines_of_colours(1)
+        colours = [(texts[0], found[0]) for texts, found in lines]
+    else:
+        colours = [(text, parse_colour(text)) for text in args.colours]
+    readings = [
+        (text, colour, reading)
+        for (text, colour), reading in zip(
+            colours, read_all([colour for _, colour in colours], chosen, neutral), strict=True
+        )
+    ]
     if args.json:
         print_json([reading_json(*item) for item in readings])
-        return
-    for text, colour, reading in readings:
-        print(f"{text}: {words.headline(reading)}. {words.depth(reading)}")
-        print(f"  {words.undertone(reading, colour.provenance)}")
-        print(f"  {words.temperature(reading)}")
-        print(f"  {words.provenance(colour.provenance, reading.uncertainty)}")
-        print(f"  {words.neutral_note(neutral, reading.lab[0])}")
+    else:
+        for text, colour, reading in readings:
+            print(f"{text}: {words.headline(reading)}. {words.depth(reading)}")
+            print(f"  {words.undertone(reading, colour.provenance)}")
+            print(f"  {words.temperature(reading)}")
+            print(f"  {words.provenance(colour.provenance, reading.uncertainty)}")
+            print(f"  {words.neutral_note(neutral, reading.lab[0])}")
+    if not sound:
+        raise SystemExit(1)
 
 
 def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any]:
@@ -47,11 +60,16 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
         "lrv": round(reading.lrv, 4),
         "lab": [round(v, 4) for v in reading.lab],
         "depth": reading.depth,
+        "depth_level": reading.depth_level.value,
+        "depths": list(reading.depths.words),
         "family": words.family(reading.family),
         "undertone": undertone_json(reading),
         "temperature": {
             "value": round(reading.temperature.value, 4),
             "word": reading.temperature.word,
+            "level": reading.temperature.level.value,
+            "side": reading.temperature.side,
+            "side_level": reading.temperature.side_level.value,
             "supported": reading.temperature.supported,
         },
         "screen": colour.screen,
@@ -63,9 +81,13 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
 
 
 def undertone_json(reading: Reading) -> dict[str, Any]:
-    """Return the undertone part: `main` is null where none may be claimed, `nearest` is where the hue lies anyway."""
+    """Return the undertone part: `hues` are what may be named, and `level` how surely; `main` is the likelier of two,
+    null where none may be claimed; `nearest` is where the hue lies anyway; `no_undertone` how surely it has none."""
     found = reading.undertone
     return {
+        "level": found.level.value,
+        "hues": list(found.hues),
+        "no_undertone": found.none.value,
         "main": found.main,
         "second": found.second,
         "nearest": found.nearest,
@@ -77,24 +99,50 @@ def undertone_json(reading: Reading) -> dict[str, Any]:
 
 
 def run_compare(args: argparse.Namespace) -> None:
-    """Hold the first colour beside the second; every difference is first minus second."""
+    """Hold the first colour beside the second; `-` reads two colours a line. Every difference is first minus second."""
     chosen = school_of(args)
     neutral = choose_neutral(chosen, args.neutral)
-    first, second = (read(parse_colour(text), chosen, neutral) for text in (args.first, args.second))
-    finding = compare(first, second, chosen)
-    sentence = words.pair(name_of(args.first), name_of(args.second), finding, first.lrv)
-    if not args.json:
-        print(sentence)
-        return
-    print_json(
-        {
-            "delta_e00": round(finding.delta_e, 4),
-            "lrv_difference": round(finding.lrv, 4),
-            "directions": list(finding.directions),
-            "word": finding.word,
-            "sentence": sentence,
-        }
-    )
+    sound = True
+    if args.first == "-" and args.second is None:
+        lines, sound = lines_of_colours(2)
+    elif args.second is None:
+        fail("two colours are needed, or - for pairs from standard input")
+    else:
+        lines = [([args.first, args.second], [parse_colour(text) for text in (args.first, args.second)])]
+    both = [[one_maker(colours[side], args.one_maker) for _, colours in lines] for side in (0, 1)]
+    first, second = (read_all(colours, chosen, neutral) for colours in both)
+    found = compare_many(first, second, chosen)
+    said = [
+        words.pair(name_of(texts[0]), name_of(texts[1]), finding, one.lrv)
+        for (texts, _), finding, one in zip(lines, found, first, strict=True)
+    ]
+    if args.json:
+        each = [pair_json(*item) for item in zip([texts for texts, _ in lines], found, said, strict=True)]
+        print_json(each if args.first == "-" else each[0])
+    else:
+        print("\n".join(said))
+    if not sound:
+        raise SystemExit(1)
+
+
+def one_maker(colour: Stimulus, same: bool) -> Stimulus:
+    """Return a colour as one of the same maker as the other, where the two are said to be."""
+    return replace(colour, maker="one maker") if same else colour
+
+
+def pair_json(texts: list[str], finding: PairFinding, sentence: str) -> dict[str, Any]:
+    """Return the stable JSON form of one pair: `directions` are certain, `probably` probable, of `either` one is."""
+    return {
+        "input": texts,
+        "delta_e00": round(finding.delta_e, 4),
+        "lrv_difference": round(finding.lrv, 4),
+        "directions": list(finding.directions),
+        "probably": list(finding.probably),
+        "either": list(finding.either),
+        "word": finding.word,
+        "uncertainty": round(finding.doubt, 4),
+        "sentence": sentence,
+    }
 
 
 def run_delta_e(args: argparse.Namespace) -> None:
@@ -144,4 +192,5 @@ def run_beside(args: argparse.Namespace) -> None:
         )  # fmt: skip
         return
     for pick in picks:
-        print(f"{entries[pick.index].code} {entries[pick.index].name}: {words.why_picked(pick, subject, bool(strip))}")
+        entry, why = entries[pick.index], words.why_picked(pick, subject, bool(strip), near=chosen.readable[1])
+        print(f"{entry.code} {entry.name}: {why}")

@@ -10,7 +10,7 @@ from prism import demo, words
 from prism.commands.arguments import entry_of, fail, parse_colour, percent_of, print_json, school_of
 from prism.commands.reading import undertone_json
 from prism.reading import choose_neutral, read
-from prism.tint.estimate import Estimate, estimate
+from prism.tint.estimate import Estimate, estimate, nearest_miss
 from prism.tint.formula import formula
 from prism.tint.recipe import RecipeError
 from prism.tint.strengths import Adjusted, strengths
@@ -75,7 +75,7 @@ def run_recipe(args: argparse.Namespace) -> None:
             gathered.append({"input": text, "recipes": [estimate_json(one) for one in found]})
             continue
         said = words.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1) if found else ""
-        print(f"{text}: {said or words.no_recipe(None, 0.0)}")
+        print(f"{text}: {said or words.no_recipe(None, 0.0, nearest_miss(colour, demo.tint_system()))}")
         for one in found:
             print(f"  {words.recipe(one.recipe, names)} ΔE00 {words.number(one.residual, 2)}")
     if args.json:

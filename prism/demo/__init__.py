@@ -1,4 +1,4 @@
-"""The demo world: two invented makers whose colours are all recipes, from which everything else follows."""
+"""The demo world: three invented makers whose colours are all recipes, from which everything else follows."""
 
 from __future__ import annotations
 
@@ -43,7 +43,7 @@ def tint_system() -> TintSystem:
 
 @cache
 def deck() -> tuple[DeckColour, ...]:
-    """Return every colour of both demo makers, in catalogue order."""
+    """Return every colour of the demo makers, in catalogue order."""
     with (HERE / "deck.csv").open(newline="", encoding="utf-8") as handle:
         rows = list(csv.DictReader(handle))
     recipes = [Recipe(row["base"], _amounts(row["colorants_ml_per_l"])) for row in rows]
@@ -67,6 +67,7 @@ def deck() -> tuple[DeckColour, ...]:
                 provenance=PROVENANCE,
                 given=messages.catalogue_given(row["maker"], row["code"]),
                 reflectance=tuple(np.asarray(spectra[i]).tolist()),
+                maker=row["maker"],
             ),
         )
         for i, row in enumerate(rows)
@@ -76,18 +77,25 @@ def deck() -> tuple[DeckColour, ...]:
 def offered(chosen: School) -> Deck:
     """Return the demo deck as the core chooses from it, with the uncertainties of a school."""
     entries = deck()
+    sources = sorted({entry.colour.source for entry in entries})
     return Deck(
         np.array([entry.colour.lab for entry in entries]),
         np.array([entry.colour.lrv for entry in entries]),
         np.array([chosen.doubt(entry.colour.provenance) for entry in entries]),
         number_strips([entry.maker for entry in entries], [entry.strip for entry in entries]),
+        np.array([sources.index(entry.colour.source) for entry in entries]),
+        tuple(sources),
     )
+
+
+@cache
+def _by_code() -> dict[str, DeckColour]:
+    return {entry.code.casefold(): entry for entry in deck()}
 
 
 def find(code: str) -> DeckColour | None:
     """Return the demo colour with this code, upper or lower case."""
-    wanted = code.strip().casefold()
-    return next((entry for entry in deck() if entry.code.casefold() == wanted), None)
+    return _by_code().get(code.strip().casefold())
 
 
 def _amounts(text: str) -> dict[str, float]:

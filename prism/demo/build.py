@@ -1,136 +1,120 @@
 """Make the demo deck: `python -m prism.demo.build` writes tinting.json and deck.csv beside this file.
 
-Each strip starts from an aim (undertone or chroma at a middling depth), for which a recipe of two to four colorants
-is found; the same proportions are then scaled to seven depths, each in the base that suits it, and rounded to the
-dispenser's quarter shot. Spectrum, Lab and LRV are never stored: they follow from the recipe. Seeded and repeatable.
+The first edition of two makers is a list of aims, `first_edition.csv`. To it come strips of seven, light neutrals for
+the most part, laid evenly round the painted neutral so that near every neutral there is one on each side; muted and
+clear colours round the hue circle; whites, blacks and near-blacks; and strips of the third maker that are twins of
+others, made of other colorants. Every recipe follows the habits of its house and is rounded to the dispenser's quarter
+shot. Spectrum, Lab and LRV are never stored: they follow from the recipe. Seeded and repeatable.
 """
 
 from __future__ import annotations
 
 import csv
 import random
+from collections.abc import Sequence
 from dataclasses import dataclass
-from itertools import combinations
 from pathlib import Path
 
 import numpy as np
-from scipy.optimize import brentq, least_squares
+from scipy.optimize import brentq
 
 from prism import school
-from prism.demo.names import BLACKS, WHITES, deal
+from prism.demo.houses import BASES, HOUSES, QUARTER_SHOT, base_for, recipes_for, rounded
+from prism.demo.names import deal
 from prism.demo.pigments import system
+from prism.difference import delta_e
 from prism.formats import tint_system
-from prism.spectrum import Array, to_lab, to_lrv
-from prism.tint.counter import Shots
+from prism.spectrum import Array, lrv_to_lightness, to_lab, to_lrv
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 
 HERE = Path(__file__).parent
-MAKERS = {"H": "Haaf Colourmen", "T": "Thole & Tern"}
-GALLON = 3.785411784
-QUARTER_SHOT = Shots().ml / GALLON / 4
-"""A quarter shot in a US gallon, as mL of colorant per litre of base."""
+MAKERS = {"H": "Haaf Colourmen", "T": "Thole & Tern", "F": "Wick & Fathom"}
 SEED = 1871
-
-NEUTRAL_DEPTHS = (85, 79, 72, 64, 54, 40, 20)
-MUTED_DEPTHS = (79, 70, 60, 48, 35, 23, 12)
-CLEAR_DEPTHS = (70, 59, 47, 36, 26, 17, 10)
+GOLDEN = float(np.pi * (3 - np.sqrt(5)))
 ANCHOR = 2
+"""The step of a strip whose colour is aimed at; the others have its proportions."""
 
-HUES = {"red": 18, "orange": 62, "yellow": 95, "green": 152, "blue": 232, "purple": 308}
-BASES = ((60, "B1"), (38, "B2"), (19, "B3"), (0, "B4"))
+LIGHT = ((86.5, 82, 76.5, 70, 62.5, 54, 45), (84.5, 79.5, 73.5, 66.5, 58.5, 49.5, 40), (85, 81, 76, 71, 65, 58, 50))
+DEEP = (58, 48, 38, 29, 21, 14, 9)
+MUTED = ((79, 70, 60, 48, 35, 23, 12), (74, 65, 54, 42, 29, 18, 9))
+CLEAR = ((70, 59, 47, 36, 26, 17, 10), (64, 53, 42, 31, 22, 14, 8))
+LIGHT_STRIPS, FARTHEST, CROWDED = 348, 9.0, 0.62
+"""Strips of light neutrals, how far from the neutral they reach, and how much they crowd towards it."""
+WARM_STRIPS, DEEP_STRIPS, MUTED_STRIPS, CLEAR_STRIPS, TWIN_STRIPS, WHITES, BLACKS = 42, 24, 30, 36, 9, 132, 30
+WHITE_LRV, WHITE_REACH = (82.5, 90.5), 4.6
+ALIKE, MORE, MOST_MORE = 0.2, 4.0, 12
+"""ΔE00 within which two cards of a maker would be the same, and by how many percent more is tried how often."""
+CLEANEST = {"EY": QUARTER_SHOT, "UM": QUARTER_SHOT}
+"""The least that can be dispensed: the bare base is no catalogue colour."""
+DARKS = {
+    # near-blacks by what they hold: a* and b* at L* 25 to 31: the gloss of the film is measured too
+    "neutral": (0.0, 0.2), "navy": (0.8, -7.0), "brown": (3.4, 3.2), "green": (-4.6, 1.6), "plum": (3.6, -3.6),
+}  # fmt: skip
 
 
 @dataclass(frozen=True)
-class Aim:
-    """A strip's maker, its depths, and the a*, b* wanted at the anchor depth."""
+class Card:
+    """A catalogue colour to be: where it stands, its name, and its exact recipe."""
 
     maker: str
-    depths: tuple[int, ...]
-    chroma: tuple[float, float]
+    code: str
+    strip: str
+    step: str
+    recipe: Recipe
+    name: str = ""
 
 
-def _polar(strength: float, hue: float) -> Array:
-    return strength * np.array([np.cos(np.radians(hue)), np.sin(np.radians(hue))])
+def _spiral(count: int, reach: float, power: float) -> Array:
+    """Return points spread evenly round the neutral, crowding towards it, (count, 2)."""
+    k = np.arange(count)
+    radius, turn = reach * ((k + 0.5) / count) ** power, k * GOLDEN
+    return np.stack([radius * np.cos(turn), radius * np.sin(turn)], axis=-1)
 
 
-def _aims() -> list[Aim]:
-    neutral = school.load().neutral
-    lightness = _lightness(NEUTRAL_DEPTHS[ANCHOR])
-    grey = neutral.at(lightness)
+def _round_the_hues(count: int, chroma: Sequence[float]) -> Array:
+    """Return points on circles in turn, (count, 2)."""
+    k = np.arange(count)
+    radius, turn = np.resize(chroma, count), k * 2 * np.pi / count * (1 + 1e-3)
+    return np.stack([radius * np.cos(turn), radius * np.sin(turn)], axis=-1)
 
-    def near(maker: str, strength: float, hue: float) -> Aim:
-        a, b = grey + _polar(strength, hue)
-        return Aim(maker, NEUTRAL_DEPTHS, (float(a), float(b)))
 
-    def hue(maker: str, chroma: float, angle: float, depths: tuple[int, ...]) -> Aim:
-        a, b = _polar(chroma, angle)
-        return Aim(maker, depths, (float(a), float(b)))
+def _strip_aims() -> list[tuple[tuple[float, ...], float, float]]:
+    """Return the depths of each new strip, and a*, b* at its anchor."""
+    line = school.load().neutral
+    aims: list[tuple[tuple[float, ...], float, float]] = []
 
-    aims = [near("H", 0.5, 90), near("T", 0.6, 250)]
-    for angle in HUES.values():
-        aims += [near("H", s, angle) for s in (1.3, 2.7, 4.8)]
-        aims += [near("T", s, angle + 14) for s in (1.9, 3.6)]
-    aims += [near("T", s, angle) for s, angle in ((7.5, 84), (5.8, 66), (3.4, 44), (4.6, 120))]
-    aims += [hue("H", c, a, MUTED_DEPTHS) for c, a in ((13, 40), (16, 78), (15, 118), (13, 165), (14, 215), (15, 262))]
-    aims += [hue("T", c, a, MUTED_DEPTHS) for c, a in ((18, 18), (20, 92), (14, 140), (16, 190), (17, 240), (12, 315))]
-    aims += [hue("H", c, a, CLEAR_DEPTHS) for c, a in ((36, 32), (44, 84), (30, 150), (30, 255))]
-    aims += [hue("T", c, a, CLEAR_DEPTHS) for c, a in ((32, 8), (40, 64), (36, 112), (27, 225), (28, 300))]
+    def add(depths: tuple[float, ...], points: Array, from_neutral: bool) -> None:
+        grey = line.at(lrv_to_lightness(depths[ANCHOR])) if from_neutral else np.zeros(2)
+        aims.extend((depths, float(a), float(b)) for a, b in points + grey)
+
+    light = _spiral(LIGHT_STRIPS, FARTHEST, CROWDED)
+    for number, depths in enumerate(LIGHT):
+        add(depths, light[number :: len(LIGHT)], from_neutral=True)
+    k = np.arange(WARM_STRIPS)
+    chroma, turn = 8.5 + 8 * ((k * 0.618) % 1), np.radians(52 + 48 * ((k * 0.382) % 1))
+    warm = np.stack([chroma * np.cos(turn), chroma * np.sin(turn)], axis=-1)
+    for number, depths in enumerate(LIGHT):
+        add(depths, warm[number :: len(LIGHT)], from_neutral=True)
+    add(DEEP, _spiral(DEEP_STRIPS, 7.0, 0.6), from_neutral=True)
+    for number, depths in enumerate(MUTED):
+        add(depths, _round_the_hues(MUTED_STRIPS, (12, 19, 15))[number :: len(MUTED)], from_neutral=False)
+    for number, depths in enumerate(CLEAR):
+        add(depths, _round_the_hues(CLEAR_STRIPS, (28, 38))[number :: len(CLEAR)], from_neutral=False)
     return aims
 
 
-def _lightness(lrv: float) -> float:
-    return float(116 * np.cbrt(lrv / 100) - 16)
-
-
-def _base_for(lrv: float) -> str:
-    return str(next(code for least, code in BASES if lrv >= least))
-
-
-def _lab(paint: TintSystem, recipe: Recipe) -> Array:
-    lab: Array = to_lab(paint.reflectance([recipe]))[0]
-    return lab
-
-
-def find_proportions(
-    paint: TintSystem, lrv: float, chroma: tuple[float, float], in_shots: bool = False
-) -> dict[str, float]:
-    """Return the colorants, mL per litre, that best reach a colour, earths first; `in_shots` judges them rounded."""
-    base, target = _base_for(lrv), np.array([_lightness(lrv), *chroma])
-    best: tuple[float, dict[str, float]] | None = None
-    others = [c for c in paint.colorants if c not in ("CW", "LB")]
-    for codes in [("LB", *pair) for pair in combinations(others, 2)] + [
-        ("EY", c, d) for c, d in (("UM", "ER"), ("UM", "BG"), ("ER", "BR"))
-    ]:
-
-        def miss(logs: Array, codes: tuple[str, ...] = codes) -> Array:
-            off: Array = _lab(paint, Recipe(base, dict(zip(codes, np.exp(logs).tolist(), strict=True)))) - target
-            return off
-
-        found = least_squares(miss, np.log([1.0, 1.0, 1.0]), bounds=(np.log(1e-3), np.log(80)), max_nfev=25)
-        amounts = dict(zip(codes, np.exp(found.x).tolist(), strict=True))
-        organics = sum(code not in ("LB", "EY", "ER", "UM") for code in codes)
-        if in_shots:
-            amounts = dict(rounded(Recipe(base, amounts)).amounts)
-        residual = float(np.linalg.norm(_lab(paint, Recipe(base, amounts)) - target))
-        cost = residual + 0.25 * organics + 0.004 * sum(amounts.values())
-        if best is None or cost < best[0]:
-            best = cost, amounts
-    assert best is not None
-    return best[1]
-
-
-def at_depth(paint: TintSystem, proportions: dict[str, float], lrv: float) -> Recipe:
-    """Return the recipe with these proportions that has this LRV, in the base for it, rounded to quarter shots.
+def at_depth(paint: TintSystem, proportions: Recipe, lrv: float) -> Recipe:
+    """Return the recipe with these proportions that has this LRV, in the base for it.
 
     Where even the deepest base is full before it is dark enough, black takes the place of a part of the colorants.
     """
-    total = sum(proportions.values())
-    first = [code for _, code in BASES].index(_base_for(lrv))
+    amounts, total = proportions.amounts, proportions.total
+    first = [code for _, code in BASES].index(base_for(lrv))
     for _, base in BASES[first:]:
 
         def excess(log_scale: float, base: str = base) -> float:
-            scaled = Recipe(base, {c: a * np.exp(log_scale) for c, a in proportions.items()})
+            scaled = Recipe(base, {c: a * np.exp(log_scale) for c, a in amounts.items()})
             return float(to_lrv(paint.reflectance([scaled]))[0]) - lrv
 
         fullest = float(np.log(0.98 * paint.bases[base].capacity / total))
@@ -138,96 +122,132 @@ def at_depth(paint: TintSystem, proportions: dict[str, float], lrv: float) -> Re
             break
     if excess(fullest) < 0:
         scale = float(np.exp(brentq(excess, -12, fullest)))
-        return rounded(Recipe(base, {c: a * scale for c, a in proportions.items()}))
+        return Recipe(base, {c: a * scale for c, a in amounts.items()})
 
     def shaded(share: float) -> Recipe:
-        amounts = {c: a * np.exp(fullest) * (1 - share) for c, a in proportions.items()}
-        return Recipe(base, amounts | {"LB": amounts.get("LB", 0.0) + share * total * np.exp(fullest)})
+        left = {c: a * np.exp(fullest) * (1 - share) for c, a in amounts.items()}
+        return Recipe(base, left | {"LB": left.get("LB", 0.0) + share * total * np.exp(fullest)})
 
-    return rounded(shaded(brentq(lambda share: float(to_lrv(paint.reflectance([shaded(share)]))[0]) - lrv, 0, 0.9)))
+    def still(share: float) -> float:
+        return float(to_lrv(paint.reflectance([shaded(share)]))[0]) - lrv
 
-
-def rounded(recipe: Recipe) -> Recipe:
-    """Return the recipe in whole quarter shots; a colorant that rounds to none is left out."""
-    exact = {c: a / QUARTER_SHOT for c, a in recipe.amounts.items()}
-    kept = sorted(exact, key=lambda c: -exact[c])[:2]  # a catalogue colour has two colorants at the least
-    shots = {c: max(round(n), 1 if c in kept else 0) for c, n in exact.items()}
-    return Recipe(recipe.base, {c: round(n * QUARTER_SHOT, 4) for c, n in shots.items() if n})
+    return shaded(brentq(still, 0, 0.9))
 
 
-CLEANEST = {"EY": QUARTER_SHOT, "UM": QUARTER_SHOT}
-"""The least that can be dispensed: the bare base is no catalogue colour."""
-
-WHITE_AIMS = (
-    # LRV, then a*, b*: from the cleanest to creamy, then cool
-    (92.0, -0.9, 1.9), (91.0, -0.8, 2.3), (90.2, -0.7, 2.9), (90.0, -1.0, 1.5), (89.0, -0.5, 3.6), (88.4, -0.9, 2.6),
-    (87.5, -0.3, 4.4), (86.5, -0.6, 3.3), (86.0, 0.0, 5.4), (85.0, 0.4, 6.6), (84.2, 0.2, 7.6), (83.0, 0.9, 6.0),
-    (83.5, -0.3, 4.8), (88.0, -1.3, 0.6), (86.8, -1.4, -0.3), (85.2, -1.0, 0.2), (84.0, 0.0, 0.6), (83.2, -2.0, 1.2),
-    (87.0, 0.3, 2.4), (85.6, 1.0, 3.0),
-)  # fmt: skip
-
-
-def _strip_rows(paint: TintSystem, dealer: random.Random) -> list[dict[str, object]]:
-    rows: list[dict[str, object]] = []
-    counts = dict.fromkeys(MAKERS, 0)
-    for aim in _aims():
-        proportions = find_proportions(paint, aim.depths[ANCHOR], aim.chroma)
-        counts[aim.maker] += 1
-        for step, depth in enumerate(aim.depths, start=1):
-            recipe = at_depth(paint, proportions, depth + dealer.uniform(-1.6, 1.6))
-            rows.append({"maker": aim.maker, "strip": counts[aim.maker], "step": step, "recipe": recipe})
-    names = deal(len(rows))
-    for row, name in zip(rows, names, strict=True):
-        row["name"] = name
-        row["code"] = f"{row['maker']}{row['strip']:02d}.{row['step']}"
-    return rows
+def _first_edition(paint: TintSystem) -> list[Card]:
+    with (HERE / "first_edition.csv").open(newline="", encoding="utf-8") as handle:
+        rows = list(csv.DictReader(handle))
+    recipes: dict[int, Recipe] = {}
+    for letter in "HT":
+        own = [i for i, row in enumerate(rows) if row["maker"] == MAKERS[letter]]
+        aims = np.array([[float(rows[i][axis]) for axis in "Lab"] for i in own])
+        recipes |= dict(zip(own, recipes_for(aims, letter, paint), strict=True))
+    recipes[0] = Recipe("B1", CLEANEST)
+    letters = {name: letter for letter, name in MAKERS.items()}
+    return [
+        Card(letters[row["maker"]], row["code"], row["strip"], row["step"], recipes[i], row["name"])
+        for i, row in enumerate(rows)
+    ]
 
 
-def _single_rows(paint: TintSystem) -> list[dict[str, object]]:
-    """Whites and blacks, which stand on no strip."""
-    rows: list[dict[str, object]] = []
-    for number, (name, (lrv, a, b)) in enumerate(zip(WHITES, WHITE_AIMS, strict=True), start=1):
-        found = find_proportions(paint, lrv, (a, b), in_shots=True) if number > 1 else CLEANEST
-        recipe = rounded(Recipe("B1", found))
-        maker = "H" if number % 2 else "T"
-        rows.append({"maker": maker, "code": f"{maker}W{number:02d}", "name": name, "recipe": recipe})
-    black = [{"LB": 118.0, "UM": 4.0}, {"LB": 105.0, "BG": 14.0}, {"LB": 100.0, "ER": 18.0}, {"LB": 96.0, "VT": 12.0},
-             {"LB": 100.0, "GN": 12.0}, {"LB": 92.0, "UM": 30.0}]  # fmt: skip
-    for number, (name, amounts) in enumerate(zip(BLACKS, black, strict=True), start=1):
-        maker = "H" if number % 2 else "T"
-        recipe = rounded(Recipe("B4", amounts))
-        rows.append({"maker": maker, "code": f"{maker}K{number:02d}", "name": name, "recipe": recipe})
-    return rows
+def _strips(paint: TintSystem, dealer: random.Random, first: Sequence[Card]) -> list[Card]:
+    """Return the new strips, dealt to the makers in turn, and the third maker's twins of others' strips."""
+    cards: list[Card] = []
+    numbers = {
+        letter: max((int(c.strip) for c in first if c.maker == letter and c.strip), default=0) for letter in MAKERS
+    }
+    aims = _strip_aims()
+    order = "FHFTF"  # the third maker starts from nothing
+    letters = [order[place % len(order)] for place in range(len(aims))]
+    anchors: dict[int, Recipe] = {}
+    for letter in MAKERS:
+        own = [place for place, other in enumerate(letters) if other == letter]
+        wanted = np.array([[float(lrv_to_lightness(aims[at][0][ANCHOR])), *aims[at][1:]] for at in own])
+        anchors |= dict(zip(own, recipes_for(wanted, letter, paint), strict=True))
+    for place, (depths, *_) in enumerate(aims):
+        letter = letters[place]
+        numbers[letter] += 1
+        for step, depth in enumerate(depths, start=1):
+            recipe = at_depth(paint, anchors[place], depth + dealer.uniform(-1.6, 1.6))
+            cards.append(_on_strip(letter, numbers[letter], step, recipe))
+    strips = sorted({(c.maker, c.strip) for c in first if c.strip})
+    for maker, strip in dealer.sample(strips, TWIN_STRIPS):
+        numbers["F"] += 1
+        twins = [card for card in first if (card.maker, card.strip) == (maker, strip)]
+        aims_there = _labs(paint, [card.recipe for card in twins])
+        for step, recipe in enumerate(recipes_for(aims_there, "F", paint), start=1):
+            cards.append(_on_strip("F", numbers["F"], step, recipe))
+    return cards
 
 
-def write_deck(rows: list[dict[str, object]], path: Path) -> None:
+def _on_strip(letter: str, strip: int, step: int, recipe: Recipe) -> Card:
+    return Card(letter, f"{letter}{strip:02d}.{step}", str(strip), str(step), recipe)
+
+
+def _labs(paint: TintSystem, recipes: Sequence[Recipe]) -> Array:
+    return to_lab(paint.reflectance(recipes))
+
+
+def _singles(paint: TintSystem, first: Sequence[Card]) -> list[Card]:
+    """Return whites and near-blacks, which stand on no strip."""
+    line = school.load().neutral
+    cards: list[Card] = []
+    k = np.arange(WHITES)
+    depths = lrv_to_lightness(WHITE_LRV[0] + (WHITE_LRV[1] - WHITE_LRV[0]) * ((k * 0.618) % 1))
+    # the cleanest whites are the lightest: little undertone fits in near the bare base
+    points = _spiral(WHITES, WHITE_REACH, 0.62) * np.interp(depths, lrv_to_lightness(WHITE_LRV), (1.0, 0.45))[:, None]
+    whites = np.column_stack([depths, line.at(depths) + points])
+    tones = list(DARKS.values())
+    k = np.arange(BLACKS)
+    dark_depths = 25 + 6 * ((k * 0.618) % 1)
+    scale = np.interp(dark_depths, (25, 31), (0.7, 1.3))
+    darks = np.column_stack([dark_depths, np.array([tones[i % len(tones)] for i in k]) * scale[:, None]])
+    for kind, aims in (("W", whites), ("K", darks)):
+        numbers = {m: max((int(c.code[2:]) for c in first if c.code.startswith(m + kind)), default=0) for m in MAKERS}
+        for place, letter in enumerate("FHT"):
+            for recipe in recipes_for(aims[place::3], letter, paint):
+                numbers[letter] += 1
+                cards.append(Card(letter, f"{letter}{kind}{numbers[letter]:02d}", "", "", recipe))
+    return cards
+
+
+def dispensed(cards: Sequence[Card], paint: TintSystem) -> list[Recipe]:
+    """Return the recipes as they are dispensed; one that comes out as another card of its maker gets a little more."""
+    made: list[Recipe] = []
+    known: dict[str, list[Array]] = {letter: [] for letter in MAKERS}
+    for card in cards:
+        for more in range(MOST_MORE):
+            recipe = rounded(card.recipe.scaled(MORE * more), paint)
+            if paint.capacity_used(recipe) > 1:
+                recipe = rounded(card.recipe.scaled(-MORE * more), paint)
+            lab, others = _labs(paint, [recipe])[0], known[card.maker]
+            if not others or float(delta_e(lab, np.array(others)).min()) > ALIKE:
+                break
+        known[card.maker].append(lab)
+        made.append(recipe)
+    return made
+
+
+def write_deck(cards: Sequence[Card], names: Sequence[str], paint: TintSystem, path: Path) -> None:
     """Write the deck: maker, code, name, strip, step, base and colorants as `CODE=mL` separated by spaces."""
     with path.open("w", newline="", encoding="utf-8") as handle:
         writer = csv.writer(handle, lineterminator="\n")
         writer.writerow(["maker", "code", "name", "strip", "step", "base", "colorants_ml_per_l"])
-        for row in rows:
-            recipe = row["recipe"]
-            assert isinstance(recipe, Recipe)
-            parts = " ".join(f"{c}={a:.4f}" for c, a in recipe.amounts.items())
-            writer.writerow(
-                [
-                    MAKERS[str(row["maker"])],
-                    row["code"],
-                    row["name"],
-                    row.get("strip", ""),
-                    row.get("step", ""),
-                    recipe.base,
-                    parts,
-                ]
-            )
+        for card, name, made in zip(cards, names, dispensed(cards, paint), strict=True):
+            parts = " ".join(f"{c}={a:.4f}" for c, a in made.amounts.items())
+            writer.writerow([MAKERS[card.maker], card.code, name, card.strip, card.step, made.base, parts])
 
 
 def main() -> None:
     """Write both files."""
     (HERE / "tinting.json").write_text(tint_system.write(system()), encoding="utf-8")
     paint = tint_system.read((HERE / "tinting.json").read_bytes())  # what is written is what is used
-    rows = _single_rows(paint) + _strip_rows(paint, random.Random(SEED))
-    write_deck(rows, HERE / "deck.csv")
+    assert set(HOUSES) == set(MAKERS)
+    first = _first_edition(paint)
+    new = [*_strips(paint, random.Random(SEED), first), *_singles(paint, first)]
+    names = deal(len(new), taken={card.name for card in first})
+    cards = [*first, *new]
+    write_deck(cards, [*(card.name for card in first), *names], paint, HERE / "deck.csv")
 
 
 if __name__ == "__main__":

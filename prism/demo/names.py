@@ -7,6 +7,7 @@ hue no better than real names do.
 from __future__ import annotations
 
 import random
+from collections.abc import Collection
 
 FIRST = """Bollard Binnacle Bosun Capstan Cleat Coaming Cuddy Davit Fairlead Fathom Fender Fiddle Gaff Gimbal Grapnel
 Halyard Hawser Hurdle Kedge Keelson Lanyard Lazaret Leadline Lubber Marline Mizzen Oakum Oarlock Pannier Parcel
@@ -18,23 +19,20 @@ Ferry Flare Folio Gauge Gloaming Haar Hatch Inkwell Knot Lamp Lantern Ledger Len
 Mooring Muster Neap Notice Page Passage Pennant Pocket Quire Register Ripple Roster Scud Shoal Signal Slack
 Smoke Snuffer Spindrift Squall Stair Sluice Swell Tally Tariff Ticket Tide Trimmer Turn Undertow Voucher Wake
 Warden Watch Wick""".split()
-WHITES = [
-    "Plain Chart", "Blank Entry", "Clean Docket", "Lens Cloth", "Chalk Sounding", "Limewash Stair", "Salt Register",
-    "Cotton Wick", "White Squall", "Tallow Page", "Vellum Bearing", "Oatmeal Voucher", "Mutton Cloth", "Bone Toggle",
-    "Ice Ledger", "Gull Column", "Milk Lantern", "Cold Enamel", "Frost Roster", "Shell Margin",
-]  # fmt: skip
-BLACKS = ["Tarred Seam", "Coal Hatch", "Ink Bottle", "Night Roster", "Lamp Soot", "Pitch Ladle"]
 MISLEADING = ["White", "Cream", "Grey", "Blue", "Green", "Stone"]
 
 
-def deal(count: int, seed: int = 57) -> list[str]:
-    """Return `count` names, no two alike, always the same for a seed."""
-    pairs = [f"{a} {b}" for a in FIRST for b in SECOND]
+def deal(count: int, taken: Collection[str] = (), seed: int = 57) -> list[str]:
+    """Return `count` names, no two alike and none of those taken, always the same for a seed."""
+    pairs = [f"{a} {b}" for a in FIRST for b in SECOND if f"{a} {b}" not in taken]
     dealer = random.Random(seed)
     dealer.shuffle(pairs)
-    names = pairs[:count]
-    for i in range(0, count, 29):  # one name in 29 holds a colour word, which may well be the wrong one
-        names[i] = f"{names[i].split()[0]} {dealer.choice(MISLEADING)}"
-    if len(set(names)) != count:
+    if len(pairs) < count:
         raise ValueError(f"{count} names cannot be dealt without a repeat")
+    names, used = pairs[:count], set(pairs[:count]) | set(taken)
+    for i in range(0, count, 29):  # one name in 29 holds a colour word, which may well be the wrong one
+        misleading = f"{names[i].split()[0]} {dealer.choice(MISLEADING)}"
+        if misleading not in used:
+            used.add(misleading)
+            names[i] = misleading
     return names

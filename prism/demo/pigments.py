@@ -11,7 +11,7 @@ import numpy as np
 
 from prism.spectrum import BANDS, Array
 from prism.tint.counter import Can
-from prism.tint.system import Ingredient, Kind, TintSystem
+from prism.tint.system import Film, Ingredient, Kind, TintSystem
 
 
 def _edge(centre: float, width: float) -> Array:
@@ -45,6 +45,8 @@ KINDS = {"CW": Kind.WHITE, "LB": Kind.BLACK, "EY": Kind.EARTH, "ER": Kind.EARTH,
 
 
 NAME = "Skerry tinting"
+FILM = Film(coats=2, micrometres=80.0, scattering=24.0)
+"""Two coats as they dry; the white base hides in them by its own scattering, the clear one by what is put in."""
 CANS = (
     Can("half-pint", "half pint (8 fl oz)", 0.2365882365, False),
     Can("quart", "quart", 0.946352946, False),
@@ -105,4 +107,4 @@ def system() -> TintSystem:
             0.0004,
         ),
     ]
-    return TintSystem({b.code: b for b in bases}, {c.code: c for c in colorants}, NAME, cans=CANS)
+    return TintSystem({b.code: b for b in bases}, {c.code: c for c in colorants}, NAME, cans=CANS, film=FILM)

@@ -3,7 +3,8 @@
 `{"format": "gentle-prism tinting system", "version": 1, "name": …, "shots": {"ounce_ml", "in_ounce", "smallest"},
 "cans": [{"key", "label", "litres", "metric"}], "bases": [{"code", "name", "capacity_ml_per_l", "density", "k", "s"}],
 "colorants": [{"code", "name", "kind", "density", "k", "s"}]}`. K and S are per litre of base, or per mL of colorant in
-a litre of base; `kind` is white, black, earth or organic.
+a litre of base; `kind` is white, black, earth or organic. `"film": {"coats", "micrometres", "scattering"}` may say by
+which dry film hiding is judged: `scattering` is S·X of that film for an S of 1.
 """
 
 from __future__ import annotations
@@ -17,7 +18,7 @@ from prism import messages
 from prism.formats.text import TextError, json_of
 from prism.spectrum import BANDS, Array
 from prism.tint.counter import Can, Shots
-from prism.tint.system import Ingredient, Kind, TintSystem
+from prism.tint.system import Film, Ingredient, Kind, TintSystem
 
 FORMAT, VERSION = "gentle-prism tinting system", 1
 MAX_BYTES = 1_000_000
@@ -74,6 +75,17 @@ def from_table(whole: Any) -> TintSystem:
         _text(whole, "the system", "name", 80),
         dosed,
         tuple(cans),
+        _film(whole["film"]) if whole.get("film") is not None else None,
+    )
+
+
+def _film(part: Any) -> Film:
+    if not isinstance(part, dict):
+        raise TintSystemError(messages.tinting_wrong("film", "an object"))
+    return Film(
+        int(_number(part, "film", "coats", 1, 10)),
+        _number(part, "film", "micrometres", 1, 2000),
+        _number(part, "film", "scattering", 0.01, 10_000),
     )
 
 
@@ -145,6 +157,9 @@ def write(system: TintSystem) -> str:
         "bases": [part(one) for one in system.bases.values()],
         "colorants": [part(one) for one in system.colorants.values()],
     }
+    if system.film:
+        film = system.film
+        whole["film"] = {"coats": film.coats, "micrometres": film.micrometres, "scattering": film.scattering}
     return json.dumps(whole, ensure_ascii=False, indent=1) + "\n"
 
 

@@ -85,9 +85,17 @@ FIGURES = (
     _figure("trim.crown", Kind.TEXT, least=1, most=60),
     _figure("estimates.from_spectrum", Kind.NUMBER, high=20, unit="ΔE00"),
     _figure("estimates.from_lab", Kind.NUMBER, high=20, unit="ΔE00"),
+    _figure("claims.certain", Kind.NUMBER, low=0.5, high=1),
+    _figure("claims.certain_pair", Kind.NUMBER, low=0.5, high=1),
+    _figure("claims.certain_hue", Kind.NUMBER, low=0.5, high=1),
+    _figure("claims.probable", Kind.NUMBER, low=0.5, high=1),
+    _figure("claims.shared", Kind.NUMBER, high=0.99),
+    _figure("claims.widened", Kind.NUMBER, high=90, unit="°"),
+    _figure("claims.stated_lightness", Kind.NUMBER, low=0.01, high=20, unit="ΔE00"),
     _figure("cautions.dark_outside", Kind.NUMBER, unit="LRV"),
 )
 BY_PATH = {figure.path: figure for figure in FIGURES}
+LONGEST_WORD = 40
 UNCERTAINTY = Figure(("uncertainty",), Kind.NUMBER, low=0.01, high=20, unit="ΔE00")
 RULE = {
     "lrv": Figure(("lrv",), Kind.SPAN, high=101, unit="LRV"),
@@ -95,11 +103,11 @@ RULE = {
     "hue": Figure(("hue",), Kind.SPAN, high=360, unit="°"),
     "strength": Figure(("strength",), Kind.SPAN, high=200, unit="Lab units"),
     "undertone": Figure(("undertone",), Kind.HUES, least=1),
+    "counts_as": Figure(("counts_as",), Kind.TEXT, least=1, most=LONGEST_WORD),
 }
 """What a rule of a family may hold, besides its word."""
 LIST = Figure(("undertone", "lists"), Kind.HUES, least=1)
 MOST_FAMILIES = 80
-LONGEST_WORD = 40
 
 
 def figure_at(path: Path) -> Figure | None:
@@ -138,6 +146,16 @@ def check(table: dict[str, Any], sources: frozenset[str]) -> None:
                 if name not in RULE:
                     raise SchoolError(f"a family has no {name}", ("family", str(number), name))
                 _check(RULE[name], ("family", str(number), name), value, table)
+        _check_base(rule, number, rules, table)
+
+
+def _check_base(rule: dict[str, Any], number: int, rules: list[Any], table: dict[str, Any]) -> None:
+    """Raise `SchoolError` unless what a family counts as is another family that counts as none, or a hue family."""
+    base = rule.get("counts_as")
+    plain = [one.get("word") for one in rules if isinstance(one, dict) and "counts_as" not in one]
+    if base is not None and base not in (*plain, *_at(table, ("hue_family", "hues"))):
+        reason = f"{base} is none of the families, nor a hue: what a word counts as must be one that counts as none"
+        raise SchoolError(reason, ("family", str(number), "counts_as"))
 
 
 def _at(table: dict[str, Any], path: Path) -> Any:

@@ -9,18 +9,34 @@ import numpy as np
 from prism.neutral import WorkingNeutral
 from prism.school.scales import HueScale, Scale
 from prism.spectrum import Array
+from prism.surety import Thresholds
+
+LRV_STATED = "screen-lrv"
+"""The kind of source whose lightness is surer than its hue."""
+
+
+ANY_CHROMA = (0.0, float("inf"))
 
 
 @dataclass(frozen=True)
 class FamilyRule:
-    """One family: half-open ranges of LRV, chroma C*ab, hue (degrees), undertone strength, and undertone hues."""
+    """One family: half-open ranges of LRV, chroma C*ab, hue (degrees), undertone strength, and undertone hues.
+
+    A word may count as that of another family, or of a hue: that is what it is found under and judged by.
+    """
 
     word: str
     lrv: tuple[float, float] = (0, 101)
-    chroma: tuple[float, float] = (0, float("inf"))
+    chroma: tuple[float, float] = ANY_CHROMA
     hue: tuple[float, float] = (0, 360)
     strength: tuple[float, float] = (0, float("inf"))
     undertone: tuple[str, ...] = ()
+    counts_as: str = ""
+
+    @property
+    def base(self) -> str:
+        """The word that it counts as."""
+        return self.counts_as or self.word
 
 
 @dataclass(frozen=True)
@@ -31,7 +47,8 @@ class School:
     grey is itself called an undertone; `relative` whether temperature exists only beside another colour; `trim_gap`
     LRV points between wall and trim for an edge to show; `crown` the sheen of crown moulding; `lean_from` Lab units of
     warmth from which a neutral temperature is said to lean; `estimate_doubt` ΔE00 that an estimated recipe adds for
-    each 25 % of change, from Lab alone and from a spectrum; `dark_outside` LRV below which heat outdoors is warned of.
+    each 25 % of change, from Lab alone and from a spectrum; `dark_outside` LRV below which heat outdoors is warned of;
+    `claims` how sure a statement must be.
     """
 
     key: str
@@ -62,6 +79,7 @@ class School:
     crown: str
     estimate_doubt: tuple[float, float]
     dark_outside: float
+    claims: Thresholds
     explains: tuple[str, ...]
 
     def __hash__(self) -> int:
@@ -100,6 +118,11 @@ class School:
     def doubt(self, provenance: str, spread: float | None = None) -> float:
         """Return the uncertainty of a colour, ΔE00: that of its source, or of its own readings if they are worse."""
         return max(self.uncertainty[provenance], spread or 0.0)
+
+    def lightness_doubt(self, provenance: str, spread: float | None = None) -> float:
+        """Return the uncertainty of a colour's lightness, counted as `doubt` is: less where its LRV was stated."""
+        doubt = self.doubt(provenance, spread)
+        return min(doubt, self.claims.stated_lightness) if provenance == LRV_STATED else doubt
 
     def warm_axis(self) -> Array:
         """Return the unit vector of warmth in the a*, b* plane, shape (2,)."""

@@ -13,6 +13,7 @@ from prism.neutral import WorkingNeutral
 from prism.school.checks import check
 from prism.school.figures import FamilyRule, School
 from prism.school.scales import HueScale, Scale, SchoolError
+from prism.surety import Thresholds
 
 FOLDER = Path(__file__).parent.parent / "schools"
 DEFAULT = "wall-practice"
@@ -122,6 +123,7 @@ def build(key: str, table: dict[str, Any]) -> School:
         crown=table["trim"]["crown"],
         estimate_doubt=(table["estimates"]["from_lab"], table["estimates"]["from_spectrum"]),
         dark_outside=table["cautions"]["dark_outside"],
+        claims=Thresholds(**table["claims"]),
         explains=tuple(table["explains"]),
     )
 
@@ -132,4 +134,6 @@ def _floats(values: Iterable[float]) -> tuple[float, ...]:
 
 def _family(rule: dict[str, Any]) -> FamilyRule:
     spans = {name: (rule[name][0], rule[name][1]) for name in ("lrv", "chroma", "hue", "strength") if name in rule}
-    return FamilyRule(rule["word"], **spans, undertone=tuple(rule.get("undertone", ())))
+    return FamilyRule(
+        rule["word"], **spans, undertone=tuple(rule.get("undertone", ())), counts_as=rule.get("counts_as", "")
+    )

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from prism import arranging, demo, school, words
 from prism.choosing.along_axes import view_along_axes
-from prism.choosing.axes import axis_vectors, less
+from prism.choosing.axes import axis_vectors, comparative, less
 from prism.choosing.comparison_set import another, choose
 from prism.choosing.deck import Deck, number_strips
 from prism.choosing.groups import FOIL_DEPTH, MATE_DEPTH, MOST_OF_RANGE
@@ -40,24 +40,24 @@ class Undecided(unittest.TestCase):
     @given(rows, st.floats(0, 4))
     def test_shares_sum_to_one_and_spread_with_uncertainty(self, row, doubt):
         entry = DECK[row]
-        sure = in_play(READINGS[row], WALL)
-        vague = in_play(read_many([entry.colour.lab], [entry.colour.lrv], [0.3 + doubt], WALL)[0], WALL)
+        sure = in_play(READINGS[row])
+        vague = in_play(read_many([entry.colour.lab], [entry.colour.lrv], [0.3 + doubt], WALL)[0])
         for shares in (sure, vague):
             self.assertAlmostEqual(sum(shares.values()), 1)
         self.assertLessEqual(max(vague.values()), max(sure.values()) + 0.05)
 
     def test_a_strong_undertone_leaves_one_answer_and_a_passive_one_many(self):
-        self.assertEqual(in_play(READINGS[ROWS["T26.6"]], WALL), {"green": 1.0})
-        passive = in_play(READINGS[ROWS["H01.3"]], WALL)
+        self.assertEqual(in_play(READINGS[ROWS["T26.6"]]), {"green": 1.0})
+        passive = in_play(READINGS[ROWS["H01.3"]])
         self.assertEqual(next(iter(passive)), "")
-        self.assertGreaterEqual(len(passive), 4)
+        self.assertGreater(len(in_play(read_many([DECK[ROWS["H01.3"]].colour.lab], [70], [2.0], WALL)[0])), 5)
 
     def test_what_is_asked_follows_what_is_open(self):
         blue = questions(READINGS[ROWS["H16.3"]], WALL)
         self.assertEqual(set(blue), {"greyer", "clearer", "greener", "purpler"})
         passive = questions(READINGS[ROWS["H01.3"]], WALL)
-        self.assertLessEqual({"greener", "yellower", "oranger"}, set(list(passive)[:3]))
-        self.assertNotIn("greyer", passive)
+        self.assertEqual(next(iter(passive)), comparative(READINGS[ROWS["H01.3"]].undertone.nearest))
+        self.assertEqual(set(passive), {comparative(hue) for hue in WALL.undertone.words})
 
     def test_a_short_list_asks_only_its_own_hues(self):
         short = school.load("short-lists")
@@ -92,7 +92,7 @@ class Revealing(unittest.TestCase):
             self.assertTrue((view(row, vague).power(axis) <= view(row).power(axis) + 1e-12).all())
 
     def test_greyer_never_overshoots_the_neutral(self):
-        for row in range(0, len(DECK), 17):
+        for row in range(0, len(DECK), 161):
             own = np.array(READINGS[row].undertone.vector)
             for pick in view(row).best("greyer", 5):
                 other = np.array(READINGS[pick.index].undertone.vector)
@@ -141,9 +141,11 @@ class Sets(unittest.TestCase):
             p for p in chosen_for(ROWS["T05.4"], strip=0).picks if p.why in ("lighter", "darker") and p.kind == "strip"
         ]
         self.assertTrue(mates)
+        own = np.array(READINGS[ROWS["T05.4"]].undertone.vector)
         for pick in mates:
-            self.assertEqual(READINGS[pick.index].undertone.main, "orange")
-        for row in range(0, len(DECK), 17):
+            other = np.array(READINGS[pick.index].undertone.vector)
+            self.assertGreater(float(own @ other), 0.97 * np.hypot(*own) * np.hypot(*other))
+        for row in range(0, len(DECK), 161):
             for pick in chosen_for(row, strip=0).picks:
                 if pick.kind == "strip" and pick.why in ("lighter", "darker"):
                     self.assertLess(abs(READINGS[pick.index].lab[0] - READINGS[row].lab[0]), MATE_DEPTH[1])
@@ -172,7 +174,7 @@ class Sets(unittest.TestCase):
         self.assertGreater(float(apart @ axis), 0)
 
     def test_most_demo_colours_get_a_handful(self):
-        found = [len(chosen_for(row).picks) for row in range(0, len(DECK), 9) if READINGS[row].family.is_neutral]
+        found = [len(chosen_for(row).picks) for row in range(0, len(DECK), 61) if READINGS[row].family.is_neutral]
         self.assertGreaterEqual(np.mean(found), 9)
         self.assertLessEqual(max(found), 12)
 

@@ -114,7 +114,8 @@ class Boards(unittest.TestCase):
     def test_the_set_with_its_reasons(self):
         status, out, _ = run("beside", "H16.3")
         self.assertEqual(status, 0)
-        self.assertIn("TW04 Lens Cloth: The cleanest white", out)
+        self.assertRegex(out, r"^\S+ [^:]+: The cleanest white of these decks")
+        self.assertIn("Picked because it is", out)
         self.assertIn("A foil", out)
         picked = json.loads(run("beside", "#C4CBC9", "--json")[1])
         self.assertEqual([one["why"] for one in picked[:3]], ["clean", "warmest", "coolest"])

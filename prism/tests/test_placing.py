@@ -9,9 +9,11 @@ from hypothesis import strategies as st
 from prism import asking, placing, words
 from prism.asking import AskError, parse
 from prism.choosing.along_axes import view_along_axes
+from prism.choosing.questions import worth_asking
 from prism.nearest import Nearest
+from prism.reading import read_many
 from prism.tests.test_choosing import DECK, NOTHING, OFFERED, READINGS, ROWS, WALL, chosen_for, view
-from prism.verdict import Confidence, confidence, flat_neutral, on_other_bases
+from prism.verdict import flat_neutral, on_other_bases
 
 INDEX = Nearest(OFFERED.lab)
 
@@ -132,11 +134,13 @@ class Wishes(unittest.TestCase):
 
 class Verdicts(unittest.TestCase):
     def test_confidence_falls_with_uncertainty(self):
-        blue = READINGS[ROWS["H16.3"]]
-        self.assertEqual(confidence(blue, {"blue": 1.0}), Confidence.SURE)
-        self.assertEqual(confidence(blue, {"blue": 0.8, "green": 0.2}), Confidence.LIKELY)
-        self.assertEqual(confidence(blue, {"blue": 0.5, "green": 0.5}), Confidence.OPEN)
-        self.assertIn("green (20\u00a0%)", words.confidence("likely", {"blue": 0.8, "green": 0.2}, blue))
+        entry, said = DECK[ROWS["H16.3"]], []
+        for doubt in (0.3, 3.4, 9.0):
+            reading = read_many([entry.colour.lab], [entry.colour.lrv], [doubt], WALL)[0]
+            said.append(words.confidence(reading, worth_asking(reading, WALL)))
+        self.assertEqual(said[0], "Sure: the uncertainty leaves no other.")
+        self.assertRegex(said[1], r"Probable, not certain. It may also be .*\d\u00a0%")
+        self.assertRegex(said[2], "Open. It may be ")
 
     def test_other_bases(self):
         entry = next(entry for entry in DECK if entry.code == "H16.3")

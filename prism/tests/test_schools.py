@@ -40,14 +40,14 @@ class ShortLists(unittest.TestCase):
 
     def test_families_are_named_from_their_lists(self):
         for found in readings(SHORT):
-            listed = SHORT.hues_for(found.family.word).words
+            listed = SHORT.hues_for(found.family.base).words
             for word in (found.undertone.main, found.undertone.second, *found.undertone.ruled_out):
                 self.assertIn(word, (None, *listed))
             if found.family.word == "grey":
                 self.assertFalse(found.undertone.passive)
 
     def test_a_hue_off_the_list_is_said_and_not_renamed(self):
-        warm_grey = from_lab((30, 0.55, 4.2), provenance="reading-average")
+        warm_grey = from_lab((30.5, 0.95, 3.1), provenance="reading-average")
         one = read(warm_grey, SHORT)
         self.assertEqual((one.family.word, one.undertone.main, one.undertone.off_list), ("grey", None, "orange"))
         self.assertIn("names no such undertone", words.undertone(one, "reading-average"))
@@ -68,7 +68,7 @@ class Differing(unittest.TestCase):
     def test_grey_counts_in_one_school_only(self):
         passive = next(i for i, found in enumerate(readings(WALL)) if found.undertone.passive)
         self.assertIn("passive", words.undertone_short(readings(WALL)[passive]))
-        self.assertEqual(words.undertone_short(readings(EVEN)[passive]), "grey")
+        self.assertIn(words.undertone_short(readings(EVEN)[passive]), ("grey", "probably grey"))
         self.assertIn("grey, as this school says", words.undertone(readings(EVEN)[passive], "maker-lab"))
 
     def test_what_changes_is_what_the_readings_say(self):

@@ -144,10 +144,12 @@ class Screen(unittest.TestCase):
         self.assertTrue(((rgb >= 0) & (rgb <= 1)).all())
         shown = spectrum.xyz_to_lab(screen.decode(rgb) @ screen.RGB_TO_XYZ.T, screen.SRGB_WHITE)
         wanted = spectrum.xyz_to_lab(
-            adaptation.adapt(spectrum.lab_to_xyz([lightness, a, b]), spectrum.white_point(), screen.SRGB_WHITE),
+            adaptation.changed(
+                spectrum.lab_to_xyz([lightness, a, b]), spectrum.white_point(), adaptation.TO_D65_2, screen.SRGB_WHITE
+            ),
             screen.SRGB_WHITE,
         )
-        self.assertAlmostEqual(shown[0], wanted[0], delta=0.25)
+        self.assertAlmostEqual(shown[0], max(wanted[0], 0.0), delta=0.25)
         chroma, whole = np.hypot(*shown[1:]), np.hypot(*wanted[1:])
         self.assertLessEqual(chroma, whole + 0.3)
         if not inside and chroma > 5:

@@ -66,13 +66,13 @@ class Names(unittest.TestCase):
 class StatedLrv(unittest.TestCase):
     def test_agree_differ_cannot_tell(self):
         sure = read(demo.find("H16.3").colour, WALL)
-        self.assertEqual(trust.check_lrv(sure.lrv + 0.4, sure).verdict, LrvAgreement.AGREE)
-        self.assertEqual(trust.check_lrv(sure.lrv + 4, sure).verdict, LrvAgreement.DIFFER)
-        self.assertEqual(trust.check_lrv(sure.lrv - 4, sure).verdict, LrvAgreement.DIFFER)
+        self.assertEqual(trust.check_lrv(sure.lrv + 0.4, sure, WALL).verdict, LrvAgreement.AGREE)
+        self.assertEqual(trust.check_lrv(sure.lrv + 4, sure, WALL).verdict, LrvAgreement.DIFFER)
+        self.assertEqual(trust.check_lrv(sure.lrv - 4, sure, WALL).verdict, LrvAgreement.DIFFER)
         vague = reading((92, 0, 3), "screen")
-        self.assertEqual(trust.check_lrv(vague.lrv + 1, vague).verdict, LrvAgreement.CANNOT_TELL)
-        self.assertEqual(trust.check_lrv(vague.lrv + 30, vague).verdict, LrvAgreement.DIFFER)
-        self.assertIn("differ by 4.0", words.lrv_check(trust.check_lrv(sure.lrv + 4, sure)))
+        self.assertEqual(trust.check_lrv(vague.lrv + 1, vague, WALL).verdict, LrvAgreement.CANNOT_TELL)
+        self.assertEqual(trust.check_lrv(vague.lrv + 30, vague, WALL).verdict, LrvAgreement.DIFFER)
+        self.assertIn("differ by 4.0", words.lrv_check(trust.check_lrv(sure.lrv + 4, sure, WALL)))
 
     def test_a_screen_value_is_surer_with_a_stated_lrv_it_allows(self):
         paint = from_hex("#C4CBC9")

@@ -1,6 +1,7 @@
 """Recipes for colours that come without one: never the maker's own, but one that makes the same colour.
 
-From a spectrum, colorants are found by non-negative least squares on K and S, base by base. From Lab alone a spectrum
+From a spectrum, colorants are found by non-negative least squares on K and S, base by base, and then brought to the
+colour itself. From Lab alone a spectrum
 is not known, so three colorants are solved for; of the many that make the same colour the plainest is preferred, as
 makers prefer it: earths and black before organic colorants, and little of them.
 """
@@ -14,9 +15,10 @@ from itertools import combinations
 import numpy as np
 
 from prism.difference import delta_e
-from prism.spectrum import Array, to_lab, weights, white_point, xyz_to_lab
+from prism.spectrum import Array, to_lab, weights
 from prism.stimulus import Stimulus
-from prism.tint.optics import K1, inner, opaque, surface, surface_slope
+from prism.tint.matching import LEAST, Sets
+from prism.tint.optics import K1, inner
 from prism.tint.recipe import Recipe
 from prism.tint.system import Kind, TintSystem
 
@@ -33,8 +35,10 @@ FIRST_STEPS, KEPT_THREES = 6, 60
 """After this many steps only this many sets of three, those nearest to the colour by then, are followed on."""
 USUAL_BASES = 2
 """Bases that are tried in any case; a third is only for colours that these cannot make."""
-LEAST, MOST = 1e-4, 120.0
-"""mL per litre between which amounts are looked for."""
+TOO_FAR = 1.0
+"""ΔE00 from which a recipe is none for this colour."""
+LOOKED_AT = 6.0
+"""ΔE00 within which a recipe is looked at all the same, to say how near one comes."""
 
 
 @dataclass(frozen=True)
@@ -54,20 +58,48 @@ class Estimate:
 
 
 def estimate(colour: Stimulus, system: TintSystem) -> list[Estimate]:
-    """Return recipes that make a colour, best first, with others that are nearly as good; empty where none comes near.
+    """Return recipes that make a colour, best first, with others that are nearly as good; empty where none comes nearer
+    than `TOO_FAR`.
 
-    Each has at most four colorants and fits its base.
+    Each has at most four colorants and fits its base. Of recipes that make the same colour, a spectrum prefers those
+    that make it alike in every band.
     """
+    found = [one for one in _candidates(colour, system) if one.residual <= TOO_FAR]
     if colour.reflectance is not None:
-        found = _of_spectrum(np.asarray(colour.reflectance), system)
-        found.sort(key=lambda one: (one.residual + 0.02 * len(one.recipe.amounts), one.cost))
+        aside = _aside(np.asarray(colour.reflectance), [one.recipe for one in found], system)
+        order = sorted(range(len(found)), key=lambda i: (found[i].residual + aside[i], found[i].cost))
+        found = [found[i] for i in order]
     else:
-        found = _of_lab(colour.lab_array, system)
         found.sort(key=lambda one: one.cost)
     if not found:
         return []
     worst = found[0].residual + NEARLY
     return _distinct(one for one in found if one.residual <= worst)[:KEPT]
+
+
+def nearest_miss(colour: Stimulus, system: TintSystem) -> float | None:
+    """Return how far from a colour, ΔE00, the nearest recipe stays that was found; None where none was."""
+    return min((one.residual for one in _candidates(colour, system)), default=None)
+
+
+def _candidates(colour: Stimulus, system: TintSystem) -> list[Estimate]:
+    """Return recipes near a colour: from its spectrum, and from Lab alone where no spectral one makes the colour."""
+    found = _of_spectrum(np.asarray(colour.reflectance), system) if colour.reflectance is not None else []
+    if any(one.residual <= TOO_FAR for one in found):
+        return found
+    return found + _of_lab(colour.lab_array, system, colour.reflectance is not None)
+
+
+def _aside(reflectance: Array, recipes: list[Recipe], system: TintSystem) -> Array:
+    """Return how far recipes lie beside a spectrum, as the eye counts the bands, in hundredths, with what their
+    colorants count, (n,)."""
+    if not recipes:
+        return np.empty(0)
+    eye = np.abs(weights()).sum(axis=1)
+    apart = system.reflectance(recipes) - reflectance
+    more = np.array([len(recipe.amounts) for recipe in recipes])
+    beside: Array = 100 * np.sqrt((apart * apart) @ eye / eye.sum()) + 0.02 * more
+    return beside
 
 
 def _distinct(found: Iterable[Estimate]) -> list[Estimate]:
@@ -93,12 +125,33 @@ def _of_spectrum(reflectance: Array, system: TintSystem) -> list[Estimate]:
         scale = sensitive / base.s
         matrix = np.array([(p.k - theta * p.s) * scale for p in system.colorants.values()]).T
         target = -(base.k - theta * base.s) * scale
+        recipes = []
         for chosen in _supports(matrix, target):
             amounts, _ = nnls(matrix[:, chosen], target)
-            recipe = Recipe(base.code, {codes[i]: float(a) for i, a in zip(chosen, amounts, strict=True) if a > LEAST})
-            if recipe.total <= base.capacity:
-                found.append(recipe)
+            used = {codes[i]: float(a) for i, a in zip(chosen, amounts, strict=True) if a > LEAST}
+            recipes.append(Recipe(base.code, used))
+        found += [one for one in _finished(recipes, to_lab(reflectance), system) if one.total <= base.capacity]
     return _measured(found, to_lab(reflectance), system, from_spectrum=True)
+
+
+def _finished(recipes: list[Recipe], lab: Array, system: TintSystem) -> list[Recipe]:
+    """Return recipes in one base brought to a Lab with the colorants they have: where these cannot copy a spectrum,
+    every band is a little off, and the colour with them. What does not come nearer stays."""
+    found = [recipe for recipe in recipes if not recipe.amounts]
+    for count in sorted({len(recipe.amounts) for recipe in recipes} - {0}):
+        some = [recipe for recipe in recipes if len(recipe.amounts) == count]
+        k, s = (
+            np.array([[getattr(system.colorants[code], quantity) for code in one.amounts] for one in some])
+            for quantity in ("k", "s")
+        )
+        base = system.bases[some[0].base]
+        paint, start = Sets(k, s, base.k, base.s), np.log([list(one.amounts.values()) for one in some])
+        logs, _ = paint.steps(lab, start, STEPS)
+        before, after = (delta_e(lab, paint.lab(np.exp(at))) for at in (start, logs))
+        for one, better, amounts in zip(some, after < before, np.exp(logs).tolist(), strict=True):
+            kept = {c: a for c, a in zip(one.amounts, amounts, strict=True) if a > 2 * LEAST}
+            found.append(Recipe(one.base, kept) if better else one)
+    return found
 
 
 def _supports(matrix: Array, target: Array) -> list[list[int]]:
@@ -113,37 +166,32 @@ def _supports(matrix: Array, target: Array) -> list[list[int]]:
     return [list(four) for four in combinations(order[:7], MOST_COLORANTS)]
 
 
-def _of_lab(lab: Array, system: TintSystem) -> list[Estimate]:
-    """Solve three colorants for Lab, all sets of three and all bases together, by damped Newton steps on amounts."""
+def _of_lab(lab: Array, system: TintSystem, from_spectrum: bool = False) -> list[Estimate]:
+    """Solve three colorants for Lab, all sets of three and all bases together."""
     codes = list(system.colorants)
     white, plain = system.of_kind(Kind.WHITE), system.of_kind(Kind.BLACK, Kind.EARTH)
     colour_of = [i for i, code in enumerate(codes) if code not in white]
-    threes = [three for three in combinations(colour_of, 3) if any(codes[i] in plain for i in three)]
+    threes = np.array([t for t in combinations(colour_of, 3) if any(codes[i] in plain for i in t)])
+    k = np.array([system.colorants[code].k for code in codes])
+    s = np.array([system.colorants[code].s for code in codes])
     recipes: list[Recipe] = []
     for number, base in enumerate(_bases_for(lab, system)):
-        if number == USUAL_BASES and recipes:
+        if number == USUAL_BASES and any(recipes):
             break
-        chosen = np.array(threes)
-        logs = np.full((len(threes), 3), np.log(0.01 * system.bases[base].capacity))
-        k = np.array([system.colorants[code].k for code in codes])
-        s = np.array([system.colorants[code].s for code in codes])
         own = system.bases[base]
-        for step in range(STEPS):
-            now, slopes = _slopes(np.exp(logs), k[chosen], s[chosen], own.k, own.s)
-            off = now - lab
-            if step == FIRST_STEPS and len(chosen) > KEPT_THREES:
-                near = np.sort(np.argsort(np.linalg.norm(off, axis=1), kind="stable")[:KEPT_THREES])
-                chosen, logs, slopes, off = chosen[near], logs[near], slopes[near], off[near]
-            square = np.swapaxes(slopes, 1, 2) @ slopes + 1e-3 * np.eye(3)
-            change = np.linalg.solve(square, np.swapaxes(slopes, 1, 2) @ off[..., None])[..., 0]
-            logs = np.clip(logs - np.clip(change, -1.5, 1.5), np.log(LEAST), np.log(MOST))
-        off = delta_e(lab, _labs(np.exp(logs), k[chosen], s[chosen], own.k, own.s))
-        for i in np.flatnonzero(off < 1.0):
+        chosen, paints = threes, Sets(k[threes], s[threes], own.k, own.s)
+        logs = np.full((len(threes), 3), np.log(0.01 * own.capacity))
+        logs, off = paints.steps(lab, logs, FIRST_STEPS)
+        if len(chosen) > KEPT_THREES:
+            near = np.sort(np.argsort(np.linalg.norm(off, axis=1), kind="stable")[:KEPT_THREES])
+            chosen, logs, paints = chosen[near], logs[near], paints[near]
+        logs, _ = paints.steps(lab, logs, STEPS - FIRST_STEPS)
+        for i in np.flatnonzero(delta_e(lab, paints.lab(np.exp(logs))) < LOOKED_AT):
             amounts = {codes[c]: float(a) for c, a in zip(chosen[i], np.exp(logs[i]), strict=True) if a > 2 * LEAST}
             recipe = Recipe(base, amounts)
             if system.capacity_used(recipe) <= 1:
                 recipes.append(recipe)
-    return _measured(recipes, lab, system, from_spectrum=False)
+    return _measured(recipes, lab, system, from_spectrum)
 
 
 def _bases_for(lab: Array, system: TintSystem) -> list[str]:
@@ -155,41 +203,6 @@ def _bases_for(lab: Array, system: TintSystem) -> list[str]:
         if float(to_lab(system.reflectance([black]))[0, 0]) < lab[0]:
             dark.append(base.code)
     return dark[:3]
-
-
-def _labs(amounts: Array, k: Array, s: Array, base_k: Array, base_s: Array) -> Array:
-    """Return Lab (n, 3) of n sets of three colorants, K and S (n, 3, 31) each, with their amounts (n, 3)."""
-    whole_k, whole_s = _mixed(amounts, k, base_k), _mixed(amounts, s, base_s)
-    return to_lab(surface(opaque(whole_k, whole_s)))
-
-
-def _mixed(amounts: Array, parts: Array, base: Array) -> Array:
-    """Return K or S (n, 31) of a base with amounts (n, 3) of colorants (n, 3, 31)."""
-    mixed: Array = base + (amounts[:, None] @ parts)[:, 0]
-    return mixed
-
-
-def _slopes(amounts: Array, k: Array, s: Array, base_k: Array, base_s: Array) -> tuple[Array, Array]:
-    """Return Lab (n, 3) as `_labs` does, and how it changes with the logarithm of each amount, (n, 3, 3).
-
-    The chain of derivatives: K/S by amount, inner reflectance by K/S, measured by inner, XYZ by band, Lab by XYZ.
-    """
-    whole_s = _mixed(amounts, s, base_s)
-    ratio = _mixed(amounts, k, base_k) / whole_s
-    root = np.sqrt(ratio * (ratio + 2))
-    r = 1 / (1 + ratio + root)
-    by_ratio = -r / np.maximum(root, 1e-9) * surface_slope(r)
-    by_amount = amounts[..., None] * (k - ratio[:, None] * s) * (by_ratio / whole_s)[:, None]
-    xyz = surface(r) @ weights()
-    ratio_xyz = xyz / white_point()
-    # of f in CIE 15:2018, 8.2.1: t^(1/3), and a straight line below (6/29)³
-    f_slope = np.where(ratio_xyz > (6 / 29) ** 3, np.cbrt(ratio_xyz) ** -2 / 3, (29 / 6) ** 2 / 3) / white_point()
-    by_xyz = (by_amount @ weights()) * f_slope[:, None]
-    return xyz_to_lab(xyz), LAB_OF_F @ np.swapaxes(by_xyz, 1, 2)
-
-
-LAB_OF_F = np.array([[0.0, 116.0, 0.0], [500.0, -500.0, 0.0], [0.0, 200.0, -200.0]])
-"""L*, a*, b* by f(X), f(Y), f(Z)."""
 
 
 def _measured(recipes: list[Recipe], lab: Array, system: TintSystem, from_spectrum: bool) -> list[Estimate]:

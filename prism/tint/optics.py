@@ -25,6 +25,24 @@ def opaque(k: ArrayLike, s: ArrayLike) -> Array:
     return reflectance
 
 
+def film(k: ArrayLike, s: ArrayLike, thickness: float, ground: ArrayLike) -> Array:
+    """Return the inner reflectance of a film of a thickness over a ground of inner reflectance `ground`.
+
+    K and S for one unit of thickness. Source: Kubelka (1948), the hyperbolic solution.
+
+    >>> film(0.25, 1.0, 40.0, 0.0).round(6).item(), film(0.25, 1.0, 0.0, 0.3).item()  # opaque, and no film at all
+    (0.5, 0.3)
+    """
+    scattered, under = np.asarray(s, dtype=np.float64), np.asarray(ground, dtype=np.float64)
+    a = 1 + np.asarray(k, dtype=np.float64) / np.maximum(scattered, 1e-12)
+    b = np.sqrt(np.maximum(a * a - 1, 1e-12))
+    # written with exp(−2bSX), which does not overflow for thick films
+    left = np.exp(-2 * np.minimum(b * scattered * thickness, 300.0))
+    times, sinh = 1 + left, 1 - left
+    reflectance: Array = (sinh - under * (a * sinh - b * times)) / ((a - under) * sinh + b * times)
+    return reflectance
+
+
 def surface(inner: ArrayLike, k1: float = K1, k2: float = K2) -> Array:
     """Return measured reflectance, specular included, of inner reflectance. Source: Saunderson (1942).
 

@@ -14,6 +14,7 @@ from prism.school import School
 from prism.screen import reflectance_to_screen, to_hex
 from prism.spectrum import Array, to_lab, to_lrv
 from prism.survey import survey
+from prism.tint.hiding import Hiding, Opacity, opacities
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 
@@ -24,7 +25,7 @@ class Adjusted:
 
     `percent` of change (0 is standard); `delta_e` ΔE00 from standard; `drift` how the undertone moved (Δa*, Δb*) and
     `drift_effect` that move in ΔE00 at the standard's lightness; `over_capacity` whether the base can hold it;
-    `screen` `#RRGGBB`.
+    `screen` `#RRGGBB`; `opacity` how it covers, None where the system states no film.
     """
 
     percent: float
@@ -36,6 +37,12 @@ class Adjusted:
     drift_effect: float
     over_capacity: bool
     screen: str
+    opacity: Opacity | None = None
+
+    @property
+    def hides(self) -> bool:
+        """Whether it can be painted as it is shown: in two coats, or in three."""
+        return self.opacity is None or self.opacity.hiding is not Hiding.SHOWS_THROUGH
 
     @property
     def lrv(self) -> float:
@@ -68,6 +75,7 @@ def strengths(
     moved = neutral.undertone(lab) - neutral.undertone(lab[0])
     shifted = np.concatenate([np.broadcast_to(lab[0, :1], (len(lab), 1)), lab[0, 1:] + moved], axis=-1)
     drift_effect = delta_e(lab[0], shifted)
+    covers: Sequence[Opacity | None] = opacities(recipes, system) if system.film else [None] * len(recipes)
     return [
         Adjusted(
             percent=percent,
@@ -79,6 +87,7 @@ def strengths(
             drift_effect=float(drift_effect[i]),
             over_capacity=system.capacity_used(recipes[i]) > 1,
             screen=shown[i],
+            opacity=covers[i],
         )
         for i, percent in enumerate(steps, start=1)
     ]
@@ -86,7 +95,7 @@ def strengths(
 
 @dataclass(frozen=True)
 class Curve:
-    """A recipe over many strengths: percent of change and LRV, (n,) each, Lab (n, 3), and the word of each family."""
+    """A recipe over many strengths: percent of change and LRV, (n,) each, Lab (n, 3), and what each counts as."""
 
     percents: Array
     lrv: Array
@@ -102,7 +111,7 @@ def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, school:
     spectra = system.reflectance([recipe.scaled(percent) for percent in percents])
     lab, lrv = to_lab(spectra), to_lrv(spectra)
     found = survey(lab, lrv, np.zeros(len(lrv)), school)
-    families = tuple(found.family_at(row, school).word for row in range(len(lrv)))
+    families = tuple(found.family_at(row, school).base for row in range(len(lrv)))
     at = np.array(percents, dtype=np.float64)
     for array in (at, lrv, lab):
         array.flags.writeable = False  # a curve is kept and read by many

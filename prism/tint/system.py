@@ -40,14 +40,26 @@ class Ingredient:
 
 
 @dataclass(frozen=True)
+class Film:
+    """The dry film by which hiding is judged: so many `coats` of so many `micrometres` together, and what it scatters,
+    S·X, for an S of 1."""
+
+    coats: int
+    micrometres: float
+    scattering: float
+
+
+@dataclass(frozen=True)
 class TintSystem:
-    """The bases and colorants that recipes refer to, by code; how they are dosed, and the cans they go into."""
+    """The bases and colorants that recipes refer to, by code; how they are dosed, the cans they go into, and the film
+    they make, None where that is not stated."""
 
     bases: Mapping[str, Ingredient]
     colorants: Mapping[str, Ingredient]
     name: str = ""
     shots: Shots = field(default_factory=Shots)
     cans: tuple[Can, ...] = ()
+    film: Film | None = None
 
     def reflectance(self, recipes: Iterable[Recipe]) -> Array:
         """Return reflectances, specular included, shape (n, 31), of n recipes. Raises `RecipeError`.

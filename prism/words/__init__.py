@@ -12,4 +12,5 @@ from prism.words.readings import *
 from prism.words.schools import *
 from prism.words.sources import *
 from prism.words.strengths import *
+from prism.words.surety import *
 from prism.words.walks import *

@@ -7,17 +7,16 @@ from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, count, listed, number, numeral, percent, percentage, sentence
 from prism.words.readings import NEUTRALS, PINK_FROM, hue
+from prism.words.surety import graded
 
 if TYPE_CHECKING:
     from prism.choosing.deck import Pick
     from prism.comparison import PairFinding, Support
     from prism.neutral import WorkingNeutral
     from prism.reading import Reading
-    from prism.school import School
     from prism.tint.strengths import Adjusted
 
 
-_HUE_DIRECTIONS = {"redder", "oranger", "yellower", "greener", "bluer", "purpler"}
 _SPOKEN = {"redder": "pinker", "less red": "less pink"}
 
 
@@ -31,32 +30,40 @@ def directions(found: Sequence[str], lrv: float) -> str:
     return listed([direction(word, lrv) for word in found])
 
 
+def said_of_pair(finding: PairFinding, lrv: float) -> str:
+    """Return what is said of the first of a pair, as surely as it may be: `lighter and warmer, and probably bluer`.
+
+    The one wording of a pair, in the sentence, in tables and where a person saw it otherwise; empty for nothing.
+    """
+    return pair_words(finding.spoken, finding.spoken_probably, finding.either, lrv)
+
+
+def pair_words(certain: Sequence[str], probably: Sequence[str], either_: Sequence[str], lrv: float) -> str:
+    """Return directions as surely as they may be said."""
+    said = [directions(certain, lrv)] if certain else []
+    if either_:
+        said.append(listed([direction(word, lrv) for word in either_], "or"))
+    if probably:
+        said.append(f"probably {directions(probably, lrv)}")
+    return ", and ".join(said)
+
+
 def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
     """Say what the first colour shows beside the second."""
-    if not finding.directions:
-        if finding.too_close and finding.visible:
-            return (
-                f"Beside {second}, {first} is too close to call: ΔE00 {number(finding.delta_e)} against an "
-                f"uncertainty of {number(finding.doubt)}. Measure both to settle it."
-            )
-        return f"{first} and {second} are {finding.word}: ΔE00 {number(finding.delta_e)}."
-    return f"Beside {second}, {first} is {listed(_spoken(finding, lrv))}."
+    if said := said_of_pair(finding, lrv):
+        return f"Beside {second}, {first} is {said}."
+    if finding.too_close:
+        return (
+            f"Beside {second}, {first} is too close to call: ΔE00 {number(finding.delta_e)} against an "
+            f"uncertainty of {number(finding.doubt)}. Measure both to settle it."
+        )
+    return f"{first} and {second} are {finding.word}: ΔE00 {number(finding.delta_e)}."
 
 
-def _spoken(finding: PairFinding, lrv: float) -> list[str]:
-    """Return the directions as they are spoken: `less green` where that says it better than `pinker` would."""
-    said: list[str] = []
-    for word in finding.directions:
-        is_hue = word in _HUE_DIRECTIONS or word.startswith("more ")
-        spoken = f"less {hue(finding.less, lrv)}" if is_hue and finding.less else direction(word, lrv)
-        if spoken not in said:
-            said.append(spoken)
-    return said
-
-
-def shift(finding: PairFinding, school: School, lrv: float) -> str:
-    """Return which way the undertone differs, in a word or two."""
-    return f"less {hue(finding.less, lrv)}" if finding.less else hue(school.undertone.word(finding.shift_hue), lrv)
+def shift(finding: PairFinding, lrv: float) -> str:
+    """Return which way the undertone differs, as the sentence says it; `open` where it says nothing."""
+    certain, probably = finding.hue_words
+    return pair_words(certain, probably, finding.either, lrv) or "open"
 
 
 def supporting(found: Support, names: Sequence[str], reading: Reading) -> str:
@@ -123,17 +130,19 @@ PURE, MOSTLY = 0.85, 0.65
 """Shares of a difference along an axis from which a colour shows little else, or mostly that."""
 
 
-def why_picked(pick: Pick, subject: Reading, on_strip: bool) -> str:
-    """Say why a board is on the wall."""
+def why_picked(pick: Pick, subject: Reading, on_strip: bool, way: str = "", near: float | None = None) -> str:
+    """Say why a board is on the wall: `way` is what it shows in the words of the pair, where they differ from its axis;
+    beyond ΔE00 `near` it is there for want of a nearer one."""
     lrv = subject.lrv
     if pick.kind == "range" and pick.share is not None:
-        way = direction(pick.why, lrv)
+        way = graded(pick.level, way or direction(pick.why, lrv))
         how = f"{way} and little else" if pick.share >= PURE else f"mostly {way}" if pick.share >= MOSTLY else way
-        return f"Picked because it is {how}: {percentage(pick.share)} of what parts them lies that way."
+        far = " Nothing nearer in these decks shows it." if near is not None and pick.delta_e > near else ""
+        return f"Picked because it is {how}: {percentage(pick.share)} of what parts them lies that way.{far}"
     return {
         "twin": f"The same to the eye, at ΔE00 {number(pick.delta_e)}.",
         "nearest": f"The nearest in these decks with a recipe, at ΔE00 {number(pick.delta_e)}.",
-        "clean": "The cleanest white of these decks: the lightest for its chroma.",
+        "clean": "The cleanest white of these decks: the lightest for what colour it has.",
         "warmest": "The warmest white of these decks.",
         "coolest": "The coolest white of these decks.",
         "lighter": "The next lighter on its strip." if on_strip else "Lighter, with the same undertone.",

@@ -6,8 +6,9 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, count, listed, number, shortened
-from prism.words.pairs import direction, directions, nothing_on
+from prism.words.pairs import direction, nothing_on, said_of_pair
 from prism.words.readings import headline, undertone_short
+from prism.words.surety import graded
 
 if TYPE_CHECKING:
     from prism.choosing.deck import Pick
@@ -35,7 +36,7 @@ def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = 
 
     def by(pick: Pick) -> str:
         where = " on its strip" if on_strip and pick.kind == "strip" else ""
-        return f"{direction(pick.why, lrv)}{where} by {number(pick.delta_e)}"
+        return f"{graded(pick.level, direction(pick.why, lrv))}{where} by {number(pick.delta_e)}"
 
     if before and after:
         return f"Between {names[before.index]}, {by(before)}, and {names[after.index]}, {by(after)}."
@@ -66,9 +67,7 @@ def wish_answer(text: str, found: int) -> str:
 
 def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
     """Say how a colour on the shortlist differs from the subject."""
-    if not finding.directions:
-        return f"{finding.word}, ΔE00 {number(finding.delta_e)}"
-    return directions(finding.directions, lrv)
+    return said_of_pair(finding, lrv) or f"{finding.word}, ΔE00 {number(finding.delta_e)}"
 
 
 SHORTLIST = "Shortlist"
@@ -129,6 +128,8 @@ def lrv_check(found: LrvCheck) -> str:
     if found.verdict == "cannot tell":
         return f"{said}: the source allows ±{number(found.allowed)}, too much to tell."
     apart, allowed = number(abs(found.difference)), number(found.allowed)
+    if found.level.value == "probably":
+        return f"{said}: they probably differ, by {apart}; what the source allows for certain is ±{allowed}."
     return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
 
 

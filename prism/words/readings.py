@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from prism.messages.text import number, sentence
+from prism.messages.text import capital, listed, number, percentage, sentence
 from prism.words.sources import PROVENANCE, SETTLE
+from prism.words.surety import banded, either, graded
 
 if TYPE_CHECKING:
     from prism.neutral import WorkingNeutral
@@ -25,27 +26,31 @@ def hue(word: str, lrv: float) -> str:
 
 
 def family(found: Family) -> str:
-    """Return a family: a neutral by its name, a hue as greyed or clear."""
-    return found.word if found.is_neutral else f"{found.word}, {'clear' if found.clear else 'greyed'}"
+    """Return a family: a neutral by its name, a hue as greyed or clear where its name does not say so."""
+    return found.word if found.clear is None else f"{found.word}, {'clear' if found.clear else 'greyed'}"
 
 
-_DEPTH_IN_NAME = {"white", "off-white", "cream", "black"}
+_DEPTH_IN_NAME = {"white", "off-white", "cream", "black", "navy", "bottle green", "plum"}
+_PALE = {"white", "off-white"}
+"""Bands of depth that are also families: what is of that depth but no white is said to be light, a hue pale."""
 
 
 def headline(reading: Reading) -> str:
-    """Return depth and family together: `Light grey`, `Off-white`, `Mid-tone blue, greyed`."""
-    name = family(reading.family)
+    """Return depth and family together: `Light grey`, `Off-white`, `Pale blue, greyed`, `Light or mid-tone greige`."""
+    name, depths = family(reading.family), reading.depths
     if reading.family.word in _DEPTH_IN_NAME:
-        return name.capitalize()
-    return f"{reading.depth} {name}".capitalize()
+        return capital(name)
+    pale = "light" if reading.family.is_neutral else "pale"
+    said = list(dict.fromkeys(pale if word in _PALE else word for word in depths.words))
+    if len(said) == 2 and not depths.likely:
+        return capital(f"{said[0]} or {said[1]} {name}")
+    sure = depths.level.value == "certain" and len(said) == 1
+    return capital(f"{said[0]} {name}" if sure else f"probably {said[0]} {name}")
 
 
 def depth(reading: Reading) -> str:
-    """Say where the LRV stands, and which other band the uncertainty allows."""
-    text = f"LRV {number(reading.lrv)}: {reading.depth}"
-    if reading.depth_or:
-        text += f", on the edge of {reading.depth_or}"
-    return sentence(text)
+    """Say where the LRV stands: in a band, or between two."""
+    return sentence(f"LRV {number(reading.lrv)}: {banded(reading.depths)}")
 
 
 def _is_amount(word: str) -> bool:
@@ -53,65 +58,112 @@ def _is_amount(word: str) -> bool:
     return word.startswith(("a ", "an "))
 
 
-def _strength(undertone: Undertone, hue_name: str) -> str:
-    if _is_amount(undertone.strength_word):
-        return f"{undertone.strength_word} of {hue_name}"
-    article = "an" if undertone.strength_word[0] in "aeiou" else "a"
-    return f"{article} {undertone.strength_word} {hue_name}"
+def _strength(undertone: Undertone, hue_name: str, noun: str = "") -> str:
+    """Return a hue with how strong it is, as far as that may be said: `a hint of blue`, `blue, a hint or clear`."""
+    strengths = undertone.strengths
+    if len(strengths.words) > 1 or strengths.level.value != "certain" or strengths.words[0] == undertone.passive_word:
+        return f"{hue_name}{noun}, {banded(strengths)}"
+    word = strengths.words[0]
+    if _is_amount(word):
+        return f"{word} of {hue_name}"
+    return f"{_article(word)} {word} {hue_name}{noun}"
+
+
+def _article(word: str) -> str:
+    return "an" if word[0] in "aeiou" else "a"
+
+
+def _hues(reading: Reading) -> str:
+    """Return the one or two hues that may be named, plainly, however surely."""
+    return listed([hue(word, reading.lrv) for word in reading.undertone.hues], "or")
+
+
+def _no_undertone(reading: Reading) -> str:
+    found = reading.undertone
+    if found.grey_counts:
+        return graded(found.none, "grey")
+    if reading.family.base == "black":
+        return graded(found.none, "no undertone")
+    return f"{graded(found.none, 'passive')}, could go any way"
 
 
 def undertone_short(reading: Reading) -> str:
-    """Return the undertone in a few words, for lists and the path."""
+    """Return the undertone in a few words, as surely as it may be said, for lists and the path."""
     found = reading.undertone
     if found.passive:
-        return "grey" if found.grey_counts else "passive, could go any way"
+        return _no_undertone(reading)
     if found.off_list:
         return f"leans {hue(found.off_list, reading.lrv)}, which is on no list"
-    if found.main is None:
-        return "too close to call"
-    text = _strength(found, hue(found.main, reading.lrv))
+    if not found.hues:
+        return _the_most(reading) or "too close to call"
+    if len(found.hues) == 2:
+        names = [hue(word, reading.lrv) for word in found.hues]
+        return either(names[0], names[1], found.level, found.likely)
+    text = graded(found.level, _strength(found, hue(found.hues[0], reading.lrv)))
     return f"{text}, leaning {hue(found.second, reading.lrv)}" if found.second else text
 
 
+def _the_most(reading: Reading) -> str:
+    """Return the most that can be said of an undertone whose hue cannot be told; empty for nothing."""
+    found, warmth = reading.undertone, reading.temperature
+    said = []
+    if found.slight.value != "none":
+        said.append(graded(found.slight, f"{found.slight_word} at most"))
+    if warmth.side_level.value != "none" and not warmth.relative:
+        said.append(graded(warmth.side_level, f"on the {warmth.side} side"))
+    return ", ".join(said)
+
+
 def undertone(reading: Reading, provenance_key: str) -> str:
-    """Say the undertone, its lean and what is ruled out; or why nothing can be said and what would settle it."""
-    found = reading.undertone
-    if found.passive and found.grey_counts:
-        return (
-            f"Its undertone is grey, as this school says: {number(found.strength)} from the "
-            f"{NEUTRALS[reading.neutral]}, leaning nowhere."
-        )
+    """Say the undertone as surely as it may be said, its lean and what is ruled out; or the most that can be said and
+    what would settle it."""
+    found, source = reading.undertone, PROVENANCE[provenance_key]
+    away = f"{number(found.strength)} from the {NEUTRALS[reading.neutral]}"
+    settle = f"{SETTLE[provenance_key]} to settle it."
     if found.passive:
-        return (
-            f"Its undertone is passive: {number(found.strength)} from the {NEUTRALS[reading.neutral]}, "
-            "little enough to go any way beside other colours."
-        )
+        probable = found.none.value != "certain"
+        if reading.family.base == "black":
+            said = f"{'Probably black' if probable else 'Black'}, no undertone: {away}."
+        elif found.grey_counts:
+            said = f"Its undertone is {graded(found.none, 'grey')}, as this school says: {away}, leaning nowhere."
+        else:
+            way = "little enough to go any way beside other colours"
+            said = f"Its undertone is {graded(found.none, 'passive')}: {away}, {way}."
+        return f"{said} {settle}" if probable else said
     if found.off_list:
         return (
-            f"It leans {hue(found.off_list, reading.lrv)}, {number(found.strength)} from the "
-            f"{NEUTRALS[reading.neutral]}, but this school names no such undertone for a {family(reading.family)}."
+            f"It leans {hue(found.off_list, reading.lrv)}, {away}, but this school names no such undertone for "
+            f"{_article(reading.family.word)} {family(reading.family)}."
         )
-    name = hue(found.nearest, reading.lrv)
-    if found.main is None:
-        return (
-            f"Too close to call from a {PROVENANCE[provenance_key]}: it may lean {name}, but the effect, "
-            f"ΔE00 {number(found.effect)}, is no larger than the uncertainty, {number(reading.uncertainty)}. "
-            f"{SETTLE[provenance_key]} to settle it."
-        )
-    if reading.family.hue and reading.family.hue != found.main:
+    if not found.hues:
+        most = _the_most(reading)
+        said = f"{capital(most)}, and no hue can be told from {_article(source)} {source}." if most else (
+            f"Too close to call from {_article(source)} {source}: it may lean {hue(found.nearest, reading.lrv)}, but "
+            f"its ±{number(reading.uncertainty)} ΔE00 leaves other hues open."
+        )  # fmt: skip
+        return f"{said} {settle}"
+    names = [hue(word, reading.lrv) for word in found.hues]
+    if len(names) == 2:
+        text = f"Its undertone is {either(names[0], names[1], found.level, found.likely)}, {banded(found.strengths)}"
+        return f"{text}. {ruled_out(reading)} {settle}".replace("  ", " ")
+    certain = found.level.value == "certain"
+    if reading.family.hue and reading.family.hue != found.hues[0]:
         text = (
-            f"The colour itself is {hue(reading.family.hue, reading.lrv)}; against the {NEUTRALS[reading.neutral]} it "
-            f"stands on the side of {name}, {found.strength_word}"
+            f"The colour itself is {reading.family.word}; against the {NEUTRALS[reading.neutral]} it "
+            f"stands {'' if certain else 'probably '}on the side of {names[0]}, {banded(found.strengths)}"
         )
     elif reading.family.is_neutral:
-        text = f"It shows {_strength(found, name)}" + ("" if _is_amount(found.strength_word) else " undertone")
+        said = _strength(found, names[0], " undertone")
+        article = "" if said.startswith(("a ", "an ")) else f"{_article(said)} "
+        text = f"It {'' if certain else 'probably '}shows {article}{said}"
     else:
         text = (
-            f"{name.capitalize()} is the colour itself, {found.strength_word} against the {NEUTRALS[reading.neutral]}"
+            f"{capital(graded(found.level, names[0]))} is the colour itself, {banded(found.strengths)} against the "
+            f"{NEUTRALS[reading.neutral]}"
         )
     if found.second:
         text += f", leaning a little to {hue(found.second, reading.lrv)}"
-    return f"{text}. {ruled_out(reading)}".strip()
+    return f"{text}. {ruled_out(reading)} {'' if certain else settle}".strip().replace("  ", " ")
 
 
 def ruled_out(reading: Reading) -> str:
@@ -119,17 +171,28 @@ def ruled_out(reading: Reading) -> str:
     return sentence(", ".join(f"no {hue(word, reading.lrv)}" for word in reading.undertone.ruled_out))
 
 
+def temperature_short(reading: Reading) -> str:
+    """Return the temperature in a few words, as surely as it may be said; empty where nothing may."""
+    found = reading.temperature
+    if found.relative:
+        return ""
+    if found.band.level.value != "none":
+        return banded(found.band)
+    return "" if found.side_level.value == "none" else graded(found.side_level, f"on the {found.side} side")
+
+
 def temperature(reading: Reading) -> str:
-    """Say the temperature, and whether the uncertainty allows it."""
+    """Say the temperature as surely as it may be said."""
     found = reading.temperature
     if found.relative:
         return "Warm or cool only beside another colour, as this school says."
-    if found.temperate:
-        lean = f", with a lean to {found.lean}" if found.lean else ""
-        return f"{found.word.capitalize()} in temperature{lean}."
-    if not found.supported:
-        return f"Perhaps {found.word}; the uncertainty is as large as the effect."
-    return f"{found.word.capitalize()}."
+    said = temperature_short(reading)
+    if not said:
+        return "Warm or cool cannot be told: the uncertainty is as large as the effect."
+    if found.temperate and len(found.band.words) == 1 and found.band.level.value != "none":
+        lean = "" if not found.lean or found.side_level.value == "none" else graded(found.side_level, found.lean)
+        return f"{capital(said)} in temperature{f', with a lean to {lean}' if lean else ''}."
+    return f"{capital(said)}."
 
 
 def neutral_note(neutral: WorkingNeutral, lightness: float) -> str:
@@ -175,10 +238,12 @@ def undertone_rule(reading: Reading, school: School) -> str:
     else:
         text += f"of {number(low)} to {number(high)}"
     text += f" {found.strength_word}."
-    if found.main is not None:
-        least = school.undertone_strength.words[1]
-        text += f" A hue is ruled out where even the uncertainty would not bring it up to {least}."
-    return text
+    shares = [f"{hue(word, reading.lrv) if word else 'none'} {percentage(p)}" for word, p in found.shares if p >= 0.005]
+    return (
+        f"{text} Within ±{number(reading.uncertainty)} ΔE00 it is {listed(shares)}; from "
+        f"{percentage(school.claims.certain)} on that is said plainly, from {percentage(school.claims.probable)} as "
+        f"probable, and below {percentage(1 - school.claims.certain)} it is ruled out."
+    )
 
 
 def school_note(school: School) -> str:

@@ -6,7 +6,7 @@ from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, listed, number, sentence
-from prism.words.readings import headline, undertone_short
+from prism.words.readings import headline, temperature_short, undertone_short
 
 if TYPE_CHECKING:
     from prism.reading import Reading
@@ -26,6 +26,7 @@ SCHOOL_PARTS = {
     "comparison": "Comparison",
     "estimates": "Estimated recipes",
     "cautions": "Cautions",
+    "claims": "How sure a statement must be",
     "difference": "Words for differences",
     "uncertainty": "Uncertainty, ΔE00, by source",
 }
@@ -50,6 +51,13 @@ _LABELS = {
     "estimates.from_spectrum": "From a spectrum",
     "estimates.from_lab": "From Lab alone",
     "cautions.dark_outside": "Heat outdoors, LRV below",
+    "claims.certain": "Certain of one colour from",
+    "claims.certain_pair": "Certain of a pair from",
+    "claims.certain_hue": "Certain of a pair’s hue from",
+    "claims.probable": "Probable from",
+    "claims.shared": "Errors shared within one maker and kind",
+    "claims.widened": "A pair’s hue may lie beside its word by, degrees",
+    "claims.stated_lightness": "Lightness of a stated LRV, ΔE00",
     "trim.gap": "LRV points between wall and trim",
     "trim.crown": "Sheen of crown moulding",
     "neutral.lightness": "At L*",
@@ -120,6 +128,13 @@ _EFFECTS = {
     "estimates.from_spectrum": "What an estimated recipe adds to the doubt for each 25 % of change.",
     "estimates.from_lab": "What an estimated recipe adds to the doubt for each 25 % of change.",
     "cautions.dark_outside": "Below this, heat on dark exteriors is warned of.",
+    "claims.certain": "The probability from which a colour is said plainly to be something.",
+    "claims.certain_pair": "The probability from which one colour is said plainly to be lighter, warmer or greyer.",
+    "claims.certain_hue": "The probability from which one colour is said plainly to be greener or bluer.",
+    "claims.probable": "From here on something is said to be probable; below, only what would settle it.",
+    "claims.shared": "The more is shared, the surer two values of one maker are held beside each other.",
+    "claims.widened": "How far a pair’s hue may lie beyond its word and still be called right.",
+    "claims.stated_lightness": "A screen value with a stated LRV is this unsure in lightness, whatever its hue.",
 }
 """What each figure does."""
 
@@ -127,7 +142,7 @@ _EFFECTS = {
 def school_effect(path: Sequence[str]) -> str:
     """Return what a figure of a school does."""
     if path[0] == "uncertainty":
-        return "Nothing is claimed that is no larger than this."
+        return "The root mean square of ΔE00 by which values of this source lie beside the truth."
     if path[:2] == ("undertone", "lists"):
         return "Only these may be named for it; empty: all."
     if path[0] == "family":
@@ -170,8 +185,8 @@ def school_changes(moved: int, total: int, counts: Mapping[str, int]) -> str:
 
 def in_short(reading: Reading) -> str:
     """Return a reading in a line."""
-    warmth = "" if reading.temperature.relative else f", {reading.temperature.word}"
-    return f"{headline(reading)}: {undertone_short(reading)}{warmth}"
+    warmth = temperature_short(reading)
+    return f"{headline(reading)}: {undertone_short(reading)}{f', {warmth}' if warmth else ''}"
 
 
 SCHOOL_CHANGED = "The school has been changed since; this review keeps it as it was."

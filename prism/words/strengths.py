@@ -6,13 +6,15 @@ from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.devices import too_much_for_base
-from prism.messages.text import capital, count, listed, number, percent
+from prism.messages.text import NO_BREAK, capital, count, listed, number, percent, percentage
 from prism.words.readings import hue
+from prism.words.surety import graded
 
 if TYPE_CHECKING:
     from prism.reading import Undertone
     from prism.school import School
     from prism.tint.formula import Formula
+    from prism.tint.hiding import Opacity
     from prism.tint.reach import Reached
     from prism.tint.recipe import Recipe
     from prism.tint.strengths import Adjusted
@@ -32,22 +34,25 @@ def drift(step: Adjusted, standard: Undertone, school: School) -> str:
         if standard.main is None:
             return "it moves, still too little to be named"
         return "it greys: its undertone goes passive" if now.passive else "its undertone is too close to call"
+    name, certain = graded(now.level, hue(now.main, lrv)), now.level.value == "certain"
     if standard.main is None:
-        return f"a {hue(now.main, lrv)} comes forward in it"
+        return f"{name} comes forward in it"
     if now.main == standard.main:
         return f"its {hue(now.main, lrv)} {'comes forward' if now.strength > standard.strength else 'falls back'}"
-    return f"its undertone moves to {hue(now.main, lrv)}"
+    return f"its undertone moves{'' if certain else ', probably'} to {hue(now.main, lrv)}"
 
 
 def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
     """Say which line was crossed by an undertone that nobody will see move, or that none of it is named."""
+    name = hue(now.main or "", lrv)
     if now.main is None:
         if standard.main is not None:
             return f", {'just too little' if now.passive else 'too unsure'} now to be named"
         return ": still passive" if now.passive else ": still too close to call"
     if standard.main is None:
-        return f", just enough now to be called {hue(now.main, lrv)}"
-    return "" if now.main == standard.main else f", just over the edge to {hue(now.main, lrv)}"
+        certain = now.level.value == "certain"
+        return f", just enough now to be called {name}" if certain else f", now probably {name}"
+    return "" if now.main == standard.main else f", just over the edge to {name}"
 
 
 def strength_step(step: Adjusted, standard: Undertone, school: School) -> str:
@@ -57,9 +62,34 @@ def strength_step(step: Adjusted, standard: Undertone, school: School) -> str:
     way = "lighter" if step.percent < 0 else "darker"
     moved = drift(step, standard, school)
     text = f"{capital(way)} by ΔE00 {number(step.delta_e)}, and {moved}. {seen(step.delta_e, school)}"
+    if said := hiding(step.opacity):
+        text += f" {said}"
     if step.over_capacity:
         text += " More colorant than this base can hold."
     return text
+
+
+def hiding(found: Opacity | None) -> str:
+    """Say that a paint does not hide in two coats; nothing where it does, or where that is not known."""
+    if found is None or found.hiding.value == "hides":
+        return ""
+    covers = f"two coats cover {percentage(found.ratio)} of what is under them"
+    if found.hiding.value == "third coat":
+        return f"It wants a third coat: {covers}."
+    return f"It does not hide: {covers}, three {percentage(found.with_third)}; 98{NO_BREAK}% is full hiding."
+
+
+def hiding_elsewhere(base: str | None, change: float, delta_e: float) -> str:
+    """Say in which base a paint would hide, or that it does in none."""
+    if base is None:
+        return "No base of this system hides at this depth: choose another strength, or a ground of a near colour."
+    more = percent(round(change))
+    return f"In {base} it hides, with {more} colorant, ΔE00 {number(delta_e)} from this."
+
+
+def covering(found: Opacity | None) -> str:
+    """Return the contrast ratio as a percentage."""
+    return percentage(found.ratio) if found else ""
 
 
 def strength_run(steps: Sequence[Adjusted], school: School) -> str:
@@ -94,9 +124,12 @@ def strength_short(steps: Sequence[Adjusted]) -> str:
     return f"{name} does not hold at {listed([percent(p) for p in lost])}"
 
 
-def no_recipe(near: str | None, delta_e: float) -> str:
-    """Say why a colour has no strengths, and what would give it some."""
-    text = "There is no recipe for this colour, and none of these colorants makes it: no strength can be computed."
+def no_recipe(near: str | None, delta_e: float, miss: float | None = None) -> str:
+    """Say why a colour has no strengths, and what would give it some; `miss` is how near an estimated recipe came."""
+    why = f" (the nearest stays ΔE00 {number(miss)} away, and must come within 1.0)" if miss else ""
+    text = (
+        f"There is no recipe for this colour, and none of these colorants makes it{why}. No strength can be computed."
+    )
     if near:
         text += f" The nearest with a recipe in these decks is {near}, at ΔE00 {number(delta_e)}."
     return text
@@ -118,7 +151,11 @@ def adjusted(change: float, name: str, lrv: float, seen_as: str, drift: str) -> 
 
 def trim_gap(gap: float, trim: str, least: float) -> str:
     """Say how far a trim stands from the wall."""
-    enough = "enough for the edge to show" if abs(gap) >= least else f"less than the {number(least, 0)} an edge wants"
+    enough = (
+        "enough for the edge to show"
+        if round(abs(gap), 1) >= least
+        else f"less than the {number(least, 0)} an edge wants"
+    )
     return f"{trim} stands {number(gap, signed=True)} LRV points from it: {enough}."
 
 

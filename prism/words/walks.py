@@ -61,7 +61,7 @@ def saw_beside(name: str, said: str) -> str:
 
 def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
     """Say how what was seen stands to what was computed."""
-    found = directions(computed, lrv) if computed else "too close to call"
+    found = directions(computed, lrv) if computed else "nothing that can be told"
     return {
         "agree": f"That agrees with the figures: {found}.",
         "partly": f"The figures bear out a part of it: {found}.",
@@ -69,19 +69,21 @@ def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
     }[agreement]
 
 
-def confidence(found: str, shares: Mapping[str, float], reading: Reading) -> str:
-    """Say how sure the undertone is, and what else it may be."""
+def confidence(reading: Reading, shares: Mapping[str, float]) -> str:
+    """Say how sure the undertone is, and what else it may be; `shares` are the answers that are not ruled out."""
+    found = reading.undertone
+    said = set(found.hues) or ({""} if found.passive else set())
     others = [
         f"{hue(word, reading.lrv) if word else 'none at all'} ({percentage(share)})"
         for word, share in shares.items()
-        if word != (reading.undertone.main or "")
+        if word not in said
     ]
-    text = {
-        "sure": "Sure: the uncertainty leaves no other.",
-        "likely": "Likely, not sure.",
-        "open": "Open.",
-    }[found]
-    return f"{text} It may also be {listed(others, 'or')}." if others and found != "sure" else text
+    level = found.level if found.hues else found.none
+    if level.value == "certain":
+        two = len(found.hues) == 2
+        return "Sure to be one of the two." if two else "Sure: the uncertainty leaves no other."
+    text = "Probable, not certain." if level.value == "probably" else "Open."
+    return f"{text} It may {'also ' if said else ''}be {listed(others, 'or')}." if others else text
 
 
 def basis_school(title: str) -> str:
@@ -118,13 +120,15 @@ def bases(found: Sequence[Under]) -> str:
 
 def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding]) -> str:
     """Say beside which boards the subject is warm and beside which it is cool."""
-    warm = [name for name, pair in zip(names, findings, strict=True) if "warmer" in pair.directions]
-    cool = [name for name, pair in zip(names, findings, strict=True) if "cooler" in pair.directions]
+    pairs = list(zip(names, findings, strict=True))
     said = []
-    if warm:
-        said.append(f"warm beside {listed(warm)}")
-    if cool:
-        said.append(f"cool beside {listed(cool)}")
+    for word, direction_ in (("warm", "warmer"), ("cool", "cooler")):
+        certain = [name for name, pair in pairs if direction_ in pair.directions]
+        probable = [name for name, pair in pairs if direction_ in pair.probably]
+        if certain:
+            said.append(f"{word} beside {listed(certain)}")
+        if probable:
+            said.append(f"probably {word} beside {listed(probable)}")
     return f"{capital('; '.join(said))}." if said else "Neither warm nor cool beside any of these."
 
 

@@ -14,6 +14,7 @@ from decks.catalogue import catalogue_as_of, state_for
 from decks.models import Colour
 from prism import reading, words
 from prism.choosing.deck import Deck, Pick
+from prism.comparison import as_paired
 from prism.difference import delta_e
 from prism.reading import Reading
 from reviews.bench.subject import Subject
@@ -103,7 +104,9 @@ class Decks:
         shown = self.subject.review.names_shown
         caption = words.board_caption(pick, self.subject.reading.lrv)
         name = colour.name if shown else words.hidden_name(caption)
-        reason = words.why_picked(pick, self.subject.reading, bool(self.strip))
+        way = words.direction(as_paired(pick.why, self.subject.reading, found, self.subject.school), found.lrv)
+        near = self.subject.school.readable[1]
+        reason = words.why_picked(pick, self.subject.reading, bool(self.strip), way, near)
         shown_as = (colour.label, colour.name) if shown else ("", "")
         return Held(colour, found, name, pick.kind, pick.why, caption, reason, state, pick.delta_e, *shown_as)
 

@@ -70,7 +70,7 @@ class Subject:
     def lrv_check(self) -> trust.LrvCheck | None:
         """The stated LRV against the computed one, where one is stated."""
         stated = self.value.lrv_stated
-        return trust.check_lrv(stated, self.reading) if stated is not None else None
+        return trust.check_lrv(stated, self.reading, self.school) if stated is not None else None
 
     @property
     def caution(self) -> str:

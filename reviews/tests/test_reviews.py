@@ -89,7 +89,7 @@ class Keeping(Studio):
         self.assertEqual((subject.school.key, shown.surround), ("even", "mid"))
         self.assertFalse(shown.names_shown)
         self.assertTrue(shown.edge_view)
-        self.assertEqual(subject.neutral.b[0], 2.0)
+        self.assertEqual(subject.neutral.b[-1], 2.5)
         self.review.refresh_from_db()
         self.assertEqual(self.review.verdict, "  Keep.\n\nTwo coats. ")
         self.assertContains(self.client.get(self.url("step", "verdict")), "α &amp; &lt;b&gt;")

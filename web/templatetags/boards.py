@@ -14,10 +14,26 @@ BOARD = (
     '<rect class="margin" width="210" height="297"/>'
     '<rect class="paint" x="15" y="15" width="180" height="267" fill="{}"/></svg>'
 )
+HALVES = (
+    '<svg class="board-art halves" viewBox="0 0 210 297" aria-hidden="true" focusable="false">'
+    '<rect class="margin" width="210" height="297"/>'
+    '<rect x="15" y="15" width="90" height="267" fill="{}"/><rect x="105" y="15" width="90" height="267" fill="{}"/>'
+    '<rect class="paint" x="15" y="15" width="180" height="267" fill="none"/></svg>'
+)
 SCREEN = re.compile(r"#[0-9A-Fa-f]{6}")
 
 
 @register.simple_tag
 def board(screen: str) -> SafeString:
     """Return a board of A-format with its white margin, painted in `#RRGGBB`; unpainted for anything else."""
-    return mark_safe(BOARD.format(screen if SCREEN.fullmatch(str(screen)) else "none"))
+    return mark_safe(BOARD.format(_fill(screen)))
+
+
+@register.simple_tag
+def thin_board(black: str, white: str) -> SafeString:
+    """Return a board whose paint does not hide: as it looks over black, and as it looks over white, side by side."""
+    return mark_safe(HALVES.format(_fill(black), _fill(white)))
+
+
+def _fill(screen: str) -> str:
+    return screen if SCREEN.fullmatch(str(screen)) else "none"

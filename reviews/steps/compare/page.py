@@ -9,7 +9,7 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from prism.choosing.questions import worth_asking
-from prism.comparison import NOTHING_SEEN, Agreement, PairFinding, compare
+from prism.comparison import NOTHING_SEEN, Agreement, PairFinding, compare_many
 from reviews.bench.figures import FigureLine, Said
 from reviews.bench.holding import Held, place_of
 from reviews.bench.looking import Seen
@@ -76,7 +76,7 @@ class ComparePage:
         return [
             line("LRV", this.lrv, that.lrv, pair.lrv),
             line("Undertone strength", this.undertone.strength, that.undertone.strength, pair.greyness),
-            FigureLine("Undertone hue", *hues, words.shift(pair, self._subject.school, this.lrv)),
+            FigureLine("Undertone hue", *hues, words.shift(pair, this.lrv)),
             line("Temperature", this.temperature.value, that.temperature.value, pair.warmth),
             FigureLine("ΔE00", "", "", number(pair.delta_e)),
             FigureLine("its parts L′, C′, H′", "", "", words.parts(pair.parts)),
@@ -124,7 +124,8 @@ class ComparePage:
     @property
     def computed_directions(self) -> list[str]:
         """What a person sees who agrees with the figures."""
-        return list(self._pair.directions if self._pair else ()) or [NOTHING_SEEN]
+        pair = self._pair
+        return list(pair.directions or pair.probably if pair else ()) or [NOTHING_SEEN]
 
     @property
     def last_light(self) -> str:
@@ -136,8 +137,8 @@ class ComparePage:
     @property
     def confidence(self) -> str:
         """How sure the undertone is."""
-        shares = worth_asking(self._together.shares)
-        return words.confidence(self._together.confidence, shares, self._subject.reading)
+        subject = self._subject
+        return words.confidence(subject.reading, worth_asking(subject.reading, subject.school))
 
     @property
     def support(self) -> str:
@@ -148,7 +149,8 @@ class ComparePage:
     def relative_warmth(self) -> str:
         """Beside which boards it is warm, and beside which cool."""
         held = self._bench.set.comparators
-        pairs = [compare(self._subject.reading, one.reading, self._subject.school) for one in held]
+        subject = self._subject.reading
+        pairs = compare_many([subject] * len(held), [one.reading for one in held], self._subject.school)
         return words.relative_warmth([one.name for one in held], pairs)
 
     @property

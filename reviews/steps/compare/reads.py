@@ -5,7 +5,6 @@ from __future__ import annotations
 from functools import cached_property
 
 from prism import reading, verdict, words
-from prism.choosing.questions import in_play
 from prism.comparison import PairFinding, compare
 from reviews.bench import Bench
 from schools import queries as school_queries
@@ -23,16 +22,6 @@ class Together:
     def __init__(self, bench: Bench) -> None:
         self._bench = bench
         self._subject = bench.subject
-
-    @cached_property
-    def shares(self) -> dict[str, float]:
-        """The undertones that the uncertainty leaves open, with their shares."""
-        return in_play(self._subject.reading, self._subject.school)
-
-    @cached_property
-    def confidence(self) -> verdict.Confidence:
-        """How sure the undertone is."""
-        return verdict.confidence(self._subject.reading, self.shares)
 
     @cached_property
     def other_bases(self) -> list[verdict.Under]:

@@ -38,7 +38,7 @@ def observe(review: Review, beside: Held, pair: PairFinding, seen: Sequence[str]
         seen=list(seen),
         note=note,
         light=light,
-        computed=list(pair.directions),
+        computed=list(pair.spoken),
         agreement=agreement(seen, pair).value,
         by=review.owner,
     )

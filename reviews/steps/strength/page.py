@@ -12,6 +12,7 @@ from prism.comparison import shared_undertone
 from prism.difference import delta_e
 from prism.reading import read
 from prism.stimulus import Stimulus
+from prism.tint.estimate import nearest_miss
 from reviews.bench import Held
 from reviews.bench.figures import Said
 from reviews.drawings.edges import butted
@@ -80,7 +81,8 @@ class StrengthPage:
         if self.at.system is None:
             return words.no_system()
         near = self.at.nearest_with_recipe
-        return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0)
+        miss = nearest_miss(self.subject.stimulus, self.at.system)
+        return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0, miss)
 
     @property
     def recipe_caveat(self) -> str:
@@ -125,6 +127,13 @@ class StrengthPage:
             return ""
         moved = words.drift(step, subject.reading.undertone, subject.school)
         return words.adjusted(step.percent, subject.name, step.lrv, words.seen(step.delta_e, subject.school), moved)
+
+    @property
+    def hiding_sentence(self) -> str:
+        """That the strength that is looked at does not hide what is under it, and what would."""
+        step = self.at.adjusted
+        said = words.hiding(step.opacity) if step else ""
+        return f"{said} {words.hiding_elsewhere(*self.at.where_it_hides)}" if self.at.where_it_hides else said
 
     @property
     def reached_sentence(self) -> str:
@@ -178,8 +187,9 @@ class StrengthPage:
                 "lrv": words.number(step.strength.lrv),
                 "delta_e": words.number(step.strength.delta_e) if step.strength.percent else "",
                 "drift": words.number(step.strength.drift_effect) if step.strength.percent else "",
+                "covers": words.covering(step.strength.opacity),
                 "undertone": words.undertone_short(step.strength.reading),
-                "temperature": step.strength.reading.temperature.word,
+                "temperature": words.temperature_short(step.strength.reading),
                 "seen": words.seen(step.strength.delta_e, self.subject.school) if step.strength.percent else "",
             }
             for step in self.at.run

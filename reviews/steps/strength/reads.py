@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
+from math import hypot
 
 import numpy as np
 
@@ -22,6 +23,7 @@ from prism.tint.counter import Can
 from prism.tint.estimate import Estimate, estimate
 from prism.tint.formula import Formula
 from prism.tint.formula import formula as make_formula
+from prism.tint.hiding import hiding_base
 from prism.tint.recipe import Recipe, RecipeError
 from prism.tint.strengths import Adjusted, Curve, curve, strengths
 from prism.tint.system import TintSystem
@@ -87,8 +89,11 @@ class Strengths:
         subject = self.subject
         if self.recipe is None or self.system is None:
             return []
-        doubt = subject.school.estimate_doubt[self.estimates[0].from_spectrum] if self.estimates else 0.0
-        basis = subject.school, subject.neutral, subject.reading.uncertainty, doubt
+        doubt, unsure = 0.0, subject.reading.uncertainty
+        if self.estimates:
+            first = self.estimates[0]
+            doubt, unsure = subject.school.estimate_doubt[first.from_spectrum], hypot(unsure, first.residual)
+        basis = subject.school, subject.neutral, unsure, doubt
         return list(_strengths(Source.of(self.recipe, self.system), tuple(percents), *basis))
 
     @cached_property
@@ -112,7 +117,7 @@ class Strengths:
         another paint anyway."""
         if self.curve is None:
             return []
-        was = self.subject.reading.family.word
+        was = self.subject.reading.family.base
         others = [p for p, word in zip(FINE, self.curve.families, strict=True) if word != was and p > -100]
         turns = [max((p for p in others if p < 0), default=None), min((p for p in others if p > 0), default=None)]
         return [turn for turn in turns if turn is not None]
@@ -179,6 +184,20 @@ class Strengths:
         change = 100 * (moved.total / step.recipe.total - 1)
         apart = delta_e(np.asarray(step.reading.lab), to_lab(system.reflectance([moved])[0]))
         return system.bases[base].name, change, float(apart)
+
+    @cached_property
+    def where_it_hides(self) -> tuple[str | None, float, float] | None:
+        """For a strength that does not hide: the base in which it would, percent of change of the colorants there, and
+        ΔE00 between the two; None where it hides."""
+        step, system = self.adjusted, self.system
+        if step is None or system is None or step.hides:
+            return None
+        moved = hiding_base(step.recipe, system)
+        if moved is None:
+            return None, 0.0, 0.0
+        change = 100 * (moved.total / step.recipe.total - 1) if step.recipe.total else 0.0
+        apart = delta_e(np.asarray(step.reading.lab), to_lab(system.reflectance([moved])[0]))
+        return system.bases[moved.base].name, change, float(apart)
 
     def mixed_with(self, other: Colour, own_parts: float, other_parts: float) -> Stimulus | None:
         """Return what the subject and another paint make together, in parts; None where a recipe is missing."""

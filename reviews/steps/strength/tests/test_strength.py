@@ -78,7 +78,7 @@ class Asking(Step):
         self.assertEqual(len(page.at.near_adjusted), 3)
         self.assertIn("Take that one", page.catalogue_sentence)
         self.assertTrue(page.at.family_changes)
-        self.assertIn("Stops being an off-white at −", page.at.family_changes[0])
+        self.assertIn("Stops being a grey at −", page.at.family_changes[0])
         strong = services.start(self.isla, world.colour("T24.6"))
         self.assertEqual(Strengths(Bench(strong)).family_changes, [])  # but for the bare base, it stays a red
 

@@ -1,0 +1,221 @@
+"""What ±u means, and how surely a statement holds under it.
+
+The uncertainty u of a source is the root mean square ΔE00 of its values from the truth, spread evenly over the three
+axes of CIEDE2000 at that colour: u/√3 on each of ΔL'/S_L, ΔC'/S_C and ΔH'/S_H. Every statement is asked of that one
+model, and its probability decides how it may be worded.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+from functools import cache
+from itertools import pairwise
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from prism.difference import TINY, length, saturation
+from prism.spectrum import Array
+
+AXES = 3**0.5
+"""u is so many times the standard deviation on one axis: three axes share its square evenly."""
+POINTS = 256
+"""Points of the cloud that stands for the uncertainty."""
+AT_ONCE = 1_024
+"""Colours whose clouds are looked at together."""
+Floats = NDArray[np.float32]
+
+
+class Level(StrEnum):
+    """How surely something is said."""
+
+    CERTAIN = "certain"
+    PROBABLY = "probably"
+    NONE = "none"
+
+
+LEVELS = (Level.NONE, Level.PROBABLY, Level.CERTAIN)
+"""In rising order; arrays hold a level by its place here."""
+
+
+@dataclass(frozen=True)
+class Thresholds:
+    """From which probability on a statement is called certain, of one colour, of a pair and of a pair's hue word, and
+    from which probable; `shared` is the part of their errors that two values of one maker and kind have in common (the
+    correlation), `widened` by how many degrees either side a pair's hue may lie beyond its word's sector, and
+    `stated_lightness` the ΔE00 that a stated LRV leaves lightness unsure by, counted as u is."""
+
+    certain: float
+    certain_pair: float
+    certain_hue: float
+    probable: float
+    shared: float
+    widened: float
+    stated_lightness: float
+
+    def level(self, probability: float, certain: float | None = None) -> Level:
+        """Return how surely something of this probability is said."""
+        if probability >= (self.certain if certain is None else certain):
+            return Level.CERTAIN
+        return Level.PROBABLY if probability >= self.probable else Level.NONE
+
+    def levels(self, probability: ArrayLike, certain: float | None = None) -> NDArray[np.int8]:
+        """Return the same for many, (...), as places in `LEVELS`."""
+        p = np.asarray(probability)
+        found = (p >= self.probable).astype(np.int8)
+        found += p >= (self.certain if certain is None else certain)
+        return np.where(p >= self.probable, found, np.int8(0))
+
+
+@cache
+def cloud() -> Floats:
+    """Return points of a round normal distribution of deviation 1, (256, 2): rings of equal mass, laid as a spiral
+    whose every step turns by the golden angle. No chance is in it."""
+    k = np.arange(POINTS)
+    radius = np.sqrt(-2 * np.log(1 - (k + 0.5) / POINTS))
+    turn = k * np.pi * (3 - np.sqrt(5))
+    points = np.stack([radius * np.cos(turn), radius * np.sin(turn)], axis=-1).astype(np.float32)
+    points.flags.writeable = False
+    return points
+
+
+@cache
+def square_cloud() -> Floats:
+    """Return of the same points x, y, x², xy, y², (5, 256), by which quadratic forms of them are one matrix product."""
+    x, y = cloud().T
+    return np.stack([x, y, x * x, x * y, y * y])
+
+
+@dataclass(frozen=True)
+class Axes:
+    """The axes of CIEDE2000 at colours: how many units of L* make one ΔE00, (n,), and the a*, b* that one ΔE00 of
+    chroma and one of hue make, (n, 2, 2): rows a*, b*, columns chroma, hue."""
+
+    lightness: Array
+    plane: Array
+
+
+def axes_at(lab: ArrayLike) -> Axes:
+    """Return the axes of CIEDE2000 at Lab (n, 3). The rotation term of saturated blues is left out.
+
+    Source: Sharma, Wu and Dalal (2005), (2)-(6), (15), (18)-(20), at equal pairs.
+    """
+    lightness, a, b = np.asarray(lab, dtype=np.float64).reshape(-1, 3).T
+    g = 1.5 - 0.5 * saturation(length(a, b))
+    x = g * a
+    chroma = length(x, b)
+    grey = chroma < TINY
+    scale = 1 / np.where(grey, 1.0, chroma)
+    cos1, sin1 = np.where(grey, 1.0, x * scale), b * scale
+    cos2, sin2 = 2 * cos1**2 - 1, 2 * sin1 * cos1
+    cos3, sin3 = cos1 * cos2 - sin1 * sin2, sin1 * cos2 + cos1 * sin2
+    cos4, sin4 = 2 * cos2**2 - 1, 2 * sin2 * cos2
+    t = 1 - 0.17 * _turned(cos1, sin1, 30) + 0.24 * cos2 + 0.32 * _turned(cos3, sin3, -6)
+    t = t - 0.20 * _turned(cos4, sin4, 63)
+    s_c, s_h = 1 + 0.045 * chroma, 1 + 0.015 * chroma * t
+    l50 = (lightness - 50) ** 2
+    plane = np.empty((len(chroma), 2, 2))
+    plane[:, 0, 0], plane[:, 0, 1] = s_c * cos1 / g, -s_h * sin1 / g
+    plane[:, 1, 0], plane[:, 1, 1] = s_c * sin1, s_h * cos1
+    return Axes(1 + 0.015 * l50 / np.sqrt(20 + l50), plane)
+
+
+def _turned(cos: Array, sin: Array, degrees: float) -> Array:
+    """Return cos(angle − degrees)."""
+    turned: Array = cos * np.cos(np.radians(degrees)) + sin * np.sin(np.radians(degrees))
+    return turned
+
+
+def apart(first: ArrayLike, second: ArrayLike, shared: ArrayLike = 0.0) -> Array:
+    """Return the uncertainty of a difference, ΔE00, (...): √(u₁² + u₂² − 2ρu₁u₂), where ρ of the errors is shared.
+
+    >>> [round(float(u), 3) for u in apart([1.0, 1.0], 1.0, [0.0, 0.5])]
+    [1.414, 1.0]
+    """
+    one, other = np.asarray(first, dtype=np.float64), np.asarray(second, dtype=np.float64)
+    left: Array = np.sqrt(np.maximum(one * one + other * other - 2 * np.asarray(shared) * one * other, 0.0))
+    return left
+
+
+def below(value: ArrayLike) -> Array:
+    """Return the share of a normal distribution of deviation 1 that lies below a value, (...), to 1.5e-7.
+
+    Source: Abramowitz and Stegun (1964), 7.1.26.
+
+    >>> below([0.0, 1.96, -1.96]).round(3).tolist()
+    [0.5, 0.975, 0.025]
+    """
+    x = np.asarray(value, dtype=np.float64) / np.sqrt(2)
+    t = 1 / (1 + 0.3275911 * np.abs(x))
+    series = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))))
+    half = 0.5 * series * np.exp(-x * x)
+    share: Array = np.where(x > 0, 1 - half, half)
+    return share
+
+
+def band_shares(value: ArrayLike, deviation: ArrayLike, edges: Sequence[float]) -> Array:
+    """Return how much of each value (n,) lies in each band between rising edges, (n, bands), errors being normal."""
+    at = np.asarray(value, dtype=np.float64)[..., None]
+    wide = np.maximum(np.asarray(deviation, dtype=np.float64)[..., None], 1e-9)
+    up_to = below((np.asarray(edges) - at) / wide)
+    return np.diff(up_to, axis=-1, prepend=0.0, append=1.0)
+
+
+@dataclass(frozen=True)
+class Band:
+    """What may be said of a place on a scale of words: one word, or two neighbours, likelier first, and how surely.
+
+    `likely` is whether the first of two is probable by itself.
+    """
+
+    words: tuple[str, ...]
+    level: Level
+    likely: bool = False
+
+
+@dataclass(frozen=True)
+class Bands:
+    """What may be said of places on a scale of words, row for row: `said` (n, 2) are places of words, the likelier
+    first and −1 for no second; `level` (n,) places in `LEVELS`, 0 where the words are no more than perhaps; `likely`
+    (n,) whether the first of two is probable by itself."""
+
+    said: NDArray[np.intp]
+    level: NDArray[np.int8]
+    likely: NDArray[np.bool_]
+
+    def says(self, place: int) -> NDArray[np.bool_]:
+        """Return which rows are said to be at a place, alone or as one of two, (n,)."""
+        found: NDArray[np.bool_] = (self.said == place).any(axis=1)
+        return found
+
+    def words(self, row: int, scale: Sequence[str]) -> Band:
+        """Return what may be said of one row, in the words of the scale."""
+        said = tuple(scale[place] for place in self.said[row] if place >= 0)
+        return Band(said, LEVELS[int(self.level[row])], bool(self.likely[row]))
+
+
+def bands(shares: Array, at: NDArray[np.intp], thresholds: Thresholds) -> Bands:
+    """Return what may be said where `shares` (n, words) lie in the bands of a scale and each value itself `at` (n,).
+
+    One word for certain, else two neighbours for certain, else one probably, else two; else the same two, open.
+    """
+    rows, count = np.arange(len(at)), shares.shape[1]
+    one = thresholds.levels(shares[rows, at])
+    if count == 1:
+        return Bands(np.stack([at, np.full_like(at, -1)], axis=1), one, np.zeros(len(at), dtype=bool))
+    before, after = np.maximum(at - 1, 0), np.minimum(at + 1, count - 1)
+    below_ = np.where(at > 0, shares[rows, before], -1.0)
+    above = np.where(at < count - 1, shares[rows, after], -1.0)
+    other = np.where(above >= below_, after, before)
+    two = thresholds.levels(shares[rows, at] + np.maximum(above, below_))
+    takes_two = (one < two) | (one == 0)
+    said = np.stack([at, np.where(takes_two, other, -1)], axis=1)
+    return Bands(said, np.where(takes_two, two, one), takes_two & (one > 0))
+
+
+def in_parts(count: int, size: int = AT_ONCE) -> Iterator[slice]:
+    """Yield slices that together are `count` rows, so many at a time."""
+    for start, stop in pairwise([*range(0, count, size), count]):
+        yield slice(start, stop)
