@@ -16,6 +16,7 @@ from numpy.typing import ArrayLike, NDArray
 from decks.models import Colour, Maker
 from prism import school
 from prism.choosing.deck import Deck, number_strips
+from prism.granting import family_codes
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read_many
@@ -256,14 +257,6 @@ class Catalogue:
             "doubt": found.doubt,
         }.get(sort)
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
-
-
-def family_codes(word: str, chosen: school.School) -> list[int]:
-    """Return the survey's codes for a family or hue family, with those of the words that count as it."""
-    codes = [i for i, rule in enumerate(chosen.families) if word in (rule.word, rule.base)]
-    if word in chosen.hue_family.words:
-        codes.append(-1 - chosen.hue_family.words.index(word))
-    return codes
 
 
 def family_words(chosen: school.School) -> list[str]:

@@ -89,7 +89,7 @@ class Twin:
 
 
 def twins(
-    held: Catalogue, stimulus: Stimulus, chosen: school.School, not_this: int | None = None, most: int = 5
+    held: Catalogue, stimulus: Stimulus, chosen: school.School, not_this: int | None = None, most: int = 3
 ) -> list[Twin]:
     """Return the nearest of a catalogue that are no more than near-identical, nearest first; `not_this` is left out."""
     rows, distance = held.nearest(stimulus.lab, most + 1)

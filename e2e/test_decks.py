@@ -21,9 +21,9 @@ class Decks(BrowserTest):
 
     def test_filters_narrow_as_one_types(self):
         self.open("/colours/")
-        self.assertIn("425 of 425", self.text("#listed h1"))
+        self.assertIn("4,010 of 4,010", self.text("#listed h1"))
         self.find("#find").send_keys("haar")
-        self.wait(lambda: "7 of 425" in self.text("#listed h1"))
+        self.wait(lambda: "7 of 4,010" in self.text("#listed h1"))
         self.click("#sort option[value=lrv]")
         self.wait(lambda: "sort=lrv" in self.browser.current_url)
         self.settled()
@@ -46,7 +46,7 @@ class Decks(BrowserTest):
         self.click("#listed .files a")
         plane = self.wait(lambda: self.find(".plane[data-loaded]"))
         shown = int(plane.get_attribute("data-loaded"))
-        self.assertIn(f"{shown} of 425", self.text("#listed h1"))
+        self.assertIn(f"{shown:,} of 4,010", self.text("#listed h1"))
         self.assert_accessible("plane")
         self.browser.execute_script(
             "const depth = document.querySelector('#depth'); depth.value = 30;"
@@ -55,7 +55,7 @@ class Decks(BrowserTest):
         self.wait(lambda: int(self.find(".plane").get_attribute("data-loaded")) != shown)
         self.settled()
         fewer = int(self.find(".plane").get_attribute("data-loaded"))
-        self.wait(lambda: f"{fewer} of 425" in self.text("#listed h1"))
+        self.wait(lambda: f"{fewer:,} of 4,010" in self.text("#listed h1"))
         self.assertEqual(self.find("#lrv_low").get_attribute("value"), "25")
         self.browser.execute_script("document.querySelector('.plane canvas').focus()")
         self.press(Keys.ARROW_UP)

@@ -1,114 +1,286 @@
-"""Wishes in the trade's words: "like this but a bit warmer", "same undertone, LRV about 60", "less green"."""
+"""Wishes in the trade's words: "like this but a bit warmer", "a white, clean but not cold", "LRV 50 to 60"."""
 
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
-from dataclasses import dataclass, field
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from enum import StrEnum
 
 from prism import messages
-from prism.choosing.axes import less
+from prism.choosing.axes import OPPOSITE, less
 from prism.side_by_side import COMPARATIVE
 
+AMOUNTS = {"a touch": 1.5, "a bit": 2.5, "": 3.5, "plainly": 5.0, "much": 7.0}
+"""How much may be asked for, in rising order, and the Lab units of undertone that each stands for."""
 _AMOUNTS = {
-    "a touch": 1.5, "a hint": 1.5, "a shade": 1.5, "slightly": 1.5, "a little bit": 2.5, "a bit": 2.5, "a little": 2.5,
-    "somewhat": 2.5, "plainly": 5.0, "clearly": 5.0, "much": 7.0, "far": 7.0, "a lot": 7.0, "very much": 7.0,
-}  # fmt: skip
-USUAL = 3.5
-"""Lab units that a bare "warmer" asks for."""
+    **dict.fromkeys(("a touch", "a tad", "a hint", "a shade", "a smidgen", "slightly"), "a touch"),
+    **dict.fromkeys(("a little bit", "a bit", "a little", "somewhat"), "a bit"),
+    **dict.fromkeys(("plainly", "clearly", "noticeably"), "plainly"),
+    **dict.fromkeys(("very much", "much", "far", "a lot", "lots"), "much"),
+}
 PER_DEPTH = 1.7
 """Lightness takes this many units of L* for one of undertone, for the change to be as plain."""
 _DIRECTIONS = {
-    "lighter": "lighter", "paler": "lighter", "darker": "darker", "deeper": "darker", "warmer": "warmer",
-    "cooler": "cooler", "colder": "cooler", "greyer": "greyer", "grayer": "greyer", "softer": "greyer",
-    "muddier": "greyer", "clearer": "clearer", "cleaner": "clearer", "brighter": "clearer", "pinker": "redder",
+    **dict.fromkeys(("lighter", "paler"), "lighter"),
+    **dict.fromkeys(("darker", "deeper"), "darker"),
+    "warmer": "warmer",
+    **dict.fromkeys(("cooler", "colder"), "cooler"),
+    **dict.fromkeys(("greyer", "grayer", "softer", "muddier", "dustier", "dusty", "muted", "more muted"), "greyer"),
+    **dict.fromkeys(("clearer", "cleaner", "clean", "brighter", "stronger", "bolder"), "clearer"),
+    **dict.fromkeys(("creamier", "creamy"), "creamier"),
+    **dict.fromkeys(("crisper", "crisp"), "crisper"),
+    **dict.fromkeys(("fresher", "fresh"), "fresher"),
+    "pinker": "redder",
     **{word: word for word in COMPARATIVE.values()},
-}  # fmt: skip
+}
 _HUES = {**{hue: hue for hue in COMPARATIVE}, "pink": "red", "violet": "purple"}
-_MORE = {**{name: COMPARATIVE[hue] for name, hue in _HUES.items()}, "grey": "greyer", "gray": "greyer",
-         "colour": "clearer", "color": "clearer", "warm": "warmer", "cool": "cooler", "light": "lighter",
-         "dark": "darker"}  # fmt: skip
-_LESS = {**{name: less(hue) for name, hue in _HUES.items()}, "grey": "clearer", "gray": "clearer",
-         "colour": "greyer", "color": "greyer", "warm": "cooler", "cool": "warmer", "light": "darker",
-         "dark": "lighter"}  # fmt: skip
+_MORE = {
+    **{name: COMPARATIVE[hue] for name, hue in _HUES.items()},
+    "grey": "greyer",
+    "gray": "greyer",
+    "colour": "clearer",
+    "color": "clearer",
+    "warm": "warmer",
+    "warmth": "warmer",
+    "cool": "cooler",
+    "light": "lighter",
+    "dark": "darker",
+    "muted": "greyer",
+    "depth": "darker",
+    "creamy": "creamier",
+    "crisp": "crisper",
+}
+_LESS = {
+    **{name: less(hue) for name, hue in _HUES.items()},
+    "grey": "clearer",
+    "gray": "clearer",
+    "colour": "greyer",
+    "color": "greyer",
+    "warm": "cooler",
+    "cool": "warmer",
+    "cold": "warmer",
+    "light": "darker",
+    "dark": "lighter",
+    "deep": "lighter",
+    "creamy": "crisper",
+    "crisp": "creamier",
+    "muted": "clearer",
+}
+_NOT_TOO = {"cold": "cool", "cool": "cool", "warm": "warm"}
+_KEPT = {
+    **dict.fromkeys(("undertone", "hue"), "undertone"),
+    **dict.fromkeys(("lrv", "depth", "lightness"), "depth"),
+    **dict.fromkeys(("temperature", "warmth"), "temperature"),
+    "strip": "strip",
+}
 _FILLER = set(
     "like this that one but and with a an the colour color it to of at in as is be by some something please only i "
-    "just want would should make more".split()
+    "just want would should make more from on for us me".split()
 )
+NEAR_LRV = 3.0
+"""LRV points by which what was asked for about an LRV may lie beside it."""
 
 
 class AskError(ValueError):
-    """A wish that cannot be understood; the message says which word and what can be said."""
+    """A wish that cannot be understood or granted; the message says which word and what can be said."""
+
+
+class Kind(StrEnum):
+    """What a piece of a wish asks for."""
+
+    MORE = "more"
+    THAN = "than"
+    KEEP = "keep"
+    WITHOUT = "without"
+    NOT_TOO = "not too"
+    LRV = "lrv"
+    BY = "by"
+    FAMILY = "family"
+    MAKER = "maker"
+    BETWEEN = "between"
+
+
+@dataclass(frozen=True)
+class Piece:
+    """One thing that a wish asks for.
+
+    `what` is an axis, a hue, what is kept, a family, a maker, or the colours named, a slash between; `amount` a key of
+    `AMOUNTS`; `low`, `high` LRV from and to, or for `BY` the points lighter, darker below 0.
+    """
+
+    kind: Kind
+    what: str = ""
+    amount: str = ""
+    low: float = 0.0
+    high: float = 0.0
+
+    @property
+    def units(self) -> float:
+        """Lab units that the amount stands for along its axis."""
+        return AMOUNTS[self.amount] * (PER_DEPTH if self.what in ("lighter", "darker") else 1.0)
+
+    @property
+    def text(self) -> str:
+        """The piece in words that `parse` takes back as the same piece."""
+        if self.kind in (Kind.MORE, Kind.THAN):
+            axis, _, other = self.what.partition("/")
+            said = f"{self.amount} {axis}".strip()
+            return f"{said} than {other}" if other else said
+        if self.kind is Kind.LRV:
+            middle = (self.low + self.high) / 2
+            about = abs(self.high - self.low - 2 * NEAR_LRV) < 1e-9
+            return f"LRV about {middle:g}" if about else f"LRV {self.low:g} to {self.high:g}"
+        if self.kind is Kind.BY:
+            return f"{abs(self.low):g} points {'lighter' if self.low > 0 else 'darker'}"
+        if self.kind is Kind.BETWEEN:
+            one, other = self.what.split("/")
+            return "between these two" if (one, other) == ("this", "that") else f"between {one} and {other}"
+        prefix = {Kind.KEEP: "same", Kind.WITHOUT: "no", Kind.NOT_TOO: "not", Kind.MAKER: "from"}
+        article = "an" if self.what[:1] in "aeiou" else "a"
+        return f"{prefix.get(self.kind, article)} {self.what}"
+
+    def with_amount(self, step: int) -> Piece | None:
+        """Return the piece with a larger or smaller amount; None where there is none, or none is asked."""
+        ladder = list(AMOUNTS)
+        at = ladder.index(self.amount) + step
+        if self.kind is not Kind.MORE or not 0 <= at < len(ladder):
+            return None
+        return Piece(self.kind, self.what, ladder[at])
 
 
 @dataclass(frozen=True)
 class Wish:
-    """What to find: `towards` axes with how far, Lab units; an `lrv`; what to keep; and two colours to lie `between`,
-    as they were named, where `this` is the subject and `that` the board beside it."""
+    """What to find, piece by piece, in the order in which it was said."""
 
-    towards: Mapping[str, float] = field(default_factory=dict)
-    lrv: float | None = None
-    keep_undertone: bool = False
-    keep_depth: bool = False
-    between: tuple[str, str] | None = None
+    pieces: tuple[Piece, ...]
+
+    def of_kind(self, kind: Kind) -> list[Piece]:
+        """Return the pieces of a kind."""
+        return [piece for piece in self.pieces if piece.kind is kind]
+
+    @property
+    def text(self) -> str:
+        """The whole wish in words that `parse` takes back as the same."""
+        return ", ".join(piece.text for piece in self.pieces)
+
+    @property
+    def names(self) -> tuple[str, ...]:
+        """The colours that it names, `this` the subject and `that` the board beside it."""
+        between = [name for piece in self.of_kind(Kind.BETWEEN) for name in piece.what.split("/")]
+        return (*between, *(piece.what.split("/")[1] for piece in self.of_kind(Kind.THAN)))
 
 
-def _alternatives(choices: Mapping[str, object]) -> str:
+def _any(choices: Iterable[str]) -> str:
     return "|".join(sorted(map(re.escape, choices), key=len, reverse=True))
 
 
-_PATTERNS = [
-    ("lrv", re.compile(r"lrv\s*(?:of|about|around|near|at|=|to)?\s*(?:about|around)?\s*(-?\d+(?:[.,]\d+)?)")),
-    ("same", re.compile(r"(?:the )?same (undertone|lrv|depth|lightness)")),
-    ("these", re.compile(r"between (?:these|the) two")),
-    ("between", re.compile(r"between (.+?) and ([^,;]+)")),
-    ("amount", re.compile(rf"({_alternatives(_AMOUNTS)})\b")),
-    ("less", re.compile(rf"less (?:of )?(?:a )?({_alternatives(_LESS)})\b")),
-    ("more", re.compile(rf"more (?:of )?(?:a )?({_alternatives(_MORE)})\b")),
-    ("direction", re.compile(rf"({_alternatives(_DIRECTIONS)})\b")),
-    ("word", re.compile(r"[^\s,;.]+")),
-]
+_N = r"(\d+(?:[.,]\d+)?)"
+_END = r"(?=\s+(?:but|and)\b|\s*[,;]|$)"
 
 
-def parse(text: str) -> Wish:
-    """Return the wish that a sentence holds. Raises `AskError` naming the word that is not understood.
+def _patterns(families: Sequence[str], makers: Sequence[str]) -> list[tuple[str, re.Pattern[str]]]:
+    """Return what is looked for at each place of a wish, in this order."""
+    hues = _any(_HUES)
+    found = [
+        ("points", rf"(?:by |about )?{_N} (?:lrv )?(?:points? |lrv )(lighter|paler|darker|deeper)\b"),
+        ("range", rf"(?:with an? )?lrv\s*(?:of|from|between)?\s*{_N}\s*(?:to|-|–|and)\s*{_N}"),
+        ("lrv", rf"(?:with an? )?lrv\s*(?:of|about|around|near|at|=|to)?\s*(?:about|around)?\s*(-?{_N[1:]}"),
+        ("lrv", rf"(?:about|around|near) (?:an? )?(?:lrv )?(-?{_N[1:]}"),
+        ("same", rf"(?:on |of |at |with |in |keep )?(?:the )?same ({_any(_KEPT)})\b"),
+        ("these", r"(?:half ?way |half-way |midway )?between (?:these|the) two"),
+        ("between", rf"(?:half ?way |half-way |midway )?between (.+?) and (.+?){_END}"),
+        ("than", rf"(?:({_any(_AMOUNTS)}) )?({_any(_DIRECTIONS)}) than (.+?){_END}"),
+        ("without", rf"(?:not|no|without|never|nothing) (?:any |too |so )?({hues})\b"),
+        ("not too", rf"(?:not|never|nothing) (?:too |so )?({_any(_NOT_TOO)})\b"),
+        ("amount", rf"({_any(_AMOUNTS)})\b"),
+        ("less", rf"less (?:of )?(?:a )?({_any(_LESS)})\b"),
+        ("more", rf"more (?:of )?(?:a )?({_any(_MORE)})\b"),
+        ("direction", rf"({_any(_DIRECTIONS)})\b"),
+    ]
+    if makers:
+        found.append(("maker", rf"(?:from |by |of |in )?({_any(makers)})(?:'s)?(?!\w)"))
+    if families:
+        found.append(("family", rf"(?:as )?(?:an? )({_any(families)})\b"))
+    found.append(("word", r"[^\s,;.]+"))
+    return [(kind, re.compile(pattern)) for kind, pattern in found]
 
-    >>> parse("a bit warmer, LRV about 60")
-    Wish(towards={'warmer': 2.5}, lrv=60.0, keep_undertone=False, keep_depth=False, between=None)
+
+def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = ()) -> Wish:
+    """Return the wish that a sentence holds. Raises `AskError` naming the word that is not understood, or the two that
+    exclude each other. `families` and `makers` are the words and names that may be asked for.
+
+    >>> [piece.text for piece in parse("a tad warmer, no green, LRV 50 to 60").pieces]
+    ['a touch warmer', 'no green', 'LRV 50 to 60']
     """
-    clean = " ".join(text.casefold().replace("−", "-").split())
-    towards: dict[str, float] = {}
-    lrv: float | None = None
-    kept: set[str] = set()
-    between: tuple[str, str] | None = None
-    amount: float | None = None
-    at = 0
+    clean = " ".join(text.casefold().replace("−", "-").replace("’", "'").split())
+    known = {name.casefold(): name for name in (*families, *makers)}
+    patterns = _patterns([one.casefold() for one in families], [one.casefold() for one in makers])
+    pieces: list[Piece] = []
+    amount, at = "", 0
     while at < len(clean):
         if clean[at] in " ,;.":
             at += 1
             continue
-        kind, match = next((kind, found) for kind, pattern in _PATTERNS if (found := pattern.match(clean, at)))
+        kind, match = next((kind, found) for kind, pattern in patterns if (found := pattern.match(clean, at)))
         at = match.end()
-        if kind == "lrv":
-            lrv = float(match[1].replace(",", "."))
-            if not 0 <= lrv <= 100:
-                raise AskError(messages.out_of_range("LRV", lrv, 0, 100))
-        elif kind == "same":
-            kept.add("undertone" if match[1] == "undertone" else "depth")
-        elif kind == "these":
-            between = ("this", "that")
-        elif kind == "between":
-            between = (match[1].strip(), match[2].strip())
-        elif kind == "amount":
+        if kind == "amount":
             amount = _AMOUNTS[match[1]]
         elif kind == "word":
             if match[0] not in _FILLER:
                 raise AskError(messages.not_understood(match[0]))
         else:
-            axis = {"less": _LESS, "more": _MORE, "direction": _DIRECTIONS}[kind][match[1]]
-            units = USUAL if amount is None else amount
-            towards[axis] = units * (PER_DEPTH if axis in ("lighter", "darker") else 1.0)
-            amount = None
-    if not (towards or kept or between or lrv is not None):
+            pieces.append(_piece(kind, match, amount, known))
+            amount = ""
+    pieces = list(dict.fromkeys(pieces))
+    if not pieces:
         raise AskError(messages.nothing_asked())
-    return Wish(towards, lrv, "undertone" in kept, "depth" in kept, between)
+    _check_together(pieces)
+    return Wish(tuple(pieces))
+
+
+def _piece(kind: str, match: re.Match[str], amount: str, known: Mapping[str, str]) -> Piece:
+    if kind in ("lrv", "range"):
+        low, high = (float(part.replace(",", ".")) for part in (match[1], match[2] if kind == "range" else match[1]))
+        for value in (low, high):
+            if not 0 <= value <= 100:
+                raise AskError(messages.out_of_range("LRV", value, 0, 100))
+        if kind == "lrv":
+            low, high = low - NEAR_LRV, high + NEAR_LRV
+        return Piece(Kind.LRV, low=min(low, high), high=max(low, high))
+    if kind == "points":
+        points = float(match[1].replace(",", "."))
+        return Piece(Kind.BY, low=points if _DIRECTIONS[match[2]] == "lighter" else -points)
+    if kind == "than":
+        return Piece(Kind.THAN, f"{_DIRECTIONS[match[2]]}/{match[3].strip()}", _AMOUNTS.get(match[1] or "", ""))
+    if kind == "between":
+        return Piece(Kind.BETWEEN, f"{match[1].strip()}/{match[2].strip()}")
+    if kind in ("less", "more", "direction"):
+        return Piece(Kind.MORE, {"less": _LESS, "more": _MORE, "direction": _DIRECTIONS}[kind][match[1]], amount)
+    if kind == "these":
+        return Piece(Kind.BETWEEN, "this/that")
+    what = {"same": _KEPT, "without": _HUES, "not too": _NOT_TOO}.get(kind, known)[match[1]]
+    return Piece({"same": Kind.KEEP}.get(kind, Kind(kind if kind != "same" else "keep")), what)
+
+
+def _check_together(pieces: Sequence[Piece]) -> None:
+    """Raise `AskError` where two pieces exclude each other."""
+    ways = {piece.what: piece for piece in pieces if piece.kind is Kind.MORE}
+    ways |= {("lighter" if p.low > 0 else "darker"): p for p in pieces if p.kind is Kind.BY}
+    kept = {piece.what for piece in pieces if piece.kind is Kind.KEEP}
+    opposite = OPPOSITE | {less(hue): more for hue, more in COMPARATIVE.items()} | {"creamier": "crisper"}
+    for way, piece in ways.items():
+        other = ways.get(opposite.get(way, ""))
+        if other is not None:
+            raise AskError(messages.exclude_each_other(piece.text, other.text))
+        if way in ("lighter", "darker") and "depth" in kept:
+            raise AskError(messages.exclude_each_other(piece.text, "the same depth"))
+        if (way in COMPARATIVE.values() or way.startswith("less ")) and "undertone" in kept:
+            raise AskError(messages.exclude_each_other(piece.text, "the same undertone"))
+    named = {piece.what for piece in pieces if piece.kind is Kind.WITHOUT}
+    for hue in sorted(named & {hue for hue, more in COMPARATIVE.items() if more in ways}):
+        raise AskError(messages.exclude_each_other(COMPARATIVE[hue], f"no {hue}"))
+    for kind in (Kind.LRV, Kind.FAMILY, Kind.MAKER, Kind.BETWEEN):
+        of_kind = [piece for piece in pieces if piece.kind is kind]
+        if len(of_kind) > 1:
+            raise AskError(messages.exclude_each_other(of_kind[0].text, of_kind[1].text))

@@ -23,6 +23,8 @@ AXES = 3**0.5
 """u is so many times the standard deviation on one axis: three axes share its square evenly."""
 POINTS = 256
 """Points of the cloud that stands for the uncertainty."""
+WITHIN, DEVIATIONS_WITHIN = 0.95, 1.96
+"""The part of the errors that drawings show, and the deviations that hold it on one axis."""
 AT_ONCE = 1_024
 """Colours whose clouds are looked at together."""
 Floats = NDArray[np.float32]
@@ -137,6 +139,21 @@ def apart(first: ArrayLike, second: ArrayLike, shared: ArrayLike = 0.0) -> Array
     one, other = np.asarray(first, dtype=np.float64), np.asarray(second, dtype=np.float64)
     left: Array = np.sqrt(np.maximum(one * one + other * other - 2 * np.asarray(shared) * one * other, 0.0))
     return left
+
+
+def outline(lab: ArrayLike, uncertainty: float, count: int = 48) -> Array:
+    """Return the outline within which `WITHIN` of the errors of one colour (3,) lie, (count, 2) of a*, b* from it."""
+    turn = np.linspace(0, 2 * np.pi, count, endpoint=False)
+    reach = float(np.sqrt(-2 * np.log(1 - WITHIN))) * uncertainty / AXES
+    drawn: Array = reach * np.stack([np.cos(turn), np.sin(turn)], axis=-1) @ axes_at(lab).plane[0].T
+    return drawn
+
+
+def lightness_span(lab: ArrayLike, uncertainty: float) -> tuple[float, float]:
+    """Return the L* between which `WITHIN` of the errors of one colour's (3,) lightness lie."""
+    reach = DEVIATIONS_WITHIN * float(axes_at(lab).lightness[0]) * uncertainty / AXES
+    at = float(np.asarray(lab)[0])
+    return max(at - reach, 0.0), min(at + reach, 100.0)
 
 
 def below(value: ArrayLike) -> Array:

@@ -17,6 +17,8 @@ from prism.stimulus import IntakeError, figure
 NOT_EDITED = (("explains",),)
 LISTS = ("undertone", "lists")
 LAID_OUT: dict[str, Any] = {"template_name": "schools/figure.html"}
+OWN = ("word", "counts_as", "lrv", "chroma", "hue")
+"""What a family word of one's own is made of."""
 CUT = (Kind.EDGES, Kind.TURN)
 """Kinds that divide a scale, and are shown on it."""
 
@@ -52,6 +54,34 @@ class SchoolForm(forms.Form):
         self._figures = {".".join(path): (path, one) for path, one in self._all()}
         for name, (path, one) in self._figures.items():
             self.fields[name] = self._field(path, one)
+        self._add_own_words()
+
+    def _add_own_words(self) -> None:
+        """Add what a family word of one's own needs, and a way to leave out each that counts as another."""
+        for name in OWN:
+            self.fields[f"own.{name}"] = forms.CharField(
+                max_length=60, required=False, initial="", label=words.OWN_WORD[name], **LAID_OUT
+            )
+        for number, rule in enumerate(self._table.get("family") or []):
+            if isinstance(rule, dict) and rule.get("counts_as"):
+                label = words.leave_word_out(str(rule.get("word")), str(rule["counts_as"]))
+                self.fields[f"own.out.{number}"] = forms.BooleanField(required=False, label=label, **LAID_OUT)
+
+    def _own_words(self, table: dict[str, Any], data: dict[str, Any]) -> None:
+        """Put a new word of one's own before all other families, and leave out those that were ticked."""
+        table["family"] = [rule for number, rule in enumerate(table["family"]) if not data.get(f"own.out.{number}")]
+        if not data.get("own.word"):
+            return
+        rule: dict[str, Any] = {"word": data["own.word"].strip()}
+        if data.get("own.counts_as"):
+            rule["counts_as"] = data["own.counts_as"].strip()
+        for name in OWN[2:]:
+            if data.get(f"own.{name}"):
+                try:
+                    rule[name] = _read(data[f"own.{name}"], RULE[name], words.OWN_WORD[name])
+                except IntakeError as wrong:
+                    self.add_error(f"own.{name}", str(wrong))
+        table["family"].insert(0, rule)
 
     def _all(self) -> Iterator[tuple[Path, Figure]]:
         """Yield every figure there is to edit, with its path."""
@@ -128,6 +158,7 @@ class SchoolForm(forms.Form):
                 _put(table, path, _read(data[name], one, str(self.fields[name].label)))
             except IntakeError as wrong:
                 self.add_error(name, str(wrong))
+        self._own_words(table, data)
         lists = table["undertone"]["lists"]
         table["undertone"]["lists"] = {word: hues for word, hues in lists.items() if hues}
         if not self.errors:
@@ -135,6 +166,8 @@ class SchoolForm(forms.Form):
                 self.school, self.table = build("preview", table), table
             except SchoolError as wrong:
                 name = ".".join(wrong.path)
+                if data.get("own.word") and wrong.path[:2] == ("family", "0"):
+                    name = f"own.{wrong.path[2]}"
                 self.add_error(name if name in self.fields else None, words.school_wrong(str(wrong)))
         return data
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
-from numpy.typing import ArrayLike, NDArray
+from numpy.typing import NDArray
 
 from prism.difference import delta_e
 from prism.neutral import WorkingNeutral
@@ -33,11 +33,14 @@ class Deck:
 
     def unsure_from(self, subject: Reading, school: School, rows: NDArray[np.intp]) -> Array:
         """Return what is unsure of the differences of some rows (k,) from a subject, ΔE00, (k,)."""
-        shared: ArrayLike = 0.0
-        if self.source is not None and subject.source in self.sources:
-            same = self.source[rows] == self.sources.index(subject.source)
-            shared = np.where(same, school.claims.shared, 0.0)
-        return apart(self.doubt[rows], subject.uncertainty, shared)
+        return apart(self.doubt[rows], subject.uncertainty, self.shared_with(subject, school, rows))
+
+    def shared_with(self, subject: Reading, school: School, rows: NDArray[np.intp]) -> Array:
+        """Return the part of their errors that some rows (k,) share with a subject, (k,)."""
+        if self.source is None or subject.source not in self.sources:
+            return np.zeros(len(rows))
+        same = self.source[rows] == self.sources.index(subject.source)
+        return np.where(same, school.claims.shared, 0.0)
 
     def undertone(self, neutral: WorkingNeutral) -> Array:
         """Return u, (n, 2), of every colour; kept for the neutral asked for last, and not to be written to.

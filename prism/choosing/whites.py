@@ -9,7 +9,10 @@ from prism.difference import length
 from prism.neutral import WorkingNeutral
 from prism.school import School
 from prism.spectrum import Array
-from prism.survey import temperature_of
+from prism.survey import families, temperature_of
+
+PALE_FROM = 65.0
+"""LRV from which families begin whose colours may stand as whites: whites, off-whites and creams."""
 
 
 def reference_whites(
@@ -32,6 +35,10 @@ def reference_whites(
     chroma = length(values[whites, 1], values[whites, 2])
     whites, chroma = whites[chroma < school.white_chroma], chroma[chroma < school.white_chroma]
     u = neutral.undertone(values[whites])
+    # a pale blue is no cool white, nor a grey
+    pale = [number for number, rule in enumerate(school.families) if rule.lrv[0] >= PALE_FROM]
+    plain = np.isin(families(values[whites], y[whites], u, school), pale)
+    whites, chroma, u = whites[plain], chroma[plain], u[plain]
     warmth, colour = temperature_of(u, school), (chroma + length(u[:, 0], u[:, 1])) / 2
     found: dict[str, int] = {}
     for name, score in (("clean", values[whites, 0] - colour), ("warmest", warmth), ("coolest", -warmth)):

@@ -106,7 +106,7 @@ def run_compare(args: argparse.Namespace) -> None:
     if args.first == "-" and args.second is None:
         lines, sound = lines_of_colours(2)
     elif args.second is None:
-        fail("two colours are needed, or - for pairs from standard input")
+        fail("B is needed: two colours, or - for pairs from standard input")
     else:
         lines = [([args.first, args.second], [parse_colour(text) for text in (args.first, args.second)])]
     both = [[one_maker(colours[side], args.one_maker) for _, colours in lines] for side in (0, 1)]

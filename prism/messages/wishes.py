@@ -15,7 +15,13 @@ def nothing_asked() -> str:
     return f"That asks for nothing. {WISHES}"
 
 
+def exclude_each_other(one: str, other: str) -> str:
+    """Say that two parts of a wish cannot both be."""
+    return f"“{shortened(one)}” and “{shortened(other)}” exclude each other: leave one out."
+
+
 WISHES = (
-    "Say how it should differ: lighter, darker, warmer, cooler, greyer, clearer, pinker, greener, bluer …, "
-    "less green, same undertone, same LRV, LRV about 60, or between these two."
+    "Say how it should differ: lighter, a touch warmer, greyer, creamier, crisper, bluer …; less green, no yellow, "
+    "not cold; same undertone, same depth, on the same strip; LRV 50 to 60, 10 points lighter; a white, a greige; "
+    "warmer than another, between these two; or a maker."
 )

@@ -9,6 +9,7 @@ from collections import Counter
 from dataclasses import dataclass, field
 
 import numpy as np
+from scipy.spatial import cKDTree
 
 from prism import demo, screen
 from prism.adaptation import D50_2, lab_d50_to_lab
@@ -32,18 +33,16 @@ def populations():
     """Return reflectances by where they are from: the demo deck, and a spread of measured surfaces and paints."""
     surfaces = measured_surfaces()
     some = np.random.default_rng(SEED).choice(len(surfaces), 600, replace=False)
-    deck = np.array([entry.colour.reflectance for entry in demo.deck()])
+    deck = np.array([entry.colour.reflectance for entry in demo.deck()[::3]])
     return {"deck": deck, "measured": np.concatenate([measured_paints(), surfaces[some]])}
 
 
 def near_pairs(lab, count=3000, within=6.0):
-    """Return rows of pairs that a specialist might hold together, (n, 2), none the same colour."""
+    """Return rows of pairs that a specialist might hold together, (n, 2): any two that lie within so many ΔE00."""
     chance = np.random.default_rng(SEED)
-    first = np.repeat(np.arange(len(lab)), 12)
-    order = np.argsort(lab[:, 0])
-    place = np.empty(len(lab), dtype=int)
-    place[order] = np.arange(len(lab))
-    second = order[np.clip(place[first] + chance.integers(-60, 61, first.size), 0, len(lab) - 1)]
+    first = np.repeat(np.arange(len(lab)), 2 + 40_000 // len(lab))
+    near = cKDTree(lab).query_ball_point(lab, 1.6 * within)
+    second = np.array([chance.choice(near[row]) for row in first])
     apart = delta_e(lab[first], lab[second])
     pairs = np.stack([first, second], axis=1)[(apart > 0.1) & (apart < within)]
     return chance.permutation(pairs)[:count]
@@ -153,7 +152,7 @@ def calibrate(school: School):
                 common = chance.normal(size=both[0].shape)
                 seen = [drawn(one, doubt, chance, common, shared, light) for one in both]
                 judge_pairs(tally, both, seen, kind, shared, school)
-                many = np.repeat(lab, 4, axis=0)
+                many = np.repeat(lab, 2, axis=0)
                 judge_singles(tally, many, drawn(many, doubt, chance, lightness=light), kind, school)
         for kind, convert in (("screen", from_hex), ("converted-lab", from_lab50)):
             tally = found[name, kind, "real"] = Tally()

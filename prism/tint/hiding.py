@@ -14,7 +14,7 @@ import numpy as np
 from prism.screen import reflectance_to_screen, to_hex
 from prism.spectrum import Array, to_lrv
 from prism.tint.optics import film, inner, surface
-from prism.tint.reach import in_base
+from prism.tint.reach import in_base, lrv_at
 from prism.tint.recipe import Recipe, RecipeError
 from prism.tint.system import TintSystem
 
@@ -22,6 +22,10 @@ BLACK, WHITE = 0.045, 0.80
 """Reflectance of the black and the white part of the chart, gloss included (ISO 6504-3: Y up to 5, and 80 ± 2)."""
 HIDES, THIRD_COAT = 0.98, 0.95
 """Contrast ratios from which a paint hides in two coats, and from which a third coat will do."""
+
+
+SAME_DEPTH = 0.5
+"""LRV points within which a recipe in another base is of the same depth."""
 
 
 class Hiding(StrEnum):
@@ -76,10 +80,12 @@ def _over(k: Array, s: Array, thickness: float, ground: float) -> Array:
 def hiding_base(recipe: Recipe, system: TintSystem) -> Recipe | None:
     """Return a recipe of the same depth in the nearest base with more scattering in which it hides and fits; None where
     no base does."""
-    own = system.bases[recipe.base]
+    own, depth = system.bases[recipe.base], lrv_at(recipe, 0, system)
     more = sorted((b for b in system.bases.values() if b.s.mean() > own.s.mean()), key=lambda base: base.s.mean())
     for base in more:
         moved = in_base(recipe, base.code, system)
-        if system.capacity_used(moved) <= 1 and opacities([moved], system)[0].hiding is Hiding.HIDES:
+        if abs(lrv_at(moved, 0, system) - depth) > SAME_DEPTH or system.capacity_used(moved) > 1:
+            continue
+        if opacities([moved], system)[0].hiding is Hiding.HIDES:
             return moved
     return None

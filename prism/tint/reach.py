@@ -75,8 +75,11 @@ def deeper_base(recipe: Recipe, system: TintSystem) -> str | None:
 def in_base(recipe: Recipe, base: str, system: TintSystem) -> Recipe:
     """Return a recipe in another base, its colorants scaled alike so that its LRV stays as near as it can."""
     wanted = lrv_at(recipe, 0, system)
-    moved = Recipe(base, recipe.amounts)
-    return moved.scaled(for_lrv(moved, wanted, system).percent)
+    if not recipe.total:
+        return Recipe(base, recipe.amounts)
+    filled = system.bases[base].capacity / recipe.total
+    full = Recipe(base, {code: amount * filled for code, amount in recipe.amounts.items()})
+    return full.scaled(for_lrv(full, wanted, system).percent)
 
 
 def mixture(paints: Sequence[tuple[Recipe, float]], system: TintSystem) -> Array:

@@ -153,6 +153,7 @@ def why_picked(pick: Pick, subject: Reading, on_strip: bool, way: str = "", near
     }.get(pick.why, FETCHED_REASON if pick.kind == "added" else f"Kept because it is {direction(pick.why, lrv)}.")
 
 
+WITHIN = "95 % of what is unsure lies within"
 NOTHING_THERE = "nothing here"
 MATHEMATICAL_GREY = "Mathematical grey, a* 0, b* 0"
 GREY_LABEL = "math. grey"

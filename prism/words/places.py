@@ -7,10 +7,11 @@ from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, count, listed, number, shortened
 from prism.words.pairs import direction, nothing_on, said_of_pair
-from prism.words.readings import headline, undertone_short
+from prism.words.readings import headline, hue, undertone_short
 from prism.words.surety import graded
 
 if TYPE_CHECKING:
+    from prism.asking import Piece
     from prism.choosing.deck import Pick
     from prism.comparison import PairFinding
     from prism.metamerism import Parting
@@ -34,10 +35,14 @@ def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = 
     before, after = found.before, found.after
     one, other = (direction(axis, lrv) for axis in found.axes)
 
-    def by(pick: Pick) -> str:
-        where = " on its strip" if on_strip and pick.kind == "strip" else ""
+    def by(pick: Pick, on: str = " on its strip") -> str:
+        where = on if on_strip and pick.kind == "strip" else ""
         return f"{graded(pick.level, direction(pick.why, lrv))}{where} by {number(pick.delta_e)}"
 
+    if before and after and on_strip and before.kind == after.kind == "strip":
+        return (
+            f"On its strip between {names[before.index]}, {by(before, '')}, and {names[after.index]}, {by(after, '')}."
+        )
     if before and after:
         return f"Between {names[before.index]}, {by(before)}, and {names[after.index]}, {by(after)}."
     if before or after:
@@ -55,14 +60,36 @@ def not_one_colour(name: str, found: int) -> str:
     return f"{number(found, 0)} colours are called '{shortened(name)}': give the code instead."
 
 
-WISH_EXAMPLES = ("a bit warmer", "greyer", "same undertone, LRV about 60", "between these two")
+WISH_EXAMPLES = ("a bit warmer", "same undertone, LRV 50 to 60", "a white, not cold", "between these two")
 
 
-def wish_answer(text: str, found: int) -> str:
-    """Say how many colours answer a wish."""
+def wish_answer(text: str, found: int, near: int = 0) -> str:
+    """Say how many colours answer a wish, and how many nearly do."""
     if not found:
-        return f"Nothing in these decks is “{shortened(text, 60)}”."
+        nearly = " What comes near it misses one thing each." if near else ""
+        return f"Nothing in these decks is “{shortened(text, 60)}”.{nearly}"
     return f"“{capital(shortened(text, 60))}”: {count(found, 'colour')}, the nearest to that first."
+
+
+def wished(piece: Piece, lrv: float) -> str:
+    """Return a piece of a wish as the trade says it at a depth."""
+    for axis, said in (("redder", direction("redder", lrv)), ("less red", direction("less red", lrv))):
+        if piece.what == axis:
+            return piece.text.replace(axis, said)
+    return piece.text.replace("no red", f"no {hue('red', lrv)}")
+
+
+def missed(misses: Sequence[Piece], lrv: float) -> str:
+    """Say which pieces of a wish a colour misses."""
+    return f"misses “{listed([wished(piece, lrv) for piece in misses])}”"
+
+
+def off_by(delta_e: float) -> str:
+    """Say how far a colour lies from what was described."""
+    return f"ΔE00 {number(delta_e)} from what was asked for"
+
+
+NO_STRIP = "This colour stands on no strip: ask for the same undertone instead."
 
 
 def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
@@ -88,6 +115,10 @@ def place_short(before: str | None, after: str | None) -> str:
     return capital(f"between {before} and {after}") if before and after else "At the edge of these decks"
 
 
+PARTS_FROM = 1.5
+"""ΔE00 under another lamp from which it is said of each twin how far it parts."""
+
+
 def twins(found: Sequence[tuple[str, float, Parting | None]], school: School) -> str:
     """Say which colours are the same to the eye or nearly, and how far they part under other lamps."""
     if not found:
@@ -97,14 +128,18 @@ def twins(found: Sequence[tuple[str, float, Parting | None]], school: School) ->
     said = [f"The same to the eye: {listed(same)}." if same else "Nothing in these decks is the same to the eye."]
     if near:
         said.append(f"Near-identical: {listed(near)}.")
+    parted = [twin[2] for twin in found if twin[2]]
+    if parted:
+        most = max(parted, key=lambda parting: parting.farthest)
+        said.append(f"They part most under {LAMPS[most.worst]}: by up to {number(most.farthest, 2)}.")
     return " ".join(said)
 
 
 def _twin(name: str, delta_e: float, parting: Parting | None) -> str:
-    text = f"{name} (ΔE00 {number(delta_e, 2)}"
-    if parting:
-        text += f"; {number(parting.farthest, 2)} under {LAMPS[parting.worst]}"
-    return text + ")"
+    lamps = (
+        f"; {number(parting.farthest, 2)} under its worst lamp" if parting and parting.farthest >= PARTS_FROM else ""
+    )
+    return f"{name} (ΔE00 {number(delta_e, 2)}{lamps})"
 
 
 def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, listed, number, percentage, sentence
@@ -9,6 +10,7 @@ from prism.words.sources import PROVENANCE, SETTLE
 from prism.words.surety import banded, either, graded
 
 if TYPE_CHECKING:
+    from prism.edges import FamilyEdge
     from prism.neutral import WorkingNeutral
     from prism.reading import Reading, Undertone
     from prism.school import School
@@ -46,6 +48,18 @@ def headline(reading: Reading) -> str:
         return capital(f"{said[0]} or {said[1]} {name}")
     sure = depths.level.value == "certain" and len(said) == 1
     return capital(f"{said[0]} {name}" if sure else f"probably {said[0]} {name}")
+
+
+def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
+    """Say between which two families a colour stands, and what tips it; `names` are those of the boards that do."""
+    first, second = found.words
+    tips = [
+        f"{word} beside {_article(beside)} {beside}, {name}"
+        for word, beside, name in zip(found.words, found.beside, names, strict=True)
+        if name
+    ]
+    said = f"On the edge of two families, {first} or {second}"
+    return f"{said}: {'; '.join(tips)}." if tips else f"{said}: no board of these decks tips it."
 
 
 def depth(reading: Reading) -> str:

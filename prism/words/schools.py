@@ -29,6 +29,7 @@ SCHOOL_PARTS = {
     "claims": "How sure a statement must be",
     "difference": "Words for differences",
     "uncertainty": "Uncertainty, ΔE00, by source",
+    "own": "A family word of your own",
 }
 """What the parts of a school are about, in the order they are shown."""
 _LABELS = {
@@ -74,6 +75,21 @@ _LABELS = {
     "difference.edges": "ΔE00 at which the next begins",
 }
 _RULE = {"lrv": "LRV", "chroma": "C*ab", "hue": "hue", "strength": "undertone strength", "undertone": "undertone hues"}
+
+
+OWN_WORD = {
+    "word": "Word",
+    "counts_as": "Counts as (a family or a hue; empty: a family of its own)",
+    "lrv": "LRV from, to",
+    "chroma": "C*ab from, to",
+    "hue": "Hue from, to, degrees",
+}
+"""What a family word of one's own is made of."""
+
+
+def leave_word_out(word: str, base: str) -> str:
+    """Offer to leave out a word that counts as another family."""
+    return f"Leave out “{word}”, which counts as {base}"
 
 
 def school_part(key: str) -> str:

@@ -11,13 +11,15 @@ from numpy.typing import NDArray
 from decks import queries as deck_queries
 from prism import comparison, words
 from prism.choosing import comparison_set
-from prism.choosing.axes import less
+from prism.choosing.axes import comparative, less
 from prism.choosing.deck import Pick
 from reviews.bench.holding import Decks, Held
 from reviews.bench.looking import Looking
 from reviews.models import Board
 from web.kept import Kept
 
+LOOKED_AT = 40
+"""Boards that are looked at for one that shows a hue."""
 KINDS = ("white", "range", "strip", "foil", "added")
 """Groups of boards in the order they stand on the wall."""
 
@@ -144,4 +146,10 @@ class ComparisonSet:
     def another_that_shows(self, hue: str, on_the_wall: list[Held]) -> Pick | None:
         """Return the next best board beside which a hue of the subject shows: one that has less of it."""
         taken = self._decks.catalogue.rows_of({held.colour.pk for held in on_the_wall})
-        return comparison_set.another(self.chosen, less(hue), taken.tolist())
+        picks = self.chosen.view.best(less(hue), LOOKED_AT, taken.tolist())
+        subject = self._subject
+        found = self._decks.catalogue.readings([pick.index for pick in picks], subject.school, subject.neutral)
+        pairs = comparison.compare_many([subject.reading] * len(found), found, subject.school)
+        # best one whose pair is said in that hue, not as the loss of another
+        named = (pick for pick, pair in zip(picks, pairs, strict=True) if comparative(hue) in sum(pair.hue_words, ()))
+        return next(named, picks[0] if picks else None)

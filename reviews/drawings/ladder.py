@@ -8,6 +8,8 @@ from dataclasses import dataclass
 from django.utils.safestring import SafeString
 
 from prism import words
+from prism.spectrum import lightness_to_lrv
+from prism.surety import lightness_span
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
 from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
@@ -63,6 +65,13 @@ def ladder(subject: Subject, rungs: Sequence[Rung], description: str) -> SafeStr
         lanes[lane : lane + 1] = [place]
         title = f"{rung.name}, LRV {words.number(rung.lrv)}"
         parts.append(draw_mark(Mark(63 + 11 * lane, place, rung.fill, title, rung.href), 9, MARK_HEIGHT))
+    own = subject.reading
+    low, high = (float(lightness_to_lrv(at)) for at in lightness_span(own.lab, own.lightness_uncertainty))
+    parts += [
+        line(57.5, y(low), 57.5, y(high), "doubt-bar"),
+        line(55, y(low), 60, y(low), "doubt-bar"),
+        line(55, y(high), 60, y(high), "doubt-bar"),
+    ]
     title = f"{subject.name}, LRV {words.number(subject.reading.lrv)}"
     parts.append(draw_mark(Mark(48, y(subject.reading.lrv), subject.stimulus.screen, title, kind="subject"), 16, 10))
     return svg("Depth ladder", description, (0, 0, 140, LADDER_TOP + LADDER_HEIGHT + 8), "ladder", joined(parts))

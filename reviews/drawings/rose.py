@@ -13,11 +13,12 @@ from prism import words
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
+from prism.surety import outline
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
 from reviews.drawings.labels import Box, width_of
 from reviews.drawings.marks import led, spread
-from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
+from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, n, svg, text
 
 ROSE = 100.0
 """Radius of the rose in drawing units."""
@@ -102,6 +103,13 @@ class Rose:
         """The places that the frame itself takes: the cross of the neutral, and mathematical grey."""
         return [Box(0, 0, 8, 8), *([Box(*self._grey, 6, 6)] if self._grey else [])]
 
+    def doubt(self, reading: Reading) -> SafeString:
+        """Return the outline of what is unsure of a reading: the true shape of its uncertainty on this plane."""
+        a, b = reading.undertone.vector
+        points = [self.point(a + da, b + db) for da, db in outline(reading.lab, reading.uncertainty).tolist()]
+        corners = " ".join(f"{n(x)},{n(y)}" for x, y in points)
+        return format_html('<polygon class="doubt" points="{}"><title>{}</title></polygon>', corners, words.WITHIN)
+
     def over(self) -> list[SafeString]:
         """Return what stands over the frame: the cross of the neutral, and where mathematical grey lies from it, which
         a key below the rose explains."""
@@ -131,6 +139,9 @@ def undertone_rose(subject: Subject, wall: Wall) -> SafeString:
     own = subject.reading.undertone
     rose = Rose(subject.school, subject.neutral, subject.reading, own.strength)
     parts = rose.frame()
+    parts.append(rose.doubt(subject.reading))
+    if wall.beside and not wall.withheld:
+        parts.append(rose.doubt(wall.beside.reading))
     x, y = rose.point(*own.vector)
     parts.append(line(0, 0, x, y, "lean"))
     said = f"{subject.name}: {words.undertone_short(subject.reading)}"

@@ -14,7 +14,7 @@ from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, te
 from reviews.steps.place.reads import PlacedBracket, Side
 
 BRACKET_HALF = 180.0
-BRACKET_REACH = 12
+BRACKET_REACH = 4
 BRACKET_ROW = 40.0
 
 
@@ -29,7 +29,7 @@ def bracket_lines(subject: Subject, rows: Sequence[PlacedBracket]) -> SafeString
         parts += [_side(row.before, -1, y, reach), _side(row.after, 1, y, reach)]
         parts.append(draw_mark(Mark(0, y, subject.stimulus.screen, subject.name, kind="subject"), 15, 21))
     base = 22.0 + BRACKET_ROW * (len(rows) - 1) + 22
-    for tick in range(0, reach + 1, 4):
+    for tick in range(0, reach + 1, max(1, reach // 4)):
         for sign in (-1, 1) if tick else (1,):
             x = sign * tick / reach * BRACKET_HALF
             parts += tick_below(x, base, str(tick))

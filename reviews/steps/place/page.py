@@ -8,14 +8,14 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from prism import words
-from prism.asking import AskError
+from prism.asking import AskError, Piece, Wish
 from reviews.bench import Held
 from reviews.bench.figures import Said
 from reviews.drawings.lightness import lightness_and_chroma
 from reviews.drawings.rose import undertone_rose
 from reviews.steps.base import Visit
 from reviews.steps.place.drawings import bracket_lines
-from reviews.steps.place.reads import PlacedBracket, Placing
+from reviews.steps.place.reads import PlacedBracket, Placing, Wished
 
 
 @dataclass(frozen=True)
@@ -29,6 +29,17 @@ class Differing:
     undertone: str
     said: str
     warmth: str
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class AskedPiece:
+    """A piece of a wish as it was understood, and the wish without it, with less and with more of it, where it can."""
+
+    text: str
+    without: str
+    less: str
+    more: str
 
 
 class PlacePage:
@@ -71,21 +82,52 @@ class PlacePage:
     # --- wishes ---
 
     @cached_property
-    def _wished(self) -> tuple[list[Differing], str]:
+    def _asked(self) -> tuple[Wish | None, Wished, str]:
+        nothing = Wished([], [])
         try:
-            return [self._differing(held) for held in self._placing.wished(self.ask)], ""
+            wish = self._placing.wish(self.ask)
+            return wish, self._placing.wished(wish), ""
         except AskError as wrong:
-            return [], str(wrong)
+            return None, nothing, str(wrong)
 
-    @property
+    @cached_property
     def answers(self) -> list[Differing]:
         """The colours that answer a wish."""
-        return self._wished[0]
+        return [self._differing(held, words.off_by(answer.off)) for held, answer in self._asked[1].answers]
+
+    @cached_property
+    def nearly(self) -> list[Differing]:
+        """The colours that miss one piece of a wish, each with what it misses."""
+        lrv = self._subject.reading.lrv
+        return [self._differing(held, words.missed(answer.misses, lrv)) for held, answer in self._asked[1].near]
+
+    @property
+    def pieces(self) -> list[AskedPiece]:
+        """How the wish was understood, piece by piece, each with the wish without it, with less and with more of it."""
+        wish = self._asked[0]
+        if wish is None:
+            return []
+
+        def instead(at: int, piece: Piece | None) -> str:
+            return Wish((*wish.pieces[:at], *([piece] if piece else []), *wish.pieces[at + 1 :])).text
+
+        found = []
+        for at, piece in enumerate(wish.pieces):
+            fewer, more = piece.with_amount(-1), piece.with_amount(1)
+            found.append(
+                AskedPiece(
+                    words.wished(piece, self._subject.reading.lrv),
+                    instead(at, None),
+                    instead(at, fewer) if fewer else "",
+                    instead(at, more) if more else "",
+                )
+            )
+        return found
 
     @property
     def wish_problem(self) -> str:
         """What is wrong with the wish."""
-        return self._wished[1] if self.ask else ""
+        return self._asked[2] if self.ask else ""
 
     @property
     def answered(self) -> bool:
@@ -95,7 +137,7 @@ class PlacePage:
     @property
     def wish_sentence(self) -> str:
         """How many colours answer the wish."""
-        return words.wish_answer(self.ask, len(self.answers))
+        return words.wish_answer(self.ask, len(self.answers), len(self.nearly))
 
     @property
     def wish_examples(self) -> tuple[str, ...]:
@@ -130,7 +172,7 @@ class PlacePage:
         """What the shortlist is for."""
         return words.EMPTY_SHORTLIST
 
-    def _differing(self, held: Held) -> Differing:
+    def _differing(self, held: Held, note: str = "") -> Differing:
         pair = self._placing.against(held)
         own = self._subject.reading.lrv
         return Differing(
@@ -141,6 +183,7 @@ class PlacePage:
             words.undertone_short(held.reading),
             words.shortlisted(held.name, pair, own),
             words.number(pair.warmth, signed=True),
+            note,
         )
 
     # --- drawings ---

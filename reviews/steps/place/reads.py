@@ -6,10 +6,13 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from decks import queries as deck_queries
+from decks.catalogue import family_words, makers_for
+from decks.models import Maker
 from prism import asking, placing, words
-from prism.choosing.axes import axis_vectors
+from prism.asking import Kind, Wish
 from prism.choosing.deck import Pick
 from prism.comparison import PairFinding, compare
+from prism.granting import Answer, grant, ways
 from reviews.bench import Bench, Held
 
 
@@ -29,6 +32,14 @@ class PlacedBracket:
     before: Side
     after: Side
     sentence: str
+
+
+@dataclass(frozen=True)
+class Wished:
+    """The held colours that answer a wish, best first, and those that miss one piece of it."""
+
+    answers: list[tuple[Held, Answer]]
+    near: list[tuple[Held, Answer]]
 
 
 class Placing:
@@ -67,18 +78,38 @@ class Placing:
         before, after = narrowest.before.held, narrowest.after.held
         return before.name if before else None, after.name if after else None
 
-    def wished(self, text: str) -> list[Held]:
-        """Return the colours of the decks that answer a wish in the trade's words. Raises `AskError`."""
-        wish = asking.parse(text)
+    def wish(self, text: str) -> Wish:
+        """Return how a wish in the trade's words is understood. Raises `AskError`."""
+        return asking.parse(text, family_words(self._subject.school), [maker.name for maker in self._makers])
+
+    @cached_property
+    def _makers(self) -> list[Maker]:
+        return list(makers_for(self._subject.owner))
+
+    def wished(self, wish: Wish) -> Wished:
+        """Return the colours of the decks that answer a wish, and those that nearly do. Raises `AskError`."""
         subject, decks = self._subject, self._bench.decks
-        ways = axis_vectors(subject.reading.undertone.vector, subject.school)
-        for axis in wish.towards:
-            if axis not in ways:
-                raise asking.AskError(words.no_such_way(axis, subject.reading.lrv))
-        between = [self._named(name).reading for name in wish.between] if wish.between else []
-        basis = subject.school, subject.neutral
-        index = decks.catalogue.index
-        return decks.hold(placing.grant(wish, subject.reading, decks.deck, index, *basis, between, decks.own_rows))
+        possible = ways(subject.reading.undertone.vector, subject.school)
+        for piece in wish.of_kind(Kind.MORE):
+            if piece.what not in possible:
+                raise asking.AskError(words.no_such_way(piece.what, subject.reading.lrv))
+        if any(piece.what == "strip" for piece in wish.of_kind(Kind.KEEP)) and not decks.strip:
+            raise asking.AskError(words.NO_STRIP)
+        ids = {maker.name: maker.pk for maker in self._makers}
+        of_maker = [decks.catalogue.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
+        found = grant(
+            wish,
+            subject.reading,
+            decks.deck,
+            decks.catalogue.index,
+            subject.school,
+            subject.neutral,
+            {name: self._named(name).reading for name in wish.names},
+            decks.own_rows,
+            decks.strip,
+            of_maker[0] if of_maker else None,
+        )
+        return Wished(*(list(zip(decks.hold([a.pick for a in part]), part, strict=True)) for part in found.parts))
 
     def _named(self, name: str) -> Held:
         """Return the colour that a wish names. Raises `AskError`."""

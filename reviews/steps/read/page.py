@@ -7,7 +7,9 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from prism import messages, words
-from reviews.bench import Bench
+from prism.choosing.deck import Pick
+from prism.edges import FamilyEdge, on_edge
+from reviews.bench import Bench, Held
 from reviews.bench.figures import FigureLine, Said
 from reviews.drawings.rose import undertone_rose
 
@@ -29,6 +31,32 @@ class ReadPage:
     def depth(self) -> str:
         """LRV and its band."""
         return words.depth(self._subject.reading)
+
+    @cached_property
+    def _edge(self) -> FamilyEdge | None:
+        subject, decks = self._subject, self._bench.decks
+        return on_edge(
+            subject.reading, subject.school, subject.neutral, decks.deck, decks.catalogue.index, decks.own_rows
+        )
+
+    @cached_property
+    def tipping(self) -> list[Held]:
+        """The boards that tip a colour on a family's edge to the one or the other."""
+        rows = [row for row in self._edge.boards if row is not None] if self._edge else []
+        return self._bench.decks.hold([Pick(row, "tips", self._apart(row), kind="added") for row in rows])
+
+    def _apart(self, row: int) -> float:
+        return self._bench.decks.apart(self._bench.decks.catalogue.lab[row])
+
+    @property
+    def edge(self) -> str:
+        """That it stands between two families, and what tips it; empty for a colour well within its own."""
+        if self._edge is None:
+            return ""
+        held = iter(self.tipping)
+        return words.family_edge(
+            self._edge, [next(held).name if row is not None else None for row in self._edge.boards]
+        )
 
     @property
     def support(self) -> str:
