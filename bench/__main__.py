@@ -15,6 +15,8 @@ from typing import TYPE_CHECKING
 
 import numpy as np
 
+from bench import claims
+
 if TYPE_CHECKING:
     from django.test import Client
 
@@ -318,6 +320,7 @@ def main() -> None:
     strengths_and_recipes()
     fifty_thousand_line_deck()
     growth()
+    claims.main()
 
 
 if __name__ == "__main__":

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import shutil
+import sqlite3
 import tempfile
 import threading
 import time
@@ -14,6 +15,7 @@ from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
 from django.core.signals import request_finished, request_started
+from django.db import connection
 from django.test import override_settings
 from selenium.common.exceptions import StaleElementReferenceException, TimeoutException
 from selenium.webdriver.common.by import By
@@ -57,6 +59,21 @@ class Traffic:
 traffic = Traffic()
 
 
+_demo = sqlite3.connect(":memory:", check_same_thread=False)
+"""The database as it stands when the demo has just been loaded; empty until the first test."""
+
+
+def begin_with_demo():
+    """Load the demo, once; later tests begin with a copy of what was loaded then."""
+    connection.ensure_connection()
+    if _demo.execute("SELECT count(*) FROM sqlite_master").fetchone()[0]:
+        _demo.backup(connection.connection)
+        return
+    with Path(os.devnull).open("w") as nowhere:
+        call_command("load_demo", stdout=nowhere)
+    connection.connection.backup(_demo)
+
+
 @override_settings(STORAGES=PLAIN_STATIC, DEMO=True)
 class BrowserTest(StaticLiveServerTestCase):
     """A demo studio, a browser, and a check after every test that the console stayed silent."""
@@ -70,8 +87,7 @@ class BrowserTest(StaticLiveServerTestCase):
         cls.addClassCleanup(cls.browser.quit)
 
     def setUp(self):
-        with Path(os.devnull).open("w") as nowhere:
-            call_command("load_demo", stdout=nowhere)
+        begin_with_demo()
         self.expected_statuses = ()
         self.browser.delete_all_cookies()
         resize(self.browser, *WIDE)

@@ -112,10 +112,10 @@ class Comparing(BrowserTest):
         self.click("#basis input[value^=own-]")
         self.click("#basis input[name=usual]")
         self.act("#basis .strong")
-        self.assertIn("clear green", self.text(".finding-line"))
+        self.assertIn("green undertone", self.text(".finding-line"))
         self.assertIn("harbour school", self.text(".basis"))
         self.open("/colours/?q=H16.3")
-        self.assertIn("clear green", self.text(".listed"))
+        self.assertIn("green undertone", self.text(".listed"))
         self.assertIn("Read under harbour school", self.text("main"))
 
     def test_the_wall_blind_by_keyboard_alone(self):

@@ -65,7 +65,9 @@ class SchoolForm(forms.Form):
         for number, rule in enumerate(self._table.get("family") or []):
             if isinstance(rule, dict) and rule.get("counts_as"):
                 label = words.leave_word_out(str(rule.get("word")), str(rule["counts_as"]))
-                self.fields[f"own.out.{number}"] = forms.BooleanField(required=False, label=label, **LAID_OUT)
+                self.fields[f"own.out.{number}"] = forms.BooleanField(
+                    required=False, initial=False, label=label, **LAID_OUT
+                )
 
     def _own_words(self, table: dict[str, Any], data: dict[str, Any]) -> None:
         """Put a new word of one's own before all other families, and leave out those that were ticked."""

@@ -53,6 +53,28 @@ def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = 
     return f"{nothing_on(one).capitalize()}, and nothing {other}."
 
 
+def brackets(found: Sequence[Bracket], names: dict[int, str], lrv: float, on_strip: bool = False) -> list[str]:
+    """Say where the subject stands on every pair of axes; what the same two colours show is said together."""
+    said: dict[tuple[int, int] | int, list[Bracket]] = {}
+    for number_, one in enumerate(found):
+        both = one.before and one.after and one.before.kind != "strip"
+        key = (one.before.index, one.after.index) if both and one.before and one.after else number_
+        said.setdefault(key, []).append(one)
+    return [
+        bracket(group[0], names, lrv, on_strip) if len(group) == 1 else _together(group, names, lrv)
+        for group in said.values()
+    ]
+
+
+def _together(group: Sequence[Bracket], names: dict[int, str], lrv: float) -> str:
+    def side(picks: Sequence[Pick | None]) -> str:
+        held = [pick for pick in picks if pick]
+        ways = listed([graded(pick.level, direction(pick.why, lrv)) for pick in held])
+        return f"{names[held[0].index]}, {ways} by {number(held[0].delta_e)}"
+
+    return f"Between {side([one.before for one in group])}, and {side([one.after for one in group])}."
+
+
 def not_one_colour(name: str, found: int) -> str:
     """Say that a wish names no colour, or several."""
     if not found:

@@ -74,7 +74,14 @@ _LABELS = {
     "difference.words": "Words, small first",
     "difference.edges": "ΔE00 at which the next begins",
 }
-_RULE = {"lrv": "LRV", "chroma": "C*ab", "hue": "hue", "strength": "undertone strength", "undertone": "undertone hues"}
+_RULE = {
+    "lrv": "LRV",
+    "chroma": "C*ab",
+    "hue": "hue",
+    "strength": "undertone strength",
+    "undertone": "undertone hues",
+    "counts_as": "counts as",
+}
 
 
 OWN_WORD = {

@@ -50,6 +50,23 @@ class Schools(world.Studio):
         again = services.copy(self.isla, self.own.key)
         self.assertEqual(again.table["title"], "my wall practice 2")
 
+    def test_a_family_word_of_ones_own(self):
+        bad = self.send(**{"own.word": "mossling", "own.counts_as": "gribble"})
+        self.assertContains(bad, "Gribble is none of the families", status_code=422)
+        self.send(**{"own.word": "mossling", "own.counts_as": "greige", "own.lrv": "45, 70", "own.hue": "94, 112"})
+        self.own.refresh_from_db()
+        self.assertEqual(
+            self.own.table["family"][0], {"word": "mossling", "counts_as": "greige", "lrv": [45, 70], "hue": [94, 112]}
+        )
+        services.judge_by(self.isla, self.own.key)
+        held, chosen = catalogue(self.isla), queries.usual(self.isla)
+        own = held.select(Wanted(family="mossling"), chosen)
+        self.assertTrue(len(own))
+        self.assertLessEqual(set(own.tolist()), set(held.select(Wanted(family="greige"), chosen).tolist()))
+        self.send(**{"own.out.0": "on"})
+        self.own.refresh_from_db()
+        self.assertNotIn("mossling", [rule["word"] for rule in self.own.table["family"]])
+
     def test_every_figure_can_be_edited(self):
         form = SchoolForm(self.own.table)
         for name in ("depth.edges", "undertone.edges", "neutral.b", "uncertainty.screen", "family.3.chroma",

@@ -75,6 +75,11 @@ class PlacePage:
         return self._placing.brackets
 
     @property
+    def sentences(self) -> list[str]:
+        """The same in sentences."""
+        return self._placing.sentences
+
+    @property
     def twins(self) -> str:
         """Colours of the decks that are the same to the eye."""
         return self._bench.decks.twins_said

@@ -49,14 +49,30 @@ class Placing:
         self._bench = bench
         self._subject = bench.subject
 
+    @property
+    def sentences(self) -> list[str]:
+        """The subject's place in sentences."""
+        lrv, on_strip = self._subject.reading.lrv, bool(self._bench.decks.strip)
+        return words.brackets(self._found, self._names, lrv, on_strip)
+
+    @cached_property
+    def _found(self) -> list[placing.Bracket]:
+        chosen = self._bench.set.chosen
+        return placing.brackets(chosen.view, [pick for pick in chosen.picks if pick.kind == "strip"])
+
+    @cached_property
+    def _held(self) -> dict[tuple[str, int], Held]:
+        picks = [pick for bracket in self._found for pick in (bracket.before, bracket.after) if pick]
+        return dict(zip(((pick.why, pick.index) for pick in picks), self._bench.decks.hold(picks), strict=True))
+
+    @property
+    def _names(self) -> dict[int, str]:
+        return {index: held.name for (_, index), held in self._held.items()}
+
     @cached_property
     def brackets(self) -> list[PlacedBracket]:
         """The subject's place: the nearest colour on either side of each pair of axes."""
-        chosen = self._bench.set.chosen
-        found = placing.brackets(chosen.view, [pick for pick in chosen.picks if pick.kind == "strip"])
-        picks = [pick for bracket in found for pick in (bracket.before, bracket.after) if pick]
-        held = dict(zip(((pick.why, pick.index) for pick in picks), self._bench.decks.hold(picks), strict=True))
-        names = {pick.index: held[pick.why, pick.index].name for pick in picks}
+        held, names = self._held, self._names
         lrv, on_strip = self._subject.reading.lrv, bool(self._bench.decks.strip)
 
         def side(axis: str, pick: Pick | None) -> Side:
@@ -65,7 +81,7 @@ class Placing:
 
         return [
             PlacedBracket(side(b.axes[0], b.before), side(b.axes[1], b.after), words.bracket(b, names, lrv, on_strip))
-            for b in found
+            for b in self._found
         ]
 
     @property

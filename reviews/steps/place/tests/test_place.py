@@ -45,6 +45,33 @@ class Placing(Wall):
         self.assertContains(self.get("place", ask="greyer"), "no undertone")
         self.assertContains(self.get("place", ask="much lighter, LRV 99"), "Nothing in these decks")
 
+    def test_a_wish_is_shown_in_pieces_that_can_be_changed(self):
+        page = self.get("place", ask="a bit warmer, no pink, LRV 65 to 75").context["page"]
+        self.assertEqual([piece.text for piece in page.pieces], ["a bit warmer", "no pink", "LRV 65 to 75"])
+        warmer = page.pieces[0]
+        self.assertEqual(warmer.without, "no red, LRV 65 to 75")
+        self.assertEqual(warmer.more, "warmer, no red, LRV 65 to 75")
+        self.assertEqual(page.pieces[1].more, "")
+        again = self.get("place", ask=warmer.more)
+        self.assertContains(again, 'aria-label="Without: no pink"')
+        self.assertTrue(all("from what was asked for" in one.note for one in again.context["page"].answers))
+
+    def test_near_misses_say_what_they_miss(self):
+        page = self.get("place", ask="much warmer, same undertone, a white")
+        self.assertContains(page, "Nearly: each misses one thing")
+        for one in page.context["page"].nearly:
+            self.assertIn("misses “", one.note)
+
+    def test_makers_families_and_strips_are_known(self):
+        page = self.get("place", ask="Thole & Tern, a grey").context["page"]
+        self.assertTrue(page.answers)
+        for one in page.answers:
+            self.assertEqual(one.held.colour.maker.name, "Thole & Tern")
+            self.assertEqual(one.held.reading.family.word, "grey")
+        strip = self.get("place", ask="on the same strip").context["page"]
+        self.assertLessEqual({one.held.colour.strip for one in strip.answers}, {"16"})
+        self.assertContains(self.get("place", ask="lighter and darker"), "exclude each other")
+
     def test_between_two_by_code_and_by_what_is_held(self):
         self.get(beside=world.colour("H16.6").pk)
         both = self.get("place", ask="between these two").context["page"].answers

@@ -32,6 +32,23 @@ class Step(world.Studio):
         return Review.objects.get(pk=self.review.pk).strength
 
 
+class Hiding(Step):
+    def test_a_strength_that_does_not_hide_is_drawn_and_said(self):
+        dark = next(c for c in Colour.objects.filter(recipe_base="B4") if c.lrv < 8)
+        self.review = services.start(self.isla, dark)
+        services.remember_place(self.review, "strength", None)
+        self.assertNotContains(self.get(percent="0"), "does not hide")
+        page = self.get(percent="-99")
+        self.assertContains(page, "It does not hide: two coats cover")
+        self.assertContains(page, "board-art halves")
+        self.assertRegex(page.context["page"].hiding_sentence, "it hides, with|No base of this system")
+
+    def test_what_cannot_be_made_says_how_near_it_came(self):
+        bright = deck_services.keep_own(self.isla, "Signal", from_lab((40.0, 29.9, 14.2)), None)
+        self.review = services.start(self.isla, bright)
+        self.assertContains(self.get(), "the nearest stays ΔE00 1.")
+
+
 class Asking(Step):
     def test_by_percent_lrv_gap_and_another(self):
         self.get(percent="-30")

@@ -1,0 +1,83 @@
+"""What is claimed, and how fast: calibration, boards and wishes as tables, and graded statements in number.
+
+Printed by `make bench`; `python -m bench.claims` prints this part alone.
+"""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+
+import numpy as np
+
+from prism import demo
+from prism.comparison import compare, compare_many
+from prism.reading import read_many
+from prism.school import load
+from prism.side_by_side import Colours, side_by_side
+from prism.survey import survey
+from prism.tests import boards, calibration
+
+ROWS = 50_000
+
+
+def timed(act: Callable[[], object], times: int = 5) -> float:
+    """Return the best time of several, seconds."""
+    found = []
+    for _ in range(times):
+        start = time.perf_counter()
+        act()
+        found.append(time.perf_counter() - start)
+    return min(found)
+
+
+def tables() -> None:
+    """Print how often what is claimed is true, and which boards a question brings."""
+    school = load()
+    print("\nof what is claimed, how much is true; of differences of ΔE00 3 to 5, how many are left unsaid")
+    for line in calibration.lines(calibration.calibrate(school)):
+        print(f"  {line}")
+    found = boards.question_boards(school)
+    near, share = found[:, 0], found[:, 1]
+    print(
+        f"\nquestion boards of {boards.SUBJECTS} subjects: median ΔE00 {np.median(near):.2f} (aim: 2.6 at most), "
+        f"90 % within {np.percentile(near, 90):.2f}; share on the axis {share.mean():.2f} (aim: 0.9)"
+    )
+
+
+def speeds() -> None:
+    """Print how long graded statements take, by themselves and in number."""
+    school, entries = load(), demo.deck()
+    lab = np.array([entry.colour.lab for entry in entries])
+    lrv = np.array([entry.colour.lrv for entry in entries])
+    some = slice(0, 400)
+    readings = read_many(lab[some], lrv[some], np.full(400, 0.3), school)
+    read = timed(lambda: read_many(lab[some], lrv[some], np.full(400, 0.3), school)) / 400
+    one = timed(lambda: read_many(lab[:1], lrv[:1], [0.3], school), 40)
+    pairs = timed(lambda: compare_many(readings[:200], readings[200:], school)) / 200
+    single = timed(lambda: compare(readings[0], readings[1], school), 40)
+    many, y = np.resize(lab, (ROWS, 3)), np.resize(lrv, ROWS)
+    doubt = np.full(ROWS, 1.0)
+    surveyed = timed(lambda: survey(many, y, doubt, school), 3)
+    first = Colours.of(many, 1.0, school.neutral)
+    second = Colours.of(np.roll(many, 7, axis=0), 1.0, school.neutral)
+    compared = timed(lambda: side_by_side(first, second, 0.5, school), 3)
+    for name, value, aim in (
+        ("a graded reading, of 400", f"{1000 * read:.2f} ms", "0.3 ms"),
+        ("  by itself", f"{1000 * one:.1f} ms", "-"),
+        ("a graded pair, of 200", f"{1000 * pairs:.2f} ms", "1 ms"),
+        ("  by itself", f"{1000 * single:.1f} ms", "-"),
+        ("50,000 colours graded", f"{surveyed:.2f} s", "1 s"),
+        ("50,000 pairs graded", f"{compared:.2f} s", "1 s"),
+        ("  one by one, against all of it", f"{single * ROWS / compared:.0f}×", "-"),
+    ):
+        print(f"{name:<58} {value:>18}   aim: {aim}")
+
+
+def main() -> None:
+    speeds()
+    tables()
+
+
+if __name__ == "__main__":
+    main()
