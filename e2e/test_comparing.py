@@ -115,7 +115,7 @@ class Comparing(BrowserTest):
         self.assertIn("green undertone", self.text(".finding-line"))
         self.assertIn("harbour school", self.text(".basis"))
         self.open("/colours/?q=H16.3")
-        self.assertIn("green undertone", self.text(".listed"))
+        self.assertIn("green, clear or dominant", self.text(".listed"))
         self.assertIn("Read under harbour school", self.text("main"))
 
     def test_the_wall_blind_by_keyboard_alone(self):

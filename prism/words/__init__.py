@@ -9,6 +9,7 @@ from prism.words.files import *
 from prism.words.pairs import *
 from prism.words.places import *
 from prism.words.readings import *
+from prism.words.recipes import *
 from prism.words.schools import *
 from prism.words.sources import *
 from prism.words.strengths import *

@@ -1,0 +1,162 @@
+"""Recipes, formulas and cans: what is mixed, and why something cannot be."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import TYPE_CHECKING
+
+from prism.messages.devices import too_much_for_base
+from prism.messages.text import capital, count, listed, number, percent
+from prism.words.strengths import seen
+
+if TYPE_CHECKING:
+    from prism.school import School
+    from prism.tint.formula import Formula
+    from prism.tint.recipe import Recipe
+
+
+def no_recipe(near: str | None, delta_e: float, miss: float | None = None) -> str:
+    """Say why a colour has no strengths, and what would give it some; `miss` is how near an estimated recipe came."""
+    why = f" (the nearest stays ΔE00 {number(miss)} away, and must come within 1.0)" if miss else ""
+    text = (
+        f"There is no recipe for this colour, and none of these colorants makes it{why}. No strength can be computed."
+    )
+    if near:
+        text += f" The nearest with a recipe in these decks is {near}, at ΔE00 {number(delta_e)}."
+    return text
+
+
+def recipe_unknown(reason: str) -> str:
+    """Say that a recipe is of another tinting system."""
+    return (
+        f"Its recipe cannot be computed here: {reason}. The colorants of this studio are listed in its tinting system."
+    )
+
+
+def estimated(residual: float, from_spectrum: bool, others: int) -> str:
+    """Say what an estimated recipe is worth."""
+    basis = "its spectrum" if from_spectrum else "its Lab alone"
+    text = (
+        f"No recipe came with it. This one was estimated from {basis}, ΔE00 {number(residual, 2)} off: not the maker’s."
+    )
+    if others:
+        text += f" {capital(count(others, 'other recipe'))} would do nearly as well."
+    return text
+
+
+def so_many_done(done: int, total: int) -> str:
+    """Say how far a long run is."""
+    return f"{done:,} of {total:,} done"
+
+
+def ounces(whole: int, shots: float) -> str:
+    """Return an amount as the counter writes it: ounces and 48ths."""
+    return f"{whole} oz {number(shots, 2).rstrip('0').rstrip('.') or '0'}"
+
+
+def formula_warnings(found: Formula) -> list[str]:
+    """Say what is wrong with a formula in a can."""
+    said = []
+    if found.over_capacity:
+        said.append(too_much_for_base(found.base_name, found.filled))
+    dropped = [line.name for line in found.lines if line.dropped]
+    if dropped:
+        verb = "is" if len(dropped) == 1 else "are"
+        said.append(f"{capital(listed(dropped))} {verb} less than the smallest shot here, and left out.")
+    if found.better_can:
+        said.append(
+            f"Rounding to shots costs ΔE00 {number(found.rounding)} in a {found.can.label}, enough to be seen: make a "
+            f"{found.better_can.label}."
+        )
+    return said
+
+
+def rounding_note(found: Formula) -> str:
+    """Say what rounding to shots costs, where it cannot be seen."""
+    return f"Rounding to shots costs ΔE00 {number(found.rounding, 2)}: not to be seen." if not found.better_can else ""
+
+
+def formula_text(name: str, found: Formula) -> str:
+    """Return a formula as plain text, to be copied or read out at the counter."""
+    lines = [
+        f"{name}",
+        f"{found.base_name} ({found.base}), {found.can.label}",
+        *(
+            f"{line.code} {line.name}: {ounces(line.ounces, line.shots)}/48  {number(line.ml, 2)} mL  "
+            f"{number(line.grams, 2)} g"
+            for line in found.lines
+        ),
+    ]
+    return "\n".join(lines)
+
+
+def label_line(found: Formula, of: str, lrv: float, day: str) -> str:
+    """Return what a label says above the colorants: the can and base, which colour it was, its LRV and the day."""
+    return f"{capital(found.can.label)}, {found.base_name} ({found.base}). From {of}. LRV {number(lrv)}. {day}."
+
+
+FORMULA_CAUTIONS = (
+    "Have a trial mix made and paint a sample before ordering.",
+    "Sheen and base change with depth: ask which sheens this base comes in.",
+    "Dispense and ventilate by the product’s safety data.",
+)
+DARK_OUTSIDE = "Dark colours heat up outdoors and can warp plastic or insulated render: check the substrate’s limit."
+
+
+def next_base(base: str, change: float, delta_e: float) -> str:
+    """Say which base would hold it, and what that does to the colour."""
+    scaled = percent(round(change, 1))
+    return f"The {base} holds more: its colorants at {scaled} come to ΔE00 {number(delta_e)} from this."
+
+
+def mixed(names: Sequence[tuple[str, float]]) -> str:
+    """Return the name of paints stirred together."""
+    return " + ".join(f"{number(parts, 0 if parts == int(parts) else 1)} {name}" for name, parts in names)
+
+
+def batch_given(name: str, serial: int) -> str:
+    """Return what a dispensed can is called where it is measured."""
+    return f"can {serial}: {name}"
+
+
+def batches_apart(delta_e: float, school: School) -> str:
+    """Say how far a second can is from the first."""
+    return f"ΔE00 {number(delta_e, 2)} from the first can. {seen(delta_e, school)}"
+
+
+def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
+    """Return a recipe in words, amounts per litre of base."""
+    parts = [f"{colorants[code]} {number(amount, 2)} mL" for code, amount in found.amounts.items()]
+    return f"Base {found.base}, to the litre: {', '.join(parts)}."
+
+
+PARTS = "Parts"
+
+
+def white_called(caption: str) -> str:
+    """Return what a reference white is called where a trim is chosen."""
+    return f"{caption} white"
+
+
+def mix_needs_other() -> str:
+    """Say that a mixture needs a second paint."""
+    return "Give the code or name of the other paint."
+
+
+def parts_above_nought() -> str:
+    """Say that parts cannot be nought or less."""
+    return "Parts must be above 0, up to 1000."
+
+
+def mixture_result(name: str, lrv: float, reads: str, delta_e: float) -> str:
+    """Say what two paints make together."""
+    return f"{capital(name)}: LRV {number(lrv)}, {reads}; ΔE00 {number(delta_e)} from this colour."
+
+
+NO_MIXTURE = "One of the two has no recipe, and none could be estimated, so what they make together is not known."
+STANDARD_IS_KEPT = "The standard strength is the colour itself: choose another strength to keep it."
+
+
+def dispensed(can: str) -> str:
+    """Say that a can was tinted."""
+    return f"Dispensed: {can}. Measure it to find out what came out."
