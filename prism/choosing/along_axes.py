@@ -22,7 +22,7 @@ ON_AXIS = 0.5
 """Least share of a difference that must lie along an axis for a colour to show that axis."""
 PURITY = 3.0
 """By how much more a pure difference counts than a mixed one: the power to which its share is taken."""
-FARTHEST = 12.0
+FARTHEST = 8.0
 """ΔE00 beyond which a colour shows too much at once to be held beside the subject."""
 
 
@@ -44,6 +44,7 @@ class AxisView:
     readable: tuple[float, float]
     claims: Thresholds
     _shares: dict[str, Array] = field(default_factory=dict, repr=False, compare=False)
+    _powers: dict[str, Array] = field(default_factory=dict, repr=False, compare=False)
     _surety: dict[str, NDArray[np.int8]] = field(default_factory=dict, repr=False, compare=False)
 
     def share(self, axis: str) -> Array:
@@ -73,11 +74,14 @@ class AxisView:
         return near
 
     def surety(self, axis: str) -> NDArray[np.int8]:
-        """Return how surely each colour differs that way, (n,), as places in `surety.LEVELS`."""
+        """Return how surely each colour differs that way, (n,), as places in `surety.LEVELS`; 0 off the axis."""
         if axis not in self._surety:
-            along = self.distance * np.sqrt(self.share(axis))
-            probability = below(along * AXES / np.maximum(self.doubt, 1e-9))
-            self._surety[axis] = self.claims.levels(probability, self.claims.certain_pair)
+            share = self.share(axis)
+            on = np.flatnonzero(share > ON_AXIS)
+            along = self.distance[on] * np.sqrt(share[on])
+            probability = below(along * AXES / np.maximum(self.doubt[on], 1e-9))
+            self._surety[axis] = np.zeros(len(share), dtype=np.int8)
+            self._surety[axis][on] = self.claims.levels(probability, self.claims.certain_pair)
         return self._surety[axis]
 
     def power(self, axis: str) -> Array:
@@ -85,9 +89,14 @@ class AxisView:
 
         0 where no more than half of the difference lies along the axis, or where it is not even probable.
         """
-        share = self.share(axis)
-        power: Array = np.where((share > ON_AXIS) & (self.surety(axis) > 0), share**PURITY * self._near, 0.0)
-        return power
+        if axis not in self._powers:
+            share = self.share(axis)
+            power = np.zeros(len(share))
+            on = np.flatnonzero(share > ON_AXIS)
+            on = on[self.surety(axis)[on] > 0]
+            power[on] = share[on] ** PURITY * self._near[on]
+            self._powers[axis] = power
+        return self._powers[axis]
 
     def best(self, axis: str, count: int = 1, taken: Iterable[int] = ()) -> list[Pick]:
         """Return the colours in view that show an axis best, best first, none of those taken; fewer where the deck has

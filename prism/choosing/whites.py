@@ -15,6 +15,10 @@ PALE_FROM = 65.0
 """LRV from which families begin whose colours may stand as whites: whites, off-whites and creams."""
 
 
+LOOKED_AT = 40
+"""Colours that are looked at first, best by what is asked of a white."""
+
+
 def reference_whites(
     lab: ArrayLike,
     lrv: ArrayLike,
@@ -35,17 +39,21 @@ def reference_whites(
     chroma = length(values[whites, 1], values[whites, 2])
     whites, chroma = whites[chroma < school.white_chroma], chroma[chroma < school.white_chroma]
     u = neutral.undertone(values[whites])
+    warmth, colour = temperature_of(u, school), (chroma + length(u[:, 0], u[:, 1])) / 2
     # a pale blue is no cool white, nor a grey
     pale = [number for number, rule in enumerate(school.families) if rule.lrv[0] >= PALE_FROM]
-    plain = np.isin(families(values[whites], y[whites], u, school), pale)
-    whites, chroma, u = whites[plain], chroma[plain], u[plain]
-    warmth, colour = temperature_of(u, school), (chroma + length(u[:, 0], u[:, 1])) / 2
     found: dict[str, int] = {}
     for name, score in (("clean", values[whites, 0] - colour), ("warmest", warmth), ("coolest", -warmth)):
-        ranked = [int(whites[i]) for i in _highest(score, 3)]  # two may be found already
-        free = next((index for index in ranked if index not in found.values()), None)
-        if free is not None:
-            found[name] = free
+        count = LOOKED_AT
+        while True:  # among the best at first, among more of them where none of those is a white
+            few = _highest(score, count)
+            plain = np.isin(families(values[whites[few]], y[whites[few]], u[few], school), pale)
+            ranked = [int(row) for row in whites[few[plain]] if int(row) not in found.values()]
+            if ranked or count >= score.size:
+                break
+            count *= 8
+        if ranked:
+            found[name] = ranked[0]
     return found
 
 

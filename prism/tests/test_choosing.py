@@ -10,12 +10,14 @@ from prism import arranging, demo, school, words
 from prism.choosing.along_axes import view_along_axes
 from prism.choosing.axes import axis_vectors, comparative, less
 from prism.choosing.comparison_set import another, choose
-from prism.choosing.deck import Deck, number_strips
+from prism.choosing.deck import Deck, Pick, number_strips
 from prism.choosing.groups import FOIL_DEPTH, MATE_DEPTH, MOST_OF_RANGE
 from prism.choosing.questions import in_play, questions
 from prism.choosing.whites import reference_whites
+from prism.difference import delta_e
 from prism.reading import read, read_many
 from prism.stimulus import from_lab
+from prism.tests.boards import question_boards
 
 WALL = school.load()
 DECK = demo.deck()
@@ -107,6 +109,44 @@ class Revealing(unittest.TestCase):
         again = seen.best("greener", 3, [best[0].index, best[2].index])
         self.assertEqual([p.index for p in again], [best[1].index, best[3].index, best[4].index])
         self.assertEqual(seen.best("plaid"), [])
+
+
+class NearBoards(unittest.TestCase):
+    def test_the_hand_held_up_is_nearly_the_colour_itself_and_shows_one_thing(self):
+        found = question_boards(WALL)
+        self.assertGreater(len(found), 350)
+        self.assertLessEqual(float(np.median(found[:, 0])), 2.6)
+        self.assertGreaterEqual(float(found[:, 1].mean()), 0.9)
+
+    def test_around_most_light_neutrals_there_is_one_on_every_side(self):
+        neutral = [r for r in READINGS if r.family.is_neutral and r.lrv >= 40][::9]
+        axes, full = WALL.undertone.axes(), 0
+        for reading in neutral:
+            rows = np.flatnonzero(np.abs(OFFERED.lab[:, 0] - reading.lab[0]) < 5)
+            apart = delta_e(np.array(reading.lab), OFFERED.lab[rows])
+            rows = rows[(apart <= 2.5) & (apart > 0.3)]
+            offset = np.column_stack(
+                [
+                    OFFERED.lab[rows, 0] - reading.lab[0],
+                    WALL.neutral.undertone(OFFERED.lab[rows]) - reading.undertone.vector,
+                ]
+            )
+            along = np.maximum(offset[:, 1:] @ axes.T, 0) ** 2 / (offset**2).sum(axis=1)[:, None]
+            full += (along > 0.5).any(axis=0).sum() >= 5
+        self.assertGreaterEqual(full / len(neutral), 0.9)
+
+    def test_a_board_that_is_far_says_that_nothing_nearer_shows_it(self):
+        far = Pick(0, "bluer", 5.0, 0.9, 0.4)
+        self.assertIn("Nothing nearer", words.why_picked(far, READINGS[0], False, near=2.5))
+        self.assertNotIn("Nothing nearer", words.why_picked(far, READINGS[0], False, near=6))
+
+    def test_power_does_not_reward_distance(self):
+        seen = view(ROWS["H16.3"])
+        for axis in ("greener", "lighter", "greyer"):
+            pure = np.flatnonzero(seen.share(axis) > 0.9)
+            near = [seen.power(axis)[i] for i in pure if 1.5 <= seen.distance[i] <= 2.5]
+            far = [seen.power(axis)[i] for i in pure if seen.distance[i] > 4]
+            self.assertGreater(min(near, default=1), max(far, default=0))
 
 
 class Sets(unittest.TestCase):

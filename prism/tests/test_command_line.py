@@ -3,6 +3,8 @@
 import contextlib
 import io
 import json
+import subprocess
+import sys
 import tempfile
 import unittest
 import unittest.mock
@@ -119,6 +121,43 @@ class Boards(unittest.TestCase):
         self.assertIn("A foil", out)
         picked = json.loads(run("beside", "#C4CBC9", "--json")[1])
         self.assertEqual([one["why"] for one in picked[:3]], ["clean", "warmest", "coolest"])
+
+
+class Many(unittest.TestCase):
+    def test_read_goes_on_after_a_bad_line_and_says_which(self):
+        status, out, err = run("read", "-", "--json", stdin="#C4CBC9\nnonsense\n\nlab:84,-1,4\n")
+        self.assertEqual(status, 1)
+        found = json.loads(out)
+        self.assertEqual([one["input"] for one in found], ["#C4CBC9", "lab:84,-1,4"])
+        self.assertIn("line 2: nonsense: not #RRGGBB", err)
+        self.assertEqual(found[0]["undertone"]["level"], "certain")
+        self.assertEqual(found[0]["undertone"]["hues"], ["blue"])
+        self.assertEqual(found[1]["undertone"]["hues"], [])
+        self.assertEqual(found[1]["undertone"]["level"], "none")
+        self.assertIn(found[0]["temperature"]["level"], ("certain", "probably", "none"))
+        self.assertEqual((found[0]["depth_level"], found[0]["family"]), ("certain", "grey"))
+
+    def test_compare_takes_two_a_line(self):
+        status, out, err = run("compare", "-", "--json", stdin="H16.3 H16.4\nH16.3\n#F4EBD9 #EFE6D4\n")
+        self.assertEqual(status, 1)
+        self.assertIn("line 2: H16.3: 2 colours are needed", err)
+        strip, creams = json.loads(out)
+        self.assertIn("lighter", strip["directions"])
+        self.assertIn("lighter", creams["directions"] + creams["probably"])
+        status, out, _ = run("compare", "-", "--one-maker", "--json", stdin="#F4EBD9 #EFE6D4\n")
+        self.assertEqual(status, 0)
+        self.assertLess(json.loads(out)[0]["uncertainty"], creams["uncertainty"])
+        self.assertIsInstance(json.loads(run("compare", "H16.3", "H16.4", "--json")[1]), dict)
+
+    def test_its_version(self):
+        self.assertEqual(run("--version")[1].strip(), "prism 0.1.0")
+
+    def test_a_closed_pipe_is_no_traceback(self):
+        codes = "\n".join(entry.code for entry in demo.deck()[:1500])
+        command = f"printf '%s' '{codes}' | {sys.executable} -m prism read - | head -1"
+        done = subprocess.run(["bash", "-c", command], capture_output=True, text=True, timeout=60)
+        self.assertTrue(done.stdout)
+        self.assertEqual(done.stderr, "")
 
 
 class Recipes(unittest.TestCase):

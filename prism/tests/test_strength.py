@@ -10,11 +10,12 @@ from hypothesis import strategies as st
 from prism import demo, school, words
 from prism.difference import delta_e
 from prism.spectrum import to_lab, to_lrv
-from prism.stimulus import from_lab
+from prism.stimulus import from_lab, from_reflectance
+from prism.tests.surfaces import measured_paints
 from prism.tint import reach
 from prism.tint.counter import OUNCE
 from prism.tint.dispenser import CANISTER, DispenserError, SimulatedDispenser
-from prism.tint.estimate import MOST_COLORANTS, estimate
+from prism.tint.estimate import MOST_COLORANTS, estimate, nearest_miss
 from prism.tint.formula import formula, rounding_error
 from prism.tint.optics import opaque
 from prism.tint.recipe import Recipe, RecipeError
@@ -183,6 +184,31 @@ class Estimates(unittest.TestCase):
 
     def test_what_nothing_makes_has_no_recipe(self):
         self.assertEqual(estimate(from_lab((50, 95, 60)), SYSTEM), [])
+
+
+class FinishedOnTheColour(unittest.TestCase):
+    def test_a_spectrum_that_no_colorants_copy_ends_on_its_colour(self):
+        made = missed = 0
+        for reflectance in measured_paints():
+            colour = from_reflectance(reflectance)
+            found = estimate(colour, SYSTEM)
+            if not found:
+                missed += 1
+                self.assertGreater(nearest_miss(colour, SYSTEM) or 9, 1.0)
+                continue
+            made += 1
+            self.assertLessEqual(found[0].residual, 1.0)
+            again = to_lab(SYSTEM.reflectance([found[0].recipe]))[0]
+            self.assertAlmostEqual(float(delta_e(np.array(colour.lab), again)), found[0].residual, places=6)
+        self.assertGreater(made, missed)
+
+    def test_a_deck_recipe_is_not_the_estimators_own_choice(self):
+        same = 0
+        some = DECK[::101]
+        for entry in some:
+            best = estimate(from_lab(entry.colour.lab), SYSTEM)[0].recipe
+            same += set(best.amounts) == set(entry.recipe.amounts)
+        self.assertLess(same / len(some), 0.5)
 
 
 class Dispensing(unittest.TestCase):
