@@ -9,32 +9,18 @@ import resource
 import subprocess
 import sys
 import time
-from collections.abc import Callable
 from functools import partial
 from typing import TYPE_CHECKING
 
 import numpy as np
 
 from bench import claims
+from bench.timing import best, report
 
 if TYPE_CHECKING:
     from django.test import Client
 
 ROWS = 50_000
-
-
-def best(act: Callable[[], object], times: int = 15) -> float:
-    """Return the best time of several, seconds."""
-    found = []
-    for _ in range(times):
-        start = time.perf_counter()
-        act()
-        found.append(time.perf_counter() - start)
-    return min(found)
-
-
-def report(name: str, value: str, aim: str) -> None:
-    print(f"{name:<58} {value:>18}   aim: {aim}")
 
 
 def deck(n: int, rng: np.random.Generator) -> np.ndarray:

@@ -5,11 +5,9 @@ Printed by `make bench`; `python -m bench.claims` prints this part alone.
 
 from __future__ import annotations
 
-import time
-from collections.abc import Callable
-
 import numpy as np
 
+from bench.timing import best, report
 from prism import demo
 from prism.comparison import compare, compare_many
 from prism.reading import read_many
@@ -19,16 +17,6 @@ from prism.survey import survey
 from prism.tests import boards, calibration
 
 ROWS = 50_000
-
-
-def timed(act: Callable[[], object], times: int = 5) -> float:
-    """Return the best time of several, seconds."""
-    found = []
-    for _ in range(times):
-        start = time.perf_counter()
-        act()
-        found.append(time.perf_counter() - start)
-    return min(found)
 
 
 def tables() -> None:
@@ -52,16 +40,16 @@ def speeds() -> None:
     lrv = np.array([entry.colour.lrv for entry in entries])
     some = slice(0, 400)
     readings = read_many(lab[some], lrv[some], np.full(400, 0.3), school)
-    read = timed(lambda: read_many(lab[some], lrv[some], np.full(400, 0.3), school)) / 400
-    one = timed(lambda: read_many(lab[:1], lrv[:1], [0.3], school), 40)
-    pairs = timed(lambda: compare_many(readings[:200], readings[200:], school)) / 200
-    single = timed(lambda: compare(readings[0], readings[1], school), 40)
+    read = best(lambda: read_many(lab[some], lrv[some], np.full(400, 0.3), school)) / 400
+    one = best(lambda: read_many(lab[:1], lrv[:1], [0.3], school), 40)
+    pairs = best(lambda: compare_many(readings[:200], readings[200:], school)) / 200
+    single = best(lambda: compare(readings[0], readings[1], school), 40)
     many, y = np.resize(lab, (ROWS, 3)), np.resize(lrv, ROWS)
     doubt = np.full(ROWS, 1.0)
-    surveyed = timed(lambda: survey(many, y, doubt, school), 3)
+    surveyed = best(lambda: survey(many, y, doubt, school), 3)
     first = Colours.of(many, 1.0, school.neutral)
     second = Colours.of(np.roll(many, 7, axis=0), 1.0, school.neutral)
-    compared = timed(lambda: side_by_side(first, second, 0.5, school), 3)
+    compared = best(lambda: side_by_side(first, second, 0.5, school), 3)
     for name, value, aim in (
         ("a graded reading, of 400", f"{1000 * read:.2f} ms", "0.3 ms"),
         ("  by itself", f"{1000 * one:.1f} ms", "-"),
@@ -71,7 +59,7 @@ def speeds() -> None:
         ("50,000 pairs graded", f"{compared:.2f} s", "1 s"),
         ("  one by one, against all of it", f"{single * ROWS / compared:.0f}×", "-"),
     ):
-        print(f"{name:<58} {value:>18}   aim: {aim}")
+        report(name, value, aim)
 
 
 def main() -> None:

@@ -27,6 +27,10 @@ _picked: Kept[Hashable, tuple[Pick, ...]] = Kept(256)
 """The boards chosen last, by all that the choice rests on: every step of a review shows the same ones."""
 
 
+_chosen: Kept[Hashable, comparison_set.Chosen] = Kept(8)
+"""The last choices whole, with the decks as they saw them: few, since those of a large deck are large."""
+
+
 class ComparisonSet:
     """What is held beside the subject until something else is asked for."""
 
@@ -67,24 +71,31 @@ class ComparisonSet:
     @cached_property
     def chosen(self) -> comparison_set.Chosen:
         """The set as the core chooses it, without the boards that were taken away."""
-        return comparison_set.choose(
-            self._subject.reading,
-            self._decks.deck,
-            self._subject.school,
-            self._subject.neutral,
-            strip=self._decks.strip,
-            own=self._decks.own_rows,
-            not_whites=self.not_my_whites,
-            out=self._away,
+        return _chosen.get(
+            self._basis,
+            lambda: comparison_set.choose(
+                self._subject.reading,
+                self._decks.deck,
+                self._subject.school,
+                self._subject.neutral,
+                strip=self._decks.strip,
+                own=self._decks.own_rows,
+                not_whites=self.not_my_whites,
+                out=self._away,
+            ),
         )
+
+    @property
+    def _basis(self) -> Hashable:
+        """All that the choice rests on."""
+        subject = self._subject
+        rows = self._decks.strip, *self._decks.own_rows.tolist(), "away", *self._away, "whites", *self.my_whites
+        return subject.owner.pk, self._decks.state, subject.stimulus, subject.school, subject.neutral, *rows
 
     @cached_property
     def picks(self) -> tuple[Pick, ...]:
         """The picks of the chosen set."""
-        subject = self._subject
-        basis = subject.stimulus, subject.school, subject.neutral
-        rows = self._decks.strip, *self._decks.own_rows.tolist(), "away", *self._away, "whites", *self.my_whites
-        return _picked.get((subject.owner.pk, self._decks.state, *basis, *rows), lambda: self.chosen.picks)
+        return _picked.get(self._basis, lambda: self.chosen.picks)
 
     @cached_property
     def comparators(self) -> list[Held]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -18,6 +18,7 @@ from prism.comparison import as_paired
 from prism.difference import delta_e
 from prism.reading import Reading
 from reviews.bench.subject import Subject
+from web.kept import Kept
 
 
 @dataclass(frozen=True)
@@ -40,6 +41,10 @@ class Held:
     delta_e: float = 0.0
     label: str = ""
     title: str = ""
+
+
+_twins: Kept[Hashable, list[deck_queries.Twin]] = Kept(256)
+"""The twins found last, by all that they rest on: several steps of a review name the same ones."""
 
 
 def place_of(one: Held | None, boards: Sequence[Held]) -> int | None:
@@ -120,7 +125,8 @@ class Decks:
     def twins(self) -> list[deck_queries.Twin]:
         """Return the colours that are the same to the eye or nearly, and how they part under lamps."""
         subject = self.subject
-        return deck_queries.twins(self.catalogue, subject.stimulus, subject.school, subject.colour.pk)
+        basis = subject.stimulus, subject.school, subject.colour.pk
+        return _twins.get((subject.owner.pk, self.state, *basis), lambda: deck_queries.twins(self.catalogue, *basis))
 
     @property
     def twins_said(self) -> str:
