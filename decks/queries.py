@@ -67,7 +67,7 @@ def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: school.School) -> l
     return [
         Browsed(
             colour,
-            words.family(found.family),
+            words.family_said(found),
             words.undertone_short(found),
             words.temperature_short(found),
             words.provenance(colour.provenance, found.uncertainty),

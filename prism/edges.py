@@ -16,9 +16,7 @@ from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
-from prism.spectrum import Array, lightness_to_lrv
-from prism.surety import AXES, POINTS, axes_at, cloud
-from prism.survey import families, family_of
+from prism.survey import family_spread, family_words_at
 
 EYE = 1.0
 """ΔE00 from a family's edge within which one eye takes a colour for the one, another for the other."""
@@ -41,26 +39,8 @@ class FamilyEdge:
 
 def family_shares(reading: Reading, school: School, neutral: WorkingNeutral, least: float = 0.0) -> dict[str, float]:
     """Return the probability of each family under the uncertainty, at `least` so much, ΔE00, likeliest first."""
-    axes = axes_at([reading.lab])
-    plane = cloud() @ axes.plane[0].T * max(reading.uncertainty, least) / AXES
-    # lightness errs apart from hue: the same points, turned on
-    depth = np.roll(cloud()[:, 0], POINTS // 3) * axes.lightness[0] * max(reading.lightness_uncertainty, least) / AXES
-    points = np.asarray(reading.lab) + np.column_stack([depth, plane])
-    return _counted(_words(points, school, neutral))
-
-
-def _words(lab: Array, school: School, neutral: WorkingNeutral) -> list[str]:
-    """Return the family word of each Lab (n, 3)."""
-    lightness = np.clip(lab[:, 0], 0, 100)
-    codes = families(lab, lightness_to_lrv(lightness), neutral.undertone(lab), school)
-    known = {int(code): family_of(int(code), 0.0, school).word for code in np.unique(codes)}
-    return [known[int(code)] for code in codes]
-
-
-def _counted(found: list[str]) -> dict[str, float]:
-    words, counts = np.unique(found, return_counts=True)
-    shares = {str(word): float(count) / len(found) for word, count in zip(words, counts, strict=True)}
-    return dict(sorted(shares.items(), key=lambda item: -item[1]))
+    doubts = max(reading.uncertainty, least), max(reading.lightness_uncertainty, least)
+    return family_spread([reading.lab], [doubts[0]], [doubts[1]], school, neutral, step=1)[0]
 
 
 def on_edge(
@@ -85,8 +65,8 @@ def on_edge(
         fits &= ~np.isin(rows, own)
     rows = rows[fits]
     pushed = np.asarray(reading.lab) - PUSHED * (deck.lab[rows] - np.asarray(reading.lab))
-    looks = _words(pushed, school, neutral) if rows.size else []
-    kinds = _words(deck.lab[rows], school, neutral) if rows.size else []
+    looks = family_words_at(pushed, school, neutral).tolist()
+    kinds = family_words_at(deck.lab[rows], school, neutral).tolist()
     boards: list[int | None] = []
     beside: list[str] = []
     for word in words:

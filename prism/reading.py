@@ -12,8 +12,8 @@ from numpy.typing import ArrayLike
 from prism.neutral import GREY, WorkingNeutral
 from prism.school import School
 from prism.stimulus import Stimulus
-from prism.surety import LEVELS, Band, Level, below
-from prism.survey import Family, Survey, survey
+from prism.surety import LEVELS, Band, Level, Thresholds, below
+from prism.survey import Family, Survey, family_spread, survey
 
 NEUTRALS = ("painted", "grey")
 
@@ -91,9 +91,9 @@ class Temperature:
 class Reading:
     """Everything said of one colour on its own.
 
-    `depths` is what may be said of its depth and `depth_level` how surely `depth` is the word; `uncertainty` ΔE00, and
-    `lightness_uncertainty` that of its lightness; `source` the maker and kind of its numbers, which share errors with
-    others of the same, empty where none are known to.
+    `depths` is what may be said of its depth and `depth_level` how surely `depth` is the word; `families` the same of
+    its family; `uncertainty` ΔE00, and `lightness_uncertainty` that of its lightness; `source` the maker and kind of
+    its numbers, which share errors with others of the same, empty where none are known to.
     """
 
     lab: tuple[float, float, float]
@@ -102,6 +102,7 @@ class Reading:
     depths: Band
     depth_level: Level
     family: Family
+    families: Band
     undertone: Undertone
     temperature: Temperature
     uncertainty: float
@@ -109,6 +110,13 @@ class Reading:
     source: str
     school: str
     neutral: str
+
+    @property
+    def family_level(self) -> Level:
+        """How surely its family is the word."""
+        if len(self.families.words) == 1:
+            return self.families.level
+        return Level.PROBABLY if self.families.likely else Level.NONE
 
 
 def choose_neutral(
@@ -179,6 +187,7 @@ def read_many(
     heats = school.temperature.index(found.warmth)
     sides = below(np.abs(found.warmth) / np.maximum(found.warm_deviation, 1e-9))
     depth_shares, temperature_shares = found.depth_shares.tolist(), found.temperature_shares.tolist()
+    spread = family_spread(found.lab, found.doubt, found.lightness_doubt, school, neutral)
     readings = []
     for i in range(len(y)):
         warmth, depth, heat = float(found.warmth[i]), int(found.depth[i]), int(heats[i])
@@ -189,7 +198,8 @@ def read_many(
                 depth=school.depth.words[depth],
                 depths=found.depths.words(i, school.depth.words),
                 depth_level=claims.level(depth_shares[i][depth]),
-                family=found.family_at(i, school),
+                family=(family := found.family_at(i, school)),
+                families=_families(family.word, spread[i], claims),
                 undertone=_undertone(found, i, words),
                 temperature=Temperature(
                     value=warmth,
@@ -210,6 +220,17 @@ def read_many(
             )
         )
     return readings
+
+
+def _families(word: str, shares: dict[str, float], claims: Thresholds) -> Band:
+    """Return what may be said of a family: its word where that is certain or probable, else with the next likeliest."""
+    one = shares.get(word, 0.0)
+    others = [other for other in shares if other != word]
+    level = claims.level(one)
+    if level is Level.CERTAIN or not others:
+        return Band((word,), level)
+    two = claims.level(one + shares[others[0]])
+    return Band((word, others[0]), two, likely=level is Level.PROBABLY)
 
 
 def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:

@@ -12,8 +12,8 @@ from prism.difference import delta_e
 from prism.neutral import WorkingNeutral
 from prism.school import ANY_CHROMA, FamilyRule, HueScale, School
 from prism.sectors import undertone_shares
-from prism.spectrum import Array, lrv_to_lightness
-from prism.surety import AXES, Axes, Bands, axes_at, band_shares, bands
+from prism.spectrum import Array, lightness_to_lrv, lrv_to_lightness
+from prism.surety import AXES, Axes, Bands, axes_at, band_shares, bands, cloud
 
 
 @dataclass(frozen=True)
@@ -249,6 +249,46 @@ def families(lab: Array, lrv: Array, u: Array, school: School) -> NDArray[np.int
             fits &= np.isin(sector, [school.undertone.words.index(word) for word in rule.undertone])
         chosen[fits] = number
     return chosen
+
+
+def family_spread(
+    lab: ArrayLike,
+    uncertainty: ArrayLike,
+    lightness: ArrayLike,
+    school: School,
+    neutral: WorkingNeutral,
+    step: int = 4,
+) -> list[dict[str, float]]:
+    """Return the probability of each family word of colours, likeliest first: `lab` (n, 3), ΔE00 `uncertainty` and that
+    of `lightness` (n,). Every `step`th point of the cloud is looked at."""
+    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    if not len(values):
+        return []
+    axes = axes_at(values)
+    wide, high = (np.asarray(one, dtype=np.float64).reshape(-1) / AXES for one in (uncertainty, lightness))
+    points = cloud()[::step].astype(np.float64)
+    spread = np.empty((len(values), len(points), 3))
+    # lightness errs apart from hue: the same points, turned on
+    turned = np.roll(points[:, 0], len(points) // 3)
+    spread[:, :, 0] = values[:, :1] + turned * (axes.lightness * high)[:, None]
+    spread[:, :, 1:] = values[:, None, 1:] + points @ np.swapaxes(axes.plane * wide[:, None, None], 1, 2)
+    words = family_words_at(spread.reshape(-1, 3), school, neutral).reshape(len(values), -1)
+    found = []
+    for row in words:
+        known, counts = np.unique(row, return_counts=True)
+        order = np.argsort(-counts, kind="stable")
+        found.append({str(known[i]): float(counts[i]) / len(points) for i in order})
+    return found
+
+
+def family_words_at(lab: Array, school: School, neutral: WorkingNeutral) -> NDArray[np.str_]:
+    """Return the family word of each Lab (n, 3), (n,)."""
+    lightness = np.clip(lab[:, 0], 0, 100)
+    codes = families(lab, lightness_to_lrv(lightness), neutral.undertone(lab), school)
+    hues = school.hue_family.words
+    words = np.array([*reversed(hues), *(rule.word for rule in school.families)])
+    found: NDArray[np.str_] = words[codes + len(hues)]
+    return found
 
 
 def _fits(rule: FamilyRule, lrv: Array, chroma: Array, hue: Array, strength: Array) -> NDArray[np.bool_]:

@@ -63,6 +63,8 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
         "depth_level": reading.depth_level.value,
         "depths": list(reading.depths.words),
         "family": words.family(reading.family),
+        "family_level": reading.family_level.value,
+        "families": list(reading.families.words),
         "undertone": undertone_json(reading),
         "temperature": {
             "value": round(reading.temperature.value, 4),

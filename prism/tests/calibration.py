@@ -19,7 +19,7 @@ from prism.school import School
 from prism.side_by_side import Colours, side_by_side
 from prism.spectrum import lightness_to_lrv, to_lab, to_xyz, xyz_to_lab
 from prism.surety import AXES, axes_at
-from prism.survey import survey
+from prism.survey import family_spread, family_words_at, survey
 from prism.tests.surfaces import measured_paints, measured_surfaces
 
 SEED = 20
@@ -109,6 +109,11 @@ def judge_singles(tally, truth, seen, kind, school: School):
     rows = np.arange(len(truth))
     level = claims.levels(said.temperature_shares[rows, bands])
     tally.add("temperature", level, bands == school.temperature.index(true.warmth))
+    some = slice(None, None, 5)
+    words = family_words_at(seen[some], school, school.neutral)
+    spread = family_spread(seen[some], doubt[some], light[some], school, school.neutral)
+    share = np.array([shares.get(str(word), 0.0) for word, shares in zip(words, spread, strict=True)])
+    tally.add("family", claims.levels(share), words == family_words_at(truth[some], school, school.neutral))
     level = claims.levels(said.depth_shares[rows, said.depth])
     tally.add("depth", level, said.depth == true.depth)
 

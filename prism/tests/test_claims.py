@@ -51,7 +51,7 @@ class Calibration(unittest.TestCase):
             self.assertGreaterEqual(right, 0.85, key)
 
     def test_each_kind_of_statement_by_itself(self):
-        for subject in ("undertone", "temperature", "depth", "lighter", "warmer", "clearer", "hue"):
+        for subject in ("undertone", "family", "temperature", "depth", "lighter", "warmer", "clearer", "hue"):
             for level, least in (("certain", 0.98), ("probably", 0.85)):
                 made = sum(tally.made[subject, level] for tally in self.found.values())
                 true = sum(tally.true[subject, level] for tally in self.found.values())

@@ -32,6 +32,16 @@ def family(found: Family) -> str:
     return found.word if found.clear is None else f"{found.word}, {'clear' if found.clear else 'greyed'}"
 
 
+def family_said(reading: Reading) -> str:
+    """Return the family of a colour, with the next likeliest where its own is not certain: `greige, or beige`."""
+    return ("probably " if reading.families.likely else "") + _named_family(reading)
+
+
+def _named_family(reading: Reading) -> str:
+    name, found = family(reading.family), reading.families
+    return name if len(found.words) == 1 or found.likely else f"{name}, or {found.words[1]}"
+
+
 _DEPTH_IN_NAME = {"white", "off-white", "cream", "black", "navy", "bottle green", "plum"}
 _PALE = {"white", "off-white"}
 """Bands of depth that are also families: what is of that depth but no white is said to be light, a hue pale."""
@@ -39,14 +49,14 @@ _PALE = {"white", "off-white"}
 
 def headline(reading: Reading) -> str:
     """Return depth and family together: `Light grey`, `Off-white`, `Pale blue, greyed`, `Light or mid-tone greige`."""
-    name, depths = family(reading.family), reading.depths
+    name, depths = _named_family(reading), reading.depths
     if reading.family.word in _DEPTH_IN_NAME:
-        return capital(name)
+        return capital(family_said(reading))
     pale = "light" if reading.family.is_neutral else "pale"
     said = list(dict.fromkeys(pale if word in _PALE else word for word in depths.words))
     if len(said) == 2 and not depths.likely:
         return capital(f"{said[0]} or {said[1]} {name}")
-    sure = depths.level.value == "certain" and len(said) == 1
+    sure = depths.level.value == "certain" and len(said) == 1 and not reading.families.likely
     return capital(f"{said[0]} {name}" if sure else f"probably {said[0]} {name}")
 
 
