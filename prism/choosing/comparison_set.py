@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -58,8 +58,3 @@ def choose(
     picks += [*mates, *([level] if level else [])]
     opposite = foil(subject, deck, u, [*taken, *([level.index] if level else [])])
     return Chosen((*picks, *([opposite] if opposite else [])), view)
-
-
-def another(chosen: Chosen, axis: str, taken: Iterable[int]) -> Pick | None:
-    """Return the next best colour that shows an axis, none of those taken; None where the deck has no more."""
-    return next(iter(chosen.view.best(axis, 1, taken)), None)

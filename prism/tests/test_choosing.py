@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from prism import arranging, demo, school, words
 from prism.choosing.along_axes import view_along_axes
 from prism.choosing.axes import axis_vectors, comparative, less
-from prism.choosing.comparison_set import another, choose
+from prism.choosing.comparison_set import choose
 from prism.choosing.deck import Deck, Pick, number_strips
 from prism.choosing.groups import FOIL_DEPTH, MATE_DEPTH, MOST_OF_RANGE
 from prism.choosing.questions import in_play, questions
@@ -207,7 +207,7 @@ class Sets(unittest.TestCase):
         row = ROWS["H16.3"]
         chosen = chosen_for(row)
         taken = [pick.index for pick in chosen.picks]
-        pick = another(chosen, less("blue"), taken)
+        (pick,) = chosen.view.best(less("blue"), 1, taken)
         self.assertNotIn(pick.index, taken)
         axis = WALL.undertone.axes()[WALL.undertone.words.index("blue")]
         apart = np.array(READINGS[row].undertone.vector) - np.array(READINGS[pick.index].undertone.vector)
@@ -221,7 +221,7 @@ class Sets(unittest.TestCase):
     def test_an_empty_deck(self):
         found = choose(READINGS[0], NOTHING, WALL, WALL.neutral)
         self.assertEqual(found.picks, ())
-        self.assertIsNone(another(found, "greener", []))
+        self.assertEqual(found.view.best("greener"), [])
 
     def test_why_is_said_for_every_pick(self):
         for code in ("H16.3", "H01.3", "HW05"):

@@ -97,11 +97,6 @@ def _article(word: str) -> str:
     return "an" if word[0] in "aeiou" else "a"
 
 
-def _hues(reading: Reading) -> str:
-    """Return the one or two hues that may be named, plainly, however surely."""
-    return listed([hue(word, reading.lrv) for word in reading.undertone.hues], "or")
-
-
 def _no_undertone(reading: Reading) -> str:
     found = reading.undertone
     if found.grey_counts:

@@ -16,7 +16,7 @@ from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, te
 
 LADDER_TOP, LADDER_HEIGHT = 26.0, 344.0
 MARK_HEIGHT = 7.0
-MOST_LANES = 4
+MOST_LANES = 3
 """Marks side by side at one depth; more would run into the words of the bands."""
 
 
