@@ -39,7 +39,9 @@ def family_said(reading: Reading) -> str:
 
 def _named_family(reading: Reading) -> str:
     name, found = family(reading.family), reading.families
-    return name if len(found.words) == 1 or found.likely else f"{name}, or {found.words[1]}"
+    if len(found.words) == 1 or found.likely:
+        return name
+    return f"{name}{';' if ',' in name else ','} or {found.words[1]}"
 
 
 _DEPTH_IN_NAME = {"white", "off-white", "cream", "black", "navy", "bottle green", "plum"}
