@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from prism import messages
+from prism import messages, numbers
 from prism.choosing.axes import OPPOSITE, less
 from prism.side_by_side import COMPARATIVE
 
@@ -187,7 +187,7 @@ def _patterns(families: Sequence[str], makers: Sequence[str]) -> list[tuple[str,
         ("range", rf"(?:with an? )?lrv\s*(?:of|from|between)?\s*{_N}\s*(?:to|-|–|and)\s*{_N}"),
         ("lrv", rf"(?:with an? )?lrv\s*(?:of|about|around|near|at|=|to)?\s*(?:about|around)?\s*(-?{_N[1:]}"),
         ("lrv", rf"(?:about|around|near) (?:an? )?(?:lrv )?(-?{_N[1:]}"),
-        ("same", rf"(?:on |of |at |with |in |keep )?(?:the )?same ({_any(_KEPT)})\b"),
+        ("keep", rf"(?:on |of |at |with |in |keep )?(?:the )?same ({_any(_KEPT)})\b"),
         ("these", r"(?:half ?way |half-way |midway )?between (?:these|the) two"),
         ("between", rf"(?:half ?way |half-way |midway )?between (.+?) and (.+?){_END}"),
         ("than", rf"(?:({_any(_AMOUNTS)}) )?({_any(_DIRECTIONS)}) than (.+?){_END}"),
@@ -239,9 +239,16 @@ def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = ()) -
     return Wish(tuple(pieces))
 
 
+def _number(text: str) -> float:
+    try:
+        return numbers.parse(text)
+    except ValueError:
+        raise AskError(messages.not_understood(text)) from None
+
+
 def _piece(kind: str, match: re.Match[str], amount: str, known: Mapping[str, str]) -> Piece:
     if kind in ("lrv", "range"):
-        low, high = (float(part.replace(",", ".")) for part in (match[1], match[2] if kind == "range" else match[1]))
+        low, high = (_number(part) for part in (match[1], match[2] if kind == "range" else match[1]))
         for value in (low, high):
             if not 0 <= value <= 100:
                 raise AskError(messages.out_of_range("LRV", value, 0, 100))
@@ -249,7 +256,7 @@ def _piece(kind: str, match: re.Match[str], amount: str, known: Mapping[str, str
             low, high = low - NEAR_LRV, high + NEAR_LRV
         return Piece(Kind.LRV, low=min(low, high), high=max(low, high))
     if kind == "points":
-        points = float(match[1].replace(",", "."))
+        points = _number(match[1])
         return Piece(Kind.BY, low=points if _DIRECTIONS[match[2]] == "lighter" else -points)
     if kind == "than":
         return Piece(Kind.THAN, f"{_DIRECTIONS[match[2]]}/{match[3].strip()}", _AMOUNTS.get(match[1] or "", ""))
@@ -259,8 +266,8 @@ def _piece(kind: str, match: re.Match[str], amount: str, known: Mapping[str, str
         return Piece(Kind.MORE, {"less": _LESS, "more": _MORE, "direction": _DIRECTIONS}[kind][match[1]], amount)
     if kind == "these":
         return Piece(Kind.BETWEEN, "this/that")
-    what = {"same": _KEPT, "without": _HUES, "not too": _NOT_TOO}.get(kind, known)[match[1]]
-    return Piece({"same": Kind.KEEP}.get(kind, Kind(kind if kind != "same" else "keep")), what)
+    what = {"keep": _KEPT, "without": _HUES, "not too": _NOT_TOO}.get(kind, known)[match[1]]
+    return Piece(Kind(kind), what)
 
 
 def _check_together(pieces: Sequence[Piece]) -> None:

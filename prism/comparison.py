@@ -249,8 +249,7 @@ def support(subject: Reading, comparators: list[Reading], school: School) -> Sup
     others = _colours(comparators)
     shared = [shared_error(subject, other, school) for other in comparators]
     along = (u - others.u) @ unit
-    across = unit @ axes_at((others.lab + subject.lab) / 2).plane
-    per_step = np.sqrt((across * across).sum(axis=1))
+    per_step = axes_at((others.lab + subject.lab) / 2).step(unit)
     deviation = per_step * apart(subject.uncertainty, others.doubt, shared) / AXES
     tells = (below(np.abs(along) / np.maximum(deviation, 1e-9)) >= school.claims.probable) & (
         np.abs(along) > school.just_seen * per_step

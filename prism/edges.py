@@ -28,11 +28,10 @@ LOOKED_AT, LEAST_APART, MOST_APART = 400, 2.0, 14.0
 
 @dataclass(frozen=True)
 class FamilyEdge:
-    """Two families between which a colour stands, the likelier first with its share, and the row of the board that tips
-    it to each, where the deck has one, with the family of that board."""
+    """Two families between which a colour stands, the likelier first, and the row of the board that tips it to
+    each, where the deck has one, with the family of that board."""
 
     words: tuple[str, str]
-    shares: tuple[float, float]
     boards: tuple[int | None, int | None]
     beside: tuple[str, str]
 
@@ -75,5 +74,4 @@ def on_edge(
         tips.sort(key=lambda i: (kinds[i] in beside, kinds[i] in words))
         boards.append(int(rows[tips[0]]) if tips else None)
         beside.append(kinds[tips[0]] if tips else "")
-    found = (shares[0][1], shares[1][1])
-    return FamilyEdge(words, found, (boards[0], boards[1]), (beside[0], beside[1]))
+    return FamilyEdge(words, (boards[0], boards[1]), (beside[0], beside[1]))

@@ -103,8 +103,6 @@ class Looked:
         self.lab, self.lrv = deck.lab[rows], deck.lrv[rows]
         self.found: Survey = survey(self.lab, self.lrv, deck.doubt[rows], school, neutral)
         self.pairs, self.said = self._beside(subject)
-        u = np.asarray(subject.undertone.vector)
-        self.offset = np.concatenate([self.lab[:, :1] - subject.lab[0], self.found.u - u], axis=1)
 
     def _beside(self, other: Reading) -> tuple[Pairs, Said]:
         """Return what every row shows beside one colour."""
@@ -116,6 +114,11 @@ class Looked:
         shared = self.deck.shared_with(other, self.school, self.rows)
         found = side_by_side(Colours(self.lab, self.found.u, own, own), one, shared, self.school)
         return found, Said(found, self.school)
+
+    def _offset_from(self, other: Reading) -> Array:
+        """Return how far every row lies from one colour in lightness and undertone, Lab units, (n, 3)."""
+        u = np.asarray(other.undertone.vector)
+        return np.concatenate([self.lab[:, :1] - other.lab[0], self.found.u - u], axis=1)
 
     def holds(self, piece: Piece, named: Mapping[str, Reading], strip: int, makers: Mask | None) -> Mask:
         """Return which rows fulfil a piece of a wish."""
@@ -154,8 +157,7 @@ class Looked:
         if axis in ("greyer", "clearer"):
             return self._greyness(axis, pairs, other, least)
         vectors = ways(other.undertone.vector, school)
-        u = np.asarray(other.undertone.vector)
-        offset = np.concatenate([self.lab[:, :1] - other.lab[0], self.found.u - u], axis=1)
+        offset = self._offset_from(other)
         along = offset @ vectors[axis]
         sure = self._surely(along, vectors[axis], pairs) & (along >= least)
         hue = next((hue for hue, more in COMPARATIVE.items() if more == axis), axis.removeprefix("more "))
@@ -170,9 +172,7 @@ class Looked:
 
     def _surely(self, along: Array, vector: Array, pairs: Pairs) -> Mask:
         """Return which differences go along a vector at least probably, and by more than the eye overlooks."""
-        axes = axes_at((self.lab + np.asarray(self.subject.lab)) / 2)
-        across = np.concatenate([(axes.lightness * vector[0])[:, None], vector[1:] @ axes.plane], axis=1)
-        per_step = np.sqrt((across * across).sum(axis=1))
+        per_step = axes_at((self.lab + np.asarray(self.subject.lab)) / 2).step(vector[1:], float(vector[0]))
         probable = below(along / np.maximum(per_step * pairs.doubt / AXES, 1e-9)) >= self.school.claims.probable
         sure: Mask = probable & (along > self.school.just_seen * per_step)
         return sure
@@ -182,9 +182,13 @@ class Looked:
         sign = 1 if axis == "clearer" else -1
         much = sign * pairs.greyness >= max(least, self.school.just_seen)
         sure = much & (pairs.clearer >= self.school.claims.probable)
-        turned = np.abs((self.found.hue - other.undertone.hue + 180) % 360 - 180) <= SAME_WAY
+        turned = self._turned_from(other) <= SAME_WAY
         gone = self.found.strength < self.school.passive_below
         return sure & (turned | gone if axis == "greyer" else turned)
+
+    def _turned_from(self, other: Reading) -> Array:
+        """Return by how many degrees every undertone points elsewhere than that of one colour, (n,)."""
+        return np.abs((self.found.hue - other.undertone.hue + 180) % 360 - 180)
 
     def _keeps(self, what: str, strip: int) -> Mask:
         subject, school = self.subject, self.school
@@ -198,7 +202,7 @@ class Looked:
         if subject.undertone.main is None:
             return (self.found.main < 0) & (self.pairs.effect <= STILL_SAME)
         places = [school.undertone.words.index(hue) for hue in subject.undertone.hues]
-        alike = np.abs((self.found.hue - subject.undertone.hue + 180) % 360 - 180) <= ALIKE_HUE
+        alike = self._turned_from(subject) <= ALIKE_HUE
         return np.isin(self.found.main, places) & alike
 
     def _not_too(self, side: str) -> Mask:
@@ -211,8 +215,7 @@ class Looked:
     def _between(self, one: Reading, other: Reading) -> Mask:
         """Return which rows lie between two colours: nearer to both than they are to each other, about halfway."""
         line = np.array([other.lab[0] - one.lab[0], *np.subtract(other.undertone.vector, one.undertone.vector)])
-        u = np.asarray(one.undertone.vector)
-        offset = np.concatenate([self.lab[:, :1] - one.lab[0], self.found.u - u], axis=1)
+        offset = self._offset_from(one)
         part = offset @ line / max(float(line @ line), 1e-9)
         whole = float(delta_e(np.asarray(one.lab), np.asarray(other.lab)))
         sides = [delta_e(np.asarray(end.lab), self.lab) for end in (one, other)]

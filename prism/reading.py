@@ -66,20 +66,24 @@ class Undertone:
 class Temperature:
     """Warmth on the school's axis, Lab units.
 
-    `word` is the band the value stands in, `band` what may be said of it, `level` how surely that is the `word`; `side`
-    is warm or cool, with how surely. `relative` where the school says it only beside another colour; `temperate` where
-    the value is neither warm nor cool, and `lean` to which of the two it leans all the same.
+    `word` is the band the value stands in and `band` what may be said of it; `side` is warm or cool, with how surely.
+    `relative` where the school says it only beside another colour; `temperate` where the value is neither warm nor
+    cool, and `lean` to which of the two it leans all the same.
     """
 
     value: float
     word: str
     band: Band
-    level: Level
     side: str
     side_level: Level
     relative: bool = False
     temperate: bool = False
     lean: str = ""
+
+    @property
+    def level(self) -> Level:
+        """How surely its band is the word."""
+        return self.band.first
 
     @property
     def supported(self) -> bool:
@@ -91,16 +95,15 @@ class Temperature:
 class Reading:
     """Everything said of one colour on its own.
 
-    `depths` is what may be said of its depth and `depth_level` how surely `depth` is the word; `families` the same of
-    its family; `uncertainty` ΔE00, and `lightness_uncertainty` that of its lightness; `source` the maker and kind of
-    its numbers, which share errors with others of the same, empty where none are known to.
+    `depths` is what may be said of its depth, and `families` of its family; `uncertainty` ΔE00, and
+    `lightness_uncertainty` that of its lightness; `source` the maker and kind of its numbers, which share errors with
+    others of the same, empty where none are known to.
     """
 
     lab: tuple[float, float, float]
     lrv: float
     depth: str
     depths: Band
-    depth_level: Level
     family: Family
     families: Band
     undertone: Undertone
@@ -112,11 +115,14 @@ class Reading:
     neutral: str
 
     @property
+    def depth_level(self) -> Level:
+        """How surely `depth` is the word."""
+        return self.depths.first
+
+    @property
     def family_level(self) -> Level:
         """How surely its family is the word."""
-        if len(self.families.words) == 1:
-            return self.families.level
-        return Level.PROBABLY if self.families.likely else Level.NONE
+        return self.families.first
 
 
 def choose_neutral(
@@ -186,7 +192,6 @@ def read_many(
     temperate = school.temperate[0]
     heats = school.temperature.index(found.warmth)
     sides = below(np.abs(found.warmth) / np.maximum(found.warm_deviation, 1e-9))
-    depth_shares, temperature_shares = found.depth_shares.tolist(), found.temperature_shares.tolist()
     spread = family_spread(found.lab, found.doubt, found.lightness_doubt, school, neutral)
     readings = []
     for i in range(len(y)):
@@ -197,15 +202,13 @@ def read_many(
                 lrv=float(y[i]),
                 depth=school.depth.words[depth],
                 depths=found.depths.words(i, school.depth.words),
-                depth_level=claims.level(depth_shares[i][depth]),
-                family=(family := found.family_at(i, school)),
+                family=(family := found.family_at(i)),
                 families=_families(family.word, spread[i], claims),
                 undertone=_undertone(found, i, words),
                 temperature=Temperature(
                     value=warmth,
                     word=school.temperature.words[heat],
                     band=found.temperatures.words(i, school.temperature.words),
-                    level=claims.level(temperature_shares[i][heat]),
                     side="warm" if warmth > 0 else "cool",
                     side_level=claims.level(sides[i]),
                     relative=school.relative,
@@ -236,7 +239,7 @@ def _families(word: str, shares: dict[str, float], claims: Thresholds) -> Band:
 def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:
     """Return what may be said of the undertone of one row of a survey."""
     school, claims, hues = found.school, found.school.claims, found.hues
-    scale = school.hues_for(found.family_at(i, school).base)
+    scale = school.hues_for(found.family_at(i).base)
     hue, strength = float(found.hue[i]), float(found.strength[i])
     said = tuple(words[place] for place in hues.said[i] if place >= 0)
     shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()

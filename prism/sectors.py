@@ -76,7 +76,7 @@ def hue_shares(part: Cloud, scale: HueScale, counts: Mask | None = None, towards
     left = part.along(_across(scale.edges)) >= 0
     ended = ~np.roll(left, -1, axis=1)
     inside = left & ended
-    widths = np.array([scale.span(word)[1] for word in scale.words])
+    widths = scale.widths()
     if (widths > 180).any():
         wide = widths > 180
         inside[:, wide] = left[:, wide] | ended[:, wide]
@@ -86,6 +86,14 @@ def hue_shares(part: Cloud, scale: HueScale, counts: Mask | None = None, towards
     if counts is not None:
         inside &= counts[:, None]
     return counted(inside)
+
+
+def likelier_neighbour(shares: Array, at: NDArray[np.intp]) -> NDArray[np.intp]:
+    """Return for each row of `shares` (n, hues) which of the two hues beside that `at` (n,) has more, (n,)."""
+    rows, count = np.arange(len(at)), shares.shape[1]
+    after, before = (at + 1) % count, (at - 1) % count
+    likelier: NDArray[np.intp] = np.where(shares[rows, after] >= shares[rows, before], after, before)
+    return likelier
 
 
 def undertone_shares(

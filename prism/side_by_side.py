@@ -12,7 +12,7 @@ from numpy.typing import ArrayLike, NDArray
 from prism.difference import Difference, difference
 from prism.neutral import WorkingNeutral
 from prism.school import School
-from prism.sectors import Cloud, counted, hue_shares
+from prism.sectors import Cloud, counted, hue_shares, likelier_neighbour
 from prism.spectrum import Array
 from prism.surety import AXES, apart, axes_at, below, cloud, in_parts
 from prism.survey import hue_of, temperature_of
@@ -107,16 +107,13 @@ def _part(first: Colours, second: Colours, shared: Array, school: School) -> Pai
     spread = middle.plane * (doubt / AXES)[:, None, None]
     shift = first.u - second.u
     hue, warmth = hue_of(shift), temperature_of(shift, school)
-    warm = school.warm_axis() @ middle.plane
-    per_warm = np.sqrt((warm * warm).sum(axis=1))
+    per_warm = middle.step(school.warm_axis())
     # the shift on the axes of CIEDE2000 is its size to the eye
     seen = np.linalg.solve(middle.plane, shift[:, :, None])[:, :, 0]
     about = Cloud(shift, spread)
     scale, count = school.undertone, len(school.undertone.words)
     rows, sector = np.arange(len(shift)), scale.index(hue)
-    starts = np.array(scale.edges)
-    widths = (np.roll(starts, -1) - starts) % 360
-    widths[widths == 0] = 360
+    starts, widths = np.array(scale.edges), scale.widths()
     into = (hue - starts[sector]) % 360
     side = np.where(into <= widths[sector] - into, -1, 1)
     next_to = (sector + side) % count
@@ -131,8 +128,7 @@ def _part(first: Colours, second: Colours, shared: Array, school: School) -> Pai
     if near.any():
         in_beside = np.where(near, widened(next_to), 0.0)
     shares = hue_shares(about, scale)
-    after, before = (sector + 1) % count, (sector - 1) % count
-    other = np.where(shares[rows, after] >= shares[rows, before], after, before)
+    other = likelier_neighbour(shares, sector)
     return Pairs(
         difference=parts,
         shift=shift,

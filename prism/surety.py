@@ -98,6 +98,13 @@ class Axes:
     lightness: Array
     plane: Array
 
+    def step(self, direction: Array, lightness: float = 0.0) -> Array:
+        """Return the Lab units that one ΔE00 makes along a direction of a*, b* (2,) and so much `lightness`, (n,)."""
+        along = direction @ self.plane
+        square = (along * along).sum(axis=-1) + (self.lightness * lightness) ** 2
+        units: Array = np.sqrt(square)
+        return units
+
 
 def axes_at(lab: ArrayLike) -> Axes:
     """Return the axes of CIEDE2000 at Lab (n, 3). The rotation term of saturated blues is left out.
@@ -190,6 +197,13 @@ class Band:
     words: tuple[str, ...]
     level: Level
     likely: bool = False
+
+    @property
+    def first(self) -> Level:
+        """How surely it is the first word alone."""
+        if len(self.words) == 1:
+            return self.level
+        return Level.PROBABLY if self.likely else Level.NONE
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from numpy.typing import ArrayLike, NDArray
 from prism.difference import delta_e
 from prism.neutral import WorkingNeutral
 from prism.school import ANY_CHROMA, FamilyRule, HueScale, School
-from prism.sectors import undertone_shares
+from prism.sectors import likelier_neighbour, undertone_shares
 from prism.spectrum import Array, lightness_to_lrv, lrv_to_lightness
 from prism.surety import AXES, Axes, Bands, axes_at, band_shares, bands, cloud
 
@@ -108,8 +108,7 @@ class Survey:
     @cached_property
     def warm_deviation(self) -> Array:
         """The standard deviation of warmth, Lab units, (n,)."""
-        along = self.school.warm_axis() @ self.axes.plane
-        deviation: Array = np.sqrt((along * along).sum(axis=-1)) * self.doubt / AXES
+        deviation: Array = self.axes.step(self.school.warm_axis()) * self.doubt / AXES
         return deviation
 
     @cached_property
@@ -144,9 +143,9 @@ class Survey:
         found: NDArray[np.bool_] = (self.hues.said == self.school.undertone.words.index(hue)).any(axis=1)
         return found
 
-    def family_at(self, row: int, school: School) -> Family:
+    def family_at(self, row: int) -> Family:
         """Return the family of one row."""
-        return family_of(int(self.family[row]), float(self.chroma[row]), school)
+        return family_of(int(self.family[row]), float(self.chroma[row]), self.school)
 
 
 def family_of(code: int, chroma: float, school: School) -> Family:
@@ -223,10 +222,8 @@ def _named(u: Array, spread: Array, scale: HueScale, school: School, edges: tupl
     own = school.undertone.axes()[[school.undertone.words.index(word) for word in scale.words]]
     towards = None if scale is school.undertone else own
     shares, weaker = undertone_shares(u, spread, scale, edges, towards)
-    rows, count = np.arange(len(u)), len(scale.words)
-    first = shares.argmax(axis=1)
-    after, before = (first + 1) % count, (first - 1) % count
-    second = np.where(shares[rows, after] >= shares[rows, before], after, before)
+    rows, first = np.arange(len(u)), shares.argmax(axis=1)
+    second = likelier_neighbour(shares, first)
     alone = shares[rows, first]
     both = alone + np.where(second == first, 0.0, shares[rows, second])
     one, two = school.claims.levels(alone), school.claims.levels(both)

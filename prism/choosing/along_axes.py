@@ -92,8 +92,7 @@ class AxisView:
         if axis not in self._powers:
             share = self.share(axis)
             power = np.zeros(len(share))
-            on = np.flatnonzero(share > ON_AXIS)
-            on = on[self.surety(axis)[on] > 0]
+            on = np.flatnonzero(self.surety(axis))
             power[on] = share[on] ** PURITY * self._near[on]
             self._powers[axis] = power
         return self._powers[axis]
@@ -117,7 +116,7 @@ class AxisView:
         """Return the nearest colour in view that lies mainly along an axis."""
         if axis not in self.vectors:
             return None
-        able = np.flatnonzero((self.share(axis) > ON_AXIS) & (self.surety(axis) > 0))
+        able = np.flatnonzero(self.surety(axis))
         return self._pick(int(able[np.argmin(self.distance[able])]), axis) if able.size else None
 
     def _pick(self, row: int, axis: str) -> Pick:

@@ -72,6 +72,10 @@ class HueScale:
         start = self.edges[i]
         return start, (self.edges[(i + 1) % len(self.edges)] - start) % 360 or 360.0
 
+    def widths(self) -> Array:
+        """Return how wide each word's sector is, degrees, (n,)."""
+        return np.array([self.span(word)[1] for word in self.words])
+
     def centre(self, word: str) -> float:
         """Return the middle of a word's sector, degrees."""
         start, width = self.span(word)

@@ -131,7 +131,7 @@ def judge_pairs(tally, truth, seen, kind, shared, school: School):
 
     def within(place):
         starts = np.array(scale.edges)[place] - more
-        widths = np.array([scale.span(word)[1] for word in scale.words])[place] + 2 * more
+        widths = scale.widths()[place] + 2 * more
         return (true.hue - starts) % 360 < widths
 
     tally.add("hue", said.hue, within(found.sector))

@@ -73,8 +73,7 @@ def opacities(recipes: Sequence[Recipe], system: TintSystem) -> list[Opacity]:
 
 def _over(k: Array, s: Array, thickness: float, ground: float) -> Array:
     """Return measured reflectances (n, 31) of films over a part of the chart."""
-    below = float(inner(np.maximum(ground, 0.0401)))
-    return surface(film(k, s, thickness, below))
+    return surface(film(k, s, thickness, inner(ground)))
 
 
 def hiding_base(recipe: Recipe, system: TintSystem) -> Recipe | None:

@@ -40,9 +40,14 @@ class Adjusted:
     opacity: Opacity | None = None
 
     @property
+    def thin(self) -> Opacity | None:
+        """How it covers, where it cannot be painted as it is: neither in two coats nor in three."""
+        return self.opacity if self.opacity and self.opacity.hiding is Hiding.SHOWS_THROUGH else None
+
+    @property
     def hides(self) -> bool:
-        """Whether it can be painted as it is shown: in two coats, or in three."""
-        return self.opacity is None or self.opacity.hiding is not Hiding.SHOWS_THROUGH
+        """Whether it can be painted as it is shown, or that is not known."""
+        return self.thin is None
 
     @property
     def lrv(self) -> float:
@@ -111,7 +116,7 @@ def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, school:
     spectra = system.reflectance([recipe.scaled(percent) for percent in percents])
     lab, lrv = to_lab(spectra), to_lrv(spectra)
     found = survey(lab, lrv, np.zeros(len(lrv)), school)
-    families = tuple(found.family_at(row, school).base for row in range(len(lrv)))
+    families = tuple(found.family_at(row).base for row in range(len(lrv)))
     at = np.array(percents, dtype=np.float64)
     for array in (at, lrv, lab):
         array.flags.writeable = False  # a curve is kept and read by many

@@ -7,6 +7,8 @@ import re
 from django import template
 from django.utils.safestring import SafeString, mark_safe
 
+from prism.tint.hiding import Opacity
+
 register = template.Library()
 
 BOARD = (
@@ -24,15 +26,14 @@ SCREEN = re.compile(r"#[0-9A-Fa-f]{6}")
 
 
 @register.simple_tag
-def board(screen: str) -> SafeString:
-    """Return a board of A-format with its white margin, painted in `#RRGGBB`; unpainted for anything else."""
+def board(screen: str, thin: Opacity | None = None) -> SafeString:
+    """Return a board of A-format with its white margin, painted in `#RRGGBB`; unpainted for anything else.
+
+    A `thin` paint, which does not hide, is shown as it looks over black and as it looks over white, side by side.
+    """
+    if thin:
+        return mark_safe(HALVES.format(_fill(thin.black), _fill(thin.white)))
     return mark_safe(BOARD.format(_fill(screen)))
-
-
-@register.simple_tag
-def thin_board(black: str, white: str) -> SafeString:
-    """Return a board whose paint does not hide: as it looks over black, and as it looks over white, side by side."""
-    return mark_safe(HALVES.format(_fill(black), _fill(white)))
 
 
 def _fill(screen: str) -> str:

@@ -12,7 +12,6 @@ from prism.comparison import shared_undertone
 from prism.difference import delta_e
 from prism.reading import read
 from prism.stimulus import Stimulus
-from prism.tint.estimate import nearest_miss
 from reviews.bench import Held
 from reviews.bench.figures import Said
 from reviews.drawings.edges import butted
@@ -81,8 +80,7 @@ class StrengthPage:
         if self.at.system is None:
             return words.no_system()
         near = self.at.nearest_with_recipe
-        miss = nearest_miss(self.subject.stimulus, self.at.system)
-        return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0, miss)
+        return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0, self.at.nearest_miss)
 
     @property
     def recipe_caveat(self) -> str:

@@ -20,7 +20,7 @@ from prism.spectrum import to_lab
 from prism.stimulus import Stimulus, from_reflectance
 from prism.tint import reach
 from prism.tint.counter import Can
-from prism.tint.estimate import Estimate, estimate
+from prism.tint.estimate import Estimate, estimate, nearest_miss
 from prism.tint.formula import Formula
 from prism.tint.formula import formula as make_formula
 from prism.tint.hiding import hiding_base
@@ -180,10 +180,7 @@ class Strengths:
             return None
         if (base := reach.deeper_base(step.recipe, system)) is None:
             return None
-        moved = reach.in_base(step.recipe, base, system)
-        change = 100 * (moved.total / step.recipe.total - 1)
-        apart = delta_e(np.asarray(step.reading.lab), to_lab(system.reflectance([moved])[0]))
-        return system.bases[base].name, change, float(apart)
+        return _moved(step, reach.in_base(step.recipe, base, system), system)
 
     @cached_property
     def where_it_hides(self) -> tuple[str | None, float, float] | None:
@@ -193,11 +190,12 @@ class Strengths:
         if step is None or system is None or step.hides:
             return None
         moved = hiding_base(step.recipe, system)
-        if moved is None:
-            return None, 0.0, 0.0
-        change = 100 * (moved.total / step.recipe.total - 1) if step.recipe.total else 0.0
-        apart = delta_e(np.asarray(step.reading.lab), to_lab(system.reflectance([moved])[0]))
-        return system.bases[moved.base].name, change, float(apart)
+        return _moved(step, moved, system) if moved else (None, 0.0, 0.0)
+
+    @property
+    def nearest_miss(self) -> float | None:
+        """How far from the subject the nearest recipe stays that was found, ΔE00; None where none was."""
+        return _nearest_miss(self.subject.stimulus, Same(self.system)) if self.system else None
 
     def mixed_with(self, other: Colour, own_parts: float, other_parts: float) -> Stimulus | None:
         """Return what the subject and another paint make together, in parts; None where a recipe is missing."""
@@ -232,6 +230,13 @@ class Strengths:
         return {code: part.name for code, part in self.system.colorants.items()} if self.system else {}
 
 
+def _moved(step: Adjusted, moved: Recipe, system: TintSystem) -> tuple[str, float, float]:
+    """Return the base a strength was moved to, percent of change of its colorants, and ΔE00 between the two."""
+    change = 100 * (moved.total / step.recipe.total - 1) if step.recipe.total else 0.0
+    apart = delta_e(np.asarray(step.reading.lab), to_lab(system.reflectance([moved])[0]))
+    return system.bases[moved.base].name, change, float(apart)
+
+
 def _problem(recipe: Recipe | None, system: TintSystem | None) -> str:
     """Return why a recipe cannot be computed with the studio's colorants; empty where it can, or there is none."""
     try:
@@ -263,6 +268,11 @@ class Same:
 @lru_cache(maxsize=256)
 def _estimates(stimulus: Stimulus, same: Same) -> list[Estimate]:
     return estimate(stimulus, same.system)
+
+
+@lru_cache(maxsize=256)
+def _nearest_miss(stimulus: Stimulus, same: Same) -> float | None:
+    return nearest_miss(stimulus, same.system)
 
 
 @dataclass(frozen=True)
