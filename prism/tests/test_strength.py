@@ -182,6 +182,12 @@ class Estimates(unittest.TestCase):
                 self.assertLessEqual(SYSTEM.capacity_used(one.recipe), 1)
                 self.assertLessEqual(one.residual, found[0].residual + 0.5)
 
+    def test_a_third_base_is_tried_where_two_only_come_near(self):
+        for lab in ((61.1, 2.6, 34.1), (54.1, -28.1, -12.3), (78.2, -9.1, 41.6)):
+            found = estimate(from_lab(lab), SYSTEM)
+            self.assertTrue(found, lab)
+            self.assertLess(found[0].residual, 0.05)
+
     def test_what_nothing_makes_has_no_recipe(self):
         self.assertEqual(estimate(from_lab((50, 95, 60)), SYSTEM), [])
 

@@ -174,10 +174,11 @@ def _of_lab(lab: Array, system: TintSystem, from_spectrum: bool = False) -> list
     threes = np.array([t for t in combinations(colour_of, 3) if any(codes[i] in plain for i in t)])
     k = np.array([system.colorants[code].k for code in codes])
     s = np.array([system.colorants[code].s for code in codes])
-    recipes: list[Recipe] = []
+    found: list[Estimate] = []
     for number, base in enumerate(_bases_for(lab, system)):
-        if number == USUAL_BASES and any(recipes):
+        if number == USUAL_BASES and any(one.residual <= TOO_FAR for one in found):
             break
+        recipes = []
         own = system.bases[base]
         chosen, paints = threes, Sets(k[threes], s[threes], own.k, own.s)
         logs = np.full((len(threes), 3), np.log(0.01 * own.capacity))
@@ -191,7 +192,8 @@ def _of_lab(lab: Array, system: TintSystem, from_spectrum: bool = False) -> list
             recipe = Recipe(base, amounts)
             if system.capacity_used(recipe) <= 1:
                 recipes.append(recipe)
-    return _measured(recipes, lab, system, from_spectrum)
+        found += _measured(recipes, lab, system, from_spectrum)
+    return found
 
 
 def _bases_for(lab: Array, system: TintSystem) -> list[str]:
