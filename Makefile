@@ -63,6 +63,7 @@ architecture: $(SETUP)/python
 
 weights: $(SETUP)/python
 	$(BIN)/python tools/make_weights.py
+	$(BIN)/python -m tools.make_light
 
 clean:
 	rm -rf .venv node_modules .setup staticfiles var

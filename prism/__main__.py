@@ -8,8 +8,10 @@ import sys
 
 from prism import __version__, demo, school
 from prism.commands.arguments import Parser
+from prism.commands.lighting import SKIES, USUAL_HOURS, run_light
 from prism.commands.reading import run_beside, run_compare, run_delta_e, run_read
 from prism.commands.tinting import run_formula, run_recipe, run_strength
+from prism.light.day import LAMPS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
 
@@ -51,6 +53,14 @@ def build_parser() -> argparse.ArgumentParser:
     command.add_argument("percent", nargs="?", default="0", metavar="P")
     command.add_argument("--can", choices=[can.key for can in demo.tint_system().cans], default="gallon")
     command.set_defaults(run=run_formula)
+    command = commands.add_parser("light", parents=[shared, judged], help="what colours read as in a room, by the hour")
+    command.add_argument("room", metavar="ROOM.json")
+    command.add_argument("colours", nargs="+", metavar="COLOUR")
+    command.add_argument("--date", metavar="2026-06-21", help="today where it is left out")
+    command.add_argument("--hours", default=USUAL_HOURS, help="local clock hours with commas between")
+    command.add_argument("--sky", choices=tuple(SKIES), default="clear")
+    command.add_argument("--lamps", choices=LAMPS, default="auto", help="auto: lit while the sun is low or down")
+    command.set_defaults(run=run_light)
     return parser
 
 

@@ -20,13 +20,15 @@ D50_2: Array = np.array([96.42956764, 100.0, 82.51046025])
 """White point of D50 for the 2° observer, from x, y = 0.3457, 0.3585 (ISO 13655)."""
 
 
-def adapt(xyz: ArrayLike, source_white: ArrayLike, target_white: ArrayLike, degree: float = 1.0) -> Array:
+def adapt(xyz: ArrayLike, source_white: ArrayLike, target_white: ArrayLike, degree: ArrayLike = 1.0) -> Array:
     """Return corresponding tristimulus values under another white.
 
-    Shapes (..., 3) and whites (3,) with Y = 100; `degree` of adaptation D, 0-1. Source: CAT16, CIE 248:2022.
+    Shapes (..., 3), also of the whites, with Y = 100; `degree` of adaptation D, 0-1, that broadcasts to them. Source:
+    CAT16, CIE 248:2022.
     """
-    source, target = M16 @ np.asarray(source_white), M16 @ np.asarray(target_white)
-    gain = degree * target / source + 1 - degree
+    source, target = np.asarray(source_white) @ M16.T, np.asarray(target_white) @ M16.T
+    held = np.asarray(degree, dtype=np.float64)
+    gain = held * target / source + 1 - held
     cone = np.asarray(xyz, dtype=np.float64) @ M16.T
     adapted: Array = (cone * gain) @ np.linalg.inv(M16).T
     return adapted

@@ -6,6 +6,7 @@ Findings become sentences in `prism.words`, which stands on top of the core; wha
 from prism.messages.devices import *
 from prism.messages.faults import *
 from prism.messages.files import *
+from prism.messages.rooms import *
 from prism.messages.sources import *
 from prism.messages.text import *
 from prism.messages.wishes import *

@@ -92,6 +92,17 @@ FIGURES = (
     _figure("claims.shared", Kind.NUMBER, high=0.99),
     _figure("claims.widened", Kind.NUMBER, high=90, unit="°"),
     _figure("claims.stated_lightness", Kind.NUMBER, low=0.01, high=20, unit="ΔE00"),
+    _figure("light.room", Kind.NUMBER, low=0.1, high=20, unit="ΔE00"),
+    _figure("light.metered", Kind.NUMBER, low=0.1, high=20, unit="ΔE00"),
+    _figure("light.bright", Kind.NUMBER, low=50, high=20_000, unit="lx"),
+    _figure("light.dim", Kind.NUMBER, low=1, high=1_000, unit="lx"),
+    _figure("light.washes_above", Kind.NUMBER, unit="LRV"),
+    _figure("light.heavy_below", Kind.NUMBER, unit="LRV"),
+    _figure("light.dingy_below", Kind.NUMBER, unit="LRV"),
+    _figure("light.away", Kind.TEXT, least=1, most=300),
+    _figure("light.toward", Kind.TEXT, least=1, most=300),
+    _figure("light.east", Kind.TEXT, least=1, most=300),
+    _figure("light.west", Kind.TEXT, least=1, most=300),
     _figure("cautions.dark_outside", Kind.NUMBER, unit="LRV"),
 )
 BY_PATH = {figure.path: figure for figure in FIGURES}

@@ -40,6 +40,29 @@ class FamilyRule:
 
 
 @dataclass(frozen=True)
+class LightRules:
+    """How a school judges paint in rooms.
+
+    `room` and `metered` ΔE00 that a computed light adds to what is unsure of a colour, without and with a meter's
+    reading; a wall is `bright` or `dim` from and under so many lux; LRV above which a bright wall washes out, and below
+    which a dim one gets heavy, or dingy; and what practice says of rooms that face away from the sun, toward it, east
+    and west.
+    """
+
+    room: float
+    metered: float
+    bright: float
+    dim: float
+    washes_above: float
+    heavy_below: float
+    dingy_below: float
+    away: str
+    toward: str
+    east: str
+    west: str
+
+
+@dataclass(frozen=True)
 class School:
     """Every figure and word of one school.
 
@@ -48,7 +71,7 @@ class School:
     LRV points between wall and trim for an edge to show; `crown` the sheen of crown moulding; `lean_from` Lab units of
     warmth from which a neutral temperature is said to lean; `estimate_doubt` ΔE00 that an estimated recipe adds for
     each 25 % of change, from Lab alone and from a spectrum; `dark_outside` LRV below which heat outdoors is warned of;
-    `claims` how sure a statement must be.
+    `light` how paint in rooms is judged; `claims` how sure a statement must be.
     """
 
     key: str
@@ -79,6 +102,7 @@ class School:
     crown: str
     estimate_doubt: tuple[float, float]
     dark_outside: float
+    light: LightRules
     claims: Thresholds
     explains: tuple[str, ...]
 

@@ -1,0 +1,109 @@
+"""The command `light`: what colours read as on the walls of a room, hour by hour."""
+
+from __future__ import annotations
+
+import argparse
+from datetime import date
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+
+from prism import demo, messages, words
+from prism.commands.arguments import fail, parse_colour, print_json, school_of
+from prism.commands.reading import undertone_json
+from prism.formats import room_json
+from prism.light.checks import RoomError
+from prism.light.claims import doubt, readings
+from prism.light.day import CLEAR, OVERCAST, Day, days
+from prism.light.room import WALLS, Room
+from prism.numbers import is_number, parse
+from prism.reading import Reading, choose_neutral
+from prism.school import School
+from prism.stimulus import Stimulus
+
+SKIES = {"clear": CLEAR, "overcast": OVERCAST}
+USUAL_HOURS = "9,12,15,18,21"
+
+
+def run_light(args: argparse.Namespace) -> None:
+    """Try colours on the walls of a room; what the room file leaves out has the tried colour."""
+    room = _room(args.room)
+    chosen = school_of(args)
+    day, hours = _date(args.date), _hours(args.hours)
+    colours = [(text, parse_colour(text)) for text in args.colours]
+    neutral = choose_neutral(chosen, args.neutral)
+    found = []
+    for text, colour in colours:
+        tried = np.asarray(room_json.spectrum_of(colour))
+        (lit,) = days(room, tried, day, hours, (SKIES[args.sky],), args.lamps)
+        seen, clean = lit.seen(tried), lit.beside_white(tried)
+        by_day, by_lamp = (doubt(colour, chosen, room.correction != 1.0, lamps) for lamps in (False, True))
+        unsure = np.tile(np.repeat(np.where(lit.lamps_on, by_lamp, by_day), len(WALLS)), 2)
+        both = readings(np.concatenate([seen.reshape(-1, 3), clean.reshape(-1, 3)]), unsure, chosen, neutral)
+        half = len(both) // 2
+        found += _each(text, colour, lit, both[:half], both[half:], chosen)
+    if args.json:
+        print_json([entry for entry, _ in found])
+    else:
+        for _, line in found:
+            print(line)
+
+
+def _each(
+    text: str, colour: Stimulus, lit: Day, seen: list[Reading], clean: list[Reading], school: School
+) -> list[tuple[dict[str, Any], str]]:
+    found = []
+    for t, hour in enumerate(lit.hours.tolist()):
+        for w, wall in enumerate(WALLS):
+            at = t * len(WALLS) + w
+            dark = bool(lit.dark[t, w])
+            lux, cct = float(lit.lux[t, w]), float(lit.kelvin[t, w])
+            entry = {
+                "input": text,
+                "hour": hour,
+                "wall": wall,
+                "lux": round(lux, 2),
+                "cct": None if dark else round(cct),
+                "duv": None if dark else round(float(lit.duv[t, w]), 4),
+                "lab": None if dark else [round(v, 4) for v in seen[at].lab],
+                "undertone": None if dark else undertone_json(seen[at]),
+                "beside_white": None
+                if dark
+                else {"lab": [round(v, 4) for v in clean[at].lab], "undertone": undertone_json(clean[at])},
+                "uncertainty": seen[at].uncertainty,
+                "sun_height": round(float(lit.height[t]), 2),
+                "lamps": bool(lit.lamps_on[t]),
+            }
+            found.append((entry, words.wall_line(text, hour, wall, lux, cct, None if dark else seen[at])))
+    return found
+
+
+def _room(path: str) -> Room:
+    try:
+        with Path(path).open("rb") as handle:
+            data = handle.read(room_json.MAX_BYTES + 1)
+        return room_json.read(data, lambda code: entry.colour if (entry := demo.find(code)) else None)
+    except OSError as wrong:
+        fail(f"{path}: {wrong.strerror}")
+    except RoomError as wrong:
+        fail(f"{path}: {wrong.field}: {wrong}")
+
+
+def _date(text: str | None) -> date:
+    if text is None:
+        return date.today()
+    try:
+        return date.fromisoformat(text)
+    except ValueError:
+        fail(messages.date_wrong(text))
+
+
+def _hours(text: str) -> list[float]:
+    parts = [part.strip() for part in text.split(",")]
+    for part in parts:
+        if not is_number(part) or not 0 <= parse(part) <= 24:
+            fail(messages.hour_wrong(part))
+    if len(parts) > 200:
+        fail(messages.too_many("hours", 200))
+    return [parse(part) for part in parts]

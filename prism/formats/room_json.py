@@ -1,0 +1,249 @@
+"""A room as JSON; see `room.schema.json`.
+
+Colours in it are written as on the command line (`lab:L,a,b`, `#RRGGBB`, a code), as `material:KEY` of the shipped
+library, or as the 31 reflectances themselves.
+"""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable
+from typing import Any
+
+from prism import messages
+from prism.formats.text import TextError, json_of
+from prism.light import materials
+from prism.light.checks import MOST_FIXED, MOST_LAMPS, MOST_WINDOWS, RoomError, checked
+from prism.light.room import SIDES, WALLS, Fixed, Lamp, Reflectance, Room, Window
+from prism.light.sun import Place
+from prism.spectrum import BANDS, WHITEST
+from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
+
+FORMAT, VERSION = "gentle-prism room", 1
+MAX_BYTES = 500_000
+_MATERIAL = "material:"
+
+Resolve = Callable[[str], Stimulus | None]
+"""What finds the colour that a code names; None where there is none."""
+
+
+def read(data: bytes, resolve: Resolve | None = None) -> Room:
+    """Return the room in a file. Raises `RoomError`, which names the field."""
+    try:
+        whole = json_of(data, MAX_BYTES)
+    except TextError as wrong:
+        raise RoomError("file", str(wrong)) from None
+    return from_table(whole, resolve)
+
+
+def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
+    """Return the room of a file that has been parsed. Raises `RoomError`."""
+    if not isinstance(whole, dict):
+        raise RoomError("file", messages.room_is_list())
+    if whole.get("format", FORMAT) != FORMAT or whole.get("version", VERSION) != VERSION:
+        raise RoomError("format", messages.room_wrong("format, version", f'"{FORMAT}", {VERSION}'))
+    place, size = _object(whole, "place"), _object(whole, "size")
+    return checked(
+        Room(
+            place=Place(
+                _number(place, "place", "latitude"),
+                _number(place, "place", "longitude"),
+                _text(place, "place", "zone", "UTC"),
+            ),
+            width=_number(size, "size", "width"),
+            depth=_number(size, "size", "depth"),
+            height=_number(size, "size", "height", 2.5),
+            turn=_number(whole, "", "turn", 0.0),
+            windows=tuple(_window(part, where) for where, part in _each(whole, "windows", MOST_WINDOWS)),
+            lamps=tuple(_lamp(part, where) for where, part in _each(whole, "lamps", MOST_LAMPS)),
+            surfaces=_surfaces(whole, resolve),
+            fixed=tuple(_fixed(part, where, resolve) for where, part in _each(whole, "fixed", MOST_FIXED)),
+            storey=_whole(whole, "", "storey", 0, -3, 100),
+            correction=_number(whole, "", "correction", 1.0),
+        )
+    )
+
+
+def write(room: Room, title: str = "") -> bytes:
+    """Return a room as a file that `read` reads back."""
+    whole = {
+        "format": FORMAT,
+        "version": VERSION,
+        "title": title,
+        "place": {"latitude": room.place.latitude, "longitude": room.place.longitude, "zone": room.place.zone},
+        "size": {"width": room.width, "depth": room.depth, "height": room.height},
+        "turn": room.turn,
+        "storey": room.storey,
+        "windows": [
+            {
+                key: value
+                for key, value in (
+                    ("wall", w.wall), ("width", w.width), ("height", w.height), ("sill", w.sill), ("along", w.along),
+                    ("outside", w.outside), ("hides", w.hides), ("glazing", w.glazing),
+                )
+                if value is not None
+            }
+            for w in room.windows
+        ],
+        "lamps": [
+            {"kelvin": x.kelvin, "lumens": x.lumens, "count": x.count, "kind": x.kind, "rendering": x.rendering,
+             "dimmed": x.dimmed, "hung": x.hung}
+            for x in room.lamps
+        ],
+        "surfaces": {side: _fractions(own) for side, own in room.surfaces.items() if own is not None},
+        "fixed": [
+            {"name": thing.name, "colour": _fractions(thing.reflectance), "area": thing.area, "on": thing.on}
+            for thing in room.fixed
+        ],
+        "correction": room.correction,
+    }  # fmt: skip
+    return (json.dumps(whole, ensure_ascii=False, indent=1) + "\n").encode()
+
+
+def _fractions(values: Reflectance) -> list[float]:
+    return [round(value, 6) for value in values]
+
+
+def _surfaces(whole: dict[str, Any], resolve: Resolve | None) -> dict[str, Reflectance | None]:
+    given = _object(whole, "surfaces", needed=False)
+    found: dict[str, Reflectance | None] = {}
+    for side, value in given.items():
+        if side != "walls" and side not in SIDES:
+            raise RoomError(f"surfaces, {side}", messages.room_unknown("surface", side, (*SIDES, "walls")))
+        colour = None if value is None else colour_of(value, f"surfaces, {side}", resolve)
+        for each in WALLS if side == "walls" else (side,):
+            if side != "walls" or each not in given:
+                found[each] = colour
+    return found
+
+
+def colour_of(value: Any, where: str, resolve: Resolve | None = None) -> Reflectance:
+    """Return the 31 reflectances that a colour of a room file stands for. Raises `RoomError`."""
+    if isinstance(value, list):
+        sound = len(value) == BANDS.size and all(
+            isinstance(v, int | float) and not isinstance(v, bool) and 0 <= v <= WHITEST for v in value
+        )
+        if not sound:
+            raise RoomError(where, messages.room_wrong(where, f"a colour or {BANDS.size} reflectances of 0 to 1"))
+        return tuple(min(float(v), 1.0) for v in value)
+    if not isinstance(value, str):
+        raise RoomError(where, messages.room_wrong(where, "a colour such as lab:40,2,6"))
+    if value.startswith(_MATERIAL):
+        key = value.removeprefix(_MATERIAL)
+        if key not in materials.library():
+            raise RoomError(where, messages.room_unknown("material", key, materials.library()))
+        return materials.library()[key].reflectance
+    return spectrum_of(_stimulus(value, where, resolve))
+
+
+def spectrum_of(colour: Stimulus) -> Reflectance:
+    """Return the reflectance of a colour: its own, or the smoothest one of its Lab."""
+    if colour.reflectance is not None:
+        return tuple(min(max(value, 0.0), 1.0) for value in colour.reflectance)
+    return tuple(materials.smoothest(colour.lab).tolist())
+
+
+def _stimulus(text: str, where: str, resolve: Resolve | None) -> Stimulus:
+    kind, _, rest = text.partition(":")
+    try:
+        if text.startswith("#"):
+            return from_hex(text)
+        if kind in ("lab", "lab50") and rest:
+            parts = rest.split(",")
+            if len(parts) != 3:
+                raise IntakeError("lab", f"three figures L,a,b are needed, not {len(parts)}.")
+            return from_lab([figure(n, part) for n, part in zip(("L*", "a*", "b*"), parts, strict=True)], kind)
+    except IntakeError as wrong:
+        raise RoomError(where, f"{where}: {text}: {wrong}") from None
+    found = resolve(text) if resolve else None
+    if found is None:
+        raise RoomError(
+            where, messages.room_wrong(f"{where} ({messages.shortened(text)})", "a colour such as lab:40,2,6")
+        )
+    return found
+
+
+def _window(part: dict[str, Any], where: str) -> Window:
+    plain = Window("north", 1.0, 1.0)
+    return Window(
+        wall=_text(part, where, "wall"),
+        width=_number(part, where, "width"),
+        height=_number(part, where, "height"),
+        sill=_number(part, where, "sill", plain.sill),
+        along=_optional(part, where, "along"),
+        outside=_text(part, where, "outside", plain.outside),
+        hides=_optional(part, where, "hides"),
+        glazing=_text(part, where, "glazing", plain.glazing),
+    )
+
+
+def _lamp(part: dict[str, Any], where: str) -> Lamp:
+    plain = Lamp()
+    return Lamp(
+        kelvin=_number(part, where, "kelvin", plain.kelvin),
+        lumens=_number(part, where, "lumens", plain.lumens),
+        count=_whole(part, where, "count", plain.count, 1, 400),
+        kind=_text(part, where, "kind", plain.kind),
+        rendering=_number(part, where, "rendering", plain.rendering),
+        dimmed=_number(part, where, "dimmed", plain.dimmed),
+        hung=_text(part, where, "hung", plain.hung),
+    )
+
+
+def _fixed(part: dict[str, Any], where: str, resolve: Resolve | None) -> Fixed:
+    on = _text(part, where, "on", "floor")
+    if on not in (*SIDES, "walls"):
+        raise RoomError(f"{where}, on", messages.room_unknown("on", on, (*SIDES, "walls")))
+    area = _number(part, where, "area")
+    if not 0 < area <= 3_600:
+        raise RoomError(f"{where}, area", messages.outside_range(f"{where}, area", area, 0, 3_600, "m²"))
+    return Fixed(_text(part, where, "name", ""), colour_of(part.get("colour"), f"{where}, colour", resolve), area, on)
+
+
+def _object(whole: dict[str, Any], field: str, needed: bool = True) -> dict[str, Any]:
+    value = whole.get(field)
+    if value is None and not needed:
+        return {}
+    if not isinstance(value, dict):
+        raise RoomError(field, messages.room_wrong(field, "an object"))
+    return value
+
+
+def _each(whole: dict[str, Any], field: str, most: int) -> list[tuple[str, dict[str, Any]]]:
+    value = whole.get(field) or []
+    if not isinstance(value, list) or not all(isinstance(v, dict) for v in value):
+        raise RoomError(field, messages.room_wrong(field, "a list of objects"))
+    if len(value) > most:
+        raise RoomError(field, messages.too_many(field, most))
+    return [(f"{field} {number}", part) for number, part in enumerate(value, start=1)]
+
+
+def _at(where: str, field: str) -> str:
+    return f"{where}, {field}" if where else field
+
+
+def _number(part: dict[str, Any], where: str, field: str, default: float | None = None) -> float:
+    value = part.get(field, default)
+    if isinstance(value, bool) or not isinstance(value, int | float) or not abs(value) < 1e9:
+        raise RoomError(_at(where, field), messages.room_wrong(_at(where, field), "a number"))
+    return float(value)
+
+
+def _optional(part: dict[str, Any], where: str, field: str) -> float | None:
+    return None if part.get(field) is None else _number(part, where, field)
+
+
+def _whole(part: dict[str, Any], where: str, field: str, default: int, low: int, high: int) -> int:
+    value = _number(part, where, field, default)
+    if not value.is_integer() or not low <= value <= high:
+        raise RoomError(
+            _at(where, field), messages.room_wrong(_at(where, field), f"a whole number from {low} to {high}")
+        )
+    return int(value)
+
+
+def _text(part: dict[str, Any], where: str, field: str, default: str | None = None) -> str:
+    value = part.get(field, default)
+    if not isinstance(value, str) or len(value) > 200 or not value.isprintable():
+        raise RoomError(_at(where, field), messages.room_wrong(_at(where, field), "a short text"))
+    return value

@@ -1,0 +1,57 @@
+"""What may be said of a wall in its light: readings under the doubts of the colour and of the room together."""
+
+from __future__ import annotations
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading, read_many
+from prism.school import School
+from prism.spectrum import Array, lightness_to_lrv
+from prism.stimulus import Stimulus
+from prism.survey import Survey, survey
+
+
+UNKNOWN_SPECTRUM = 1.9
+"""ΔE00 by which a paint known by Lab alone may read another under lamps than its smoothest reflectance does: the root
+mean square over the measured paints of an open library, 2,700 K (`prism/light/tests/test_seen.py`)."""
+
+
+def doubt(colour: Stimulus, school: School, metered: bool = False, lamps: bool = False) -> float:
+    """Return how unsure it is, ΔE00, what a colour reads as in a room, by day or under lamps.
+
+    The doubts of the colour, of the room and of a spectrum that is not known are independent.
+    """
+    room = school.light.metered if metered else school.light.room
+    unknown = UNKNOWN_SPECTRUM if lamps and not colour.has_spectrum else 0.0
+    return float(np.sqrt(school.doubt(colour.provenance, colour.spread) ** 2 + room**2 + unknown**2))
+
+
+def readings(lab: ArrayLike, doubts: ArrayLike, school: School, neutral: WorkingNeutral | None = None) -> list[Reading]:
+    """Return the readings of what walls read as, Lab (n, 3), with doubts (n,) or one."""
+    seen = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    return read_many(
+        seen, _lrv(seen), np.broadcast_to(np.asarray(doubts, dtype=np.float64), len(seen)), school, neutral
+    )
+
+
+def surveyed(lab: ArrayLike, doubts: ArrayLike, school: School, neutral: WorkingNeutral | None = None) -> Survey:
+    """Return the same as arrays, for many walls and hours at once."""
+    seen = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    each = np.broadcast_to(np.asarray(doubts, dtype=np.float64), len(seen))
+    return survey(seen, _lrv(seen), each, school, neutral or school.neutral)
+
+
+def _lrv(seen: Array) -> Array:
+    return np.minimum(lightness_to_lrv(np.clip(seen[:, 0], 0, 110)), 100.0)
+
+
+def warmth(lab: ArrayLike, school: School, neutral: WorkingNeutral | None = None) -> Array:
+    """Return temperature, Lab units on the school's axis, (...), of Lab (..., 3)."""
+    values = np.asarray(lab, dtype=np.float64)
+    flat = values.reshape(-1, 3)
+    line = neutral or school.neutral
+    u = flat[:, 1:] - line.at(flat[:, 0])
+    found: Array = (u @ school.warm_axis()).reshape(values.shape[:-1])
+    return found

@@ -1,0 +1,205 @@
+"""A room through a day: how its walls are lit by the hour, and what paint on them reads as."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from prism.difference import delta_e
+from prism.light import materials
+from prism.light.box import Box, box
+from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room, Window
+from prism.light.seen import DARK, Eye, beside_white, coming_from_daylight, eye_in
+from prism.light.sky import outdoors
+from prism.light.solve import burning, coats, entering, solve
+from prism.light.spectra import colour_temperature, lux
+from prism.light.sun import Place, moments, positions
+from prism.spectrum import BANDS, Array, to_lrv
+
+HALF_HOURS = tuple(float(h) / 2 for h in range(48))
+CLEAR, OVERCAST = 0.0, 1.0
+LAMPS = ("auto", "on", "off")
+DUSK = 3.0
+"""Sun height, degrees, below which lamps are lit where nobody says otherwise."""
+_WALLS = [SIDES.index(wall) for wall in WALLS]
+
+
+@dataclass(frozen=True)
+class Day:
+    """A room at t moments of one day under one sky, its four walls in the order of `WALLS`.
+
+    `hours` local clock (t,); `height` and `azimuth` of the sun, degrees (t,); `lamps_on` (t,); `light` (t, 4, 31)
+    mean irradiance of the walls; `lux` (t, 4); `kelvin` and `duv` (t, 4) of that light; `eye` what one is used to
+    there; `walls` (4, 31) reflectance of the walls as they are; `cloud` 0-1.
+    """
+
+    hours: Array
+    height: Array
+    azimuth: Array
+    lamps_on: NDArray[np.bool_]
+    light: Array
+    lux: Array
+    kelvin: Array
+    duv: Array
+    eye: Eye
+    walls: Array
+    cloud: float
+
+    @property
+    def dark(self) -> NDArray[np.bool_]:
+        """Where too little light falls on a wall to see colour, (t, 4)."""
+        return self.lux < DARK
+
+    def seen(self, reflectance: ArrayLike | None = None) -> Array:
+        """Return what a paint reads as on each wall coming from daylight, Lab (t, 4, 3); the walls' own by default."""
+        paint = self.walls if reflectance is None else np.asarray(reflectance, dtype=np.float64)
+        return coming_from_daylight(self.light, paint, self.eye)
+
+    def seen_many(self, reflectances: ArrayLike, wall: int) -> Array:
+        """Return what boards (k, 31) read as on one wall, Lab (t, k, 3): everything in the same light."""
+        boards = np.asarray(reflectances, dtype=np.float64)
+        light = np.broadcast_to(self.light[:, wall, None], (len(self.hours), len(boards), BANDS.size))
+        return coming_from_daylight(light, boards, self.eye)
+
+    def beside_white(self, reflectance: ArrayLike | None = None) -> Array:
+        """Return what a paint reads as on each wall beside a clean white in that light, Lab (t, 4, 3)."""
+        paint = self.walls if reflectance is None else np.asarray(reflectance, dtype=np.float64)
+        return beside_white(self.light, paint)
+
+
+@lru_cache(maxsize=64)
+def _outside(
+    shape: tuple[tuple[float, float, float], tuple[Window, ...], float, int],
+    place: Place, day: date, hours: tuple[float, ...], cloud: float,
+) -> tuple[Array, Array, Array]:  # fmt: skip
+    """Return heights and azimuths of the sun (t,), and what falls on the patches straight from outside (31, n, t).
+
+    No paint matters to it, so another colour in the same room and day costs one solve.
+    """
+    size, windows, turn, storey = shape
+    height, azimuth = positions(place, moments(place, day, hours))
+    grounds = [materials.reflectance(OUTSIDE[window.outside].ground) for window in windows]
+    albedo = np.mean(grounds, axis=0) if grounds else 0.2
+    light = outdoors(height, azimuth, day.timetuple().tm_yday, cloud, albedo)
+    room = Room(place, *size, turn=turn, windows=windows, storey=storey)
+    straight = entering(room, light)
+    for kept in (height, azimuth, straight):
+        kept.setflags(write=False)
+    return height, azimuth, straight
+
+
+def outside(room: Room, day: date, hours: Sequence[float], cloud: float) -> tuple[Array, Array, Array]:
+    """Return heights and azimuths of the sun (t,), and the daylight straight on the patches of a room (31, n, t)."""
+    shape = (room.size, room.windows, room.turn, room.storey)
+    return _outside(shape, room.place, day, tuple(hours), cloud)
+
+
+def days(
+    room: Room,
+    tried: ArrayLike,
+    day: date,
+    hours: Sequence[float] = HALF_HOURS,
+    clouds: Sequence[float] = (CLEAR, OVERCAST),
+    lamps: str = "auto",
+) -> list[Day]:
+    """Return a room through a day under each sky, with a paint (31,) wherever the room names no other.
+
+    `lamps` one of `LAMPS`: on and off at all hours, or lit while the sun is lower than `DUSK`. All hours and skies are
+    one solve a band.
+    """
+    shape = box(room.size, room.windows)
+    reflectance = coats(room, tried)
+    burn = burning(room)
+    columns, parts = [], []
+    for cloud in clouds:
+        height, azimuth, straight = outside(room, day, hours, cloud)
+        on = np.full(len(height), lamps == "on") if lamps != "auto" else height < DUSK
+        parts.append((height, azimuth, on))
+        columns.append(straight * room.correction)
+    count = len(hours)
+    straight = np.concatenate([*columns, burn[..., None]], axis=2)
+    solved, plain = solve(shape, reflectance, straight), solve(shape, _without_hue(reflectance), straight)
+    found = []
+    for i, (height, azimuth, on) in enumerate(parts):
+        own = slice(i * count, (i + 1) * count)
+        patches, bare = (each[..., own] + each[..., -1:] * on for each in (solved, plain))
+        found.append(_day(shape, patches, bare, reflectance, np.asarray(hours), height, azimuth, on, clouds[i]))
+    return found
+
+
+def _without_hue(reflectance: Array) -> Array:
+    """Return the reflectance of the sides, (6, 31), with walls that are as light as they are and grey.
+
+    In such a room the eye takes its measure of white: it allows for the light that comes in, but what painted walls
+    send each other it sees as paint, which is why four walls look deeper than their board.
+    """
+    found = reflectance.copy()
+    found[_WALLS] = to_lrv(reflectance[_WALLS])[:, None] / 100
+    return found
+
+
+def evening(room: Room, tried: ArrayLike, lamps: Sequence[tuple[Lamp, ...]]) -> Day:
+    """Return a room after dark under one set of lamps after another, as if they were moments of a day."""
+    shape = box(room.size, room.windows)
+    reflectance = coats(room, tried)
+    straight = np.stack([burning(room, each) for each in lamps], axis=2)
+    patches, bare = (solve(shape, each, straight) for each in (reflectance, _without_hue(reflectance)))
+    below, on = np.full(len(lamps), -90.0), np.full(len(lamps), True)
+    hours = np.full(len(lamps), 22.0)
+    return _day(shape, patches, bare, reflectance, hours, below, np.zeros(len(lamps)), on, CLEAR)
+
+
+def _day(
+    shape: Box,
+    patches: Array,
+    bare: Array,
+    reflectance: Array,
+    hours: Array,
+    height: Array,
+    azimuth: Array,
+    on: NDArray[np.bool_],
+    cloud: float,
+) -> Day:  # fmt: skip
+    light = np.einsum("sn,bnt->tsb", shape.mean_weights()[_WALLS], patches, optimize=True)
+    kelvin, duv = colour_temperature(light)
+    return Day(
+        hours=hours,
+        height=height,
+        azimuth=azimuth,
+        lamps_on=on,
+        light=light,
+        lux=lux(light),
+        kelvin=kelvin,
+        duv=duv,
+        eye=eye_in(bare, shape.areas, shape.side < len(WALLS)),
+        walls=reflectance[_WALLS],
+        cloud=cloud,
+    )
+
+
+def from_board(seen: Array, board: ArrayLike) -> Array:
+    """Return ΔE00, (...), of what walls read as, Lab (..., 3), from their board (3,)."""
+    return delta_e(seen, np.asarray(board, dtype=np.float64))
+
+
+def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> tuple[Array, Array]:
+    """Return what a board reads as held in a room whose walls are as they are now, and what four walls of it read as.
+
+    Lab (t, 4, 3) each; `now` (31,) is the paint that is there. The difference is what the walls send each other.
+    """
+    shape = box(room.size, room.windows)
+    count = straight.shape[2]
+    found = []
+    for paint in (now, tried):
+        bare = Room(**{**room.__dict__, "surfaces": {k: v for k, v in room.surfaces.items() if k not in WALLS}})
+        reflectance = coats(bare, paint)
+        patches, plain = (solve(shape, r, straight * room.correction) for r in (reflectance, _without_hue(reflectance)))
+        zeros = np.zeros(count)
+        day = _day(shape, patches, plain, reflectance, zeros, zeros, zeros, np.zeros(count, dtype=bool), CLEAR)
+        found.append(day.seen(tried))
+    return found[0], found[1]

@@ -1,0 +1,78 @@
+"""What stands in rooms and outside them: measured materials, and a reflectance for a colour known by Lab alone."""
+
+from __future__ import annotations
+
+import csv
+from dataclasses import dataclass
+from functools import cache
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from prism.spectrum import BANDS, DATA, Array, lab_to_xyz, weights
+
+_STEPS = 40
+_CLOSE = 1e-7
+
+
+@dataclass(frozen=True)
+class Material:
+    """A material of the shipped library: `origin` is `measured` or `estimated`; 31 fractions."""
+
+    key: str
+    group: str
+    title: str
+    origin: str
+    reflectance: tuple[float, ...]
+
+
+@cache
+def library() -> dict[str, Material]:
+    """Return the shipped materials by key. Source: `data/README.md`."""
+    with (DATA / "materials.csv").open(newline="") as handle:
+        rows = list(csv.reader(handle))[1:]
+    return {row[0]: Material(row[0], row[1], row[2], row[3], tuple(float(v) for v in row[4:])) for row in rows}
+
+
+def reflectance(key: str) -> Array:
+    """Return the reflectance of a material, (31,). Raises `KeyError`."""
+    return np.asarray(library()[key].reflectance)
+
+
+def smoothest(lab: ArrayLike) -> Array:
+    """Return the reflectances, (..., 31), of Lab D65/10° (..., 3) that change least from band to band.
+
+    Many reflectances share one Lab; this one stays between 0 and 1 and has no feature that the Lab does not ask for.
+    Colours beyond what any reflectance reaches come as near as the search goes. Source: Burns, "Numerical methods for
+    smoothest reflectance reconstruction", Color Research and Application 45 (2020), least hyperbolic tangent slope.
+    """
+    wanted = lab_to_xyz(lab).reshape(-1, 3) / 100
+    table = weights() / 100
+    count, bands = len(wanted), BANDS.size
+    slope = 4 * np.eye(bands) - 2 * np.eye(bands, k=1) - 2 * np.eye(bands, k=-1)
+    slope[0, 0] = slope[-1, -1] = 2
+    level = np.clip(wanted[:, 1], 0.001, 0.999)
+    z = np.repeat(np.arctanh(2 * level - 1)[:, None], bands, axis=1)
+    multipliers = np.zeros((count, 3))
+    system = np.zeros((count, bands + 3, bands + 3))
+    for _ in range(_STEPS):
+        tanh = np.tanh(z)
+        sech2 = (1 - tanh**2) / 2
+        pull = table[None] * sech2[:, :, None]
+        residual = np.concatenate(
+            [z @ slope + np.einsum("nbk,nk->nb", pull, multipliers), (tanh + 1) / 2 @ table - wanted], axis=1
+        )
+        if np.abs(residual[:, bands:]).max(initial=0) < _CLOSE and np.abs(residual).max(initial=0) < 1e-5:
+            break
+        bend = -2 * sech2 * tanh * np.einsum("bk,nk->nb", table, multipliers)
+        system[:, :bands, :bands] = slope
+        system[:, np.arange(bands), np.arange(bands)] += bend
+        system[:, :bands, bands:] = pull
+        system[:, bands:, :bands] = pull.transpose(0, 2, 1)
+        system[:, np.arange(bands, bands + 3), np.arange(bands, bands + 3)] = -1e-12
+        step = np.linalg.solve(system, -residual[..., None])[..., 0]
+        step *= np.minimum(1, 1.5 / np.maximum(np.abs(step[:, :bands]).max(axis=1, keepdims=True), 1e-12))
+        z = np.clip(z + step[:, :bands], -8, 8)
+        multipliers = multipliers + step[:, bands:]
+    found: Array = (np.tanh(z) + 1) / 2
+    return found.reshape(*np.shape(lab)[:-1], bands)

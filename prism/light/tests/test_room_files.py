@@ -1,0 +1,181 @@
+"""Rooms as files, and the command that tries colours in them."""
+
+import json
+import tempfile
+import unittest
+from dataclasses import replace
+from pathlib import Path
+
+import numpy as np
+
+from prism.formats import room_json
+from prism.light.checks import RoomError, faults
+from prism.light.room import GLAZING, HUNG, OUTSIDE, Fixed, Lamp
+from prism.light.sun import Place
+from prism.light.tests.rooms import SKERRY, plain_room, window
+from prism.spectrum import to_lab
+from prism.tests.test_command_line import run
+
+LEAST = {"place": {"latitude": 57.2, "longitude": -2.1, "zone": "Europe/London"}, "size": {"width": 4, "depth": 5}}
+NORTH = {"wall": "north", "width": 1.8, "height": 1.3}
+SURFACES = {"floor": "lab:40,2,6", "ceiling": "lab:95,0,2"}
+WHOLE = LEAST | {
+    "size": {"width": 4, "depth": 5, "height": 2.6},
+    "windows": [NORTH | {"sill": 0.9, "outside": "lawn"}],
+    "lamps": [{"kelvin": 2700, "lumens": 800, "count": 4}],
+    "surfaces": SURFACES,
+}
+
+
+def read(**changes):
+    return room_json.from_table(WHOLE | changes)
+
+
+class Files(unittest.TestCase):
+    def test_what_may_be_left_out(self):
+        room = room_json.from_table(LEAST)
+        self.assertEqual((room.height, room.windows, room.lamps, room.surfaces), (2.5, (), (), {}))
+
+    def test_colours_of_every_kind(self):
+        shades = read(
+            surfaces={"floor": "material:tile-red", "ceiling": "#F4F3EE", "walls": [0.5] * 31, "north": "lab:50,3,9"}
+        ).surfaces
+        self.assertGreater(to_lab(shades["floor"])[1], 10)
+        self.assertAlmostEqual(float(to_lab(shades["north"])[0]), 50, places=2)
+        self.assertEqual(shades["west"], (0.5,) * 31)
+
+    def test_there_and_back(self):
+        room = replace(
+            plain_room(window("west", along=1.2, hides=0.4, glazing="low-e"), window("ceiling", width=1.0, height=0.8)),
+            lamps=(Lamp(3_000.0, 470.0, 6, "fluorescent", 85, 0.5, "wall"),),
+            fixed=(Fixed("slate hearth", tuple(np.full(31, 0.12)), 2.5, "floor"),),
+            turn=-15.0,
+            storey=2,
+            correction=0.8,
+        )
+        back = room_json.read(room_json.write(room, "The library"))
+        self.assertEqual(replace(back, surfaces={}, fixed=()), replace(room, surfaces={}, fixed=()))
+        np.testing.assert_allclose(back.surfaces["floor"], room.surfaces["floor"], atol=1e-6)
+        self.assertEqual(room_json.write(back, "The library"), room_json.write(room, "The library"))
+
+    def test_the_schema_names_what_the_core_knows(self):
+        schema = json.loads((Path(room_json.__file__).parent / "room.schema.json").read_text())
+        of_window = schema["properties"]["windows"]["items"]["properties"]
+        self.assertEqual(set(of_window["outside"]["enum"]), set(OUTSIDE))
+        self.assertEqual(set(of_window["glazing"]["enum"]), set(GLAZING))
+        of_lamp = schema["properties"]["lamps"]["items"]["properties"]
+        self.assertEqual(set(of_lamp["hung"]["enum"]), set(HUNG))
+        written = json.loads(room_json.write(plain_room(window("east")), "x"))
+        self.assertLessEqual(set(written), set(schema["properties"]))
+        self.assertLessEqual(set(written["lamps"][0]), set(of_lamp))
+        self.assertLessEqual(set(written["windows"][0]), set(of_window))
+
+
+class Refused(unittest.TestCase):
+    def refused(self, field, words="", **changes):
+        with self.assertRaises(RoomError) as caught:
+            read(**changes)
+        self.assertEqual(caught.exception.field, field)
+        self.assertIn(words, str(caught.exception))
+
+    def test_each_names_its_field_and_what_to_do(self):
+        size = WHOLE["size"]
+        self.refused("latitude", "between −90 and 90", place=LEAST["place"] | {"latitude": 95})
+        self.refused("zone", "Europe/London", place=LEAST["place"] | {"zone": "Skerry"})
+        self.refused("height", "between 1.50 and 20", size=size | {"height": 0})
+        self.refused("width", "", size=size | {"width": 900})
+        self.refused("windows 1, width", "only 4 m", windows=[NORTH | {"width": 6}])
+        self.refused("windows 1, height", "reaches 3 m", windows=[NORTH | {"height": 2.1}])
+        self.refused("windows 1, along", "over the end", windows=[NORTH | {"along": 0.2}])
+        self.refused("windows 2, height", "rooflight", windows=[NORTH, NORTH | {"wall": "ceiling", "height": 7}])
+        self.refused("windows", "together", windows=[NORTH, NORTH, NORTH])
+        self.refused("windows 1, wall", "north, east", windows=[NORTH | {"wall": "up"}])
+        self.refused("windows 1, outside", "lawn", windows=[NORTH | {"outside": "moor"}])
+        self.refused("lamps 1, lumens", "packet", lamps=[{"lumens": 0}])
+        self.refused("lamps 1, kelvin", "", lamps=[{"kelvin": 100}])
+        self.refused("lamps 1, count", "whole number", lamps=[{"count": 1.5}])
+        self.refused("surfaces, roof", "floor", surfaces={"roof": "#FFFFFF"})
+        self.refused("surfaces, floor", "floor", surfaces={"floor": "slate-ish"})
+        self.refused("surfaces, floor", "", surfaces={"floor": [0.5] * 30})
+        self.refused("surfaces, floor", "tile-red", surfaces={"floor": "material:gold"})
+        self.refused("fixed 1, area", "", fixed=[{"colour": "#777777", "area": 0}])
+        self.refused("correction", "", correction=0)
+
+    def test_no_room_at_all(self):
+        for data in (b"[]", b"{}", b"{", b"\xff\xfe\x00", b'{"place": 3, "size": {}}', b'{"place": {"latitude": NaN}}'):
+            with self.assertRaises(RoomError):
+                room_json.read(data)
+
+    def test_all_faults_at_once(self):
+        room = replace(plain_room(window("north", width=9.0)), place=Place(95, 400, "x"), height=0)
+        self.assertEqual(
+            [field for field, _ in faults(room)],
+            ["latitude", "longitude", "zone", "height", "windows 1, width", "windows 1, height"],
+        )
+        self.assertEqual(list(faults(replace(room, place=SKERRY, height=2.6, windows=()))), [])
+
+
+class Command(unittest.TestCase):
+    def light(self, *args, room=WHOLE):
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "room.json"
+            path.write_text(json.dumps(room))
+            return run("light", str(path), *args)
+
+    def test_one_entry_for_each_colour_hour_and_wall(self):
+        status, out, err = self.light(
+            "lab:80,-3.2,0.1", "H16.3", "--date", "2026-06-21", "--hours", "9,12,15.5", "--json"
+        )
+        self.assertEqual((status, err), (0, ""))
+        found = json.loads(out)
+        self.assertEqual(len(found), 2 * 3 * 4)
+        first = found[0]
+        self.assertEqual((first["input"], first["hour"], first["wall"]), ("lab:80,-3.2,0.1", 9, "north"))
+        self.assertEqual([entry["wall"] for entry in found[:4]], ["north", "east", "south", "west"])
+        for entry in found:
+            self.assertGreater(entry["lux"], 10)
+            self.assertLessEqual({"lux", "cct", "lab", "undertone", "beside_white"}, set(entry))
+            self.assertEqual(set(entry["beside_white"]), {"lab", "undertone"})
+            self.assertEqual(entry["undertone"].keys(), entry["beside_white"]["undertone"].keys())
+
+    def test_skies_lamps_and_hours(self):
+        clear, grey = (
+            json.loads(self.light("#C4CBC9", "--date", "2026-06-21", "--hours", "12", "--sky", sky, "--json")[1])
+            for sky in ("clear", "overcast")
+        )
+        self.assertNotEqual(clear[2]["cct"], grey[2]["cct"])
+        night, lit = (
+            json.loads(self.light("#C4CBC9", "--date", "2026-12-21", "--hours", "23", "--lamps", on, "--json")[1])
+            for on in ("off", "on")
+        )
+        self.assertIsNone(night[0]["lab"])
+        self.assertEqual(night[0]["lux"], 0)
+        self.assertAlmostEqual(lit[0]["cct"], 2_700, delta=250)
+
+    def test_a_surface_left_out_has_the_tried_colour(self):
+        bare = {key: value for key, value in WHOLE.items() if key != "surfaces"}
+        args = ("lab:40,20,20", "--date", "2026-06-21", "--hours", "12", "--json")
+        whole, with_floor = (json.loads(self.light(*args, room=room)[1])[2] for room in (bare, WHOLE))
+        self.assertLess(whole["lux"], with_floor["lux"])
+        self.assertNotEqual(whole["lab"], with_floor["lab"])
+
+    def test_words_for_people(self):
+        status, out, _ = self.light("#C4CBC9", "--date", "2026-06-21", "--hours", "12")
+        self.assertEqual(status, 0)
+        self.assertEqual(len(out.splitlines()), 4)
+        self.assertIn("12:00, north wall: ", out)
+        self.assertIn("reads as", out)
+
+    def test_bad_arguments_are_one_line(self):
+        for args, words in (
+            (("#C4CBC9", "--date", "21 June"), "2026-06-21"),
+            (("#C4CBC9", "--hours", "25"), "not an hour"),
+            (("nothing",), "not #RRGGBB"),
+        ):
+            status, out, err = self.light(*args)
+            self.assertEqual((status, out, err.count("\n")), (2, "", 1))
+            self.assertIn(words, err)
+        status, _, err = self.light("#C4CBC9", room=WHOLE | {"size": {"width": 4, "depth": 5, "height": 0}})
+        self.assertEqual((status, err.count("\n")), (2, 1))
+        self.assertIn("height", err)
+        self.assertEqual(run("light", "/nowhere.json", "#C4CBC9")[0], 2)
