@@ -12,10 +12,9 @@ from prism.spectrum import Array, lightness_to_lrv
 from prism.stimulus import Stimulus
 from prism.survey import Survey, survey
 
-
 UNKNOWN_SPECTRUM = 1.9
 """ΔE00 by which a paint known by Lab alone may read another under lamps than its smoothest reflectance does: the root
-mean square over the measured paints of an open library, 2,700 K (`prism/light/tests/test_seen.py`)."""
+mean square over the measured paints of an open library, 2,700 K (`prism/tests/test_seen.py`)."""
 
 
 def doubt(colour: Stimulus, school: School, metered: bool = False, lamps: bool = False) -> float:

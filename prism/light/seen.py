@@ -11,8 +11,8 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.appearance import BOOTH, BOOTH_LUMINANCE, appearance, conditions, degree_of_adaptation, stimulus
 from prism.adaptation import adapt
+from prism.appearance import BOOTH, BOOTH_LUMINANCE, appearance, conditions, degree_of_adaptation, stimulus
 from prism.light.spectra import lux, xyz
 from prism.spectrum import Array, white_point, xyz_to_lab
 

@@ -18,9 +18,9 @@ from prism.light.seen import beside_white, coming_from_daylight, eye_in
 from prism.light.sky import outdoors
 from prism.light.solve import entering, lit
 from prism.light.spectra import column
-from prism.light.tests.rooms import paint, plain_room, window
 from prism.spectrum import lab_to_xyz, to_lab, white_point
 from prism.tests.oracle import oracle
+from prism.tests.rooms import paint, plain_room, window
 from prism.tests.surfaces import measured_paints
 
 BLUE, TAUPE = (80.0, -3.25, 0.08), (80.0, 0.95, 6.2)
@@ -209,6 +209,6 @@ class Materials(unittest.TestCase):
         self.assertGreater(len(found), 25)
         for material in found.values():
             self.assertEqual(len(material.reflectance), 31)
-            self.assertTrue(0 < min(material.reflectance) and max(material.reflectance) <= 1, material.key)
+            self.assertTrue(min(material.reflectance) > 0 and max(material.reflectance) <= 1, material.key)
         self.assertEqual({m.key for m in found.values() if m.origin == "estimated"}, {"snow", "sea"})
         np.testing.assert_allclose(white_point()[1], 100, atol=1e-4)

@@ -12,8 +12,8 @@ from prism.formats import room_json
 from prism.light.checks import RoomError, faults
 from prism.light.room import GLAZING, HUNG, OUTSIDE, Fixed, Lamp
 from prism.light.sun import Place
-from prism.light.tests.rooms import SKERRY, plain_room, window
 from prism.spectrum import to_lab
+from prism.tests.rooms import SKERRY, plain_room, window
 from prism.tests.test_command_line import run
 
 LEAST = {"place": {"latitude": 57.2, "longitude": -2.1, "zone": "Europe/London"}, "size": {"width": 4, "depth": 5}}
@@ -47,7 +47,7 @@ class Files(unittest.TestCase):
     def test_there_and_back(self):
         room = replace(
             plain_room(window("west", along=1.2, hides=0.4, glazing="low-e"), window("ceiling", width=1.0, height=0.8)),
-            lamps=(Lamp(3_000.0, 470.0, 6, "fluorescent", 85, 0.5, "wall"),),
+            lamps=(Lamp(3_000.0, 470.0, 6, "fluorescent", 85.0, 0.5, "wall"),),
             fixed=(Fixed("slate hearth", tuple(np.full(31, 0.12)), 2.5, "floor"),),
             turn=-15.0,
             storey=2,
