@@ -14,6 +14,7 @@ from django.db.models import Count, Max, Q, QuerySet
 from numpy.typing import ArrayLike, NDArray
 
 from decks.models import Colour, Maker
+from people.queries import team
 from prism import school
 from prism.choosing.deck import Deck, number_strips
 from prism.granting import family_codes
@@ -268,8 +269,8 @@ def family_words(chosen: school.School) -> list[str]:
 
 
 def makers_for(user: User) -> QuerySet[Maker]:
-    """Return the makers whose colours a person may use: everybody's and the person's own."""
-    return Maker.objects.filter(Q(owner=None) | Q(owner=user))
+    """Return the makers whose colours a person may use: everybody's and those of the person's studio."""
+    return Maker.objects.filter(Q(owner=None) | Q(owner__in=team(user)))
 
 
 def state_for(user: User) -> str:
@@ -285,7 +286,7 @@ def catalogue(user: User) -> Catalogue:
 
 def catalogue_as_of(user: User, state: str) -> Catalogue:
     """Return the makers' colours that a person may use in a state that was just asked for."""
-    return _catalogue(user.pk, state)
+    return _catalogue(team(user), state)
 
 
 _BOARD_FIELDS = (
@@ -302,11 +303,11 @@ def _board(fields: tuple[Any, ...]) -> Colour:
 
 
 @lru_cache(maxsize=4)
-def _catalogue(user_id: int, state: str) -> Catalogue:
+def _catalogue(owners: tuple[int, ...], state: str) -> Catalogue:
     fields = ("id", "maker_id", "strip", "lab_l", "lab_a", "lab_b", "lrv", "provenance")
     more = ("recipe_base", "has_spectrum", "screen", "name", "code", "maker__name", "spread")
     rows = list(
-        Colour.objects.filter(Q(maker__owner=None) | Q(maker__owner_id=user_id), maker__isnull=False)
+        Colour.objects.filter(Q(maker__owner=None) | Q(maker__owner__in=owners), maker__isnull=False)
         .order_by("maker_id", "id")
         .values_list(*fields, *more)
     )

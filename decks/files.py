@@ -16,6 +16,7 @@ from decks import planning
 from decks.file_formats import recognise
 from decks.models import Colour, Import, Maker
 from decks.services import delete_unused, insert, replace_values, restore_values, touch
+from people.queries import team
 from prism import words
 from prism.formats.deck import DeckFileError
 
@@ -71,7 +72,7 @@ def advance(waiting: Import) -> Import:
         written = ["state", "total", "done", "added", "changed"]
         if running.done >= running.total:
             running.state, running.content = Import.State.DONE, b""
-            touch(Maker.objects.filter(owner=running.owner).values_list("pk", flat=True))
+            touch(Maker.objects.filter(owner__in=team(running.owner)).values_list("pk", flat=True))
             written.append("content")
         running.save(update_fields=written)
     if running.state == Import.State.DONE:
@@ -81,13 +82,19 @@ def advance(waiting: Import) -> Import:
 
 def _bring(running: Import, decided: planning.Decided) -> None:
     names = {entry.maker or running.deck_name for entry, _ in decided.added}
-    makers = {name: Maker.objects.get_or_create(name=name, owner=running.owner)[0] for name in sorted(names)}
+    makers = {name: _maker(name, running.owner) for name in sorted(names)}
     insert(
         values | {"maker_id": makers[entry.maker or running.deck_name].pk, "brought_in_id": running.pk}
         for entry, values in decided.added
     )
     changes = [(change.known, change.values) for change in decided.changed]
     replace_values(changes, words.by_file(running.file_name), running.owner, running)
+
+
+def _maker(name: str, owner: User) -> Maker:
+    """Return the studio's deck of a name, whoever began it, or begin it."""
+    held = Maker.objects.filter(name=name, owner__in=team(owner)).order_by("pk").first()
+    return held or Maker.objects.create(name=name, owner=owner)
 
 
 @dataclass(frozen=True)
@@ -123,7 +130,7 @@ def undo(done: Import) -> Undone:
         time.sleep(BREATH)
     with transaction.atomic():
         touch(makers)
-        Maker.objects.filter(pk__in=makers, owner=done.owner, colours=None).delete()
+        Maker.objects.filter(pk__in=makers, owner__in=team(done.owner), colours=None).delete()
         done.state, done.content = Import.State.UNDONE, b""
         done.save(update_fields=["state", "content"])
     planning.forget(done)

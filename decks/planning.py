@@ -13,6 +13,7 @@ from django.contrib.auth.models import User
 from decks.file_formats import read
 from decks.models import Colour, Import
 from decks.services import numbers_of, same_value
+from people.queries import team
 from prism import messages
 from prism.formats.deck import Entry, Problem, faults, stimuli
 from prism.stimulus import IntakeError, Stimulus
@@ -182,9 +183,9 @@ def with_values(entries: Sequence[Entry]) -> list[tuple[Entry, dict[str, Any]]]:
 
 
 def known_of(entries: Sequence[Entry], owner: User, deck_name: str) -> dict[tuple[str, str], Colour]:
-    """Return the colours of a person's decks that entries stand for, by maker and code."""
+    """Return the colours of the studio's decks that entries stand for, by maker and code."""
     codes = {entry.code for entry in entries}
-    mine = Colour.objects.filter(maker__owner=owner, code__in=codes).select_related("maker")
+    mine = Colour.objects.filter(maker__owner__in=team(owner), code__in=codes).select_related("maker")
     return {(colour.maker.name if colour.maker else "", colour.code): colour for colour in mine}
 
 

@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, ColourSet, Maker
+from people.queries import team
 from prism import school, words
 from prism.metamerism import Parting, parting
 from prism.stimulus import Stimulus
@@ -20,15 +21,16 @@ PAGE = 24
 
 
 def visible_to(user: User) -> QuerySet[Colour]:
-    """Return the makers' colours a person may use, and the person's own."""
-    shared = Q(maker__isnull=False, maker__owner=None)
-    return Colour.objects.filter(shared | Q(maker__owner=user) | Q(owner=user)).select_related("maker", "parent")
+    """Return the makers' colours a person may use, and the own ones of the studio."""
+    shared, own = Q(maker__isnull=False, maker__owner=None), team(user)
+    found = Colour.objects.filter(shared | Q(maker__owner__in=own) | Q(owner__in=own))
+    return found.select_related("maker", "parent")
 
 
 def search(user: User, text: str) -> list[int]:
     """Return ids of colours whose name, code or maker holds every word typed: the person's own, then best matches."""
     typed = text.casefold().split()[:MOST_WORDS]
-    own = Colour.objects.filter(owner=user)
+    own = Colour.objects.filter(owner__in=team(user))
     for word in typed:
         own = own.filter(name__icontains=word)
     held = catalogue(user)
@@ -133,8 +135,9 @@ def one_named(user: User, text: str) -> Colour:
 
 
 def sets_of(user: User) -> QuerySet[ColourSet]:
-    """Return a person's sets, the whites first."""
-    return ColourSet.objects.filter(owner=user).prefetch_related("colours__maker")
+    """Return the studio's sets, first the whites that the person judges by; those of others are theirs."""
+    found = ColourSet.objects.filter(Q(owner=user) | Q(owner__in=team(user), is_whites=False))
+    return found.prefetch_related("colours__maker")
 
 
 def my_whites(user: User) -> QuerySet[Colour]:

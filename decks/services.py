@@ -6,11 +6,13 @@ from collections.abc import Iterable
 from typing import Any, Protocol
 
 from django.contrib.auth.models import User
+from django.core.exceptions import PermissionDenied
 from django.db import connection, models, transaction
 from django.db.models import PROTECT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
 from django.utils import timezone
 
 from decks.models import Colour, ColourSet, Earlier, Import, Maker
+from people.queries import may_change, team
 from prism import words
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
@@ -291,9 +293,22 @@ def whites_of(owner: User) -> ColourSet:
 def keep_in_set(owner: User, name: str, colour: Colour) -> ColourSet:
     """Keep a colour in the set of that name, made if there is none."""
     whites = whites_of(owner)
-    chosen = whites if name == whites.name else ColourSet.objects.get_or_create(owner=owner, name=name)[0]
+    chosen = whites if name == whites.name else _set_named(owner, name)
     chosen.colours.add(colour)
     return chosen
+
+
+def _set_named(owner: User, name: str) -> ColourSet:
+    """Return the studio's set of a name, whoever began it, or begin it."""
+    held = ColourSet.objects.filter(owner__in=team(owner), name=name, is_whites=False).order_by("pk").first()
+    return held or ColourSet.objects.create(owner=owner, name=name)
+
+
+def may_keep_in(user: User, name: str) -> None:
+    """Raise `PermissionDenied` for a junior who would change a set of the studio; the whites one judges by are one's
+    own."""
+    if name != whites_of(user).name and not may_change(user):
+        raise PermissionDenied(words.juniors_may_not())
 
 
 def leave_out(chosen: ColourSet, colour: Colour) -> None:

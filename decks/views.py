@@ -5,6 +5,7 @@ from __future__ import annotations
 import numpy as np
 from django.contrib import messages as flash
 from django.core.paginator import Paginator
+from django.db.models import QuerySet
 from django.http import Http404, HttpResponse, JsonResponse, StreamingHttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
@@ -16,10 +17,12 @@ from decks import file_formats, files, queries, services
 from decks.card import Card
 from decks.catalogue import catalogue
 from decks.forms import FilterForm, ImportForm, KeepForm
-from decks.models import ColourSet, Import
+from decks.models import Import
 from decks.plane import plane
 from decks.preview import FilePreview, columns_named
 from decks.school_preview import SchoolPreview
+from people.gate import changes, changes_by_post
+from people.queries import team
 from prism import messages, words
 from prism.formats import deck
 from prism.formats.deck import DeckFileError
@@ -98,7 +101,16 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     return response
 
 
+def _imports(request: StudioRequest) -> QuerySet[Import]:
+    return Import.objects.filter(owner__in=team(request.user)).defer("content")
+
+
+def _import(request: StudioRequest, pk: int) -> Import:
+    return get_object_or_404(_imports(request), pk=pk)
+
+
 @require_http_methods(["GET", "POST"])
+@changes_by_post
 def bring_in(request: StudioRequest) -> HttpResponse:
     """Take a file of a deck, to be looked at before anything is written."""
     form = ImportForm(request.POST or None, request.FILES or None)
@@ -111,16 +123,16 @@ def bring_in(request: StudioRequest) -> HttpResponse:
                 return redirect("deck-preview", waiting.pk)
             except DeckFileError as wrong:
                 form.add_error("file", str(wrong))
-    done = Import.objects.filter(owner=request.user).exclude(state=Import.State.WAITING).defer("content")[:10]
+    done = _imports(request).exclude(state=Import.State.WAITING)[:10]
     context = {"form": form, "done": done, "formats": file_formats.FORMATS.values()}
     return render(request, "decks/import.html", context, status=422 if form.errors else 200)
 
 
 @require_http_methods(["GET", "POST"])
+@changes_by_post
 def preview(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what a file would do to its deck, or how far it is; a POST names the columns of a table by hand."""
-    mine = Import.objects.defer("content")
-    waiting = get_object_or_404(mine, pk=pk, owner=request.user, state__in=files.UNDER_WAY)
+    waiting = get_object_or_404(_imports(request), pk=pk, state__in=files.UNDER_WAY)
     if waiting.state == Import.State.RUNNING:
         return _coming_in(request, waiting)
     if request.method == "POST":
@@ -136,15 +148,16 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def looked(request: StudioRequest, pk: int) -> HttpResponse:
     """Show how far the looking at a file is."""
-    waiting = get_object_or_404(Import.objects.defer("content"), pk=pk, owner=request.user)
+    waiting = _import(request, pk)
     return render(request, "decks/looked.html", {"part": waiting.looked, "said": words.looked_at(waiting.looked)})
 
 
 @require_POST
+@changes
 def apply(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring the next part of the file in; the page asks again until all of it is."""
     try:
-        running = files.advance(get_object_or_404(Import.objects.defer("content"), pk=pk, owner=request.user))
+        running = files.advance(_import(request, pk))
     except DeckFileError:
         return redirect("deck-preview", pk)
     if running.state == Import.State.RUNNING:
@@ -162,16 +175,18 @@ def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
 
 
 @require_POST
+@changes
 def undo(request: StudioRequest, pk: int) -> HttpResponse:
     """Take an import back, also one that is only half in."""
-    _say_left(request, files.undo(get_object_or_404(Import.objects.defer("content"), pk=pk, owner=request.user)))
+    _say_left(request, files.undo(_import(request, pk)))
     return redirect("deck-import")
 
 
 @require_POST
+@changes
 def cancel(request: StudioRequest, pk: int) -> HttpResponse:
     """Forget a file that was not brought in, or stop one that is coming in: nothing of it is left."""
-    under_way = Import.objects.defer("content").filter(pk=pk, owner=request.user, state__in=files.UNDER_WAY).first()
+    under_way = _imports(request).filter(pk=pk, state__in=files.UNDER_WAY).first()
     if under_way:
         _say_left(request, files.stop(under_way))
     return redirect("deck-import")
@@ -190,6 +205,7 @@ def card(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
+@changes
 def put_back(request: StudioRequest, pk: int, earlier: int) -> HttpResponse:
     """Make an earlier value of a colour the working value again."""
     colour = get_object_or_404(queries.visible_to(request.user), pk=pk)
@@ -211,6 +227,7 @@ def keep(request: StudioRequest) -> HttpResponse:
     colour = get_object_or_404(queries.visible_to(request.user), pk=form["colour"].value() or 0)
     if not form.is_valid():
         return render(request, "decks/kept.html", {"form": form}, status=422)
+    services.may_keep_in(request.user, form.cleaned_data["set_name"])
     chosen = services.keep_in_set(request.user, form.cleaned_data["set_name"], colour)
     if not request.htmx:
         return redirect("colour-sets")
@@ -220,7 +237,8 @@ def keep(request: StudioRequest) -> HttpResponse:
 @require_POST
 def leave_out(request: StudioRequest, pk: int, colour: int) -> HttpResponse:
     """Take a colour out of a set."""
-    chosen = get_object_or_404(ColourSet, pk=pk, owner=request.user)
+    chosen = get_object_or_404(queries.sets_of(request.user), pk=pk)
+    services.may_keep_in(request.user, chosen.name)
     services.leave_out(chosen, get_object_or_404(chosen.colours, pk=colour))
     return redirect("colour-sets")
 

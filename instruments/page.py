@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
+from instruments import queries
 from instruments.models import Session, Shot
 from instruments.queries import Sitting
 from prism import messages, reader, screen, words
@@ -80,6 +81,17 @@ class SessionPage:
     def why_not(self) -> str:
         """Why the readings cannot be believed."""
         return self.sitting.why_not
+
+    @property
+    def why_not_card(self) -> str:
+        """Why the readings cannot be those of the colour on the can."""
+        return queries.why_not_card(self.session)
+
+    @property
+    def for_whom(self) -> str:
+        """For whom the value of the colour on the can would change."""
+        card = self.session.card
+        return words.replaces_for(card.name, *queries.for_whom(card)) if card else ""
 
     @property
     def can_measure(self) -> bool:

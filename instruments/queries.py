@@ -14,11 +14,13 @@ from django.utils.module_loading import import_string
 from decks.catalogue import catalogue
 from decks.models import Colour
 from instruments.models import Session, Shot
-from prism import reader
+from people.queries import team
+from prism import reader, words
 from prism.difference import delta_e
 from prism.reader import Driver, Thing
 from prism.spectrum import Array, to_lab, to_lrv
 from prism.tint.recipe import Recipe
+from reviews.models import Review
 from schools import queries as school_queries
 from tinting import queries as tinting_queries
 from tinting.models import Batch
@@ -70,6 +72,22 @@ def measured(session: Session) -> Array | None:
 def provenance(readings: int) -> str:
     """Return what kind of source the mean of several readings is."""
     return "reading-average" if readings > 1 else "reading-single"
+
+
+def why_not_card(session: Session) -> str:
+    """Return why readings of a thing are not of the colour whose code it bears; empty where they may be."""
+    batch = session.batch
+    if session.card is None or batch is None:
+        return ""
+    if batch.colour_id == session.card.pk and batch.percent:
+        return words.other_strength(session.card.name, batch.percent)
+    return words.other_colour(batch.name, session.card.name) if batch.colour_id != session.card.pk else ""
+
+
+def for_whom(card: Colour) -> tuple[bool, int]:
+    """Return whether a colour is in a deck that is everybody's, and how many reviews there are of it."""
+    reviews = Review.objects.filter(colour=card, deleted=None).count()
+    return card.maker is not None and card.maker.owner_id is None, reviews
 
 
 class Sitting:
@@ -143,7 +161,8 @@ class Sitting:
             return None
         mean = to_lab(self.together.mean)
         wanted = to_lab(system.reflectance([Recipe(batch.base, batch.wanted)])[0])
-        same = Batch.objects.filter(owner=batch.owner, colour=batch.colour, percent=batch.percent, can=batch.can)
+        cans = Batch.objects.filter(owner__in=team(batch.owner), can=batch.can)
+        same = cans.filter(colour=batch.colour, percent=batch.percent)
         first = same.exclude(pk=batch.pk).filter(serial__lt=batch.serial).first()
         earlier = [measured(one) for one in first.sessions.all()] if first else []
         known = next((one for one in earlier if one is not None), None)

@@ -71,6 +71,8 @@ def improve_card(session: Session) -> Colour:
     """
     if session.card is None:
         raise reader.ReaderError(words.no_card())
+    if why_not := queries.why_not_card(session):
+        raise reader.ReaderError(why_not)
     deck_services.improve(session.card, _measured(session), words.measured_on(session.thing), session.owner)
     return session.card
 

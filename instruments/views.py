@@ -10,6 +10,8 @@ from instruments import services
 from instruments.forms import CardForm, KeepForm, StartForm
 from instruments.models import Session
 from instruments.page import SessionPage
+from people.gate import changes
+from people.queries import team
 from prism.reader import ReaderError, Setting
 from reviews import services as review_services
 from tinting.models import Batch
@@ -28,7 +30,8 @@ def reader_page(request: StudioRequest) -> HttpResponse:
 
 
 def _session(request: StudioRequest, pk: int) -> Session:
-    return get_object_or_404(Session.objects.select_related("owner", "card__maker", "batch"), pk=pk, owner=request.user)
+    held = Session.objects.select_related("owner", "card__maker", "batch")
+    return get_object_or_404(held, pk=pk, owner__in=team(request.user))
 
 
 def _show(
@@ -91,6 +94,7 @@ def card(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
+@changes
 def improve(request: StudioRequest, pk: int) -> HttpResponse:
     """Make the mean the working value of the colour whose code stands on the can."""
     found = _session(request, pk)
@@ -103,7 +107,7 @@ def improve(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def measure_can(request: StudioRequest, pk: int) -> HttpResponse:
     """Put the reader on a board painted from a can."""
-    batch = get_object_or_404(Batch, pk=pk, owner=request.user)
+    batch = get_object_or_404(Batch, pk=pk, owner__in=team(request.user))
     started = services.start(request.user, str(batch)[:180], Setting(), batch)
     return redirect("reader-session", started.pk)
 

@@ -8,19 +8,25 @@ from dataclasses import dataclass
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
 
+from people.queries import may_change, team
 from prism import reading, words
 from reviews.models import Review
 
 
 def listed(user: User) -> QuerySet[Review]:
-    """Return a person's reviews, newest first."""
-    reviews = Review.objects.filter(owner_id=user.pk, deleted=None)
-    return reviews.select_related("colour__maker").prefetch_related("colour__earlier")
+    """Return the studio's reviews, newest first."""
+    reviews = Review.objects.filter(owner__in=team(user), deleted=None)
+    return reviews.select_related("colour__maker", "owner").prefetch_related("colour__earlier")
 
 
-def own(user: User) -> QuerySet[Review]:
-    """Return every review that is a person's, deleted ones too."""
-    return Review.objects.filter(owner_id=user.pk).select_related("colour__maker", "beside__maker", "owner")
+def of_studio(user: User) -> QuerySet[Review]:
+    """Return every review of the studio, deleted ones too."""
+    return Review.objects.filter(owner__in=team(user)).select_related("colour__maker", "beside__maker", "owner")
+
+
+def may_write(user: User, review: Review) -> bool:
+    """Whether somebody may change a review: its own person, and whoever may change what the studio shares."""
+    return review.owner_id == user.pk or may_change(user)
 
 
 @dataclass(frozen=True)

@@ -8,18 +8,19 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
 
+from people.queries import team
 from prism import school, words
 from prism.school import School, SchoolError
 from schools.models import PREFIX, OwnSchool, Usual
 
 
 def own(user: User) -> QuerySet[OwnSchool]:
-    """Return a person's own schools."""
-    return OwnSchool.objects.filter(owner_id=user.pk, deleted=None)
+    """Return the studio's own schools."""
+    return OwnSchool.objects.filter(owner__in=team(user), deleted=None)
 
 
 def available(user: User) -> list[School]:
-    """Return the schools a person may choose: the ready ones, then the person's own."""
+    """Return the schools a person may choose: the ready ones, then the studio's own."""
     found = [school.load(key) for key in school.names()]
     for one in own(user):
         with suppress(SchoolError):  # one of an earlier day that can no longer be read is said on its own page

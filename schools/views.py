@@ -7,6 +7,8 @@ from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
+from people.gate import changes, changes_by_post
+from people.queries import team
 from prism import school, words
 from prism.school import SchoolError
 from schools import queries, services
@@ -35,6 +37,7 @@ def judge_by(request: StudioRequest) -> HttpResponse:
 
 
 @require_POST
+@changes
 def copy(request: StudioRequest) -> HttpResponse:
     """Copy a school, to be edited."""
     try:
@@ -49,6 +52,7 @@ def _own(request: StudioRequest, pk: int) -> OwnSchool:
 
 
 @require_http_methods(["GET", "POST"])
+@changes_by_post
 def edit(request: StudioRequest, pk: int) -> HttpResponse:
     """Edit an own school."""
     found = _own(request, pk)
@@ -63,6 +67,7 @@ def edit(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
+@changes
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a school aside, with a way back."""
     found = _own(request, pk)
@@ -72,7 +77,8 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
+@changes
 def restore(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a school back."""
-    services.restore(get_object_or_404(OwnSchool, pk=pk, owner=request.user))
+    services.restore(get_object_or_404(OwnSchool, pk=pk, owner__in=team(request.user)))
     return redirect("schools")

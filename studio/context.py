@@ -7,7 +7,12 @@ from typing import Any
 from django.conf import settings
 from django.http import HttpRequest
 
+from people import queries
+
 
 def studio(request: HttpRequest) -> dict[str, Any]:
-    """Return whether this is the demo."""
-    return {"demo": settings.DEMO}
+    """Return whether this is the demo, and what the person may do."""
+    found: dict[str, Any] = {"demo": settings.DEMO}
+    if request.user.is_authenticated:
+        found |= {"may_change": queries.may_change(request.user), "may_manage": queries.may_manage(request.user)}
+    return found

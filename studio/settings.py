@@ -57,6 +57,7 @@ INSTALLED_APPS = [
     "django_htmx",
     "axes",
     "web",
+    "people",
     "schools",
     "decks",
     "tinting",

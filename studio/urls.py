@@ -12,6 +12,7 @@ urlpatterns = [
     path("enter-demo/", views.enter_demo, name="enter-demo"),
     path("words/", views.meanings, name="words"),
     path("health/", views.health, name="health"),
+    path("", include("people.urls")),
     path("colours/", include("decks.urls")),
     path("schools/", include("schools.urls")),
     path("reader/machine/", include("tinting.urls")),

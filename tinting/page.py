@@ -7,6 +7,7 @@ from functools import cached_property
 
 from django.contrib.auth.models import User
 
+from people.queries import team
 from prism import words
 from prism.tint.dispenser import CANISTER
 from prism.tint.system import TintSystem
@@ -50,7 +51,8 @@ class MachinePage:
     @cached_property
     def batches(self) -> list[Batch]:
         """The cans it made, newest first."""
-        return list(Batch.objects.filter(owner=self._user).order_by("-serial").prefetch_related("sessions")[:50])
+        made = Batch.objects.filter(owner__in=team(self._user)).order_by("-serial")
+        return list(made.prefetch_related("sessions")[:50])
 
     @cached_property
     def systems(self) -> list[System]:

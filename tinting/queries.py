@@ -7,10 +7,11 @@ from functools import lru_cache
 
 from django.conf import settings
 from django.contrib.auth.models import User
-from django.db.models import Q, QuerySet
+from django.db.models import Case, Q, QuerySet, Value, When
 from django.utils.module_loading import import_string
 
 from decks.models import Colour
+from people.queries import founder, team
 from prism.formats import tint_system
 from prism.tint.dispenser import Driver
 from prism.tint.system import TintSystem
@@ -18,8 +19,9 @@ from tinting.models import Batch, Machine, System
 
 
 def systems(user: User) -> QuerySet[System]:
-    """Return the tinting systems a person may use, the one in force first: the newest own one, else the studio's."""
-    return System.objects.filter(Q(owner=None) | Q(owner_id=user.pk), deleted=None).order_by("-owner_id", "-changed")
+    """Return the tinting systems a person may use, the one in force first: the studio's newest, else everybody's."""
+    found = System.objects.filter(Q(owner=None) | Q(owner__in=team(user)), deleted=None)
+    return found.order_by(Case(When(owner=None, then=Value(1)), default=Value(0)), "-changed")
 
 
 State = tuple[int, datetime] | None
@@ -47,13 +49,14 @@ def _system(pk: int, changed: datetime) -> TintSystem:
 
 
 def machine(user: User, system: TintSystem) -> Driver:
-    """Return a person's tinting machine as it was left, by the driver that the settings name."""
-    kept = Machine.objects.filter(owner_id=user.pk).first()
+    """Return the studio's tinting machine as it was left, by the driver that the settings name."""
+    own = founder(user)
+    kept = Machine.objects.filter(owner_id=own).first()
     build = import_string(settings.TINTING_DRIVER)
-    driver: Driver = build(system, user.pk, kept.serial if kept else 0, kept.levels if kept else None)
+    driver: Driver = build(system, own, kept.serial if kept else 0, kept.levels if kept else None)
     return driver
 
 
 def batches(user: User, colour: Colour) -> QuerySet[Batch]:
-    """Return the cans a person had made of a colour, at any strength."""
-    return Batch.objects.filter(owner_id=user.pk, colour=colour).prefetch_related("sessions__shots")
+    """Return the cans the studio had made of a colour, at any strength."""
+    return Batch.objects.filter(owner__in=team(user), colour=colour).prefetch_related("sessions__shots")

@@ -11,6 +11,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from decks.models import Colour
+from people.queries import founder
 from prism import messages
 from prism.formats import tint_system
 from prism.tint.dispenser import DispenserError, Driver
@@ -45,12 +46,12 @@ def take_back(system: System) -> None:
 
 @contextmanager
 def _at_machine(owner: User) -> Iterator[Driver]:
-    """Lend a person's tinting machine, and keep how it is left; where it refuses, nothing has changed."""
+    """Lend the studio's tinting machine, and keep how it is left; where it refuses, nothing has changed."""
     system = queries.system_for(owner)
     if system is None:
         raise DispenserError(messages.no_tinting_system())
     with transaction.atomic():
-        kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=owner.pk)
+        kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=founder(owner))
         device = queries.machine(owner, system)
         yield device
         kept.serial, kept.levels = device.serial, dict(device.levels)

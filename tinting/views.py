@@ -6,6 +6,8 @@ from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
+from people.gate import changes
+from people.queries import team
 from prism.formats import tint_system
 from prism.tint.dispenser import DispenserError
 from tinting import queries, services
@@ -36,6 +38,7 @@ def _show(request: StudioRequest, form: SystemForm | None = None, trouble: str =
 
 
 @require_POST
+@changes
 def bring_in(request: StudioRequest) -> HttpResponse:
     """Keep a tinting system from a file; it is in force from then on."""
     form = SystemForm(request.POST, request.FILES)
@@ -56,10 +59,11 @@ def export(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _own(request: StudioRequest, pk: int) -> System:
-    return get_object_or_404(System, pk=pk, owner=request.user)
+    return get_object_or_404(System, pk=pk, owner__in=team(request.user))
 
 
 @require_POST
+@changes
 def put_aside(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own tinting system aside, with a way back."""
     found = _own(request, pk)
@@ -69,6 +73,7 @@ def put_aside(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
+@changes
 def take_back(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a tinting system back that was put aside."""
     services.take_back(_own(request, pk))

@@ -8,6 +8,7 @@ from prism.words.devices import *
 from prism.words.files import *
 from prism.words.light import *
 from prism.words.pairs import *
+from prism.words.people import *
 from prism.words.places import *
 from prism.words.readings import *
 from prism.words.recipes import *

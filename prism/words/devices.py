@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import count, listed, number, numeral, shortened
+from prism.messages.text import count, listed, number, numeral, percent, shortened
 from prism.words.strengths import seen
 
 if TYPE_CHECKING:
@@ -57,6 +57,29 @@ def two_such_cards(code: str, makers: Sequence[str]) -> str:
 def no_card() -> str:
     """Say that a card is needed."""
     return "Give the code on the can first."
+
+
+def other_strength(name: str, change: float) -> str:
+    """Say that a can at another strength is no measure of a colour."""
+    return (
+        f"This can was tinted at {percent(change)} of {name}, so what was measured is not {name}: keep it as a colour "
+        "of its own, or measure a can at standard strength."
+    )
+
+
+def other_colour(can: str, name: str) -> str:
+    """Say that a can of another colour is no measure of a colour."""
+    return f"This can is {can}, not {name}: correct the code on the can, or keep the reading as a colour of its own."
+
+
+def replaces_for(name: str, everybody: bool, reviews: int) -> str:
+    """Say for whom the value of a colour would change, and that it can be taken back."""
+    whom = "everybody who uses this deck, in other studios too" if everybody else "everybody in the studio"
+    made = f"{count(reviews, 'review')} of it {'was' if reviews == 1 else 'were'} made with the value it has now"
+    return (
+        f"The value of {name} changes for {whom}; {made} and will say so, until somebody takes the new one up. What it "
+        "was is kept with its date and can be put back on the colour’s page."
+    )
 
 
 def from_its_card(name: str, label: str, delta_e: float) -> str:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from copy import copy
 from urllib.parse import urlencode
 
+from django.core.exceptions import PermissionDenied
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
@@ -12,6 +13,7 @@ from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as deck_queries
+from prism import words
 from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.frame.forms import BasisForm, WallForm
@@ -56,7 +58,10 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
     if "beside" in request.GET:
         wanted = whole_number(request.GET["beside"])
         beside = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
-    services.remember_place(review, step, beside)
+    if queries.may_write(request.user, review):
+        services.remember_place(review, step, beside)
+    else:
+        review.step, review.beside = step, beside  # for this look only
     return _show(request, steps.of(step).visit(request, review))
 
 
@@ -66,7 +71,7 @@ def act(request: StudioRequest, pk: int, step: str, act: str) -> HttpResponse:
     done = steps.of(step).acts.get(act)
     if done is None:
         raise Http404
-    came = done(request, _review(request, pk))
+    came = done(request, _own(request, pk))
     return came if isinstance(came, HttpResponse) else _show(request, came)
 
 
@@ -81,7 +86,7 @@ def findings(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def wall(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep how the boards are shown."""
-    review = _review(request, pk)
+    review = _own(request, pk)
     form = WallForm(request.POST, instance=copy(review))
     if form.is_valid():
         services.arrange_wall(review, **form.cleaned_data)
@@ -91,7 +96,7 @@ def wall(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def blind(request: StudioRequest, pk: int) -> HttpResponse:
     """Hide names and shuffle, or show them again."""
-    review = _review(request, pk)
+    review = _own(request, pk)
     services.go_blind(review)
     return _show(request, Visit(Bench(review)))
 
@@ -99,7 +104,7 @@ def blind(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def arrange(request: StudioRequest, pk: int) -> HttpResponse:
     """Move a board along the wall, by a number of places or to one."""
-    review = _review(request, pk)
+    review = _own(request, pk)
     ids = [held.colour.pk for held in Bench(review).wall.arranged]
     colour = whole_number(request.POST.get("colour"))
     if colour in ids:
@@ -112,7 +117,7 @@ def arrange(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def basis(request: StudioRequest, pk: int) -> HttpResponse:
     """Change the school or the working neutral."""
-    review = _review(request, pk)
+    review = _own(request, pk)
     form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():
         return _show(request, Visit(Bench(review), forms={"basis": form}, refused=True))
@@ -124,7 +129,7 @@ def basis(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def revalue(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the review with the value its colour has now."""
-    review = _review(request, pk)
+    review = _own(request, pk)
     services.take_up_value(review)
     return _show(request, Visit(Bench(review)))
 
@@ -132,7 +137,7 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a review aside, with a way back."""
-    review = _review(request, pk)
+    review = _own(request, pk)
     services.delete(review)
     offer_back(request, review.pk)
     return redirect("home")
@@ -141,13 +146,25 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def restore(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a deleted review back."""
-    review = get_object_or_404(queries.own(request.user), pk=pk)
+    review = get_object_or_404(queries.of_studio(request.user), pk=pk)
+    _check(request, review)
     services.restore(review)
     return redirect(review)
 
 
 def _review(request: StudioRequest, pk: int) -> Review:
-    return get_object_or_404(queries.own(request.user), pk=pk, deleted=None)
+    return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
+
+
+def _own(request: StudioRequest, pk: int) -> Review:
+    """Return a review that the person may change."""
+    return _check(request, _review(request, pk))
+
+
+def _check(request: StudioRequest, review: Review) -> Review:
+    if not queries.may_write(request.user, review):
+        raise PermissionDenied(words.not_your_review(review.owner.get_full_name() or review.owner.get_username()))
+    return review
 
 
 def _show(request: StudioRequest, visit: Visit) -> HttpResponse:

@@ -1,0 +1,9 @@
+"""People."""
+
+from django.apps import AppConfig
+
+
+class PeopleConfig(AppConfig):
+    """People."""
+
+    name = "people"

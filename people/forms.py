@@ -1,0 +1,65 @@
+"""Inviting, joining, naming the studio."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django import forms
+from django.contrib.auth.models import User
+from django.contrib.auth.password_validation import validate_password
+from django.contrib.auth.validators import UnicodeUsernameValidator
+
+from people.models import Role
+from prism import words
+from web.forms import plain
+
+
+class InviteForm(forms.Form):
+    """Whom to invite, and as what."""
+
+    name = forms.CharField(max_length=80, label="Name", widget=plain())
+    role = forms.ChoiceField(choices=Role.choices, initial=Role.SPECIALIST, label="Role")
+
+
+class StudioForm(forms.Form):
+    """The studio's name."""
+
+    name = forms.CharField(max_length=80, label="Name of the studio", widget=plain())
+
+
+class RoleForm(forms.Form):
+    """Another role."""
+
+    role = forms.ChoiceField(choices=Role.choices)
+
+
+class JoinForm(forms.Form):
+    """The account of somebody who was invited."""
+
+    username = forms.CharField(
+        max_length=150, label="User name", widget=plain(), validators=[UnicodeUsernameValidator()]
+    )
+    password1 = forms.CharField(
+        label="Password", help_text=words.PASSWORD_HINT, strip=False, widget=forms.PasswordInput()
+    )
+    password2 = forms.CharField(label="Password again", strip=False, widget=forms.PasswordInput())
+
+    def clean_username(self) -> str:
+        """Refuse a name that somebody has."""
+        name = str(self.cleaned_data["username"])
+        if User.objects.filter(username__iexact=name).exists():
+            raise forms.ValidationError(words.user_name_taken(name))
+        return name
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse two passwords that differ, and one that is easily guessed."""
+        data = super().clean() or {}
+        first, second = data.get("password1"), data.get("password2")
+        if first and second and first != second:
+            self.add_error("password2", words.PASSWORDS_DIFFER)
+        elif first:
+            try:
+                validate_password(first, User(username=data.get("username", "")))
+            except forms.ValidationError as wrong:
+                self.add_error("password1", wrong)
+        return data

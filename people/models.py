@@ -1,0 +1,88 @@
+"""A studio, its members, and invitations to it.
+
+What a studio owns is owned by its members: a record names who made it, and everybody of the studio has it.
+"""
+
+from __future__ import annotations
+
+import secrets
+from datetime import datetime, timedelta
+
+from django.conf import settings
+from django.db import models
+from django.utils import timezone
+
+LASTS = timedelta(days=7)
+"""How long an invitation may be used."""
+
+
+class Studio(models.Model):
+    """A studio: people who share decks, jobs, reviews, schools, sets and devices."""
+
+    name = models.CharField(max_length=80)
+    created = models.DateTimeField(auto_now_add=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Role(models.TextChoices):
+    """What somebody is in a studio."""
+
+    OWNER = "owner", "owner"
+    SPECIALIST = "specialist", "specialist"
+    JUNIOR = "junior", "junior"
+
+
+class Member(models.Model):
+    """Somebody's place in a studio. A closed account signs in no more; what its person made stays."""
+
+    user = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="membership")
+    studio = models.ForeignKey(Studio, on_delete=models.CASCADE, related_name="members")
+    role = models.CharField(max_length=10, choices=Role, default=Role.OWNER)
+    joined = models.DateTimeField(default=timezone.now)
+    closed = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["joined", "id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+    @property
+    def name(self) -> str:
+        """How the person is called."""
+        return self.user.get_full_name() or self.user.get_username()
+
+
+def _token() -> str:
+    return secrets.token_urlsafe(24)
+
+
+def _expiry() -> datetime:
+    return timezone.now() + LASTS
+
+
+class Invitation(models.Model):
+    """A link that lets one person join a studio, until it expires, is used or is withdrawn."""
+
+    studio = models.ForeignKey(Studio, on_delete=models.CASCADE, related_name="invitations")
+    name = models.CharField(max_length=80)
+    role = models.CharField(max_length=10, choices=Role, default=Role.SPECIALIST)
+    token = models.CharField(max_length=60, unique=True, default=_token, editable=False)
+    made_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    made = models.DateTimeField(default=timezone.now)
+    expires = models.DateTimeField(default=_expiry)
+    used = models.DateTimeField(null=True, blank=True)
+    withdrawn = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-made", "-id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+    @property
+    def is_open(self) -> bool:
+        """Whether it can still be used."""
+        return self.used is None and self.withdrawn is None and self.expires > timezone.now()

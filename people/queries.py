@@ -1,0 +1,61 @@
+"""Reads: to which studio somebody belongs, with whom, and what they may do there."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db.models import QuerySet
+
+from people.models import Invitation, Member, Role, Studio
+
+
+def membership(user: User) -> Member:
+    """Return somebody's place in a studio; who has none yet is given a studio of their own."""
+    try:
+        return user.membership
+    except Member.DoesNotExist:
+        name = f"Studio of {user.get_full_name() or user.get_username()}"
+        made, _ = Member.objects.get_or_create(
+            user=user, defaults={"studio": Studio.objects.create(name=name[:80]), "role": Role.OWNER}
+        )
+        return made
+
+
+def studio_of(user: User) -> Studio:
+    """Return the studio somebody belongs to."""
+    return membership(user).studio
+
+
+def team(user: User) -> tuple[int, ...]:
+    """Return the ids of all who belong to somebody's studio, the first member first; closed accounts too, since what
+    they made is the studio's. Asked of the database once for each person that a request holds."""
+    known: tuple[int, ...] | None = user.__dict__.get("_team")
+    if known is None:
+        own = membership(user)
+        known = tuple(Member.objects.filter(studio_id=own.studio_id).values_list("user_id", flat=True))
+        user.__dict__["_team"] = known
+    return known
+
+
+def founder(user: User) -> int:
+    """Return the id of the first member of somebody's studio, under whom its machine stands."""
+    return team(user)[0]
+
+
+def may_change(user: User) -> bool:
+    """Whether somebody may change what the studio shares, and decide: owners and specialists may, juniors not."""
+    return membership(user).role in (Role.OWNER, Role.SPECIALIST)
+
+
+def may_manage(user: User) -> bool:
+    """Whether somebody may invite people, change roles and close accounts: owners may."""
+    return membership(user).role == Role.OWNER
+
+
+def members(user: User) -> QuerySet[Member]:
+    """Return all who belong to somebody's studio."""
+    return Member.objects.filter(studio_id=membership(user).studio_id).select_related("user", "studio")
+
+
+def invitations(user: User) -> QuerySet[Invitation]:
+    """Return the invitations to somebody's studio, newest first."""
+    return Invitation.objects.filter(studio_id=membership(user).studio_id)

@@ -1,0 +1,81 @@
+"""Writes: inviting people, joining, roles, closing accounts."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+
+from people import queries
+from people.models import Invitation, Member, Role, Studio
+from prism import words
+
+
+class PeopleError(ValueError):
+    """Something about people that cannot be; the message says why, and what can."""
+
+
+def invite(by: User, name: str, role: str) -> Invitation:
+    """Invite somebody to one's studio."""
+    return Invitation.objects.create(studio=queries.studio_of(by), name=name, role=role, made_by=by)
+
+
+def withdraw(invitation: Invitation) -> None:
+    """Withdraw an invitation that was not used."""
+    invitation.withdrawn = timezone.now()
+    invitation.save(update_fields=["withdrawn"])
+
+
+@transaction.atomic
+def join(invitation: Invitation, username: str, password: str) -> User:
+    """Make the account that an invitation is for. Raises `PeopleError` where it can no longer be used."""
+    held = Invitation.objects.select_for_update().get(pk=invitation.pk)
+    if not held.is_open:
+        raise PeopleError(words.invitation_over())
+    first, _, last = held.name.partition(" ")
+    user = User.objects.create_user(username, password=password, first_name=first[:150], last_name=last[:150])
+    Member.objects.create(user=user, studio=held.studio, role=held.role)
+    held.used = timezone.now()
+    held.save(update_fields=["used"])
+    return user
+
+
+def rename(studio: Studio, name: str) -> None:
+    """Give a studio another name."""
+    studio.name = name
+    studio.save(update_fields=["name"])
+
+
+@transaction.atomic
+def change_role(member: Member, role: str) -> None:
+    """Give somebody another role. Raises `PeopleError` where a studio would have no owner left."""
+    if role != Role.OWNER:
+        _keep_an_owner(member)
+    member.role = role
+    member.save(update_fields=["role"])
+
+
+@transaction.atomic
+def close(member: Member) -> None:
+    """Close an account: its person signs in no more, and what they made stays. Raises `PeopleError` for the last
+    owner."""
+    _keep_an_owner(member)
+    member.closed = timezone.now()
+    member.save(update_fields=["closed"])
+    member.user.is_active = False
+    member.user.save(update_fields=["is_active"])
+
+
+@transaction.atomic
+def reopen(member: Member) -> None:
+    """Open a closed account again."""
+    member.closed = None
+    member.save(update_fields=["closed"])
+    member.user.is_active = True
+    member.user.save(update_fields=["is_active"])
+
+
+def _keep_an_owner(member: Member) -> None:
+    others = Member.objects.select_for_update().filter(studio_id=member.studio_id, role=Role.OWNER, closed=None)
+    if member.role == Role.OWNER and not others.exclude(pk=member.pk).exists():
+        raise PeopleError(words.last_owner(member.name))

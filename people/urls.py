@@ -1,0 +1,16 @@
+"""Addresses of people."""
+
+from django.urls import path
+
+from people import views
+
+urlpatterns = [
+    path("people/", views.people, name="people"),
+    path("people/invite/", views.invite, name="person-invite"),
+    path("people/rename/", views.rename, name="studio-rename"),
+    path("people/invitations/<int:pk>/withdraw/", views.withdraw, name="invitation-withdraw"),
+    path("people/<int:pk>/role/", views.role, name="person-role"),
+    path("people/<int:pk>/close/", views.close, name="person-close"),
+    path("people/<int:pk>/reopen/", views.reopen, name="person-reopen"),
+    path("join/<str:token>/", views.join, name="join"),
+]

@@ -1,0 +1,130 @@
+"""The studio's people: who they are, inviting and joining, roles, closing accounts."""
+
+from __future__ import annotations
+
+from django.contrib.auth import login
+from django.contrib.auth.decorators import login_not_required
+from django.http import HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
+from django.views.decorators.cache import never_cache
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from people import queries, services
+from people.forms import InviteForm, JoinForm, RoleForm, StudioForm
+from people.gate import manages
+from people.models import Invitation, Member, Role
+from people.services import PeopleError
+from prism import words
+from web.http import StudioRequest
+
+
+@require_safe
+def people(request: StudioRequest) -> HttpResponse:
+    """Show who belongs to the studio; owners also see open invitations."""
+    return _show(request)
+
+
+def _show(
+    request: StudioRequest, form: InviteForm | None = None, studio: StudioForm | None = None, trouble: str = ""
+) -> HttpResponse:
+    own = queries.membership(request.user)
+    opened = [one for one in queries.invitations(request.user) if one.is_open]
+    context = {
+        "own": own,
+        "members": queries.members(request.user),
+        "roles": Role.choices,
+        "means": words.ROLES,
+        "form": form or InviteForm(),
+        "studio_form": studio or StudioForm(initial={"name": own.studio.name}),
+        "trouble": trouble,
+        "invitations": [(one, request.build_absolute_uri(reverse("join", args=[one.token]))) for one in opened],
+    }
+    failed = trouble or (form and form.errors) or (studio and studio.errors)
+    return render(request, "people/people.html", context, status=422 if failed else 200)
+
+
+@require_POST
+@manages
+def invite(request: StudioRequest) -> HttpResponse:
+    """Make an invitation, whose link is then shown."""
+    form = InviteForm(request.POST)
+    if not form.is_valid():
+        return _show(request, form)
+    services.invite(request.user, form.cleaned_data["name"], form.cleaned_data["role"])
+    return redirect("people")
+
+
+@require_POST
+@manages
+def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
+    """Withdraw an invitation."""
+    services.withdraw(get_object_or_404(queries.invitations(request.user), pk=pk, used=None))
+    return redirect("people")
+
+
+@require_POST
+@manages
+def rename(request: StudioRequest) -> HttpResponse:
+    """Give the studio another name."""
+    form = StudioForm(request.POST)
+    if not form.is_valid():
+        return _show(request, studio=form)
+    services.rename(queries.studio_of(request.user), form.cleaned_data["name"])
+    return redirect("people")
+
+
+def _member(request: StudioRequest, pk: int) -> Member:
+    return get_object_or_404(queries.members(request.user), pk=pk)
+
+
+@require_POST
+@manages
+def role(request: StudioRequest, pk: int) -> HttpResponse:
+    """Change somebody's role."""
+    form, member = RoleForm(request.POST), _member(request, pk)
+    try:
+        if form.is_valid():
+            services.change_role(member, form.cleaned_data["role"])
+    except PeopleError as wrong:
+        return _show(request, trouble=str(wrong))
+    return redirect("people")
+
+
+@require_POST
+@manages
+def close(request: StudioRequest, pk: int) -> HttpResponse:
+    """Close an account; what its person made stays."""
+    try:
+        services.close(_member(request, pk))
+    except PeopleError as wrong:
+        return _show(request, trouble=str(wrong))
+    return redirect("people")
+
+
+@require_POST
+@manages
+def reopen(request: StudioRequest, pk: int) -> HttpResponse:
+    """Open a closed account again."""
+    services.reopen(_member(request, pk))
+    return redirect("people")
+
+
+@login_not_required
+@never_cache
+@require_http_methods(["GET", "POST"])
+def join(request: StudioRequest, token: str) -> HttpResponse:
+    """Join a studio by an invitation's link."""
+    invitation = Invitation.objects.select_related("studio").filter(token=token).first()
+    if invitation is None or not invitation.is_open:
+        return render(request, "people/join.html", {"over": words.invitation_over()}, status=410)
+    form = JoinForm(request.POST or None)
+    if request.method == "POST" and form.is_valid():
+        try:
+            user = services.join(invitation, form.cleaned_data["username"], form.cleaned_data["password1"])
+        except PeopleError as wrong:
+            return render(request, "people/join.html", {"over": str(wrong)}, status=410)
+        login(request, user, backend="django.contrib.auth.backends.ModelBackend")
+        return redirect("home")
+    context = {"form": form, "invitation": invitation, "means": words.ROLES[invitation.role]}
+    return render(request, "people/join.html", context, status=422 if form.errors else 200)

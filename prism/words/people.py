@@ -1,0 +1,46 @@
+"""What is said of people, roles and what they may do."""
+
+from __future__ import annotations
+
+ROLES = {
+    "owner": "Everything a specialist does; invites people, changes roles, closes accounts.",
+    "specialist": "Reviews, decks, schools, jobs and rooms; decides.",
+    "junior": "Reads everything and reviews in their own name; does not change decks, schools or jobs, nor decide.",
+}
+"""What each role may do."""
+
+PASSWORDS_DIFFER = "The two passwords differ: type the same one twice."
+PASSWORD_HINT = "At least eight characters, and not a common word."
+
+
+def juniors_may_not() -> str:
+    """Say that a junior looks and does not change this."""
+    return (
+        "As a junior you read everything and review in your own name. What the studio shares is changed, and decided, "
+        "by specialists and owners: ask one of them."
+    )
+
+
+def not_your_review(name: str) -> str:
+    """Say that a review is another person's."""
+    return f"This is {name}’s review. You may read it; to judge the colour yourself, start a review of your own."
+
+
+def owners_only() -> str:
+    """Say that only owners manage people."""
+    return "People, roles and accounts are the owner’s to change: ask an owner of the studio."
+
+
+def invitation_over() -> str:
+    """Say that an invitation can no longer be used."""
+    return "This invitation was used, withdrawn or has expired: ask the studio’s owner for a new link."
+
+
+def last_owner(name: str) -> str:
+    """Say that a studio keeps an owner."""
+    return f"{name} is the only owner: make somebody else an owner first, so that the studio can still be looked after."
+
+
+def user_name_taken(name: str) -> str:
+    """Say that somebody has a user name."""
+    return f"Somebody is called {name} already: choose another user name."
