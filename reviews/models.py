@@ -10,6 +10,7 @@ from django.urls import reverse
 from django.utils import timezone
 
 from decks.models import Colour, Valued
+from jobs.models import Room
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
 from prism.school import DEFAULT, School, SchoolError, build, load, nearest_ready
@@ -45,8 +46,7 @@ class Review(models.Model):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reviews")
     colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="reviews")
-    job = models.CharField(max_length=80, blank=True)
-    room = models.CharField(max_length=80, blank=True)
+    room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.SET_NULL, related_name="reviews")
 
     school = models.CharField(max_length=40, default=DEFAULT)
     school_table = models.JSONField(null=True, blank=True)  # an own school as it stood when it was taken up

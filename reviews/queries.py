@@ -16,12 +16,13 @@ from reviews.models import Review
 def listed(user: User) -> QuerySet[Review]:
     """Return the studio's reviews, newest first."""
     reviews = Review.objects.filter(owner__in=team(user), deleted=None)
-    return reviews.select_related("colour__maker", "owner").prefetch_related("colour__earlier")
+    return reviews.select_related("colour__maker", "owner", "room__job").prefetch_related("colour__earlier")
 
 
 def of_studio(user: User) -> QuerySet[Review]:
     """Return every review of the studio, deleted ones too."""
-    return Review.objects.filter(owner__in=team(user)).select_related("colour__maker", "beside__maker", "owner")
+    held = Review.objects.filter(owner__in=team(user))
+    return held.select_related("colour__maker", "beside__maker", "owner", "room__job")
 
 
 def may_write(user: User, review: Review) -> bool:

@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from decks import queries as deck_queries
 from decks.models import Colour
+from jobs.models import Room
 from reviews.models import Review
 from schools import queries as school_queries
 from schools import services as school_services
@@ -103,6 +104,12 @@ def take_up_value(review: Review) -> None:
     review.valued = timezone.now()
     review.__dict__.pop("value", None)
     save(review, "valued")
+
+
+def move(review: Review, room: Room | None) -> None:
+    """Put a review into a room, or into none."""
+    review.room = room
+    save(review, "room")
 
 
 def delete(review: Review) -> None:

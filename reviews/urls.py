@@ -37,6 +37,7 @@ urlpatterns = [
     path("reviews/<int:pk>/arrange/", views.arrange, name="review-arrange"),
     path("reviews/<int:pk>/basis/", views.basis, name="review-basis"),
     path("reviews/<int:pk>/revalue/", views.revalue, name="review-revalue"),
+    path("reviews/<int:pk>/move/", views.move, name="review-move"),
     path("reviews/<int:pk>/delete/", views.delete, name="review-delete"),
     path("reviews/<int:pk>/restore/", views.restore, name="review-restore"),
 ]

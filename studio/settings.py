@@ -61,6 +61,7 @@ INSTALLED_APPS = [
     "schools",
     "decks",
     "tinting",
+    "jobs",
     "reviews",
     "instruments",
     "studio",
@@ -183,6 +184,8 @@ DATA_UPLOAD_MAX_NUMBER_FIELDS = 200
 READER_DRIVER = env("READER_DRIVER", default="prism.demo.devices.simulated_reader")
 READER_OPTIONS = {"recording": env("READER_RECORDING")} if env("READER_RECORDING", default="") else {}
 TINTING_DRIVER = env("TINTING_DRIVER", default="prism.tint.dispenser.SimulatedDispenser")
+LIGHT_METER_DRIVER: str = env("LIGHT_METER_DRIVER", default="prism.meters.SimulatedMeter")
+COMPASS_DRIVER: str = env("COMPASS_DRIVER", default="prism.meters.SimulatedCompass")
 
 LOGGING = {
     "version": 1,

@@ -55,6 +55,13 @@ class Day:
         """Where too little light falls on a wall to see colour, (t, 4)."""
         return self.lux < DARK
 
+    def at(self, moments: ArrayLike) -> Day:
+        """Return the day at some of its moments, by their places."""
+        some = np.asarray(moments)
+        eye = Eye(self.eye.lux[some], self.eye.white[some])
+        each = {name: getattr(self, name)[some] for name in _BY_MOMENT}
+        return Day(**each, eye=eye, walls=self.walls, cloud=self.cloud)
+
     def seen(self, reflectance: ArrayLike | None = None) -> Array:
         """Return what a paint reads as on each wall coming from daylight, Lab (t, 4, 3); the walls' own by default."""
         paint = self.walls if reflectance is None else np.asarray(reflectance, dtype=np.float64)
@@ -70,6 +77,9 @@ class Day:
         """Return what a paint reads as on each wall beside a clean white in that light, Lab (t, 4, 3)."""
         paint = self.walls if reflectance is None else np.asarray(reflectance, dtype=np.float64)
         return beside_white(self.light, paint)
+
+
+_BY_MOMENT = ("hours", "height", "azimuth", "lamps_on", "light", "lux", "kelvin", "duv")
 
 
 @lru_cache(maxsize=64)
@@ -135,8 +145,9 @@ def days(
 def _without_hue(reflectance: Array) -> Array:
     """Return the reflectance of the sides, (6, 31), with walls that are as light as they are and grey.
 
-    In such a room the eye takes its measure of white: it allows for the light that comes in, but what painted walls
-    send each other it sees as paint, which is why four walls look deeper than their board.
+    Between such a room and the painted one the eye takes its measure of white: it allows for the light that comes in,
+    but of what painted walls send each other only for half. The rest it sees as paint, which is why four walls look
+    deeper than their board.
     """
     found = reflectance.copy()
     found[_WALLS] = to_lrv(reflectance[_WALLS])[:, None] / 100
@@ -176,7 +187,9 @@ def _day(
         lux=lux(light),
         kelvin=kelvin,
         duv=duv,
-        eye=eye_in(bare, shape.areas, shape.side < len(WALLS)),
+        eye=eye_in(bare, shape.areas, shape.side < len(WALLS)).between(
+            eye_in(patches, shape.areas, shape.side < len(WALLS))
+        ),
         walls=reflectance[_WALLS],
         cloud=cloud,
     )

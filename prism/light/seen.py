@@ -36,6 +36,11 @@ class Eye:
     lux: Array
     white: Array
 
+    def between(self, other: Eye) -> Eye:
+        """Return what an eye is used to half-way between two rooms."""
+        white = np.sqrt(self.white * other.white)
+        return Eye(np.sqrt(self.lux * other.lux), white * (100 / white[:, 1:2]))
+
     @property
     def degree(self) -> Array:
         """Degree of adaptation to the light's colour, 0-1, (t,)."""
@@ -57,8 +62,8 @@ def eye_in(patches: Array, areas: Array, upright: NDArray[np.bool_]) -> Eye:
     share = np.where(at > 0, (ANCHOR - low) / np.maximum(high - low, 1e-12), 1.0)
     anchor = ranked[below, columns] * (1 - share) + ranked[at, columns] * share
     values = xyz(light)
-    # a patch in the sun counts for more, but not by all that it is brighter
-    weight = (areas * upright)[:, None] / np.sqrt(np.maximum(on_each, 1e-9))
+    # a patch counts by its light, one in the sun by no more than what is bright: it is no more of what is looked at
+    weight = (areas * upright)[:, None] * np.minimum(1, anchor / np.maximum(on_each, 1e-9))
     white = (values * weight[..., None]).sum(axis=0)
     dark = anchor < DARK / 100
     white = np.where(dark[:, None], white_point(), white)

@@ -12,6 +12,7 @@ from prism.words.people import *
 from prism.words.places import *
 from prism.words.readings import *
 from prism.words.recipes import *
+from prism.words.rooms import *
 from prism.words.schools import *
 from prism.words.sources import *
 from prism.words.strengths import *

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, number
+from prism.messages.text import NO_BREAK, listed, number
 from prism.words.readings import headline, undertone_short
 
 if TYPE_CHECKING:
@@ -52,3 +52,230 @@ def wall_line(name: str, hour: float, wall: str, lux: float, kelvin: float, read
         f"{start}{lux_said(lux)}, {kelvin_said(kelvin)}; reads as {headline(reading).lower()}, "
         f"{undertone_short(reading).lower()}, L* {number(reading.lab[0])}"
     )
+
+
+SKIES = {"clear": "clear", "overcast": "overcast"}
+SEASONS = {"today": "today", "midsummer": "midsummer", "equinox": "equinox", "midwinter": "midwinter"}
+DARK = "too dark to see a colour"
+NO_LAMPS = "No lamps are entered; as if there were one of 800 lm for every four square metres."
+"""What stands where lamps must be supposed."""
+
+
+def wall_name(wall: str, has_window: bool, opposite: bool) -> str:
+    """Return what a wall is called: by the compass, with what it is to the window."""
+    if has_window:
+        return f"{wall} wall, window"
+    return f"{wall} wall, back" if opposite else f"{wall} wall"
+
+
+def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -> str:
+    """Return in a sentence what a wall reads as, and what became of its board."""
+    start = f"On the {wall} wall at {clock(hour)}"
+    if reading is None:
+        return f"{start} it is {DARK}."
+    return f"{start} it reads as {_lower(headline(reading))}; {change_from(reading, board)}."
+
+
+def change_from(reading: Reading, board: Reading) -> str:
+    """Return what a light did to a board: its undertone, then its depth."""
+    fell = board.lab[0] - reading.lab[0]
+    depth = (
+        f"{number(abs(board.lrv - reading.lrv), 0)} points of LRV {'darker' if fell > 0 else 'lighter'} than the board"
+        if abs(fell) >= 1.5
+        else "as deep as the board"
+    )
+    now, then = reading.undertone, board.undertone
+    if then.main and now.main == then.main:
+        grew = now.strength - then.strength
+        hue = f"its {then.main} " + ("comes forward" if grew >= 1.0 else "falls back" if grew <= -1.0 else "holds")
+    elif now.main and then.main:
+        hue = f"{now.main} comes forward in place of {then.main}"
+    elif now.main:
+        hue = f"{now.main} comes forward"
+    elif then.main:
+        hue = f"its {then.main} falls back"
+    else:
+        hue = "no undertone comes forward"
+    return f"{hue}, {depth}"
+
+
+def _lower(text: str) -> str:
+    return text[:1].lower() + text[1:]
+
+
+def seen_words(reading: Reading | None) -> str:
+    """Return a few words for a stretch of the day strip."""
+    if reading is None:
+        return "too dark"
+    return undertone_short(reading)
+
+
+def spot_said(hour: float, wall: str, sky: str) -> str:
+    """Return when and where something is at its best or worst."""
+    return f"{wall} wall, {clock(hour)}, {sky}"
+
+
+def sky_of(cloud: float) -> str:
+    """Return how a sky is called."""
+    return "overcast" if cloud >= 1 else "clear" if cloud <= 0 else "partly cloudy"
+
+
+_COUNSEL = {
+    "washes out": "It washes out where the light is strong",
+    "heavy": "It gets heavy in the dim light here",
+    "dingy": "It may look dingy here",
+    "cool forward": "The light brings its cool side forward",
+    "warm forward": "The light brings its warm side forward",
+    "warm in the evening": "Under the lamps it turns warm",
+}
+
+
+def counsel_said(kind: str, walls: tuple[str, ...], computed: bool, practice: bool, size: float) -> str:
+    """Return a counsel in a sentence, and whether light and practice say the same."""
+    where = "" if len(walls) == 4 else f" on the {listed(walls)} wall{'s' if len(walls) > 1 else ''}"
+    unit = {"heavy": " L* darker", "dingy": " L* darker"}.get(kind, "")
+    how_far = f", by {number(abs(size))}{unit or ' Lab units of warmth'}" if computed and kind != "washes out" else ""
+    if computed and practice:
+        who = "Light and practice say the same."
+    elif computed:
+        who = "The light computed for this room shows it; the rule of practice does not."
+    else:
+        who = "So practice says; the light computed for this room does not show it."
+    return f"{_COUNSEL[kind]}{where}{how_far}. {who}"
+
+
+def aim_said(lrv: float, own: float, warmer: float) -> str:
+    """Say what to look for so that a room shows what the board promised."""
+    depth = f"LRV {number(lrv, 0)}" + (" or more" if lrv > own + 1 else " or less" if lrv < own - 1 else "")
+    step = "" if abs(warmer) < 0.7 else f", {_step(warmer)} {'warmer' if warmer > 0 else 'cooler'}"
+    return f"To read here as its board does in daylight, look for {depth}{step}."
+
+
+def _step(size: float) -> str:
+    return "half a step" if abs(size) < 2 else "a step" if abs(size) < 4 else "two steps"
+
+
+def lamps_said(kelvins: list[float], hues: list[str | None]) -> str:
+    """Say which undertone each temperature of lamp pulls out, and to keep one."""
+    each = "; ".join(
+        f"{kelvin_said(kelvin)}: {hue or 'none to speak of'}" for kelvin, hue in zip(kelvins, hues, strict=True)
+    )
+    return f"Undertone under lamps of {each}. Keep one temperature while sampling and after painting."
+
+
+def pairing_said(name: str, terms: str, level: str, lrv: float, evening: bool = False) -> str:
+    """Say how a paint stands to something that stays."""
+    light = " under the lamps" if evening else ""
+    surely = "probably " if level == "probably" else ""
+    said = {
+        "agree": f"its undertone goes with {name}{light}",
+        "quiet": f"{name} or it is too quiet{light} to clash",
+        "differ": f"its undertone is another than that of {name}{light}, without pulling against it",
+        "clash": f"it {surely}clashes with {name}{light}: their undertones pull against each other",
+    }[terms]
+    gap = f"{number(abs(lrv), 0)} points of LRV {'lighter' if lrv > 0 else 'darker'}"
+    return f"{said[:1].upper()}{said[1:]}; {gap}."
+
+
+def deeper_said(darker: float, chroma: float) -> str:
+    """Say how four walls differ from the board."""
+    if darker < 0.7 and chroma < 0.7:
+        return "Four walls of it look hardly deeper than the board."
+    parts = []
+    if darker >= 0.7:
+        parts.append(f"{number(darker)} L* darker")
+    if chroma >= 0.7:
+        parts.append(f"{number(chroma)} C* more coloured")
+    return f"Four walls of it look {' and '.join(parts)} than its board: they light each other."
+
+
+def sun_said(rises: float | None, sets: float | None, up: bool) -> str:
+    """Say when the sun is up."""
+    if rises is None and sets is None:
+        return "The sun does not set." if up else "The sun does not rise."
+    first = f"sun up {clock(rises)}" if rises is not None else "up since the day before"
+    last = f"down {clock(sets)}" if sets is not None else "not down that day"
+    return f"{first}, {last}"
+
+
+def practice_said(facing: str, text: str) -> str:
+    """Return a rule of practice with what it is for."""
+    where = {
+        "away": "Rooms that face away from the sun",
+        "toward": "Rooms that face the sun",
+        "east": "Rooms that face east",
+        "west": "Rooms that face west",
+    }[facing]
+    return f"{where}: {text}"
+
+
+def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str:
+    """Return the day strip as text."""
+    parts = "; ".join(f"{clock(start)} to {clock(end)} {said}" for said, start, end in runs)
+    return f"{name} through the day, {sun}: {parts}."
+
+
+def plan_text(name: str, hour: float, azimuth: float, height: float) -> str:
+    """Return the plan of a room as text."""
+    sun = f"the sun stands at {azimuth:.0f}°, {height:.0f}° high" if height > 0 else "the sun is down"
+    return f"Plan of {name}; at {clock(hour)} {sun}."
+
+
+NO_ROOM_LIGHT = "Put the review into a room to have its light computed; until then, what practice says."
+ROOM_UNKNOWN = "This room has no size or place yet, so its light cannot be computed: enter them."
+NEVER_LIT = "No daylight reaches this room while it is used."
+NO_LIGHT_AT_ALL = "There is neither a window nor a lamp: enter one, or nothing can be seen."
+NOT_SEEN = "Not asked of a room yet"
+
+
+def light_finding(reading: Reading, board: Reading, hour: float, wall: str) -> str:
+    """Return what the path says of the light: where the colour lies farthest from its board."""
+    now, then = reading.undertone.main, board.undertone.main
+    if now == then:
+        grew = reading.undertone.strength - board.undertone.strength
+        what = f"{now} {'forward' if grew > 0 else 'back'}" if now else "nothing comes forward"
+    else:
+        what = f"{now or 'nothing'} in place of {then}" if then else f"{now} comes forward"
+    return f"{wall.capitalize()} wall, {clock(hour)}: {what}"
+
+
+PLAIN_WHITE = "a plain white"
+
+
+def wall_at(wall: str, hour: float) -> str:
+    """Return which wall, at which hour."""
+    return f"{wall} wall, {clock(hour)}"
+
+
+def light_there(lux: float, kelvin: float) -> str:
+    """Return how much light falls, and of what colour."""
+    return lux_said(lux) if lux < 1 else f"{lux_said(lux)}, {kelvin_said(kelvin)}"
+
+
+def run_said(start: float, end: float, said: str) -> str:
+    """Return what is said of a stretch of the day."""
+    return f"{clock(start)} to {clock(end)} {said}"
+
+
+def beside_clean_white(reading: Reading) -> str:
+    """Say what a wall reads as beside a clean white in the same light."""
+    return f"Beside a clean white in the same light: {_lower(headline(reading))}, {undertone_short(reading)}."
+
+
+TRIM = "white trim"
+"""What the clean white is called where it hangs as trim."""
+
+
+def faces(way: str, text: str) -> str:
+    """Return a rule of practice for rooms that look one way."""
+    return f"Facing {way}: {_lower(text)}"
+
+
+def comes_within(near: float, own: float) -> str:
+    """Say how near a colour comes in the room to the board that is wanted."""
+    return f"reads here within ΔE00 {number(near)} of the board; this one lies {number(own)} away"
+
+
+def parts_most(name: str, hour: float, wall: str, sky: str, away: float) -> str:
+    """Say when two candidates part most, so that one looks then."""
+    return f"From {name} it parts most at {clock(hour)} on the {wall} wall, {sky}: ΔE00 {number(away)}. Look then."

@@ -142,7 +142,7 @@ NAME_HIDDEN = "Name hidden"
 """What the subject is called while names are hidden."""
 NOT_WRITTEN = "Not written yet"
 NOT_LOOKED_AT = "Not looked at yet"
-FIELDS = {"verdict": "the verdict", "notes": "the notes", "job": "the job", "room": "the room"}
+FIELDS = {"verdict": "the verdict", "notes": "the notes"}
 """What the specialist writes, as it is called."""
 
 

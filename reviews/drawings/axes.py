@@ -6,7 +6,7 @@ from math import ceil, floor
 
 from django.utils.safestring import SafeString
 
-from reviews.drawings.svg import line, text
+from web.svg import line, text
 
 
 def tick_below(x: float, axis: float, said: str) -> list[SafeString]:

@@ -10,7 +10,7 @@ from django.utils.safestring import SafeString
 from prism import words
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
-from reviews.drawings.svg import joined, n
+from web.svg import joined, n
 
 EDGE_WIDTH, EDGE_HEIGHT, EDGE_MARGIN = 474.0, 317.0, 15.0
 

@@ -12,7 +12,8 @@ from prism.spectrum import lightness_to_lrv
 from prism.surety import lightness_span
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
-from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
+from reviews.drawings.links import link_to
+from web.svg import Mark, draw_mark, joined, line, svg, text
 
 LADDER_TOP, LADDER_HEIGHT = 26.0, 344.0
 MARK_HEIGHT = 7.0

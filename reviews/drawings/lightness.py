@@ -11,8 +11,9 @@ from prism.reading import Reading
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
 from reviews.drawings.axes import tick_below, tick_left, ticks
+from reviews.drawings.links import link_to
 from reviews.drawings.marks import led, spread
-from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
+from web.svg import Mark, draw_mark, joined, line, svg, text
 
 PLANE_WIDTH, PLANE_HEIGHT = 200.0, 150.0
 PLANE_LEFT, PLANE_TOP = 34.0, 14.0

@@ -8,7 +8,7 @@ from math import hypot
 
 from django.utils.safestring import SafeString
 
-from reviews.drawings.svg import Mark, draw_mark, line
+from web.svg import Mark, draw_mark, line
 
 
 def spread(marks: Sequence[Mark], width: float, height: float, fixed: Sequence[Mark] = ()) -> list[Mark]:

@@ -17,8 +17,9 @@ from prism.surety import outline
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
 from reviews.drawings.labels import Box, width_of
+from reviews.drawings.links import link_to
 from reviews.drawings.marks import led, spread
-from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, n, svg, text
+from web.svg import Mark, draw_mark, joined, line, n, svg, text
 
 ROSE = 100.0
 """Radius of the rose in drawing units."""

@@ -18,7 +18,7 @@ from reviews import services, steps
 from reviews.bench import Bench
 from reviews.steps.base import Step
 
-VERSION = 1
+VERSION = 2
 """Moves when findings are worded or computed otherwise, so that those kept before are made anew."""
 
 
@@ -41,7 +41,7 @@ def _mark_of(school: School) -> str:
 
 
 def rests_on(bench: Bench) -> str:
-    """Return a mark of everything that findings rest on: value, school, neutral, boards, whites, decks, tinting."""
+    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room."""
     review, subject = bench.review, bench.subject
     parts: tuple[Any, ...] = (
         VERSION,
@@ -54,6 +54,7 @@ def rests_on(bench: Bench) -> str:
         bench.set.my_whites,
         bench.decks.state,
         bench.tinting,
+        (review.room.updated, review.room.job.updated, review.room.deleted) if review.room else None,
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 

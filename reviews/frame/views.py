@@ -13,6 +13,7 @@ from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as deck_queries
+from jobs import queries as job_queries
 from prism import words
 from reviews import queries, services, steps
 from reviews.bench import Bench
@@ -131,6 +132,16 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the review with the value its colour has now."""
     review = _own(request, pk)
     services.take_up_value(review)
+    return _show(request, Visit(Bench(review)))
+
+
+@require_POST
+def move(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put the review into another room, or into none."""
+    review = _own(request, pk)
+    wanted = whole_number(request.POST.get("room"))
+    room = get_object_or_404(job_queries.rooms(request.user), pk=wanted, deleted=None) if wanted else None
+    services.move(review, room)
     return _show(request, Visit(Bench(review)))
 
 

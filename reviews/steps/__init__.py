@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from reviews.steps.base import Step
 from reviews.steps.compare.step import Compare
+from reviews.steps.light.step import LightStep
 from reviews.steps.place.step import Place
 from reviews.steps.read.step import Read
 from reviews.steps.strength.step import StrengthStep
 from reviews.steps.verdict.step import Verdict
 
-ALL: list[Step] = [Read(), Compare(), Place(), StrengthStep(), Verdict()]
+ALL: list[Step] = [Read(), Compare(), Place(), LightStep(), StrengthStep(), Verdict()]
 
 
 def find(key: str) -> Step | None:

@@ -15,12 +15,12 @@ from reviews.drawings.ladder import depth_ladder
 from reviews.drawings.lightness import lightness_and_chroma
 from reviews.drawings.marks import spread
 from reviews.drawings.rose import undertone_rose
-from reviews.drawings.svg import Mark
 from reviews.steps.place.drawings import bracket_lines
 from reviews.steps.place.reads import Placing
 from reviews.steps.strength.drawings import drift_rose, strength_curve, strength_ladder
 from reviews.steps.strength.reads import Strengths
 from tinting.tests import world
+from web.svg import Mark
 
 places = st.tuples(st.floats(-90, 90), st.floats(-90, 90))
 

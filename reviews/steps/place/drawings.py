@@ -10,8 +10,9 @@ from django.utils.safestring import SafeString
 from prism import words
 from reviews.bench.subject import Subject
 from reviews.drawings.axes import tick_below
-from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, svg, text
+from reviews.drawings.links import link_to
 from reviews.steps.place.reads import PlacedBracket, Side
+from web.svg import Mark, draw_mark, joined, line, svg, text
 
 BRACKET_HALF = 180.0
 BRACKET_REACH = 4

@@ -9,10 +9,11 @@ from prism import words
 from reviews.drawings.axes import tick_below, tick_left, ticks
 from reviews.drawings.labels import free_place
 from reviews.drawings.ladder import Rung, ladder
+from reviews.drawings.links import link_to
 from reviews.drawings.marks import led, spread
 from reviews.drawings.rose import MARK, ROSE, ROSE_VIEW, Rose, boxes_of
-from reviews.drawings.svg import Mark, draw_mark, joined, line, link_to, n, svg, text
 from reviews.steps.strength.reads import Strengths
+from web.svg import Mark, draw_mark, joined, line, n, svg, text
 
 
 def strength_ladder(at: Strengths) -> SafeString:

@@ -6,8 +6,6 @@ from typing import Any
 
 from django import forms
 
-from web.forms import laid_out
-
 SEEN = "seen-"
 """Before the name of a field: the version its text was begun from."""
 
@@ -31,8 +29,6 @@ class WritingForm(forms.Form):
             attrs={"rows": 7, "placeholder": "What was seen, when, in which light, what was rejected and why"}
         ),
     )
-    job = forms.CharField(required=False, max_length=80, **laid_out("cell"))
-    room = forms.CharField(required=False, max_length=80, **laid_out("cell"))
 
     def clean(self) -> dict[str, Any]:
         """Write line ends as the studio does, whichever way the browser sent them."""

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from jobs.forms import MoveForm
+from jobs.models import Room
 from prism import words
 from reviews.steps.base import Visit
 from reviews.steps.verdict.forms import WritingForm
@@ -16,6 +18,16 @@ class VerdictPage:
         self.review = visit.bench.review
         self.conflicts = conflicts or []
         self.form = form if isinstance(form, WritingForm) else None
+
+    @property
+    def room(self) -> Room | None:
+        """The room the review is in."""
+        return self.review.room
+
+    @property
+    def move(self) -> MoveForm:
+        """The form that puts the review into another room."""
+        return MoveForm(None, self.review.owner, self.review.room)
 
     @property
     def fields(self) -> WritingForm:

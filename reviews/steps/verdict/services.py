@@ -12,7 +12,7 @@ from prism import words
 from reviews.models import Review
 from reviews.services import save
 
-WRITTEN = ("verdict", "notes", "job", "room")
+WRITTEN = ("verdict", "notes")
 
 
 def version_of(text: str) -> str:
@@ -46,7 +46,7 @@ class Conflict:
 
 @transaction.atomic
 def write(review: Review, texts: Mapping[str, str], seen: Mapping[str, str] | None = None) -> list[Conflict]:
-    """Keep what was written: any of verdict, notes, job and room; return what could not be kept without a loss.
+    """Keep what was written: verdict, notes or both; return what could not be kept without a loss.
 
     `seen` holds the version each text was begun from. A text that its writer did not touch is left as it stands; one
     that somebody else changed meanwhile is not written over.

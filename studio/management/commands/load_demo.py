@@ -10,14 +10,20 @@ from django.db import transaction
 
 from decks import services as deck_services
 from decks.models import Colour
+from jobs import services as job_services
+from jobs.models import Job, Room
+from people import queries as people
+from people import services as people_services
+from people.models import Member, Role
 from prism import demo
+from prism.demo import station
 from reviews import services as review_services
 from reviews.models import Review
 from reviews.steps.verdict import services as verdict_services
 from studio.views import DEMO_USER
 from tinting import services as tinting_services
 
-JOB = "Skerry Point reading house"
+PEOPLE = (("isla", "Isla Marram", Role.SPECIALIST), ("wren", "Wren Tolquhon", Role.JUNIOR))
 STARTED = (
     # code, room, verdict, notes; newest last
     ("T04.3", "Lamp room", "", "Hoped to use it lighter: see what becomes of its undertone."),
@@ -35,6 +41,10 @@ STARTED = (
         "Seen upright by the west window at ten, overcast. The client calls it grey; beside a clean white nobody did.",
     ),
     ("H16.3", "North writers’ room", "", ""),
+    ("H16.3", "Galley", "", ""),
+    ("H16.3", "Lamp room", "", "In here it is only ever seen in the evening."),
+    ("H16.3", "Library", "", ""),
+    ("H16.3", "Stair tower", "", ""),
 )
 
 
@@ -53,7 +63,36 @@ class Command(BaseCommand):
             user.set_unusable_password()
             user.save()
         if not Review.objects.filter(owner=user).exists():
+            rooms = self._station(user)
             for code, room, verdict, notes in STARTED:
                 review = review_services.start(user, Colour.objects.get(code=code, maker__isnull=False))
-                verdict_services.write(review, {"job": JOB, "room": room, "verdict": verdict, "notes": notes})
+                verdict_services.write(review, {"verdict": verdict, "notes": notes})
+                review_services.move(review, rooms[room])
+        self._people(user)
         self.stdout.write(f"{count} colours of {len({entry.maker for entry in demo.deck()})} makers, ready.")
+
+    def _station(self, user: User) -> dict[str, Room]:
+        """Enter the pilots' station as a job with its rooms, and return these by name."""
+        job = job_services.keep_job(user, Job(), {"title": station.TITLE, **station.JOB})
+        rooms = {}
+        for one in station.ROOMS:
+            parts = {name: one[name] for name in ("windows", "lamps", "surfaces", "elements")}
+            room = Room(job=job, name=one["name"])
+            rooms[room.name] = job_services.keep_room(user, room, one["fields"], parts)
+        for first, second in station.OPEN_TO:
+            rooms[first].open_to.add(rooms[second])
+        return rooms
+
+    def _people(self, user: User) -> None:
+        """Give the studio its name and its other people, who have no way to sign in until they are given one."""
+        studio = people.studio_of(user)
+        people_services.rename(studio, "Skerry Point Colour")
+        for username, name, role in PEOPLE:
+            first, _, last = name.partition(" ")
+            other, fresh = User.objects.get_or_create(
+                username=username, defaults={"first_name": first, "last_name": last}
+            )
+            if fresh:
+                other.set_unusable_password()
+                other.save()
+                Member.objects.create(user=other, studio=studio, role=role)

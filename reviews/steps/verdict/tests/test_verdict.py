@@ -13,13 +13,13 @@ class Writing(Wall):
     def kept(self, field):
         return getattr(Review.objects.get(pk=self.review.pk), field)
 
-    def test_a_room_written_in_an_older_tab_leaves_the_verdict_that_a_newer_one_wrote(self):
+    def test_notes_written_in_an_older_tab_leave_the_verdict_that_a_newer_one_wrote(self):
         old = dict.fromkeys(services.WRITTEN, "")
         seen = {f"seen-{field}": version_of("") for field in services.WRITTEN}
         self.post("keep", verdict="Blue, and it stays blue", **{"seen-verdict": version_of("")})
-        page = self.post("keep", **(old | {"room": "Galley"} | seen))
+        page = self.post("keep", **(old | {"notes": "Galley"} | seen))
         self.assertContains(page, "Saved")
-        self.assertEqual((self.kept("verdict"), self.kept("room")), ("Blue, and it stays blue", "Galley"))
+        self.assertEqual((self.kept("verdict"), self.kept("notes")), ("Blue, and it stays blue", "Galley"))
 
     def test_a_text_written_in_two_places_is_shown_twice_and_neither_is_lost(self):
         self.post("keep", verdict="From the desk", **{"seen-verdict": version_of("")})
@@ -35,9 +35,9 @@ class Writing(Wall):
 
     def test_what_stands_in_the_other_fields_is_kept_though_one_is_in_conflict(self):
         self.post("keep", notes="Here first", **{"seen-notes": version_of("")})
-        sent = {"notes": "Here too", "seen-notes": version_of(""), "job": "Skerry Point", "seen-job": version_of("")}
+        sent = {"notes": "Here too", "seen-notes": version_of(""), "verdict": "Keep", "seen-verdict": version_of("")}
         self.assertEqual(self.post("keep", **sent).status_code, 422)
-        self.assertEqual((self.kept("notes"), self.kept("job")), ("Here first", "Skerry Point"))
+        self.assertEqual((self.kept("notes"), self.kept("verdict")), ("Here first", "Keep"))
 
     def test_without_scripts_both_texts_are_offered_in_one_field(self):
         services.write(self.review, {"notes": "There"})

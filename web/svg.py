@@ -12,8 +12,6 @@ from dataclasses import dataclass
 from django.utils.html import escape, format_html
 from django.utils.safestring import SafeString, mark_safe
 
-from reviews.bench import Held
-
 
 @dataclass(frozen=True)
 class Mark:
@@ -72,8 +70,3 @@ def text(x: float, y: float, text: str, css: str = "", anchor: str = "middle") -
 def joined(parts: Sequence[SafeString]) -> SafeString:
     """Return pieces one after the other."""
     return mark_safe("".join(parts))
-
-
-def link_to(held: Held) -> str:
-    """Return the address that holds a board beside the subject."""
-    return f"?beside={held.colour.pk}"

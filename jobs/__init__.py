@@ -1,0 +1,1 @@
+"""Jobs, their rooms, and the light in them."""

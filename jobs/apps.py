@@ -1,0 +1,9 @@
+"""Jobs."""
+
+from django.apps import AppConfig
+
+
+class JobsConfig(AppConfig):
+    """Jobs."""
+
+    name = "jobs"

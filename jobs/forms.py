@@ -1,0 +1,422 @@
+"""What jobs and rooms accept from the outside; whether a room can be, the light's core says."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import datetime
+from typing import Any
+from zoneinfo import ZoneInfo
+
+from django import forms
+from django.contrib.auth.models import User
+from django.utils import timezone
+
+from decks import queries as deck_queries
+from decks.models import Colour
+from jobs import queries
+from jobs.models import WALL_CHOICES, Element, Job, LampSort, Room, Surface
+from jobs.models import Window as WindowRow
+from jobs.towns import TOWNS
+from people.queries import team
+from prism import messages, words
+from prism.light import checks
+from prism.light.materials import library
+from prism.light.room import Lamp, Window
+from prism.light.sun import Place
+from web.forms import NumberField, laid_out, plain
+
+SMALL = {"size": "5"}
+
+
+class JobForm(forms.ModelForm):  # type: ignore[type-arg]
+    """A job: its client, where it is, how far it is."""
+
+    pick = forms.ChoiceField(label="Town", required=False, choices=[("", "another place"), *((t, t) for t in TOWNS)])
+    latitude = NumberField(low=-90, high=90, required=False, said="latitude", help_text="degrees, south negative")
+    longitude = NumberField(low=-180, high=180, required=False, said="longitude", help_text="degrees, west negative")
+    zone = forms.CharField(max_length=60, required=False, label="Time zone", widget=plain(list="zones"))
+
+    class Meta:
+        model = Job
+        fields = ("title", "client", "address", "town", "latitude", "longitude", "zone", "state", "notes")
+        labels = {"title": "Job", "town": "Place", "state": "State"}
+        widgets = {"notes": forms.Textarea(attrs={"rows": 3}), "title": plain(), "client": plain(), "address": plain()}
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        if self.instance.town in TOWNS:
+            self.initial["pick"] = self.instance.town
+
+    def clean(self) -> dict[str, Any]:
+        """Take the place of a town that was chosen, unless coordinates were typed, which must be whole."""
+        data = super().clean() or {}
+        chosen = TOWNS.get(data.get("pick") or "")
+        moved = chosen is not None and data["pick"] != self.initial.get("pick")
+        if chosen and (moved or data.get("latitude") is None):
+            data |= {"town": data["pick"], "latitude": chosen.latitude, "longitude": chosen.longitude}
+            data["zone"] = chosen.zone
+            for name in ("latitude", "longitude", "zone"):
+                self.errors.pop(name, None)
+        latitude, longitude = data.get("latitude"), data.get("longitude")
+        if (latitude is None) != (longitude is None) and not {"latitude", "longitude"} & set(self.errors):
+            self.add_error("latitude" if latitude is None else "longitude", words.BOTH_COORDINATES)
+        if latitude is not None and longitude is not None:
+            for field, message in checks.place_faults(Place(latitude, longitude, data.get("zone") or "UTC")):
+                self.add_error(field, message)
+        return data
+
+    def fields_kept(self) -> dict[str, Any]:
+        """Return the fields as they are kept."""
+        return {name: self.cleaned_data.get(name) for name in self.Meta.fields}
+
+
+def _number(low: float, high: float, **more: Any) -> NumberField:
+    return NumberField(low=low, high=high, widget=plain(**SMALL), **more)
+
+
+class RoomForm(forms.Form):
+    """A room's name, size and how it lies."""
+
+    name = forms.CharField(max_length=80, label="Room", widget=plain())
+    width = _number(*checks.LENGTH, label="West to east", said="width", initial=4.0)
+    depth = _number(*checks.LENGTH, label="South to north", said="depth", initial=4.0)
+    height = _number(*checks.HEIGHT, label="Height", said="height", initial=2.5)
+    turn = _number(-360, 360, label="Turned by", said="turn", required=False, help_text="degrees clockwise")
+    storey = forms.IntegerField(
+        label="Storey", min_value=-3, max_value=100, initial=0, widget=plain(inputmode="numeric", **SMALL),
+        help_text="0 is the ground",
+    )  # fmt: skip
+    used_from = _number(0, 24, label="Used from", said="used from", initial=7.0)
+    used_until = _number(0, 24, label="until", said="used until", initial=23.0)
+    open_to = forms.ModelMultipleChoiceField(
+        Room.objects.none(), required=False, label="Open to", widget=forms.CheckboxSelectMultiple
+    )
+    notes = forms.CharField(required=False, max_length=4000, widget=forms.Textarea(attrs={"rows": 2}))
+
+    def __init__(self, data: Any, room: Room) -> None:
+        initial = {f: getattr(room, f) for f in self.base_fields if f != "open_to" and getattr(room, f) is not None}
+        if room.pk:
+            initial["open_to"] = list(room.open_to.values_list("pk", flat=True))
+        super().__init__(data, initial=initial if room.pk else {})
+        others = room.job.rooms.filter(deleted=None)
+        choice = self.fields["open_to"]
+        assert isinstance(choice, forms.ModelMultipleChoiceField)
+        choice.queryset = others.exclude(pk=room.pk) if room.pk else others
+        self._room = room
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse a name that another room of the job has."""
+        data = super().clean() or {}
+        same = self._room.job.rooms.filter(deleted=None, name__iexact=data.get("name", "")).exclude(pk=self._room.pk)
+        if same.exists():
+            self.add_error("name", words.room_name_taken(data["name"]))
+        if str(self._room.pk) in self.data.getlist("open_to") if hasattr(self.data, "getlist") else False:
+            self.add_error("open_to", words.OPEN_TO_ITSELF)
+        return data
+
+    @property
+    def size(self) -> tuple[float, float, float] | None:
+        """Width, depth and height; None where one of them is wrong."""
+        width, depth, height = (self.cleaned_data.get(name) for name in ("width", "depth", "height"))
+        return None if width is None or depth is None or height is None else (width, depth, height)
+
+    def kept(self) -> dict[str, Any]:
+        """Return the fields of a room."""
+        data = {name: value for name, value in self.cleaned_data.items() if name != "open_to"}
+        return data | {"turn": data["turn"] or 0.0}
+
+
+class Row(forms.Form):
+    """One row of a table that may be left empty; `needs` names what makes it a row."""
+
+    needs: tuple[str, ...] = ()
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        self.empty_permitted = False
+        self.use_required_attribute = False
+
+    @property
+    def is_empty(self) -> bool:
+        """Whether nothing was typed that makes it a row."""
+        return not any(str(self.data.get(self.add_prefix(name), "")).strip() for name in self.needs)
+
+    def say(self, faults: Iterator[checks.Fault]) -> None:
+        """Say what the light's core finds wrong, each beside its field."""
+        for field, message in faults:
+            self.add_error(field if field in self.fields else None, message)
+
+
+class WindowForm(Row):
+    """A window or rooflight."""
+
+    needs = ("width", "height")
+    wall = forms.ChoiceField(choices=[*WALL_CHOICES, ("ceiling", "ceiling (rooflight)")], label="Wall")
+    width = _number(0, 1000, required=False, label="Width", said="width")
+    height = _number(0, 1000, required=False, label="Height", said="height")
+    sill = _number(0, 1000, required=False, label="Sill", said="sill")
+    along = _number(-1000, 1000, required=False, label="Middle at", said="along")
+    outside = forms.ChoiceField(choices=list(words.OUTSIDE.items()), label="Outside", initial="lawn")
+    hides = _number(0, 95, required=False, label="Hides %", said="hidden sky, per cent,")
+    glazing = forms.ChoiceField(choices=list(words.GLAZING.items()), label="Glass", initial="double")
+
+    def row(self) -> dict[str, Any]:
+        """Return the row as it is kept."""
+        data = self.cleaned_data
+        hides = data["hides"]
+        sill = 0.9 if data["sill"] is None else data["sill"]
+        return {**data, "sill": sill, "hides": None if hides is None else hides / 100}
+
+    def check(self, size: tuple[float, float, float] | None) -> None:
+        """Check it against the room it is in."""
+        for name in self.needs:
+            if self.cleaned_data.get(name) is None and name not in self.errors:
+                self.add_error(name, words.size_needed(name))
+        if self.errors or size is None:
+            return
+        row = self.row()
+        row["hides"] = row["hides"] if row["hides"] is None else min(row["hides"], 0.95)
+        self.say(checks.window_faults(Window(**row), size))
+
+
+class LampForm(Row):
+    """Lamps of one sort."""
+
+    needs = ("lumens",)
+    count = forms.IntegerField(min_value=1, max_value=400, initial=1, widget=plain(inputmode="numeric", size="3"))
+    lumens = _number(0, 1e6, required=False, label="Lumens each", said="lumens")
+    kelvin = _number(0, 1e6, label="Kelvin", said="kelvin", initial=2700.0)
+    kind = forms.ChoiceField(choices=list(words.LAMP_KINDS.items()), label="Kind")
+    rendering = _number(0, 1000, label="Ra", said="colour rendering", initial=80.0)
+    dimmed = _number(0, 100, label="Dimmed to %", said="dimmed", initial=100.0)
+    hung = forms.ChoiceField(choices=list(words.HUNG.items()), label="Where")
+
+    def row(self) -> dict[str, Any]:
+        """Return the row as it is kept."""
+        return dict(self.cleaned_data)
+
+    def check(self, size: tuple[float, float, float] | None) -> None:
+        """Check the lamp."""
+        if not self.errors:
+            self.say(checks.lamp_faults(Lamp(**{**self.row(), "dimmed": self.cleaned_data["dimmed"] / 100})))
+
+
+class CoatedForm(Row):
+    """Something with a colour: a code or name of a colour, or a material of the library."""
+
+    what = forms.CharField(max_length=160, required=False, label="Colour or material", widget=plain(list="stuff"))
+
+    def __init__(self, *args: Any, user: User, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        self._user = user
+        self.colour: Colour | None = None
+        self.material = ""
+
+    def clean_what(self) -> str:
+        """Find the colour or material that was typed."""
+        text = str(self.cleaned_data["what"]).strip()
+        if not text:
+            return text
+        self.material = next((m.key for m in library().values() if text.casefold() in (m.title, m.key)), "")
+        if not self.material:
+            try:
+                self.colour = deck_queries.one_named(self._user, text)
+            except deck_queries.NotOneColourError as wrong:
+                raise forms.ValidationError(f"{wrong} {words.OR_A_MATERIAL}") from None
+        return text
+
+    def coat(self) -> dict[str, Any]:
+        """Return the colour as it is kept."""
+        return {"colour": self.colour, "material": self.material}
+
+
+class SurfaceForm(CoatedForm):
+    """One side of the room: what is on it now, and whether it will be painted."""
+
+    side = forms.ChoiceField(choices=Surface.SIDES, widget=forms.HiddenInput)
+    to_paint = forms.BooleanField(required=False, label="to be painted")
+
+    @property
+    def is_empty(self) -> bool:
+        """Whether it says nothing."""
+        return not self.data.get(self.add_prefix("what"), "").strip() and not self.data.get(self.add_prefix("to_paint"))
+
+    def row(self) -> dict[str, Any]:
+        """Return the row as it is kept."""
+        return {"side": self.cleaned_data["side"], "to_paint": self.cleaned_data["to_paint"], **self.coat()}
+
+    def check(self, size: tuple[float, float, float] | None) -> None:
+        """There is nothing more to check."""
+
+
+class ElementForm(CoatedForm):
+    """Something fixed."""
+
+    needs = ("name", "what")
+    field_order = ("kind", "name", "what", "area", "on")
+    kind = forms.ChoiceField(choices=Element.Kind.choices, label="Kind")
+    name = forms.CharField(max_length=80, required=False, label="Name", widget=plain())
+    area = _number(0.01, 3600, label="m²", said="area", initial=2.0)
+    on = forms.ChoiceField(choices=[*Surface.SIDES, ("walls", "all walls")], label="On")
+
+    def row(self) -> dict[str, Any]:
+        """Return the row as it is kept."""
+        data = self.cleaned_data
+        name = data["name"] or words.ELEMENTS[data["kind"]]
+        return {"kind": data["kind"], "name": name, "area": data["area"], "on": data["on"], **self.coat()}
+
+    def check(self, size: tuple[float, float, float] | None) -> None:
+        """An element without a colour says nothing of the light."""
+        if not self.cleaned_data.get("what") and "what" not in self.errors:
+            self.add_error("what", words.COLOUR_NEEDED)
+
+
+class RoomSheet:
+    """The whole sheet of a room: its own fields, then rows of windows, lamps, surfaces and fixed elements.
+
+    Rows that are left empty are none. `more` names a table that is to have one more empty row; nothing is kept then.
+    """
+
+    PARTS = ("windows", "lamps", "surfaces", "elements")
+    MOST = 24
+
+    def __init__(self, user: User, room: Room, data: Any = None) -> None:
+        self.user, self.room, self.data = user, room, data
+        self.form = RoomForm(data, room)
+        self.more = data.get("more", "") if data else ""
+        self.windows = self._rows(WindowForm, "windows", [self._window(w) for w in self._kept("windows")])
+        self.lamps = self._rows(LampForm, "lamps", [self._lamp(x) for x in self._kept("lamps")])
+        self.surfaces = self._rows(SurfaceForm, "surfaces", self._surfaces(), user=user)
+        self.elements = self._rows(
+            ElementForm, "elements", [self._element(e) for e in self._kept("elements")], user=user
+        )
+
+    def _kept(self, name: str) -> list[Any]:
+        return list(getattr(self.room, name).all()) if self.room.pk else []
+
+    @staticmethod
+    def _window(row: WindowRow) -> dict[str, Any]:
+        fields = ("wall", "width", "height", "sill", "along", "outside", "glazing")
+        hides = None if row.hides is None else round(row.hides * 100, 2)
+        return {field: getattr(row, field) for field in fields} | {"hides": hides}
+
+    @staticmethod
+    def _lamp(row: LampSort) -> dict[str, Any]:
+        return {f: getattr(row, f) for f in ("count", "lumens", "kelvin", "kind", "rendering", "dimmed", "hung")}
+
+    def _surfaces(self) -> list[dict[str, Any]]:
+        kept = {row.side: row for row in self._kept("surfaces")}
+        fresh = not self.room.pk
+        return [
+            {
+                "side": side,
+                "what": kept[side].what if side in kept else "",
+                "to_paint": kept[side].to_paint if side in kept else fresh and side not in ("floor", "ceiling"),
+            }
+            for side, _ in Surface.SIDES
+        ]
+
+    @staticmethod
+    def _element(row: Element) -> dict[str, Any]:
+        return {"kind": row.kind, "name": row.name, "area": row.area, "on": row.on, "what": row.what}
+
+    def _rows(self, kind: type[Row], name: str, kept: list[dict[str, Any]], **more: Any) -> list[Any]:
+        if self.data is not None:
+            typed = self.data.get(f"{name}-rows", "")
+            count = min(int(typed), self.MOST) if typed.isascii() and typed.isdecimal() else 0
+            rows = [kind(self.data, prefix=f"{name}-{i}", **more) for i in range(count)]
+            if self.more == name and count < self.MOST:
+                rows.append(kind(None, prefix=f"{name}-{count}", **more))
+            return rows
+        fresh = {} if self.room.pk else FIRST.get(name, {})
+        initial = kept or ([fresh] if fresh else [])
+        if name == "elements" and not initial:
+            initial = [{}]
+        return [kind(None, prefix=f"{name}-{i}", initial=row, **more) for i, row in enumerate(initial)]
+
+    def filled(self, name: str) -> list[Any]:
+        """Return the rows of a table that say something."""
+        return [row for row in getattr(self, name) if row.is_bound and not row.is_empty]
+
+    def is_valid(self) -> bool:
+        """Whether all of it can be kept."""
+        sound = self.form.is_valid()
+        size = self.form.size if hasattr(self.form, "cleaned_data") else None
+        for name in self.PARTS:
+            for row in self.filled(name):
+                row.is_valid()
+                if hasattr(row, "cleaned_data"):
+                    row.check(size)
+                sound = sound and not row.errors
+        if sound and size:
+            sound = self._walls_hold(size)
+        return sound
+
+    def _walls_hold(self, size: tuple[float, float, float]) -> bool:
+        """Check that the windows of a wall are together no wider than it."""
+        rows = self.filled("windows")
+        for row in rows:
+            wall = row.cleaned_data["wall"]
+            mates = [r for r in rows if r.cleaned_data["wall"] == wall and r.cleaned_data["along"] is None]
+            together, length = sum(r.cleaned_data["width"] for r in mates), checks.length_of(wall, size)
+            if wall != "ceiling" and row in mates and together > length:
+                row.add_error("width", messages.windows_fill_wall(wall, together, length))
+                return False
+        return True
+
+    def parts(self) -> dict[str, list[dict[str, Any]]]:
+        """Return the rows of all tables as they are kept."""
+        return {name: [row.row() for row in self.filled(name)] for name in self.PARTS}
+
+
+FIRST: dict[str, dict[str, Any]] = {
+    "windows": {"wall": "north", "width": 1.2, "height": 1.2, "sill": 0.9},
+    "lamps": {"count": 4, "lumens": 800.0},
+}
+"""What a new room is given, to be changed."""
+
+
+def rooms_of(user: User) -> Any:
+    """Return the rooms that a review may be put into."""
+    return Room.objects.filter(job__owner__in=team(user), job__deleted=None, deleted=None)
+
+
+class MoveForm(forms.Form):
+    """Into which room a review goes."""
+
+    room = forms.ChoiceField(required=False, label="Room")
+
+    def __init__(self, data: Any, user: User, now: Room | None) -> None:
+        super().__init__(data, initial={"room": str(now.pk) if now else ""})
+        field = self.fields["room"]
+        assert isinstance(field, forms.ChoiceField)
+        field.choices = [
+            ("", words.NO_ROOM),
+            *(
+                (job.title, [(str(room.pk), room.name) for room in rooms])
+                for job, rooms in queries.choices(user)
+                if rooms
+            ),
+        ]
+
+
+class MeterForm(forms.Form):
+    """Where, when and under which sky light is measured; lux and kelvin only where another meter was read."""
+
+    wall = forms.ChoiceField(choices=WALL_CHOICES, label="On the wall")
+    at = forms.TimeField(required=False, label="At", widget=plain(type="time"), help_text="now, where it is left empty")
+    sky = forms.ChoiceField(choices=[(sky, label) for sky, label in words.SKIES.items()], label="Sky")
+    lamps_on = forms.BooleanField(required=False, label="lamps on", **laid_out("inline"))
+    lux = _number(0.1, 200_000, required=False, label="Lux", said="lux", help_text="empty: the studio’s meter is read")
+    kelvin = _number(1_500, 25_000, required=False, label="Kelvin", said="kelvin")
+
+    def asked(self, zone: str) -> tuple[str, datetime, str, bool]:
+        """Return wall, moment, sky, and whether lamps are on, by the clocks of a zone."""
+        data, now = self.cleaned_data, timezone.now().astimezone(ZoneInfo(zone))
+        at = now if data["at"] is None else now.replace(hour=data["at"].hour, minute=data["at"].minute)
+        return data["wall"], at, data["sky"], data["lamps_on"]
+
+    def typed(self) -> tuple[float, float | None] | None:
+        """Return lux and kelvin of another meter; None where the studio's is read."""
+        data = self.cleaned_data
+        return None if data["lux"] is None else (data["lux"], data["kelvin"])

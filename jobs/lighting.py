@@ -1,0 +1,335 @@
+"""A room through a day as screens need it: what is asked for, and what the core finds of one paint in it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from datetime import date, datetime
+from functools import cached_property
+from zoneinfo import ZoneInfo
+
+import numpy as np
+from django.utils import timezone
+
+from prism import screen
+from prism.difference import delta_e
+from prism.formats.room_json import spectrum_of
+from prism.light.advice import Aim, aim
+from prism.light.claims import doubt, readings
+from prism.light.day import CLEAR, HALF_HOURS, OVERCAST, Day, days, deepening, evening, outside
+from prism.light.findings import (
+    Counsel,
+    Facing,
+    Mean,
+    Spot,
+    best_and_worst,
+    by_day,
+    counsels,
+    facing,
+    means,
+    of_evening,
+    parting_most,
+)
+from prism.light.room import WALLS, Lamp
+from prism.light.room import Room as LitRoom
+from prism.light.sun import Daylight, daylight
+from prism.light.together import Pairing, pairing
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading
+from prism.school import School
+from prism.spectrum import Array
+from prism.stimulus import Stimulus
+from web.kept import Kept
+
+SKIES = ("clear", "overcast")
+SEASONS = ("today", "midsummer", "equinox", "midwinter")
+_DAYS = {"midsummer": (6, 21), "equinox": (3, 20), "midwinter": (12, 21)}
+LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
+PER_LAMP_AREA = 4.0
+"""m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
+_kept: Kept[object, list[Day]] = Kept(48)
+
+
+def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:
+    """Return the date of a season in a hemisphere, this year; or today by the clocks of a zone."""
+    today = now.astimezone(ZoneInfo(zone)).date()
+    if season not in _DAYS:
+        return today
+    month, day = _DAYS[season]
+    if southern and season != "equinox":
+        month = 18 - month  # June and December change places
+    return date(today.year, month, day)
+
+
+@dataclass(frozen=True)
+class Asked:
+    """What of a day is looked at: which day, which sky, which moment and which wall."""
+
+    season: str = "today"
+    sky: str = "clear"
+    moment: int = 24
+    wall: str = "north"
+
+    @classmethod
+    def of(cls, query: Mapping[str, str], room: LitRoom) -> Asked:
+        """Return what a query asks for; for what it does not say or nobody can, noon and the wall opposite a window."""
+        season, sky = query.get("when", ""), query.get("sky", "")
+        wall = query.get("wall", "")
+        return cls(
+            season if season in SEASONS else "today",
+            sky if sky in SKIES else "clear",
+            _moment(query.get("hour", "")),
+            wall if wall in WALLS else back_wall(room),
+        )
+
+    @property
+    def hour(self) -> float:
+        """The clock's hour."""
+        return HALF_HOURS[self.moment]
+
+
+def _moment(text: str) -> int:
+    try:
+        hour = float(text)
+    except ValueError:
+        hour = 12.0
+    return round(2 * hour) if 0 <= hour <= 23.5 else 24
+
+
+def back_wall(room: LitRoom) -> str:
+    """Return the wall opposite the one with most glass; the north wall where there is none."""
+    glass = {wall: sum(w.width * w.height for w in room.windows if w.wall == wall) for wall in WALLS}
+    most = max(glass, key=lambda wall: glass[wall])
+    return WALLS[(WALLS.index(most) + 2) % 4] if glass[most] else "north"
+
+
+@dataclass(frozen=True)
+class Board:
+    """Something that hangs or stands in the same light: what it is called, its colour, and its reflectance."""
+
+    name: str
+    screen: str
+    colour: Stimulus
+    kind: str = ""
+    href: str = ""
+
+
+class RoomDay:
+    """One paint in one room through a day, under the clear and the overcast sky.
+
+    `boards` are held in the same light; `elements` stay in the room. Each part is computed when it is asked for.
+    """
+
+    def __init__(
+        self,
+        room: LitRoom,
+        paint: Stimulus,
+        school: School,
+        neutral: WorkingNeutral,
+        query: Mapping[str, str],
+        boards: Sequence[Board] = (),
+        elements: Sequence[Board] = (),
+        used: tuple[float, float] = (0.0, 24.0),
+        metered: bool = False,
+    ) -> None:
+        self.room, self.paint, self.school, self.neutral = room, paint, school, neutral
+        self.asked = Asked.of(query, room)
+        self.boards, self.elements = list(boards), list(elements)
+        self.used, self.metered = used, metered
+        self.reflectance = np.asarray(spectrum_of(paint))
+
+    @cached_property
+    def date(self) -> date:
+        """The day that is looked at."""
+        place = self.room.place
+        return day_of(self.asked.season, place.southern, timezone.now(), place.zone)
+
+    @cached_property
+    def sun(self) -> Daylight:
+        """When the sun rises and sets."""
+        return daylight(self.room.place, self.date)
+
+    @cached_property
+    def days(self) -> list[Day]:
+        """The day, clear and overcast; kept at hand, so that an unchanged room is not computed again."""
+        room = self.room
+        key = (
+            room.place, room.size, room.turn, room.storey, room.windows, room.lamps, room.fixed, room.correction,
+            tuple(sorted(room.surfaces.items())), self.reflectance.tobytes(), self.date,
+        )  # fmt: skip
+        return _kept.get(key, lambda: days(room, self.reflectance, self.date))
+
+    @property
+    def day(self) -> Day:
+        """The day under the sky that is looked at."""
+        return self.days[SKIES.index(self.asked.sky)]
+
+    @cached_property
+    def seen(self) -> list[Array]:
+        """What the paint reads as, (t, 4, 3), under each sky."""
+        return [day.seen(self.reflectance) for day in self.days]
+
+    @cached_property
+    def lab(self) -> Array:
+        """What it reads as under the sky that is looked at, (t, 4, 3)."""
+        return self.seen[SKIES.index(self.asked.sky)]
+
+    @property
+    def wall(self) -> int:
+        """The place of the wall that is looked at."""
+        return WALLS.index(self.asked.wall)
+
+    @property
+    def board(self) -> Array:
+        """The paint's own Lab, (3,)."""
+        return self.paint.lab_array
+
+    def doubts(self, colour: Stimulus) -> Array:
+        """Return how unsure it is, at each moment, what a colour reads as, ΔE00 (t,)."""
+        by_day, by_lamp = (doubt(colour, self.school, self.metered, lamps) for lamps in (False, True))
+        return np.where(self.day.lamps_on, by_lamp, by_day)
+
+    @cached_property
+    def readings(self) -> list[Reading]:
+        """What may be said of the wall that is looked at, at each moment."""
+        return readings(self.lab[:, self.wall], self.doubts(self.paint), self.school, self.neutral)
+
+    @property
+    def reading(self) -> Reading:
+        """What may be said of it at the moment that is looked at."""
+        return self.readings[self.asked.moment]
+
+    @cached_property
+    def own(self) -> Reading:
+        """The board's reading in daylight."""
+        unsure = self.school.doubt(self.paint.provenance, self.paint.spread)
+        return readings(self.board, unsure, self.school, self.neutral)[0]
+
+    @cached_property
+    def clean(self) -> Reading:
+        """What it reads as beside a clean white in the same light, at the moment that is looked at."""
+        lab = self.day.beside_white(self.reflectance)[self.asked.moment, self.wall]
+        return readings(lab, self.doubts(self.paint)[self.asked.moment], self.school, self.neutral)[0]
+
+    @property
+    def is_dark(self) -> bool:
+        """Whether nobody sees colour at the moment and wall that are looked at."""
+        return bool(self.day.dark[self.asked.moment, self.wall])
+
+    @cached_property
+    def together(self) -> Array:
+        """What the boards and then the elements read as in the light of the wall, Lab (t, k, 3)."""
+        things = [*self.boards, *self.elements]
+        if not things:
+            return np.zeros((len(self.day.hours), 0, 3))
+        return self.day.seen_many([spectrum_of(thing.colour) for thing in things], self.wall)
+
+    @staticmethod
+    def screens(lab: Array) -> list[str]:
+        """Return screen values of Lab (..., 3), one after the other."""
+        return screen.to_hex(screen.lab_to_screen(np.clip(lab.reshape(-1, 3), [0, -120, -120], [100, 120, 120]))[0])
+
+    @cached_property
+    def extremes(self) -> tuple[Spot, Spot] | None:
+        """Where and when it comes nearest to its board and lies farthest from it, while the room is used."""
+        return best_and_worst(self.days, self.seen, self.board, self.used)
+
+    @cached_property
+    def means(self) -> list[Mean]:
+        """Each wall by day."""
+        return means(self.days, self.seen, self.used)
+
+    @cached_property
+    def counsels(self) -> list[Counsel]:
+        """What is to be counselled against, by day and of an evening."""
+        by_day = counsels(self.room, self.means, self.board, self.school, self.neutral)
+        late = of_evening(self.room, self.by_lamps(self.room.lamps), self.board, self.school, self.neutral)
+        return [*by_day, late] if late else by_day
+
+    def by_lamps(self, lamps: tuple[Lamp, ...]) -> Array:
+        """Return what the walls read as after dark under lamps, (4, 3)."""
+        found: Array = evening(self.room, self.reflectance, [lamps]).seen(self.reflectance)[0]
+        return found
+
+    @property
+    def facing(self) -> Facing:
+        """Which way the room looks."""
+        return facing(self.room)
+
+    @cached_property
+    def aim(self) -> Aim | None:
+        """Which board would read here as this one does in daylight."""
+        return aim(self.board, self.means, self.school, self.neutral)
+
+    def means_of(self, reflectances: Array) -> Array:
+        """Return what other paints (k, 31) read as on the walls, (k, 4, 3), at a few moments of the day taken together.
+
+        They are tried as boards in the light that is there, which the walls' own paint tints.
+        """
+        found = []
+        for day in self.days:
+            lit = np.flatnonzero(by_day(day, self.used))
+            if len(lit):
+                part = day.at(lit[np.linspace(0, len(lit) - 1, min(4, len(lit))).round().astype(int)])
+                found.append(np.stack([part.seen_many(reflectances, w) for w in range(len(WALLS))], axis=2))
+        none = np.zeros((len(reflectances), len(WALLS), 3))
+        return np.asarray(np.concatenate(found).mean(axis=0), dtype=np.float64) if found else none
+
+    @cached_property
+    def lamp_sets(self) -> list[tuple[float, tuple[Lamp, ...]]]:
+        """The lamps of the room at each temperature that can be chosen; supposed ones where none are entered."""
+        own = self.room.lamps or (
+            Lamp(count=max(1, round(self.room.width * self.room.depth / PER_LAMP_AREA)), lumens=800.0),
+        )
+        return [(kelvin, tuple(replace(lamp, kelvin=kelvin) for lamp in own)) for kelvin in LAMP_CHOICES]
+
+    @cached_property
+    def under_lamps(self) -> list[tuple[float, Array, Reading]]:
+        """What the wall that is looked at reads as under each of the lamps: kelvin, Lab (3,), reading."""
+        found = evening(self.room, self.reflectance, [lamps for _, lamps in self.lamp_sets]).seen(self.reflectance)
+        unsure = doubt(self.paint, self.school, self.metered, lamps=True)
+        each = readings(found[:, self.wall], unsure, self.school, self.neutral)
+        kelvins = [kelvin for kelvin, _ in self.lamp_sets]
+        return [(kelvin, found[i, self.wall], each[i]) for i, kelvin in enumerate(kelvins)]
+
+    @cached_property
+    def pairings(self) -> list[tuple[Board, Pairing, Pairing | None]]:
+        """How the paint stands to each fixed element: by day, and of an evening under the room's lamps."""
+        if not self.elements:
+            return []
+        spectra = np.array([spectrum_of(thing.colour) for thing in self.elements])
+        noon = int(np.argmax(self.days[1].lux[:, self.wall]))
+        by_day = self.days[1].seen_many(spectra, self.wall)[noon], self.seen[1][noon, self.wall]
+        late = None
+        if self.room.lamps:
+            dusk = evening(self.room, self.reflectance, [self.room.lamps])
+            late = dusk.seen_many(spectra, self.wall)[0], dusk.seen(self.reflectance)[0, self.wall]
+
+        def of(i: int, light: tuple[Array, Array], lamps: bool) -> Pairing:
+            doubts = tuple(doubt(c, self.school, self.metered, lamps) for c in (self.paint, self.elements[i].colour))
+            return pairing(light[1], light[0][i], (doubts[0], doubts[1]), self.school, self.neutral)
+
+        return [
+            (thing, of(i, by_day, False), of(i, late, True) if late else None) for i, thing in enumerate(self.elements)
+        ]
+
+    @cached_property
+    def deeper(self) -> tuple[float, float]:
+        """By how much four walls of it look darker (L*) and more coloured (C*) than its board held in the room as it
+        is, at noon under an overcast sky."""
+        _, _, straight = outside(self.room, self.date, (12.0,), OVERCAST)
+        board, walls = deepening(self.room, self.reflectance, straight, np.full(31, 0.7))
+        chroma = [np.hypot(*lab[0, :, 1:].T).mean() for lab in (board, walls)]
+        return float(board[0, :, 0].mean() - walls[0, :, 0].mean()), float(chroma[1] - chroma[0])
+
+    def parts_most(self, other: Stimulus) -> Spot | None:
+        """Return where and when this paint and another candidate part most."""
+        reflectance = np.asarray(spectrum_of(other))
+        return parting_most(self.days, self.seen, [day.seen(reflectance) for day in self.days])
+
+    def from_board(self, moment: int, wall: int) -> float:
+        """Return ΔE00 of a moment and wall from the board."""
+        return float(delta_e(self.lab[moment, wall], self.board))
+
+
+__all__ = ["CLEAR", "LAMP_CHOICES", "SEASONS", "SKIES", "Asked", "Board", "RoomDay", "back_wall", "day_of"]

@@ -1,0 +1,222 @@
+"""A job with its client and place, its rooms, and what lights and fills them."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.conf import settings
+from django.db import models
+from django.urls import reverse
+from django.utils import timezone
+
+from decks.models import Colour
+from prism.light.lamps import KINDS as LAMP_KINDS
+from prism.light.materials import library
+from prism.light.room import GLAZING, HUNG, OUTSIDE, WALLS
+from prism.light.sun import Place
+
+WALL_CHOICES = [(wall, wall) for wall in WALLS]
+
+
+class Job(models.Model):
+    """What a client asks: a house or a part of one, in a place, with rooms."""
+
+    class State(models.TextChoices):
+        LOOKING = "looking", "looking"
+        SAMPLING = "sampling", "sampling"
+        DECIDED = "decided", "decided"
+        PAINTED = "painted", "painted"
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="jobs")
+    title = models.CharField(max_length=80)
+    client = models.CharField(max_length=80, blank=True)
+    address = models.CharField(max_length=200, blank=True)
+    town = models.CharField(max_length=80, blank=True)
+    latitude = models.FloatField(null=True, blank=True)
+    longitude = models.FloatField(null=True, blank=True)
+    zone = models.CharField(max_length=60, blank=True)
+    state = models.CharField(max_length=8, choices=State, default=State.LOOKING)
+    notes = models.TextField(blank=True)
+    created = models.DateTimeField(auto_now_add=True)
+    updated = models.DateTimeField(default=timezone.now)
+    changed_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    deleted = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-updated", "-id"]
+        indexes = [models.Index(fields=["owner", "deleted", "-updated"], name="job_listing")]
+
+    def __str__(self) -> str:
+        return self.title
+
+    def get_absolute_url(self) -> str:
+        """Return the address of the job."""
+        return reverse("job", args=[self.pk])
+
+    @property
+    def place(self) -> Place | None:
+        """Where it is, as light needs it; None while that is not known."""
+        if self.latitude is None or self.longitude is None:
+            return None
+        return Place(self.latitude, self.longitude, self.zone or "UTC")
+
+
+class Room(models.Model):
+    """A room: its size, where it lies and how it is turned; sizes are empty until somebody enters them.
+
+    `turn` is by how many degrees the wall that is called north looks east of it. `correction` is by how much a meter
+    found the room brighter than computed, None while nobody measured.
+    """
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="rooms")
+    name = models.CharField(max_length=80)
+    width = models.FloatField(null=True, blank=True)
+    depth = models.FloatField(null=True, blank=True)
+    height = models.FloatField(null=True, blank=True)
+    turn = models.FloatField(default=0.0)
+    storey = models.SmallIntegerField(default=0)
+    used_from = models.FloatField(default=7.0)
+    used_until = models.FloatField(default=23.0)
+    notes = models.TextField(blank=True)
+    open_to: models.ManyToManyField[Room, Any] = models.ManyToManyField("self", symmetrical=True, blank=True)
+    correction = models.FloatField(null=True, blank=True)
+    created = models.DateTimeField(auto_now_add=True)
+    updated = models.DateTimeField(default=timezone.now)
+    changed_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    deleted = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+    def get_absolute_url(self) -> str:
+        """Return the address of the room."""
+        return reverse("room", args=[self.pk])
+
+    @property
+    def is_measured(self) -> bool:
+        """Whether its size is known."""
+        return None not in (self.width, self.depth, self.height)
+
+
+class Window(models.Model):
+    """A window in a wall, or a rooflight; see `prism.light.room.Window`."""
+
+    room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="windows")
+    wall = models.CharField(max_length=8, choices=[*WALL_CHOICES, ("ceiling", "ceiling (rooflight)")])
+    width = models.FloatField()
+    height = models.FloatField()
+    sill = models.FloatField(default=0.9)
+    along = models.FloatField(null=True, blank=True)
+    outside = models.CharField(max_length=10, choices=[(key, key) for key in OUTSIDE], default="lawn")
+    hides = models.FloatField(null=True, blank=True)
+    glazing = models.CharField(max_length=8, choices=[(key, key) for key in GLAZING], default="double")
+
+    class Meta:
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return f"window in the {self.wall} of {self.room}"
+
+
+class LampSort(models.Model):
+    """Lamps of one sort; see `prism.light.room.Lamp`. `dimmed` is in per cent of full light."""
+
+    room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="lamps")
+    count = models.PositiveSmallIntegerField(default=4)
+    lumens = models.FloatField(default=800.0)
+    kelvin = models.FloatField(default=2_700.0)
+    kind = models.CharField(max_length=12, choices=[(key, key) for key in LAMP_KINDS], default="led")
+    rendering = models.FloatField(default=80.0)
+    dimmed = models.FloatField(default=100.0)
+    hung = models.CharField(max_length=8, choices=[(key, key) for key in HUNG], default="ceiling")
+
+    class Meta:
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return f"{self.count} × {self.lumens:g} lm, {self.kelvin:g} K"
+
+
+class Coated(models.Model):
+    """Something with a colour that stays or is there now: a colour of the studio, or a material of the library."""
+
+    colour = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
+    material = models.CharField(max_length=30, blank=True)
+
+    class Meta:
+        abstract = True
+
+    @property
+    def what(self) -> str:
+        """What it is of, as a person would type it."""
+        if self.colour:
+            return self.colour.code or self.colour.name
+        return library()[self.material].title if self.material in library() else ""
+
+
+class Surface(Coated):
+    """One side of a room: what is on it now, and whether it is to be painted."""
+
+    SIDES = [("floor", "floor"), ("ceiling", "ceiling"), *WALL_CHOICES]
+
+    room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="surfaces")
+    side = models.CharField(max_length=8, choices=SIDES)
+    to_paint = models.BooleanField(default=False)
+
+    class Meta:
+        ordering = ["id"]
+        constraints = [models.UniqueConstraint(fields=["room", "side"], name="side_once")]
+
+    def __str__(self) -> str:
+        return f"{self.side} of {self.room}"
+
+
+class Element(Coated):
+    """Something fixed in a room, in the order of permanence, with its area in m² and the side it covers."""
+
+    class Kind(models.TextChoices):
+        FLOOR = "floor", "floor"
+        STONE = "stone", "stone"
+        TILE = "tile", "tile"
+        CABINETS = "cabinets", "cabinets"
+        BRICK = "brick", "brick"
+        FURNITURE = "furniture", "large furniture"
+        TEXTILES = "textiles", "textiles"
+
+    room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="elements")
+    kind = models.CharField(max_length=10, choices=Kind)
+    name = models.CharField(max_length=80)
+    area = models.FloatField(default=2.0)
+    on = models.CharField(max_length=8, choices=[*Surface.SIDES, ("walls", "all walls")], default="floor")
+
+    class Meta:
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Metered(models.Model):
+    """What a meter read in a room: lux and colour temperature on a wall at an hour, and what was computed for it."""
+
+    room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="readings")
+    wall = models.CharField(max_length=8, choices=WALL_CHOICES)
+    at = models.DateTimeField()
+    sky = models.CharField(max_length=8, choices=[("clear", "clear"), ("overcast", "overcast")])
+    lamps_on = models.BooleanField(default=False)
+    lux = models.FloatField()
+    kelvin = models.FloatField(null=True, blank=True)
+    computed_lux = models.FloatField()
+    doubt = models.FloatField(default=0.04)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    made = models.DateTimeField(auto_now_add=True)
+    taken = models.BooleanField(default=True)
+
+    class Meta:
+        ordering = ["-made", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.lux:g} lx on the {self.wall} wall of {self.room}"

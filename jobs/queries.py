@@ -1,0 +1,122 @@
+"""Reads: jobs and rooms of a studio, and a room as the light's core knows it."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db.models import Count, Prefetch, Q, QuerySet
+
+from jobs.models import Coated, Element, Job, Room, Surface
+from people.queries import team
+from prism.formats.room_json import spectrum_of
+from prism.light.materials import library
+from prism.light.room import Fixed, Lamp, Reflectance, Window
+from prism.light.room import Room as LitRoom
+
+SORTS = {
+    "-updated": "changed last",
+    "title": "job",
+    "client": "client",
+    "town": "place",
+    "state": "state",
+    "-created": "newest",
+}
+GROUPS = {"": "none", "state": "state", "client": "client", "town": "place"}
+MOST_WORDS = 6
+
+
+def of_studio(user: User) -> QuerySet[Job]:
+    """Return every job of the studio, deleted ones too."""
+    return Job.objects.filter(owner__in=team(user))
+
+
+def listed(user: User) -> QuerySet[Job]:
+    """Return the jobs of the studio that are not put aside, with how many rooms each has."""
+    rooms = Count("rooms", filter=Q(rooms__deleted=None), distinct=True)
+    return of_studio(user).filter(deleted=None).annotate(room_count=rooms)
+
+
+def searched(user: User, text: str) -> QuerySet[Job]:
+    """Return jobs in which every word typed is found: in title, client, place, rooms, notes, or the colours and
+    verdicts of their reviews."""
+    found = listed(user)
+    for word in text.split()[:MOST_WORDS]:
+        here = Q(title__icontains=word) | Q(client__icontains=word) | Q(address__icontains=word)
+        here |= Q(town__icontains=word) | Q(notes__icontains=word)
+        inside = Q(name__icontains=word) | Q(notes__icontains=word)
+        of_reviews = Q(reviews__colour__name__icontains=word) | Q(reviews__colour__code__iexact=word)
+        of_reviews |= Q(reviews__verdict__icontains=word)
+        rooms = Room.objects.filter(inside | (of_reviews & Q(reviews__deleted=None)), deleted=None)
+        found = found.filter(here | Q(pk__in=rooms.values("job_id")))
+    return found
+
+
+def rooms(user: User) -> QuerySet[Room]:
+    """Return every room of the studio, deleted ones too."""
+    return Room.objects.filter(job__owner__in=team(user)).select_related("job")
+
+
+def whole() -> QuerySet[Room]:
+    """Return rooms with all that lights and fills them."""
+    coated = [
+        Prefetch("surfaces", Surface.objects.select_related("colour")),
+        Prefetch("elements", Element.objects.select_related("colour")),
+    ]
+    return Room.objects.select_related("job").prefetch_related("windows", "lamps", *coated)
+
+
+def choices(user: User) -> list[tuple[Job, list[Room]]]:
+    """Return the rooms that a review may be put into, by job."""
+    held = listed(user).prefetch_related(Prefetch("rooms", Room.objects.filter(deleted=None)))
+    return [(job, list(job.rooms.all())) for job in held.order_by("title")]
+
+
+def reflectance_of(thing: Coated) -> Reflectance | None:
+    """Return the reflectance of something, (31,); None where its colour is not known."""
+    if thing.colour:
+        return spectrum_of(thing.colour.stimulus)
+    return library()[thing.material].reflectance if thing.material in library() else None
+
+
+PLAIN_SURFACES = {"floor": "wood-brown", "ceiling": ""}
+"""What a floor is taken to be while nobody has said: brown wood. A ceiling is a plain white."""
+_WHITE_CEILING: Reflectance = (0.82,) * 31
+
+
+def lit_room(room: Room, painted: bool = True) -> LitRoom | None:
+    """Return a room as light finds it; None while its size or place is not known.
+
+    Walls that are to be painted, or of which nothing is known, take the tried colour; with `painted` false all walls
+    are as they are now.
+    """
+    place = room.job.place
+    if place is None or room.width is None or room.depth is None or room.height is None:
+        return None
+    surfaces: dict[str, Reflectance | None] = {
+        "floor": library()[PLAIN_SURFACES["floor"]].reflectance,
+        "ceiling": _WHITE_CEILING,
+    }
+    for surface in room.surfaces.all():
+        own = reflectance_of(surface)
+        if surface.side in surfaces:
+            surfaces[surface.side] = own or surfaces[surface.side]
+        elif own and not (painted and surface.to_paint):
+            surfaces[surface.side] = own
+    fixed = [(thing, reflectance_of(thing)) for thing in room.elements.all()]
+    return LitRoom(
+        place,
+        room.width,
+        room.depth,
+        room.height,
+        turn=room.turn,
+        windows=tuple(
+            Window(w.wall, w.width, w.height, w.sill, w.along, w.outside, w.hides, w.glazing)
+            for w in room.windows.all()
+        ),
+        lamps=tuple(
+            Lamp(x.kelvin, x.lumens, x.count, x.kind, x.rendering, x.dimmed / 100, x.hung) for x in room.lamps.all()
+        ),
+        surfaces=surfaces,
+        fixed=tuple(Fixed(thing.name, own, thing.area, thing.on) for thing, own in fixed if own),
+        storey=room.storey,
+        correction=room.correction or 1.0,
+    )

@@ -1,0 +1,199 @@
+"""Writes: jobs and rooms, and what the rooms hold."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
+from datetime import datetime
+from typing import Any
+from zoneinfo import ZoneInfo
+
+import numpy as np
+from django.conf import settings
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+from django.utils.module_loading import import_string
+
+from decks import services as deck_services
+from decks.models import Colour
+from jobs import queries
+from jobs.models import Element, Job, LampSort, Metered, Room, Surface, Window
+from prism import meters, words
+from prism.light.checks import CORRECTION
+from prism.light.day import CLEAR, OVERCAST, days
+from prism.light.room import WALLS, Reflectance
+from prism.light.room import Room as LitRoom
+from prism.light.spectra import lux
+from prism.spectrum import Array
+from prism.stimulus import from_reflectance
+
+PLAIN_WALL = 0.7
+"""Reflectance of walls of which nothing is known, when a meter is read."""
+Rows = Iterable[Mapping[str, Any]]
+
+
+def keep_job(by: User, job: Job, fields: Mapping[str, Any]) -> Job:
+    """Keep a job, new or changed, and who did it."""
+    if job._state.adding:
+        job.owner = by
+    for name, value in fields.items():
+        setattr(job, name, value)
+    job.updated, job.changed_by = timezone.now(), by
+    job.save()
+    return job
+
+
+def put_aside(by: User, thing: Job | Room) -> None:
+    """Put a job or a room aside; `take_back` brings it back as it was."""
+    thing.deleted, thing.changed_by = timezone.now(), by
+    thing.save(update_fields=["deleted", "changed_by"])
+
+
+def take_back(by: User, thing: Job | Room) -> None:
+    """Bring back what was put aside."""
+    thing.deleted, thing.changed_by = None, by
+    thing.save(update_fields=["deleted", "changed_by"])
+
+
+@transaction.atomic
+def keep_room(
+    by: User, room: Room, fields: Mapping[str, Any], parts: Mapping[str, Rows], open_to: Iterable[Room] | None = None
+) -> Room:
+    """Keep a room with all it holds: `parts` are rows of `windows`, `lamps`, `surfaces` and `elements`, which replace
+    what was there; one that is not among them stays."""
+    for name, value in fields.items():
+        setattr(room, name, value)
+    room.updated, room.changed_by = timezone.now(), by
+    room.save()
+    kinds = {"windows": Window, "lamps": LampSort, "surfaces": Surface, "elements": Element}
+    for name, rows in parts.items():
+        getattr(room, name).all().delete()
+        kinds[name]._default_manager.bulk_create([kinds[name](room=room, **row) for row in rows])
+    if open_to is not None:
+        room.open_to.set(open_to)
+    Job.objects.filter(pk=room.job_id).update(updated=room.updated, changed_by=by)
+    return room
+
+
+@transaction.atomic
+def duplicate(by: User, room: Room) -> Room:
+    """Copy a room with all it holds; readings of meters are of the first alone."""
+    taken = set(room.job.rooms.filter(deleted=None).values_list("name", flat=True))
+    name = words.copy_of_room(room.name, taken)[:80]
+    fields = ("job", "width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes")
+    made = Room.objects.create(name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
+    for relation in ("windows", "lamps", "surfaces", "elements"):
+        for row in getattr(room, relation).all():
+            row.pk, row.room = None, made
+            row._state.adding = True
+            row.save()
+    made.open_to.set(room.open_to.all())
+    return made
+
+
+def measure(
+    by: User,
+    room: Room,
+    wall: str,
+    at: datetime,
+    sky: str,
+    lamps_on: bool,
+    typed: tuple[float, float | None] | None = None,
+) -> Metered:
+    """Keep what a meter says of a wall, and let it rescale the room. Raises `MeterError` where there is nothing to hold
+    it against.
+
+    `typed` lux and kelvin come from a meter that the studio does not know; else the driver's is read.
+    """
+    light = _light_on(room, wall, at, sky, lamps_on)
+    computed = float(lux(light))
+    if computed < meters.DARKEST:
+        raise meters.MeterError(words.too_dark_to_meter())
+    if typed is None:
+        driver = import_string(settings.LIGHT_METER_DRIVER)(room.pk, room.readings.count())
+        found = driver.measure(light)
+        typed = found.lux, found.kelvin
+    with transaction.atomic():
+        made = Metered.objects.create(
+            room=room, wall=wall, at=at, sky=sky, lamps_on=lamps_on, lux=typed[0], kelvin=typed[1],
+            computed_lux=computed, by=by,
+        )  # fmt: skip
+        _rescale(by, room)
+    return made
+
+
+def _light_on(room: Room, wall: str, at: datetime, sky: str, lamps_on: bool) -> Array:
+    lit = queries.lit_room(room, painted=False)
+    if lit is None:
+        raise meters.MeterError(words.ROOM_UNKNOWN)
+    local = at.astimezone(ZoneInfo(lit.place.zone))
+    hour = local.hour + local.minute / 60
+    cloud = OVERCAST if sky == "overcast" else CLEAR
+    (day,) = days(
+        replace(lit, correction=1.0),
+        np.full(31, PLAIN_WALL),
+        local.date(),
+        (hour,),
+        (cloud,),
+        "on" if lamps_on else "off",
+    )
+    return np.asarray(day.light[0, WALLS.index(wall)])
+
+
+def use_reading(by: User, reading: Metered, taken: bool) -> None:
+    """Let a reading count, or leave it out; the room is rescaled by those that count."""
+    reading.taken = taken
+    reading.save(update_fields=["taken"])
+    _rescale(by, reading.room)
+
+
+def _rescale(by: User, room: Room) -> None:
+    held = [(r.lux, r.computed_lux) for r in room.readings.filter(taken=True) if r.lux > 0]
+    mean = float(np.exp(np.mean([np.log(found / computed) for found, computed in held]))) if held else None
+    room.correction = None if mean is None else min(max(mean, CORRECTION[0]), CORRECTION[1])
+    room.changed_by, room.updated = by, timezone.now()
+    room.save(update_fields=["correction", "changed_by", "updated"])
+
+
+def read_compass(by: User, room: Room) -> float:
+    """Read the compass at the wall that is called north, and turn the room by it; return the bearing."""
+    driver = import_string(settings.COMPASS_DRIVER)(room.pk, room.readings.count())
+    bearing = float(driver.bearing(room.turn % 360))
+    room.turn = bearing if bearing <= 180 else bearing - 360
+    room.changed_by, room.updated = by, timezone.now()
+    room.save(update_fields=["turn", "changed_by", "updated"])
+    return bearing
+
+
+@transaction.atomic
+def bring_in_room(by: User, job: Job, name: str, lit: LitRoom) -> Room:
+    """Keep a room from a file. Its colours become own colours of the person, named after what has them."""
+    taken = set(job.rooms.filter(deleted=None).values_list("name", flat=True))
+    room = Room(
+        job=job, name=name if name not in taken else words.copy_of_room(name, taken), width=lit.width, depth=lit.depth,
+        height=lit.height, turn=lit.turn, storey=lit.storey, correction=None if lit.correction == 1 else lit.correction,
+    )  # fmt: skip
+
+    def own(what: str, reflectance: Reflectance) -> Colour:
+        return deck_services.keep_own(by, f"{name}, {what}"[:120], from_reflectance(reflectance, "reading-single"))
+
+    parts: dict[str, Rows] = {
+        "windows": [
+            {"wall": w.wall, "width": w.width, "height": w.height, "sill": w.sill, "along": w.along,
+             "outside": w.outside, "hides": w.hides, "glazing": w.glazing}
+            for w in lit.windows
+        ],
+        "lamps": [
+            {"count": x.count, "lumens": x.lumens, "kelvin": x.kelvin, "kind": x.kind, "rendering": x.rendering,
+             "dimmed": x.dimmed * 100, "hung": x.hung}
+            for x in lit.lamps
+        ],
+        "surfaces": [{"side": side, "colour": own(side, found)} for side, found in lit.surfaces.items() if found],
+        "elements": [
+            {"kind": Element.Kind.FURNITURE, "name": thing.name or thing.on, "area": thing.area, "on": thing.on,
+             "colour": own(thing.name or thing.on, thing.reflectance)}
+            for thing in lit.fixed
+        ],
+    }  # fmt: skip
+    return keep_room(by, room, {}, parts)

@@ -1,0 +1,24 @@
+"""Addresses of jobs and rooms."""
+
+from django.urls import path
+
+from jobs import views
+
+urlpatterns = [
+    path("jobs/", views.listing, name="jobs"),
+    path("jobs/new/", views.new_job, name="job-new"),
+    path("jobs/<int:pk>/", views.job, name="job"),
+    path("jobs/<int:pk>/edit/", views.edit_job, name="job-edit"),
+    path("jobs/<int:pk>/delete/", views.delete_job, name="job-delete"),
+    path("jobs/<int:pk>/restore/", views.restore_job, name="job-restore"),
+    path("jobs/<int:pk>/rooms/new/", views.new_room, name="job-room-new"),
+    path("jobs/<int:pk>/rooms/bring-in/", views.bring_in_room, name="job-room-bring-in"),
+    path("rooms/<int:pk>/", views.room, name="room"),
+    path("rooms/<int:pk>/edit/", views.edit_room, name="room-edit"),
+    path("rooms/<int:pk>/copy/", views.copy_room, name="room-copy"),
+    path("rooms/<int:pk>/delete/", views.delete_room, name="room-delete"),
+    path("rooms/<int:pk>/restore/", views.restore_room, name="room-restore"),
+    path("rooms/<int:pk>/export/", views.export_room, name="room-export"),
+    path("rooms/<int:pk>/meter/", views.meter, name="room-meter"),
+    path("rooms/<int:pk>/meter/<int:reading>/", views.use_reading, name="room-meter-use"),
+]

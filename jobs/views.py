@@ -1,0 +1,217 @@
+"""Jobs and rooms: lists, sheets, copying, putting aside, rooms as files."""
+
+from __future__ import annotations
+
+from django.contrib import messages as flash
+from django.core.paginator import Paginator
+from django.http import HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.utils.text import slugify
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from decks import queries as deck_queries
+from jobs import queries, services
+from jobs.forms import JobForm, MeterForm, RoomSheet
+from jobs.models import Job, Room
+from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
+from people.gate import changes
+from prism import words
+from prism.formats import room_json
+from prism.light.checks import RoomError
+from prism.meters import MeterError
+from prism.stimulus import Stimulus
+from web.http import StudioRequest, offer_back
+
+PER_PAGE = 50
+
+
+@require_safe
+def listing(request: StudioRequest) -> HttpResponse:
+    """Show the studio's jobs, searched, grouped and sorted."""
+    asked = JobsPage(request.user, request.GET)
+    page = Paginator(asked.found, PER_PAGE).get_page(request.GET.get("page"))
+    context = {"asked": asked, "page": page, "groups": asked.grouped(list(page.object_list))}
+    return render(request, "jobs/list.html" if request.htmx else "jobs/jobs.html", context)
+
+
+def _job(request: StudioRequest, pk: int) -> Job:
+    return get_object_or_404(queries.listed(request.user), pk=pk)
+
+
+def _room(request: StudioRequest, pk: int) -> Room:
+    held = queries.whole().filter(pk__in=queries.rooms(request.user).values("pk"))
+    return get_object_or_404(held, pk=pk, deleted=None, job__deleted=None)
+
+
+@require_http_methods(["GET", "POST"])
+@changes
+def new_job(request: StudioRequest) -> HttpResponse:
+    """Begin a job."""
+    return _job_sheet(request, Job())
+
+
+@require_http_methods(["GET", "POST"])
+@changes
+def edit_job(request: StudioRequest, pk: int) -> HttpResponse:
+    """Change a job."""
+    return _job_sheet(request, _job(request, pk))
+
+
+def _job_sheet(request: StudioRequest, job: Job) -> HttpResponse:
+    form = JobForm(request.POST or None, instance=job)
+    if request.method == "POST" and form.is_valid():
+        return redirect(services.keep_job(request.user, job, form.fields_kept()))
+    context = {"form": form, "job": job, **place_context()}
+    return render(request, "jobs/job_sheet.html", context, status=422 if form.errors else 200)
+
+
+@require_safe
+def job(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show a job with its rooms and their colours."""
+    return render(request, "jobs/job.html", {"page": JobPage(request.user, _job(request, pk))})
+
+
+@require_POST
+@changes
+def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put a job aside, with a way back."""
+    found = _job(request, pk)
+    services.put_aside(request.user, found)
+    offer_back(request, found.pk)
+    return redirect("jobs")
+
+
+@require_POST
+@changes
+def restore_job(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring a job back."""
+    found = get_object_or_404(queries.of_studio(request.user), pk=pk)
+    services.take_back(request.user, found)
+    return redirect(found)
+
+
+@require_http_methods(["GET", "POST"])
+@changes
+def new_room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Enter a room."""
+    return _room_sheet(request, Room(job=_job(request, pk)))
+
+
+@require_http_methods(["GET", "POST"])
+@changes
+def edit_room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Change a room."""
+    return _room_sheet(request, _room(request, pk))
+
+
+def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
+    sheet = RoomSheet(request.user, room, request.POST if request.method == "POST" else None)
+    refused = False
+    if request.method == "POST" and not sheet.more:
+        if sheet.is_valid():
+            open_to = sheet.form.cleaned_data["open_to"]
+            return redirect(services.keep_room(request.user, room, sheet.form.kept(), sheet.parts(), open_to))
+        refused = True
+    template = "jobs/room_sheet_body.html" if request.htmx else "jobs/room_sheet.html"
+    return render(request, template, sheet_context(sheet), status=422 if refused else 200)
+
+
+@require_safe
+def room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show a room: its plan, its light through the day, its colours."""
+    page = RoomPage(request.user, _room(request, pk), request.GET)
+    template = "jobs/room_body.html" if request.htmx else "jobs/room.html"
+    return render(request, template, {"page": page, "meter": MeterForm()})
+
+
+@require_POST
+@changes
+def copy_room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Copy a room, and show the sheet of the copy."""
+    return redirect("room-edit", services.duplicate(request.user, _room(request, pk)).pk)
+
+
+@require_POST
+@changes
+def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put a room aside, with a way back."""
+    found = _room(request, pk)
+    services.put_aside(request.user, found)
+    offer_back(request, found.pk)
+    return redirect(found.job)
+
+
+@require_POST
+@changes
+def restore_room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring a room back."""
+    found = get_object_or_404(queries.rooms(request.user), pk=pk)
+    services.take_back(request.user, found)
+    return redirect(found)
+
+
+@require_safe
+def export_room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give a room as a file that the command line reads, and a studio too."""
+    found = _room(request, pk)
+    lit = queries.lit_room(found)
+    if lit is None:
+        return render(request, "jobs/room.html", {"page": RoomPage(request.user, found, {})}, status=422)
+    response = HttpResponse(room_json.write(lit, found.name), content_type="application/json")
+    response["Content-Disposition"] = f'attachment; filename="{slugify(found.name) or "room"}.json"'
+    return response
+
+
+@require_POST
+@changes
+def bring_in_room(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep a room from a file."""
+    found = _job(request, pk)
+    upload = request.FILES.get("file")
+    try:
+        if upload is None:
+            raise RoomError("file", words.NO_ROOM_FILE)
+        lit = room_json.read(upload.read(room_json.MAX_BYTES + 1), lambda code: _deck_colour(request, code))
+    except RoomError as wrong:
+        page = JobPage(request.user, found)
+        return render(
+            request, "jobs/job.html", {"page": page, "trouble": words.room_file(wrong.field, str(wrong))}, status=422
+        )
+    name = (upload.name or "").rsplit(".", 1)[0].replace("-", " ").strip().capitalize()[:80] or words.A_ROOM
+    return redirect("room", services.bring_in_room(request.user, found, name, lit).pk)
+
+
+def _deck_colour(request: StudioRequest, code: str) -> Stimulus | None:
+    try:
+        return deck_queries.one_named(request.user, code).stimulus
+    except deck_queries.NotOneColourError:
+        return None
+
+
+@require_POST
+@changes
+def meter(request: StudioRequest, pk: int) -> HttpResponse:
+    """Read the light meter or the compass in a room, or keep what another meter said."""
+    found = _room(request, pk)
+    if "compass" in request.POST:
+        flash.info(request, words.bearing_read(services.read_compass(request.user, found)))
+        return redirect(found)
+    form = MeterForm(request.POST)
+    page = RoomPage(request.user, found, request.GET)
+    if form.is_valid():
+        try:
+            services.measure(request.user, found, *form.asked(page.zone), typed=form.typed())
+            return redirect(found)
+        except MeterError as wrong:
+            form.add_error(None, str(wrong))
+    return render(request, "jobs/room.html", {"page": page, "meter": form}, status=422)
+
+
+@require_POST
+@changes
+def use_reading(request: StudioRequest, pk: int, reading: int) -> HttpResponse:
+    """Let a meter's reading count, or leave it out."""
+    found = _room(request, pk)
+    held = get_object_or_404(found.readings, pk=reading)
+    services.use_reading(request.user, held, not held.taken)
+    return redirect(found)

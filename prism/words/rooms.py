@@ -1,0 +1,97 @@
+"""What is said of jobs, rooms and what is in them."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+
+OUTSIDE = {
+    "lawn": "lawn",
+    "open": "open grassland",
+    "trees": "trees",
+    "brick": "brick wall",
+    "courtyard": "courtyard",
+    "street": "street",
+    "sea": "sea",
+    "snow": "snow",
+    "sand": "sand",
+}
+GLAZING = {"single": "single", "double": "double", "low-e": "coated", "triple": "triple", "grey": "grey-tinted"}
+LAMP_KINDS = {"led": "LED", "halogen": "halogen", "fluorescent": "fluorescent"}
+HUNG = {"ceiling": "in the ceiling", "pendant": "pendant", "wall": "on the walls", "table": "on tables"}
+ELEMENTS = {
+    "floor": "floor",
+    "stone": "stone",
+    "tile": "tile",
+    "cabinets": "cabinets",
+    "brick": "brick",
+    "furniture": "large furniture",
+    "textiles": "textiles",
+}
+NO_ROOM = "in no room"
+BOTH_COORDINATES = "Latitude and longitude go together: type both, or choose a town."
+OPEN_TO_ITSELF = "A room is not open to itself: choose other rooms."
+OR_A_MATERIAL = "Or choose a material of the library."
+NO_ROOM_FILE = "Choose the file of a room first."
+A_ROOM = "Room"
+COLOUR_NEEDED = "Give its colour: a code or name from the decks, or a material of the library."
+
+
+def size_needed(what: str) -> str:
+    """Say that a window needs a size."""
+    return f"Give the {what} of the glass in metres, or leave the whole row empty."
+
+
+def room_name_taken(name: str) -> str:
+    """Say that a job has a room of that name."""
+    return f"This job has a room called {name} already: choose another name."
+
+
+def copy_of_room(name: str, taken: Collection[str]) -> str:
+    """Return a name for a copied room that no other room of the job has."""
+    return next(f"{name} {number}" for number in range(2, 1000) if f"{name} {number}" not in taken)
+
+
+def group_name(kind: str, key: str) -> str:
+    """Return the heading of a group of jobs."""
+    return key or {"client": "no client", "town": "no place"}.get(kind, "other")
+
+
+def place_said(town: str, latitude: float | None, longitude: float | None, zone: str) -> str:
+    """Return where a job is, in words and figures."""
+    if latitude is None or longitude is None:
+        return f"{town}, without coordinates" if town else "no place yet: without one its light cannot be computed"
+    north, east = ("N" if latitude >= 0 else "S"), ("E" if longitude >= 0 else "W")
+    figures = f"{abs(latitude):.2f}° {north}, {abs(longitude):.2f}° {east}"
+    return ", ".join(part for part in (town, figures, zone) if part)
+
+
+def too_dark_to_meter() -> str:
+    """Say that there is no light to measure."""
+    return "Hardly any light should fall on that wall then: measure by day, or with the lamps on, and say so."
+
+
+def metered(lux: str, wall: str, computed: str, part: float) -> str:
+    """Say what a meter found, and what was computed."""
+    less = f"{round(100 * abs(part - 1))} % {'brighter' if part > 1 else 'darker'} than"
+    return f"{lux} on the {wall} wall; computed {computed}, so {'as' if abs(part - 1) < 0.02 else less} computed."
+
+
+def rescaled(part: float, count: int) -> str:
+    """Say by how much meters rescale a room."""
+    readings = "one reading" if count == 1 else f"{count} readings"
+    how = f"{round(100 * abs(part - 1))} % {'brighter' if part > 1 else 'darker'}"
+    return f"The room is taken {how} than computed, by {readings}."
+
+
+def bearing_read(degrees: float) -> str:
+    """Say what the compass read."""
+    return f"The compass reads {degrees:.0f}° for the wall called north; the room is turned by that."
+
+
+def room_file(field: str, message: str) -> str:
+    """Say what is wrong with the file of a room."""
+    return (
+        f"The file was not brought in: {field}: {message}"
+        if field != "file"
+        else f"The file was not brought in: {message}"
+    )

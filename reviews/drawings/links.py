@@ -1,0 +1,10 @@
+"""Where marks on drawings lead."""
+
+from __future__ import annotations
+
+from reviews.bench import Held
+
+
+def link_to(held: Held) -> str:
+    """Return the address that holds a board beside the subject."""
+    return f"?beside={held.colour.pk}"

@@ -1,0 +1,1 @@
+"""Light: the same board in another room, hour by hour."""

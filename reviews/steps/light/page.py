@@ -1,0 +1,118 @@
+"""The Light step as its template needs it."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from jobs.forms import MoveForm
+from jobs.models import Room
+from jobs.page import DayShown
+from prism import words
+from prism.light.findings import Facing
+from reviews.bench import Held
+from reviews.steps.base import Visit
+from reviews.steps.light.reads import Better, Light
+
+
+class LightPage:
+    """What the Light step of one review shows."""
+
+    def __init__(self, visit: Visit) -> None:
+        self.at = Light(visit.bench, visit.query)
+        self.notice = visit.notice
+        self._bench, self.query = visit.bench, visit.query
+
+    @property
+    def room(self) -> Room | None:
+        """The room the review is in."""
+        return self.at.room
+
+    @cached_property
+    def move(self) -> MoveForm:
+        """The form that puts the review into another room."""
+        return MoveForm(None, self._bench.subject.owner, self.room)
+
+    @cached_property
+    def shown(self) -> DayShown | None:
+        """The day; None without a room whose light can be computed."""
+        if self.at.day is None or self.room is None:
+            return None
+        return DayShown(self.at.day, self.room.name, self._bench.subject.name)
+
+    @property
+    def why_not(self) -> str:
+        """Why there is no day to show, or nothing to be seen in it."""
+        if self.room is None:
+            return words.NO_ROOM_LIGHT
+        if self.at.day is None:
+            return words.ROOM_UNKNOWN
+        lit = self.at.day.room
+        return "" if lit.windows or lit.lamps else words.NO_LIGHT_AT_ALL
+
+    @property
+    def southern(self) -> bool:
+        """Whether the rules of practice are those of the southern hemisphere."""
+        if self.room is not None and self.room.job.latitude is not None:
+            return self.room.job.latitude < 0
+        return self.query.get("half") == "south"
+
+    @property
+    def rules(self) -> list[str]:
+        """What the school's practice says of rooms by the way they look, in this hemisphere."""
+        light = self._bench.subject.school.light
+        ways = {"north": Facing.TOWARD if self.southern else Facing.AWAY, "east": Facing.EAST}
+        ways |= {"south": Facing.AWAY if self.southern else Facing.TOWARD, "west": Facing.WEST}
+        return [words.faces(way, getattr(light, kind)) for way, kind in ways.items()]
+
+    @cached_property
+    def counsels(self) -> list[str]:
+        """What is to be counselled against, with who says so."""
+        found = self.at.day.counsels if self.at.day else []
+        return [words.counsel_said(c.kind, c.walls, c.computed, c.practice, c.size) for c in found]
+
+    @property
+    def aim(self) -> str:
+        """What to look for instead."""
+        day = self.at.day
+        if day is None or day.aim is None or not self.at.is_shifted:
+            return ""
+        return words.aim_said(day.aim.lrv, self._bench.subject.reading.lrv, day.aim.warmer)
+
+    @cached_property
+    def better(self) -> list[tuple[Better, str]]:
+        """The colours of the decks that do it, with how near each comes."""
+        return [(one, words.comes_within(one.near, self.at.own_away)) for one in self.at.better]
+
+    @cached_property
+    def listed(self) -> set[int]:
+        """The colours on the shortlist."""
+        return {held.colour.pk for held in self._bench.shortlist}
+
+    @cached_property
+    def strengths(self) -> list[tuple[str, float, str]]:
+        """Strengths of the subject that come nearer: percent as said, percent, and how near."""
+        return [(words.percent(p), p, words.comes_within(near, self.at.own_away)) for p, near in self.at.strengths]
+
+    @cached_property
+    def pairings(self) -> list[str]:
+        """How the colour stands to what is fixed."""
+        found = []
+        for thing, by_day, late in self.at.day.pairings if self.at.day else []:
+            found.append(words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv))
+            if late and late.terms != by_day.terms:
+                found.append(words.pairing_said(thing.name, late.terms, late.level, late.lrv, evening=True))
+        return found
+
+    @property
+    def parting(self) -> str:
+        """When the subject and the first other candidate part most."""
+        other = self.at.candidate
+        if other is None or self.at.day is None:
+            return ""
+        spot = self.at.day.parts_most(other.colour.stimulus)
+        return words.parts_most(other.name, spot.hour, spot.wall, words.sky_of(spot.cloud), spot.away) if spot else ""
+
+    @property
+    def candidate(self) -> Held | None:
+        """The other candidate: the first on the shortlist, else what is held beside."""
+        return self.at.candidate

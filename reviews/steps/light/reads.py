@@ -1,0 +1,150 @@
+"""Reads for the Light step: the subject in its room, and what would do better there."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from jobs import queries as job_queries
+from jobs.lighting import Board, RoomDay
+from jobs.models import Room
+from jobs.page import element_boards
+from prism import words
+from prism.difference import delta_e
+from prism.formats.room_json import spectrum_of
+from prism.light.advice import ranked
+from prism.light.materials import smoothest
+from prism.spectrum import Array
+from prism.tint.recipe import RecipeError
+from prism.tint.strengths import strengths
+from reviews.bench import Bench, Held
+from tinting import queries as tinting_queries
+
+COMPARATORS = 5
+"""Boards of the wall that are shown in the same light."""
+CANDIDATES = 40
+"""Colours of the decks, nearest to what is looked for, that are tried in the room."""
+NAMED = 3
+PERCENTS = (-75.0, -50.0, -25.0, 25.0, 50.0)
+SHIFTED = 1.5
+"""ΔE00 by which the walls must lie from the board before another colour is looked for."""
+
+
+@dataclass(frozen=True)
+class Better:
+    """A colour that comes nearer in the room to what the subject's board shows: ΔE00 from it."""
+
+    held: Held
+    near: float
+
+
+class Light:
+    """The subject of a bench in the room of its review; each part is computed when it is asked for."""
+
+    def __init__(self, bench: Bench, query: Mapping[str, str]) -> None:
+        self.bench, self.subject, self._query = bench, bench.subject, query
+
+    @cached_property
+    def room(self) -> Room | None:
+        """The room, with all it holds; None where the review is in none."""
+        wanted = self.bench.review.room_id
+        return job_queries.whole().filter(pk=wanted, deleted=None, job__deleted=None).first() if wanted else None
+
+    @cached_property
+    def boards(self) -> list[Board]:
+        """The boards shown in the same light: the clean white as trim, then what hangs on the wall."""
+        wall, white = self.bench.wall, self.bench.set.clean_white
+        held = [one for one in wall.arranged if white is None or one.colour.pk != white.colour.pk]
+        found = [Board(words.TRIM, white.colour.screen, white.colour.stimulus, "trim")] if white else []
+        return found + [
+            Board(
+                one.caption or one.name,
+                one.colour.screen,
+                one.colour.stimulus,
+                "comparator",
+                f"?beside={one.colour.pk}",
+            )
+            for one in held[:COMPARATORS]
+        ]
+
+    @cached_property
+    def day(self) -> RoomDay | None:
+        """The day in the room; None where its light cannot be computed."""
+        return self._day_of(self._query, self.boards)
+
+    def _day_of(self, query: Mapping[str, str], boards: list[Board]) -> RoomDay | None:
+        lit = job_queries.lit_room(self.room) if self.room else None
+        if lit is None or self.room is None:
+            return None
+        return RoomDay(
+            lit,
+            self.subject.stimulus,
+            self.subject.school,
+            self.subject.neutral,
+            query,
+            boards=boards,
+            elements=element_boards(self.room),
+            used=(self.room.used_from, self.room.used_until),
+            metered=self.room.correction is not None,
+        )
+
+    def equinox_at(self, wall: str = "", sky: str = "") -> RoomDay | None:
+        """Return the day at the equinox, which findings on the path go by, whatever day is looked at."""
+        return self._day_of({"when": "equinox", "wall": wall, "sky": sky}, [])
+
+    @cached_property
+    def own(self) -> Array:
+        """What the subject reads as on the walls by day, (4, 3)."""
+        assert self.day is not None
+        found: Array = self.day.means_of(np.array([spectrum_of(self.subject.stimulus)]))[0]
+        return found
+
+    @property
+    def own_away(self) -> float:
+        """ΔE00 of the subject's walls, taken together, from its board."""
+        return float(delta_e(self.own.mean(axis=0), self.subject.stimulus.lab_array))
+
+    @property
+    def is_shifted(self) -> bool:
+        """Whether the room moves the colour far enough that another one may do better."""
+        return self.day is not None and bool(self.day.means) and self.own_away >= SHIFTED
+
+    @cached_property
+    def better(self) -> list[Better]:
+        """The colours of the decks that read in this room most as the subject's board does in daylight, best first."""
+        if not self.is_shifted or self.day is None or self.day.aim is None:
+            return []
+        held = self.bench.decks.catalogue
+        if not len(held.ids):
+            return []
+        rows, _ = held.nearest(self.day.aim.lab, CANDIDATES)
+        rows = np.array([row for row in rows.tolist() if row not in set(self.bench.decks.own_rows.tolist())])
+        seen = self.day.means_of(smoothest(held.lab[rows]))
+        order, near = ranked(self.subject.stimulus.lab_array, self.own, seen)
+        best = self.bench.decks.fetch_all([self.bench.decks.id_of(int(rows[i])) for i in order[:NAMED]])
+        return [Better(one, float(d)) for one, d in zip(best, near[:NAMED], strict=True)]
+
+    @cached_property
+    def strengths(self) -> list[tuple[float, float]]:
+        """The strengths of the subject's own recipe that come nearer: percent of change, and ΔE00 from its board."""
+        recipe, system = self.subject.value.recipe, tinting_queries.system_as_of(self.bench.tinting)
+        if not self.is_shifted or self.day is None or recipe is None or system is None:
+            return []
+        try:
+            made = strengths(recipe, PERCENTS, system, self.subject.school, self.subject.neutral)
+        except RecipeError:
+            return []
+        held = [step for step in made if step.hides and not step.over_capacity]
+        if not held:
+            return []
+        seen = self.day.means_of(np.array([step.reflectance for step in held]))
+        order, near = ranked(self.subject.stimulus.lab_array, self.own, seen)
+        return [(held[int(i)].percent, float(d)) for i, d in zip(order[:2], near[:2], strict=True)]
+
+    @cached_property
+    def candidate(self) -> Held | None:
+        """The other candidate: the first on the shortlist, else what is held beside."""
+        return self.bench.shortlist[0] if self.bench.shortlist else self.bench.wall.beside

@@ -1,0 +1,44 @@
+"""Light as a step."""
+
+from __future__ import annotations
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.base import Step, Visit
+from reviews.steps.light.page import LightPage
+from reviews.steps.light.reads import Light
+
+
+class LightStep(Step):
+    """The colour in its room, by the hour."""
+
+    key, label = "light", "Light"
+    template = "reviews/light/page.html"
+    keeps = ("show", "when", "sky", "wall", "hour", "half")
+    unknown = words.NOT_SEEN
+
+    def finding(self, bench: Bench) -> str:
+        """Return what the room does to the colour where it lies farthest from its board."""
+        day = Light(bench, {}).equinox_at()
+        if day is None:
+            return ""
+        if day.extremes is None:
+            return words.NEVER_LIT
+        worst = day.extremes[1]
+        there = Light(bench, {}).equinox_at(worst.wall, words.sky_of(worst.cloud))
+        assert there is not None
+        return words.light_finding(there.readings[worst.moment], there.own, worst.hour, worst.wall)
+
+    def page(self, visit: Visit) -> LightPage:
+        """Return the page."""
+        return LightPage(visit)
+
+    def wall(self, page: LightPage) -> str:
+        """Hang the board beside the wall as it is lit, where there is a room."""
+        return "reviews/light/wall.html" if page.shown else super().wall(page)
+
+    def ladder(self, page: LightPage) -> SafeString | None:
+        """Stand the plan of the room where the ladder is else."""
+        return page.shown.plan if page.shown else None
