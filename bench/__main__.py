@@ -14,7 +14,7 @@ from typing import TYPE_CHECKING
 
 import numpy as np
 
-from bench import claims
+from bench import claims, light
 from bench.timing import best, report
 
 if TYPE_CHECKING:
@@ -87,7 +87,7 @@ def review_page() -> None:
     from reviews import steps
     from reviews.models import Review
 
-    user = User.objects.get()
+    user = User.objects.get(username="skerry")
     own = deck_services.keep_own(user, "Only Lab", from_lab((84.0, -1.2, 2.1)), None)
     review = review_services.start(user, own)
     client = Client()
@@ -112,7 +112,11 @@ def review_page() -> None:
     for colour in demo_colours:
         review_services.start(user, colour)
     asked("home with 60 reviews", "/", "under 50 ms")
-    for url in ("/colours/", "/schools/", "/colours/import/", "/reader/"):
+    in_room = Review.objects.filter(room__name="Library", colour__code="H16.3").latest("pk")
+    asked("light in a room", f"/reviews/{in_room.pk}/light/", "under 150 ms", "-")
+    for url in (f"/rooms/{in_room.room_id}/", f"/jobs/{in_room.room.job_id}/summary/"):
+        asked(url, url, "under 150 ms")
+    for url in ("/jobs/", "/colours/", "/schools/", "/colours/import/", "/reader/"):
         asked(url, url, "under 50 ms")
     review = Review.objects.filter(colour__code="H16.3").latest("pk")
     page = client.get(f"/reviews/{review.pk}/compare/").content
@@ -301,6 +305,7 @@ def shipped(root: os.PathLike[str], url: str) -> int:
 def main() -> None:
     nearest_of_fifty_thousand()
     import_time()
+    light.of_a_day()
     review_page()
     choosing_and_swapping()
     strengths_and_recipes()

@@ -6,10 +6,12 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from django.contrib.auth.models import User
+from django.db.models import Model, QuerySet
 
 from decks import queries
 from decks.catalogue import catalogue
 from decks.models import Colour, Earlier, Valued
+from people.queries import team
 from prism import messages, naming, reading, trust, words
 from prism.difference import delta_e
 from schools import queries as school_queries
@@ -51,6 +53,12 @@ class Card:
         if self.colour.lrv_stated is not None:
             said.append(words.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._school)))
         return said
+
+    @property
+    def reviews(self) -> QuerySet[Model]:
+        """The studio's reviews of it, newest first."""
+        held = self.colour.reviews.filter(owner__in=team(self._user), deleted=None)
+        return held.select_related("room__job", "owner")
 
     @cached_property
     def twins(self) -> str:

@@ -15,7 +15,7 @@ from prism import screen
 from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
 from prism.light.advice import Aim, aim
-from prism.light.claims import doubt, readings
+from prism.light.claims import doubt, readings, warmth
 from prism.light.day import CLEAR, HALF_HOURS, OVERCAST, Day, days, deepening, evening, outside
 from prism.light.findings import (
     Counsel,
@@ -37,7 +37,7 @@ from prism.light.together import Pairing, pairing
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
-from prism.spectrum import Array
+from prism.spectrum import Array, to_lrv
 from prism.stimulus import Stimulus
 from web.kept import Kept
 
@@ -48,6 +48,10 @@ LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
 PER_LAMP_AREA = 4.0
 """m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
 _kept: Kept[object, list[Day]] = Kept(48)
+_kept_readings: Kept[object, list[Reading]] = Kept(96)
+_kept_evenings: Kept[object, Day] = Kept(96)
+_kept_deeper: Kept[object, tuple[float, float]] = Kept(256)
+_kept_floor: Kept[object, float] = Kept(256)
 
 
 def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:
@@ -150,14 +154,18 @@ class RoomDay:
         return daylight(self.room.place, self.date)
 
     @cached_property
-    def days(self) -> list[Day]:
-        """The day, clear and overcast; kept at hand, so that an unchanged room is not computed again."""
+    def _key(self) -> tuple[object, ...]:
+        """All that what is computed of the paint in the room on that day rests on."""
         room = self.room
-        key = (
+        return (
             room.place, room.size, room.turn, room.storey, room.windows, room.lamps, room.fixed, room.correction,
             tuple(sorted(room.surfaces.items())), self.reflectance.tobytes(), self.date,
         )  # fmt: skip
-        return _kept.get(key, lambda: days(room, self.reflectance, self.date))
+
+    @cached_property
+    def days(self) -> list[Day]:
+        """The day, clear and overcast; kept at hand, so that an unchanged room is not computed again."""
+        return _kept.get(self._key, lambda: days(self.room, self.reflectance, self.date))
 
     @property
     def day(self) -> Day:
@@ -192,7 +200,10 @@ class RoomDay:
     @cached_property
     def readings(self) -> list[Reading]:
         """What may be said of the wall that is looked at, at each moment."""
-        return readings(self.lab[:, self.wall], self.doubts(self.paint), self.school, self.neutral)
+        basis = self.asked.sky, self.asked.wall, self.metered, self.paint.provenance, self.paint.spread
+        key = (self._key, self.school, self.neutral, *basis)
+        lab, unsure = self.lab[:, self.wall], self.doubts(self.paint)
+        return _kept_readings.get(key, lambda: readings(lab, unsure, self.school, self.neutral))
 
     @property
     def reading(self) -> Reading:
@@ -248,8 +259,12 @@ class RoomDay:
 
     def by_lamps(self, lamps: tuple[Lamp, ...]) -> Array:
         """Return what the walls read as after dark under lamps, (4, 3)."""
-        found: Array = evening(self.room, self.reflectance, [lamps]).seen(self.reflectance)[0]
+        found: Array = self.after_dark((lamps,)).seen(self.reflectance)[0]
         return found
+
+    def after_dark(self, lamps: tuple[tuple[Lamp, ...], ...]) -> Day:
+        """Return the room after dark under one set of lamps after another."""
+        return _kept_evenings.get((self._key, lamps), lambda: evening(self.room, self.reflectance, lamps))
 
     @property
     def facing(self) -> Facing:
@@ -286,7 +301,7 @@ class RoomDay:
     @cached_property
     def under_lamps(self) -> list[tuple[float, Array, Reading]]:
         """What the wall that is looked at reads as under each of the lamps: kelvin, Lab (3,), reading."""
-        found = evening(self.room, self.reflectance, [lamps for _, lamps in self.lamp_sets]).seen(self.reflectance)
+        found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).seen(self.reflectance)
         unsure = doubt(self.paint, self.school, self.metered, lamps=True)
         each = readings(found[:, self.wall], unsure, self.school, self.neutral)
         kelvins = [kelvin for kelvin, _ in self.lamp_sets]
@@ -302,7 +317,7 @@ class RoomDay:
         by_day = self.days[1].seen_many(spectra, self.wall)[noon], self.seen[1][noon, self.wall]
         late = None
         if self.room.lamps:
-            dusk = evening(self.room, self.reflectance, [self.room.lamps])
+            dusk = self.after_dark((self.room.lamps,))
             late = dusk.seen_many(spectra, self.wall)[0], dusk.seen(self.reflectance)[0, self.wall]
 
         def of(i: int, light: tuple[Array, Array], lamps: bool) -> Pairing:
@@ -313,14 +328,39 @@ class RoomDay:
             (thing, of(i, by_day, False), of(i, late, True) if late else None) for i, thing in enumerate(self.elements)
         ]
 
-    @cached_property
+    @property
     def deeper(self) -> tuple[float, float]:
         """By how much four walls of it look darker (L*) and more coloured (C*) than its board held in the room as it
         is, at noon under an overcast sky."""
+        return _kept_deeper.get(self._key, self._deeper)
+
+    def _deeper(self) -> tuple[float, float]:
         _, _, straight = outside(self.room, self.date, (12.0,), OVERCAST)
         board, walls = deepening(self.room, self.reflectance, straight, np.full(31, 0.7))
         chroma = [np.hypot(*lab[0, :, 1:].T).mean() for lab in (board, walls)]
         return float(board[0, :, 0].mean() - walls[0, :, 0].mean()), float(chroma[1] - chroma[0])
+
+    @property
+    def floor_effect(self) -> float:
+        """By how much the floor makes the walls warmer (cooler, if negative) than a grey one as light would, Lab units
+        of warmth, over the middle of the day."""
+        return _kept_floor.get((self._key, self.neutral), self._floor_effect)
+
+    def _floor_effect(self) -> float:
+        floor = self.room.surfaces.get("floor")
+        if floor is None:
+            return 0.0
+        grey = replace(self.room, surfaces=self.room.surfaces | {"floor": (float(to_lrv(floor)) / 100,) * len(floor)})
+        grey = replace(grey, fixed=tuple(thing for thing in self.room.fixed if thing.on != "floor"))
+        own = replace(self.room, fixed=grey.fixed)
+        hours = (10.0, 13.0, 16.0)
+
+        def warm(room: LitRoom) -> float:
+            found = days(room, self.reflectance, self.date, hours, lamps="off")
+            seen = np.stack([day.seen(self.reflectance) for day in found])
+            return float(np.median(warmth(seen, self.school, self.neutral)))
+
+        return warm(own) - warm(grey)
 
     def parts_most(self, other: Stimulus) -> Spot | None:
         """Return where and when this paint and another candidate part most."""

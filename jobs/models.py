@@ -10,6 +10,7 @@ from django.urls import reverse
 from django.utils import timezone
 
 from decks.models import Colour
+from prism import words
 from prism.light.lamps import KINDS as LAMP_KINDS
 from prism.light.materials import library
 from prism.light.room import GLAZING, HUNG, OUTSIDE, WALLS
@@ -94,6 +95,11 @@ class Room(models.Model):
     def get_absolute_url(self) -> str:
         """Return the address of the room."""
         return reverse("room", args=[self.pk])
+
+    @property
+    def windows_said(self) -> str:
+        """Where its windows are."""
+        return words.windows_said([window.wall for window in self.windows.all()])
 
     @property
     def is_measured(self) -> bool:

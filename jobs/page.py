@@ -25,6 +25,7 @@ from prism.light.day import HALF_HOURS
 from prism.light.findings import Facing
 from prism.light.materials import library
 from prism.light.room import WALLS
+from prism.light.together import Terms
 from prism.stimulus import Stimulus, from_lab, from_reflectance
 from schools import queries as school_queries
 
@@ -77,6 +78,21 @@ class JobPage:
         return list(held.prefetch_related("open_to", "windows", "elements__colour", _reviews()))
 
     @property
+    def summaries(self) -> list[tuple[Room, list[str]]]:
+        """What stays in each room against the colour last reviewed for it: clashes, and what goes with it."""
+        found = []
+        for room in queries.whole().filter(job=self.job, deleted=None):
+            page = RoomPage(self._user, room, {})
+            if page.day and page.reviews and page.day.elements:
+                found.append((room, words.stays_said(page.tried[0], _terms(page.day))))
+        return found
+
+    @property
+    def changed(self) -> str:
+        """Who changed it last, and when."""
+        return words.changed_by(_name(self.job.changed_by), self.job.updated)
+
+    @property
     def place(self) -> str:
         """Where it is, in words and figures."""
         job = self.job
@@ -87,6 +103,21 @@ class JobPage:
         """The colours reviewed in its rooms, each once."""
         found = {review.colour_id: review.colour for room in self.rooms for review in room.reviews.all()}
         return list(found.values())
+
+
+def _name(user: User | None) -> str:
+    return (user.get_full_name() or user.get_username()) if user else ""
+
+
+def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
+    """Return what stands in a room, on which terms with the paint, how surely, and whether of an evening only."""
+    found = []
+    for thing, by_day, late in day.pairings:
+        if late and late.terms is Terms.CLASH and by_day.terms is not Terms.CLASH:
+            found.append((thing.name, str(late.terms), str(late.level), True))
+        else:
+            found.append((thing.name, str(by_day.terms), str(by_day.level), False))
+    return found
 
 
 def _reviews() -> Prefetch[str]:
@@ -201,6 +232,11 @@ class RoomPage:
         if self.room.correction is None:
             return ""
         return words.rescaled(self.room.correction, self.room.readings.filter(taken=True).count() or 1)
+
+    @property
+    def changed(self) -> str:
+        """Who changed it last, and when."""
+        return words.changed_by(_name(self.room.changed_by), self.room.updated)
 
     @property
     def why_not(self) -> str:
@@ -336,6 +372,11 @@ class DayShown:
     def deeper(self) -> str:
         """How four walls differ from the board."""
         return words.deeper_said(*self.day.deeper)
+
+    @property
+    def floor(self) -> str:
+        """What the floor does to the walls; empty where it does nothing to speak of."""
+        return words.floor_said(self.day.floor_effect)
 
     @property
     def clean(self) -> str:

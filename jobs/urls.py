@@ -8,6 +8,7 @@ urlpatterns = [
     path("jobs/", views.listing, name="jobs"),
     path("jobs/new/", views.new_job, name="job-new"),
     path("jobs/<int:pk>/", views.job, name="job"),
+    path("jobs/<int:pk>/summary/", views.job_summary, name="job-summary"),
     path("jobs/<int:pk>/edit/", views.edit_job, name="job-edit"),
     path("jobs/<int:pk>/delete/", views.delete_job, name="job-delete"),
     path("jobs/<int:pk>/restore/", views.restore_job, name="job-restore"),

@@ -71,6 +71,12 @@ def job(request: StudioRequest, pk: int) -> HttpResponse:
     return render(request, "jobs/job.html", {"page": JobPage(request.user, _job(request, pk))})
 
 
+@require_safe
+def job_summary(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show what stays in the rooms of a job against what was reviewed for them; it takes a day of light for each."""
+    return render(request, "jobs/summary.html", {"page": JobPage(request.user, _job(request, pk))})
+
+
 @require_POST
 @changes
 def delete_job(request: StudioRequest, pk: int) -> HttpResponse:

@@ -33,6 +33,10 @@ class RoleForm(forms.Form):
     role = forms.ChoiceField(choices=Role.choices)
 
 
+def _password() -> forms.PasswordInput:
+    return forms.PasswordInput(attrs={"autocomplete": "new-password"})
+
+
 class JoinForm(forms.Form):
     """The account of somebody who was invited."""
 
@@ -40,9 +44,9 @@ class JoinForm(forms.Form):
         max_length=150, label="User name", widget=plain(), validators=[UnicodeUsernameValidator()]
     )
     password1 = forms.CharField(
-        label="Password", help_text=words.PASSWORD_HINT, strip=False, widget=forms.PasswordInput()
+        label="Password", help_text=words.PASSWORD_HINT, strip=False, widget=_password()
     )
-    password2 = forms.CharField(label="Password again", strip=False, widget=forms.PasswordInput())
+    password2 = forms.CharField(label="Password again", strip=False, widget=_password())
 
     def clean_username(self) -> str:
         """Refuse a name that somebody has."""

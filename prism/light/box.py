@@ -215,43 +215,53 @@ def _cell(side: NDArray[np.intp], where: Array, size: tuple[float, float, float]
     return cell
 
 
-def lamplight(room: Box, lamp: Lamp) -> Array:
+def lamplight(size: tuple[float, float, float], lamp: Lamp) -> Array:
     """Return how much of one lumen of a sort of lamp falls on each patch, lx, (n,); all of it falls somewhere."""
-    sources = _hung(room.size, lamp)
+    return _lamplight(size, lamp.count, lamp.hung)
+
+
+@lru_cache(maxsize=256)
+def _lamplight(size: tuple[float, float, float], count: int, hung: str) -> Array:
+    room = box(size, ())
+    sources = _hung(size, count, hung)
     normal = np.zeros_like(room.middles)
-    inward = np.where(room.side % 2, -1.0, 1.0)
-    normal[np.arange(len(normal)), room.side // 2] = inward
-    points = np.concatenate(
-        [
-            _spread(Rectangles(plane.axis, plane.at, plane.low[i : i + 1], plane.high[i : i + 1]), (_LAMP_POINTS,) * 2)
-            for plane in room.planes
-            for i in range(len(plane.low))
-        ]
-    ).reshape(len(room.areas), -1, 3)
-    away = sources[:, None, None] - points[None]
+    normal[np.arange(len(normal)), room.side // 2] = np.where(room.side % 2, -1.0, 1.0)
+    away = sources[:, None, None] - _inside(room.planes)[None]
     square = (away**2).sum(axis=-1)
     cos = np.maximum((away * normal[None, :, None]).sum(axis=-1), 0)
     seen = (cos / np.maximum(square, 1e-6) ** 1.5).mean(axis=-1) * room.areas
-    if lamp.hung == "ceiling":  # set in the ceiling, they shine down only, most straight below
-        down = np.maximum(sources[:, None, 2] - room.middles[None, :, 2], 0)
-        seen = seen * down / np.sqrt(np.maximum(((sources[:, None] - room.middles[None]) ** 2).sum(axis=-1), 1e-6))
+    if hung == "ceiling":  # set in the ceiling, they shine down only, most straight below
+        middle = sources[:, None] - room.middles[None]
+        seen = seen * np.maximum(middle[..., 2], 0) / np.sqrt(np.maximum((middle**2).sum(axis=-1), 1e-6))
     share: Array = (seen / seen.sum(axis=1, keepdims=True)).mean(axis=0) / room.areas
+    share.setflags(write=False)
     return share
 
 
-def _hung(size: tuple[float, float, float], lamp: Lamp) -> Array:
+def _inside(planes: tuple[Rectangles, ...]) -> Array:
+    """Return points spread over every patch, (n, points, 3)."""
+    step = (np.arange(_LAMP_POINTS) + 0.5) / _LAMP_POINTS
+    flat = np.stack(np.meshgrid(step, step, indexing="ij"), axis=-1).reshape(-1, 2)
+    found = []
+    for plane in planes:
+        points = plane.low[:, None] + flat * (plane.high - plane.low)[:, None]
+        found.append(np.insert(points, plane.axis, plane.at, axis=2))
+    return np.concatenate(found)
+
+
+def _hung(size: tuple[float, float, float], count: int, hung: str) -> Array:
     width, depth, height = size
-    rows = max(1, round((lamp.count * depth / width) ** 0.5)) if lamp.count < 400 else 20
-    columns = max(1, -(-min(lamp.count, 400) // rows))
+    rows = max(1, round((count * depth / width) ** 0.5)) if count < 400 else 20
+    columns = max(1, -(-min(count, 400) // rows))
     x, y = (np.arange(columns) + 0.5) / columns * width, (np.arange(rows) + 0.5) / rows * depth
     level = {
         "ceiling": height - 0.02,
         "pendant": max(height - 0.7, height / 2),
         "wall": min(1.8, 0.75 * height),
         "table": min(_STANDING, 0.6 * height),
-    }[lamp.hung]
-    places = np.stack(np.meshgrid(x, y, indexing="ij"), axis=-1).reshape(-1, 2)[: max(1, min(lamp.count, 400))]
-    if lamp.hung == "wall":  # along the two longer walls
+    }[hung]
+    places = np.stack(np.meshgrid(x, y, indexing="ij"), axis=-1).reshape(-1, 2)[: max(1, min(count, 400))]
+    if hung == "wall":  # along the two longer walls
         edge = 0.25
         turn = np.arange(len(places)) % 2
         if width >= depth:

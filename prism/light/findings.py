@@ -22,7 +22,7 @@ from prism.spectrum import Array, lightness_to_lrv
 
 FELL, ROSE = 8.0, 1.0
 """L* by which a wall reads darker than its board before it is heavy, and lighter before it washes out."""
-DULLED = 5.0
+DULLED = 4.0
 """L* by which a pale or dark colour reads darker before it is dingy."""
 FADED = 0.7
 """Part of its undertone below which a bright wall has lost it."""

@@ -84,7 +84,7 @@ def burning(room: Room, lamps: tuple[Lamp, ...] | None = None) -> Array:
         if lamp.lumens <= 0 or lamp.count < 1 or lamp.dimmed <= 0:
             continue
         spectrum = lamp_tables.spectrum(lamp.kind, lamp.kelvin, lamp.rendering)
-        found += np.outer(spectrum, lamplight(shape, lamp) * lamp.lumens * lamp.count * lamp.dimmed)
+        found += np.outer(spectrum, lamplight(room.size, lamp) * lamp.lumens * lamp.count * lamp.dimmed)
     return found
 
 

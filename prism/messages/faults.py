@@ -9,8 +9,8 @@ from prism.messages.text import count, number, shortened
 
 def out_of_range(name: str, value: float, low: float, high: float) -> str:
     """Say that a figure is outside its range."""
-    shown = number(value, 0 if value == int(value) else 2)
-    return f"{name} is {shown}: it must lie between {number(low, 0)} and {number(high, 0)}."
+    shown, least, most = (number(v, 0 if v == int(v) else 2) for v in (value, low, high))
+    return f"{name} is {shown}: it must lie between {least} and {most}."
 
 
 def not_a_number(name: str, text: str) -> str:

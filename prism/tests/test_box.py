@@ -79,7 +79,7 @@ class Energy(unittest.TestCase):
         shape = box((4.0, 5.0, 2.6), ())
         for hung in HUNG:
             for count in (1, 3, 8):
-                total = (lamplight(shape, Lamp(count=count, hung=hung)) * shape.areas).sum()
+                total = (lamplight(shape.size, Lamp(count=count, hung=hung)) * shape.areas).sum()
                 self.assertAlmostEqual(total, 1, places=9)
 
 

@@ -279,3 +279,14 @@ def comes_within(near: float, own: float) -> str:
 def parts_most(name: str, hour: float, wall: str, sky: str, away: float) -> str:
     """Say when two candidates part most, so that one looks then."""
     return f"From {name} it parts most at {clock(hour)} on the {wall} wall, {sky}: ΔE00 {number(away)}. Look then."
+
+
+FLOOR_SEEN = 0.4
+"""Lab units of warmth from which a floor's effect is worth saying."""
+
+
+def floor_said(effect: float) -> str:
+    """Say what a floor does to the walls; nothing where it does little."""
+    if abs(effect) < FLOOR_SEEN:
+        return ""
+    return f"The floor {'warms' if effect > 0 else 'cools'} the walls, by {number(abs(effect))} Lab units of warmth."

@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections import Counter
+from collections.abc import Collection, Sequence
+from datetime import datetime
+
+from prism.messages.text import listed, numeral
 
 OUTSIDE = {
     "lawn": "lawn",
@@ -95,3 +99,27 @@ def room_file(field: str, message: str) -> str:
         if field != "file"
         else f"The file was not brought in: {message}"
     )
+
+
+def changed_by(name: str, when: datetime) -> str:
+    """Say who changed something last, and when."""
+    return f"Changed {when:%-d %b %Y}{f' by {name}' if name else ''}."
+
+
+def stays_said(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[str]:
+    """Say in a few words how a paint stands to what stays in a room: what clashes first."""
+    clashes = [
+        f"{paint} {'probably ' if level == 'probably' else ''}clashes with {name}{' under the lamps' if late else ''}"
+        for name, term, level, late in terms
+        if term == "clash"
+    ]
+    agrees = [name for name, term, _, _ in terms if term == "agree"]
+    if agrees:
+        clashes.append(f"goes with {listed(agrees)}")
+    return clashes or [f"{paint} clashes with nothing that stays"]
+
+
+def windows_said(walls: Sequence[str]) -> str:
+    """Return where windows are: `two west, rooflight`."""
+    counts = Counter("rooflight" if wall == "ceiling" else wall for wall in walls)
+    return ", ".join(f"{numeral(many)} {wall}" if many > 1 else wall for wall, many in counts.items()) or "none"

@@ -8,11 +8,13 @@ from functools import cached_property
 
 import numpy as np
 
+from decks import queries as deck_queries
 from jobs import queries as job_queries
 from jobs.lighting import Board, RoomDay
 from jobs.models import Room
 from jobs.page import element_boards
 from prism import words
+from prism.choosing.deck import Pick
 from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
 from prism.light.advice import ranked
@@ -21,11 +23,12 @@ from prism.spectrum import Array
 from prism.tint.recipe import RecipeError
 from prism.tint.strengths import strengths
 from reviews.bench import Bench, Held
+from reviews.drawings.links import link_to
 from tinting import queries as tinting_queries
 
 COMPARATORS = 5
 """Boards of the wall that are shown in the same light."""
-CANDIDATES = 40
+CANDIDATES = 24
 """Colours of the decks, nearest to what is looked for, that are tried in the room."""
 NAMED = 3
 PERCENTS = (-75.0, -50.0, -25.0, 25.0, 50.0)
@@ -57,17 +60,13 @@ class Light:
     def boards(self) -> list[Board]:
         """The boards shown in the same light: the clean white as trim, then what hangs on the wall."""
         wall, white = self.bench.wall, self.bench.set.clean_white
-        held = [one for one in wall.arranged if white is None or one.colour.pk != white.colour.pk]
-        found = [Board(words.TRIM, white.colour.screen, white.colour.stimulus, "trim")] if white else []
+        held = [one for one in wall.arranged if white is None or one.colour.pk != white.colour.pk][:COMPARATORS]
+        # fetched whole and together, since what a board shows leaves out its spectrum
+        whole = deck_queries.by_ids([one.colour.pk for one in held] + ([white.colour.pk] if white else []))
+        found = [Board(words.TRIM, white.colour.screen, whole[white.colour.pk].stimulus, "trim")] if white else []
         return found + [
-            Board(
-                one.caption or one.name,
-                one.colour.screen,
-                one.colour.stimulus,
-                "comparator",
-                f"?beside={one.colour.pk}",
-            )
-            for one in held[:COMPARATORS]
+            Board(one.caption or one.name, one.colour.screen, whole[one.colour.pk].stimulus, "board", link_to(one))
+            for one in held
         ]
 
     @cached_property
@@ -124,8 +123,9 @@ class Light:
         rows = np.array([row for row in rows.tolist() if row not in set(self.bench.decks.own_rows.tolist())])
         seen = self.day.means_of(smoothest(held.lab[rows]))
         order, near = ranked(self.subject.stimulus.lab_array, self.own, seen)
-        best = self.bench.decks.fetch_all([self.bench.decks.id_of(int(rows[i])) for i in order[:NAMED]])
-        return [Better(one, float(d)) for one, d in zip(best, near[:NAMED], strict=True)]
+        ranking = list(zip(order, near, strict=True))[:NAMED]
+        picks = [Pick(int(rows[i]), "nearest", float(d), kind="added") for i, d in ranking]
+        return [Better(one, pick.delta_e) for one, pick in zip(self.bench.decks.hold(picks), picks, strict=True)]
 
     @cached_property
     def strengths(self) -> list[tuple[float, float]]:
