@@ -35,8 +35,8 @@ class Writing(BrowserTest):
         self.kept("verdict", "A green grey.")
         second = self.browser.current_window_handle
         self.browser.switch_to.window(first)
-        self.write("room", "The galley")  # this tab still shows an empty verdict
-        self.kept("room", "The galley")
+        self.write("notes", "The galley")  # this tab still shows an empty verdict
+        self.kept("notes", "The galley")
         self.kept("verdict", "A green grey.")
         self.write("verdict", "A blue grey.")
         self.wait(lambda: self.find(".conflict"))

@@ -26,8 +26,17 @@ class Camera:
         self.open("/")
         rows = self.browser.find_elements(By.CSS_SELECTOR, ".reviews li > a")
         self.reviews = {
-            row.text.split(" · ")[1]: row.get_attribute("href").split("/reviews/")[1].split("/")[0] for row in rows
+            row.text.split(" · ")[1].split("\n")[0]: row.get_attribute("href").split("/reviews/")[1].split("/")[0]
+            for row in rows
         }
+
+    def in_room(self, room: str) -> str:
+        """Return the review of the main colour in a room."""
+        self.open("/")
+        row = self.browser.find_element(
+            By.XPATH, f"//ol[@class='reviews']/li/a[contains(., '{MAIN}') and contains(., '{room}')]"
+        )
+        return str(row.get_attribute("href")).split("/reviews/")[1].split("/")[0]
 
     def open(self, path: str) -> None:
         self.browser.get(self.base + path)
@@ -67,11 +76,6 @@ def main() -> None:
     main_review = f"/reviews/{camera.reviews[MAIN]}"
     camera.type("#find", "haar")
     camera.take("studio")
-    camera.open("/colours/new/hex/")
-    camera.type("#id_name", "Galley door, as e-mailed")
-    camera.type("#id_hex", "#C4CBC")
-    camera.click(".intake .strong")
-    camera.take("own-colour")
     camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
     camera.take("decks")
     camera.open("/colours/?view=plane&lrv_low=55&lrv_high=75")
@@ -93,6 +97,7 @@ def main() -> None:
     camera.read("board painted from H06.3", 3)
     camera.type("#id_code", "H06.3")
     camera.click(".card-code button")
+    camera.click(".ask-first summary")
     camera.click("form[action*=improve] button")
     camera.take("card")
     for step in ("read", "compare", "place", "strength"):
@@ -100,8 +105,13 @@ def main() -> None:
         if step == "compare":
             camera.click(".group:nth-child(2) .board:nth-child(2)")
         camera.take(step)
-    camera.open(f"{main_review}/strength/?show=formula&can=quart")
-    camera.take("formula")
+    camera.open(f"/reviews/{camera.in_room('Library')}/light/?when=equinox&hour=16")
+    camera.take("light")
+    camera.open("/jobs/1/")
+    time.sleep(1.5)
+    camera.take("job")
+    camera.open("/rooms/3/?when=equinox&hour=14&sky=overcast")
+    camera.take("room")
     camera.open(f"{main_review}/compare/?show=together")
     camera.take("together")
     camera.open(f"{main_review}/compare/")
@@ -124,8 +134,6 @@ def main() -> None:
     camera.click("form[action*=delete] button")
     camera.open(f"/reviews/{camera.reviews[WITH_VERDICT]}/verdict/")
     camera.take("verdict")
-    camera.open("/reader/machine/")
-    camera.take("machine")
     resize(camera.browser, *PHONE)
     camera.open(f"{main_review}/compare/")
     camera.take("phone")

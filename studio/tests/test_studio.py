@@ -12,6 +12,8 @@ from django.db import connection
 from django.test import Client, TestCase, override_settings
 from django.urls import reverse
 
+from jobs.models import Job, Room
+from people.models import Member
 from reviews.models import Review
 from studio import glossary
 
@@ -90,8 +92,9 @@ class Demo(TestCase):
         for _ in range(2):
             with Path(os.devnull).open("w") as nowhere:
                 call_command("load_demo", stdout=nowhere)
-        self.assertEqual(Review.objects.count(), 5)
-        self.assertEqual(User.objects.count(), 1)
+        self.assertEqual(Review.objects.count(), 9)
+        self.assertEqual((Job.objects.count(), Room.objects.count(), Member.objects.count()), (1, 6, 3))
+        self.assertEqual(User.objects.count(), 3)
 
 
 class Meanings(TestCase):
