@@ -11,7 +11,7 @@ from django.utils.safestring import SafeString, mark_safe
 
 from jobs.lighting import RoomDay
 from prism import words
-from prism.light.box import rectangles
+from prism.light.box import rectangles, sun_on_floor
 from prism.light.day import HALF_HOURS
 from prism.light.room import WALLS
 from prism.light.room import Room as LitRoom
@@ -25,10 +25,11 @@ LUX_TICKS = (1, 100, 10_000)
 
 
 def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -> SafeString:
-    """Return the room from above, turned as it lies, with its windows, and the sun's direction at an hour."""
-    scale = PLAN * 0.56 / max(room.width, room.depth)
+    """Return the room from above, turned as it lies, with its windows, the sun, and the sun on its floor."""
+    scale = _scale(room)
     width, depth = room.width * scale, room.depth * scale
     parts = [f'<rect class="floor" x="{n(-width / 2)}" y="{n(-depth / 2)}" width="{n(width)}" height="{n(depth)}"/>']
+    parts.append(f'<path class="sunlit" data-sunlit d="{sunlit(room, azimuth, height)}"/>')
     for window, where in zip(room.windows, rectangles(room.size, room.windows), strict=True):
         low, high = where.low[0], where.high[0]
         if window.wall == "ceiling":
@@ -47,10 +48,32 @@ def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -
         f'<g data-sun transform="rotate({n(azimuth)})"{shown}><line class="ray" x1="0" y1="-74" x2="0" y2="-58"/>'
         '<path class="ray-head" d="M-4 -62 L0 -55 L4 -62"/><circle class="sun" cx="0" cy="-80" r="4.5"/></g>'
     )
-    letters = joined([text(0, -94, "N", "compass"), text(96, 4, "E", "compass"), text(0, 106, "S", "compass"),
-                      text(-96, 4, "W", "compass")])  # fmt: skip
+    letters = joined(
+        [
+            text(0, -94, "N", "compass"),
+            text(96, 4, "E", "compass"),
+            text(0, 106, "S", "compass"),
+            text(-96, 4, "W", "compass"),
+        ]
+    )
     body = joined([mark_safe(turned), mark_safe(sun), letters])
     return svg(name, words.plan_text(name, hour, azimuth, height), (-106, -108, 212, 216), "plan", body)
+
+
+def _scale(room: LitRoom) -> float:
+    return PLAN * 0.56 / max(room.width, room.depth)
+
+
+def sunlit(room: LitRoom, azimuth: float, height: float) -> str:
+    """Return the path, in the axes of the plan before it is turned, of where the sun falls on the floor."""
+    angle, up = np.radians(azimuth - room.turn), np.radians(max(height, 0.0))
+    toward = np.array([np.sin(angle) * np.cos(up), np.cos(angle) * np.cos(up), np.sin(up)])
+    scale = _scale(room)
+    paths = []
+    for shape in sun_on_floor(room.size, room.windows, toward):
+        points = [f"{n((x - room.width / 2) * scale)} {n((room.depth / 2 - y) * scale)}" for x, y in shape]
+        paths.append(f"M{' L'.join(points)}Z")
+    return "".join(paths)
 
 
 def _rect(css: str, x: float, y: float, width: float, height: float) -> str:

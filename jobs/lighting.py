@@ -308,6 +308,12 @@ class RoomDay:
         return [(kelvin, found[i, self.wall], each[i]) for i, kelvin in enumerate(kelvins)]
 
     @cached_property
+    def lamp_shifts(self) -> list[float]:
+        """By how much the board shifts under each of the lamps beside a clean white there, ΔE00: its metamerism."""
+        found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).beside_white(self.reflectance)
+        return [float(v) for v in delta_e(found[:, self.wall], self.board)]
+
+    @cached_property
     def pairings(self) -> list[tuple[Board, Pairing, Pairing | None]]:
         """How the paint stands to each fixed element: by day, and of an evening under the room's lamps."""
         if not self.elements:

@@ -20,12 +20,14 @@ from jobs.lighting import SEASONS, SKIES, Asked, Board, RoomDay
 from jobs.models import Element, Job, Metered, Room
 from jobs.towns import TOWNS
 from prism import words
+from prism.difference import delta_e
 from prism.light.checks import zones
 from prism.light.day import HALF_HOURS
 from prism.light.findings import Facing
 from prism.light.materials import library
 from prism.light.room import WALLS
 from prism.light.together import Terms
+from prism.reading import read
 from prism.stimulus import Stimulus, from_lab, from_reflectance
 from schools import queries as school_queries
 
@@ -129,10 +131,11 @@ def _reviews() -> Prefetch[str]:
 
 @dataclass(frozen=True)
 class Line:
-    """A fixed element in the list of a room: what it is, and what it reads as."""
+    """A fixed element in the list of a room: what it reads as by itself, and how the paint stands to it."""
 
     element: Element
     screen: str
+    own: str
     reading: str
 
 
@@ -256,10 +259,12 @@ class RoomPage:
             said = ""
             if element.name in pairings:
                 by_day, late = pairings[element.name]
-                said = words.pairing_said(element.name, by_day.terms, by_day.level, by_day.lrv)
+                said = words.pairing_said(element.name, by_day.terms, by_day.level, by_day.lrv, by_day.size)
                 if late and late.terms != by_day.terms:
-                    said += f" {words.pairing_said(element.name, late.terms, late.level, late.lrv, evening=True)}"
-            lines.append(Line(element, colour.screen if colour else "", said))
+                    evening = words.pairing_said(element.name, late.terms, late.level, late.lrv, late.size, True)
+                    said = f"{said} {evening}"
+            own = words.headline(read(colour, self.school)) if colour else ""
+            lines.append(Line(element, colour.screen if colour else "", own, said))
         return lines
 
 
@@ -395,7 +400,12 @@ class DayShown:
     def lamps_said(self) -> str:
         """Which undertone each lamp pulls out."""
         found = self.day.under_lamps
-        said = words.lamps_said([k for k, _, _ in found], [words.undertone_short(r) for _, _, r in found])
+        away = [float(delta_e(lab, self.day.board)) for _, lab, _ in found]
+        said = words.lamps_said([k for k, _, _ in found], [words.undertone_short(r) for _, _, r in found], away)
+        shifts = self.day.lamp_shifts
+        said += " " + words.lamp_shift_said(
+            max(shifts), found[shifts.index(max(shifts))][0], self.day.paint.has_spectrum
+        )
         return said if self.day.room.lamps else f"{words.NO_LAMPS} {said}"
 
     @property
@@ -417,6 +427,10 @@ class DayShown:
                     for x, k in zip(day.lux[:, wall], day.kelvin[:, wall], strict=True)
                 ],
                 "caption": [words.wall_at(self.asked.wall, hour) for hour in HALF_HOURS],
+                "sunlit": [
+                    drawings.sunlit(self.day.room, float(a), float(h))
+                    for a, h in zip(day.azimuth, day.height, strict=True)
+                ],
                 "sun": [[round(float(a), 1), round(float(h), 1)] for a, h in zip(day.azimuth, day.height, strict=True)],
             },
             ensure_ascii=False,

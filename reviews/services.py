@@ -7,12 +7,14 @@ from collections.abc import Iterable, Sequence
 from typing import Any
 
 from django.contrib.auth.models import User
+from django.db import transaction
+from django.db.models import Max
 from django.utils import timezone
 
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs.models import Room
-from reviews.models import Review
+from reviews.models import Review, Shortlisted
 from schools import queries as school_queries
 from schools import services as school_services
 
@@ -110,6 +112,20 @@ def move(review: Review, room: Room | None) -> None:
     """Put a review into a room, or into none."""
     review.room = room
     save(review, "room")
+
+
+@transaction.atomic
+def shortlist(review: Review, colour: Colour) -> bool:
+    """Put a colour on the shortlist, at its end; return whether there was room."""
+    there = review.shortlist.select_for_update()
+    if there.filter(colour=colour).exists():
+        return True
+    if there.count() >= Shortlisted.MOST:
+        return False
+    last = there.aggregate(Max("position"))["position__max"] or 0
+    review.shortlist.create(colour=colour, position=last + 1)
+    save(review)
+    return True
 
 
 def delete(review: Review) -> None:

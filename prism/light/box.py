@@ -202,6 +202,49 @@ def sunlight(room: Box, toward: Array) -> Array:
     return found / room.areas
 
 
+def sun_on_floor(
+    size: tuple[float, float, float], windows: tuple[Window, ...], toward: Array
+) -> list[list[tuple[float, float]]]:
+    """Return where the sun that comes in falls on the floor: corners (x, y in metres) of a shape for each window that
+    lets it in. `toward` (3,) unit vector from the room to the sun, in the room's axes."""
+    found: list[list[tuple[float, float]]] = []
+    if toward[2] <= 0.01:
+        return found
+    for window, rectangle in zip(windows, rectangles(size, windows), strict=True):
+        out = float(toward @ np.asarray(_OUTWARD[window.wall], dtype=np.float64))
+        if out <= 1e-3 or not _above(toward[None, None], np.array([[out]]), np.ones((1, 1)), window)[0, 0]:
+            continue
+        corners = np.array([[x, y] for x, y in _round(rectangle)])
+        points = np.insert(corners, rectangle.axis, rectangle.at, axis=1)
+        fallen = points - toward * (points[:, 2:3] / toward[2])
+        shape = _clipped([(float(x), float(y)) for x, y in fallen[:, :2]], size[0], size[1])
+        if len(shape) > 2:
+            found.append(shape)
+    return found
+
+
+def _round(rectangle: Rectangles) -> list[tuple[float, float]]:
+    (x1, y1), (x2, y2) = rectangle.low[0].tolist(), rectangle.high[0].tolist()
+    return [(x1, y1), (x2, y1), (x2, y2), (x1, y2)]
+
+
+def _clipped(shape: list[tuple[float, float]], width: float, depth: float) -> list[tuple[float, float]]:
+    """Return a convex shape cut off at the walls. Source: Sutherland and Hodgman (1974)."""
+    for axis, limit, sign in ((0, 0.0, 1), (0, width, -1), (1, 0.0, 1), (1, depth, -1)):
+        cut: list[tuple[float, float]] = []
+        for first, second in zip(shape, [*shape[1:], *shape[:1]], strict=True):
+            a, b = sign * (first[axis] - limit), sign * (second[axis] - limit)
+            if a >= 0:
+                cut.append(first)
+            if (a >= 0) != (b >= 0):
+                part = a / (a - b)
+                cut.append((first[0] + part * (second[0] - first[0]), first[1] + part * (second[1] - first[1])))
+        shape = cut
+        if not shape:
+            break
+    return shape
+
+
 def _cell(side: NDArray[np.intp], where: Array, size: tuple[float, float, float]) -> NDArray[np.intp]:
     axis = side // 2
     part = where / np.asarray(size)

@@ -143,15 +143,13 @@ def days(
 
 
 def _without_hue(reflectance: Array) -> Array:
-    """Return the reflectance of the sides, (6, 31), with walls that are as light as they are and grey.
+    """Return the reflectance of the sides, (6, 31), of a room that is as light as it is and grey.
 
-    Between such a room and the painted one the eye takes its measure of white: it allows for the light that comes in,
-    but of what painted walls send each other only for half. The rest it sees as paint, which is why four walls look
-    deeper than their board.
+    Between such a room and the real one the eye takes its measure of white: it allows for the light that comes in, but
+    of what walls and floor send each other only for half. The rest it sees as colour, which is why four walls look
+    deeper than their board, and a red floor warms them.
     """
-    found = reflectance.copy()
-    found[_WALLS] = to_lrv(reflectance[_WALLS])[:, None] / 100
-    return found
+    return np.broadcast_to(to_lrv(reflectance)[:, None] / 100, reflectance.shape).copy()
 
 
 def evening(room: Room, tried: ArrayLike, lamps: Sequence[tuple[Lamp, ...]]) -> Day:

@@ -155,23 +155,35 @@ def _step(size: float) -> str:
     return "half a step" if abs(size) < 2 else "a step" if abs(size) < 4 else "two steps"
 
 
-def lamps_said(kelvins: list[float], hues: list[str | None]) -> str:
-    """Say which undertone each temperature of lamp pulls out, and to keep one."""
-    each = "; ".join(
-        f"{kelvin_said(kelvin)}: {hue or 'none to speak of'}" for kelvin, hue in zip(kelvins, hues, strict=True)
+def lamps_said(kelvins: list[float], hues: list[str], away: list[float]) -> str:
+    """Say which undertone each temperature of lamp pulls out, which keeps nearest to the board, and to keep one."""
+    each = "; ".join(f"{kelvin_said(kelvin)}: {hue}" for kelvin, hue in zip(kelvins, hues, strict=True))
+    nearest = kelvin_said(kelvins[away.index(min(away))])
+    return (
+        f"Undertone under lamps of {each}. {nearest} keeps it nearest to its board. Keep one temperature while "
+        "sampling and after painting."
     )
-    return f"Undertone under lamps of {each}. Keep one temperature while sampling and after painting."
 
 
-def pairing_said(name: str, terms: str, level: str, lrv: float, evening: bool = False) -> str:
-    """Say how a paint stands to something that stays."""
+def lamp_shift_said(size: float, kelvin: float, known: bool) -> str:
+    """Say how far a board shifts under a lamp even beside a clean white there; without a spectrum it is a guess."""
+    if not known:
+        return "How its own pigments shift under lamps would need its spectrum: read it with the reader."
+    if size < 0.7:
+        return "Beside a clean white under the same lamp it is the board it was."
+    most = f"most at {kelvin_said(kelvin)}: ΔE00 {number(size)}"
+    return f"Beside a clean white under the same lamp it still shifts, {most}."
+
+
+def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, evening: bool = False) -> str:
+    """Say how a paint stands to something that stays: its undertone, how deep a clash goes, and the gap in LRV."""
     light = " under the lamps" if evening else ""
     surely = "probably " if level == "probably" else ""
     said = {
         "agree": f"its undertone goes with {name}{light}",
         "quiet": f"{name} or it is too quiet{light} to clash",
         "differ": f"its undertone is another than that of {name}{light}, without pulling against it",
-        "clash": f"it {surely}clashes with {name}{light}: their undertones pull against each other",
+        "clash": f"it {surely}clashes with {name}{light}: the undertones pull apart, each by {number(size)} or more",
     }[terms]
     gap = f"{number(abs(lrv), 0)} points of LRV {'lighter' if lrv > 0 else 'darker'}"
     return f"{said[:1].upper()}{said[1:]}; {gap}."

@@ -8,7 +8,6 @@ from decks.tests.test_files import GOOD, Files
 from reviews import services as review_services
 from reviews.bench.tests.wall import Wall
 from reviews.models import Shortlisted
-from reviews.steps.place import services as place_services
 
 
 class TakenBack(Files):
@@ -32,7 +31,7 @@ class Listed(Wall):
     def test_colours_of_the_record_survive_the_undo_of_their_file(self):
         waiting = files.start(self.isla, "Own", "d.csv", b"code,name,L*,a*,b*\nA1,Fog,88,-2,1\nA2,Haar,88,-2,2\n")
         done = files.apply(waiting)
-        place_services.shortlist(self.review, Colour.objects.get(code="A1"))
+        review_services.shortlist(self.review, Colour.objects.get(code="A1"))
         left = files.undo(done)
         self.assertEqual(left.used, 1)
         self.assertEqual(Shortlisted.objects.get().colour.name, "Fog")

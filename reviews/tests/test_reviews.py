@@ -10,7 +10,6 @@ from prism.stimulus import from_hex, from_lab
 from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.place import services as place_services
 from reviews.steps.strength.reads import Strengths
 from reviews.steps.verdict import services as verdict_services
 from tinting.tests import world
@@ -168,7 +167,7 @@ class Showing(Studio):
 
     def test_hidden_names_stand_nowhere_on_any_page(self):
         services.arrange_wall(self.review, names_shown=False)
-        place_services.shortlist(self.review, world.colour("T01.3"))
+        services.shortlist(self.review, world.colour("T01.3"))
         names = [colour.name for colour in Colour.objects.all() if " " in colour.name]
         pages = [(step.key, {}) for step in steps.ALL]
         pages += [("compare", {"show": "together"}), ("compare", {"beside": world.colour("T26.6").pk})]

@@ -98,9 +98,9 @@ class LightPage:
         """How the colour stands to what is fixed."""
         found = []
         for thing, by_day, late in self.at.day.pairings if self.at.day else []:
-            found.append(words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv))
+            found.append(words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv, by_day.size))
             if late and late.terms != by_day.terms:
-                found.append(words.pairing_said(thing.name, late.terms, late.level, late.lrv, evening=True))
+                found.append(words.pairing_said(thing.name, late.terms, late.level, late.lrv, late.size, evening=True))
         return found
 
     @property

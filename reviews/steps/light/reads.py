@@ -21,7 +21,7 @@ from prism.light.advice import ranked
 from prism.light.materials import smoothest
 from prism.spectrum import Array
 from prism.tint.recipe import RecipeError
-from prism.tint.strengths import strengths
+from prism.tint.strengths import Adjusted, strengths
 from reviews.bench import Bench, Held
 from reviews.drawings.links import link_to
 from tinting import queries as tinting_queries
@@ -128,18 +128,23 @@ class Light:
         return [Better(one, pick.delta_e) for one, pick in zip(self.bench.decks.hold(picks), picks, strict=True)]
 
     @cached_property
-    def strengths(self) -> list[tuple[float, float]]:
-        """The strengths of the subject's own recipe that come nearer: percent of change, and ΔE00 from its board."""
+    def adjusted(self) -> dict[float, Adjusted]:
+        """The subject at strengths that can be made and painted, by percent of change; empty without a recipe."""
         recipe, system = self.subject.value.recipe, tinting_queries.system_as_of(self.bench.tinting)
-        if not self.is_shifted or self.day is None or recipe is None or system is None:
-            return []
+        if recipe is None or system is None:
+            return {}
         try:
             made = strengths(recipe, PERCENTS, system, self.subject.school, self.subject.neutral)
         except RecipeError:
+            return {}
+        return {step.percent: step for step in made if step.hides and not step.over_capacity}
+
+    @cached_property
+    def strengths(self) -> list[tuple[float, float]]:
+        """The strengths of the subject's own recipe that come nearer: percent of change, and ΔE00 from its board."""
+        if not self.is_shifted or self.day is None or not self.adjusted:
             return []
-        held = [step for step in made if step.hides and not step.over_capacity]
-        if not held:
-            return []
+        held = list(self.adjusted.values())
         seen = self.day.means_of(np.array([step.reflectance for step in held]))
         order, near = ranked(self.subject.stimulus.lab_array, self.own, seen)
         return [(held[int(i)].percent, float(d)) for i, d in zip(order[:2], near[:2], strict=True)]

@@ -7,6 +7,7 @@ from django.utils.safestring import SafeString
 from prism import words
 from reviews.bench import Bench
 from reviews.steps.base import Step, Visit
+from reviews.steps.light import views
 from reviews.steps.light.page import LightPage
 from reviews.steps.light.reads import Light
 
@@ -18,6 +19,7 @@ class LightStep(Step):
     template = "reviews/light/page.html"
     keeps = ("show", "when", "sky", "wall", "hour", "half")
     unknown = words.NOT_SEEN
+    acts = {"strength": views.strength}
 
     def finding(self, bench: Bench) -> str:
         """Return what the room does to the colour where it lies farthest from its board."""

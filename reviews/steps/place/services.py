@@ -3,25 +3,10 @@
 from __future__ import annotations
 
 from django.db import transaction
-from django.db.models import Max
 
 from decks.models import Colour
 from reviews.models import Review, Shortlisted
 from reviews.services import save
-
-
-@transaction.atomic
-def shortlist(review: Review, colour: Colour) -> bool:
-    """Put a colour on the shortlist, at its end; return whether there was room."""
-    there = review.shortlist.select_for_update()
-    if there.filter(colour=colour).exists():
-        return True
-    if there.count() >= Shortlisted.MOST:
-        return False
-    last = there.aggregate(Max("position"))["position__max"] or 0
-    review.shortlist.create(colour=colour, position=last + 1)
-    save(review)
-    return True
 
 
 def off_shortlist(review: Review, colour: Colour) -> None:

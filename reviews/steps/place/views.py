@@ -6,6 +6,7 @@ from django.shortcuts import get_object_or_404
 
 from decks import queries as deck_queries
 from prism import words
+from reviews import services as review_services
 from reviews.bench import Bench
 from reviews.models import Review
 from reviews.steps.base import Visit
@@ -19,7 +20,7 @@ def shortlist(request: StudioRequest, review: Review) -> Visit:
     colour = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
     act, notice = request.POST.get("act", "add"), ""
     if act == "add":
-        notice = "" if services.shortlist(review, colour) else words.SHORTLIST_FULL
+        notice = "" if review_services.shortlist(review, colour) else words.SHORTLIST_FULL
     elif act == "off":
         services.off_shortlist(review, colour)
     elif act in ("up", "down"):

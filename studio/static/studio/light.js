@@ -29,6 +29,8 @@
       sun.setAttribute("transform", `rotate(${data.sun[at][0]})`);
       sun.toggleAttribute("hidden", data.sun[at][1] <= 0);
     }
+    const sunlit = document.querySelector("[data-sunlit]");
+    if (sunlit) sunlit.setAttribute("d", data.sunlit[at]);
     const slider = box.querySelector("[data-scrub]");
     if (slider) {
       slider.value = data.hours[at];
