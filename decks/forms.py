@@ -8,7 +8,8 @@ from django import forms
 from django.contrib.auth.models import User
 
 from decks.catalogue import SORTS, Wanted, family_words, makers_for
-from decks.models import Colour, ColourSet
+from decks.models import Colour
+from decks.queries import sets_of
 from prism import messages, words
 from schools import queries as school_queries
 from web.forms import NumberField, laid_out, plain
@@ -74,7 +75,7 @@ class FilterForm(forms.Form):
             ("strength", [(word, word) for word in chosen.undertone_strength.words]),
             ("temperature", [(word, word) for word in chosen.temperature.words]),
             ("maker", makers),
-            ("set", [(str(kept.pk), kept.name) for kept in ColourSet.objects.filter(owner=user)]),
+            ("set", [(str(kept.pk), kept.name) for kept in sets_of(user)]),
         ):
             field = self.fields[name]
             assert isinstance(field, forms.ChoiceField)

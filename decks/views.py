@@ -102,7 +102,7 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
 
 
 def _imports(request: StudioRequest) -> QuerySet[Import]:
-    return Import.objects.filter(owner__in=team(request.user)).defer("content")
+    return Import.objects.filter(owner__in=team(request.user)).select_related("owner").defer("content")
 
 
 def _import(request: StudioRequest, pk: int) -> Import:

@@ -16,7 +16,7 @@ from schools.models import PREFIX, OwnSchool, Usual
 
 def own(user: User) -> QuerySet[OwnSchool]:
     """Return the studio's own schools."""
-    return OwnSchool.objects.filter(owner__in=team(user), deleted=None)
+    return OwnSchool.objects.filter(owner__in=team(user), deleted=None).select_related("owner")
 
 
 def available(user: User) -> list[School]:

@@ -2,6 +2,7 @@
 
 from django.urls import reverse
 
+from instruments.models import Session
 from instruments.queries import Sitting
 from reviews.steps.strength.tests.test_strength import Step
 from tinting.models import Batch, Machine
@@ -27,3 +28,18 @@ class Cans(Step):
         self.assertContains(page, "from its formula")
         self.assertContains(page, "from the first can")
         self.assertContains(self.get(show="formula"), "Cans made of it")
+
+    def test_a_can_at_another_strength_is_no_measure_of_the_colour(self):
+        self.get(percent="-25")
+        self.post("dispense", show="formula")
+        batch = Batch.objects.get()
+        self.client.post(reverse("can-measure", args=[batch.pk]))
+        session = batch.sessions.get()
+        Session.objects.filter(pk=session.pk).update(card=batch.colour)
+        self.client.post(reverse("reader-calibrate", args=[session.pk]))
+        for _ in range(3):
+            self.client.post(reverse("reader-measure", args=[session.pk]))
+        self.assertContains(self.client.get(reverse("reader-session", args=[session.pk])), "tinted at −25")
+        refused = self.client.post(reverse("reader-improve", args=[session.pk]))
+        self.assertContains(refused, "a can at standard strength", status_code=422)
+        self.assertFalse(batch.colour.earlier.exists())

@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism.light.box import box, lamplight, sunlight
+from prism.light.box import box, lamplight, sun_on_floor, sunlight
 from prism.light.form_factors import Rectangles, exchange
 from prism.light.room import HUNG, SIDES, Lamp, Room
 from prism.light.seen import eye_in
@@ -74,6 +74,17 @@ class Energy(unittest.TestCase):
         on = [np.bincount(shape.side, sunlight(shape, d)[0, 0] * shape.areas, 6) for d in (low, high)]
         self.assertEqual(on[0].argmax(), SIDES.index("north"))
         self.assertEqual(on[1].argmax(), SIDES.index("floor"))
+
+    def test_the_sun_on_the_floor_is_the_window_laid_down(self):
+        high = np.array([0.0, -np.cos(np.radians(60)), np.sin(np.radians(60))])
+        (shape,) = sun_on_floor((4.0, 5.0, 2.6), (window("south"),), high)
+        x, y = np.array(shape).T
+        self.assertAlmostEqual(x.max() - x.min(), 1.8)
+        # sill and head of the glass, drawn out by the cotangent of the sun's height
+        self.assertAlmostEqual(y.min(), 0.9 / np.tan(np.radians(60)))
+        self.assertAlmostEqual(y.max(), 2.2 / np.tan(np.radians(60)))
+        self.assertEqual(sun_on_floor((4.0, 5.0, 2.6), (window("north"),), high), [])
+        self.assertEqual(sun_on_floor((4.0, 5.0, 2.6), (window("south"),), np.array([0.0, -1.0, 0.0])), [])
 
     def test_all_lumens_fall_somewhere(self):
         shape = box((4.0, 5.0, 2.6), ())

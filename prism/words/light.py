@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from prism.messages.text import NO_BREAK, listed, number
-from prism.words.readings import headline, undertone_short
+from prism.words.readings import headline, hue, undertone_short
 
 if TYPE_CHECKING:
     from prism.reading import Reading
@@ -84,19 +84,25 @@ def change_from(reading: Reading, board: Reading) -> str:
         if abs(fell) >= 1.5
         else "as deep as the board"
     )
-    now, then = reading.undertone, board.undertone
-    if then.main and now.main == then.main:
-        grew = now.strength - then.strength
-        hue = f"its {then.main} " + ("comes forward" if grew >= 1.0 else "falls back" if grew <= -1.0 else "holds")
-    elif now.main and then.main:
-        hue = f"{now.main} comes forward in place of {then.main}"
-    elif now.main:
-        hue = f"{now.main} comes forward"
-    elif then.main:
-        hue = f"its {then.main} falls back"
+    now, then = _named(reading), _named(board)
+    if then and now == then:
+        grew = reading.undertone.strength - board.undertone.strength
+        what = f"its {then} " + ("comes forward" if grew >= 1.0 else "falls back" if grew <= -1.0 else "holds")
+    elif now and then:
+        what = f"{now} comes forward in place of {then}"
+    elif now:
+        what = f"{now} comes forward"
+    elif then:
+        what = f"its {then} falls back"
     else:
-        hue = "no undertone comes forward"
-    return f"{hue}, {depth}"
+        what = "no undertone comes forward"
+    return f"{what}, {depth}"
+
+
+def _named(reading: Reading) -> str:
+    """Return the hue that may be named, by the trade's word at its depth; empty where none may."""
+    return hue(reading.undertone.main, reading.lrv) if reading.undertone.main else ""
+
 
 
 def _lower(text: str) -> str:
@@ -242,7 +248,7 @@ NOT_SEEN = "Not asked of a room yet"
 
 def light_finding(reading: Reading, board: Reading, hour: float, wall: str) -> str:
     """Return what the path says of the light: where the colour lies farthest from its board."""
-    now, then = reading.undertone.main, board.undertone.main
+    now, then = _named(reading), _named(board)
     if now == then:
         grew = reading.undertone.strength - board.undertone.strength
         what = f"{now} {'forward' if grew > 0 else 'back'}" if now else "nothing comes forward"
