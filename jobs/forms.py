@@ -394,7 +394,7 @@ class MoveForm(forms.Form):
             ("", words.NO_ROOM),
             *(
                 (job.title, [(str(room.pk), room.name) for room in rooms])
-                for job, rooms in queries.choices(user)
+                for job, rooms in queries.choices(user, now)
                 if rooms
             ),
         ]

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from itertools import groupby
+
 from django.contrib.auth.models import User
-from django.db.models import Count, Prefetch, Q, QuerySet
+from django.db.models import Count, OuterRef, Prefetch, Q, QuerySet, Subquery
+from django.db.models.functions import Coalesce
 
 from jobs.models import Coated, Element, Job, Room, Surface
 from people.queries import team
@@ -31,7 +34,8 @@ def of_studio(user: User) -> QuerySet[Job]:
 
 def listed(user: User) -> QuerySet[Job]:
     """Return the jobs of the studio that are not put aside, with how many rooms each has."""
-    rooms = Count("rooms", filter=Q(rooms__deleted=None), distinct=True)
+    held = Room.objects.filter(job=OuterRef("pk"), deleted=None).order_by().values("job")
+    rooms = Coalesce(Subquery(held.annotate(count=Count("pk")).values("count")), 0)
     return of_studio(user).filter(deleted=None).annotate(room_count=rooms)
 
 
@@ -64,10 +68,17 @@ def whole() -> QuerySet[Room]:
     return Room.objects.select_related("job").prefetch_related("windows", "lamps", *coated)
 
 
-def choices(user: User) -> list[tuple[Job, list[Room]]]:
-    """Return the rooms that a review may be put into, by job."""
-    held = listed(user).prefetch_related(Prefetch("rooms", Room.objects.filter(deleted=None)))
-    return [(job, list(job.rooms.all())) for job in held.order_by("title")]
+MOST_CHOICES = 300
+"""Rooms that are offered to put a review into: those of the jobs that changed last."""
+
+
+def choices(user: User, now: Room | None = None) -> list[tuple[Job, list[Room]]]:
+    """Return the rooms that a review may be put into, by job; the one it is in among them, however long ago."""
+    held = rooms(user).filter(deleted=None, job__deleted=None).order_by("-job__updated", "job_id", "id")
+    found = list(held[:MOST_CHOICES])
+    if now and now.deleted is None and all(room.pk != now.pk for room in found):
+        found.insert(0, now)
+    return [(group[0].job, group) for _, each in groupby(found, lambda room: room.job_id) if (group := list(each))]
 
 
 def reflectance_of(thing: Coated) -> Reflectance | None:

@@ -186,10 +186,10 @@ def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, eve
     light = " under the lamps" if evening else ""
     surely = "probably " if level == "probably" else ""
     said = {
-        "agree": f"its undertone goes with {name}{light}",
-        "quiet": f"{name} or it is too quiet{light} to clash",
-        "differ": f"its undertone is another than that of {name}{light}, without pulling against it",
-        "clash": f"it {surely}clashes with {name}{light}: the undertones pull apart, each by {number(size)} or more",
+        "agree": f"its undertone goes with the {name}{light}",
+        "quiet": f"the {name} or it is too quiet{light} to clash",
+        "differ": f"its undertone is another than that of the {name}{light}, without pulling against it",
+        "clash": f"it {surely}clashes with the {name}{light}: the undertones pull apart by {number(size)} each",
     }[terms]
     gap = f"{number(abs(lrv), 0)} points of LRV {'lighter' if lrv > 0 else 'darker'}"
     return f"{said[:1].upper()}{said[1:]}; {gap}."

@@ -108,14 +108,15 @@ def changed_by(name: str, when: datetime) -> str:
 
 def stays_said(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[str]:
     """Say in a few words how a paint stands to what stays in a room: what clashes first."""
+    surely = ("clashes with", "probably clashes with")
     clashes = [
-        f"{paint} {'probably ' if level == 'probably' else ''}clashes with {name}{' under the lamps' if late else ''}"
+        f"{paint} {surely[level == 'probably']} the {name}{' under the lamps' if late else ''}"
         for name, term, level, late in terms
         if term == "clash"
     ]
     agrees = [name for name, term, _, _ in terms if term == "agree"]
     if agrees:
-        clashes.append(f"goes with {listed(agrees)}")
+        clashes.append(f"goes with the {listed(agrees)}")
     return clashes or [f"{paint} clashes with nothing that stays"]
 
 

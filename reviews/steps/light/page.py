@@ -89,9 +89,12 @@ class LightPage:
         return {held.colour.pk for held in self._bench.shortlist}
 
     @cached_property
-    def strengths(self) -> list[tuple[str, float, str]]:
-        """Strengths of the subject that come nearer: percent as said, percent, and how near."""
-        return [(words.percent(p), p, words.comes_within(near, self.at.own_away)) for p, near in self.at.strengths]
+    def strengths(self) -> list[tuple[str, float, str, str]]:
+        """Strengths of the subject that come nearer: percent as said, percent, screen value, and how near."""
+        return [
+            (words.percent(p), p, self.at.adjusted[p].screen, words.comes_within(near, self.at.own_away))
+            for p, near in self.at.strengths
+        ]
 
     @cached_property
     def pairings(self) -> list[str]:
