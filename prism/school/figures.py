@@ -63,6 +63,16 @@ class LightRules:
 
 
 @dataclass(frozen=True)
+class WhiteRules:
+    """How a school judges whites: LRV from which a clean one glares on large surfaces, Lab units of warmth within which
+    one is clean, and ΔE00 below which two that are not the same look like a mistake."""
+
+    glare_lrv: float
+    clean_within: float
+    near_miss: float
+
+
+@dataclass(frozen=True)
 class School:
     """Every figure and word of one school.
 
@@ -71,7 +81,7 @@ class School:
     LRV points between wall and trim for an edge to show; `crown` the sheen of crown moulding; `lean_from` Lab units of
     warmth from which a neutral temperature is said to lean; `estimate_doubt` ΔE00 that an estimated recipe adds for
     each 25 % of change, from Lab alone and from a spectrum; `dark_outside` LRV below which heat outdoors is warned of;
-    `light` how paint in rooms is judged; `claims` how sure a statement must be.
+    `whites` how whites are, and `light` how paint in rooms is judged; `claims` how sure a statement must be.
     """
 
     key: str
@@ -102,6 +112,7 @@ class School:
     crown: str
     estimate_doubt: tuple[float, float]
     dark_outside: float
+    whites: WhiteRules
     light: LightRules
     claims: Thresholds
     explains: tuple[str, ...]

@@ -11,7 +11,7 @@ from typing import Any
 
 from prism.neutral import WorkingNeutral
 from prism.school.checks import check
-from prism.school.figures import FamilyRule, LightRules, School
+from prism.school.figures import FamilyRule, LightRules, School, WhiteRules
 from prism.school.scales import HueScale, Scale, SchoolError
 from prism.surety import Thresholds
 
@@ -123,6 +123,7 @@ def build(key: str, table: dict[str, Any]) -> School:
         crown=table["trim"]["crown"],
         estimate_doubt=(table["estimates"]["from_lab"], table["estimates"]["from_spectrum"]),
         dark_outside=table["cautions"]["dark_outside"],
+        whites=WhiteRules(**table["whites"]),
         light=LightRules(**table["light"]),
         claims=Thresholds(**table["claims"]),
         explains=tuple(table["explains"]),

@@ -18,3 +18,4 @@ from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.surety import *
 from prism.words.walks import *
+from prism.words.whites import *

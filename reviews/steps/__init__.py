@@ -9,8 +9,9 @@ from reviews.steps.place.step import Place
 from reviews.steps.read.step import Read
 from reviews.steps.strength.step import StrengthStep
 from reviews.steps.verdict.step import Verdict
+from reviews.steps.whites.step import WhitesStep
 
-ALL: list[Step] = [Read(), Compare(), Place(), LightStep(), StrengthStep(), Verdict()]
+ALL: list[Step] = [Read(), Compare(), Place(), LightStep(), StrengthStep(), WhitesStep(), Verdict()]
 
 
 def find(key: str) -> Step | None:

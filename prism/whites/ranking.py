@@ -1,0 +1,188 @@
+"""Whites ranked beside one colour, by rules of practice that are asked one after the other.
+
+A white is better the more of these hold, the first one first: it is no near-miss of a white that is there, it clears
+the gap (or, where it does not, comes nearer to it), its temperature agrees, it does not glare; then the nearer in
+temperature, the lighter, and at last the one that comes first by its key. So the order never hangs on the order of what
+is given in.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from prism.arranging import creaminess
+from prism.difference import delta_e, length
+from prism.neutral import WorkingNeutral
+from prism.reading import Reading
+from prism.school import School
+from prism.spectrum import Array
+from prism.survey import families
+
+PALE_FROM = 65.0
+"""LRV from which families begin whose colours may stand as whites: whites, off-whites and creams."""
+YELLOWER = 2.5
+"""Lab units of creaminess by which a white must pass another colour before its yellow shows beside it."""
+
+
+class Agreement(StrEnum):
+    """How a white's temperature stands to a wall's."""
+
+    AGREES = "agrees"
+    BRIDGES = "bridges"
+    OPPOSES = "opposes"
+
+
+class There(StrEnum):
+    """How a white stands to the whites that are there already."""
+
+    NOTHING = "nothing there"
+    MATCHES = "matches"
+    NEAR_MISS = "near miss"
+    DIFFERS = "differs"
+
+
+@dataclass(frozen=True)
+class White:
+    """One white beside a wall.
+
+    `index` its place in what was given in; `gap` its LRV less the wall's, and whether that `clears` the gap wanted;
+    `agreement` of temperature; `creaminess` Lab units, and by how much it passes the wall's (`yellower`); `glares`
+    whether it dazzles on large surfaces; `there` how it stands to the whites already there, `near` the place of the
+    nearest of these (−1 for none) and `away` its ΔE00; `yellows` whether it turns yellow beside that one.
+    """
+
+    index: int
+    reading: Reading
+    gap: float
+    clears: bool
+    agreement: Agreement
+    creaminess: float
+    yellower: float
+    glares: bool
+    there: There
+    near: int
+    away: float
+    yellows: bool
+
+    @property
+    def agrees(self) -> bool:
+        """Whether its temperature agrees with the wall's, or bridges."""
+        return self.agreement is not Agreement.OPPOSES
+
+    @property
+    def is_near_miss(self) -> bool:
+        """Whether it would look like a mistake beside a white that is there."""
+        return self.there is There.NEAR_MISS
+
+
+def which(lab: ArrayLike, lrv: ArrayLike, school: School, neutral: WorkingNeutral) -> NDArray[np.intp]:
+    """Return the indices of the whites among colours, Lab (n, 3) and LRV (n,), by the school's bounds."""
+    values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv, dtype=np.float64)
+    light = np.flatnonzero((y >= school.white_lrv) & (length(values[:, 1], values[:, 2]) < school.white_chroma))
+    pale = [number for number, rule in enumerate(school.families) if rule.lrv[0] >= PALE_FROM]
+    found = families(values[light], y[light], neutral.undertone(values[light]), school)
+    plain: NDArray[np.intp] = light[np.isin(found, pale)]
+    return plain
+
+
+def rank(
+    wall: Reading,
+    whites: Sequence[Reading],
+    keys: Sequence[str],
+    school: School,
+    gap: float | None = None,
+    there: Sequence[Reading] = (),
+) -> list[White]:
+    """Return whites beside a wall, best first; `keys` settle what the rules leave equal.
+
+    `gap` LRV points wanted between white and wall, the school's by default; `there` the whites that are there already.
+    """
+    wanted = school.trim_gap if gap is None else gap
+    if not whites:
+        return []
+    creamy, own = creaminess(whites), float(creaminess([wall])[0])
+    lab = np.array([one.lab for one in whites])
+    apart = (
+        delta_e(lab[:, None], np.array([one.lab for one in there])[None])
+        if there
+        else np.full((len(whites), 1), np.inf)
+    )
+    near, away = apart.argmin(axis=1), apart.min(axis=1)
+    theirs = creaminess(there) if there else np.zeros(1)
+    found = []
+    for i, one in enumerate(whites):
+        points = one.lrv - wall.lrv
+        passed = float(creamy[i] - theirs[near[i]]) if there else 0.0
+        found.append(
+            White(
+                index=i,
+                reading=one,
+                gap=points,
+                clears=abs(points) >= wanted,
+                agreement=agreement(one.temperature.value, wall.temperature.value, school),
+                creaminess=float(creamy[i]),
+                yellower=float(creamy[i]) - own,
+                glares=one.lrv >= school.whites.glare_lrv and abs(one.temperature.value) < school.whites.clean_within,
+                there=_stands(float(away[i]), school) if there else There.NOTHING,
+                near=int(near[i]) if there else -1,
+                away=float(away[i]) if there else 0.0,
+                yellows=passed >= YELLOWER,
+            )
+        )
+    return sorted(found, key=lambda white: _key(white, wall, keys[white.index]))
+
+
+def agreement(white: float, wall: float, school: School) -> Agreement:
+    """Return how two temperatures, Lab units, stand to each other: warm with warm and cool with cool agree; one that is
+    neither bridges."""
+    _, low, high = school.temperate
+    sides = [0 if low <= value <= high else 1 if value > high else -1 for value in (white, wall)]
+    if sides[0] == sides[1]:
+        return Agreement.AGREES
+    return Agreement.OPPOSES if sides[0] * sides[1] < 0 else Agreement.BRIDGES
+
+
+def _stands(away: float, school: School) -> There:
+    if away < school.just_seen:
+        return There.MATCHES
+    return There.NEAR_MISS if away < school.whites.near_miss else There.DIFFERS
+
+
+def _key(white: White, wall: Reading, key: str) -> tuple[object, ...]:
+    spoils = white.is_near_miss or white.yellows
+    temper = abs(white.reading.temperature.value - wall.temperature.value)
+    return (
+        spoils,
+        not white.clears,
+        0 if white.clears else -round(abs(white.gap)),
+        (Agreement.AGREES, Agreement.BRIDGES, Agreement.OPPOSES).index(white.agreement),
+        white.glares,
+        round(temper, 1),
+        -round(white.reading.lrv, 1),
+        key,
+    )
+
+
+def safe(ranked: Sequence[White]) -> White | None:
+    """Return the safe answer: the brightest clean, nearly neutral white that clears the gap and spoils nothing; None
+    where there is none."""
+    able = [w for w in ranked if w.clears and w.agrees and not w.is_near_miss and not w.yellows]
+    clean = [w for w in able if w.agreement is Agreement.BRIDGES or not w.glares]
+    return min(clean or able, key=lambda w: (_colour(w), -w.reading.lrv), default=None)
+
+
+def _colour(white: White) -> float:
+    """Return how much colour a white shows: what undertone it has, to half a Lab unit."""
+    return round(2 * white.reading.undertone.strength) / 2
+
+
+def coolest(ranked: Sequence[White]) -> White | None:
+    """Return the coolest of the whites; None where none is cool."""
+    cool: Array = np.array([w.reading.temperature.value for w in ranked])
+    at = int(cool.argmin()) if cool.size else 0
+    return ranked[at] if cool.size and cool[at] < 0 else None

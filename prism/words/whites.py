@@ -1,0 +1,97 @@
+"""Sentences of whites: beside a wall, beside what is there, and for a whole home."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import TYPE_CHECKING
+
+from prism.messages.text import number, sentence
+
+if TYPE_CHECKING:
+    from prism.whites.ranking import White
+
+_TEMPERATURE = {
+    "agrees": "agrees in temperature",
+    "bridges": "bridges, being neither warm nor cool beside it",
+    "opposes": "pulls against its temperature",
+}
+YELLOWER = 2.5
+"""Lab units of creaminess from which one of the two shows the other up."""
+
+
+def gap_said(gap: float, wanted: float) -> str:
+    """Return the gap in LRV, and whether an edge shows."""
+    way = "lighter" if gap >= 0 else "darker"
+    if abs(gap) >= wanted:
+        return f"{number(abs(gap))} points {way}, so the edge shows"
+    return f"{number(abs(gap))} points {way}: fewer than {wanted:g}, the edge is lost"
+
+
+def white_note(white: White, wanted: float, there: Sequence[str] = ()) -> str:
+    """Return one sentence on a white beside a wall, with the figures it rests on."""
+    parts = [gap_said(white.gap, wanted), _TEMPERATURE[white.agreement]]
+    if white.yellower >= YELLOWER:
+        parts.append(f"shows its yellow beside it, by {number(white.yellower)}")
+    elif white.yellower <= -YELLOWER:
+        parts.append("looks crisper, and makes the wall creamier")
+    if white.glares:
+        parts.append(f"glares on doors and other large surfaces at LRV {number(white.reading.lrv, 0)}")
+    if there and white.is_near_miss:
+        parts.append(f"a near-miss of {there[white.near]}, ΔE00 {number(white.away)}: match it or clearly differ")
+    elif there and white.there == "matches":
+        parts.append(f"the same as {there[white.near]}, which is there")
+    if there and white.yellows:
+        parts.append(f"turns yellow beside {there[white.near]}")
+    return sentence("; ".join(parts))
+
+
+def none_clears(wanted: float, best: float) -> str:
+    """Say that no white clears the gap, and what there is instead."""
+    return (
+        f"No white stands {wanted:g} points of LRV from this wall; the farthest stands {number(best)}. The edge can be "
+        "told by sheen alone, by another strength of the wall, or by a dark trim."
+    )
+
+
+def whites_line(name: str, white: White, note: str) -> str:
+    """Return a white in one line."""
+    return f"{name}: LRV {number(white.reading.lrv)}. {note}"
+
+
+NO_WHITES = "No white is in the decks"
+
+
+def stands_there(name: str) -> str:
+    """Return what stays in a room, as something that trim is held against."""
+    return f"the {name}"
+
+
+def white_chosen(name: str, note: str) -> str:
+    """Return what is said of the white that is looked at."""
+    return f"{name}: {note[:1].lower()}{note[1:]}"
+
+
+def white_short(name: str, gap: float, clears: bool) -> str:
+    """Return the best white for the path."""
+    return f"{name} {'clears by' if clears else 'falls short at'} {number(abs(gap), 0)}"
+
+
+def safe_white(name: str, lrv: float) -> str:
+    """Say which white is the safe answer."""
+    return f"The safe answer, clean and nearly neutral: {name}, LRV {number(lrv)}."
+
+
+def coolest_white(name: str, warmth: float) -> str:
+    """Say when the coolest white will do."""
+    return f"The coolest, {name} ({number(warmth, 1, signed=True)}), suits only a home that is cool throughout."
+
+
+def dark_note(gap: float, angle: float) -> str:
+    """Say what a dark trim does."""
+    related = "carries a related undertone" if angle else "carries no undertone of its own"
+    return f"{number(abs(gap), 0)} points darker; {related}{f', {angle:.0f}° away' if angle else ''}."
+
+
+def no_such_whites(texts: Sequence[str]) -> str:
+    """Say what was named and is no one colour."""
+    return f"{', '.join(texts)}: no one colour of the decks has that code or name; check the code on the can or card."

@@ -1,0 +1,1 @@
+"""Whites: which white beside the colour, with the whites that are there already."""

@@ -1,0 +1,109 @@
+"""The Whites step as its template needs it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+from urllib.parse import urlencode
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.whites.ranking import White
+from reviews.bench import Held
+from reviews.drawings.edges import butted
+from reviews.steps.base import Visit
+from reviews.steps.whites.reads import Whites
+
+
+@dataclass(frozen=True)
+class Line:
+    """One white in rank: the white, the colour, its figures as text, its sentence, and where it leads."""
+
+    white: White
+    held: Held
+    lrv: str
+    gap: str
+    creaminess: str
+    note: str
+    href: str
+    current: bool
+
+
+class WhitesPage:
+    """What the Whites step of one review shows."""
+
+    def __init__(self, visit: Visit) -> None:
+        self.at = Whites(visit.bench, visit.query)
+        self.query = visit.query
+        self._subject = visit.bench.subject
+
+    def _line(self, white: White, held: Held) -> Line:
+        there = [one.name for one in self.at.there]
+        asked = {"white": str(held.colour.pk)} | ({"with": self.query["with"]} if self.query.get("with") else {})
+        return Line(
+            white,
+            held,
+            words.number(white.reading.lrv),
+            words.number(white.gap, signed=True),
+            words.number(white.creaminess, signed=True),
+            words.white_note(white, self.at.gap, there),
+            f"?{urlencode(asked)}",
+            white is self.at.chosen,
+        )
+
+    @cached_property
+    def lines(self) -> list[Line]:
+        """The whites in rank."""
+        shown = self.at.shown
+        return [self._line(white, held) for white, held in zip(shown, self.at.held(shown), strict=True)]
+
+    @property
+    def by_creaminess(self) -> list[Line]:
+        """The same from creamy to cool, as they hang on the wall."""
+        return sorted(self.lines, key=lambda line: (-line.white.creaminess, line.held.name))
+
+    @property
+    def chosen(self) -> Line | None:
+        """The white that is looked at."""
+        return next((line for line in self.lines if line.current), None)
+
+    @property
+    def edge(self) -> SafeString:
+        """Wall and white butted together."""
+        held = self.chosen
+        return butted([self._subject.stimulus.screen, held.held.colour.screen]) if held else SafeString("")
+
+    @property
+    def sentence(self) -> str:
+        """What is said of the white that is looked at."""
+        line = self.chosen
+        return words.white_chosen(line.held.name, line.note) if line else words.NO_WHITES
+
+    @property
+    def remarks(self) -> list[str]:
+        """The safe answer, the coolest, and what to do where none clears."""
+        found = []
+        ranked = self.at.ranked
+        if ranked and not any(white.clears for white in ranked):
+            found.append(words.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
+        if self.at.safe:
+            (held,) = self.at.held([self.at.safe])
+            found.append(words.safe_white(held.name, self.at.safe.reading.lrv))
+        if self.at.coolest:
+            (held,) = self.at.held([self.at.coolest])
+            found.append(words.coolest_white(held.name, self.at.coolest.reading.temperature.value))
+        return found
+
+    @cached_property
+    def darks(self) -> list[tuple[Held, str]]:
+        """Dark trims, with what is said of each."""
+        return [
+            (held, words.dark_note(one.gap, one.angle))
+            for one, held in zip(self.at.darks, self.at.held_darks(), strict=True)
+        ]
+
+    @property
+    def unknown(self) -> str:
+        """What was named as being there and is no colour."""
+        return words.no_such_whites(self.at.unknown) if self.at.unknown else ""

@@ -1,0 +1,159 @@
+"""Reads for the Whites step: all whites of the decks beside the subject, with those that are there already."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from decks import queries as deck_queries
+from jobs import queries as job_queries
+from jobs.page import stimulus_of
+from prism import reading, words
+from prism.choosing.deck import Pick
+from prism.reading import Reading
+from prism.whites.darks import Dark, darks
+from prism.whites.ranking import White, coolest, rank, safe, which
+from reviews.bench import Bench, Held
+from web.kept import Kept
+
+BEST = 6
+"""The best whites that are shown."""
+MOST_THERE = 8
+Ranked = tuple[list[White], list[int]]
+_kept: Kept[object, Ranked] = Kept(48)
+
+
+@dataclass(frozen=True)
+class Present:
+    """A white that is there already: what it is called, how it reads, its screen value, and whether the room has it."""
+
+    name: str
+    reading: Reading
+    screen: str
+    of_room: bool
+    code: str = ""
+
+
+class Whites:
+    """The whites beside the subject of a bench; each part is computed when it is asked for."""
+
+    def __init__(self, bench: Bench, query: Mapping[str, str]) -> None:
+        self.bench, self.subject, self._query = bench, bench.subject, query
+
+    @property
+    def gap(self) -> float:
+        """LRV points wanted between wall and trim."""
+        return self.subject.school.trim_gap
+
+    @cached_property
+    def there(self) -> list[Present]:
+        """The whites that are there: what stays in the room and is white, then those that were named."""
+        return [*self._of_room(), *self._named()][:MOST_THERE]
+
+    def _of_room(self) -> list[Present]:
+        room_id = self.bench.review.room_id
+        room = job_queries.whole().filter(pk=room_id, deleted=None).first() if room_id else None
+        found = []
+        for element in room.elements.all() if room else []:
+            colour = stimulus_of(element)
+            if colour and self._is_white(colour.lab, colour.lrv):
+                read = reading.read(colour, self.subject.school, self.subject.neutral)
+                found.append(Present(words.stands_there(element.name), read, colour.screen, True))
+        return found
+
+    def _is_white(self, lab: tuple[float, float, float], lrv: float) -> bool:
+        return bool(len(which([lab], [lrv], self.subject.school, self.subject.neutral)))
+
+    @cached_property
+    def unknown(self) -> list[str]:
+        """What was named and is no colour."""
+        return [text for text in self._typed if len(deck_queries.named(self.subject.owner, text)) != 1]
+
+    @property
+    def _typed(self) -> list[str]:
+        return [text for text in (part.strip() for part in self._query.get("with", "").split(",")) if text][:MOST_THERE]
+
+    def _named(self) -> list[Present]:
+        found = []
+        for text in self._typed:
+            held = deck_queries.named(self.subject.owner, text)
+            if len(held) == 1:
+                read = reading.read(held[0].stimulus, self.subject.school, self.subject.neutral)
+                found.append(Present(held[0].name, read, held[0].screen, False, held[0].code))
+        return found
+
+    @cached_property
+    def _ranked(self) -> Ranked:
+        decks, subject = self.bench.decks, self.subject
+        held = decks.catalogue
+        key = (
+            decks.state, subject.owner.pk, subject.stimulus, subject.school, subject.neutral,
+            tuple(one.reading.lab for one in self.there),
+        )  # fmt: skip
+
+        def make() -> Ranked:
+            rows = [int(row) for row in which(held.lab, held.lrv, subject.school, subject.neutral)]
+            rows = [row for row in rows if row not in set(decks.own_rows.tolist())]
+            readings = held.readings(rows, subject.school, subject.neutral)
+            keys = [f"{held.names[row]} {held.codes[row]}" for row in rows]
+            there = [one.reading for one in self.there]
+            return rank(subject.reading, readings, keys, subject.school, there=there), rows
+
+        return _kept.get(key, make)
+
+    @property
+    def ranked(self) -> list[White]:
+        """All whites, best first."""
+        return self._ranked[0]
+
+    def row_of(self, white: White) -> int:
+        """Return at which row of the decks a white stands."""
+        return self._ranked[1][white.index]
+
+    def held(self, whites: list[White]) -> list[Held]:
+        """Return whites as held colours."""
+        picks = [Pick(self.row_of(white), "nearest", 0.0, kind="added") for white in whites]
+        return self.bench.decks.hold(picks)
+
+    @cached_property
+    def shown(self) -> list[White]:
+        """The whites that are shown, in rank: the best, and for the sake of comparison the safe one, the coolest, the
+        creamiest, the most brilliant and the one that is looked at."""
+        by_cream = sorted(self.ranked, key=lambda white: -white.creaminess)
+        brightest = sorted(self.ranked, key=lambda white: -white.reading.lrv)
+        telling = [self.chosen, self.safe, self.coolest, *by_cream[:1], *brightest[:1]]
+        wanted = {white.index for white in (*self.ranked[:BEST], *telling) if white}
+        return [white for white in self.ranked if white.index in wanted]
+
+    @cached_property
+    def chosen(self) -> White | None:
+        """The white that is looked at: the one asked for, else the best."""
+        wanted = self._query.get("white", "")
+        if wanted.isascii() and wanted.isdecimal():
+            rows = {self.bench.decks.id_of(row): row for row in self._ranked[1]}
+            row = rows.get(int(wanted))
+            found = next((w for w in self.ranked if row is not None and self.row_of(w) == row), None)
+            if found:
+                return found
+        return self.ranked[0] if self.ranked else None
+
+    @cached_property
+    def safe(self) -> White | None:
+        """The safe answer."""
+        return safe(self.ranked)
+
+    @cached_property
+    def coolest(self) -> White | None:
+        """The coolest of all."""
+        return coolest(self.ranked)
+
+    @cached_property
+    def darks(self) -> list[Dark]:
+        """Dark trims that carry a related undertone."""
+        held, subject = self.bench.decks.catalogue, self.subject
+        return darks(subject.reading, held.lab, held.lrv, list(held.names), subject.school, subject.neutral)
+
+    def held_darks(self) -> list[Held]:
+        """Return the dark trims as held colours."""
+        return self.bench.decks.hold([Pick(one.row, "nearest", 0.0, kind="added") for one in self.darks])

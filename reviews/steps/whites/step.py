@@ -1,0 +1,34 @@
+"""Whites as a step."""
+
+from __future__ import annotations
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.base import Step, Visit
+from reviews.steps.whites.page import WhitesPage
+from reviews.steps.whites.reads import Whites
+
+
+class WhitesStep(Step):
+    """Which white beside the colour."""
+
+    key, label = "whites", "Whites"
+    template = "reviews/whites/page.html"
+    keeps = ("show", "white", "with")
+    unknown = words.NO_WHITES
+
+    def finding(self, bench: Bench) -> str:
+        """Return the best white and its gap."""
+        at = Whites(bench, {})
+        if not at.ranked:
+            return ""
+        (held,) = at.held(at.ranked[:1])
+        return words.white_short(held.name, at.ranked[0].gap, at.ranked[0].clears)
+
+    def page(self, visit: Visit) -> WhitesPage:
+        """Return the page."""
+        return WhitesPage(visit)
+
+    def wall(self, page: WhitesPage) -> str:
+        """Hang the whites from creamy to cool."""
+        return "reviews/whites/wall.html" if page.lines else super().wall(page)
