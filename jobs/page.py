@@ -77,7 +77,7 @@ class JobPage:
     def rooms(self) -> list[Room]:
         """The rooms, with their reviews."""
         held = self.job.rooms.filter(deleted=None)
-        return list(held.prefetch_related("open_to", "windows", "elements__colour", _reviews()))
+        return list(held.prefetch_related("open_to", "windows", "elements__colour", reviews_of()))
 
     @property
     def summaries(self) -> list[tuple[Room, list[str]]]:
@@ -122,7 +122,8 @@ def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
     return found
 
 
-def _reviews() -> Prefetch[str]:
+def reviews_of() -> Prefetch[str]:
+    """Return what fetches the reviews of rooms, newest first, with their colours."""
     reviews = Room._meta.get_field("reviews").related_model
     assert reviews is not None and not isinstance(reviews, str)
     held = reviews._default_manager.filter(deleted=None)
@@ -179,7 +180,7 @@ class RoomPage:
     @cached_property
     def reviews(self) -> list[Any]:
         """The reviews of colours for this room."""
-        return list(Room.objects.prefetch_related(_reviews()).get(pk=self.room.pk).reviews.all())
+        return list(Room.objects.prefetch_related(reviews_of()).get(pk=self.room.pk).reviews.all())
 
     @cached_property
     def tried(self) -> tuple[str, Stimulus, Any]:

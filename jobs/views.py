@@ -12,6 +12,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from decks import queries as deck_queries
 from jobs import queries, services
 from jobs.forms import JobForm, MeterForm, RoomSheet
+from jobs.home_white import HomeWhite
 from jobs.models import Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
 from people.gate import changes
@@ -74,7 +75,9 @@ def job(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def job_summary(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what stays in the rooms of a job against what was reviewed for them; it takes a day of light for each."""
-    return render(request, "jobs/summary.html", {"page": JobPage(request.user, _job(request, pk))})
+    found = _job(request, pk)
+    context = {"page": JobPage(request.user, found), "white": HomeWhite(request.user, found)}
+    return render(request, "jobs/summary.html", context)
 
 
 @require_POST

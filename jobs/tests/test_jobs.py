@@ -5,13 +5,18 @@ from datetime import date
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
+from django.utils import timezone
 
+from decks import services as deck_services
+from decks.models import Colour, Maker
 from decks.tests import world
 from jobs import queries, services
+from jobs.home_white import HomeWhite
 from jobs.models import Job, Room
 from jobs.towns import TOWNS
 from prism.formats import room_json
 from prism.light.day import days
+from prism.stimulus import from_lab
 
 PLACE = {"town": "Skerry Point", "latitude": 57.2, "longitude": -2.1, "zone": "Europe/London"}
 SHEET = {
@@ -279,3 +284,29 @@ class Metering(Jobs):
         self.assertContains(page, "The compass reads")
         room.refresh_from_db()
         self.assertLess(abs(room.turn), 20)
+
+
+class HomeWhites(Jobs):
+    def summary(self):
+        return self.client.get(reverse("job-summary", args=[self.job.pk]))
+
+    def test_the_white_of_a_home_follows_the_rooms_and_says_its_weakest(self):
+        self.assertContains(self.summary(), "No colour has been reviewed for a room yet")
+        first, second = self.room(name="Library"), self.room(name="Galley", **{"elements-0-what": "HW03"})
+        for room, code in ((first, "H16.3"), (second, "T04.3")):
+            room.reviews.create(owner=self.isla, colour=world.colour(code))
+        page = self.summary()
+        self.assertContains(page, "over 2 rooms that a colour was reviewed for")
+        self.assertContains(page, "Its weakest room is the")
+        self.assertContains(page, "Next: ")
+        white = HomeWhite(self.isla, self.job)
+        self.assertEqual([len(one.there) for one in white.walled], [0, 1])
+        self.assertGreaterEqual(white.found.best.least, max(one.least for one in white.found.runners_up))
+
+    def test_without_a_deck_it_says_what_would_help(self):
+        room = self.room()
+        own = deck_services.keep_own(self.isla, "Fog", from_lab((80, 0, 3)))
+        room.reviews.create(owner=self.isla, colour=own)
+        Colour.objects.filter(lrv__gte=82).update(lrv=40, lab_l=70)
+        Maker.objects.update(changed=timezone.now())
+        self.assertContains(self.summary(), "No white is in the decks")

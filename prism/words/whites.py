@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import number, sentence
+from prism.messages.text import listed, number, sentence
 
 if TYPE_CHECKING:
     from prism.whites.ranking import White
@@ -95,3 +95,36 @@ def dark_note(gap: float, angle: float) -> str:
 def no_such_whites(texts: Sequence[str]) -> str:
     """Say what was named and is no one colour."""
     return f"{', '.join(texts)}: no one colour of the decks has that code or name; check the code on the can or card."
+
+
+WHITE_THERE = "a white that is there"
+
+
+def no_home_white(whites: bool) -> str:
+    """Say why there is no white for a home, and what would help."""
+    if not whites:
+        return "No white is in the decks: bring in a deck that has some."
+    return "No colour has been reviewed for a room yet: put a review into a room, and the home’s white follows."
+
+
+def home_white(name: str, rooms: int, told_by: str) -> str:
+    """Say which white suits the whole home, over how many rooms, and what told it apart from the next."""
+    over = "the room" if rooms == 1 else f"{rooms} rooms"
+    return f"{name}, over {over} that a colour was reviewed for; told from the next by its {told_by}."
+
+
+def home_weakest(room: str, score: float, note: str) -> str:
+    """Say in which room the home's white does least well, and why."""
+    if score > 0.995:
+        return f"It has no weak room; in the {room}: {note[:1].lower()}{note[1:]}"
+    return f"Its weakest room is the {room}, {number(10 * score)} of 10: {note[:1].lower()}{note[1:]}"
+
+
+def home_runners(runners: Sequence[tuple[str, float]]) -> str:
+    """Say which whites come next, by their weakest rooms."""
+    return f"Next: {'; '.join(f'{name}, weakest {number(10 * least)}' for name, least in runners)}."
+
+
+def home_exception(name: str, rooms: Sequence[str], gain: float) -> str:
+    """Say what one exception would buy."""
+    return f"One exception, {name} in {listed(list(rooms))}, would lift the weakest room by {number(10 * gain)}."
