@@ -119,5 +119,3 @@ class HomeWhite:
             rooms = [self.walled[r].room.name for r in one.zone]
             lines.append(words.home_exception(self._name(one.white), rooms, one.gain))
         return lines
-
-

@@ -43,9 +43,7 @@ class JoinForm(forms.Form):
     username = forms.CharField(
         max_length=150, label="User name", widget=plain(), validators=[UnicodeUsernameValidator()]
     )
-    password1 = forms.CharField(
-        label="Password", help_text=words.PASSWORD_HINT, strip=False, widget=_password()
-    )
+    password1 = forms.CharField(label="Password", help_text=words.PASSWORD_HINT, strip=False, widget=_password())
     password2 = forms.CharField(label="Password again", strip=False, widget=_password())
 
     def clean_username(self) -> str:

@@ -186,5 +186,3 @@ class Practice(unittest.TestCase):
         listed = [line[4:].strip() for line in page.splitlines() if line.startswith("### ")]
         self.assertEqual(listed, [one.said for one in STATEMENTS if not one.holds])
         self.assertIn(f"{len(STATEMENTS)} statements", page)
-
-

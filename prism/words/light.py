@@ -104,7 +104,6 @@ def _named(reading: Reading) -> str:
     return hue(reading.undertone.main, reading.lrv) if reading.undertone.main else ""
 
 
-
 def _lower(text: str) -> str:
     return text[:1].lower() + text[1:]
 

@@ -94,9 +94,7 @@ class Keeping(Studio):
         self.assertContains(self.client.get(self.url("step", "verdict")), "α &amp; &lt;b&gt;")
 
     def test_writing_one_field_leaves_the_others(self):
-        self.client.post(
-            self.url("act", "verdict", "keep"), {"verdict": "One", "notes": "Two"}
-        )
+        self.client.post(self.url("act", "verdict", "keep"), {"verdict": "One", "notes": "Two"})
         answer = self.client.post(self.url("act", "verdict", "keep"), {"notes": ""}, headers=HTMX)
         self.assertContains(answer, "Saved")
         self.review.refresh_from_db()
