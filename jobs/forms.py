@@ -17,7 +17,6 @@ from jobs import queries
 from jobs.models import WALL_CHOICES, Element, Job, LampSort, Room, Surface
 from jobs.models import Window as WindowRow
 from jobs.towns import TOWNS
-from people.queries import team
 from prism import messages, words
 from prism.light import checks
 from prism.light.materials import library
@@ -374,11 +373,6 @@ FIRST: dict[str, dict[str, Any]] = {
     "lamps": {"count": 4, "lumens": 800.0},
 }
 """What a new room is given, to be changed."""
-
-
-def rooms_of(user: User) -> Any:
-    """Return the rooms that a review may be put into."""
-    return Room.objects.filter(job__owner__in=team(user), job__deleted=None, deleted=None)
 
 
 class MoveForm(forms.Form):

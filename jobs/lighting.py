@@ -16,7 +16,7 @@ from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
 from prism.light.advice import Aim, aim
 from prism.light.claims import doubt, readings, warmth
-from prism.light.day import CLEAR, HALF_HOURS, OVERCAST, Day, days, deepening, evening, outside
+from prism.light.day import HALF_HOURS, OVERCAST, Day, days, deepening, evening, outside
 from prism.light.findings import (
     Counsel,
     Facing,
@@ -222,11 +222,6 @@ class RoomDay:
         lab = self.day.beside_white(self.reflectance)[self.asked.moment, self.wall]
         return readings(lab, self.doubts(self.paint)[self.asked.moment], self.school, self.neutral)[0]
 
-    @property
-    def is_dark(self) -> bool:
-        """Whether nobody sees colour at the moment and wall that are looked at."""
-        return bool(self.day.dark[self.asked.moment, self.wall])
-
     @cached_property
     def together(self) -> Array:
         """What the boards and then the elements read as in the light of the wall, Lab (t, k, 3)."""
@@ -372,10 +367,3 @@ class RoomDay:
         """Return where and when this paint and another candidate part most."""
         reflectance = np.asarray(spectrum_of(other))
         return parting_most(self.days, self.seen, [day.seen(reflectance) for day in self.days])
-
-    def from_board(self, moment: int, wall: int) -> float:
-        """Return ΔE00 of a moment and wall from the board."""
-        return float(delta_e(self.lab[moment, wall], self.board))
-
-
-__all__ = ["CLEAR", "LAMP_CHOICES", "SEASONS", "SKIES", "Asked", "Board", "RoomDay", "back_wall", "day_of"]

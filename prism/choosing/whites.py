@@ -40,8 +40,7 @@ def reference_whites(
     whites, chroma = whites[chroma < school.white_chroma], chroma[chroma < school.white_chroma]
     u = neutral.undertone(values[whites])
     warmth, colour = temperature_of(u, school), (chroma + length(u[:, 0], u[:, 1])) / 2
-    # a pale blue is no cool white, nor a grey
-    pale = [number for number, rule in enumerate(school.families) if rule.lrv[0] >= PALE_FROM]
+    pale = pale_families(school)
     found: dict[str, int] = {}
     for name, score in (("clean", values[whites, 0] - colour), ("warmest", warmth), ("coolest", -warmth)):
         count = LOOKED_AT
@@ -55,6 +54,11 @@ def reference_whites(
         if ranked:
             found[name] = ranked[0]
     return found
+
+
+def pale_families(school: School) -> list[int]:
+    """Return the places of the families whose colours may stand as whites: a pale blue is no cool white, nor a grey."""
+    return [number for number, rule in enumerate(school.families) if rule.lrv[0] >= PALE_FROM]
 
 
 def _highest(score: Array, count: int) -> NDArray[np.intp]:

@@ -10,7 +10,6 @@ from prism.reading import Reading, read_many
 from prism.school import School
 from prism.spectrum import Array, lightness_to_lrv
 from prism.stimulus import Stimulus
-from prism.survey import Survey, survey
 
 UNKNOWN_SPECTRUM = 1.9
 """ΔE00 by which a paint known by Lab alone may read another under lamps than its smoothest reflectance does: the root
@@ -33,13 +32,6 @@ def readings(lab: ArrayLike, doubts: ArrayLike, school: School, neutral: Working
     return read_many(
         seen, _lrv(seen), np.broadcast_to(np.asarray(doubts, dtype=np.float64), len(seen)), school, neutral
     )
-
-
-def surveyed(lab: ArrayLike, doubts: ArrayLike, school: School, neutral: WorkingNeutral | None = None) -> Survey:
-    """Return the same as arrays, for many walls and hours at once."""
-    seen = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
-    each = np.broadcast_to(np.asarray(doubts, dtype=np.float64), len(seen))
-    return survey(seen, _lrv(seen), each, school, neutral or school.neutral)
 
 
 def _lrv(seen: Array) -> Array:

@@ -10,7 +10,6 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.difference import delta_e
 from prism.light import materials
 from prism.light.box import Box, box
 from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room, Window
@@ -191,11 +190,6 @@ def _day(
         walls=reflectance[_WALLS],
         cloud=cloud,
     )
-
-
-def from_board(seen: Array, board: ArrayLike) -> Array:
-    """Return ΔE00, (...), of what walls read as, Lab (..., 3), from their board (3,)."""
-    return delta_e(seen, np.asarray(board, dtype=np.float64))
 
 
 def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> tuple[Array, Array]:

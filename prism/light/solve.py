@@ -134,11 +134,3 @@ def lit(room: Room, straight: Array, tried: ArrayLike) -> Lit:
     patches = solve(shape, reflectance, straight) * room.correction
     sides = np.einsum("sn,bnt->tsb", shape.mean_weights(), patches, optimize=True)
     return Lit(patches, sides, reflectance)
-
-
-def daylit(room: Room, light: Outdoors, tried: ArrayLike, lamps_on: ArrayLike | None = None) -> Lit:
-    """Return a room as lit from outside at t moments, with its lamps at those where `lamps_on` (t,) is true."""
-    straight = entering(room, light)
-    if lamps_on is not None:
-        straight = straight + burning(room)[..., None] * np.asarray(lamps_on, dtype=np.float64)
-    return lit(room, straight, tried)

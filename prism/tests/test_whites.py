@@ -13,7 +13,7 @@ from prism.arranging import creaminess
 from prism.reading import read, read_all
 from prism.stimulus import from_lab
 from prism.tests.test_command_line import run
-from prism.whites import home
+from prism.whites import home, sheen
 from prism.whites.ranking import Agreement, There, agreement, coolest, rank, safe, which
 
 WALL = school.load()
@@ -124,6 +124,28 @@ class Ranking(unittest.TestCase):
         for one in read_all([entries[row].colour for row in rows], WALL):
             self.assertGreaterEqual(one.lrv, WALL.white_lrv)
             self.assertIn(one.family.word, ("white", "off-white", "cream"), one.lab)
+
+
+class Sheen(unittest.TestCase):
+    def test_ceilings_are_flat_walls_low_and_what_is_touched_shines(self):
+        by = {one.surface: one for one in sheen.advice(WALL)}
+        self.assertEqual((by["ceilings"].least, by["ceilings"].most), ("flat", "flat"))
+        self.assertFalse(sheen.is_higher(by["walls"].most, "eggshell"))
+        for surface in ("trim and sills", "doors", "cabinets", "kitchen and bath walls"):
+            self.assertTrue(sheen.is_higher(by[surface].most, by["walls"].most), surface)
+
+    def test_both_schools_on_crown_moulding(self):
+        found = {key: {one.surface: one for one in sheen.advice(school.load(key))} for key in school.names()}
+        self.assertEqual(found["wall-practice"]["crown moulding"].most, "semi-gloss")
+        self.assertEqual(found["even"]["crown moulding"].most, "flat")
+
+    def test_more_sheen_looks_deeper_and_darks_most(self):
+        for lrv in (6.0, 30.0, 72.0):
+            looks = [sheen.deeper(lrv, one) for one in sheen.SHEENS]
+            self.assertEqual(looks, sorted(looks))
+            self.assertEqual(looks[0], 0)
+        self.assertGreater(sheen.deeper(6.0, "gloss"), 5 * sheen.deeper(72.0, "gloss"))
+        self.assertEqual(sheen.looks(2.0, "gloss"), 0)
 
 
 SCORES = st.lists(

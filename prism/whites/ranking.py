@@ -16,6 +16,7 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from prism.arranging import creaminess
+from prism.choosing.whites import pale_families
 from prism.difference import delta_e, length
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
@@ -23,8 +24,6 @@ from prism.school import School
 from prism.spectrum import Array
 from prism.survey import families
 
-PALE_FROM = 65.0
-"""LRV from which families begin whose colours may stand as whites: whites, off-whites and creams."""
 YELLOWER = 2.5
 """Lab units of creaminess by which a white must pass another colour before its yellow shows beside it."""
 
@@ -84,9 +83,8 @@ def which(lab: ArrayLike, lrv: ArrayLike, school: School, neutral: WorkingNeutra
     """Return the indices of the whites among colours, Lab (n, 3) and LRV (n,), by the school's bounds."""
     values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv, dtype=np.float64)
     light = np.flatnonzero((y >= school.white_lrv) & (length(values[:, 1], values[:, 2]) < school.white_chroma))
-    pale = [number for number, rule in enumerate(school.families) if rule.lrv[0] >= PALE_FROM]
     found = families(values[light], y[light], neutral.undertone(values[light]), school)
-    plain: NDArray[np.intp] = light[np.isin(found, pale)]
+    plain: NDArray[np.intp] = light[np.isin(found, pale_families(school))]
     return plain
 
 

@@ -128,3 +128,31 @@ def home_runners(runners: Sequence[tuple[str, float]]) -> str:
 def home_exception(name: str, rooms: Sequence[str], gain: float) -> str:
     """Say what one exception would buy."""
     return f"One exception, {name} in {listed(list(rooms))}, would lift the weakest room by {number(10 * gain)}."
+
+
+SHEEN_WHY = {
+    "walls": "hides flaws, and can still be wiped",
+    "wet": "steam and grease must wash off",
+    "ceiling": "shows no lap marks, and no lamps in it",
+    "crown shines": "this school has it shine like the woodwork",
+    "crown flat": "this school has it flat like the ceiling",
+    "wear": "hands, brooms and washing",
+    "washed": "washed every week",
+}
+
+
+def sheen_said(surface: str, least: str, most: str, why: str) -> str:
+    """Return the sheen of a surface and why."""
+    span = least if least == most else f"{least} to {most}"
+    return f"{surface[:1].upper()}{surface[1:]}: {span}, {SHEEN_WHY[why]}."
+
+
+def sheen_deeper(name: str, sheen: str, darker: float) -> str:
+    """Say how much deeper a colour looks in a sheen than flat, and what else more sheen does."""
+    look = f"{number(darker)} L* darker than flat" if darker >= 0.3 else "as deep as flat"
+    return f"In {sheen} {name} looks {look}, away from reflections; more sheen washes better and shows every flaw."
+
+
+def crown_disputed(title: str) -> str:
+    """Say that practitioners differ on crown moulding."""
+    return f"On crown moulding practitioners differ; this is how {title} has it."

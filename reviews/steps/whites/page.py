@@ -9,6 +9,7 @@ from urllib.parse import urlencode
 from django.utils.safestring import SafeString
 
 from prism import words
+from prism.whites import sheen
 from prism.whites.ranking import White
 from reviews.bench import Held
 from reviews.drawings.edges import butted
@@ -93,6 +94,15 @@ class WhitesPage:
         if self.at.coolest:
             (held,) = self.at.held([self.at.coolest])
             found.append(words.coolest_white(held.name, self.at.coolest.reading.temperature.value))
+        return found
+
+    @property
+    def sheens(self) -> list[str]:
+        """The sheen of each surface, and what more of it does to this colour."""
+        school, lrv = self._subject.school, self._subject.reading.lrv
+        found = [words.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(school)]
+        found.append(words.crown_disputed(school.title))
+        found.append(words.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
         return found
 
     @cached_property
