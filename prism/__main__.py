@@ -1,4 +1,4 @@
-"""The command line: `python -m prism read|compare|beside|delta-e|strength|recipe|formula|light|whites`."""
+"""The command line: `python -m prism read|compare|beside|delta-e|strength|recipe|formula|light|whites|scheme`."""
 
 from __future__ import annotations
 
@@ -8,10 +8,11 @@ import sys
 
 from prism import __version__, demo, school
 from prism.commands.arguments import Parser
-from prism.commands.company import run_whites
+from prism.commands.company import run_scheme, run_whites
 from prism.commands.lighting import SKIES, USUAL_HOURS, run_light
 from prism.commands.reading import run_beside, run_compare, run_delta_e, run_read
 from prism.commands.tinting import run_formula, run_recipe, run_strength
+from prism.company.scheme import CHARACTERS
 from prism.light.day import LAMPS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
@@ -59,6 +60,10 @@ def build_parser() -> argparse.ArgumentParser:
     command.add_argument("--gap", metavar="POINTS", help="LRV points between wall and white; the school's by default")
     command.add_argument("--with", dest="there", nargs="+", default=[], metavar="CODE", help="whites already there")
     command.set_defaults(run=run_whites)
+    command = commands.add_parser("scheme", parents=[shared, judged], help="schemes of the deck round a colour")
+    command.add_argument("colour", metavar="COLOUR")
+    command.add_argument("--character", choices=CHARACTERS)
+    command.set_defaults(run=run_scheme)
     command = commands.add_parser("light", parents=[shared, judged], help="what colours read as in a room, by the hour")
     command.add_argument("room", metavar="ROOM.json")
     command.add_argument("colours", nargs="+", metavar="COLOUR")

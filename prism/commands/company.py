@@ -1,13 +1,15 @@
-"""Commands of the colour in company: `whites`."""
+"""Commands of the colour in company: `whites`, `scheme`."""
 
 from __future__ import annotations
 
 import argparse
+from typing import Any
 
 import numpy as np
 
 from prism import demo, words
 from prism.commands.arguments import entry_of, fail, parse_colour, print_json, school_of
+from prism.company.scheme import CHARACTERS, Scheme, scheme
 from prism.numbers import is_number, parse
 from prism.reading import choose_neutral, read, read_all
 from prism.whites.ranking import rank, which
@@ -64,3 +66,48 @@ def run_whites(args: argparse.Namespace) -> None:
     for white, note in zip(ranked, notes, strict=True):
         entry = whites[white.index]
         print(words.whites_line(f"{entry.code} {entry.name}", white, note))
+
+
+def run_scheme(args: argparse.Namespace) -> None:
+    """Print schemes of the demo deck round a colour: one of each character, or of the one that is asked for."""
+    chosen = school_of(args)
+    neutral = choose_neutral(chosen, args.neutral)
+    subject = read(parse_colour(args.colour), chosen, neutral)
+    entries = demo.deck()
+    lab, lrv = np.array([entry.colour.lab for entry in entries]), np.array([entry.colour.lrv for entry in entries])
+    keys = [entry.code for entry in entries]
+    rows = which(lab, lrv, chosen, neutral)
+    whites = read_all([entries[row].colour for row in rows], chosen, neutral)
+    ranked = rank(subject, whites, [keys[row] for row in rows], chosen)
+    trim = int(rows[ranked[0].index]) if ranked else None
+    made = [
+        scheme(subject, character, lab, lrv, keys, chosen, neutral, trim)
+        for character in ([args.character] if args.character else CHARACTERS)
+    ]
+    if args.json:
+        print_json([_scheme_json(one, args.colour, keys) for one in made])
+        return
+    for one in made:
+        print(words.scheme_title(one.character, one.score))
+        for place in one.places:
+            code = args.colour if place.row < 0 else keys[place.row]
+            name = "" if place.row < 0 else entries[place.row].name
+            print(f"  {words.scheme_line(place, code, name, one.character)}")
+
+
+def _scheme_json(one: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
+    return {
+        "character": one.character,
+        "score": round(one.score, 4),
+        "places": [
+            {
+                "place": place.name,
+                "code": subject if place.row < 0 else keys[place.row],
+                "share": place.share,
+                "score": round(place.score, 4),
+                "reasons": words.place_reasons(place, one.character),
+                "runners_up": [keys[row] for row in place.runners_up],
+            }
+            for place in one.places
+        ],
+    }

@@ -25,6 +25,8 @@ from reviews.steps.base import Visit
 from web.http import StudioRequest, offer_back, whole_number
 
 PER_PAGE = 20
+JOBS = 6
+"""Jobs on the first page: those that changed last."""
 
 
 @require_safe
@@ -33,6 +35,7 @@ def home(request: StudioRequest) -> HttpResponse:
     page = Paginator(queries.listed(request.user), PER_PAGE).get_page(request.GET.get("page"))
     makers = deck_queries.makers(request.user)
     context = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
+    context["jobs"] = job_queries.listed(request.user)[:JOBS]
     return render(request, "reviews/frame/home.html", context)
 
 

@@ -1,0 +1,35 @@
+"""Whites, as a specialist chooses one."""
+
+from e2e.browser import PHONE, BrowserTest, Keys, resize
+
+
+class WhitesJourney(BrowserTest):
+    def test_pick_a_white_and_see_why_not_another(self):
+        self.start_review("H16.3")
+        self.go("whites")
+        self.assert_accessible("whites")
+        best = self.text(".finding-line")
+        self.assertIn("so the edge shows", best)
+        # the creamiest of them, by its board
+        self.replaced(lambda: self.click(".set .group:first-child a.board:first-child"))
+        self.assertIn("pulls against its temperature", self.text(".finding-line"))
+        self.assertIn("shows its yellow beside it", self.text(".finding-line"))
+        self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
+        # whites that are there
+        self.find("#with").send_keys("HW03", Keys.ENTER)
+        self.wait(lambda: "Whites that are there" in self.text(".set"))
+        self.settled()
+        self.assertIn("with=HW03", self.browser.current_url)
+        self.assert_accessible("whites with one that is there")
+
+    def test_a_home_has_its_white(self):
+        self.open("/jobs/1/")
+        self.wait(lambda: "One white for the home" in self.text("main"))
+        self.assertIn("rooms that a colour was reviewed for", self.text(".home-white"))
+        self.assert_accessible("a job with its white")
+
+    def test_on_a_phone(self):
+        resize(self.browser, *PHONE)
+        self.start_review("H16.3")
+        self.go("whites")
+        self.assert_accessible("whites on a phone")
