@@ -118,6 +118,15 @@ class Board:
     href: str = ""
 
 
+@dataclass(frozen=True)
+class Lit:
+    """What a wall (3,) and other things (k, 3) read as in one light, Lab; `lamps`: whether that is after dark."""
+
+    lamps: bool
+    own: Array
+    things: Array
+
+
 class RoomDay:
     """One paint in one room through a day, under the clear and the overcast sky.
 
@@ -309,25 +318,32 @@ class RoomDay:
         return [float(v) for v in delta_e(found[:, self.wall], self.board)]
 
     @cached_property
-    def pairings(self) -> list[tuple[Board, Pairing, Pairing | None]]:
-        """How the paint stands to each fixed element: by day, and of an evening under the room's lamps."""
-        if not self.elements:
-            return []
-        spectra = np.array([spectrum_of(thing.colour) for thing in self.elements])
+    def lights(self) -> list[Lit]:
+        """The paint and the fixed elements side by side: at the brightest of an overcast day, and of an evening under
+        the room's lamps where it has any."""
+        spectra = np.array([spectrum_of(thing.colour) for thing in self.elements]).reshape(-1, 31)
         noon = int(np.argmax(self.days[1].lux[:, self.wall]))
-        by_day = self.days[1].seen_many(spectra, self.wall)[noon], self.seen[1][noon, self.wall]
-        late = None
+        found = [Lit(False, self.seen[1][noon, self.wall], self.days[1].seen_many(spectra, self.wall)[noon])]
         if self.room.lamps:
             dusk = self.after_dark((self.room.lamps,))
-            late = dusk.seen_many(spectra, self.wall)[0], dusk.seen(self.reflectance)[0, self.wall]
+            own = dusk.seen(self.reflectance)[0, self.wall]
+            found.append(Lit(True, own, dusk.seen_many(spectra, self.wall)[0]))
+        return found
 
-        def of(i: int, light: tuple[Array, Array], lamps: bool) -> Pairing:
-            doubts = tuple(doubt(c, self.school, self.metered, lamps) for c in (self.paint, self.elements[i].colour))
-            return pairing(light[1], light[0][i], (doubts[0], doubts[1]), self.school, self.neutral)
+    def pair(self, light: Lit, element: int) -> Pairing:
+        """Return how the paint stands to an element in a light."""
+        both = self.paint, self.elements[element].colour
+        doubts = [doubt(colour, self.school, self.metered, light.lamps) for colour in both]
+        return pairing(light.own, light.things[element], (doubts[0], doubts[1]), self.school, self.neutral)
 
-        return [
-            (thing, of(i, by_day, False), of(i, late, True) if late else None) for i, thing in enumerate(self.elements)
-        ]
+    @cached_property
+    def pairings(self) -> list[tuple[Board, Pairing, Pairing | None]]:
+        """How the paint stands to each fixed element: by day, and of an evening under the room's lamps."""
+        found = []
+        for i, thing in enumerate(self.elements):
+            by_day, *late = (self.pair(light, i) for light in self.lights)
+            found.append((thing, by_day, late[0] if late else None))
+        return found
 
     @property
     def deeper(self) -> tuple[float, float]:

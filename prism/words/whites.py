@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 from prism.messages.text import listed, number, sentence
 
 if TYPE_CHECKING:
+    from prism.light.together import Pairing
     from prism.whites.ranking import White
 
 _TEMPERATURE = {
@@ -15,6 +16,8 @@ _TEMPERATURE = {
     "bridges": "bridges, being neither warm nor cool beside it",
     "opposes": "pulls against its temperature",
 }
+SHIFT_SEEN = 0.7
+"""Lab units of temperature below which a white is said to read as its board does."""
 YELLOWER = 2.5
 """Lab units of creaminess from which one of the two shows the other up."""
 
@@ -156,3 +159,30 @@ def sheen_deeper(name: str, sheen: str, darker: float) -> str:
 def crown_disputed(title: str) -> str:
     """Say that practitioners differ on crown moulding."""
     return f"On crown moulding practitioners differ; this is how {title} has it."
+
+
+_STAND = {
+    "agree": "wall and white agree in undertone",
+    "quiet": "one of the two is too quiet to clash with the other",
+    "differ": "their undertones differ without pulling apart",
+}
+
+
+def white_when(evening: bool) -> str:
+    """Return when a white is seen beside a wall, as a caption."""
+    return "under its lamps" if evening else "by day"
+
+
+def white_lit(name: str, room: str, evening: bool, warmer: float, unsure: float, pair: Pairing) -> str:
+    """Say how a white does beside a wall in a room's light: by how much warmer it reads than its board, Lab units, how
+    unsure that is, ΔE00, and how the two stand to each other."""
+    when = "of an evening, under its lamps" if evening else "by day, under an overcast sky"
+    way = f"{number(abs(warmer))} {'warmer' if warmer > 0 else 'cooler'} than its board"
+    shift = "as warm as its board" if abs(warmer) < SHIFT_SEEN else way
+    surely = "probably " if pair.level == "probably" else ""
+    stand = _STAND.get(pair.terms, f"they {surely}clash, their undertones pulling apart by {number(pair.size)} each")
+    gap = f"the wall {number(abs(pair.lrv), 0)} points {'lighter' if pair.lrv > 0 else 'darker'}"
+    return f"In the {room} {when}, {name} reads {shift}, give or take {number(unsure)}; {stand}; {gap}."
+
+
+NO_WHITE_LIGHT = "How a white does by day and of an evening is told once the review is in a room whose place is known."

@@ -13,22 +13,24 @@ from reviews.bench.wall import Wall
 from web.svg import joined, n
 
 EDGE_WIDTH, EDGE_HEIGHT, EDGE_MARGIN = 474.0, 317.0, 15.0
+LOW = 190.0
+"""Height of an edge that hangs among the boards."""
 
 
-def butted(fills: Sequence[str]) -> SafeString:
+def butted(fills: Sequence[str], height: float = EDGE_HEIGHT) -> SafeString:
     """Return paints butted together with no line between them, within one white margin."""
     each = (EDGE_WIDTH - 2 * EDGE_MARGIN) / len(fills)
-    parts = [format_html('<rect class="margin" width="{}" height="{}"/>', n(EDGE_WIDTH), n(EDGE_HEIGHT))]
+    parts = [format_html('<rect class="margin" width="{}" height="{}"/>', n(EDGE_WIDTH), n(height))]
     for i, fill in enumerate(fills):
         parts.append(
             format_html(
                 '<rect x="{}" y="{}" width="{}" height="{}" fill="{}"/>',
-                n(EDGE_MARGIN + i * each), n(EDGE_MARGIN), n(each), n(EDGE_HEIGHT - 2 * EDGE_MARGIN), fill,
+                n(EDGE_MARGIN + i * each), n(EDGE_MARGIN), n(each), n(height - 2 * EDGE_MARGIN), fill,
             )
         )  # fmt: skip
     return format_html(
         '<svg class="edge-board" viewBox="0 0 {} {}" role="img" aria-label="{}">{}</svg>',
-        n(EDGE_WIDTH), n(EDGE_HEIGHT), words.EDGE_OF_TWO, joined(parts),
+        n(EDGE_WIDTH), n(height), words.EDGE_OF_TWO, joined(parts),
     )  # fmt: skip
 
 

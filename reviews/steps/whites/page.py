@@ -12,7 +12,7 @@ from prism import words
 from prism.whites import sheen
 from prism.whites.ranking import White
 from reviews.bench import Held
-from reviews.drawings.edges import butted
+from reviews.drawings.edges import LOW, butted
 from reviews.steps.base import Visit
 from reviews.steps.whites.reads import Whites
 
@@ -75,11 +75,32 @@ class WhitesPage:
         held = self.chosen
         return butted([self._subject.stimulus.screen, held.held.colour.screen]) if held else SafeString("")
 
+    @cached_property
+    def lit(self) -> list[tuple[SafeString, str, str]]:
+        """The same edge in the room's light: the drawing, when that is, and what is said of it."""
+        line, room = self.chosen, self.at.room
+        if line is None or room is None:
+            return []
+        name = line.held.name
+        return [
+            (
+                butted(one.screens, LOW),
+                words.white_when(one.evening),
+                words.white_lit(name, room.name, one.evening, one.warmer, one.unsure, one.pairing),
+            )
+            for one in self.at.lit
+        ]
+
     @property
     def sentence(self) -> str:
         """What is said of the white that is looked at."""
         line = self.chosen
         return words.white_chosen(line.held.name, line.note) if line else words.NO_WHITES
+
+    @property
+    def no_light(self) -> str:
+        """What is needed for the room's light to be told."""
+        return words.NO_WHITE_LIGHT
 
     @property
     def remarks(self) -> list[str]:

@@ -6,11 +6,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
+import numpy as np
+
 from decks import queries as deck_queries
 from jobs import queries as job_queries
+from jobs.lighting import Board, RoomDay
+from jobs.models import Room
 from jobs.page import stimulus_of
 from prism import reading, words
 from prism.choosing.deck import Pick
+from prism.light.claims import doubt, warmth
+from prism.light.together import Pairing
 from prism.reading import Reading
 from prism.whites.darks import Dark, darks
 from prism.whites.ranking import White, coolest, rank, safe, which
@@ -35,6 +41,18 @@ class Present:
     code: str = ""
 
 
+@dataclass(frozen=True)
+class WhiteLit:
+    """A white beside the wall in one light of the room: screen values of wall and white, by how much warmer than its
+    board the white reads (Lab units) and how unsure that is (ΔE00), and how the two stand to each other."""
+
+    evening: bool
+    screens: list[str]
+    warmer: float
+    unsure: float
+    pairing: Pairing
+
+
 class Whites:
     """The whites beside the subject of a bench; each part is computed when it is asked for."""
 
@@ -51,11 +69,15 @@ class Whites:
         """The whites that are there: what stays in the room and is white, then those that were named."""
         return [*self._of_room(), *self._named()][:MOST_THERE]
 
+    @cached_property
+    def room(self) -> Room | None:
+        """The room of the review, with all it holds."""
+        wanted = self.bench.review.room_id
+        return job_queries.whole().filter(pk=wanted, deleted=None, job__deleted=None).first() if wanted else None
+
     def _of_room(self) -> list[Present]:
-        room_id = self.bench.review.room_id
-        room = job_queries.whole().filter(pk=room_id, deleted=None).first() if room_id else None
         found = []
-        for element in room.elements.all() if room else []:
+        for element in self.room.elements.all() if self.room else []:
             colour = stimulus_of(element)
             if colour and self._is_white(colour.lab, colour.lrv):
                 read = reading.read(colour, self.subject.school, self.subject.neutral)
@@ -137,6 +159,36 @@ class Whites:
             if found:
                 return found
         return self.ranked[0] if self.ranked else None
+
+    @cached_property
+    def lit(self) -> list[WhiteLit]:
+        """The white that is looked at beside the wall in the room's light: by day, and of an evening under its lamps.
+
+        Empty without a room whose light can be computed. The day is that of the equinox, as on the path.
+        """
+        room, school, neutral = self.room, self.subject.school, self.subject.neutral
+        light = job_queries.lit_room(room) if room else None
+        if light is None or room is None or self.chosen is None:
+            return []
+        (held,) = self.held([self.chosen])
+        white = deck_queries.by_ids([held.colour.pk])[held.colour.pk].stimulus
+        boards = [Board(held.name, held.colour.screen, white)]
+        metered = room.correction is not None
+        day = RoomDay(
+            light, self.subject.stimulus, school, neutral, {"when": "equinox"}, elements=boards, metered=metered
+        )
+        own = float(warmth(white.lab_array, school, neutral))
+        return [
+            WhiteLit(
+                one.lamps,
+                day.screens(np.stack([one.own, one.things[0]])),
+                float(warmth(one.things[0], school, neutral)) - own,
+                doubt(white, school, metered, one.lamps),
+                day.pair(one, 0),
+            )
+            for one in day.lights
+            if one.lamps or light.windows
+        ]
 
     @cached_property
     def safe(self) -> White | None:

@@ -10,6 +10,7 @@ from prism import words
 from prism.stimulus import from_lab
 from reviews.bench import Bench
 from reviews.bench.tests.wall import Wall
+from reviews.models import Review
 from reviews.services import move, start
 from reviews.steps.whites.reads import Whites
 
@@ -66,6 +67,33 @@ class Step(Wall):
         page = self.client.get(f"/reviews/{review.pk}/whites/")
         self.assertContains(page, "by sheen alone, by another strength of the wall, or by a dark trim")
         self.assertContains(page, "Dark trims")
+
+    def test_in_a_room_the_white_is_told_by_day_and_of_an_evening(self):
+        self.assertContains(self.get("whites"), words.NO_WHITE_LIGHT)
+        place = {"latitude": 58.0, "longitude": -3.0, "zone": "Europe/London"}
+        job = job_services.keep_job(self.isla, Job(), {"title": "Quay", **place})
+        room = Room.objects.create(job=job, name="Galley", width=4, depth=5, height=2.6)
+        window = {"wall": "north", "width": 1.5, "height": 1.4, "sill": 0.9}
+        lamp = {"count": 3, "lumens": 800, "kelvin": 2700}
+        job_services.keep_room(self.isla, room, {}, {"windows": [window], "lamps": [lamp]})
+        move(self.review, room)
+        by_day, late = self.lit()
+        self.assertFalse(by_day.evening)
+        self.assertTrue(late.evening)
+        self.assertGreater(late.warmer, by_day.warmer + 1)  # lamps of 2,700 K warm a white
+        self.assertNotEqual(by_day.screens, late.screens)
+        page = self.get("whites")
+        self.assertContains(page, "In the Galley by day, under an overcast sky,")
+        self.assertContains(page, f"reads {late.warmer:.1f} warmer than its board, give or take")
+        self.assertNotContains(page, words.NO_WHITE_LIGHT)
+        # a room without a window has no day to tell of, one without lamps no evening
+        room.windows.all().delete()
+        self.assertEqual([one.evening for one in self.lit()], [True])
+        room.lamps.all().delete()
+        self.assertEqual(self.lit(), [])
+
+    def lit(self):
+        return Whites(Bench(Review.objects.get(pk=self.review.pk)), {}).lit
 
     def test_the_path_says_it(self):
         self.assertIn("clears by", self.get("whites").context["frame"].path[5].finding)
