@@ -14,7 +14,7 @@ from typing import TYPE_CHECKING
 
 import numpy as np
 
-from bench import claims, light
+from bench import claims, light, whites
 from bench.timing import best, report
 
 if TYPE_CHECKING:
@@ -306,6 +306,8 @@ def main() -> None:
     nearest_of_fifty_thousand()
     import_time()
     light.of_a_day()
+    whites.of_a_home()
+    whites.of_schemes(deck(ROWS, np.random.default_rng(11)))
     review_page()
     choosing_and_swapping()
     strengths_and_recipes()

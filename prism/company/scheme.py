@@ -6,7 +6,7 @@ misses of each. What was wanted and what was found is kept, so that a score can 
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -37,6 +37,7 @@ SAME_WAY = 35.0
 APART = 4.0
 """ΔE00 by which the colours of a scheme must differ from each other at least."""
 _LIGHTEST, _DARKEST = 88.0, 5.0
+_EQUAL = 1e-6
 
 
 @dataclass(frozen=True)
@@ -137,9 +138,15 @@ def scheme(
         depth, turn, much, degrees = _parts(want, u, strength, y)
         score = DEPTH * depth + ANGLE * turn + STRENGTH * much
         # a pale subject's paler companion is itself a white, though not the trim
-        free = (able | (name == "paler")) & (np.min([delta_e(one, values) for one in taken], axis=0) >= APART)
+        free = able | (name == "paler")
+
+        def apart(rows: NDArray[np.intp], so_far: Sequence[Array] = tuple(taken)) -> NDArray[np.bool_]:
+            away: NDArray[np.bool_] = np.min([delta_e(one, values[rows]) for one in so_far], axis=0) >= APART
+            return away
+
         # a colour that points elsewhere is taken only where the deck has none that points there
-        rows = _best(score, free & (degrees <= SAME_WAY), keys, runners + 1) or _best(score, free, keys, runners + 1)
+        there = _best(score, free & (degrees <= SAME_WAY), apart, keys, runners + 1)
+        rows = there or _best(score, free, apart, keys, runners + 1)
         if not rows:
             continue
         first = rows[0]
@@ -173,10 +180,19 @@ def _parts(want: Wanted, u: Array, strength: Array, lrv: Array) -> tuple[Array, 
     return depth, turn, much, np.degrees(np.arccos(cos))
 
 
-def _best(score: Array, free: NDArray[np.bool_], keys: Sequence[str], count: int) -> list[int]:
+def _best(
+    score: Array, free: NDArray[np.bool_], apart: Callable[[NDArray[np.intp]], NDArray[np.bool_]], keys: Sequence[str],
+    count: int,
+) -> list[int]:  # fmt: skip
+    """Return the best free rows that lie apart, by score and then by key; only as many are held apart as it takes."""
     rows = np.flatnonzero(free)
-    if not rows.size:
-        return []
-    # the best by score, then exactly by score and key among them
-    few = rows if rows.size <= 64 else rows[np.argpartition(-score[rows], 63)[:64]]
-    return sorted(few.tolist(), key=lambda row: (-round(float(score[row]), 6), keys[row]))[:count]
+    some = min(64, len(rows))
+    while some:
+        # all that are as good as the last one of them, so that a tie is settled by key alone
+        least = -np.partition(-score[rows], some - 1)[some - 1]
+        few = rows[score[rows] >= least - _EQUAL]
+        held = few[apart(few)]
+        if len(held) >= count or len(few) == len(rows):
+            return sorted(held.tolist(), key=lambda row: (-round(float(score[row]), 6), keys[row]))[:count]
+        some = min(4 * some, len(rows))
+    return []

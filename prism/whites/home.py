@@ -19,6 +19,7 @@ PARTS = {"clears": 0.40, "agrees": 0.30, "calm": 0.10, "near": 0.20}
 """What a white's score in a room is made of: its gap, its temperature, that it does not glare, and how near it comes in
 temperature. A near-miss of what is there, or one that turns yellow beside it, keeps a quarter of it."""
 _SPOILT = 0.25
+_AGREES = {Agreement.AGREES: 1.0, Agreement.BRIDGES: 0.75, Agreement.OPPOSES: 0.0}
 _FAR = 8.0
 """Lab units of temperature from which two are no nearer to each other than any others."""
 EXISTING = 0.15
@@ -34,7 +35,7 @@ class HomeError(ValueError):
 
 def score(white: White, warmth: float) -> float:
     """Return how a white suits a room, 0-1, whose wall has this temperature, Lab units."""
-    agrees = {Agreement.AGREES: 1.0, Agreement.BRIDGES: 0.75, Agreement.OPPOSES: 0.0}[white.agreement]
+    agrees = _AGREES[white.agreement]
     near = max(0.0, 1 - abs(white.reading.temperature.value - warmth) / _FAR)
     whole = (
         PARTS["clears"] * white.clears
@@ -118,19 +119,16 @@ def solve(
     allowed = [w for w in range(len(table)) if w not in forbidden and (pinned is None or w == pinned)]
     if not allowed:
         raise HomeError("no white")
-    there = np.array([sum(white == w for white in held.values()) for w in range(len(table))])
-    measures = [(-table[w].min(), -table[w].mean(), -there[w], keys[w]) for w in range(len(table))]
-    order = sorted(allowed, key=lambda w: tuple(_rounded(m) for m in measures[w]))
+    there = np.bincount(list(held.values()), minlength=len(table))
+    figures = np.round(np.stack([-table.min(axis=1), -table.mean(axis=1), -there], axis=1), 9).tolist()
+    measures = [(*figures[w], keys[w]) for w in range(len(table))]
+    order = sorted(allowed, key=measures.__getitem__)
     choices = [
         _choice(table, w, _told(measures[w], measures[order[i + 1]]) if i + 1 < len(order) else TIES[0])
         for i, w in enumerate(order[: runners + 1])
     ]
     others = [w for w in range(len(table)) if w not in forbidden]
     return Home(choices[0], tuple(choices[1:]), _best_exception(table, order[0], others, groups, keys))
-
-
-def _rounded(measure: float | str) -> float | str:
-    return measure if isinstance(measure, str) else round(float(measure), 9)
 
 
 def _told(one: Sequence[float | str], other: Sequence[float | str]) -> str:
@@ -152,15 +150,14 @@ def _best_exception(
     if len(groups) < 2:
         return None
     least = float(table[white].min())
+    able = np.array([other for other in others if other != white], dtype=np.intp)
     found: list[tuple[float, str, tuple[int, ...], int]] = []
     for zone in groups:
         rest: NDArray[np.bool_] = np.ones(table.shape[1], dtype=bool)
         rest[list(zone)] = False
-        for other in others:
-            if other != white:
-                then = min(float(table[white, rest].min()), float(table[other, list(zone)].min()))
-                if then > least + _SAME:
-                    found.append((-(then - least), keys[other], zone, other))
+        then = np.minimum(table[white, rest].min(), table[np.ix_(able, list(zone))].min(axis=1))
+        for at in np.flatnonzero(then > least + _SAME).tolist():
+            found.append((least - float(then[at]), keys[able[at]], zone, int(able[at])))
     if not found:
         return None
     gain, _, zone, other = min(found)

@@ -112,6 +112,8 @@ def rank(
     )
     near, away = apart.argmin(axis=1), apart.min(axis=1)
     theirs = creaminess(there) if there else np.zeros(1)
+    _, low, high = school.temperate
+    side = _side(wall.temperature.value, low, high)
     found = []
     for i, one in enumerate(whites):
         points = one.lrv - wall.lrv
@@ -122,7 +124,7 @@ def rank(
                 reading=one,
                 gap=points,
                 clears=abs(points) >= wanted,
-                agreement=agreement(one.temperature.value, wall.temperature.value, school),
+                agreement=_agreed(_side(one.temperature.value, low, high), side),
                 creaminess=float(creamy[i]),
                 yellower=float(creamy[i]) - own,
                 glares=one.lrv >= school.whites.glare_lrv and abs(one.temperature.value) < school.whites.clean_within,
@@ -139,16 +141,27 @@ def agreement(white: float, wall: float, school: School) -> Agreement:
     """Return how two temperatures, Lab units, stand to each other: warm with warm and cool with cool agree; one that is
     neither bridges."""
     _, low, high = school.temperate
-    sides = [0 if low <= value <= high else 1 if value > high else -1 for value in (white, wall)]
-    if sides[0] == sides[1]:
+    return _agreed(_side(white, low, high), _side(wall, low, high))
+
+
+def _side(value: float, low: float, high: float) -> int:
+    """Return 1 for warm, -1 for cool, 0 for neither."""
+    return 0 if low <= value <= high else 1 if value > high else -1
+
+
+def _agreed(one: int, other: int) -> Agreement:
+    if one == other:
         return Agreement.AGREES
-    return Agreement.OPPOSES if sides[0] * sides[1] < 0 else Agreement.BRIDGES
+    return Agreement.OPPOSES if one * other < 0 else Agreement.BRIDGES
 
 
 def _stands(away: float, school: School) -> There:
     if away < school.just_seen:
         return There.MATCHES
     return There.NEAR_MISS if away < school.whites.near_miss else There.DIFFERS
+
+
+_WORSE = {Agreement.AGREES: 0, Agreement.BRIDGES: 1, Agreement.OPPOSES: 2}
 
 
 def _key(white: White, wall: Reading, key: str) -> tuple[object, ...]:
@@ -158,7 +171,7 @@ def _key(white: White, wall: Reading, key: str) -> tuple[object, ...]:
         spoils,
         not white.clears,
         0 if white.clears else -round(abs(white.gap)),
-        (Agreement.AGREES, Agreement.BRIDGES, Agreement.OPPOSES).index(white.agreement),
+        _WORSE[white.agreement],
         white.glares,
         round(temper, 1),
         -round(white.reading.lrv, 1),
