@@ -155,7 +155,7 @@ def _best_exception(
     for zone in groups:
         rest: NDArray[np.bool_] = np.ones(table.shape[1], dtype=bool)
         rest[list(zone)] = False
-        then = np.minimum(table[white, rest].min(), table[np.ix_(able, list(zone))].min(axis=1))
+        then = np.minimum(table[white, rest].min(), table[np.ix_(able, np.array(zone))].min(axis=1))
         for at in np.flatnonzero(then > least + _SAME).tolist():
             found.append((least - float(then[at]), keys[able[at]], zone, int(able[at])))
     if not found:

@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import listed, number, sentence
+from prism.messages.text import listed, number, percent, sentence
 
 if TYPE_CHECKING:
     from prism.light.together import Pairing
+    from prism.tint.reach import Reached
     from prism.whites.ranking import White
 
 _TEMPERATURE = {
@@ -54,6 +55,14 @@ def none_clears(wanted: float, best: float) -> str:
         f"No white stands {wanted:g} points of LRV from this wall; the farthest stands {number(best)}. The edge can be "
         "told by sheen alone, by another strength of the wall, or by a dark trim."
     )
+
+
+def wall_at_strength(name: str, found: Reached, wanted: float) -> str:
+    """Say at which strength of the wall the lightest white clears the gap, or that none of its base does."""
+    if found.reached:
+        at = percent(found.percent)
+        return f"At {at} {name} has LRV {number(found.lrv)}, and the lightest white clears it by {wanted:g}."
+    return f"No strength in its base does: {name} comes to LRV {number(found.lrv)}, {number(found.wanted)} is wanted."
 
 
 def whites_line(name: str, white: White, note: str) -> str:

@@ -102,6 +102,15 @@ class WhitesPage:
         """What is needed for the room's light to be told."""
         return words.NO_WHITE_LIGHT
 
+    @cached_property
+    def other_strength(self) -> tuple[str, str]:
+        """The strength of the wall at which a white clears: what is said, and the percent that leads to its formula;
+        both empty where there is nothing to say."""
+        found = self.at.other_strength
+        if found is None:
+            return "", ""
+        return words.wall_at_strength(self._subject.name, found, self.at.gap), f"{found.percent:g}"
+
     @property
     def remarks(self) -> list[str]:
         """The safe answer, the coolest, and what to do where none clears."""

@@ -18,9 +18,13 @@ from prism.choosing.deck import Pick
 from prism.light.claims import doubt, warmth
 from prism.light.together import Pairing
 from prism.reading import Reading
+from prism.tint import reach
+from prism.tint.reach import Reached
+from prism.tint.recipe import RecipeError
 from prism.whites.darks import Dark, darks
 from prism.whites.ranking import White, coolest, rank, safe, which
 from reviews.bench import Bench, Held
+from tinting import queries as tinting_queries
 from web.kept import Kept
 
 BEST = 6
@@ -189,6 +193,23 @@ class Whites:
             for one in day.lights
             if one.lamps or light.windows
         ]
+
+    @cached_property
+    def other_strength(self) -> Reached | None:
+        """Where no white clears: the strength of the wall at which the lightest does, in whole per cent, or how near
+        the base comes; None where one clears or no recipe is known that can be computed."""
+        recipe, system = self.subject.value.recipe, tinting_queries.system_as_of(self.bench.tinting)
+        if recipe is None or system is None or not self.ranked or any(white.clears for white in self.ranked):
+            return None
+        wanted = max(white.reading.lrv for white in self.ranked) - self.gap
+        try:
+            found = reach.for_lrv(recipe, wanted, system)
+            if not found.reached:
+                return found
+            percent = float(np.ceil(found.percent) if found.percent > 0 else np.floor(found.percent))
+            return Reached(percent, reach.lrv_at(recipe, percent, system), wanted)
+        except RecipeError:
+            return None
 
     @cached_property
     def safe(self) -> White | None:

@@ -68,6 +68,21 @@ class Step(Wall):
         self.assertContains(page, "by sheen alone, by another strength of the wall, or by a dark trim")
         self.assertContains(page, "Dark trims")
 
+    def test_where_none_clears_the_strength_of_the_wall_that_does_is_computed(self):
+        review = start(self.isla, Colour.objects.get(code="H16.1"))
+        at = Whites(Bench(review), {})
+        found, lightest = at.other_strength, max(white.reading.lrv for white in at.ranked)
+        self.assertGreater(found.percent, 0)
+        self.assertTrue(at.gap <= lightest - found.lrv < at.gap + 0.2)
+        page = self.client.get(f"/reviews/{review.pk}/whites/")
+        self.assertContains(page, f"has LRV {found.lrv:.1f}, and the lightest white clears it by 10")
+        there = self.client.get(f"/reviews/{review.pk}/strength/?percent={found.percent:g}")
+        self.assertContains(there, f"{found.lrv:.1f}")
+        # a wall that whites clear is left as it is; one without a recipe cannot be told
+        self.assertIsNone(Whites(Bench(self.review), {}).other_strength)
+        pale = deck_services.keep_own(self.isla, "Pale", from_lab((94.5, -0.3, 3.0)))
+        self.assertIsNone(Whites(Bench(start(self.isla, pale)), {}).other_strength)
+
     def test_in_a_room_the_white_is_told_by_day_and_of_an_evening(self):
         self.assertContains(self.get("whites"), words.NO_WHITE_LIGHT)
         place = {"latitude": 58.0, "longitude": -3.0, "zone": "Europe/London"}
