@@ -17,7 +17,7 @@ class WhitesJourney(BrowserTest):
         self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
         # whites that are there
         self.find("#with").send_keys("HW03", Keys.ENTER)
-        self.wait(lambda: "Whites that are there" in self.text(".set"))
+        self.wait(lambda: "Already there" in self.text(".set"))
         self.settled()
         self.assertIn("with=HW03", self.browser.current_url)
         self.assert_accessible("whites with one that is there")
