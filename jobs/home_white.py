@@ -11,8 +11,9 @@ from django.contrib.auth.models import User
 
 from decks.catalogue import catalogue
 from jobs import queries
+from jobs.contents import whites_of
 from jobs.models import Job, Room
-from jobs.page import reviews_of, stimulus_of
+from jobs.page import reviews_of
 from prism import words
 from prism.reading import Reading, read
 from prism.whites import home
@@ -46,12 +47,8 @@ class HomeWhite:
         for room in queries.whole().filter(job=self.job, deleted=None).prefetch_related("open_to", reviews_of()):
             reviews: list[Any] = list(room.reviews.all())
             if reviews:
-                colours = [stimulus_of(element) for element in room.elements.all()]
-                there = tuple(
-                    read(one, self._school)
-                    for one in colours
-                    if one and len(which([one.lab], [one.lrv], self._school, self._school.neutral))
-                )
+                held = whites_of(room, self._school, self._school.neutral)
+                there = tuple(read(colour, self._school) for _, colour in held)
                 found.append(Walled(room, read(reviews[0].value.stimulus, self._school), there))
         return found
 

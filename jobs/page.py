@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
@@ -11,24 +10,22 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db.models import Prefetch, QuerySet
-from django.utils.safestring import SafeString
 
 from decks.models import Colour
-from jobs import drawings, queries
-from jobs.forms import RoomSheet
-from jobs.lighting import SEASONS, SKIES, Asked, Board, RoomDay
+from jobs import queries
+from jobs.contents import by_permanence, day_in, pairings_said, stimulus_of, why_no_light
+from jobs.day_shown import DayShown
+from jobs.lighting import SEASONS, SKIES, RoomDay
 from jobs.models import Element, Job, Metered, Room
+from jobs.sheet import RoomSheet
 from jobs.towns import TOWNS
 from prism import words
-from prism.difference import delta_e
 from prism.light.checks import zones
-from prism.light.day import HALF_HOURS
-from prism.light.findings import Facing
 from prism.light.materials import library
 from prism.light.room import WALLS
 from prism.light.together import Terms
 from prism.reading import read
-from prism.stimulus import Stimulus, from_lab, from_reflectance
+from prism.stimulus import Stimulus, from_lab
 from schools import queries as school_queries
 
 
@@ -144,25 +141,6 @@ WHITE = (92.0, -0.3, 3.5)
 """What walls are shown as while nothing is known of them: a plain painted white."""
 
 
-def element_boards(room: Room) -> list[Board]:
-    """Return the fixed elements of a room as things in its light; those whose colour is not known are none."""
-    order = list(Element.Kind.values)
-    found = []
-    for element in sorted(room.elements.all(), key=lambda e: order.index(e.kind)):
-        colour = stimulus_of(element)
-        if colour:
-            found.append(Board(element.name, colour.screen, colour, element.kind))
-    return found
-
-
-def stimulus_of(element: Element) -> Stimulus | None:
-    """Return the colour of a fixed element; None where it is not known."""
-    if element.colour:
-        return element.colour.stimulus
-    material = library().get(element.material)
-    return from_reflectance(material.reflectance, "reading-average", material.title) if material else None
-
-
 class RoomPage:
     """A room: its plan, its light by one of its colours, what stands in it, what was reviewed there."""
 
@@ -171,11 +149,6 @@ class RoomPage:
     def __init__(self, user: User, room: Room, query: Mapping[str, str]) -> None:
         self.room, self.job, self._user, self.query = room, room.job, user, query
         self.school = school_queries.usual(user)
-
-    @cached_property
-    def lit(self) -> Any:
-        """The room as light finds it; None while its size or place is not known."""
-        return queries.lit_room(self.room)
 
     @cached_property
     def reviews(self) -> list[Any]:
@@ -198,18 +171,7 @@ class RoomPage:
     @cached_property
     def day(self) -> RoomDay | None:
         """The day; None while the light cannot be computed."""
-        if self.lit is None:
-            return None
-        return RoomDay(
-            self.lit,
-            self.tried[1],
-            self.school,
-            self.school.neutral,
-            self.query,
-            elements=element_boards(self.room),
-            used=(self.room.used_from, self.room.used_until),
-            metered=self.room.correction is not None,
-        )
+        return day_in(self.room, self.tried[1], self.school, self.school.neutral, self.query)
 
     @cached_property
     def shown(self) -> DayShown | None:
@@ -245,198 +207,19 @@ class RoomPage:
     @property
     def why_not(self) -> str:
         """Why the light cannot be computed, or shows nothing."""
-        if self.lit is None:
-            return words.ROOM_UNKNOWN
-        return "" if self.lit.windows or self.lit.lamps else words.NO_LIGHT_AT_ALL
+        return why_no_light(self.day)
 
     @property
     def elements(self) -> list[Line]:
         """What is fixed, in the order of permanence, with how the paint stands to it."""
-        pairings = {thing.name: (by_day, late) for thing, by_day, late in self.day.pairings} if self.day else {}
-        order = list(Element.Kind.values)
+        pairings = dict(pairings_said(self.day)) if self.day else {}
         lines = []
-        for element in sorted(self.room.elements.all(), key=lambda e: order.index(e.kind)):
+        for element in by_permanence(self.room):
             colour = stimulus_of(element)
-            said = ""
-            if element.name in pairings:
-                by_day, late = pairings[element.name]
-                said = words.pairing_said(element.name, by_day.terms, by_day.level, by_day.lrv, by_day.size)
-                if late and late.terms != by_day.terms:
-                    evening = words.pairing_said(element.name, late.terms, late.level, late.lrv, late.size, True)
-                    said = f"{said} {evening}"
             own = words.headline(read(colour, self.school)) if colour else ""
+            said = " ".join(pairings.get(element.name, []))
             lines.append(Line(element, colour.screen if colour else "", own, said))
         return lines
-
-
-class DayShown:
-    """A day as templates draw it: sentences, boards, strip, plan, and what the script relights the boards by."""
-
-    seasons, skies = SEASONS, SKIES
-
-    def __init__(self, day: RoomDay, room: str, paint: str) -> None:
-        self.day, self.room, self.paint = day, room, paint
-
-    @property
-    def asked(self) -> Asked:
-        """What is looked at."""
-        return self.day.asked
-
-    @cached_property
-    def names(self) -> list[tuple[str, str]]:
-        """The walls and what they are called."""
-        return list(zip(WALLS, drawings.wall_names(self.day.room), strict=True))
-
-    @property
-    def lit_screen(self) -> str:
-        """The wall as it reads at the moment that is looked at."""
-        return self.day.screens(self.day.lab[self.asked.moment, self.day.wall])[0]
-
-    @property
-    def caption(self) -> str:
-        """Which wall, when."""
-        return words.wall_at(self.asked.wall, self.asked.hour)
-
-    @property
-    def measured(self) -> str:
-        """Lux and colour temperature there."""
-        day, t, w = self.day.day, self.asked.moment, self.day.wall
-        return words.light_there(float(day.lux[t, w]), float(day.kelvin[t, w]))
-
-    @cached_property
-    def sentences(self) -> list[str]:
-        """What the wall reads as, at each moment."""
-        own = self.day.own
-        return [
-            words.seen_line(self.asked.wall, hour, None if self.day.day.dark[t, self.day.wall] else reading, own)
-            for t, (hour, reading) in enumerate(zip(HALF_HOURS, self.day.readings, strict=True))
-        ]
-
-    @property
-    def sentence(self) -> str:
-        """What it reads as at the moment that is looked at."""
-        return self.sentences[self.asked.moment]
-
-    @cached_property
-    def beside(self) -> list[tuple[int, Board, str]]:
-        """The things in the same light: their number, what they are, and the screen value they read as."""
-        screens = self.day.screens(self.day.together[self.asked.moment])
-        things = [*self.day.boards, *self.day.elements]
-        return [(i, thing, value) for i, (thing, value) in enumerate(zip(things, screens, strict=True))]
-
-    @property
-    def hung(self) -> list[tuple[int, Board, str]]:
-        """The boards in the same light."""
-        return self.beside[: len(self.day.boards)]
-
-    @property
-    def stays(self) -> list[tuple[int, Board, str]]:
-        """The fixed elements in the same light."""
-        return self.beside[len(self.day.boards) :]
-
-    @property
-    def strip(self) -> SafeString:
-        """The strip of the day."""
-        return drawings.strip(self.day, self.paint)
-
-    @property
-    def plan(self) -> SafeString:
-        """The plan."""
-        day, t = self.day.day, self.asked.moment
-        return drawings.plan(self.day.room, self.room, self.asked.hour, float(day.azimuth[t]), float(day.height[t]))
-
-    @property
-    def sun(self) -> str:
-        """When the sun is up."""
-        return words.sun_said(self.day.sun.rises, self.day.sun.sets, self.day.sun.up)
-
-    @property
-    def best(self) -> str:
-        """Where and when it is nearest to its board."""
-        found = self.day.extremes
-        return words.spot_said(found[0].hour, found[0].wall, words.sky_of(found[0].cloud)) if found else words.NEVER_LIT
-
-    @property
-    def worst(self) -> str:
-        """Where and when it is farthest from its board."""
-        found = self.day.extremes
-        return words.spot_said(found[1].hour, found[1].wall, words.sky_of(found[1].cloud)) if found else ""
-
-    @property
-    def runs(self) -> list[str]:
-        """What is said of the wall, stretch by stretch."""
-        return [words.run_said(run.start, run.end, run.said) for run in drawings.runs(self.day)]
-
-    @property
-    def practice(self) -> str:
-        """What the school's practice says of rooms that look this way."""
-        if self.day.facing is Facing.NOWHERE:
-            return ""
-        return words.practice_said(self.day.facing, getattr(self.day.school.light, self.day.facing))
-
-    @property
-    def deeper(self) -> str:
-        """How four walls differ from the board."""
-        return words.deeper_said(*self.day.deeper)
-
-    @property
-    def floor(self) -> str:
-        """What the floor does to the walls; empty where it does nothing to speak of."""
-        return words.floor_said(self.day.floor_effect)
-
-    @property
-    def clean(self) -> str:
-        """What it reads as beside a clean white in the same light."""
-        return words.beside_clean_white(self.day.clean)
-
-    @cached_property
-    def under_lamps(self) -> list[tuple[str, str, str]]:
-        """The wall under each temperature of lamp: its name, screen value and undertone."""
-        return [
-            (words.kelvin_said(kelvin), self.day.screens(lab)[0], words.undertone_short(reading))
-            for kelvin, lab, reading in self.day.under_lamps
-        ]
-
-    @property
-    def lamps_said(self) -> str:
-        """Which undertone each lamp pulls out."""
-        found = self.day.under_lamps
-        away = [float(delta_e(lab, self.day.board)) for _, lab, _ in found]
-        said = words.lamps_said([k for k, _, _ in found], [words.undertone_short(r) for _, _, r in found], away)
-        shifts = self.day.lamp_shifts
-        said += " " + words.lamp_shift_said(
-            max(shifts), found[shifts.index(max(shifts))][0], self.day.paint.has_spectrum
-        )
-        return said if self.day.room.lamps else f"{words.NO_LAMPS} {said}"
-
-    @property
-    def data(self) -> str:
-        """What the script needs to relight the boards by the hour, as JSON."""
-        day = self.day.day
-        wall = self.day.wall
-        return json.dumps(
-            {
-                "hours": list(HALF_HOURS),
-                "wall": "".join(v[1:] for v in self.day.screens(self.day.lab[:, wall])),
-                "beside": [
-                    "".join(v[1:] for v in self.day.screens(self.day.together[:, i]))
-                    for i in range(self.day.together.shape[1])
-                ],
-                "said": self.sentences,
-                "light": [
-                    words.light_there(float(x), float(k))
-                    for x, k in zip(day.lux[:, wall], day.kelvin[:, wall], strict=True)
-                ],
-                "caption": [words.wall_at(self.asked.wall, hour) for hour in HALF_HOURS],
-                "sunlit": [
-                    drawings.sunlit(self.day.room, float(a), float(h))
-                    for a, h in zip(day.azimuth, day.height, strict=True)
-                ],
-                "sun": [[round(float(a), 1), round(float(h), 1)] for a, h in zip(day.azimuth, day.height, strict=True)],
-            },
-            ensure_ascii=False,
-            separators=(",", ":"),
-        )
 
 
 def sheet_context(sheet: RoomSheet) -> dict[str, Any]:

@@ -68,6 +68,11 @@ def whole() -> QuerySet[Room]:
     return Room.objects.select_related("job").prefetch_related("windows", "lamps", *coated)
 
 
+def of_review(room_id: int | None) -> Room | None:
+    """Return the room that a review is in, whole; None where it is in none, or in one that was put aside."""
+    return whole().filter(pk=room_id, deleted=None, job__deleted=None).first() if room_id else None
+
+
 MOST_CHOICES = 300
 """Rooms that are offered to put a review into: those of the jobs that changed last."""
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import replace
+from dataclasses import asdict, replace
 from datetime import datetime
 from typing import Any
 from zoneinfo import ZoneInfo
@@ -179,16 +179,8 @@ def bring_in_room(by: User, job: Job, name: str, lit: LitRoom) -> Room:
         return deck_services.keep_own(by, f"{name}, {what}"[:120], from_reflectance(reflectance, "reading-single"))
 
     parts: dict[str, Rows] = {
-        "windows": [
-            {"wall": w.wall, "width": w.width, "height": w.height, "sill": w.sill, "along": w.along,
-             "outside": w.outside, "hides": w.hides, "glazing": w.glazing}
-            for w in lit.windows
-        ],
-        "lamps": [
-            {"count": x.count, "lumens": x.lumens, "kelvin": x.kelvin, "kind": x.kind, "rendering": x.rendering,
-             "dimmed": x.dimmed * 100, "hung": x.hung}
-            for x in lit.lamps
-        ],
+        "windows": [asdict(window) for window in lit.windows],
+        "lamps": [asdict(lamp) | {"dimmed": lamp.dimmed * 100} for lamp in lit.lamps],
         "surfaces": [{"side": side, "colour": own(side, found)} for side, found in lit.surfaces.items() if found],
         "elements": [
             {"kind": Element.Kind.FURNITURE, "name": thing.name or thing.on, "area": thing.area, "on": thing.on,

@@ -11,10 +11,11 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from decks import queries as deck_queries
 from jobs import queries, services
-from jobs.forms import JobForm, MeterForm, RoomSheet
+from jobs.forms import JobForm, MeterForm
 from jobs.home_white import HomeWhite
 from jobs.models import Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
+from jobs.sheet import RoomSheet
 from people.gate import changes
 from prism import words
 from prism.formats import room_json

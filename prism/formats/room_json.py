@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Callable
+from dataclasses import asdict
 from typing import Any
 
 from prism import messages
@@ -75,21 +76,9 @@ def write(room: Room, title: str = "") -> bytes:
         "turn": room.turn,
         "storey": room.storey,
         "windows": [
-            {
-                key: value
-                for key, value in (
-                    ("wall", w.wall), ("width", w.width), ("height", w.height), ("sill", w.sill), ("along", w.along),
-                    ("outside", w.outside), ("hides", w.hides), ("glazing", w.glazing),
-                )
-                if value is not None
-            }
-            for w in room.windows
+            {key: value for key, value in asdict(window).items() if value is not None} for window in room.windows
         ],
-        "lamps": [
-            {"kelvin": x.kelvin, "lumens": x.lumens, "count": x.count, "kind": x.kind, "rendering": x.rendering,
-             "dimmed": x.dimmed, "hung": x.hung}
-            for x in room.lamps
-        ],
+        "lamps": [asdict(lamp) for lamp in room.lamps],
         "surfaces": {side: _fractions(own) for side, own in room.surfaces.items() if own is not None},
         "fixed": [
             {"name": thing.name, "colour": _fractions(thing.reflectance), "area": thing.area, "on": thing.on}

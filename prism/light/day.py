@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from functools import lru_cache
 
@@ -201,7 +201,7 @@ def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> 
     count = straight.shape[2]
     found = []
     for paint in (now, tried):
-        bare = Room(**{**room.__dict__, "surfaces": {k: v for k, v in room.surfaces.items() if k not in WALLS}})
+        bare = replace(room, surfaces={k: v for k, v in room.surfaces.items() if k not in WALLS})
         reflectance = coats(bare, paint)
         patches, plain = (solve(shape, r, straight * room.correction) for r in (reflectance, _without_hue(reflectance)))
         zeros = np.zeros(count)

@@ -74,6 +74,16 @@ class White:
         return self.agreement is not Agreement.OPPOSES
 
     @property
+    def shows_yellow(self) -> bool:
+        """Whether its yellow shows beside the wall."""
+        return self.yellower >= YELLOWER
+
+    @property
+    def looks_crisper(self) -> bool:
+        """Whether it makes the wall look creamier."""
+        return self.yellower <= -YELLOWER
+
+    @property
     def is_near_miss(self) -> bool:
         """Whether it would look like a mistake beside a white that is there."""
         return self.there is There.NEAR_MISS

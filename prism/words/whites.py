@@ -19,8 +19,6 @@ _TEMPERATURE = {
 }
 SHIFT_SEEN = 0.7
 """Lab units of temperature below which a white is said to read as its board does."""
-YELLOWER = 2.5
-"""Lab units of creaminess from which one of the two shows the other up."""
 
 
 def gap_said(gap: float, wanted: float) -> str:
@@ -34,9 +32,9 @@ def gap_said(gap: float, wanted: float) -> str:
 def white_note(white: White, wanted: float, there: Sequence[str] = ()) -> str:
     """Return one sentence on a white beside a wall, with the figures it rests on."""
     parts = [gap_said(white.gap, wanted), _TEMPERATURE[white.agreement]]
-    if white.yellower >= YELLOWER:
+    if white.shows_yellow:
         parts.append(f"shows its yellow beside it, by {number(white.yellower)}")
-    elif white.yellower <= -YELLOWER:
+    elif white.looks_crisper:
         parts.append("looks crisper, and makes the wall creamier")
     if white.glares:
         parts.append(f"glares on doors and other large surfaces at LRV {number(white.reading.lrv, 0)}")

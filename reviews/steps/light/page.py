@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from functools import cached_property
 
+from jobs.contents import pairings_said, why_no_light
+from jobs.day_shown import DayShown
 from jobs.forms import MoveForm
 from jobs.models import Room
-from jobs.page import DayShown
 from prism import words
 from prism.light.findings import Facing
 from reviews.bench import Held
@@ -44,10 +45,7 @@ class LightPage:
         """Why there is no day to show, or nothing to be seen in it."""
         if self.room is None:
             return words.NO_ROOM_LIGHT
-        if self.at.day is None:
-            return words.ROOM_UNKNOWN
-        lit = self.at.day.room
-        return "" if lit.windows or lit.lamps else words.NO_LIGHT_AT_ALL
+        return why_no_light(self.at.day)
 
     @property
     def southern(self) -> bool:
@@ -99,12 +97,7 @@ class LightPage:
     @cached_property
     def pairings(self) -> list[str]:
         """How the colour stands to what is fixed."""
-        found = []
-        for thing, by_day, late in self.at.day.pairings if self.at.day else []:
-            found.append(words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv, by_day.size))
-            if late and late.terms != by_day.terms:
-                found.append(words.pairing_said(thing.name, late.terms, late.level, late.lrv, late.size, evening=True))
-        return found
+        return [said for _, each in pairings_said(self.at.day) for said in each] if self.at.day else []
 
     @property
     def parting(self) -> str:

@@ -10,9 +10,9 @@ import numpy as np
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
+from jobs.contents import day_in
 from jobs.lighting import Board, RoomDay
 from jobs.models import Room
-from jobs.page import element_boards
 from prism import words
 from prism.choosing.deck import Pick
 from prism.difference import delta_e
@@ -53,8 +53,7 @@ class Light:
     @cached_property
     def room(self) -> Room | None:
         """The room, with all it holds; None where the review is in none."""
-        wanted = self.bench.review.room_id
-        return job_queries.whole().filter(pk=wanted, deleted=None, job__deleted=None).first() if wanted else None
+        return job_queries.of_review(self.bench.review.room_id)
 
     @cached_property
     def boards(self) -> list[Board]:
@@ -75,20 +74,10 @@ class Light:
         return self._day_of(self._query, self.boards)
 
     def _day_of(self, query: Mapping[str, str], boards: list[Board]) -> RoomDay | None:
-        lit = job_queries.lit_room(self.room) if self.room else None
-        if lit is None or self.room is None:
+        if self.room is None:
             return None
-        return RoomDay(
-            lit,
-            self.subject.stimulus,
-            self.subject.school,
-            self.subject.neutral,
-            query,
-            boards=boards,
-            elements=element_boards(self.room),
-            used=(self.room.used_from, self.room.used_until),
-            metered=self.room.correction is not None,
-        )
+        subject = self.subject
+        return day_in(self.room, subject.stimulus, subject.school, subject.neutral, query, boards)
 
     def equinox_at(self, wall: str = "", sky: str = "") -> RoomDay | None:
         """Return the day at the equinox, which findings on the path go by, whatever day is looked at."""

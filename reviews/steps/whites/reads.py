@@ -10,9 +10,9 @@ import numpy as np
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
-from jobs.lighting import Board, RoomDay
+from jobs.contents import day_in, whites_of
+from jobs.lighting import Board
 from jobs.models import Room
-from jobs.page import stimulus_of
 from prism import reading, words
 from prism.choosing.deck import Pick
 from prism.light.claims import doubt, warmth
@@ -76,20 +76,16 @@ class Whites:
     @cached_property
     def room(self) -> Room | None:
         """The room of the review, with all it holds."""
-        wanted = self.bench.review.room_id
-        return job_queries.whole().filter(pk=wanted, deleted=None, job__deleted=None).first() if wanted else None
+        return job_queries.of_review(self.bench.review.room_id)
 
     def _of_room(self) -> list[Present]:
-        found = []
-        for element in self.room.elements.all() if self.room else []:
-            colour = stimulus_of(element)
-            if colour and self._is_white(colour.lab, colour.lrv):
-                read = reading.read(colour, self.subject.school, self.subject.neutral)
-                found.append(Present(words.stands_there(element.name), read, colour.screen, True))
-        return found
-
-    def _is_white(self, lab: tuple[float, float, float], lrv: float) -> bool:
-        return bool(len(which([lab], [lrv], self.subject.school, self.subject.neutral)))
+        if self.room is None:
+            return []
+        school, neutral = self.subject.school, self.subject.neutral
+        return [
+            Present(words.stands_there(name), reading.read(colour, school, neutral), colour.screen, True)
+            for name, colour in whites_of(self.room, school, neutral)
+        ]
 
     @cached_property
     def unknown(self) -> list[str]:
@@ -170,28 +166,26 @@ class Whites:
 
         Empty without a room whose light can be computed. The day is that of the equinox, as on the path.
         """
-        room, school, neutral = self.room, self.subject.school, self.subject.neutral
-        light = job_queries.lit_room(room) if room else None
-        if light is None or room is None or self.chosen is None:
+        if self.room is None or self.chosen is None:
             return []
+        school, neutral = self.subject.school, self.subject.neutral
         (held,) = self.held([self.chosen])
         white = deck_queries.by_ids([held.colour.pk])[held.colour.pk].stimulus
         boards = [Board(held.name, held.colour.screen, white)]
-        metered = room.correction is not None
-        day = RoomDay(
-            light, self.subject.stimulus, school, neutral, {"when": "equinox"}, elements=boards, metered=metered
-        )
+        day = day_in(self.room, self.subject.stimulus, school, neutral, {"when": "equinox"}, elements=boards)
+        if day is None:
+            return []
         own = float(warmth(white.lab_array, school, neutral))
         return [
             WhiteLit(
                 one.lamps,
                 day.screens(np.stack([one.own, one.things[0]])),
                 float(warmth(one.things[0], school, neutral)) - own,
-                doubt(white, school, metered, one.lamps),
+                doubt(white, school, day.metered, one.lamps),
                 day.pair(one, 0),
             )
             for one in day.lights
-            if one.lamps or light.windows
+            if one.lamps or day.room.windows
         ]
 
     @cached_property

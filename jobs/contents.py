@@ -1,0 +1,89 @@
+"""What stands in a room, and a paint in its light: what the pages of jobs and the steps of reviews share."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from jobs import queries
+from jobs.lighting import Board, RoomDay
+from jobs.models import Element, Room
+from prism import words
+from prism.light.materials import library
+from prism.neutral import WorkingNeutral
+from prism.school import School
+from prism.stimulus import Stimulus, from_reflectance
+from prism.whites.ranking import which
+
+
+def stimulus_of(element: Element) -> Stimulus | None:
+    """Return the colour of a fixed element; None where it is not known."""
+    if element.colour:
+        return element.colour.stimulus
+    material = library().get(element.material)
+    return from_reflectance(material.reflectance, "reading-average", material.title) if material else None
+
+
+def by_permanence(room: Room) -> list[Element]:
+    """Return the fixed elements of a room in the order of permanence."""
+    order = list(Element.Kind.values)
+    return sorted(room.elements.all(), key=lambda element: order.index(element.kind))
+
+
+def element_boards(room: Room) -> list[Board]:
+    """Return the fixed elements of a room as things in its light; those whose colour is not known are none."""
+    held = [(element, stimulus_of(element)) for element in by_permanence(room)]
+    return [Board(element.name, colour.screen, colour, element.kind) for element, colour in held if colour]
+
+
+def whites_of(room: Room, school: School, neutral: WorkingNeutral) -> list[tuple[str, Stimulus]]:
+    """Return what stays in a room and is white by the school: its name and colour."""
+    held = [(element.name, colour) for element in room.elements.all() if (colour := stimulus_of(element))]
+    rows = which([colour.lab for _, colour in held], [colour.lrv for _, colour in held], school, neutral)
+    return [held[row] for row in rows]
+
+
+def day_in(
+    room: Room,
+    paint: Stimulus,
+    school: School,
+    neutral: WorkingNeutral,
+    query: Mapping[str, str],
+    boards: Sequence[Board] = (),
+    elements: Sequence[Board] | None = None,
+) -> RoomDay | None:
+    """Return a paint in a room through a day; None while the room's light cannot be computed.
+
+    `elements` are what the paint is held against, by default what is fixed in the room.
+    """
+    lit = queries.lit_room(room)
+    if lit is None:
+        return None
+    return RoomDay(
+        lit,
+        paint,
+        school,
+        neutral,
+        query,
+        boards=boards,
+        elements=element_boards(room) if elements is None else elements,
+        used=(room.used_from, room.used_until),
+        metered=room.correction is not None,
+    )
+
+
+def why_no_light(day: RoomDay | None) -> str:
+    """Return why the light cannot be computed, or shows nothing; empty where it does."""
+    if day is None:
+        return words.ROOM_UNKNOWN
+    return "" if day.room.windows or day.room.lamps else words.NO_LIGHT_AT_ALL
+
+
+def pairings_said(day: RoomDay) -> list[tuple[str, list[str]]]:
+    """Return how the paint stands to each thing, by its name: by day, and of an evening where that is otherwise."""
+    found = []
+    for thing, by_day, late in day.pairings:
+        said = [words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv, by_day.size)]
+        if late and late.terms != by_day.terms:
+            said.append(words.pairing_said(thing.name, late.terms, late.level, late.lrv, late.size, evening=True))
+        found.append((thing.name, said))
+    return found

@@ -1,0 +1,186 @@
+"""A room's day as its templates and its script need it."""
+
+from __future__ import annotations
+
+import json
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from jobs import drawings
+from jobs.lighting import SEASONS, SKIES, Asked, Board, RoomDay
+from prism import words
+from prism.difference import delta_e
+from prism.light.day import HALF_HOURS
+from prism.light.findings import Facing
+from prism.light.room import WALLS
+
+
+class DayShown:
+    """A day as templates draw it: sentences, boards, strip, plan, and what the script relights the boards by."""
+
+    seasons, skies = SEASONS, SKIES
+
+    def __init__(self, day: RoomDay, room: str, paint: str) -> None:
+        self.day, self.room, self.paint = day, room, paint
+
+    @property
+    def asked(self) -> Asked:
+        """What is looked at."""
+        return self.day.asked
+
+    @cached_property
+    def names(self) -> list[tuple[str, str]]:
+        """The walls and what they are called."""
+        return list(zip(WALLS, drawings.wall_names(self.day.room), strict=True))
+
+    @property
+    def lit_screen(self) -> str:
+        """The wall as it reads at the moment that is looked at."""
+        return self.day.screens(self.day.lab[self.asked.moment, self.day.wall])[0]
+
+    @property
+    def caption(self) -> str:
+        """Which wall, when."""
+        return words.wall_at(self.asked.wall, self.asked.hour)
+
+    @property
+    def measured(self) -> str:
+        """Lux and colour temperature there."""
+        day, t, w = self.day.day, self.asked.moment, self.day.wall
+        return words.light_there(float(day.lux[t, w]), float(day.kelvin[t, w]))
+
+    @cached_property
+    def sentences(self) -> list[str]:
+        """What the wall reads as, at each moment."""
+        own = self.day.own
+        return [
+            words.seen_line(self.asked.wall, hour, None if self.day.day.dark[t, self.day.wall] else reading, own)
+            for t, (hour, reading) in enumerate(zip(HALF_HOURS, self.day.readings, strict=True))
+        ]
+
+    @property
+    def sentence(self) -> str:
+        """What it reads as at the moment that is looked at."""
+        return self.sentences[self.asked.moment]
+
+    @cached_property
+    def beside(self) -> list[tuple[int, Board, str]]:
+        """The things in the same light: their number, what they are, and the screen value they read as."""
+        screens = self.day.screens(self.day.together[self.asked.moment])
+        things = [*self.day.boards, *self.day.elements]
+        return [(i, thing, value) for i, (thing, value) in enumerate(zip(things, screens, strict=True))]
+
+    @property
+    def hung(self) -> list[tuple[int, Board, str]]:
+        """The boards in the same light."""
+        return self.beside[: len(self.day.boards)]
+
+    @property
+    def stays(self) -> list[tuple[int, Board, str]]:
+        """The fixed elements in the same light."""
+        return self.beside[len(self.day.boards) :]
+
+    @property
+    def strip(self) -> SafeString:
+        """The strip of the day."""
+        return drawings.strip(self.day, self.paint)
+
+    @property
+    def plan(self) -> SafeString:
+        """The plan."""
+        day, t = self.day.day, self.asked.moment
+        return drawings.plan(self.day.room, self.room, self.asked.hour, float(day.azimuth[t]), float(day.height[t]))
+
+    @property
+    def sun(self) -> str:
+        """When the sun is up."""
+        return words.sun_said(self.day.sun.rises, self.day.sun.sets, self.day.sun.up)
+
+    @property
+    def best(self) -> str:
+        """Where and when it is nearest to its board."""
+        found = self.day.extremes
+        return words.spot_said(found[0].hour, found[0].wall, words.sky_of(found[0].cloud)) if found else words.NEVER_LIT
+
+    @property
+    def worst(self) -> str:
+        """Where and when it is farthest from its board."""
+        found = self.day.extremes
+        return words.spot_said(found[1].hour, found[1].wall, words.sky_of(found[1].cloud)) if found else ""
+
+    @property
+    def runs(self) -> list[str]:
+        """What is said of the wall, stretch by stretch."""
+        return [words.run_said(run.start, run.end, run.said) for run in drawings.runs(self.day)]
+
+    @property
+    def practice(self) -> str:
+        """What the school's practice says of rooms that look this way."""
+        if self.day.facing is Facing.NOWHERE:
+            return ""
+        return words.practice_said(self.day.facing, getattr(self.day.school.light, self.day.facing))
+
+    @property
+    def deeper(self) -> str:
+        """How four walls differ from the board."""
+        return words.deeper_said(*self.day.deeper)
+
+    @property
+    def floor(self) -> str:
+        """What the floor does to the walls; empty where it does nothing to speak of."""
+        return words.floor_said(self.day.floor_effect)
+
+    @property
+    def clean(self) -> str:
+        """What it reads as beside a clean white in the same light."""
+        return words.beside_clean_white(self.day.clean)
+
+    @cached_property
+    def under_lamps(self) -> list[tuple[str, str, str]]:
+        """The wall under each temperature of lamp: its name, screen value and undertone."""
+        return [
+            (words.kelvin_said(kelvin), self.day.screens(lab)[0], words.undertone_short(reading))
+            for kelvin, lab, reading in self.day.under_lamps
+        ]
+
+    @property
+    def lamps_said(self) -> str:
+        """Which undertone each lamp pulls out."""
+        found = self.day.under_lamps
+        away = [float(delta_e(lab, self.day.board)) for _, lab, _ in found]
+        said = words.lamps_said([k for k, _, _ in found], [words.undertone_short(r) for _, _, r in found], away)
+        shifts = self.day.lamp_shifts
+        said += " " + words.lamp_shift_said(
+            max(shifts), found[shifts.index(max(shifts))][0], self.day.paint.has_spectrum
+        )
+        return said if self.day.room.lamps else f"{words.NO_LAMPS} {said}"
+
+    @property
+    def data(self) -> str:
+        """What the script needs to relight the boards by the hour, as JSON."""
+        day = self.day.day
+        wall = self.day.wall
+        return json.dumps(
+            {
+                "hours": list(HALF_HOURS),
+                "wall": "".join(v[1:] for v in self.day.screens(self.day.lab[:, wall])),
+                "beside": [
+                    "".join(v[1:] for v in self.day.screens(self.day.together[:, i]))
+                    for i in range(self.day.together.shape[1])
+                ],
+                "said": self.sentences,
+                "light": [
+                    words.light_there(float(x), float(k))
+                    for x, k in zip(day.lux[:, wall], day.kelvin[:, wall], strict=True)
+                ],
+                "caption": [words.wall_at(self.asked.wall, hour) for hour in HALF_HOURS],
+                "sunlit": [
+                    drawings.sunlit(self.day.room, float(a), float(h))
+                    for a, h in zip(day.azimuth, day.height, strict=True)
+                ],
+                "sun": [[round(float(a), 1), round(float(h), 1)] for a, h in zip(day.azimuth, day.height, strict=True)],
+            },
+            ensure_ascii=False,
+            separators=(",", ":"),
+        )
