@@ -12,10 +12,10 @@ from prism.commands.company import run_scheme, run_whites
 from prism.commands.lighting import SKIES, USUAL_HOURS, run_light
 from prism.commands.reading import run_beside, run_compare, run_delta_e, run_read
 from prism.commands.tinting import run_formula, run_recipe, run_strength
-from prism.company.scheme import CHARACTERS
 from prism.light.day import LAMPS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
+from prism.school.checks import CHARACTERS
 
 
 def build_parser() -> argparse.ArgumentParser:
@@ -63,6 +63,9 @@ def build_parser() -> argparse.ArgumentParser:
     command = commands.add_parser("scheme", parents=[shared, judged], help="schemes of the deck round a colour")
     command.add_argument("colour", metavar="COLOUR")
     command.add_argument("--character", choices=CHARACTERS)
+    command.add_argument(
+        "--carries", nargs="+", default=[], metavar="COLOUR", help="what stays, or the three colours of a reference"
+    )
     command.set_defaults(run=run_scheme)
     command = commands.add_parser("light", parents=[shared, judged], help="what colours read as in a room, by the hour")
     command.add_argument("room", metavar="ROOM.json")

@@ -9,9 +9,12 @@ import numpy as np
 
 from prism import demo, words
 from prism.commands.arguments import entry_of, fail, parse_colour, print_json, school_of
-from prism.company.scheme import CHARACTERS, Scheme, scheme
+from prism.company.pool import Pool
+from prism.company.scheme import CARRIED, Asked, Carried, Scheme, SchemeError, scheme
 from prism.numbers import is_number, parse
 from prism.reading import choose_neutral, read, read_all
+from prism.school.checks import CHARACTERS
+from prism.whites import home
 from prism.whites.ranking import rank, which
 
 
@@ -74,16 +77,26 @@ def run_scheme(args: argparse.Namespace) -> None:
     neutral = choose_neutral(chosen, args.neutral)
     subject = read(parse_colour(args.colour), chosen, neutral)
     entries = demo.deck()
-    lab, lrv = np.array([entry.colour.lab for entry in entries]), np.array([entry.colour.lrv for entry in entries])
-    keys = [entry.code for entry in entries]
-    rows = which(lab, lrv, chosen, neutral)
-    whites = read_all([entries[row].colour for row in rows], chosen, neutral)
-    ranked = rank(subject, whites, [keys[row] for row in rows], chosen)
-    trim = int(rows[ranked[0].index]) if ranked else None
-    made = [
-        scheme(subject, character, lab, lrv, keys, chosen, neutral, trim)
-        for character in ([args.character] if args.character else CHARACTERS)
-    ]
+    pool = Pool(
+        np.array([entry.colour.lab for entry in entries]),
+        np.array([entry.colour.lrv for entry in entries]),
+        keys := [entry.code for entry in entries],
+        chosen,
+        neutral,
+    )
+    whites = read_all([entries[row].colour for row in pool.whites], chosen, neutral)
+    ranked = rank(subject, whites, [keys[row] for row in pool.whites], chosen)
+    trims = [(int(pool.whites[w.index]), home.score(w, subject.temperature.value)) for w in ranked[:4]]
+    named = [(code, parse_colour(code)) for code in args.carries]
+    carried = [Carried(code, one.lab, one.lrv) for code, one in named]
+    plain = [one for one in CHARACTERS if carried or one not in CARRIED]
+    made = []
+    for character in [args.character] if args.character else plain:
+        try:
+            made.append(scheme(subject, character, pool, Asked(trims=trims, carried=carried)))
+        except SchemeError:
+            if args.character:
+                fail(words.scheme_needs(character))
     if args.json:
         print_json([_scheme_json(one, args.colour, keys) for one in made])
         return
@@ -92,7 +105,7 @@ def run_scheme(args: argparse.Namespace) -> None:
         for place in one.places:
             code = args.colour if place.row < 0 else keys[place.row]
             name = "" if place.row < 0 else entries[place.row].name
-            print(f"  {words.scheme_line(place, code, name, one.character)}")
+            print(f"  {words.scheme_line(place, code, name)}")
 
 
 def _scheme_json(one: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
@@ -103,9 +116,9 @@ def _scheme_json(one: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
             {
                 "place": place.name,
                 "code": subject if place.row < 0 else keys[place.row],
-                "share": place.share,
+                "share": float(place.share),
                 "score": round(place.score, 4),
-                "reasons": words.place_reasons(place, one.character),
+                "reasons": words.place_reasons(place),
                 "runners_up": [keys[row] for row in place.runners_up],
             }
             for place in one.places

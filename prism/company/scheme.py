@@ -1,68 +1,85 @@
 """Schemes: a subject with a paler companion, a middle one, an accent, a light trim and a dark one.
 
 Every place wants a depth, a direction of undertone and a strength of it; a colour's score there is one less what it
-misses of each. What was wanted and what was found is kept, so that a score can be said. Ties go to the first key.
+misses of each. What was wanted and what was found is kept, so that a score can be said. Ties go to the first key. Which
+shares, steps and weights there are, the school says.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Collection, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 
 import numpy as np
-from numpy.typing import ArrayLike, NDArray
+from numpy.typing import NDArray
 
+from prism.company.pool import Pool
 from prism.difference import delta_e
-from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
+from prism.school.checks import CHARACTERS, PLACES
 from prism.spectrum import Array
-from prism.whites.darks import darks
-from prism.whites.ranking import which
+from prism.whites.darks import QUIET, darks
 
-CHARACTERS = ("ladder", "opposite", "balance")
-"""One undertone at many depths; quiet with one opposite; warm and cool in balance."""
-SHARES = {
-    "ladder": {"subject": 60, "paler": 15, "middle": 10, "accent": 5, "trim": 8, "dark": 2},
-    "opposite": {"subject": 60, "paler": 20, "middle": 7, "accent": 5, "trim": 6, "dark": 2},
-    "balance": {"subject": 50, "paler": 15, "middle": 20, "accent": 7, "trim": 6, "dark": 2},
-}
-"""Parts of the whole, per cent. Warm and cool together stand unevenly, never half and half."""
-DEPTH, ANGLE, STRENGTH = 0.40, 0.40, 0.20
-"""What depth, direction and strength count for in a score."""
+CARRIED = {"fixed", "reference"}
+"""Characters that follow colours which are brought to them."""
+CHOSEN = ("paler", "middle", "accent")
+"""Places that are filled from the decks by what they want."""
 _FAR_DEPTH, _FAR_STRENGTH = 25.0, 6.0
 """LRV points and Lab units at which nothing is left of a part."""
 SAME_WAY = 35.0
 """Degrees between an undertone and the one wanted within which a colour is looked for first."""
-APART = 4.0
-"""ΔE00 by which the colours of a scheme must differ from each other at least."""
 _LIGHTEST, _DARKEST = 88.0, 5.0
 _EQUAL = 1e-6
+OWN, ACROSS = "own", "across"
+"""What a place follows: the subject's undertone, or the opposite temperature."""
+
+
+class SchemeError(ValueError):
+    """A scheme that lacks what it follows."""
+
+
+@dataclass(frozen=True)
+class Carried:
+    """A colour that a scheme carries on: what it is called, Lab (3,) and LRV."""
+
+    name: str
+    lab: tuple[float, float, float]
+    lrv: float
 
 
 @dataclass(frozen=True)
 class Wanted:
-    """What a place wants: LRV, the direction of undertone (2,) as a unit vector, and its strength, Lab units."""
+    """What a place wants: LRV, the direction of undertone (2,) as a unit vector, its strength in Lab units, and what it
+    follows: `OWN`, `ACROSS`, or the name of what is carried on."""
 
     lrv: float
     direction: Array
     strength: float
+    follows: str = OWN
 
 
 @dataclass(frozen=True)
 class Place:
     """A place of a scheme: what it is, which row of the deck is there (−1 for the subject), its share in per cent, its
-    score 0-1 with the parts of it, and the runners-up, best first. `lrv` and `angle` are those wanted and found: LRV,
-    and degrees between the undertone and the one wanted."""
+    score 0-1 and the parts of that (depth, direction, strength, 0-1 each), and the runners-up, best first.
+
+    LRV, undertone strength (Lab units) and `angle` in degrees are those wanted and those found; `follows` as in
+    `Wanted`; `locked` whether a person put it there.
+    """
 
     name: str
     row: int
-    share: int
+    share: float
     score: float
-    depth: float
+    parts: tuple[float, float, float]
     angle: float
     wanted_lrv: float
     lrv: float
+    wanted_strength: float = 0.0
+    strength: float = 0.0
+    follows: str = OWN
+    locked: bool = False
     runners_up: tuple[int, ...] = ()
 
 
@@ -80,103 +97,203 @@ class Scheme:
         whole = sum(place.share for place in chosen)
         return sum(place.share * place.score for place in chosen) / whole if whole else 0.0
 
+    def at(self, name: str) -> Place | None:
+        """Return a place by its name; None where it is empty."""
+        return next((place for place in self.places if place.name == name), None)
 
-def wanted(subject: Reading, character: str, school: School) -> dict[str, Wanted]:
-    """Return what the places beside a subject want, by the character of the scheme."""
+
+@dataclass(frozen=True)
+class Asked:
+    """What of a scheme a person has settled: rows that are `locked` in their places, places that are left `without`,
+    rows that may be taken (None for all), and the whites for the light trim, (row, score 0-1), best first."""
+
+    locked: Mapping[str, int] = field(default_factory=dict)
+    without: Collection[str] = ()
+    allowed: NDArray[np.bool_] | None = None
+    trims: Sequence[tuple[int, float]] = ()
+    carried: Sequence[Carried] = ()
+
+
+def wanted(subject: Reading, character: str, pool: Pool, carried: Sequence[Carried] = ()) -> dict[str, Wanted]:
+    """Return what the places beside a subject want, by the character of the scheme.
+
+    Raises `SchemeError` for a character that follows colours where there are none, or not three of a reference.
+    """
+    school = pool.school
     u = np.asarray(subject.undertone.vector)
     strength = float(np.hypot(*u))
     warm = school.warm_axis()
     side = 1.0 if subject.temperature.value >= 0 else -1.0
     own = u / strength if strength >= school.passive_below else side * warm
-    across = -side * warm
-    light = subject.lrv
-    paler = min(light + max(8.0, 0.45 * (_LIGHTEST - light)), _LIGHTEST)
-    middle = light - 18 if light >= 35 else light + 18
-    accent = max(light - 42, _DARKEST + 4) if light >= 30 else min(light + 35, 60.0)
+    depths = _depths(subject.lrv, school)
     at_least = max(strength, 1.5)
     found = {
-        "paler": Wanted(paler, own, 0.7 * at_least),
-        "middle": Wanted(middle, own, 1.1 * at_least),
-        "accent": Wanted(accent, own, 1.5 * at_least),
+        "paler": Wanted(depths["paler"], own, 0.7 * at_least),
+        "middle": Wanted(depths["middle"], own, 1.1 * at_least),
+        "accent": Wanted(depths["accent"], own, 1.5 * at_least),
     }
     if character == "opposite":
-        found["accent"] = Wanted(accent, across, max(2.0 * at_least, 6.0))
+        found["accent"] = Wanted(depths["accent"], -side * warm, max(2.0 * at_least, 6.0), ACROSS)
     elif character == "balance":
-        found["middle"] = Wanted(middle, across, max(at_least, 3.0))
-        found["accent"] = Wanted(accent, across, max(1.5 * at_least, 5.0))
+        found["middle"] = Wanted(depths["middle"], -side * warm, max(at_least, 3.0), ACROSS)
+        found["accent"] = Wanted(depths["accent"], -side * warm, max(1.5 * at_least, 5.0), ACROSS)
+    elif character == "fixed":
+        found = _of_what_stays(carried, depths, pool)
+    elif character == "reference":
+        found = _like(carried, pool)
+    elif character not in CHARACTERS:
+        raise KeyError(character)
     return found
 
 
-def scheme(
-    subject: Reading,
-    character: str,
-    lab: ArrayLike,
-    lrv: ArrayLike,
-    keys: Sequence[str],
-    school: School,
-    neutral: WorkingNeutral,
-    trim: int | None = None,
-    runners: int = 3,
-) -> Scheme:
-    """Return the scheme of a character from a deck, Lab (n, 3) and LRV (n,).
+def _depths(light: float, school: School) -> dict[str, float]:
+    """Return the LRV that each place wants beside a subject."""
+    up, middle, deep = school.company.steps
+    return {
+        "paler": min(light + max(up, 0.45 * (_LIGHTEST - light)), _LIGHTEST),
+        "middle": light - middle if light >= 2 * middle - 1 else light + middle,
+        "accent": max(light - deep, _DARKEST + 4) if light >= 30 else min(light + 35, 60.0),
+    }
 
-    `trim` is the row of the light trim, where it is already chosen; else the place is left out. Raises `KeyError` for
-    another character.
+
+def _towards(one: Carried, pool: Pool, lrv: float, part: float) -> Wanted:
+    """Return a want for a share of something's undertone at another depth."""
+    u: Array = pool.neutral.undertone(np.asarray([one.lab]))[0]
+    strength = float(np.hypot(*u))
+    way = u / strength if strength >= QUIET else np.zeros(2)
+    return Wanted(lrv, way, part * strength, one.name)
+
+
+def _of_what_stays(carried: Sequence[Carried], depths: Mapping[str, float], pool: Pool) -> dict[str, Wanted]:
+    """Return wants that carry on what stays: the paler and the middle one the undertones of the most permanent two, at
+    the scheme's own depths; the accent the most coloured one, deep as that is."""
+    if not carried:
+        raise SchemeError("nothing stays")
+    first, second = carried[0], carried[1 % len(carried)]
+    colour = np.hypot(*pool.neutral.undertone(np.asarray([one.lab for one in carried])).T)
+    most = carried[int(colour.argmax())]
+    return {
+        "paler": _towards(first, pool, depths["paler"], 0.4),
+        "middle": _towards(second, pool, depths["middle"], 0.8),
+        "accent": _towards(most, pool, most.lrv, 1.0),
+    }
+
+
+def _like(carried: Sequence[Carried], pool: Pool) -> dict[str, Wanted]:
+    """Return wants for the three colours of a reference: the lightest, the middle one, the darkest."""
+    if len(carried) != 3:
+        raise SchemeError("three colours")
+    ranked = sorted(carried, key=lambda one: (-one.lrv, one.name))
+    return {name: _towards(one, pool, one.lrv, 1.0) for name, one in zip(CHOSEN, ranked, strict=True)}
+
+
+def scheme(subject: Reading, character: str, pool: Pool, asked: Asked | None = None, runners: int = 3) -> Scheme:
+    """Return the scheme of a character from the colours of a pool, with what a person has settled of it.
+
+    Raises `KeyError` for another character, `SchemeError` where it lacks what it follows.
     """
-    shares = SHARES[character]
-    values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv, dtype=np.float64)
-    u = neutral.undertone(values)
-    strength = np.hypot(u[:, 0], u[:, 1])
-    able = np.ones(len(y), dtype=bool)
-    able[which(values, y, school, neutral)] = False  # whites are the trim's
-    if trim is not None:
-        able[trim] = False
-    own = np.asarray(subject.lab)
-    places = [Place("subject", -1, shares["subject"], 1.0, 1.0, 0.0, subject.lrv, subject.lrv)]
-    taken = [own] if trim is None else [own, values[trim]]
-    for name, want in wanted(subject, character, school).items():
-        depth, turn, much, degrees = _parts(want, u, strength, y)
-        score = DEPTH * depth + ANGLE * turn + STRENGTH * much
+    asked = asked or Asked()
+    shares = dict(zip(PLACES, pool.school.company.shares[character], strict=True))
+    for name in asked.without:
+        shares["subject"] += shares.pop(name, 0)
+    wants = {name: want for name, want in wanted(subject, character, pool, asked.carried).items() if name in shares}
+    able = np.ones(len(pool.lrv), dtype=bool) if asked.allowed is None else asked.allowed.copy()
+    light = able.copy()
+    able[pool.whites] = False  # whites are the trim's
+    trim = _trim(pool, asked, shares, runners)
+    settled = dict(asked.locked) | ({"trim": trim.row} if trim else {})
+    for row in settled.values():
+        light[row] = able[row] = False
+    taken = {"subject": np.asarray(subject.lab)} | {name: pool.lab[row] for name, row in settled.items()}
+    own = shares["subject"]
+    places = [Place("subject", -1, own, 1.0, (1.0, 1.0, 1.0), 0.0, subject.lrv, subject.lrv)]
+    for name, want in wants.items():
         # a pale subject's paler companion is itself a white, though not the trim
-        free = able | (name == "paler")
-
-        def apart(rows: NDArray[np.intp], so_far: Sequence[Array] = tuple(taken)) -> NDArray[np.bool_]:
-            away: NDArray[np.bool_] = np.min([delta_e(one, values[rows]) for one in so_far], axis=0) >= APART
-            return away
-
-        # a colour that points elsewhere is taken only where the deck has none that points there
-        there = _best(score, free & (degrees <= SAME_WAY), apart, keys, runners + 1)
-        rows = there or _best(score, free, apart, keys, runners + 1)
-        if not rows:
-            continue
-        first = rows[0]
-        taken.append(values[first])
-        places.append(
-            Place(
-                name, first, shares[name], float(score[first]), float(depth[first]), float(degrees[first]), want.lrv,
-                float(y[first]), tuple(rows[1:]),
-            )
-        )  # fmt: skip
-    if trim is not None:
-        places.append(Place("trim", trim, shares["trim"], 1.0, 1.0, 0.0, float(y[trim]), float(y[trim])))
-    dark = darks(subject, values, y, list(keys), school, neutral, most=runners + 1)
-    if dark:
-        row = dark[0].row
-        score_dark = 1 - dark[0].angle / 180
-        rest = tuple(one.row for one in dark[1:])
-        places.append(
-            Place("dark", row, shares["dark"], score_dark, 1.0, dark[0].angle, float(y[row]), float(y[row]), rest)
-        )
-    return Scheme(character, tuple(places))
+        others = [lab for owner, lab in taken.items() if owner != name]
+        place = _fill(name, want, pool, light if name == "paler" else able, others, asked.locked.get(name), runners)
+        if place:
+            taken[name] = pool.lab[place.row]
+            places.append(replace(place, share=shares[name]))
+    dark = _dark(subject, pool, asked, shares, runners)
+    return Scheme(character, (*places, *([trim] if trim else []), *([dark] if dark else [])))
 
 
-def _parts(want: Wanted, u: Array, strength: Array, lrv: Array) -> tuple[Array, Array, Array, Array]:
+def _fill(
+    name: str, want: Wanted, pool: Pool, free: NDArray[np.bool_], taken: Sequence[Array], locked: int | None,
+    runners: int,
+) -> Place | None:  # fmt: skip
+    """Return a place with the best colour that is free, or the locked one; None where the decks have none."""
+    depth, turn, much, degrees = _parts(want, pool)
+    weights = pool.school.company.weights
+    score = (weights[0] * depth + weights[1] * turn + weights[2] * much) / sum(weights)
+
+    def apart(rows: NDArray[np.intp]) -> NDArray[np.bool_]:
+        away = np.min([delta_e(one, pool.lab[rows]) for one in taken], axis=0)
+        return np.asarray(away >= pool.school.company.apart)
+
+    # a colour that points elsewhere is taken only where the deck has none that points there
+    there = _best(score, free & (degrees <= SAME_WAY), apart, pool.keys, runners + 1)
+    rows = there or _best(score, free, apart, pool.keys, runners + 1)
+    if locked is None and not rows:
+        return None
+    row = rows[0] if locked is None else locked
+    return Place(
+        name, row, 0.0, float(score[row]), (float(depth[row]), float(turn[row]), float(much[row])), float(degrees[row]),
+        want.lrv, float(pool.lrv[row]), want.strength, float(pool.strength[row]), want.follows, locked is not None,
+        tuple(one for one in rows if one != row)[:runners],
+    )  # fmt: skip
+
+
+def _trim(pool: Pool, asked: Asked, shares: Mapping[str, float], runners: int) -> Place | None:
+    """Return the light trim: the best white, or the locked one."""
+    if "trim" not in shares:
+        return None
+    known = dict(asked.trims)
+    row = asked.locked.get("trim", asked.trims[0][0] if asked.trims else None)
+    if row is None:
+        return None
+    score, lrv = known.get(row, 0.0), float(pool.lrv[row])
+    rest = tuple(other for other, _ in asked.trims if other != row)[:runners]
+    return Place(
+        "trim", row, shares["trim"], score, (score, score, score), 0.0, lrv, lrv, locked="trim" in asked.locked,
+        runners_up=rest,
+    )  # fmt: skip
+
+
+def _dark(subject: Reading, pool: Pool, asked: Asked, shares: Mapping[str, float], runners: int) -> Place | None:
+    """Return the dark trim: the best related near-black, or the locked one."""
+    if "dark" not in shares:
+        return None
+    allowed = np.arange(len(pool.lrv)) if asked.allowed is None else np.flatnonzero(asked.allowed)
+    taken = {row for name, row in asked.locked.items() if name != "dark"}
+    rows = allowed[~np.isin(allowed, list(taken))]
+    keys = [pool.keys[row] for row in rows] if len(rows) < len(pool.keys) else list(pool.keys)
+    found = [
+        (int(rows[one.row]), one.angle)
+        for one in darks(subject, pool.lab[rows], pool.lrv[rows], keys, pool.school, pool.neutral, most=runners + 1)
+    ]
+    row, angle = asked.locked.get("dark", found[0][0] if found else None), dict(found)
+    if row is None:
+        return None
+    away, lrv = angle.get(row, 180.0), float(pool.lrv[row])
+    score = 1 - away / 180
+    rest = tuple(other for other, _ in found if other != row)[:runners]
+    return Place(
+        "dark", row, shares["dark"], score, (1.0, score, 1.0), away, lrv, lrv, locked="dark" in asked.locked,
+        runners_up=rest,
+    )  # fmt: skip
+
+
+def _parts(want: Wanted, pool: Pool) -> tuple[Array, Array, Array, Array]:
     """Return how near colours come in depth, direction and strength, 0-1 each, and the angle in degrees, (n,)."""
-    depth = np.clip(1 - np.abs(lrv - want.lrv) / _FAR_DEPTH, 0, 1)
-    cos = np.clip((u @ want.direction) / np.maximum(strength, 1e-9), -1, 1)
+    strength = pool.strength
+    depth = np.clip(1 - np.abs(pool.lrv - want.lrv) / _FAR_DEPTH, 0, 1)
+    much = np.clip(1 - np.abs(strength - want.strength) / _FAR_STRENGTH, 0, 1)
+    if not want.direction.any():  # what is carried on has no undertone: the quieter, the nearer
+        return depth, much, much, np.zeros(len(strength))
+    cos = np.clip((pool.undertone @ want.direction) / np.maximum(strength, 1e-9), -1, 1)
     # a colour without undertone points nowhere: it neither agrees nor disagrees
     turn = np.where(strength < 0.5, 0.7, (1 + cos) / 2) ** 4
-    much = np.clip(1 - np.abs(strength - want.strength) / _FAR_STRENGTH, 0, 1)
     return depth, turn, much, np.degrees(np.arccos(cos))
 
 

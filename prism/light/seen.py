@@ -21,7 +21,7 @@ ANCHOR = 0.7
 is bright, but not to the one sun patch: Gilchrist and others, "An anchoring theory of lightness perception", 1999)."""
 CONSTANCY = 0.7
 """Exponent on how much darker a wall is than that measure: the eye discounts a part of it."""
-_BRIGHTER = 0.15
+BRIGHTER = 0.15
 """How much lighter than white's measure a wall in more light can read; the rest is glare."""
 _GREY_WORLD = 0.2
 DARK = 1.0
@@ -70,13 +70,20 @@ def eye_in(patches: Array, areas: Array, upright: NDArray[np.bool_]) -> Eye:
     return Eye(anchor, white * (100 / white[:, 1:2]))
 
 
+def lift(ratio: ArrayLike) -> Array:
+    """Return how much of its own light a surface reads by that gets `ratio` (at least 1) of what the eye takes for the
+    light on white."""
+    found: Array = 1 + BRIGHTER * (1 - np.exp(1 - np.maximum(ratio, 1)))
+    return found
+
+
 def coming_from_daylight(light: ArrayLike, reflectance: ArrayLike, eye: Eye) -> Array:
     """Return what surfaces read as, Lab D65/10°, (t, s, 3), of `light` on them (t, s, 31) and their `reflectance`
     (31,) or (s, 31) or (t, s, 31)."""
     falling = np.asarray(light, dtype=np.float64)
     on = np.maximum(lux(falling), 1e-9)
     ratio = on / np.maximum(eye.lux, 1e-9)[:, None]
-    ratio = np.where(ratio < 1, ratio**CONSTANCY, 1 + _BRIGHTER * (1 - np.exp(1 - np.maximum(ratio, 1))))
+    ratio = np.where(ratio < 1, ratio**CONSTANCY, lift(ratio))
     white = np.maximum(xyz(falling)[..., 1], 1e-9)
     seen = xyz(falling * np.asarray(reflectance)) * (100 * ratio / white)[..., None]
     # the eye comes from daylight: what it has not yet adapted to is measured from there, not from equal energy

@@ -26,6 +26,7 @@ class Kind(StrEnum):
     TURN = "turn"
     LINE = "line"
     VALUES = "values"
+    SHARES = "shares"
     HUES = "hues"
 
 
@@ -49,6 +50,13 @@ class Figure:
 
 def _figure(path: str, kind: Kind, of: str = "", **bounds: Any) -> Figure:
     return Figure(tuple(path.split(".")), kind, of=tuple(of.split(".")) if of else (), **bounds)
+
+
+CHARACTERS = ("ladder", "opposite", "balance", "fixed", "reference")
+"""Characters of a scheme: one undertone at many depths; quiet with one opposite; warm and cool in balance; what stays
+carried on; like a reference."""
+PLACES = ("subject", "paler", "middle", "accent", "trim", "dark")
+"""Places of a scheme, in the order in which a school gives their shares."""
 
 
 FIGURES = (
@@ -106,6 +114,25 @@ FIGURES = (
     _figure("light.toward", Kind.TEXT, least=1, most=300),
     _figure("light.east", Kind.TEXT, least=1, most=300),
     _figure("light.west", Kind.TEXT, least=1, most=300),
+    *(_figure(f"company.{name}", Kind.SHARES, least=6, most=6, unit="per cent") for name in CHARACTERS),
+    _figure("company.steps", Kind.EDGES, low=1, high=90, least=3, most=3, unit="LRV points"),
+    _figure("company.weights", Kind.VALUES, high=1, least=3, most=3),
+    _figure("company.apart", Kind.NUMBER, low=0.5, high=20, unit="ΔE00"),
+    _figure("company.uneven", Kind.NUMBER, low=50, unit="per cent"),
+    _figure("company.repeats", Kind.NUMBER, high=10, unit="times"),
+    _figure("company.saturated", Kind.NUMBER, low=5, high=100, unit="C*ab"),
+    _figure("use.whole_home", Kind.NUMBER, unit="LRV"),
+    _figure("use.accent_below", Kind.NUMBER, unit="LRV"),
+    _figure("use.ceiling", Kind.NUMBER, unit="LRV"),
+    _figure("use.clear", Kind.NUMBER, low=1, high=100, unit="C*ab"),
+    _figure("use.large_room", Kind.NUMBER, low=1, high=400, unit="m²"),
+    _figure("use.floor_shows", Kind.SPAN, unit="LRV"),
+    _figure("contrast.points", Kind.NUMBER, unit="LRV points"),
+    _figure("contrast.large", Kind.NUMBER, high=1, unit="Michelson"),
+    _figure("contrast.small", Kind.NUMBER, high=1, unit="Michelson"),
+    _figure("contrast.weber", Kind.NUMBER, high=1, unit="Weber"),
+    _figure("paint.coats", Kind.NUMBER, low=1, high=6, unit="coats"),
+    _figure("paint.spreading", Kind.NUMBER, low=1, high=40, unit="m² a litre"),
     _figure("cautions.dark_outside", Kind.NUMBER, unit="LRV"),
 )
 BY_PATH = {figure.path: figure for figure in FIGURES}
@@ -225,6 +252,8 @@ def _wrong_list(figure: Figure, value: list[Any], table: dict[str, Any]) -> str:
     wanted = _count(figure, table)
     if wanted is not None and len(value) != wanted:
         return f"{wanted} numbers are needed, not {len(value)}"
+    if kind is Kind.SHARES and abs(sum(value) - 100) > 1e-6:
+        return f"shares must come to 100 per cent, not {sum(value):g}"
     if kind is Kind.LINE and not figure.least <= len(value) <= figure.most:
         return f"{figure.least} to {figure.most} numbers are needed, not {len(value)}"
     rising = all(one < other for one, other in pairwise(value))
@@ -241,7 +270,7 @@ def _count(figure: Figure, table: dict[str, Any]) -> int | None:
     if figure.kind is Kind.SPAN:
         return 2
     if not figure.of:
-        return None
+        return figure.least if figure.least and figure.least == figure.most else None
     return len(_at(table, figure.of)) - (1 if figure.kind is Kind.EDGES else 0)
 
 

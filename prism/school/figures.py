@@ -73,6 +73,58 @@ class WhiteRules:
 
 
 @dataclass(frozen=True)
+class CompanyRules:
+    """How a school puts colours together.
+
+    `shares` of a scheme by character, per cent: subject, paler, middle, accent, light trim, dark trim; `steps` LRV
+    points to the paler one at least, to the middle one and to the accent; `weights` of depth, direction and strength
+    in a score; `apart` ΔE00 between colours of a scheme; `uneven` per cent that warm or cool must have of both;
+    `repeats` how often a wall colour appears again; `saturated` C*ab from which a colour waits for the fabrics.
+    """
+
+    shares: dict[str, tuple[float, ...]]
+    steps: tuple[float, ...]
+    weights: tuple[float, ...]
+    apart: float
+    uneven: float
+    repeats: float
+    saturated: float
+
+
+@dataclass(frozen=True)
+class UseRules:
+    """Where a school lets a colour go: LRV from which it suits the walls of a `whole_home`, below which it is an
+    accent, below which a `ceiling` comes down; C*ab from which a large surface is a statement (`clear`); m² of a
+    `large_room`; and LRV between which a floor shows neither dust nor dirt."""
+
+    whole_home: float
+    accent_below: float
+    ceiling: float
+    clear: float
+    large_room: float
+    floor_shows: tuple[float, ...]
+
+
+@dataclass(frozen=True)
+class ContrastRules:
+    """What contrast people are said to need: LRV `points`, Michelson contrast of `large` and of `small` things, `weber`
+    contrast of signs."""
+
+    points: float
+    large: float
+    small: float
+    weber: float
+
+
+@dataclass(frozen=True)
+class PaintRules:
+    """How paint is reckoned: `coats`, and m² that a litre covers once."""
+
+    coats: float
+    spreading: float
+
+
+@dataclass(frozen=True)
 class School:
     """Every figure and word of one school.
 
@@ -81,7 +133,9 @@ class School:
     LRV points between wall and trim for an edge to show; `crown` the sheen of crown moulding; `lean_from` Lab units of
     warmth from which a neutral temperature is said to lean; `estimate_doubt` ΔE00 that an estimated recipe adds for
     each 25 % of change, from Lab alone and from a spectrum; `dark_outside` LRV below which heat outdoors is warned of;
-    `whites` how whites are, and `light` how paint in rooms is judged; `claims` how sure a statement must be.
+    `whites` how whites are, and `light` how paint in rooms is judged; `company`, `use`, `contrast` and `paint` how
+    colours are put together, where they go, what people need and how much is bought; `claims` how sure a statement
+    must be.
     """
 
     key: str
@@ -114,6 +168,10 @@ class School:
     dark_outside: float
     whites: WhiteRules
     light: LightRules
+    company: CompanyRules
+    use: UseRules
+    contrast: ContrastRules
+    paint: PaintRules
     claims: Thresholds
     explains: tuple[str, ...]
 
@@ -138,6 +196,11 @@ class School:
     def known_before(self) -> float:
         """ΔE00 up to which a difference is seen only by somebody who knew the colour before."""
         return self.difference.edges[2]
+
+    @property
+    def far_from(self) -> float:
+        """ΔE00 from which two colours are far apart: nobody takes one for the other."""
+        return self.difference.edges[-1]
 
     @property
     def temperate(self) -> tuple[str, float, float]:

@@ -10,8 +10,17 @@ from pathlib import Path
 from typing import Any
 
 from prism.neutral import WorkingNeutral
-from prism.school.checks import check
-from prism.school.figures import FamilyRule, LightRules, School, WhiteRules
+from prism.school.checks import CHARACTERS, check
+from prism.school.figures import (
+    CompanyRules,
+    ContrastRules,
+    FamilyRule,
+    LightRules,
+    PaintRules,
+    School,
+    UseRules,
+    WhiteRules,
+)
 from prism.school.scales import HueScale, Scale, SchoolError
 from prism.surety import Thresholds
 
@@ -125,6 +134,10 @@ def build(key: str, table: dict[str, Any]) -> School:
         dark_outside=table["cautions"]["dark_outside"],
         whites=WhiteRules(**table["whites"]),
         light=LightRules(**table["light"]),
+        company=_company(table["company"]),
+        use=UseRules(**{name: _plain(value) for name, value in table["use"].items()}),
+        contrast=ContrastRules(**table["contrast"]),
+        paint=PaintRules(**table["paint"]),
         claims=Thresholds(**table["claims"]),
         explains=tuple(table["explains"]),
     )
@@ -132,6 +145,15 @@ def build(key: str, table: dict[str, Any]) -> School:
 
 def _floats(values: Iterable[float]) -> tuple[float, ...]:
     return tuple(map(float, values))
+
+
+def _plain(value: Any) -> Any:
+    return _floats(value) if isinstance(value, list | tuple) else value
+
+
+def _company(table: dict[str, Any]) -> CompanyRules:
+    rules = {name: _plain(value) for name, value in table.items() if name not in CHARACTERS}
+    return CompanyRules(shares={name: _floats(table[name]) for name in CHARACTERS}, **rules)
 
 
 def _family(rule: dict[str, Any]) -> FamilyRule:

@@ -6,17 +6,20 @@ import unittest
 import numpy as np
 
 from prism import demo, school, words
-from prism.company.scheme import APART, CHARACTERS, SHARES, scheme, wanted
+from prism.company.pool import Pool
+from prism.company.scheme import CARRIED, Asked, Carried, SchemeError, scheme, wanted
 from prism.difference import delta_e
 from prism.reading import read
+from prism.school.checks import CHARACTERS
 from prism.tests.test_command_line import run
-from prism.whites.ranking import which
 
 WALL = school.load()
 ENTRIES = demo.deck()
 LAB = np.array([entry.colour.lab for entry in ENTRIES])
 LRV = np.array([entry.colour.lrv for entry in ENTRIES])
 KEYS = [entry.code for entry in ENTRIES]
+POOL = Pool(LAB, LRV, KEYS, WALL, WALL.neutral)
+PLAIN = [character for character in CHARACTERS if character not in CARRIED]
 SUBJECTS = ("H16.3", "T05.4", "T04.3", "H06.3", "F14.3")
 
 
@@ -24,22 +27,30 @@ def subject(code):
     return read(demo.find(code).colour, WALL)
 
 
-def made(code, character, rows=None):
+def carried(code):
+    found = demo.find(code).colour
+    return Carried(code, found.lab, found.lrv)
+
+
+def made(code, character, rows=None, asked=None, chosen=WALL):
     rows = np.arange(len(KEYS)) if rows is None else rows
-    found = scheme(subject(code), character, LAB[rows], LRV[rows], [KEYS[r] for r in rows], WALL, WALL.neutral)
+    pool = Pool(LAB[rows], LRV[rows], [KEYS[r] for r in rows], chosen, chosen.neutral)
+    found = scheme(subject(code), character, pool, asked)
     return found, {place.name: place for place in found.places}
 
 
 class Schemes(unittest.TestCase):
-    def test_shares_are_whole_and_never_half_and_half(self):
-        for character in CHARACTERS:
-            self.assertEqual(sum(SHARES[character].values()), 100)
-            across = {"balance": ("middle", "accent"), "opposite": ("accent",)}.get(character, ())
-            self.assertLessEqual(sum(SHARES[character][name] for name in across), 30)
+    def test_shares_are_whole_and_never_half_and_half_in_every_school(self):
+        for key in school.names():
+            shares = school.load(key).company.shares
+            for character in CHARACTERS:
+                self.assertEqual(sum(shares[character]), 100)
+            self.assertLessEqual(shares["opposite"][3], 30)
+            self.assertLessEqual(sum(shares["balance"][2:4]), 30)
 
     def test_paler_is_paler_middle_between_and_accent_deeper(self):
         for code in SUBJECTS:
-            for character in CHARACTERS:
+            for character in PLAIN:
                 _, by = made(code, character)
                 own = subject(code).lrv
                 self.assertGreater(by["paler"].lrv, own, code)
@@ -67,18 +78,18 @@ class Schemes(unittest.TestCase):
             self.assertEqual(sides, {True, False}, code)
 
     def test_no_two_are_the_same_and_none_of_the_walls_is_a_white(self):
-        whites = set(which(LAB, LRV, WALL, WALL.neutral).tolist())
+        whites = set(POOL.whites.tolist())
         for code in SUBJECTS:
             found, _ = made(code, "ladder")
             rows = [place.row for place in found.places if place.name in ("paler", "middle", "accent")]
             self.assertFalse(set(rows[1:]) & whites)
             for i, one in enumerate(rows):
                 for other in rows[i + 1 :]:
-                    self.assertGreaterEqual(float(delta_e(LAB[one], LAB[other])), APART)
+                    self.assertGreaterEqual(float(delta_e(LAB[one], LAB[other])), WALL.company.apart)
 
     def test_the_order_of_the_deck_is_nothing_to_it(self):
         rng = np.random.default_rng(5)
-        for character in CHARACTERS:
+        for character in PLAIN:
             expected = [KEYS[p.row] for p in made("H16.3", character)[0].places if p.row >= 0]
             rows = rng.permutation(len(KEYS))
             found = made("H16.3", character, rows)[0]
@@ -88,23 +99,84 @@ class Schemes(unittest.TestCase):
         found, by = made("H16.3", "ladder")
         self.assertTrue(0 < found.score <= 1)
         self.assertGreaterEqual(by["middle"].score, 0.8)
-        reasons = words.place_reasons(by["middle"], "ladder")
+        reasons = words.place_reasons(by["middle"])
         self.assertIn(f"LRV {by['middle'].lrv:.1f}", reasons[0])
         self.assertIn("subject’s undertone", reasons[1])
 
     def test_a_dark_subject_is_met_by_lighter_ones(self):
-        want = wanted(read(demo.find("H16.7").colour, WALL), "ladder", WALL)
+        want = wanted(read(demo.find("H16.7").colour, WALL), "ladder", POOL)
         self.assertGreater(want["middle"].lrv, demo.find("H16.7").colour.lrv)
 
     def test_a_deck_of_nothing_gives_the_subject_alone(self):
-        found = scheme(subject("H16.3"), "ladder", np.zeros((0, 3)), np.zeros(0), [], WALL, WALL.neutral)
+        found = scheme(subject("H16.3"), "ladder", Pool(np.zeros((0, 3)), np.zeros(0), [], WALL, WALL.neutral))
         self.assertEqual([place.name for place in found.places], ["subject"])
+
+    def test_what_stays_is_carried_on(self):
+        stays = [carried("H39.6"), carried("T30.6")]
+        _found, by = made("H16.3", "fixed", asked=Asked(carried=stays))
+        self.assertEqual([by[name].follows for name in ("paler", "middle")], ["H39.6", "T30.6"])
+        for name in ("paler", "middle", "accent"):
+            self.assertLess(by[name].angle, 35, name)
+        strongest = max(stays, key=lambda one: float(np.hypot(*WALL.neutral.undertone(np.array([one.lab]))[0])))
+        self.assertEqual((by["accent"].follows, by["accent"].wanted_lrv), (strongest.name, strongest.lrv))
+        with self.assertRaises(SchemeError):
+            made("H16.3", "fixed")
+
+    def test_like_a_reference_takes_its_depths_and_undertones_whatever_their_order(self):
+        codes = ("F71.2", "H39.4", "F247.7")
+        _, by = made("H16.3", "reference", asked=Asked(carried=[carried(code) for code in codes]))
+        _, again = made("H16.3", "reference", asked=Asked(carried=[carried(code) for code in codes[::-1]]))
+        self.assertEqual({n: p.row for n, p in by.items()}, {n: p.row for n, p in again.items()})
+        depths = sorted((demo.find(code).colour.lrv for code in codes), reverse=True)
+        for name, lrv in zip(("paler", "middle", "accent"), depths, strict=True):
+            self.assertAlmostEqual(by[name].lrv, lrv, delta=4)
+        for count in (0, 2, 4):
+            with self.assertRaises(SchemeError):
+                made("H16.3", "reference", asked=Asked(carried=[carried("H39.4")] * count))
+
+    def test_a_locked_place_is_kept_and_the_others_are_chosen_round_it(self):
+        _plain, by = made("H16.3", "ladder")
+        other = by["middle"].runners_up[0]
+        _found, then = made("H16.3", "ladder", asked=Asked(locked={"middle": other}))
+        self.assertEqual(then["middle"].row, other)
+        self.assertTrue(then["middle"].locked)
+        self.assertFalse(then["accent"].locked)
+        self.assertIn(by["middle"].row, then["middle"].runners_up)  # and so it can be swapped back
+        self.assertLessEqual(then["middle"].score, by["middle"].score)
+        for name in ("paler", "accent"):
+            away = float(delta_e(LAB[then[name].row], LAB[other]))
+            self.assertGreaterEqual(away, WALL.company.apart)
+        # whatever is locked, it is nobody else's
+        _, crowded = made("H16.3", "ladder", asked=Asked(locked={"middle": by["accent"].row}))
+        self.assertNotEqual(crowded["accent"].row, by["accent"].row)
+
+    def test_without_a_dark_trim_its_share_is_the_subjects(self):
+        _, by = made("H16.3", "ladder", asked=Asked(without=("dark",)))
+        self.assertNotIn("dark", by)
+        self.assertEqual(by["subject"].share, 62)
+
+    def test_only_what_is_allowed_is_taken(self):
+        allowed = np.array([key.startswith("H") for key in KEYS])
+        found, _ = made("H16.3", "opposite", asked=Asked(allowed=allowed))
+        self.assertTrue(all(KEYS[place.row].startswith("H") for place in found.places if place.row >= 0))
+
+    def test_the_light_trim_is_the_first_white_or_the_locked_one(self):
+        trims = [(int(POOL.whites[0]), 0.9), (int(POOL.whites[1]), 0.7)]
+        _, by = made("H16.3", "ladder", asked=Asked(trims=trims))
+        self.assertEqual((by["trim"].row, by["trim"].score, by["trim"].runners_up), (trims[0][0], 0.9, (trims[1][0],)))
+        _, by = made("H16.3", "ladder", asked=Asked(trims=trims, locked={"trim": trims[1][0]}))
+        self.assertEqual((by["trim"].row, by["trim"].score), trims[1])
+
+    def test_a_school_has_its_own_shares(self):
+        even = school.load("even")
+        self.assertEqual(made("H16.3", "ladder", chosen=even)[1]["subject"].share, 70)
+        self.assertEqual(made("H16.3", "ladder")[1]["subject"].share, 60)
 
 
 class Command(unittest.TestCase):
     def test_all_characters_or_one(self):
         found = json.loads(run("scheme", "H16.3", "--json")[1])
-        self.assertEqual([one["character"] for one in found], list(CHARACTERS))
+        self.assertEqual([one["character"] for one in found], PLAIN)
         for one in found:
             self.assertEqual(sum(place["share"] for place in one["places"]), 100)
             for place in one["places"]:
@@ -115,3 +187,8 @@ class Command(unittest.TestCase):
         self.assertEqual(status, 0)
         self.assertIn("One undertone at many depths", out)
         self.assertEqual(run("scheme", "H16.3", "--character", "loud")[0], 2)
+        status, _, said = run("scheme", "H16.3", "--character", "reference", "--carries", "H39.4")
+        self.assertEqual(status, 2)
+        self.assertIn("three colours", said)
+        carrying = json.loads(run("scheme", "H16.3", "--json", "--carries", "F71.2", "H39.4", "F247.7")[1])
+        self.assertEqual([one["character"] for one in carrying], list(CHARACTERS))

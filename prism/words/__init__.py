@@ -18,5 +18,6 @@ from prism.words.schools import *
 from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.surety import *
+from prism.words.use import *
 from prism.words.walks import *
 from prism.words.whites import *

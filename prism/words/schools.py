@@ -27,6 +27,10 @@ SCHOOL_PARTS = {
     "estimates": "Estimated recipes",
     "whites": "Whites",
     "light": "Paint in rooms",
+    "company": "Colours in company",
+    "use": "Where a colour goes",
+    "contrast": "Contrast for people",
+    "paint": "Paint",
     "cautions": "Cautions",
     "claims": "How sure a statement must be",
     "difference": "Words for differences",
@@ -67,6 +71,29 @@ _LABELS = {
     "light.toward": "Rooms that face the sun",
     "light.east": "Rooms that face east",
     "light.west": "Rooms that face west",
+    "company.ladder": "Shares of one undertone at many depths",
+    "company.opposite": "Shares of the quiet one with an opposite",
+    "company.balance": "Shares of warm and cool in balance",
+    "company.fixed": "Shares of what stays, carried on",
+    "company.reference": "Shares of a likeness of three colours",
+    "company.steps": "LRV points to paler, middle, accent",
+    "company.weights": "Weights of depth, direction, strength",
+    "company.apart": "Colours of a scheme differ by",
+    "company.uneven": "Warm or cool has of both at least",
+    "company.repeats": "A wall colour appears again",
+    "company.saturated": "Waits for the real fabrics from",
+    "use.whole_home": "Walls of a whole home from",
+    "use.accent_below": "An accent, or all over, below",
+    "use.ceiling": "A ceiling comes down below",
+    "use.clear": "A large surface is a statement from",
+    "use.large_room": "A room is large from",
+    "use.floor_shows": "A floor shows neither dust nor dirt between",
+    "contrast.points": "LRV points",
+    "contrast.large": "Michelson contrast, large things",
+    "contrast.small": "Michelson contrast, small things and hazards",
+    "contrast.weber": "Weber contrast, signs",
+    "paint.coats": "Coats",
+    "paint.spreading": "A litre covers once",
     "cautions.dark_outside": "Heat outdoors, LRV below",
     "claims.certain": "Certain of one colour from",
     "claims.certain_pair": "Certain of a pair from",
@@ -134,6 +161,7 @@ def school_wrong(reason: str) -> str:
     return sentence(reason)
 
 
+_SHARES = "The colour itself, a paler one, a middle one, an accent, light trim, dark trim; together 100."
 _EFFECTS = {
     "title": "What reviews call it.",
     "depth.words": "Every colour is said to be one of these.",
@@ -180,6 +208,29 @@ _EFFECTS = {
     "light.toward": "Shown as practice beside what is computed.",
     "light.east": "Shown as practice beside what is computed.",
     "light.west": "Shown as practice beside what is computed.",
+    "company.ladder": _SHARES,
+    "company.opposite": _SHARES,
+    "company.balance": _SHARES,
+    "company.fixed": _SHARES,
+    "company.reference": _SHARES,
+    "company.steps": "How much lighter the paler one is at least, and how much darker the middle one and the accent.",
+    "company.weights": "What each counts for when a colour is scored for its place.",
+    "company.apart": "Nearer ones are not both taken into a scheme.",
+    "company.uneven": "Less of the larger, and warm and cool are said to stand half and half.",
+    "company.repeats": "Fewer places, and the colour is said to stand alone.",
+    "company.saturated": "From here on a colour is told to wait until fabrics are there.",
+    "use.whole_home": "Lighter ones are said to suit every room.",
+    "use.accent_below": "Darker ones want a large daylit room, or a small surface.",
+    "use.ceiling": "Darker ceilings are said to come down.",
+    "use.clear": "More coloured ones are said to be a statement on walls and cabinets.",
+    "use.large_room": "In smaller rooms a dark all-over scheme is warned of.",
+    "use.floor_shows": "Outside of it, dust or dirt is warned of.",
+    "contrast.points": "Doors, frames, rails and steps are held against this.",
+    "contrast.large": "Doors and frames are held against this.",
+    "contrast.small": "Rails, edges of steps and switches are held against this.",
+    "contrast.weber": "Signs are held against this.",
+    "paint.coats": "How often a surface is painted when paint is reckoned.",
+    "paint.spreading": "How far a litre goes when paint is reckoned; the can says better.",
     "cautions.dark_outside": "Below this, heat on dark exteriors is warned of.",
     "claims.certain": "The probability from which a colour is said plainly to be something.",
     "claims.certain_pair": "The probability from which one colour is said plainly to be lighter, warmer or greyer.",
@@ -206,7 +257,7 @@ def school_effect(path: Sequence[str]) -> str:
 def school_range(figure: Figure) -> str:
     """Return within which bounds a figure lies, and in which unit."""
     kind = str(figure.kind)
-    if kind in ("number", "span", "edges", "turn", "line", "values"):
+    if kind in ("number", "span", "edges", "turn", "line", "values", "shares"):
         unit = f" {figure.unit}" if figure.unit and figure.unit != "°" else figure.unit
         return f"{number(figure.low, 2).rstrip('0').rstrip('.')} to {figure.high:g}{unit}."
     return ""

@@ -1,0 +1,43 @@
+"""The colours that companions are chosen from, with what every choice asks of them."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import NDArray
+
+from prism.neutral import WorkingNeutral
+from prism.school import School
+from prism.spectrum import Array
+from prism.whites.ranking import which
+
+
+@dataclass(frozen=True, eq=False)
+class Pool:
+    """Colours of decks: Lab (n, 3), LRV (n,) and keys (n,), under a school and a working neutral."""
+
+    lab: Array
+    lrv: Array
+    keys: Sequence[str]
+    school: School
+    neutral: WorkingNeutral
+
+    @cached_property
+    def undertone(self) -> Array:
+        """Distance of each from the neutral of its lightness, (n, 2)."""
+        found: Array = self.neutral.undertone(self.lab.reshape(-1, 3))
+        return found
+
+    @cached_property
+    def strength(self) -> Array:
+        """Length of the undertone, Lab units, (n,)."""
+        found: Array = np.hypot(self.undertone[:, 0], self.undertone[:, 1])
+        return found
+
+    @cached_property
+    def whites(self) -> NDArray[np.intp]:
+        """Rows of the whites."""
+        return which(self.lab, self.lrv, self.school, self.neutral)

@@ -1,0 +1,250 @@
+"""Where a colour goes, surface by surface: suits, with care, or no, each with what that rests on."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import IntEnum
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from prism.light.seen import lift
+from prism.reading import Reading
+from prism.school import School
+from prism.spectrum import lab_to_xyz, lightness_to_lrv, white_point, xyz_to_lab
+from prism.tint.optics import K1
+from prism.whites.sheen import DIFFUSE
+
+SURFACES = (
+    "walls of the whole home", "walls of one room", "one wall", "all over", "ceiling", "trim", "doors", "cabinets",
+    "island", "built-ins", "furniture", "floor", "shutters", "front door", "porch ceiling", "outside walls",
+)  # fmt: skip
+OUTSIDE = {"shutters", "front door", "porch ceiling", "outside walls"}
+DARK_TRIM = 14.0
+"""LRV up to which a colour can be a dark trim."""
+SHADY_PORCH = 55.0
+"""LRV below which the ceiling of a porch takes the light from what lies behind it."""
+DULL_OUTSIDE = 82.0
+"""LRV, as it looks outdoors, from which a wall dazzles in the sun."""
+FILM_OUTSIDE = "satin"
+"""The sheen that exterior paint is taken to have."""
+IN_THE_SUN = 1.4
+"""How much more light a wall gets that the sun meets squarely than level ground: estimated, at a height of 35°."""
+
+
+class Suits(IntEnum):
+    """How well a colour suits a surface."""
+
+    NO = 0
+    WITH_CARE = 1
+    SUITS = 2
+
+
+@dataclass(frozen=True)
+class Reason:
+    """Why: a key of `prism.words.USE_WHY`, the figure it rests on, and what that is held against."""
+
+    key: str
+    found: float
+    against: float
+
+
+@dataclass(frozen=True)
+class Use:
+    """A surface, how well the colour suits it, and why."""
+
+    surface: str
+    suits: Suits
+    reasons: tuple[Reason, ...]
+
+
+@dataclass(frozen=True)
+class Around:
+    """What is known of where the colour would go: floor area m² and median lux on the walls by day of the room, LRV of
+    the walls that trim and doors would stand against, and the LRV limit of a substrate outside; None: not known."""
+
+    floor: float | None = None
+    lux: float | None = None
+    walls: float | None = None
+    limit: float | None = None
+
+
+@dataclass(frozen=True)
+class Outdoors:
+    """What a colour looks like outdoors: LRV, and by how much lighter (L*) and less coloured (C*ab) than its board."""
+
+    lrv: float
+    lighter: float
+    paler: float
+
+
+def outdoors(lab: ArrayLike, sheen: str = FILM_OUTSIDE) -> Outdoors:
+    """Return what a colour looks like on a wall in the sun, of Lab D65/10° (3,) measured with specular light included.
+
+    Two things tell it from its board. Indoors one looks past the surface's own reflection (`prism.whites.sheen`);
+    outdoors sky and ground fill all that could be mirrored, and a veil of white lies over the colour. And a wall that
+    the sun meets squarely gets more light than the ground the eye takes its measure from (`prism.light.seen.lift`).
+    """
+    own = lab_to_xyz(lab)
+    veil = K1 * (1 - DIFFUSE[sheen]) * white_point()
+    there = xyz_to_lab((own + veil) * float(lift(IN_THE_SUN)))
+    board = np.asarray(lab, dtype=np.float64)
+    chroma, shown = float(np.hypot(*board[1:])), float(np.hypot(*there[1:]))
+    lightness = min(float(there[0]), 100.0)
+    # colour is judged against lightness: as much chroma on a lighter ground reads as less
+    paler = chroma - shown * float(board[0]) / max(lightness, 1e-9)
+    return Outdoors(float(lightness_to_lrv(np.asarray(lightness))), lightness - float(board[0]), paler)
+
+
+def uses(reading: Reading, school: School, around: Around | None = None) -> list[Use]:
+    """Return how a colour suits every surface of `SURFACES`."""
+    held = around or Around()
+    return [_judged(surface, reading, school, held) for surface in SURFACES]
+
+
+def _judged(surface: str, reading: Reading, school: School, around: Around) -> Use:
+    if surface in OUTSIDE:
+        reasons = _outside(surface, reading, school, around)
+    elif surface.startswith(("walls", "one wall", "all over")):
+        reasons = _walls(surface, reading, school, around)
+    else:
+        reasons = _others(surface, reading, school, around)
+    suits = min((least for least, _ in reasons), default=Suits.SUITS)
+    said = [reason for least, reason in reasons if least == suits] if suits < Suits.SUITS else []
+    good = [reason for least, reason in reasons if least == Suits.SUITS]
+    return Use(surface, suits, tuple(said or good))
+
+
+Found = list[tuple[Suits, Reason]]
+
+
+def _chroma(reading: Reading) -> float:
+    return float(np.hypot(*reading.lab[1:]))
+
+
+def _walls(surface: str, reading: Reading, school: School, around: Around) -> Found:
+    lrv, rules, chroma = reading.lrv, school.use, _chroma(reading)
+    found: Found = []
+    if surface == "walls of the whole home":
+        if lrv >= rules.whole_home:
+            found.append((Suits.SUITS, Reason("light enough", lrv, rules.whole_home)))
+        elif lrv >= rules.accent_below:
+            found.append((Suits.WITH_CARE, Reason("deep for a home", lrv, rules.whole_home)))
+        else:
+            found.append((Suits.NO, Reason("too deep for a home", lrv, rules.accent_below)))
+        if chroma >= rules.clear:
+            found.append((Suits.NO, Reason("a statement everywhere", chroma, rules.clear)))
+    elif surface == "one wall":
+        if reading.lrv >= school.white_lrv:
+            found.append((Suits.NO, Reason("no accent", lrv, school.white_lrv)))
+        else:
+            found.append((Suits.SUITS, Reason("an accent", lrv, school.white_lrv)))
+    elif lrv >= rules.accent_below and surface == "walls of one room":
+        found.append((Suits.SUITS, Reason("holds a room", lrv, rules.accent_below)))
+        if chroma >= rules.clear:
+            found.append((Suits.WITH_CARE, Reason("a statement", chroma, rules.clear)))
+    else:
+        found += _all_over(reading, school, around)
+        if surface == "all over" and lrv >= school.white_lrv:
+            found.append((Suits.SUITS, Reason("white all over", lrv, school.white_lrv)))
+    return found
+
+
+def _all_over(reading: Reading, school: School, around: Around) -> Found:
+    """Return what a colour needs to go over everything of a room."""
+    lrv, rules = reading.lrv, school.use
+    if lrv >= rules.accent_below:
+        key = "one colour all over"
+        return [
+            (Suits.SUITS if _chroma(reading) < rules.clear else Suits.WITH_CARE, Reason(key, lrv, rules.accent_below))
+        ]
+    if around.floor is None or around.lux is None:
+        return [(Suits.WITH_CARE, Reason("needs a large daylit room", lrv, rules.accent_below))]
+    found: Found = []
+    if around.floor < rules.large_room:
+        found.append((Suits.NO, Reason("room too small", around.floor, rules.large_room)))
+    if around.lux < school.light.dim:
+        found.append((Suits.NO, Reason("room too dim", around.lux, school.light.dim)))
+    elif around.lux < school.light.bright and not found:
+        found.append((Suits.WITH_CARE, Reason("room not bright", around.lux, school.light.bright)))
+    return found or [(Suits.SUITS, Reason("large and daylit", around.floor, rules.large_room))]
+
+
+def _others(surface: str, reading: Reading, school: School, around: Around) -> Found:
+    lrv, chroma = reading.lrv, _chroma(reading)
+    rules = school.use
+    found: Found = []
+    if surface == "ceiling":
+        if lrv >= rules.ceiling:
+            found.append((Suits.SUITS, Reason("lifts a ceiling", lrv, rules.ceiling)))
+        else:
+            found.append((Suits.WITH_CARE, Reason("ceiling comes down", lrv, rules.ceiling)))
+    elif surface in ("trim", "doors"):
+        found += _woodwork(surface, reading, school, around)
+    elif surface in ("cabinets", "built-ins"):
+        if lrv >= school.whites.glare_lrv and surface == "cabinets":
+            found.append((Suits.WITH_CARE, Reason("glares", lrv, school.whites.glare_lrv)))
+        if chroma >= rules.clear:
+            found.append((Suits.WITH_CARE, Reason("long to live with", chroma, rules.clear)))
+        if lrv < rules.floor_shows[0]:
+            found.append((Suits.WITH_CARE, Reason("shows dust", lrv, rules.floor_shows[0])))
+        found.append((Suits.SUITS, Reason("washed in a higher sheen", lrv, rules.floor_shows[0])))
+    elif surface == "island":
+        if lrv >= school.white_lrv:
+            found.append((Suits.WITH_CARE, Reason("island shows knocks", lrv, school.white_lrv)))
+        else:
+            found.append((Suits.SUITS, Reason("an island may be deeper", lrv, school.white_lrv)))
+    elif surface == "furniture":
+        found.append((Suits.SUITS, Reason("small enough", chroma, rules.clear)))
+    elif surface == "floor":
+        low, high = rules.floor_shows
+        if lrv < low:
+            found.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
+        elif lrv > high:
+            found.append((Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
+        else:
+            found.append((Suits.SUITS, Reason("floor wears", lrv, low)))
+        if chroma >= rules.clear:
+            found.append((Suits.WITH_CARE, Reason("tints the room", chroma, rules.clear)))
+    return found
+
+
+def _woodwork(surface: str, reading: Reading, school: School, around: Around) -> Found:
+    """Return what trim or doors of a colour would do: near white, near black, or in between."""
+    lrv = reading.lrv
+    found: Found = []
+    if around.walls is not None and abs(lrv - around.walls) < school.trim_gap:
+        found.append((Suits.WITH_CARE, Reason("edge is lost", abs(lrv - around.walls), school.trim_gap)))
+    if lrv >= school.white_lrv:
+        clean = abs(reading.temperature.value) < school.whites.clean_within
+        if surface == "doors" and lrv >= school.whites.glare_lrv and clean:
+            found.append((Suits.WITH_CARE, Reason("glares", lrv, school.whites.glare_lrv)))
+        found.append((Suits.SUITS, Reason("a light trim", lrv, school.white_lrv)))
+    elif lrv <= DARK_TRIM:
+        found.append((Suits.SUITS, Reason("a dark trim", lrv, DARK_TRIM)))
+    else:
+        found.append((Suits.WITH_CARE, Reason("neither light nor dark", lrv, school.white_lrv)))
+    return found
+
+
+def _outside(surface: str, reading: Reading, school: School, around: Around) -> Found:
+    lrv = reading.lrv
+    found: Found = []
+    if around.limit is not None and lrv < around.limit and surface != "porch ceiling":
+        found.append((Suits.NO, Reason("below the limit", lrv, around.limit)))
+    if lrv < school.dark_outside and surface != "porch ceiling":
+        found.append((Suits.WITH_CARE, Reason("heats up", lrv, school.dark_outside)))
+    out = outdoors(reading.lab)
+    if surface == "porch ceiling":
+        if lrv < SHADY_PORCH:
+            found.append((Suits.WITH_CARE, Reason("takes the porch’s light", lrv, SHADY_PORCH)))
+        found.append((Suits.SUITS, Reason("lights a porch", lrv, SHADY_PORCH)))
+    elif surface == "outside walls":
+        if out.lrv >= DULL_OUTSIDE:
+            found.append((Suits.WITH_CARE, Reason("dazzles in the sun", out.lrv, DULL_OUTSIDE)))
+        elif _chroma(reading) - out.paler < 4 and lrv >= 60:
+            found.append((Suits.WITH_CARE, Reason("reads as white outdoors", out.lrv, 60)))
+        found.append((Suits.SUITS, Reason("lighter and less coloured", out.lighter, out.paler)))
+    else:
+        found.append((Suits.SUITS, Reason("a small thing outdoors", out.lighter, out.paler)))
+    return found
