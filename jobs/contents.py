@@ -6,21 +6,47 @@ from collections.abc import Mapping, Sequence
 
 from jobs import queries
 from jobs.lighting import Board, RoomDay
-from jobs.models import Element, Room
+from jobs.models import Coated, Element, Room
 from prism import words
+from prism.company.fabric import Fabric, fabric
 from prism.light.materials import library
 from prism.neutral import WorkingNeutral
-from prism.school import School
+from prism.reading import read
+from prism.school import School, load
 from prism.stimulus import Stimulus, from_reflectance
 from prism.whites.ranking import which
 
 
 def stimulus_of(element: Element) -> Stimulus | None:
-    """Return the colour of a fixed element; None where it is not known."""
-    if element.colour:
-        return element.colour.stimulus
-    material = library().get(element.material)
+    """Return the colour of a fixed element, of several colours what they make from afar; None where it is not known."""
+    parts = parts_of(element)
+    if len(parts) < 2:
+        return parts[0][0] if parts else None
+    mixed = queries.reflectance_of(element)
+    least_sure = max((colour.provenance for colour, _ in parts), key=load().doubt)
+    return from_reflectance(mixed, least_sure, element.name) if mixed else None
+
+
+def parts_of(element: Element) -> list[tuple[Stimulus, float]]:
+    """Return the colours of a fixed element with their shares, per cent; none where they are not known."""
+    held: list[tuple[Coated, float]] = [(part, part.share) for part in element.parts.all()] or [(element, 100.0)]
+    return [(colour, share) for thing, share in held if (colour := _own_colour(thing))]
+
+
+def _own_colour(thing: Coated) -> Stimulus | None:
+    if thing.colour:
+        return thing.colour.stimulus
+    material = library().get(thing.material)
     return from_reflectance(material.reflectance, "reading-average", material.title) if material else None
+
+
+def fabric_of(element: Element, school: School, neutral: WorkingNeutral) -> Fabric | None:
+    """Return a fixed element as paints are held against it; None where its colours are not known."""
+    parts = parts_of(element)
+    if not parts:
+        return None
+    readings = [read(colour, school, neutral) for colour, _ in parts]
+    return fabric(element.name, readings, [share for _, share in parts])
 
 
 def by_permanence(room: Room) -> list[Element]:

@@ -14,13 +14,15 @@ from django.utils import timezone
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs import queries
-from jobs.models import WALL_CHOICES, Element, Job, Room, Surface
+from jobs.models import WALL_CHOICES, Element, Finish, Job, Room, Surface, WhiteRule
 from jobs.towns import TOWNS
 from prism import words
 from prism.light import checks
 from prism.light.materials import library
 from prism.light.room import Lamp, Window
 from prism.light.sun import Place
+from prism.numbers import is_number, parse
+from prism.whites.sheen import SHEENS
 from web.forms import NumberField, laid_out, plain
 
 SMALL = {"size": "5"}
@@ -72,6 +74,12 @@ def _number(low: float, high: float, **more: Any) -> NumberField:
     return NumberField(low=low, high=high, widget=plain(**SMALL), **more)
 
 
+DOORWAYS = ("open_to", "leads_to")
+"""How one gets from a room into others: without a door, and by one."""
+MOST_PARTS = 6
+"""Colours that a fabric may have."""
+
+
 class RoomForm(forms.Form):
     """A room's name, size and how it lies."""
 
@@ -89,17 +97,21 @@ class RoomForm(forms.Form):
     open_to = forms.ModelMultipleChoiceField(
         Room.objects.none(), required=False, label="Open to", widget=forms.CheckboxSelectMultiple
     )
+    leads_to = forms.ModelMultipleChoiceField(
+        Room.objects.none(), required=False, label="A door to", widget=forms.CheckboxSelectMultiple
+    )
     notes = forms.CharField(required=False, max_length=4000, widget=forms.Textarea(attrs={"rows": 2}))
 
     def __init__(self, data: Any, room: Room) -> None:
-        initial = {f: getattr(room, f) for f in self.base_fields if f != "open_to" and getattr(room, f) is not None}
+        initial = {f: getattr(room, f) for f in self.base_fields if f not in DOORWAYS and getattr(room, f) is not None}
         if room.pk:
-            initial["open_to"] = list(room.open_to.values_list("pk", flat=True))
+            initial |= {name: list(getattr(room, name).values_list("pk", flat=True)) for name in DOORWAYS}
         super().__init__(data, initial=initial if room.pk else {})
         others = room.job.rooms.filter(deleted=None)
-        choice = self.fields["open_to"]
-        assert isinstance(choice, forms.ModelMultipleChoiceField)
-        choice.queryset = others.exclude(pk=room.pk) if room.pk else others
+        for name in DOORWAYS:
+            choice = self.fields[name]
+            assert isinstance(choice, forms.ModelMultipleChoiceField)
+            choice.queryset = others.exclude(pk=room.pk) if room.pk else others
         self._room = room
 
     def clean(self) -> dict[str, Any]:
@@ -108,8 +120,12 @@ class RoomForm(forms.Form):
         same = self._room.job.rooms.filter(deleted=None, name__iexact=data.get("name", "")).exclude(pk=self._room.pk)
         if same.exists():
             self.add_error("name", words.room_name_taken(data["name"]))
-        if str(self._room.pk) in self.data.getlist("open_to") if hasattr(self.data, "getlist") else False:
-            self.add_error("open_to", words.OPEN_TO_ITSELF)
+        for name in DOORWAYS:
+            if str(self._room.pk) in self.data.getlist(name) if hasattr(self.data, "getlist") else False:
+                self.add_error(name, words.OPEN_TO_ITSELF)
+        both = set(data.get("open_to") or ()) & set(data.get("leads_to") or ())
+        if both:
+            self.add_error("leads_to", words.door_and_open(sorted(room.name for room in both)))
         return data
 
     @property
@@ -120,7 +136,7 @@ class RoomForm(forms.Form):
 
     def kept(self) -> dict[str, Any]:
         """Return the fields of a room."""
-        data = {name: value for name, value in self.cleaned_data.items() if name != "open_to"}
+        data = {name: value for name, value in self.cleaned_data.items() if name not in DOORWAYS}
         return data | {"turn": data["turn"] or 0.0}
 
 
@@ -213,15 +229,19 @@ class CoatedForm(Row):
     def clean_what(self) -> str:
         """Find the colour or material that was typed."""
         text = str(self.cleaned_data["what"]).strip()
-        if not text:
-            return text
-        self.material = next((m.key for m in library().values() if text.casefold() in (m.title, m.key)), "")
-        if not self.material:
-            try:
-                self.colour = deck_queries.one_named(self._user, text)
-            except deck_queries.NotOneColourError as wrong:
-                raise forms.ValidationError(f"{wrong} {words.OR_A_MATERIAL}") from None
+        if text:
+            self.colour, self.material = self._named(text)
         return text
+
+    def _named(self, text: str) -> tuple[Colour | None, str]:
+        """Return the one colour, or else the material, that a text names. Raises `ValidationError`."""
+        material = next((m.key for m in library().values() if text.casefold() in (m.title, m.key)), "")
+        if material:
+            return None, material
+        try:
+            return deck_queries.one_named(self._user, text), ""
+        except deck_queries.NotOneColourError as wrong:
+            raise forms.ValidationError(f"{wrong} {words.OR_A_MATERIAL}") from None
 
     def coat(self) -> dict[str, Any]:
         """Return the colour as it is kept."""
@@ -257,16 +277,119 @@ class ElementForm(CoatedForm):
     area = _number(0.01, 3600, label="m²", said="area", initial=2.0)
     on = forms.ChoiceField(choices=[*Surface.SIDES, ("walls", "all walls")], label="On")
 
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        self.parts: list[dict[str, Any]] = []
+
+    def clean_what(self) -> str:
+        """Find the colour or material that was typed, or several with their shares."""
+        text = str(self.cleaned_data["what"]).strip()
+        pieces = [piece.strip() for piece in text.split(",") if piece.strip()]
+        if len(pieces) < 2 or self._is_one(text):
+            return super().clean_what()
+        if len(pieces) > MOST_PARTS:
+            raise forms.ValidationError(words.too_many_parts(len(pieces), MOST_PARTS))
+        for piece in pieces:
+            name, _, share = piece.removesuffix("%").rstrip().rpartition(" ")
+            if not name or not is_number(share) or parse(share) <= 0:
+                raise forms.ValidationError(words.part_wrong(piece))
+            colour, material = self._named(name.strip())
+            self.parts.append({"colour": colour, "material": material, "share": parse(share)})
+        total = sum(part["share"] for part in self.parts)
+        if abs(total - 100) > 0.5:
+            raise forms.ValidationError(words.parts_sum(total))
+        return text
+
+    def _is_one(self, text: str) -> bool:
+        """Whether a text with commas is the whole name of a material or colour."""
+        try:
+            return any(self._named(text))
+        except forms.ValidationError:
+            return False
+
     def row(self) -> dict[str, Any]:
         """Return the row as it is kept."""
         data = self.cleaned_data
         name = data["name"] or words.ELEMENTS[data["kind"]]
-        return {"kind": data["kind"], "name": name, "area": data["area"], "on": data["on"], **self.coat()}
+        own = {"kind": data["kind"], "name": name, "area": data["area"], "on": data["on"], **self.coat()}
+        return own | ({"parts": self.parts} if self.parts else {})
 
     def check(self, size: tuple[float, float, float] | None) -> None:
         """An element without a colour says nothing of the light."""
         if not self.cleaned_data.get("what") and "what" not in self.errors:
             self.add_error("what", words.COLOUR_NEEDED)
+
+
+class FinishForm(CoatedForm):
+    """What one part of a room is painted with; what is left empty is computed."""
+
+    field_order = ("part", "what", "sheen", "area", "stays")
+    part = forms.ChoiceField(choices=Finish.Part.choices, widget=forms.HiddenInput)
+    sheen = forms.ChoiceField(choices=[("", "as is usual"), *((s, s) for s in SHEENS)], required=False, label="Sheen")
+    area = _number(0, 3600, required=False, label="m²", said="area")
+    stays = forms.BooleanField(required=False, label="is there and stays")
+
+    def clean_what(self) -> str:
+        """Find the colour; a material of the library is no paint."""
+        text = super().clean_what()
+        if self.material:
+            raise forms.ValidationError(words.NO_PAINT)
+        return text
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse something that stays and is of no colour."""
+        data = super().clean() or {}
+        if data.get("stays") and not self.colour and "what" not in self.errors:
+            self.add_error("what", words.STAYS_NEEDS_COLOUR)
+        return data
+
+    def row(self) -> dict[str, Any] | None:
+        """Return the row as it is kept; None where it says nothing."""
+        data = self.cleaned_data
+        if not self.colour and not data["sheen"] and data["area"] is None:
+            return None
+        kept = {name: data[name] for name in ("part", "sheen", "area", "stays")}
+        return kept | {"colour": self.colour}
+
+
+class PaintForm(forms.ModelForm):  # type: ignore[type-arg]
+    """How paint is reckoned in a job; empty: as the school has it."""
+
+    spreading = _number(1, 40, required=False, label="m² a litre covers once", said="spreading rate")
+
+    class Meta:
+        model = Job
+        fields = ("coats", "spreading")
+        labels = {"coats": "Coats"}
+
+    def clean_coats(self) -> int | None:
+        """Refuse no coat and too many."""
+        coats: int | None = self.cleaned_data["coats"]
+        if coats is not None and not 1 <= coats <= 6:
+            raise forms.ValidationError(words.COATS_WRONG)
+        return coats
+
+
+class WhiteRuleForm(forms.Form):
+    """Which white is set for a home or ruled out, and why."""
+
+    white = forms.CharField(max_length=160, label="White", widget=plain(placeholder="code or name"))
+    kind = forms.ChoiceField(choices=WhiteRule.Kind.choices, label="is")
+    reason = forms.CharField(max_length=300, label="because", widget=plain())
+
+    def __init__(self, data: Any, user: User) -> None:
+        super().__init__(data)
+        self._user = user
+        self.colour: Colour | None = None
+
+    def clean_white(self) -> str:
+        """Find the white."""
+        text = str(self.cleaned_data["white"]).strip()
+        try:
+            self.colour = deck_queries.one_named(self._user, text)
+        except deck_queries.NotOneColourError as wrong:
+            raise forms.ValidationError(str(wrong)) from None
+        return text
 
 
 class MoveForm(forms.Form):

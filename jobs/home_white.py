@@ -1,7 +1,8 @@
-"""One white for the home of a job: solved over its rooms, by the colours that were reviewed for them."""
+"""One white for the home of a job: solved over its rooms by the colours of their walls, and what a person ruled."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
@@ -10,109 +11,267 @@ import numpy as np
 from django.contrib.auth.models import User
 
 from decks.catalogue import catalogue
+from decks.models import Colour
 from jobs import queries
 from jobs.contents import whites_of
-from jobs.models import Job, Room
+from jobs.models import Finish, Job, Room, WhiteRule
 from jobs.page import reviews_of
 from prism import words
+from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read
+from prism.school import School
+from prism.stimulus import Stimulus
 from prism.whites import home
-from prism.whites.ranking import White, rank, which
+from prism.whites.ranking import There, White, rank, which
 from schools import queries as school_queries
 
 MOST_WHITES = 240
+SUITS = 0.6
+"""Score from which a white is said to suit a room."""
 
 
 @dataclass(frozen=True)
 class Walled:
-    """A room with the colour last reviewed for its walls, and the whites that are there."""
+    """A room with the colour of its walls, decided or else last reviewed; the whites that are there; and the trim that
+    stays, None where none does."""
 
     room: Room
+    name: str
+    colour: Stimulus
     wall: Reading
     there: tuple[Reading, ...]
+    trim: Colour | None
+
+
+@dataclass(frozen=True)
+class Conflict:
+    """A room in which the home's white stands badly beside what is there, and the ways out."""
+
+    room: Room
+    said: str
+    ways: list[str]
+
+
+def rooms_of(job: Job) -> list[Room]:
+    """Return the rooms of a job with all that lights and fills them, their finishes, doorways and reviews."""
+    held = queries.whole().filter(job=job, deleted=None)
+    return list(held.prefetch_related("open_to", "leads_to", queries.finishes(), reviews_of()))
+
+
+def finish_of(room: Room, part: str) -> Finish | None:
+    """Return what is decided of a part of a room; None where nothing is."""
+    return next((one for one in room.finishes.all() if one.part == part), None)
+
+
+def wall_of(room: Room) -> tuple[str, Stimulus, Any] | None:
+    """Return what the walls of a room are called and their colour, with the review that is of it: what is decided, else
+    the colour last reviewed; None where there is neither."""
+    decided = finish_of(room, Finish.Part.WALLS)
+    reviews: list[Any] = list(room.reviews.all())
+    if decided and decided.colour:
+        review = next((one for one in reviews if one.colour_id == decided.colour_id), None)
+        return decided.colour.name, decided.colour.stimulus, review
+    return (reviews[0].colour.name, reviews[0].value.stimulus, reviews[0]) if reviews else None
+
+
+def walled(rooms: Sequence[Room], school: School, neutral: WorkingNeutral) -> list[Walled]:
+    """Return those of rooms whose walls have a colour."""
+    found = []
+    for room in rooms:
+        wall = wall_of(room)
+        if wall is None:
+            continue
+        there = tuple(read(colour, school, neutral) for _, colour in whites_of(room, school, neutral))
+        trim = finish_of(room, Finish.Part.TRIM)
+        stays = trim.colour if trim and trim.stays else None
+        found.append(Walled(room, wall[0], wall[1], read(wall[1], school, neutral), there, stays))
+    return found
+
+
+def suited(whites: Sequence[Reading], rooms: Sequence[Walled], school: School) -> list[int]:
+    """Return in how many of some rooms each white would do."""
+    counts = [0] * len(whites)
+    for one in rooms:
+        for white in rank(one.wall, whites, [""] * len(whites), school, there=one.there):
+            counts[white.index] += home.score(white, one.wall.temperature.value) >= SUITS
+    return counts
 
 
 class HomeWhite:
     """The white of a job's home, and what is said of it."""
 
-    def __init__(self, user: User, job: Job) -> None:
+    def __init__(self, user: User, job: Job, rooms: Sequence[Room] | None = None) -> None:
         self.job = job
         self._school = school_queries.usual(user)
         self._held = catalogue(user)
+        self._rooms = rooms
 
     @cached_property
     def walled(self) -> list[Walled]:
-        """The rooms that a colour was reviewed for."""
-        found = []
-        for room in queries.whole().filter(job=self.job, deleted=None).prefetch_related("open_to", reviews_of()):
-            reviews: list[Any] = list(room.reviews.all())
-            if reviews:
-                held = whites_of(room, self._school, self._school.neutral)
-                there = tuple(read(colour, self._school) for _, colour in held)
-                found.append(Walled(room, read(reviews[0].value.stimulus, self._school), there))
-        return found
+        """The rooms whose walls have a colour."""
+        rooms = rooms_of(self.job) if self._rooms is None else self._rooms
+        return walled(rooms, self._school, self._school.neutral)
 
     @cached_property
-    def _whites(self) -> list[int]:
-        held = self._held
-        rows = which(held.lab, held.lrv, self._school, self._school.neutral).tolist()
-        return sorted(rows, key=lambda row: (-held.lrv[row], held.names[row]))[:MOST_WHITES]
+    def rules(self) -> list[WhiteRule]:
+        """What is set and ruled out, the newest first; then what was lifted."""
+        held = list(self.job.white_rules.select_related("colour__maker", "by", "lifted_by"))
+        return [*(one for one in held if not one.lifted), *(one for one in held if one.lifted)]
 
-    def _name(self, white: int) -> str:
-        row = self._whites[white]
-        (colour,) = self._held.boards([row])
-        return colour.name
+    @property
+    def pin(self) -> WhiteRule | None:
+        """The white that is set."""
+        return next((one for one in self.rules if one.kind == WhiteRule.Kind.PIN and not one.lifted), None)
+
+    @cached_property
+    def _forbidden(self) -> set[int]:
+        return {one.colour_id for one in self.rules if one.kind == WhiteRule.Kind.FORBID and not one.lifted}
+
+    @cached_property
+    def _candidates(self) -> list[tuple[Colour, Reading]]:
+        """The whites that are weighed: the lightest of the decks, what stays as trim, and what is set."""
+        held, school = self._held, self._school
+        rows = which(held.lab, held.lrv, school, school.neutral).tolist()
+        rows = sorted(rows, key=lambda row: (-held.lrv[row], held.names[row]))[:MOST_WHITES]
+        found = list(zip(held.boards(rows), held.readings(rows, school, school.neutral), strict=True))
+        known = {colour.pk for colour, _ in found}
+        extra = [one.trim for one in self.walled if one.trim] + ([self.pin.colour] if self.pin else [])
+        for colour in extra:
+            if colour.pk not in known:
+                known.add(colour.pk)
+                found.append((colour, read(colour.stimulus, school)))
+        return found
+
+    def colour(self, white: int) -> Colour:
+        """Return a white by its place."""
+        return self._candidates[white][0]
+
+    @cached_property
+    def _scores(self) -> Any:
+        readings = [reading for _, reading in self._candidates]
+        scores = np.zeros((len(readings), len(self.walled)))
+        for r, one in enumerate(self.walled):
+            for white in rank(one.wall, readings, self._keys, self._school, there=one.there):
+                scores[white.index, r] = home.score(white, one.wall.temperature.value)
+        return scores
+
+    @cached_property
+    def _keys(self) -> list[str]:
+        return [f"{colour.name.casefold()} {colour.code.casefold()}" for colour, _ in self._candidates]
+
+    @cached_property
+    def _zones(self) -> list[tuple[int, ...]]:
+        """The rooms that are open to each other, by their places."""
+        places = {one.room.pk: r for r, one in enumerate(self.walled)}
+        open_to = [
+            (places[one.room.pk], places[other.pk])
+            for one in self.walled
+            for other in one.room.open_to.all()
+            if other.pk in places
+        ]
+        return home.zones(len(self.walled), open_to)
+
+    def _solved(self, pinned: int | None) -> home.Home | None:
+        """Return the solution; None where no room has a colour, or no white is left."""
+        if not self.walled or not self._candidates:
+            return None
+        ids = [colour.pk for colour, _ in self._candidates]
+        existing = {r: ids.index(one.trim.pk) for r, one in enumerate(self.walled) if one.trim}
+        forbidden = [i for i, pk in enumerate(ids) if pk in self._forbidden]
+        try:
+            return home.solve(self._scores, self._keys, self._zones, existing, forbidden, pinned)
+        except home.HomeError:
+            return None
+
+    @cached_property
+    def unruled(self) -> home.Home | None:
+        """The solution without a white that is set."""
+        return self._solved(None)
 
     @cached_property
     def found(self) -> home.Home | None:
-        """The solution; None where no room has a colour or no white is there."""
-        if not self.walled or not self._whites:
-            return None
-        readings = self._held.readings(self._whites, self._school, self._school.neutral)
-        keys = [self._held.names[row] for row in self._whites]
-        scores = np.zeros((len(readings), len(self.walled)))
-        for r, walled in enumerate(self.walled):
-            for white in rank(walled.wall, readings, keys, self._school, there=walled.there):
-                scores[white.index, r] = home.score(white, walled.wall.temperature.value)
-        places = {walled.room.pk: r for r, walled in enumerate(self.walled)}
-        open_to = [
-            (places[walled.room.pk], places[other.pk])
-            for walled in self.walled
-            for other in walled.room.open_to.all()
-            if other.pk in places
-        ]
-        return home.solve(scores, keys, home.zones(len(self.walled), open_to))
-
-    def _in(self, white: int, room: int) -> White:
-        walled = self.walled[room]
-        readings = self._held.readings([self._whites[white]], self._school, self._school.neutral)
-        return rank(walled.wall, readings, [""], self._school, there=walled.there)[0]
+        """The solution in force."""
+        if self.pin is None:
+            return self.unruled
+        return self._solved([colour.pk for colour, _ in self._candidates].index(self.pin.colour_id))
 
     @property
-    def screen(self) -> str:
-        """The white's screen value."""
-        assert self.found is not None
-        (colour,) = self._held.boards([self._whites[self.found.best.white]])
-        return colour.screen
+    def chosen(self) -> Colour | None:
+        """The white of the home; None where there is none."""
+        return self.colour(self.found.best.white) if self.found else None
+
+    def _in(self, white: int, room: int) -> White:
+        one = self.walled[room]
+        return rank(one.wall, [self._candidates[white][1]], [""], self._school, there=one.there)[0]
 
     @property
     def said(self) -> list[str]:
         """The white, its weakest room and why, the runners-up, and what one exception would buy."""
         if self.found is None:
-            return [words.no_home_white(bool(self._whites))]
-        best = self.found.best
+            return [words.no_home_white(bool(self._candidates), bool(self.walled), len(self._forbidden))]
+        best, lines = self.found.best, []
+        name = self.colour(best.white).name
+        if self.pin:
+            free = self.unruled.best.white if self.unruled else best.white
+            lines.append(words.white_set(name, self.pin.reason, "" if free == best.white else self.colour(free).name))
+        else:
+            lines.append(words.home_white(name, len(self.walled), best.told_by))
         weakest = self.walled[best.weakest]
         note = words.white_note(
             self._in(best.white, best.weakest), self._school.trim_gap, [words.WHITE_THERE] * len(weakest.there)
         )
-        lines = [
-            words.home_white(self._name(best.white), len(self.walled), best.told_by),
-            words.home_weakest(weakest.room.name, best.least, note),
-        ]
-        if self.found.runners_up:
-            lines.append(words.home_runners([(self._name(one.white), one.least) for one in self.found.runners_up]))
+        lines.append(words.home_weakest(weakest.room.name, best.least, note))
+        stays = [one.room.name for one in self.walled if one.trim and one.trim.pk == self.colour(best.white).pk]
+        if stays:
+            lines.append(words.trim_kept(name, stays, home.EXISTING))
+        runners = self.found.runners_up
+        if runners:
+            lines.append(words.home_runners([(self.colour(one.white).name, one.least) for one in runners]))
         if self.found.exception:
             one = self.found.exception
             rooms = [self.walled[r].room.name for r in one.zone]
-            lines.append(words.home_exception(self._name(one.white), rooms, one.gain))
+            lines.append(words.home_exception(self.colour(one.white).name, rooms, one.gain))
+        if len(self.walled) == 1:
+            lines.append(words.ONE_ROOM)
         return lines
+
+    @cached_property
+    def conflicts(self) -> list[Conflict]:
+        """Rooms in which the white stands badly beside a white that is there, with the ways out."""
+        if self.found is None:
+            return []
+        best, found = self.found.best.white, []
+        zones = {r: zone for zone in self._zones for r in zone}
+        for r, one in enumerate(self.walled):
+            white = self._in(best, r)
+            if not (white.is_near_miss or white.yellows):
+                continue
+            names = [name for name, _ in whites_of(one.room, self._school, self._school.neutral)]
+            ranked = rank(
+                one.wall, [reading for _, reading in self._candidates], self._keys, self._school, there=one.there
+            )
+            ranked = [w for w in ranked if self.colour(w.index).pk not in self._forbidden]
+            alike = [w for w in ranked if w.there is There.MATCHES and w.clears]
+            same = min(alike, key=lambda w: (round(w.away, 3), self._keys[w.index]), default=None)
+            apart = next((w for w in ranked if w.there is There.DIFFERS and w.clears and not w.yellows), None)
+            name = self.colour(best).name
+            ways = [
+                words.way_match(self.colour(same.index).name, names[same.near], same.away) if same else "",
+                words.way_differ(self.colour(apart.index).name, names[apart.near], apart.away) if apart else "",
+                words.way_alone(one.room.name) if len(zones[r]) == 1 else words.way_zone(len(zones[r])),
+                words.way_repaint(names[white.near], name),
+            ]
+            said = words.white_conflict(name, names[white.near], white.yellows, white.away)
+            found.append(Conflict(one.room, said, [way for way in ways if way]))
+        return found
+
+    @property
+    def record(self) -> list[tuple[WhiteRule, str]]:
+        """What was set and ruled out, by whom and why, what is in force first."""
+        return [
+            (one, words.white_ruled(one.colour.name, one.kind, one.reason, _by(one), one.lifted)) for one in self.rules
+        ]
+
+
+def _by(rule: WhiteRule) -> str:
+    return (rule.by.get_full_name() or rule.by.get_username()) if rule.by else ""

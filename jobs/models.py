@@ -15,6 +15,7 @@ from prism.light.lamps import KINDS as LAMP_KINDS
 from prism.light.materials import library
 from prism.light.room import GLAZING, HUNG, OUTSIDE, WALLS
 from prism.light.sun import Place
+from prism.whites.sheen import SHEENS
 
 WALL_CHOICES = [(wall, wall) for wall in WALLS]
 
@@ -38,6 +39,8 @@ class Job(models.Model):
     zone = models.CharField(max_length=60, blank=True)
     state = models.CharField(max_length=8, choices=State, default=State.LOOKING)
     notes = models.TextField(blank=True)
+    coats = models.PositiveSmallIntegerField(null=True, blank=True)  # the school's, while nobody says
+    spreading = models.FloatField(null=True, blank=True)  # m² that a litre covers once; the school's likewise
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(default=timezone.now)
     changed_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
@@ -65,8 +68,9 @@ class Job(models.Model):
 class Room(models.Model):
     """A room: its size, where it lies and how it is turned; sizes are empty until somebody enters them.
 
-    `turn` is by how many degrees the wall that is called north looks east of it. `correction` is by how much a meter
-    found the room brighter than computed, None while nobody measured.
+    A room is `open_to` another where there is no door between, and `leads_to` it where there is one. `turn` is by how
+    many degrees the wall that is called north looks east of it. `correction` is by how much a meter found the room
+    brighter than computed, None while nobody measured.
     """
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="rooms")
@@ -80,6 +84,7 @@ class Room(models.Model):
     used_until = models.FloatField(default=23.0)
     notes = models.TextField(blank=True)
     open_to: models.ManyToManyField[Room, Any] = models.ManyToManyField("self", symmetrical=True, blank=True)
+    leads_to: models.ManyToManyField[Room, Any] = models.ManyToManyField("self", symmetrical=True, blank=True)
     correction = models.FloatField(null=True, blank=True)
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(default=timezone.now)
@@ -156,11 +161,16 @@ class Coated(models.Model):
         abstract = True
 
     @property
-    def what(self) -> str:
-        """What it is of, as a person would type it."""
+    def one_colour(self) -> str:
+        """Its colour or material, as a person would type it."""
         if self.colour:
             return self.colour.code or self.colour.name
         return library()[self.material].title if self.material in library() else ""
+
+    @property
+    def what(self) -> str:
+        """What it is of, as a person would type it."""
+        return self.one_colour
 
 
 class Surface(Coated):
@@ -203,6 +213,72 @@ class Element(Coated):
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def what(self) -> str:
+        """What it is of, as a person would type it: a colour or material, or several with their shares."""
+        parts = list(self.parts.all())
+        return ", ".join(f"{part.one_colour} {part.share:g}" for part in parts) if parts else self.one_colour
+
+
+class ElementPart(Coated):
+    """One of several colours of a fixed element, with its share in per cent; the element itself then has none."""
+
+    element = models.ForeignKey(Element, on_delete=models.CASCADE, related_name="parts")
+    share = models.FloatField()
+
+    class Meta:
+        ordering = ["-share", "id"]
+
+    def __str__(self) -> str:
+        return f"{self.share:g} % of {self.element}"
+
+
+class Finish(models.Model):
+    """What a part of a room is to be painted with, or what is on it and stays; what nobody says is computed."""
+
+    class Part(models.TextChoices):
+        WALLS = "walls", "walls"
+        TRIM = "trim", "trim"
+        CEILING = "ceiling", "ceiling"
+        DOORS = "doors", "doors"
+
+    room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="finishes")
+    part = models.CharField(max_length=8, choices=Part)
+    colour = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
+    sheen = models.CharField(max_length=10, blank=True, choices=[(sheen, sheen) for sheen in SHEENS])
+    stays = models.BooleanField(default=False)
+    area = models.FloatField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["id"]
+        constraints = [models.UniqueConstraint(fields=["room", "part"], name="part_once")]
+
+    def __str__(self) -> str:
+        return f"{self.part} of {self.room}"
+
+
+class WhiteRule(models.Model):
+    """A white that a person has set for a home, or ruled out, and why. One that was lifted stays in the record."""
+
+    class Kind(models.TextChoices):
+        PIN = "pin", "set"
+        FORBID = "forbid", "ruled out"
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="white_rules")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    kind = models.CharField(max_length=6, choices=Kind)
+    reason = models.CharField(max_length=300)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    made = models.DateTimeField(auto_now_add=True)
+    lifted = models.DateTimeField(null=True, blank=True)
+    lifted_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+
+    class Meta:
+        ordering = ["-made", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.colour} {self.get_kind_display()} in {self.job}"
 
 
 class Metered(models.Model):

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from itertools import groupby
 
+import numpy as np
 from django.contrib.auth.models import User
 from django.db.models import Count, OuterRef, Prefetch, Q, QuerySet, Subquery
 from django.db.models.functions import Coalesce
 
-from jobs.models import Coated, Element, Job, Room, Surface
+from jobs.models import Coated, Element, ElementPart, Finish, Job, Room, Surface
 from people.queries import team
 from prism.formats.room_json import spectrum_of
 from prism.light.materials import library
@@ -64,8 +65,14 @@ def whole() -> QuerySet[Room]:
     coated = [
         Prefetch("surfaces", Surface.objects.select_related("colour")),
         Prefetch("elements", Element.objects.select_related("colour")),
+        Prefetch("elements__parts", ElementPart.objects.select_related("colour")),
     ]
     return Room.objects.select_related("job").prefetch_related("windows", "lamps", *coated)
+
+
+def finishes() -> Prefetch[str]:
+    """Return what fetches the finishes of rooms with their colours."""
+    return Prefetch("finishes", Finish.objects.select_related("colour__maker"))
 
 
 def of_review(room_id: int | None) -> Room | None:
@@ -87,10 +94,22 @@ def choices(user: User, now: Room | None = None) -> list[tuple[Job, list[Room]]]
 
 
 def reflectance_of(thing: Coated) -> Reflectance | None:
-    """Return the reflectance of something, (31,); None where its colour is not known."""
+    """Return the reflectance of something, (31,), of several colours their mean by share; None where its colour is not
+    known."""
+    if isinstance(thing, Element) and (mixed := _mixed(list(thing.parts.all()))):
+        return mixed
     if thing.colour:
         return spectrum_of(thing.colour.stimulus)
     return library()[thing.material].reflectance if thing.material in library() else None
+
+
+def _mixed(parts: list[ElementPart]) -> Reflectance | None:
+    known = [(np.asarray(own), part.share) for part in parts if (own := reflectance_of(part)) is not None]
+    whole = sum(share for _, share in known)
+    if not whole:
+        return None
+    shares = np.array([share / whole for _, share in known])
+    return tuple((shares @ np.array([own for own, _ in known])).tolist())
 
 
 PLAIN_SURFACES = {"floor": "wood-brown", "ceiling": ""}

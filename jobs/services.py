@@ -12,13 +12,14 @@ import numpy as np
 from django.conf import settings
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import Model
 from django.utils import timezone
 from django.utils.module_loading import import_string
 
 from decks import services as deck_services
 from decks.models import Colour
 from jobs import queries
-from jobs.models import Element, Job, LampSort, Metered, Room, Surface, Window
+from jobs.models import Element, ElementPart, Finish, Job, LampSort, Metered, Room, Surface, WhiteRule, Window
 from prism import meters, words
 from prism.light.checks import CORRECTION
 from prism.light.day import CLEAR, OVERCAST, days
@@ -58,10 +59,15 @@ def take_back(by: User, thing: Job | Room) -> None:
 
 @transaction.atomic
 def keep_room(
-    by: User, room: Room, fields: Mapping[str, Any], parts: Mapping[str, Rows], open_to: Iterable[Room] | None = None
+    by: User,
+    room: Room,
+    fields: Mapping[str, Any],
+    parts: Mapping[str, Rows],
+    open_to: Iterable[Room] | None = None,
+    leads_to: Iterable[Room] | None = None,
 ) -> Room:
     """Keep a room with all it holds: `parts` are rows of `windows`, `lamps`, `surfaces` and `elements`, which replace
-    what was there; one that is not among them stays."""
+    what was there; one that is not among them stays. A row of an element may hold `parts`, rows with their shares."""
     for name, value in fields.items():
         setattr(room, name, value)
     room.updated, room.changed_by = timezone.now(), by
@@ -69,9 +75,16 @@ def keep_room(
     kinds = {"windows": Window, "lamps": LampSort, "surfaces": Surface, "elements": Element}
     for name, rows in parts.items():
         getattr(room, name).all().delete()
-        kinds[name]._default_manager.bulk_create([kinds[name](room=room, **row) for row in rows])
+        for row in rows:
+            own = dict(row)
+            several = own.pop("parts", ())
+            made = kinds[name]._default_manager.create(room=room, **own)
+            for part in several:
+                ElementPart.objects.create(element_id=made.pk, **part)
     if open_to is not None:
         room.open_to.set(open_to)
+    if leads_to is not None:
+        room.leads_to.set(leads_to)
     Job.objects.filter(pk=room.job_id).update(updated=room.updated, changed_by=by)
     return room
 
@@ -83,13 +96,59 @@ def duplicate(by: User, room: Room) -> Room:
     name = words.copy_of_room(room.name, taken)[:80]
     fields = ("job", "width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes")
     made = Room.objects.create(name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
-    for relation in ("windows", "lamps", "surfaces", "elements"):
+    for relation in ("windows", "lamps", "surfaces", "elements", "finishes"):
         for row in getattr(room, relation).all():
-            row.pk, row.room = None, made
-            row._state.adding = True
-            row.save()
+            inside = list(row.parts.all()) if relation == "elements" else []
+            _save_as_new(row, room=made)
+            for part in inside:
+                _save_as_new(part, element=row)
     made.open_to.set(room.open_to.all())
+    made.leads_to.set(room.leads_to.all())
     return made
+
+
+def _save_as_new(row: Model, **of: Model) -> None:
+    row.pk = None
+    row._state.adding = True
+    for name, owner in of.items():
+        setattr(row, name, owner)
+    row.save()
+
+
+@transaction.atomic
+def keep_finishes(by: User, room: Room, rows: Rows) -> None:
+    """Keep what the parts of a room are painted with; rows replace what was there."""
+    room.finishes.all().delete()
+    Finish.objects.bulk_create([Finish(room=room, **row) for row in rows])
+    _touch(by, room)
+
+
+def _touch(by: User, room: Room) -> None:
+    room.changed_by, room.updated = by, timezone.now()
+    room.save(update_fields=["changed_by", "updated"])
+    Job.objects.filter(pk=room.job_id).update(updated=room.updated, changed_by=by)
+
+
+@transaction.atomic
+def rule_white(by: User, job: Job, colour: Colour, kind: str, reason: str) -> WhiteRule:
+    """Set a white for a home, or rule it out, with the reason. Only one is set at a time, and none is both: what stood
+    against it is lifted."""
+    held = job.white_rules.filter(lifted=None)
+    against = held.filter(colour=colour) | (held.filter(kind=WhiteRule.Kind.PIN) if kind == "pin" else held.none())
+    for rule in against.distinct():
+        lift_rule(by, rule)
+    return WhiteRule.objects.create(job=job, colour=colour, kind=kind, reason=reason, by=by)
+
+
+def lift_rule(by: User, rule: WhiteRule) -> None:
+    """Lift what was set or ruled out; it stays in the record."""
+    rule.lifted, rule.lifted_by = timezone.now(), by
+    rule.save(update_fields=["lifted", "lifted_by"])
+
+
+def take_up_rule(by: User, rule: WhiteRule) -> WhiteRule:
+    """Put a lifted rule in force again, as a new entry of the record."""
+    return rule_white(by, rule.job, rule.colour, rule.kind, rule.reason)
 
 
 def measure(

@@ -5,8 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 from django.contrib.auth.models import User
+from django.forms import BoundField
 
-from jobs.forms import ElementForm, LampForm, RoomForm, Row, SurfaceForm, WindowForm
+from jobs.forms import DOORWAYS, ElementForm, LampForm, RoomForm, Row, SurfaceForm, WindowForm
 from jobs.models import Element, LampSort, Room, Surface, Window
 from prism import messages
 from prism.light import checks
@@ -31,6 +32,11 @@ class RoomSheet:
         self.elements = self._rows(
             ElementForm, "elements", [self._element(e) for e in self._kept("elements")], user=user
         )
+
+    @property
+    def doorways(self) -> list[BoundField]:
+        """The fields of how one gets into other rooms."""
+        return [self.form[name] for name in DOORWAYS]
 
     def _kept(self, name: str) -> list[Any]:
         return list(getattr(self.room, name).all()) if self.room.pk else []

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from copy import copy
+
 from django.contrib import messages as flash
 from django.core.paginator import Paginator
 from django.http import HttpResponse
@@ -11,11 +13,13 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from decks import queries as deck_queries
 from jobs import queries, services
-from jobs.forms import JobForm, MeterForm
+from jobs.finish_sheet import FinishSheet
+from jobs.forms import DOORWAYS, JobForm, MeterForm, PaintForm, WhiteRuleForm
 from jobs.home_white import HomeWhite
 from jobs.models import Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
 from jobs.sheet import RoomSheet
+from jobs.whole_home import WholeHome
 from people.gate import changes
 from prism import words
 from prism.formats import room_json
@@ -78,7 +82,72 @@ def job_summary(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what stays in the rooms of a job against what was reviewed for them; it takes a day of light for each."""
     found = _job(request, pk)
     context = {"page": JobPage(request.user, found), "white": HomeWhite(request.user, found)}
+    context["white_form"] = WhiteRuleForm(None, request.user)
     return render(request, "jobs/summary.html", context)
+
+
+@require_safe
+def home(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the whole home on one sheet."""
+    return _home(request, _job(request, pk))
+
+
+def _home(request: StudioRequest, found: Job, paint: PaintForm | None = None) -> HttpResponse:
+    sheet = WholeHome(request.user, found, request.GET)
+    context = {"sheet": sheet, "job": found, "paint": paint or PaintForm(instance=found), "words": words}
+    context["things"] = words.CONTRAST_THINGS
+    return render(request, "jobs/home.html", context, status=422 if paint else 200)
+
+
+@require_POST
+@changes
+def paint(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep how paint is reckoned in a job."""
+    found = _job(request, pk)
+    form = PaintForm(request.POST, instance=copy(found))  # a form writes into its instance even when it refuses
+    if not form.is_valid():
+        return _home(request, found, form)
+    services.keep_job(request.user, found, {name: form.cleaned_data[name] for name in ("coats", "spreading")})
+    return redirect("job-home", found.pk)
+
+
+@require_POST
+@changes
+def rule_white(request: StudioRequest, pk: int) -> HttpResponse:
+    """Set a white for a home, or rule one out."""
+    found = _job(request, pk)
+    form = WhiteRuleForm(request.POST, request.user)
+    if form.is_valid() and form.colour:
+        services.rule_white(request.user, found, form.colour, form.cleaned_data["kind"], form.cleaned_data["reason"])
+        return redirect(f"{found.get_absolute_url()}#home-white")
+    context = {"page": JobPage(request.user, found), "white_form": form, "white": HomeWhite(request.user, found)}
+    return render(request, "jobs/job.html", context, status=422)
+
+
+@require_POST
+@changes
+def toggle_rule(request: StudioRequest, pk: int, rule: int) -> HttpResponse:
+    """Lift what was ruled of a home's white, or put it in force again."""
+    found = _job(request, pk)
+    held = get_object_or_404(found.white_rules, pk=rule)
+    if held.lifted:
+        services.take_up_rule(request.user, held)
+    else:
+        services.lift_rule(request.user, held)
+    return redirect(f"{found.get_absolute_url()}#home-white")
+
+
+@require_http_methods(["GET", "POST"])
+@changes
+def finishes(request: StudioRequest, pk: int) -> HttpResponse:
+    """Decide what the parts of a room are painted with."""
+    found = _room(request, pk)
+    sheet = FinishSheet(request.user, found, request.POST if request.method == "POST" else None)
+    if request.method == "POST" and sheet.is_valid():
+        services.keep_finishes(request.user, found, sheet.rows())
+        return redirect("job-home", found.job_id)
+    context = {"sheet": sheet, "room": found, "job": found.job}
+    return render(request, "jobs/finishes.html", context, status=422 if request.method == "POST" else 200)
 
 
 @require_POST
@@ -119,8 +188,8 @@ def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
     refused = False
     if request.method == "POST" and not sheet.more:
         if sheet.is_valid():
-            open_to = sheet.form.cleaned_data["open_to"]
-            return redirect(services.keep_room(request.user, room, sheet.form.kept(), sheet.parts(), open_to))
+            doorways = {name: sheet.form.cleaned_data[name] for name in DOORWAYS}
+            return redirect(services.keep_room(request.user, room, sheet.form.kept(), sheet.parts(), **doorways))
         refused = True
     template = "jobs/room_sheet_body.html" if request.htmx else "jobs/room_sheet.html"
     return render(request, template, sheet_context(sheet), status=422 if refused else 200)

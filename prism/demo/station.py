@@ -30,6 +30,14 @@ def _thing(kind: str, name: str, material: str, area: float, on: str) -> dict[st
     return {"kind": kind, "name": name, "material": material, "area": area, "on": on}
 
 
+def _of_colour(kind: str, name: str, code: str, area: float, on: str) -> dict[str, Any]:
+    return {"kind": kind, "name": name, "code": code, "area": area, "on": on}
+
+
+def _woven(name: str, parts: dict[str, float], area: float, on: str) -> dict[str, Any]:
+    return {"kind": "textiles", "name": name, "codes": parts, "area": area, "on": on}
+
+
 _TO_PAINT = [{"side": side, "to_paint": True} for side in ("north", "east", "south", "west")]
 _SLATE = {"side": "floor", "material": "stone-dark"}
 
@@ -45,6 +53,8 @@ ROOMS: tuple[dict[str, Any], ...] = (
             _thing("brick", "glazed-brick chimney", "brick-yellow", 4.0, "east"),
             _thing("furniture", "larch shelves", "wood-bleached", 9.0, "north"),
             _thing("textiles", "reading chairs", "metal-blue", 3.0, "floor"),
+            _woven("flag rug", {"H39.4": 60, "T30.6": 30, "HW11": 10}, 6.0, "floor"),
+            _woven("sailcloth blinds", {"F71.2": 85, "H39.4": 15}, 4.0, "west"),
         ],
     },
     {
@@ -66,6 +76,7 @@ ROOMS: tuple[dict[str, Any], ...] = (
         "elements": [
             _thing("tile", "quarry tiles", "tile-red", 15.6, "floor"),
             _thing("cabinets", "limed larch cupboards", "wood-bleached", 5.5, "west"),
+            _of_colour("tile", "white glazed tiles", "HW03", 3.2, "south"),
         ],
     },
     {
@@ -96,3 +107,18 @@ ROOMS: tuple[dict[str, Any], ...] = (
 )  # fmt: skip
 OPEN_TO = (("Library", "Stair tower"),)
 """Rooms without a door between them."""
+LEADS_TO = (
+    ("Library", "Galley"),
+    ("Stair tower", "North writers’ room"),
+    ("Stair tower", "South writers’ room"),
+    ("Stair tower", "Lamp room"),
+)
+"""Rooms with a door between them."""
+FINISHES: dict[str, tuple[dict[str, Any], ...]] = {
+    "Library": ({"part": "trim", "code": "HW11", "sheen": "semi-gloss", "stays": True},),
+    "Stair tower": ({"part": "doors", "code": "F247.7", "sheen": "satin"},),
+    "Lamp room": ({"part": "walls", "code": "T04.3", "sheen": "eggshell"},),
+}
+"""What is decided of rooms, or is there and stays: the old woodwork of the library."""
+WISH = ("HW11", "the society wants the cream that the old wardroom had")
+"""A white that is set for the home, and why; the galley's glazed tiles are clean white, which is an honest conflict."""

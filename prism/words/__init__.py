@@ -7,6 +7,7 @@ from prism.messages.text import *
 from prism.words.company import *
 from prism.words.devices import *
 from prism.words.files import *
+from prism.words.homes import *
 from prism.words.light import *
 from prism.words.pairs import *
 from prism.words.people import *

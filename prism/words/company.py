@@ -150,7 +150,6 @@ NO_FABRICS = (
     "No fabric, stone or rug is known here. Put the review into a room and enter them among its fixed elements: a "
     "colour that was read or chosen, or several with their shares, as in H16.3 60, H06.3 40."
 )
-PARTS_FORM = "several colours need a share each, in per cent: H16.3 60, H06.3 40"
 
 
 def parts_sum(total: float) -> str:

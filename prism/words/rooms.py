@@ -6,7 +6,7 @@ from collections import Counter
 from collections.abc import Collection, Sequence
 from datetime import datetime
 
-from prism.messages.text import listed, numeral
+from prism.messages.text import listed, numeral, shortened
 
 OUTSIDE = {
     "lawn": "lawn",
@@ -37,6 +37,26 @@ OPEN_TO_ITSELF = "A room is not open to itself: choose other rooms."
 OR_A_MATERIAL = "Or choose a material of the library."
 NO_ROOM_FILE = "Choose the file of a room first."
 A_ROOM = "Room"
+NO_PAINT = "That is a material, not a paint: give a code or name from the decks, or an own colour."
+STAYS_NEEDS_COLOUR = "Give its colour, since it stays."
+COATS_WRONG = "One to six coats."
+
+
+def door_and_open(rooms: Sequence[str]) -> str:
+    """Say that a room cannot be both open to others and behind a door from them."""
+    return f"To {listed(rooms)} there is either a door or an opening: tick one of them."
+
+
+def too_many_parts(found: int, most: int) -> str:
+    """Say that a fabric has too many colours."""
+    return f"{found} colours are too many: name the {most} that there is most of."
+
+
+def part_wrong(piece: str) -> str:
+    """Say that a colour of a fabric lacks its share."""
+    return f"“{shortened(piece)}”: several colours need a share each, in per cent, as in H16.3 60, H06.3 40."
+
+
 COLOUR_NEEDED = "Give its colour: a code or name from the decks, or a material of the library."
 
 

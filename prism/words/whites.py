@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from datetime import datetime
 from typing import TYPE_CHECKING
 
 from prism.messages.text import listed, number, percent, sentence
@@ -110,11 +111,71 @@ def no_such_whites(texts: Sequence[str]) -> str:
 WHITE_THERE = "a white that is there"
 
 
-def no_home_white(whites: bool) -> str:
+def no_home_white(whites: bool, walls: bool, forbidden: int) -> str:
     """Say why there is no white for a home, and what would help."""
     if not whites:
         return "No white is in the decks: bring in a deck that has some."
+    if walls and forbidden:
+        return "Every white is ruled out: lift one of those below."
     return "No colour has been reviewed for a room yet: put a review into a room, and the home’s white follows."
+
+
+ONE_ROOM = "It is one room so far: with the next one’s colour the white is weighed over both."
+
+
+def white_set(name: str, reason: str, instead: str) -> str:
+    """Say that a white is set, why, and which it is instead of."""
+    over = f"; by the rooms it would be {instead}" if instead else ", which the rooms ask for too"
+    return f"{name} is set for this home: {reason.rstrip('.')}{over}."
+
+
+def white_ruled(name: str, kind: str, reason: str, by: str, lifted: datetime | None) -> str:
+    """Return an entry of the record of what was set and ruled out."""
+    what = "set" if kind == "pin" else "ruled out"
+    ended = f"; lifted {lifted:%-d %b %Y}" if lifted else ""
+    return f"{name} {what}{f' by {by}' if by else ''}: {reason}{ended}"
+
+
+def trim_kept(name: str, rooms: Sequence[str], weight: float) -> str:
+    """Say in which rooms the white is the trim already, and what that counted for."""
+    counted = f"counted {number(10 * weight)} of 10 in its favour there"
+    return f"{name} is the trim in the {listed(list(rooms))} already, which {counted}."
+
+
+def white_conflict(name: str, there: str, yellows: bool, away: float) -> str:
+    """Say how a white stands badly beside one that is there."""
+    how = "turns yellow beside" if yellows else "is a near-miss of"
+    return f"{name} {how} the {there}, ΔE00 {number(away)}."
+
+
+def way_match(name: str, there: str, away: float) -> str:
+    """Offer the white that matches what is there."""
+    return f"Match: {name} in this room, the same as the {there} (ΔE00 {number(away)})."
+
+
+def way_differ(name: str, there: str, away: float) -> str:
+    """Offer a white that differs clearly without turning yellow."""
+    return f"Clearly differ: {name} in this room, ΔE00 {number(away)} from the {there}, without turning yellow."
+
+
+def way_alone(room: str) -> str:
+    """Say that a closed room may have a white of its own."""
+    return f"The {room} is closed off from the others, so it may have a white of its own."
+
+
+def way_zone(rooms: int) -> str:
+    """Say that a zone has one white."""
+    return f"It is open to others: a white of its own would have to go through all {rooms} of them."
+
+
+def way_repaint(there: str, name: str) -> str:
+    """Offer to change what is there."""
+    return f"Or keep {name}, and have the {there} painted or changed to go with it."
+
+
+def suits_rest(count_of: int, total: int) -> str:
+    """Say in how many other rooms of the home a white would do."""
+    return f"{count_of} of {total}"
 
 
 def home_white(name: str, rooms: int, told_by: str) -> str:
@@ -173,6 +234,12 @@ _STAND = {
     "quiet": "one of the two is too quiet to clash with the other",
     "differ": "their undertones differ without pulling apart",
 }
+
+
+def white_shift(by_day: float | None, late: float | None, clash: bool) -> str:
+    """Return by how much warmer than its board a white reads by day and of an evening, in short."""
+    shown = [number(one, 1, signed=True) for one in (by_day, late) if one is not None]
+    return f"{' / '.join(shown)}{' clash' if clash else ''}"
 
 
 def white_when(evening: bool) -> str:

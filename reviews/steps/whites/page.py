@@ -9,6 +9,7 @@ from urllib.parse import urlencode
 from django.utils.safestring import SafeString
 
 from prism import words
+from prism.light.together import Terms
 from prism.whites import sheen
 from prism.whites.ranking import White
 from reviews.bench import Held
@@ -29,6 +30,8 @@ class Line:
     note: str
     href: str
     current: bool
+    light: str = ""
+    home: str = ""
 
 
 class WhitesPage:
@@ -39,7 +42,7 @@ class WhitesPage:
         self.query = visit.query
         self._subject = visit.bench.subject
 
-    def _line(self, white: White, held: Held) -> Line:
+    def _line(self, at: int, white: White, held: Held) -> Line:
         there = [one.name for one in self.at.there]
         asked = {"white": str(held.colour.pk)} | ({"with": self.query["with"]} if self.query.get("with") else {})
         return Line(
@@ -51,13 +54,23 @@ class WhitesPage:
             words.white_note(white, self.at.gap, there),
             f"?{urlencode(asked)}",
             white is self.at.chosen,
+            self._light(at),
+            words.suits_rest(self.at.rest_of_home[0][at], self.at.rest_of_home[1]) if self.at.rest_of_home[1] else "",
         )
+
+    def _light(self, at: int) -> str:
+        """Return by how much warmer than its board a white reads in the room's light, by day and of an evening."""
+        if not self.at.all_lit:
+            return ""
+        lit = {one.evening: one for one in self.at.all_lit[at]}
+        by_day, late = (lit[evening].warmer if evening in lit else None for evening in (False, True))
+        return words.white_shift(by_day, late, any(one.pairing.terms is Terms.CLASH for one in lit.values()))
 
     @cached_property
     def lines(self) -> list[Line]:
         """The whites in rank."""
         shown = self.at.shown
-        return [self._line(white, held) for white, held in zip(shown, self.at.held(shown), strict=True)]
+        return [self._line(i, *both) for i, both in enumerate(zip(shown, self.at.held(shown), strict=True))]
 
     @property
     def by_creaminess(self) -> list[Line]:

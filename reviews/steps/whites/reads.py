@@ -11,6 +11,7 @@ import numpy as np
 from decks import queries as deck_queries
 from jobs import queries as job_queries
 from jobs.contents import day_in, whites_of
+from jobs.home_white import rooms_of, suited, walled
 from jobs.lighting import Board
 from jobs.models import Room
 from prism import reading, words
@@ -161,32 +162,50 @@ class Whites:
         return self.ranked[0] if self.ranked else None
 
     @cached_property
-    def lit(self) -> list[WhiteLit]:
-        """The white that is looked at beside the wall in the room's light: by day, and of an evening under its lamps.
+    def all_lit(self) -> list[list[WhiteLit]]:
+        """Every white that is shown beside the wall in the room's light: by day, and of an evening under its lamps.
 
         Empty without a room whose light can be computed. The day is that of the equinox, as on the path.
         """
-        if self.room is None or self.chosen is None:
+        if self.room is None or not self.shown:
             return []
         school, neutral = self.subject.school, self.subject.neutral
-        (held,) = self.held([self.chosen])
-        white = deck_queries.by_ids([held.colour.pk])[held.colour.pk].stimulus
-        boards = [Board(held.name, held.colour.screen, white)]
+        held = self.held(self.shown)
+        known = deck_queries.by_ids([one.colour.pk for one in held])
+        whites = [known[one.colour.pk].stimulus for one in held]
+        boards = [Board(one.name, one.colour.screen, white) for one, white in zip(held, whites, strict=True)]
         day = day_in(self.room, self.subject.stimulus, school, neutral, {"when": "equinox"}, elements=boards)
         if day is None:
             return []
-        own = float(warmth(white.lab_array, school, neutral))
+        lights = [one for one in day.lights if one.lamps or day.room.windows]
         return [
-            WhiteLit(
-                one.lamps,
-                day.screens(np.stack([one.own, one.things[0]])),
-                float(warmth(one.things[0], school, neutral)) - own,
-                doubt(white, school, day.metered, one.lamps),
-                day.pair(one, 0),
-            )
-            for one in day.lights
-            if one.lamps or day.room.windows
+            [
+                WhiteLit(
+                    one.lamps,
+                    day.screens(np.stack([one.own, one.things[i]])),
+                    float(warmth(one.things[i], school, neutral)) - float(warmth(white.lab_array, school, neutral)),
+                    doubt(white, school, day.metered, one.lamps),
+                    day.pair(one, i),
+                )
+                for one in lights
+            ]
+            for i, white in enumerate(whites)
         ]
+
+    @property
+    def lit(self) -> list[WhiteLit]:
+        """The white that is looked at in the room's light."""
+        return self.all_lit[self.shown.index(self.chosen)] if self.all_lit and self.chosen else []
+
+    @cached_property
+    def rest_of_home(self) -> tuple[list[int], int]:
+        """In how many other rooms of the home each white that is shown would do, and how many others have a colour."""
+        if self.room is None:
+            return [], 0
+        school, neutral = self.subject.school, self.subject.neutral
+        others = [one for one in rooms_of(self.room.job) if one.pk != self.room.pk]
+        held = walled(others, school, neutral)
+        return suited([white.reading for white in self.shown], held, school), len(held)
 
     @cached_property
     def other_strength(self) -> Reached | None:

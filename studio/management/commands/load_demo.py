@@ -65,7 +65,7 @@ class Command(BaseCommand):
         if not Review.objects.filter(owner=user).exists():
             rooms = self._station(user)
             for code, room, verdict, notes in STARTED:
-                review = review_services.start(user, Colour.objects.get(code=code, maker__isnull=False))
+                review = review_services.start(user, _colour(code))
                 verdict_services.write(review, {"verdict": verdict, "notes": notes})
                 review_services.move(review, rooms[room])
         self._people(user)
@@ -77,11 +77,27 @@ class Command(BaseCommand):
         rooms = {}
         for one in station.ROOMS:
             parts = {name: one[name] for name in ("windows", "lamps", "surfaces", "elements")}
+            parts["elements"] = [self._with_colours(row) for row in parts["elements"]]
             room = Room(job=job, name=one["name"])
             rooms[room.name] = job_services.keep_room(user, room, one["fields"], parts)
         for first, second in station.OPEN_TO:
             rooms[first].open_to.add(rooms[second])
+        for first, second in station.LEADS_TO:
+            rooms[first].leads_to.add(rooms[second])
+        for name, rows in station.FINISHES.items():
+            job_services.keep_finishes(user, rooms[name], [self._with_colours(row) for row in rows])
+        code, reason = station.WISH
+        job_services.rule_white(user, job, _colour(code), "pin", reason)
         return rooms
+
+    def _with_colours(self, row: dict[str, Any]) -> dict[str, Any]:
+        """Return a row with its colours found."""
+        own = {name: value for name, value in row.items() if name not in ("code", "codes")}
+        if "code" in row:
+            own["colour"] = _colour(row["code"])
+        if "codes" in row:
+            own["parts"] = [{"colour": _colour(code), "share": share} for code, share in row["codes"].items()]
+        return own
 
     def _people(self, user: User) -> None:
         """Give the studio its name and its other people, who have no way to sign in until they are given one."""
@@ -96,3 +112,7 @@ class Command(BaseCommand):
                 other.set_unusable_password()
                 other.save()
                 Member.objects.create(user=other, studio=studio, role=role)
+
+
+def _colour(code: str) -> Colour:
+    return Colour.objects.get(code=code, maker__isnull=False)

@@ -1,0 +1,390 @@
+"""The whole home on one sheet: every room with what goes on it and how much, the walk from room to room, contrasts."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from django.contrib.auth.models import User
+
+from decks import queries as deck_queries
+from decks.models import Colour
+from jobs.contents import day_in, stimulus_of
+from jobs.home_white import HomeWhite, finish_of, rooms_of, wall_of
+from jobs.lighting import RoomDay
+from jobs.models import Element, Finish, Job, Room
+from prism import words
+from prism.company import contrast
+from prism.company.cautions import Site, cautions
+from prism.light.claims import doubt
+from prism.light.room import WALLS
+from prism.light.together import Pairing, Terms, pairing
+from prism.numbers import is_number, parse
+from prism.painting.amounts import AmountError, Bought, cans, litres
+from prism.painting.areas import Areas, areas
+from prism.spectrum import Array
+from prism.stimulus import Stimulus
+from prism.tint.system import TintSystem
+from prism.whites import sheen
+from schools import queries as school_queries
+from tinting import queries as tinting_queries
+
+WET = {Element.Kind.TILE, Element.Kind.CABINETS}
+"""What stands in kitchens and baths, whose walls are washed."""
+ON_WALLS = {Element.Kind.CABINETS, Element.Kind.TILE, Element.Kind.BRICK, Element.Kind.STONE}
+"""What covers a wall, so that it takes no paint there."""
+SWITCH = 85.0
+"""LRV of a switch or socket as it is made, white."""
+
+
+@dataclass(frozen=True)
+class Part:
+    """A part of a room: what goes on it, in which sheen, on how many m² (None: not known), the litres that takes, and
+    why: a key of `prism.words.FINISH_WHY`."""
+
+    part: str
+    colour: Colour | None
+    screen: str
+    name: str
+    lrv: float | None
+    sheen: str
+    area: float | None
+    litres: float | None
+    why: str
+
+    @property
+    def figures(self) -> str:
+        """LRV, sheen, area and litres as text."""
+        return words.finish_figures(self.lrv, self.sheen, self.area, self.litres)
+
+    @property
+    def whence(self) -> str:
+        """Why it is there."""
+        return words.FINISH_WHY[self.why]
+
+
+@dataclass(frozen=True)
+class RoomLine:
+    """A room with its parts, and what is to be said of their sheens."""
+
+    room: Room
+    parts: list[Part]
+    remarks: list[str]
+
+    def at(self, part: str) -> Part:
+        """Return one of its parts."""
+        return next(one for one in self.parts if one.part == part)
+
+
+@dataclass
+class Total:
+    """Paint of one colour and sheen: where it goes, litres, whole cans, base and recipe as far as known."""
+
+    colour: Colour
+    sheen: str
+    where: list[tuple[str, str]] = field(default_factory=list)
+    litres: float = 0.0
+    unknown: bool = False
+    bought: Bought | None = None
+    recipe: str = ""
+
+    @property
+    def said(self) -> str:
+        """How much is bought."""
+        return words.bought_said(self.litres, self.bought, self.unknown)
+
+    @property
+    def goes(self) -> str:
+        """Where it goes."""
+        return words.parts_of_rooms(self.where)
+
+
+@dataclass(frozen=True)
+class Doorway:
+    """A doorway: the two rooms, screen values of their walls as each is lit, and what is said."""
+
+    rooms: tuple[Room, Room]
+    screens: tuple[str, str]
+    clash: bool
+    said: list[str]
+
+
+class WholeHome:
+    """A job as one sheet."""
+
+    def __init__(self, user: User, job: Job, query: Mapping[str, str] | None = None) -> None:
+        self.user, self.job, self.query = user, job, query or {}
+        self.school = school_queries.usual(user)
+
+    @cached_property
+    def rooms(self) -> list[Room]:
+        """The rooms with all they hold."""
+        return rooms_of(self.job)
+
+    @cached_property
+    def white(self) -> HomeWhite:
+        """The white of the home."""
+        return HomeWhite(self.user, self.job, self.rooms)
+
+    @property
+    def coats(self) -> float:
+        """Coats of paint."""
+        return self.job.coats or self.school.paint.coats
+
+    @property
+    def spreading(self) -> float:
+        """m² that a litre covers once."""
+        return self.job.spreading or self.school.paint.spreading
+
+    @property
+    def reckoned(self) -> str:
+        """What amounts rest on."""
+        own = self.job.coats is not None or self.job.spreading is not None
+        return words.reckoned(self.coats, self.spreading, own)
+
+    # --- rooms ---
+
+    @cached_property
+    def lines(self) -> list[RoomLine]:
+        """Every room with its parts."""
+        return [self._line(room) for room in self.rooms]
+
+    def _line(self, room: Room) -> RoomLine:
+        size = areas_of(room)
+        parts = [self._part(room, part, size) for part in Finish.Part.values]
+        remarks = []
+        stays = {one.part: one.sheen for one in room.finishes.all() if one.stays and one.sheen}
+        for one in parts:
+            for other, own in stays.items():
+                if {one.part, other} == {"trim", "doors"} and one.part != other and one.sheen != own:
+                    remarks.append(words.sheens_differ(one.part, one.sheen, other, own))
+        walls, trim, doors = (next(one for one in parts if one.part == name) for name in ("walls", "trim", "doors"))
+        if walls.lrv is not None and trim.lrv is not None and abs(trim.lrv - walls.lrv) < self.school.trim_gap:
+            remarks.append(words.edge_lost(trim.name, abs(trim.lrv - walls.lrv), self.school.trim_gap))
+        if doors.lrv is not None and doors.lrv >= self.school.whites.glare_lrv:
+            remarks.append(words.doors_glare(doors.name, doors.lrv))
+        return RoomLine(room, parts, remarks)
+
+    def _part(self, room: Room, part: str, size: Areas | None) -> Part:
+        decided, usual = finish_of(room, part), self._usual_sheen(room, part)
+        sheen_of = (decided.sheen if decided else "") or usual
+        area = decided.area if decided and decided.area is not None else getattr(size, part) if size else None
+        if decided and decided.colour:
+            colour, why = decided.colour, "stays" if decided.stays else "decided"
+            return self._filled(part, colour, colour.stimulus, sheen_of, area, why)
+        if part == Finish.Part.WALLS:
+            wall = wall_of(room)
+            if wall and wall[2]:
+                return self._filled(part, wall[2].colour, wall[1], sheen_of, area, "reviewed")
+        elif self.white.chosen:
+            why = "home" if part == Finish.Part.TRIM else "as trim"
+            trim = finish_of(room, Finish.Part.TRIM)
+            white = trim.colour if trim and trim.colour and part != Finish.Part.TRIM else self.white.chosen
+            return self._filled(part, white, white.stimulus, sheen_of, area, why)
+        return Part(part, None, "", "", None, sheen_of, area, None, "nothing")
+
+    def _filled(self, part: str, colour: Colour, value: Stimulus, sheen_of: str, area: float | None, why: str) -> Part:
+        paint = None if area is None or why == "stays" else litres(area, self.coats, self.spreading)
+        return Part(part, colour, value.screen, colour.name, value.lrv, sheen_of, area, paint, why)
+
+    def _usual_sheen(self, room: Room, part: str) -> str:
+        wet = any(element.kind in WET for element in room.elements.all())
+        surface = {
+            "walls": "kitchen and bath walls" if wet else "walls",
+            "ceiling": "ceilings",
+            "trim": "trim and sills",
+            "doors": "doors",
+        }[part]
+        return next(one.least for one in sheen.advice(self.school) if one.surface == surface)
+
+    @property
+    def unmeasured(self) -> list[Room]:
+        """Rooms whose size is not known."""
+        return [room for room in self.rooms if not room.is_measured]
+
+    @property
+    def unmeasured_said(self) -> str:
+        """Which rooms have no size."""
+        return words.not_measured([room.name for room in self.unmeasured])
+
+    # --- paint ---
+
+    @cached_property
+    def system(self) -> TintSystem | None:
+        """The studio's tinting system."""
+        return tinting_queries.system_for(self.user)
+
+    @cached_property
+    def totals(self) -> list[Total]:
+        """Paint to be bought, by colour and sheen, most first."""
+        found: dict[tuple[int, str], Total] = {}
+        for line in self.lines:
+            for part in line.parts:
+                if part.colour is None or part.why == "stays":
+                    continue
+                total = found.setdefault((part.colour.pk, part.sheen), Total(part.colour, part.sheen))
+                total.where.append((line.room.name, part.part))
+                total.litres += part.litres or 0.0
+                total.unknown |= part.litres is None
+        for total in found.values():
+            total.bought, total.recipe = self._bought(total.litres), self._recipe(total.colour)
+        return sorted(found.values(), key=lambda one: (-one.litres, one.colour.name, one.sheen))
+
+    def _bought(self, wanted: float) -> Bought | None:
+        held = self.system.cans if self.system else ()
+        sizes = [can for can in held if can.metric] or list(held)
+        try:
+            return cans(round(wanted, 3), tuple((can.label, can.litres) for can in sizes))
+        except AmountError:
+            return None
+
+    def _recipe(self, colour: Colour) -> str:
+        recipe = colour.recipe
+        if recipe is None:
+            return words.NO_FORMULA
+        names = {code: part.name for code, part in self.system.colorants.items()} if self.system else {}
+        return words.recipe(recipe, names)
+
+    # --- the walk ---
+
+    @cached_property
+    def _days(self) -> dict[int, tuple[Stimulus, str, RoomDay | None]]:
+        found = {}
+        for room in self.rooms:
+            wall = wall_of(room)
+            if wall:
+                day = day_in(room, wall[1], self.school, self.school.neutral, {"when": "equinox"}, elements=())
+                found[room.pk] = (wall[1], wall[0], day)
+        return found
+
+    @cached_property
+    def walk(self) -> list[Doorway]:
+        """Every doorway, the two walls as each stands in its own light; clashes first."""
+        found, seen = [], set()
+        here = {room.pk: room for room in self.rooms}
+        for room in self.rooms:
+            for other, is_open in [
+                *((o, True) for o in room.open_to.all()),
+                *((o, False) for o in room.leads_to.all()),
+            ]:
+                key = frozenset((room.pk, other.pk))
+                if other.pk in here and key not in seen and {room.pk, other.pk} <= set(self._days):
+                    seen.add(key)
+                    found.append(self._doorway(room, here[other.pk], is_open))
+        return sorted(found, key=lambda one: not one.clash)
+
+    def _doorway(self, room: Room, other: Room, is_open: bool) -> Doorway:
+        one, two = self._days[room.pk], self._days[other.pk]
+        names, said, clash = (one[1], two[1]), [], False
+        screens = (one[0].screen, two[0].screen)
+        if one[2] is None or two[2] is None:
+            doubts = [self.school.doubt(colour.provenance, colour.spread) for colour, _, _ in (one, two)]
+            pair = pairing(one[0].lab_array, two[0].lab_array, (doubts[0], doubts[1]), self.school)
+            said.append(words.doorway_said(names, pair, "boards"))
+            clash = pair.terms is Terms.CLASH
+        else:
+            for evening in (False, True):
+                lit = [next((x for x in day.lights if x.lamps == evening), None) for day in (one[2], two[2])]
+                if lit[0] is None or lit[1] is None:
+                    continue
+                pair = self._lit_pair(lit[0].own, lit[1].own, (one, two), evening)
+                if evening and said and pair.terms is not Terms.CLASH:
+                    continue
+                clash |= pair.terms is Terms.CLASH
+                said.append(words.doorway_said(names, pair, "evening" if evening else "day"))
+                if not evening:
+                    first, second = one[2].screens(lit[0].own), two[2].screens(lit[1].own)
+                    screens = (first[0], second[0])
+        said.append(words.OPEN_DOORWAY if is_open else words.CLOSED_DOORWAY)
+        return Doorway((room, other), screens, clash, said)
+
+    def _lit_pair(
+        self, first: Array, second: Array, rooms: tuple[tuple[Stimulus, str, RoomDay | None], ...], evening: bool
+    ) -> Pairing:
+        held = [(colour, day) for colour, _, day in rooms]
+        doubts = [doubt(colour, self.school, bool(day and day.metered), evening) for colour, day in held]
+        return pairing(first, second, (doubts[0], doubts[1]), self.school)
+
+    @property
+    def closed_off(self) -> list[str]:
+        """Rooms that are in no doorway."""
+        led = {pk for one in self.walk for pk in (one.rooms[0].pk, one.rooms[1].pk)}
+        return [room.name for room in self.rooms if room.pk not in led]
+
+    @property
+    def closed_off_said(self) -> str:
+        """Which rooms no doorway leads to."""
+        return words.not_in_the_walk(self.closed_off)
+
+    # --- contrast and cautions ---
+
+    @cached_property
+    def contrasts(self) -> list[tuple[str, list[str]]]:
+        """Doors, frames and switches against the walls, by the rooms in which they stand alike."""
+        alike: dict[tuple[str, ...], list[str]] = {}
+        for line in self.lines:
+            walls = line.at("walls").lrv
+            if walls is None:
+                continue
+            things = {"doors": line.at("doors").lrv, "frames": line.at("trim").lrv, "switches": SWITCH}
+            held = tuple(
+                words.contrast_line(thing, contrast.held(thing, lrv, walls, self.school))
+                for thing, lrv in things.items()
+                if lrv is not None
+            )
+            alike.setdefault(held, []).append(line.room.name)
+        return [(words.listed(rooms), list(held)) for held, rooms in alike.items()]
+
+    @cached_property
+    def other_contrast(self) -> tuple[str, str]:
+        """Another thing held against its surroundings, as asked for: what is said, or what is wrong."""
+        thing, is_of, before = (self.query.get(name, "").strip()[:160] for name in ("thing", "is", "before"))
+        if thing not in contrast.THINGS or not (is_of or before):
+            return "", ""
+        found = [self._lrv(text) for text in (is_of, before)]
+        if found[0] is None or found[1] is None:
+            wrong = [text for text, lrv in zip((is_of, before), found, strict=True) if lrv is None]
+            return "", words.contrast_unknown(wrong)
+        held = contrast.held(thing, found[0], found[1], self.school)
+        return words.contrast_line(thing, held), ""
+
+    def _lrv(self, text: str) -> float | None:
+        if is_number(text):
+            return parse(text) if 0 <= parse(text) <= 100 else None
+        try:
+            return deck_queries.one_named(self.user, text).stimulus.lrv if text else None
+        except deck_queries.NotOneColourError:
+            return None
+
+    @property
+    def cautions(self) -> list[str]:
+        """The cautions that apply to this home, each once."""
+        storeys = {room.pk: room.storey for room in self.rooms}
+        pairs = [(one, other.pk) for one in self.rooms for other in [*one.open_to.all(), *one.leads_to.all()]]
+        stairs = any(storeys.get(other, one.storey) != one.storey for one, other in pairs)
+        height = max((room.height for room in self.rooms if room.height), default=None)
+        return [words.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.school)]
+
+
+def areas_of(room: Room) -> Areas | None:
+    """Return the areas of a room's surfaces without openings and what covers them; None while its size is unknown."""
+    if room.width is None or room.depth is None or room.height is None:
+        return None
+    panes = [(window.wall, (window.width, window.height)) for window in room.windows.all()]
+    covered = sum(
+        element.area
+        for element in room.elements.all()
+        if element.kind in ON_WALLS and element.on in (*WALLS, "walls") and stimulus_of(element)
+    )
+    openings, doors = room.open_to.all(), room.leads_to.all()
+    return areas(
+        room.width,
+        room.depth,
+        room.height,
+        [size for wall, size in panes if wall != "ceiling"],
+        [size for wall, size in panes if wall == "ceiling"],
+        doors=max(len(doors), 0 if len(openings) else 1),
+        openings=len(openings),
+        on_walls=covered,
+    )

@@ -1,0 +1,122 @@
+"""Sentences of the whole home: what goes where, how much paint, and the walk from room to room."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import TYPE_CHECKING
+
+from prism.messages.text import NO_BREAK, capital, listed, number, shortened
+
+if TYPE_CHECKING:
+    from prism.light.together import Pairing
+    from prism.painting.amounts import Bought
+
+FINISH_WHY = {
+    "decided": "decided",
+    "stays": "there, and stays",
+    "reviewed": "the colour last reviewed for it",
+    "home": "the white of the home",
+    "as trim": "as the trim",
+    "nothing": "nothing yet",
+}
+
+
+def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: float | None) -> str:
+    """Return LRV, sheen, area and litres of a part, as far as known."""
+    parts = [f"LRV {number(lrv)}"] if lrv is not None else []
+    parts.append(sheen)
+    parts.append("area not known" if area is None else f"{number(area)}{NO_BREAK}m²")
+    if litres is not None:
+        parts.append(f"{number(litres)}{NO_BREAK}L")
+    return " · ".join(parts)
+
+
+def reckoned(coats: float, spreading: float, own: bool) -> str:
+    """Say what amounts of paint rest on."""
+    whose = "as entered here" if own else "as the school has it; the can says better"
+    many = "coat" if coats == 1 else "coats"
+    return (
+        f"Reckoned with {number(coats, 0)} {many}, a litre covering {number(spreading, 0)} m² once, {whose}. Windows, "
+        "doors and openings are taken off; trim and doors are estimated from the room’s size."
+    )
+
+
+def sheens_differ(part: str, sheen: str, other: str, own: str) -> str:
+    """Say that a sheen differs from one that stays beside it."""
+    return f"The {other} stays in {own}: {part} in {sheen} beside it shine{'s' if part == 'trim' else ''} otherwise."
+
+
+def edge_lost(trim: str, points: float, gap: float) -> str:
+    """Say that trim stands too near to the wall."""
+    return f"{trim} stands {number(points)} points of LRV from the wall, fewer than {number(gap, 0)}: the edge is lost."
+
+
+def doors_glare(name: str, lrv: float) -> str:
+    """Say that a white glares on doors."""
+    return f"{name} glares on doors at LRV {number(lrv, 0)}: take it less bright there, or in a lower sheen."
+
+
+def parts_of_rooms(where: Sequence[tuple[str, str]]) -> str:
+    """Return where paint goes, of rooms with parts of them: `Library: trim and doors; Galley: trim`."""
+    rooms: dict[str, list[str]] = {}
+    for room, part in where:
+        rooms.setdefault(room, []).append(part)
+    return "; ".join(f"{room}: {listed(parts)}" for room, parts in rooms.items())
+
+
+def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:
+    """Return how much is bought and what is left over."""
+    more = ", and more for surfaces whose size is not known" if unknown else ""
+    if litres <= 0:
+        return f"amount not known{more and ': enter the sizes of its rooms'}"
+    if bought is None:
+        return f"{number(litres)}{NO_BREAK}L{more}"
+    cans = listed([f"{count} × {name}".replace(" ", NO_BREAK) for name, count in bought.cans])
+    return f"{number(litres)}{NO_BREAK}L: {cans}; {number(bought.left)}{NO_BREAK}L left over{more}"
+
+
+NO_FORMULA = "no recipe known: the counter matches it from the can’s code or a board"
+OPEN_DOORWAY = "No door between: both are seen at once."
+CLOSED_DOORWAY = "A door between: seen as one walks through."
+_TERMS = {
+    "agree": "agree in undertone",
+    "quiet": "do not disturb each other: one of them has next to no undertone",
+    "differ": "differ in undertone without pulling apart",
+}
+_WHEN = {
+    "day": "By day, each in its own light,",
+    "evening": "Of an evening, under their lamps,",
+    "boards": "As boards, since the light of one of these rooms is not known,",
+}
+
+
+def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
+    """Say how two walls stand to each other through a doorway."""
+    surely = "probably " if pair.level == "probably" else ""
+    how = _TERMS.get(pair.terms, f"{surely}clash, their undertones {number(pair.angle, 0)}° apart")
+    gap = f"{number(abs(pair.lrv), 0)} points of LRV apart"
+    if names[0] == names[1]:
+        return f"{_WHEN[when]} the same colour stands {gap} in the two rooms."
+    return f"{_WHEN[when]} {names[0]} and {names[1]} {how}, {gap}."
+
+
+def not_in_the_walk(rooms: Sequence[str]) -> str:
+    """Say which rooms no doorway leads to, and what would help."""
+    return (
+        f"No doorway with a colour on both sides leads to: {listed(list(rooms))}. Doors and openings are ticked on the "
+        "sheet of a room."
+    )
+
+
+def not_measured(rooms: Sequence[str]) -> str:
+    """Say which rooms have no size."""
+    return f"Without a size, and so without areas: {listed(list(rooms))}."
+
+
+def contrast_unknown(texts: Sequence[str]) -> str:
+    """Say what was named and is neither an LRV nor a colour."""
+    named = listed([f"“{shortened(text)}”" for text in texts if text])
+    return f"{capital(named or 'nothing')}: give an LRV from 0 to 100, or the code or name of one colour."
+
+
+NO_HOME_ROOMS = "No rooms yet: the sheet fills itself as rooms and reviews come in."
