@@ -40,6 +40,12 @@ def _own_colour(thing: Coated) -> Stimulus | None:
     return from_reflectance(material.reflectance, "reading-average", material.title) if material else None
 
 
+def floor_of(room: Room) -> Stimulus | None:
+    """Return the colour of a room's floor; None where it is not known."""
+    floor = next((one for one in room.surfaces.all() if one.side == "floor"), None)
+    return _own_colour(floor) if floor else None
+
+
 def fabric_of(element: Element, school: School, neutral: WorkingNeutral) -> Fabric | None:
     """Return a fixed element as paints are held against it; None where its colours are not known."""
     parts = parts_of(element)

@@ -126,7 +126,11 @@ def keep_finishes(by: User, room: Room, rows: Rows) -> None:
 def _touch(by: User, room: Room) -> None:
     room.changed_by, room.updated = by, timezone.now()
     room.save(update_fields=["changed_by", "updated"])
-    Job.objects.filter(pk=room.job_id).update(updated=room.updated, changed_by=by)
+    _touch_job(by, room.job_id)
+
+
+def _touch_job(by: User, pk: int) -> None:
+    Job.objects.filter(pk=pk).update(updated=timezone.now(), changed_by=by)
 
 
 @transaction.atomic
@@ -137,6 +141,7 @@ def rule_white(by: User, job: Job, colour: Colour, kind: str, reason: str) -> Wh
     against = held.filter(colour=colour) | (held.filter(kind=WhiteRule.Kind.PIN) if kind == "pin" else held.none())
     for rule in against.distinct():
         lift_rule(by, rule)
+    _touch_job(by, job.pk)
     return WhiteRule.objects.create(job=job, colour=colour, kind=kind, reason=reason, by=by)
 
 
@@ -144,6 +149,7 @@ def lift_rule(by: User, rule: WhiteRule) -> None:
     """Lift what was set or ruled out; it stays in the record."""
     rule.lifted, rule.lifted_by = timezone.now(), by
     rule.save(update_fields=["lifted", "lifted_by"])
+    _touch_job(by, rule.job_id)
 
 
 def take_up_rule(by: User, rule: WhiteRule) -> WhiteRule:

@@ -243,8 +243,8 @@ class WholeHome:
         recipe = colour.recipe
         if recipe is None:
             return words.NO_FORMULA
-        names = {code: part.name for code, part in self.system.colorants.items()} if self.system else {}
-        return words.recipe(recipe, names)
+        known = {code: part.name for code, part in self.system.colorants.items()} if self.system else {}
+        return words.recipe(recipe, {code: code for code in recipe.amounts} | known)
 
     # --- the walk ---
 

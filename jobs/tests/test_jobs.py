@@ -296,7 +296,7 @@ class HomeWhites(Jobs):
         for room, code in ((first, "H16.3"), (second, "T04.3")):
             room.reviews.create(owner=self.isla, colour=world.colour(code))
         page = self.summary()
-        self.assertContains(page, "over 2 rooms that a colour was reviewed for")
+        self.assertContains(page, "over 2 rooms whose walls have a colour")
         self.assertContains(page, "Its weakest room is the")
         self.assertContains(page, "Next: ")
         white = HomeWhite(self.isla, self.job)

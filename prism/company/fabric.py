@@ -21,8 +21,10 @@ from prism.spectrum import Array
 
 BELONGS = 0.6
 """Score from which a paint is said to belong."""
-QUIET_SCORE = 0.7
-"""How much two agree of which one has next to no undertone."""
+QUIET_SCORE = 0.55
+"""How much two agree of which one has next to no undertone: neither is disturbed, nor belongs."""
+CLEARER = 5.0
+"""Lab units by which a paint's undertone may pass a fabric's before it agrees less; at twice that it does not at all."""
 _DEPTH = 0.4
 """The part of a score that a difference in depth makes."""
 
@@ -57,10 +59,13 @@ class Belonging:
     parts: int
 
 
-def _agreement(angle: Array, weaker: Array, school: School) -> Array:
-    """Return how far undertones agree, 0-1: wholly within `NEAR`, not at all from `OPPOSED` on."""
+def _agreement(angle: Array, strength: Array, own: Array, school: School) -> Array:
+    """Return how far undertones agree, 0-1: wholly within `NEAR`, not at all from `OPPOSED` on; less where the paint is
+    so much clearer that it is another colour of that hue. `strength` of the paints and the fabrics' `own`."""
     found = np.clip((OPPOSED - angle) / (OPPOSED - NEAR), 0, 1)
-    return np.where(weaker < school.passive_below, QUIET_SCORE, found)
+    clearer = np.clip((strength - own - CLEARER) / CLEARER, 0, 1)
+    quiet = np.minimum(strength, own) < school.passive_below
+    return np.where(quiet, QUIET_SCORE, found) * (1 - clearer)
 
 
 def _against(u: Array, lrv: Array, fabric: Fabric, school: School) -> tuple[Array, Array, Array, Array, Array]:
@@ -73,7 +78,8 @@ def _against(u: Array, lrv: Array, fabric: Fabric, school: School) -> tuple[Arra
     angle = np.degrees(np.arccos(np.clip(cos, -1, 1)))
     weaker = np.minimum(strength[:, None], own[None])
     gap = lrv[:, None] - np.array([part.lrv for part, _ in fabric.parts])[None]
-    return _agreement(angle, weaker, school), angle, weaker, gap, shares
+    agreement = _agreement(angle, strength[:, None], own[None], school)
+    return agreement, angle, weaker, gap, shares
 
 
 def scores(u: ArrayLike, lrv: ArrayLike, fabrics: Sequence[Fabric], school: School) -> Array:

@@ -51,3 +51,16 @@ def areas(
     trim = skirting + FRAME * (round_doors + round_windows)
     ceiling = flat - sum(w * h for w, h in rooflights)
     return Areas(max(walls, 0.0), max(ceiling, 0.0), flat, trim, doors * DOOR[0] * DOOR[1])
+
+
+def wall_shares(
+    width: float, depth: float, height: float, panes: Sequence[tuple[str, float]], walls: float
+) -> dict[str, float]:
+    """Return m² of each wall, which come to `walls` together: their own windows, (wall, m²), are taken off each, and
+    doors and what else covers them from all alike."""
+    own = {"north": width * height, "east": depth * height, "south": width * height, "west": depth * height}
+    for wall, pane in panes:
+        if wall in own:
+            own[wall] = max(own[wall] - pane, 0.0)
+    whole = sum(own.values())
+    return {wall: area * walls / whole if whole else 0.0 for wall, area in own.items()}

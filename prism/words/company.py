@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
+from prism.company.fabric import BELONGS
 from prism.messages.text import NO_BREAK, capital, count, listed, number, sentence
 from prism.words.pairs import said_of_pair
 
@@ -29,6 +30,14 @@ PLACES = {
     "trim": "light trim",
     "dark": "dark trim, if wanted",
 }
+PLACES_SHORT = {
+    "subject": "itself",
+    "paler": "paler",
+    "middle": "middle",
+    "accent": "accent",
+    "trim": "light trim",
+    "dark": "dark trim",
+}
 _FOLLOWS = {"own": "the subject’s undertone", "across": "the opposite temperature"}
 
 
@@ -37,18 +46,18 @@ def place_reasons(place: Place) -> list[str]:
     if place.name == "subject":
         return [f"{number(place.share, 0)} % of the whole"]
     if place.name == "trim":
-        return ["one of the whites in rank beside it; its gap and temperature stand under Whites"]
+        return ["in rank beside it, see Whites"]
     reasons = []
     if place.name != "dark":
-        reasons.append(f"LRV {number(place.lrv)} where {number(place.wanted_lrv)} was wanted")
+        reasons.append(f"LRV {number(place.lrv)}, {number(place.wanted_lrv)} wanted")
     way = _FOLLOWS.get(place.follows, f"the {place.follows}")
     reasons.append(f"{number(place.angle, 0)}° from {way}")
     if place.wanted_strength:
-        reasons.append(f"undertone {number(place.strength)} strong where {number(place.wanted_strength)} was wanted")
+        reasons.append(f"undertone {number(place.strength)}, {number(place.wanted_strength)} wanted")
     return reasons
 
 
-def place_weakest(place: Place, apart: float) -> str:
+def place_weakest(place: Place) -> str:
     """Say which part of a place's score is the least, where one is wanting."""
     least = min(range(3), key=place.parts.__getitem__)
     if place.name in ("subject", "trim") or place.parts[least] > 0.8:
@@ -70,9 +79,21 @@ def scheme_title(character: str, score: float) -> str:
     return f"{capital(CHARACTERS[character])}: {number(10 * score)} of 10"
 
 
-def scheme_short(character: str, accent: str) -> str:
+def scheme_short(character: str, accent: str, kept: bool) -> str:
     """Return a scheme for the path."""
-    return f"{capital(CHARACTERS[character].split(',')[0])}{f', with {accent}' if accent else ''}"
+    what = CHARACTERS[character].split(",")[0]
+    return f"{'Kept: ' if kept else ''}{what if kept else capital(what)}{f', with {accent}' if accent else ''}"
+
+
+COMPANY_PARTS = {"": "Schemes", "fabric": "From the fabric", "proportions": "Proportions", "use": "Use"}
+NO_COMPANY = "No other colours in the decks"
+TRIM_OF_HOME = "the white that is set for this home"
+WITHOUT_DARK = "Leave the dark trim out"
+WITH_DARK = "Take a dark trim up"
+OF_DECKS = "the decks, as deep as this colour"
+OF_SHORTLIST = "the shortlist"
+NO_CANDIDATES = "Nothing to rank: the shortlist is empty. Put colours on it under Place."
+AREAS_LABEL = "How much of each colour"
 
 
 def scheme_lacks(character: str, what: str) -> str:
@@ -94,13 +115,23 @@ def scheme_needs(character: str) -> str:
 
 
 NO_COMPANIONS = "No other colours are in the decks chosen: choose more of them."
-SCHEME_SAVED = "Kept. It stands beside the others below."
-SCHEME_GONE = "The scheme was taken away."
 
 
-def place_locked(name: str) -> str:
-    """Say that a place is held."""
-    return f"{capital(PLACES[name])} is held: the others are chosen round it."
+def scheme_not_kept(made: bool, most: int) -> str:
+    """Say why a scheme was not kept."""
+    if made:
+        return f"{most} schemes are kept already: put one aside first."
+    return "There is no scheme to keep yet."
+
+
+def belongs_count(scores: Sequence[float]) -> int:
+    """Return to how many of the fabrics a paint belongs."""
+    return sum(score >= BELONGS for score in scores)
+
+
+def share_said(name: str, share: float) -> str:
+    """Return a colour with its share."""
+    return f"{name} {number(100 * share, 0)} %"
 
 
 def waits_for_fabrics(name: str, chroma: float, least: float) -> str:
@@ -173,14 +204,11 @@ def split_wrong(total: float) -> str:
 SPLIT_FORM = "A split is two to four whole numbers with strokes between, largest first: 70/30, 80/20 or 60/30/10."
 NO_SURFACES = "The size of this room is not known, so its surfaces have no area: enter width, depth and height."
 NO_ROOM_SURFACES = "Put the review into a room of known size, and the areas are those of its real surfaces."
-SURFACE_NAMES = {
-    "walls": "walls",
-    "ceiling": "ceiling",
-    "trim": "trim",
-    "doors": "doors",
-    "floor": "floor",
-    "cabinets": "cabinets",
-}
+
+
+def surface_name(key: str) -> str:
+    """Return what a surface of a room is called."""
+    return f"{key} wall" if key in ("north", "east", "south", "west") else key
 
 
 def area_said(square_metres: float) -> str:
@@ -197,7 +225,10 @@ def shares_said(found: Sequence[tuple[str, float]], near: Sequence[float], off: 
 
 def fit_said(fit: Fit) -> str:
     """Say how near a split the room's surfaces come."""
-    return f"These surfaces come within {number(fit.off, 0)} points of {split_said(fit.split)}."
+    return (
+        f"What is painted, without the trim, divides {split_said(fit.split)} to within {number(fit.off, 0)} points; "
+        "what stays comes on top."
+    )
 
 
 def sides_said(found: Sides, least: float) -> str:
@@ -232,11 +263,6 @@ def repeats_said(name: str, found: Repeats, wanted: float) -> str:
     return f"{again}, in different sizes."
 
 
-def ratio_line(surface: str, area: float, share: float) -> str:
-    """Return a surface with its area and share of the room."""
-    return f"{capital(surface)}: {area_said(area)}, {number(100 * share, 0)} %"
-
-
 def no_surface(surface: str) -> str:
     """Say that a surface has no area."""
-    return sentence(f"the {surface} have no area here")
+    return sentence(f"no area is left for the {surface} here")

@@ -263,6 +263,13 @@ def school_range(figure: Figure) -> str:
     return ""
 
 
+def figure_said(value: object, unit: str) -> str:
+    """Return a figure of a school, or several, with the unit."""
+    each = value if isinstance(value, list | tuple) else [value]
+    shown = ", ".join(f"{one:g}" if isinstance(one, int | float) else str(one) for one in each)
+    return f"{shown} {unit}".strip()
+
+
 def school_was(before: str) -> str:
     """Return what a figure is in the school that was copied."""
     return f"there: {before}" if before else "there: none"

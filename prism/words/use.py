@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, number, percentage, sentence
+from prism.messages.text import capital, listed, number, percentage, sentence
 
 if TYPE_CHECKING:
     from prism.company.contrast import Contrast, Held
@@ -70,6 +70,14 @@ def use_why(reason: Reason) -> str:
 def use_said(surface: str, suits: int, reasons: Sequence[Reason]) -> str:
     """Return how a colour suits a surface, and why."""
     return f"{capital(surface)}: {SUITS[suits]}. {sentence('; '.join(use_why(reason) for reason in reasons))}"
+
+
+def use_summary(name: str, found: Sequence[tuple[str, int]]) -> str:
+    """Say in how many places a colour suits, and in which it does not."""
+    suits = sum(level == 2 for _, level in found)
+    no = [surface for surface, level in found if level == 0]
+    begin = f"{name} suits {suits} of {len(found)} places"
+    return f"{begin}; not {listed(no, 'or')}." if no else f"{begin}, the others with care."
 
 
 def outdoors_said(name: str, found: Outdoors) -> str:

@@ -87,9 +87,10 @@ def white_short(name: str, gap: float, clears: bool) -> str:
     return f"{name} {'clears by' if clears else 'falls short at'} {number(abs(gap), 0)}"
 
 
-def safe_white(name: str, lrv: float) -> str:
-    """Say which white is the safe answer."""
-    return f"The safe answer, clean and nearly neutral: {name}, LRV {number(lrv)}."
+def safe_white(name: str, lrv: float, glares: bool) -> str:
+    """Say which white is the safe answer, and when it glares."""
+    but = "; so bright it glares on doors and other large surfaces" if glares else ""
+    return f"The safe answer, clean and nearly neutral: {name}, LRV {number(lrv)}{but}."
 
 
 def coolest_white(name: str, warmth: float) -> str:
@@ -181,7 +182,7 @@ def suits_rest(count_of: int, total: int) -> str:
 def home_white(name: str, rooms: int, told_by: str) -> str:
     """Say which white suits the whole home, over how many rooms, and what told it apart from the next."""
     over = "the room" if rooms == 1 else f"{rooms} rooms"
-    return f"{name}, over {over} that a colour was reviewed for; told from the next by its {told_by}."
+    return f"{name}, over {over} whose walls have a colour; told from the next by its {told_by}."
 
 
 def home_weakest(room: str, score: float, note: str) -> str:

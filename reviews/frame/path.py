@@ -18,7 +18,7 @@ from reviews import services, steps
 from reviews.bench import Bench
 from reviews.steps.base import Step
 
-VERSION = 2
+VERSION = 3
 """Moves when findings are worded or computed otherwise, so that those kept before are made anew."""
 
 
@@ -41,7 +41,8 @@ def _mark_of(school: School) -> str:
 
 
 def rests_on(bench: Bench) -> str:
-    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room."""
+    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room and the
+    schemes that were kept."""
     review, subject = bench.review, bench.subject
     parts: tuple[Any, ...] = (
         VERSION,
@@ -55,6 +56,7 @@ def rests_on(bench: Bench) -> str:
         bench.decks.state,
         bench.tinting,
         (review.room.updated, review.room.job.updated, review.room.deleted) if review.room else None,
+        list(review.schemes.filter(deleted=None).values_list("pk", flat=True)),
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from reviews.steps.base import Step
+from reviews.steps.company.step import Company
 from reviews.steps.compare.step import Compare
 from reviews.steps.light.step import LightStep
 from reviews.steps.place.step import Place
@@ -11,7 +12,7 @@ from reviews.steps.strength.step import StrengthStep
 from reviews.steps.verdict.step import Verdict
 from reviews.steps.whites.step import WhitesStep
 
-ALL: list[Step] = [Read(), Compare(), Place(), LightStep(), StrengthStep(), WhitesStep(), Verdict()]
+ALL: list[Step] = [Read(), Compare(), Place(), LightStep(), StrengthStep(), WhitesStep(), Company(), Verdict()]
 
 
 def find(key: str) -> Step | None:

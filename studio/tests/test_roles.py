@@ -25,6 +25,7 @@ CHANGES = {
     "colour-put-back", "deck-import", "deck-preview", "deck-apply", "deck-undo", "deck-cancel",
     "tinting-system-new", "tinting-system-delete", "tinting-system-restore", "reader-improve",
     "job-new", "job-edit", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
+    "job-paint", "job-white", "job-white-rule", "room-finishes",
     "room-edit", "room-copy", "room-delete", "room-restore", "room-meter", "room-meter-use",
 }  # fmt: skip
 """What changes what the studio shares: owners and specialists send these, juniors may not."""
@@ -35,7 +36,7 @@ OWN = {
     "review-delete", "review-restore",
 }  # fmt: skip
 """What changes a review: its own person sends these, and whoever may change what is shared."""
-FORMS_OF_CHANGE = {"job-new", "job-edit", "job-room-new", "room-edit"}
+FORMS_OF_CHANGE = {"job-new", "job-edit", "job-room-new", "room-edit", "room-finishes"}
 """Sheets that only those see who may send them."""
 
 
@@ -62,9 +63,11 @@ class Roles(world.Studio):
         session = Session.objects.create(owner=self.isla, thing="limed larch")
         system = tinting_services.keep_system(self.isla, demo.tint_system())
         invitation = Invitation.objects.create(studio=own.studio, name="Una", made_by=self.isla)
+        rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
         self.filled = {
             "review": {"pk": self.review.pk, "step": "verdict", "act": "keep"},
             "job": {"pk": self.job.pk},
+            "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},
             "room": {"pk": self.room.pk, "reading": reading.pk},
             "school": {"pk": self.school.pk},
             "deck": {"pk": self.waiting.pk},

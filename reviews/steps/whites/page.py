@@ -13,7 +13,9 @@ from prism.light.together import Terms
 from prism.whites import sheen
 from prism.whites.ranking import White
 from reviews.bench import Held
+from reviews.bench.rests_on import RestsOn, rests_on
 from reviews.drawings.edges import LOW, butted
+from reviews.drawings.ladder import ladder_of
 from reviews.steps.base import Visit
 from reviews.steps.whites.reads import Whites
 
@@ -40,7 +42,7 @@ class WhitesPage:
     def __init__(self, visit: Visit) -> None:
         self.at = Whites(visit.bench, visit.query)
         self.query = visit.query
-        self._subject = visit.bench.subject
+        self._subject, self.review = visit.bench.subject, visit.bench.review
 
     def _line(self, at: int, white: White, held: Held) -> Line:
         there = [one.name for one in self.at.there]
@@ -81,6 +83,20 @@ class WhitesPage:
     def chosen(self) -> Line | None:
         """The white that is looked at."""
         return next((line for line in self.lines if line.current), None)
+
+    @property
+    def ladder(self) -> SafeString:
+        """How deep the whites and the dark trims are."""
+        return ladder_of(self._subject, [line.held for line in self.lines] + [held for held, _ in self.darks])
+
+    @property
+    def rests_on(self) -> list[RestsOn]:
+        """The figures of the school that what is said here rests on."""
+        paths = (
+            "trim.gap", "trim.crown", "whites.glare_lrv", "whites.clean_within", "whites.near_miss",
+            "comparison.white_lrv", "comparison.white_chroma", "temperature.edges",
+        )  # fmt: skip
+        return rests_on(self.review, paths)
 
     @property
     def edge(self) -> SafeString:
@@ -133,7 +149,7 @@ class WhitesPage:
             found.append(words.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
         if self.at.safe:
             (held,) = self.at.held([self.at.safe])
-            found.append(words.safe_white(held.name, self.at.safe.reading.lrv))
+            found.append(words.safe_white(held.name, self.at.safe.reading.lrv, self.at.safe.glares))
         if self.at.coolest:
             (held,) = self.at.held([self.at.coolest])
             found.append(words.coolest_white(held.name, self.at.coolest.reading.temperature.value))

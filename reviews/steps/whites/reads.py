@@ -23,16 +23,14 @@ from prism.tint import reach
 from prism.tint.reach import Reached
 from prism.tint.recipe import RecipeError
 from prism.whites.darks import Dark, darks
-from prism.whites.ranking import White, coolest, rank, safe, which
+from prism.whites.ranking import White, coolest, safe
 from reviews.bench import Bench, Held
+from reviews.bench.whites import Ranked, ranked_whites
 from tinting import queries as tinting_queries
-from web.kept import Kept
 
 BEST = 6
 """The best whites that are shown."""
 MOST_THERE = 8
-Ranked = tuple[list[White], list[int]]
-_kept: Kept[object, Ranked] = Kept(48)
 
 
 @dataclass(frozen=True)
@@ -108,22 +106,7 @@ class Whites:
 
     @cached_property
     def _ranked(self) -> Ranked:
-        decks, subject = self.bench.decks, self.subject
-        held = decks.catalogue
-        key = (
-            decks.state, subject.owner.pk, subject.stimulus, subject.school, subject.neutral,
-            tuple(one.reading.lab for one in self.there),
-        )  # fmt: skip
-
-        def make() -> Ranked:
-            rows = [int(row) for row in which(held.lab, held.lrv, subject.school, subject.neutral)]
-            rows = [row for row in rows if row not in set(decks.own_rows.tolist())]
-            readings = held.readings(rows, subject.school, subject.neutral)
-            keys = [f"{held.names[row]} {held.codes[row]}" for row in rows]
-            there = [one.reading for one in self.there]
-            return rank(subject.reading, readings, keys, subject.school, there=there), rows
-
-        return _kept.get(key, make)
+        return ranked_whites(self.bench.decks, [one.reading for one in self.there])
 
     @property
     def ranked(self) -> list[White]:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from django.utils.safestring import SafeString
+
 from prism import words
 from reviews.bench import Bench
 from reviews.steps.base import Step, Visit
@@ -32,3 +34,7 @@ class WhitesStep(Step):
     def wall(self, page: WhitesPage) -> str:
         """Hang the whites from creamy to cool."""
         return "reviews/whites/wall.html" if page.lines else super().wall(page)
+
+    def ladder(self, page: WhitesPage) -> SafeString | None:
+        """Show how deep the whites and dark trims are."""
+        return page.ladder if page.lines else None

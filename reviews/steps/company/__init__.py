@@ -1,0 +1,1 @@
+"""Company: what goes with the colour, how much of each, and where it goes."""

@@ -1,0 +1,55 @@
+"""Company as a step."""
+
+from __future__ import annotations
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.base import Step, Visit
+from reviews.steps.company import views
+from reviews.steps.company.page import CompanyPage
+from reviews.steps.company.proportions import SURFACES
+from reviews.steps.company.schemes import LOCKABLE, Schemes
+
+
+class Company(Step):
+    """What goes with the colour, how much of each, and where."""
+
+    key, label = "company", "Company"
+    template = "reviews/company/page.html"
+    keeps = (
+        "show", "character", "decks", "ref", "without", *LOCKABLE, "of", "split", *(f"on-{one}" for one in SURFACES),
+        "limit", "stone",
+    )  # fmt: skip
+    acts = {"keep": views.keep, "aside": views.aside}
+    unknown = words.NO_COMPANY
+
+    def finding(self, bench: Bench) -> str:
+        """Return the scheme that was kept last, else the safe one."""
+        at = Schemes(bench, {})
+        shown = bench.review.names_shown
+        if at.kept:
+            accent = next((one.colour.name for one in at.kept[0].places.all() if one.place == "accent"), "")
+            return words.scheme_short(at.kept[0].character, accent if shown else "", kept=True)
+        accent_place = at.scheme.at("accent") if at.scheme else None
+        if accent_place is None:
+            return ""
+        (held,) = at.held([accent_place.row])
+        return words.scheme_short(at.character, held.name if shown else "", kept=False)
+
+    def page(self, visit: Visit) -> CompanyPage:
+        """Return the page."""
+        return CompanyPage(visit)
+
+    def wall(self, page: CompanyPage) -> str:
+        """Hang the scheme with its rivals, or what stays in the room; where a colour goes is asked before the set."""
+        if page.part == "use":
+            return super().wall(page)
+        if page.part == "fabric":
+            return "reviews/company/wall_fabric.html" if page.fabrics.stays else super().wall(page)
+        return "reviews/company/wall.html" if page.lines else super().wall(page)
+
+    def ladder(self, page: CompanyPage) -> SafeString | None:
+        """Show how deep the colours of the scheme are."""
+        return page.ladder if page.part in ("", "proportions") and page.lines else None
