@@ -22,9 +22,9 @@ from prism.spectrum import Array
 BELONGS = 0.6
 """Score from which a paint is said to belong."""
 QUIET_SCORE = 0.55
-"""How much two agree of which one has next to no undertone: neither is disturbed, nor belongs."""
+"""How much two agree of which one has next to no undertone."""
 CLEARER = 5.0
-"""Lab units by which a paint's undertone may pass a fabric's before it agrees less; at twice that it does not at all."""
+"""Lab units by which a paint's undertone may pass a fabric's before it agrees less; at twice that not at all."""
 _DEPTH = 0.4
 """The part of a score that a difference in depth makes."""
 

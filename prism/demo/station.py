@@ -53,8 +53,8 @@ ROOMS: tuple[dict[str, Any], ...] = (
             _thing("brick", "glazed-brick chimney", "brick-yellow", 4.0, "east"),
             _thing("furniture", "larch shelves", "wood-bleached", 9.0, "north"),
             _thing("textiles", "reading chairs", "metal-blue", 3.0, "floor"),
-            _woven("flag rug", {"H39.4": 60, "T30.6": 30, "HW11": 10}, 6.0, "floor"),
-            _woven("sailcloth blinds", {"F71.2": 85, "H39.4": 15}, 4.0, "west"),
+            _woven("flag rug", {"H06.3": 60, "H16.5": 30, "HW11": 10}, 6.0, "floor"),
+            _woven("sailcloth blinds", {"T05.4": 85, "HW11": 15}, 4.0, "west"),
         ],
     },
     {
@@ -116,7 +116,7 @@ LEADS_TO = (
 """Rooms with a door between them."""
 FINISHES: dict[str, tuple[dict[str, Any], ...]] = {
     "Library": ({"part": "trim", "code": "HW11", "sheen": "semi-gloss", "stays": True},),
-    "Stair tower": ({"part": "doors", "code": "F247.7", "sheen": "satin"},),
+    "Stair tower": ({"part": "doors", "code": "TK02", "sheen": "satin"},),
     "Lamp room": ({"part": "walls", "code": "T04.3", "sheen": "eggshell"},),
 }
 """What is decided of rooms, or is there and stays: the old woodwork of the library."""

@@ -26,7 +26,7 @@ class Kept(Wall):
         with mock.patch.object(StrengthStep, "finding", side_effect=AssertionError("nobody asked")):
             for step in ("read", "compare", "place"):
                 page = self.get(step)
-            self.assertContains(page, "Not looked at yet", count=3)
+            self.assertContains(page, "Not looked at yet", count=4)
             self.assertContains(page, reverse("review-findings", args=[self.review.pk]))
         self.assertContains(self.findings(), "Blue holds all the way")
         page = self.get("read")
@@ -63,5 +63,5 @@ class Kept(Wall):
     def test_looking_leaves_the_date_alone_and_writing_leaves_the_findings(self):
         self.findings()
         before = Review.objects.get(pk=self.review.pk)
-        self.assertEqual(set(before.findings["said"]), {"place", "light", "strength", "whites"})
+        self.assertEqual(set(before.findings["said"]), {"place", "light", "strength", "whites", "company"})
         self.assertEqual(before.updated, self.review.updated)

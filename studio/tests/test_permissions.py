@@ -28,7 +28,16 @@ def patterns(resolver=None):
 
 def address(pattern, pk=10**9, **more):
     """Return an address of a pattern, with a number for everything that wants one."""
-    fill = {"pk": pk, "colour": pk, "earlier": pk, "number": 1, "reading": pk, "step": "read", "act": "keep"}
+    fill = {
+        "pk": pk,
+        "colour": pk,
+        "earlier": pk,
+        "number": 1,
+        "reading": pk,
+        "rule": pk,
+        "step": "read",
+        "act": "keep",
+    }
     fill |= {"source": "hex"} | more
     return reverse(pattern.name, kwargs={name: fill[name] for name in pattern.pattern.converters})
 

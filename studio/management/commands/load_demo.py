@@ -10,13 +10,11 @@ from django.db import transaction
 
 from decks import services as deck_services
 from decks.models import Colour
-from jobs import services as job_services
-from jobs.models import Job, Room
+from jobs import station
 from people import queries as people
 from people import services as people_services
 from people.models import Member, Role
 from prism import demo
-from prism.demo import station
 from reviews import services as review_services
 from reviews.models import Review
 from reviews.steps.verdict import services as verdict_services
@@ -63,41 +61,13 @@ class Command(BaseCommand):
             user.set_unusable_password()
             user.save()
         if not Review.objects.filter(owner=user).exists():
-            rooms = self._station(user)
+            rooms = station.enter(user)
             for code, room, verdict, notes in STARTED:
-                review = review_services.start(user, _colour(code))
+                review = review_services.start(user, Colour.objects.get(code=code, maker__isnull=False))
                 verdict_services.write(review, {"verdict": verdict, "notes": notes})
                 review_services.move(review, rooms[room])
         self._people(user)
         self.stdout.write(f"{count} colours of {len({entry.maker for entry in demo.deck()})} makers, ready.")
-
-    def _station(self, user: User) -> dict[str, Room]:
-        """Enter the pilots' station as a job with its rooms, and return these by name."""
-        job = job_services.keep_job(user, Job(), {"title": station.TITLE, **station.JOB})
-        rooms = {}
-        for one in station.ROOMS:
-            parts = {name: one[name] for name in ("windows", "lamps", "surfaces", "elements")}
-            parts["elements"] = [self._with_colours(row) for row in parts["elements"]]
-            room = Room(job=job, name=one["name"])
-            rooms[room.name] = job_services.keep_room(user, room, one["fields"], parts)
-        for first, second in station.OPEN_TO:
-            rooms[first].open_to.add(rooms[second])
-        for first, second in station.LEADS_TO:
-            rooms[first].leads_to.add(rooms[second])
-        for name, rows in station.FINISHES.items():
-            job_services.keep_finishes(user, rooms[name], [self._with_colours(row) for row in rows])
-        code, reason = station.WISH
-        job_services.rule_white(user, job, _colour(code), "pin", reason)
-        return rooms
-
-    def _with_colours(self, row: dict[str, Any]) -> dict[str, Any]:
-        """Return a row with its colours found."""
-        own = {name: value for name, value in row.items() if name not in ("code", "codes")}
-        if "code" in row:
-            own["colour"] = _colour(row["code"])
-        if "codes" in row:
-            own["parts"] = [{"colour": _colour(code), "share": share} for code, share in row["codes"].items()]
-        return own
 
     def _people(self, user: User) -> None:
         """Give the studio its name and its other people, who have no way to sign in until they are given one."""
@@ -112,7 +82,3 @@ class Command(BaseCommand):
                 other.set_unusable_password()
                 other.save()
                 Member.objects.create(user=other, studio=studio, role=role)
-
-
-def _colour(code: str) -> Colour:
-    return Colour.objects.get(code=code, maker__isnull=False)

@@ -6,10 +6,9 @@ import re
 from django.utils.html import escape
 
 from decks.tests import world
-from jobs import queries, services
+from jobs import queries, services, station
 from jobs.models import Job, Room
 from prism import demo, school, words
-from prism.demo import station
 from reviews.bench import Bench
 from reviews.bench.tests.wall import HTMX, Wall
 from reviews.models import Shortlisted
@@ -18,20 +17,10 @@ from reviews.steps.light.reads import Light
 from tinting import services as tinting_services
 
 
-def station_of(user):
-    """Return the rooms of the pilots' station by name."""
-    job = services.keep_job(user, Job(), {"title": station.TITLE, **station.JOB})
-    made = {}
-    for one in station.ROOMS:
-        parts = {name: one[name] for name in ("windows", "lamps", "surfaces", "elements")}
-        made[one["name"]] = services.keep_room(user, Room(job=job, name=one["name"]), one["fields"], parts)
-    return made
-
-
 class InARoom(Wall):
     def setUp(self):
         super().setUp()
-        self.rooms = station_of(self.isla)
+        self.rooms = station.enter(self.isla)
         move(self.review, self.rooms["Library"])
 
     def data(self, page):
@@ -127,7 +116,7 @@ class TheStation(world.Studio):
         return Light(Bench(review), {"when": "equinox", **query}).day
 
     def test_one_colour_reads_as_three(self):
-        rooms = station_of(self.isla)
+        rooms = station.enter(self.isla)
         stair = self.day(rooms["Stair tower"], hour="12").reading
         sea = self.day(rooms["Library"], hour="12").reading
         evening = self.day(rooms["Lamp room"], hour="21").reading
@@ -139,12 +128,12 @@ class TheStation(world.Studio):
         self.assertEqual(len(said), 3)
 
     def test_one_floor_warms_the_galley(self):
-        rooms = station_of(self.isla)
+        rooms = station.enter(self.isla)
         self.assertGreater(self.day(rooms["Galley"]).floor_effect, 1)
         self.assertLess(abs(self.day(rooms["Library"]).floor_effect), 0.4)
 
     def test_rooms_are_claimed_by_the_same_ladder_with_the_rooms_own_doubt(self):
-        rooms = station_of(self.isla)
+        rooms = station.enter(self.isla)
         day = self.day(rooms["Library"], hour="12")
         self.assertGreater(day.reading.uncertainty, school.load().light.room)
         metered = services.keep_room(self.isla, rooms["Library"], {"correction": 0.8}, {})
