@@ -167,7 +167,7 @@ def choosing_and_swapping() -> None:
     report("  against comparing with each of them", f"{naive / chosen:.0f}×", "-")
     client = Client()
     client.force_login(User.objects.get(username="skerry"), backend="django.contrib.auth.backends.ModelBackend")
-    review = Review.objects.get(colour__code="H16.3")
+    review = Review.objects.filter(colour__code="H16.3").latest("pk")
     review.step = "compare"
     review.save()
     times = []
@@ -310,6 +310,7 @@ def main() -> None:
     whites.of_schemes(deck(ROWS, np.random.default_rng(11)))
     review_page()
     choosing_and_swapping()
+    whites.of_a_swap()
     strengths_and_recipes()
     fifty_thousand_line_deck()
     growth()

@@ -9,7 +9,7 @@ from django.contrib.auth.models import User
 from django.db.models import Count, OuterRef, Prefetch, Q, QuerySet, Subquery
 from django.db.models.functions import Coalesce
 
-from jobs.models import Coated, Element, ElementPart, Finish, Job, Room, Surface
+from jobs.models import Coated, Element, ElementPart, Finish, Job, Room, Surface, WhiteRule
 from people.queries import team
 from prism.formats.room_json import spectrum_of
 from prism.light.materials import library
@@ -62,12 +62,14 @@ def rooms(user: User) -> QuerySet[Room]:
 
 def whole() -> QuerySet[Room]:
     """Return rooms with all that lights and fills them."""
-    coated = [
-        Prefetch("surfaces", Surface.objects.select_related("colour")),
-        Prefetch("elements", Element.objects.select_related("colour")),
-        Prefetch("elements__parts", ElementPart.objects.select_related("colour")),
-    ]
-    return Room.objects.select_related("job").prefetch_related("windows", "lamps", *coated)
+    surfaces = Prefetch("surfaces", Surface.objects.select_related("colour"))
+    return Room.objects.select_related("job").prefetch_related("windows", "lamps", surfaces, *_elements())
+
+
+def _elements() -> list[Prefetch[str]]:
+    """Return what fetches the fixed elements of rooms with their colours."""
+    parts = ElementPart.objects.select_related("colour")
+    return [Prefetch("elements", Element.objects.select_related("colour")), Prefetch("elements__parts", parts)]
 
 
 def finishes() -> Prefetch[str]:
@@ -75,9 +77,17 @@ def finishes() -> Prefetch[str]:
     return Prefetch("finishes", Finish.objects.select_related("colour__maker"))
 
 
-def of_review(room_id: int | None) -> Room | None:
-    """Return the room that a review is in, whole; None where it is in none, or in one that was put aside."""
-    return whole().filter(pk=room_id, deleted=None, job__deleted=None).first() if room_id else None
+def of_review(room_id: int | None, lit: bool = True) -> Room | None:
+    """Return the room that a review is in, whole, or with what stays in it alone; None where it is in none, or in one
+    that was put aside."""
+    held = whole() if lit else Room.objects.select_related("job").prefetch_related(*_elements())
+    return held.filter(pk=room_id, deleted=None, job__deleted=None).first() if room_id else None
+
+
+def pinned_white(job: Job) -> int | None:
+    """Return the id of the white that is set for a job's home; None where none is."""
+    held = job.white_rules.filter(kind=WhiteRule.Kind.PIN, lifted=None)
+    return held.values_list("colour_id", flat=True).first()
 
 
 MOST_CHOICES = 300

@@ -3,11 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import timedelta
 from functools import cached_property
 from urllib.parse import urlencode
 
-from django.utils import timezone
 from django.utils.safestring import SafeString
 
 from prism import words
@@ -197,12 +195,6 @@ class CompanyPage:
             )
             for one in self.at.kept
         ]
-
-    @property
-    def put_aside(self) -> KeptScheme | None:
-        """The scheme that was put aside in the last minutes, to be brought back."""
-        lately = timezone.now() - timedelta(minutes=10)
-        return self._bench.review.schemes.filter(deleted__gte=lately).order_by("-deleted").first()
 
     def _named(self, name: str) -> str:
         return name if self._bench.review.names_shown else ""

@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from datetime import timedelta
 from functools import cached_property
 from urllib.parse import urlencode
 
 import numpy as np
+from django.utils import timezone
 
 from decks import queries as deck_queries
+from decks.catalogue import makers_for
 from decks.models import Maker
 from jobs import queries as job_queries
 from jobs.contents import by_permanence, stimulus_of, whites_of
-from jobs.home_white import HomeWhite
 from jobs.models import Room
 from prism import reading
 from prism.choosing.deck import Pick
@@ -29,6 +31,7 @@ from web.kept import Kept
 LOCKABLE = PLACES[1:]
 """Places that a person may settle: all but the subject's."""
 RUNNERS = 4
+LATELY = timedelta(minutes=10)
 _pools: Kept[object, Pool] = Kept(6)
 _made: Kept[object, Scheme | None] = Kept(512)
 
@@ -48,7 +51,8 @@ class Schemes:
     @cached_property
     def room(self) -> Room | None:
         """The room of the review."""
-        return job_queries.of_review(self.bench.review.room_id)
+        of_light = self.query.get("show") in ("proportions", "use")
+        return job_queries.of_review(self.bench.review.room_id, lit=of_light)
 
     @cached_property
     def pool(self) -> Pool:
@@ -62,7 +66,7 @@ class Schemes:
     @cached_property
     def makers(self) -> list[Maker]:
         """The decks there are."""
-        return list(deck_queries.makers(self.subject.owner))
+        return list(makers_for(self.subject.owner).order_by("name"))
 
     @cached_property
     def chosen_makers(self) -> set[int]:
@@ -132,8 +136,8 @@ class Schemes:
         """The row of the white that is set for the home; None where none is, or no deck has it."""
         if self.room is None:
             return None
-        pin = HomeWhite(self.subject.owner, self.room.job).pin
-        rows = self.bench.decks.catalogue.rows_of({pin.colour_id}) if pin else np.empty(0)
+        pin = job_queries.pinned_white(self.room.job)
+        rows = self.bench.decks.catalogue.rows_of({pin} if pin else set())
         return int(rows[0]) if rows.size else None
 
     @cached_property
@@ -142,12 +146,12 @@ class Schemes:
         school, neutral = self.subject.school, self.subject.neutral
         held = whites_of(self.room, school, neutral) if self.room else []
         ranked, rows = ranked_whites(self.bench.decks, [reading.read(colour, school, neutral) for _, colour in held])
+        wanted = {self.pinned, self.locked.get("trim")}
+        able = [white for white in ranked if self._allowed[rows[white.index]] and rows[white.index] not in wanted]
+        first = [white for white in ranked if rows[white.index] in wanted]
+        first.sort(key=lambda white: rows[white.index] != self.pinned)
         warmth = self.subject.reading.temperature.value
-        found = [(rows[white.index], home.score(white, warmth)) for white in ranked]
-        first = [one for one in found if one[0] == self.pinned]
-        able = [one for one in found if self._allowed[one[0]] and one not in first]
-        wanted = [one for one in found if one[0] == self.locked.get("trim") and one not in able]
-        return [*first, *able[: RUNNERS + 1], *wanted]
+        return [(rows[white.index], home.score(white, warmth)) for white in (*first, *able[: RUNNERS + 1])]
 
     def make(self, character: str, settled: bool = False) -> Scheme | None:
         """Return the scheme of a character, with what a person has `settled` of it; None where it lacks what it
@@ -194,8 +198,18 @@ class Schemes:
     @cached_property
     def kept(self) -> list[KeptScheme]:
         """The schemes that were kept with the review, the newest first."""
-        held = self.bench.review.schemes.filter(deleted=None)
-        return list(held.prefetch_related("places__colour__maker"))
+        return [one for one in self._all_kept if one.deleted is None]
+
+    @property
+    def put_aside(self) -> KeptScheme | None:
+        """The scheme that was put aside in the last minutes, to be brought back."""
+        since = timezone.now() - LATELY
+        aside = [one for one in self._all_kept if one.deleted and one.deleted > since]
+        return max(aside, key=lambda one: one.deleted or since, default=None)
+
+    @cached_property
+    def _all_kept(self) -> list[KeptScheme]:
+        return list(self.bench.review.schemes.prefetch_related("places__colour__maker"))
 
     # --- addresses ---
 
