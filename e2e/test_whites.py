@@ -25,7 +25,7 @@ class WhitesJourney(BrowserTest):
     def test_a_home_has_its_white(self):
         self.open("/jobs/1/")
         self.wait(lambda: "One white for the home" in self.text("main"))
-        self.assertIn("rooms that a colour was reviewed for", self.text(".home-white"))
+        self.assertIn("is set for this home", self.text(".home-white"))
         self.assert_accessible("a job with its white")
 
     def test_on_a_phone(self):

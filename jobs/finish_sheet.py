@@ -6,7 +6,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 
-from jobs.forms import FinishForm
+from jobs.home_forms import FinishForm
 from jobs.models import Finish, Room
 
 

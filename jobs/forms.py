@@ -14,7 +14,7 @@ from django.utils import timezone
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs import queries
-from jobs.models import WALL_CHOICES, Element, Finish, Job, Room, Surface, WhiteRule
+from jobs.models import WALL_CHOICES, Element, Job, Room, Surface
 from jobs.towns import TOWNS
 from prism import words
 from prism.light import checks
@@ -22,7 +22,6 @@ from prism.light.materials import library
 from prism.light.room import Lamp, Window
 from prism.light.sun import Place
 from prism.numbers import is_number, parse
-from prism.whites.sheen import SHEENS
 from web.forms import NumberField, laid_out, plain
 
 SMALL = {"size": "5"}
@@ -70,7 +69,8 @@ class JobForm(forms.ModelForm):  # type: ignore[type-arg]
         return {name: self.cleaned_data.get(name) for name in self.Meta.fields}
 
 
-def _number(low: float, high: float, **more: Any) -> NumberField:
+def small_number(low: float, high: float, **more: Any) -> NumberField:
+    """Return a field for a number of few figures."""
     return NumberField(low=low, high=high, widget=plain(**SMALL), **more)
 
 
@@ -84,16 +84,16 @@ class RoomForm(forms.Form):
     """A room's name, size and how it lies."""
 
     name = forms.CharField(max_length=80, label="Room", widget=plain())
-    width = _number(*checks.LENGTH, label="West to east", said="width", initial=4.0)
-    depth = _number(*checks.LENGTH, label="South to north", said="depth", initial=4.0)
-    height = _number(*checks.HEIGHT, label="Height", said="height", initial=2.5)
-    turn = _number(-360, 360, label="Turned by", said="turn", required=False, help_text="degrees clockwise")
+    width = small_number(*checks.LENGTH, label="West to east", said="width", initial=4.0)
+    depth = small_number(*checks.LENGTH, label="South to north", said="depth", initial=4.0)
+    height = small_number(*checks.HEIGHT, label="Height", said="height", initial=2.5)
+    turn = small_number(-360, 360, label="Turned by", said="turn", required=False, help_text="degrees clockwise")
     storey = forms.IntegerField(
         label="Storey", min_value=-3, max_value=100, initial=0, widget=plain(inputmode="numeric", **SMALL),
         help_text="0 is the ground",
     )  # fmt: skip
-    used_from = _number(0, 24, label="Used from", said="used from", initial=7.0)
-    used_until = _number(0, 24, label="until", said="used until", initial=23.0)
+    used_from = small_number(0, 24, label="Used from", said="used from", initial=7.0)
+    used_until = small_number(0, 24, label="until", said="used until", initial=23.0)
     open_to = forms.ModelMultipleChoiceField(
         Room.objects.none(), required=False, label="Open to", widget=forms.CheckboxSelectMultiple
     )
@@ -166,12 +166,12 @@ class WindowForm(Row):
 
     needs = ("width", "height")
     wall = forms.ChoiceField(choices=[*WALL_CHOICES, ("ceiling", "ceiling (rooflight)")], label="Wall")
-    width = _number(0, 1000, required=False, label="Width", said="width")
-    height = _number(0, 1000, required=False, label="Height", said="height")
-    sill = _number(0, 1000, required=False, label="Sill", said="sill")
-    along = _number(-1000, 1000, required=False, label="Middle at", said="along")
+    width = small_number(0, 1000, required=False, label="Width", said="width")
+    height = small_number(0, 1000, required=False, label="Height", said="height")
+    sill = small_number(0, 1000, required=False, label="Sill", said="sill")
+    along = small_number(-1000, 1000, required=False, label="Middle at", said="along")
     outside = forms.ChoiceField(choices=list(words.OUTSIDE.items()), label="Outside", initial="lawn")
-    hides = _number(0, 95, required=False, label="Hides %", said="hidden sky, per cent,")
+    hides = small_number(0, 95, required=False, label="Hides %", said="hidden sky, per cent,")
     glazing = forms.ChoiceField(choices=list(words.GLAZING.items()), label="Glass", initial="double")
 
     def row(self) -> dict[str, Any]:
@@ -198,11 +198,11 @@ class LampForm(Row):
 
     needs = ("lumens",)
     count = forms.IntegerField(min_value=1, max_value=400, initial=1, widget=plain(inputmode="numeric", size="3"))
-    lumens = _number(0, 1e6, required=False, label="Lumens each", said="lumens")
-    kelvin = _number(0, 1e6, label="Kelvin", said="kelvin", initial=2700.0)
+    lumens = small_number(0, 1e6, required=False, label="Lumens each", said="lumens")
+    kelvin = small_number(0, 1e6, label="Kelvin", said="kelvin", initial=2700.0)
     kind = forms.ChoiceField(choices=list(words.LAMP_KINDS.items()), label="Kind")
-    rendering = _number(0, 1000, label="Ra", said="colour rendering", initial=80.0)
-    dimmed = _number(0, 100, label="Dimmed to %", said="dimmed", initial=100.0)
+    rendering = small_number(0, 1000, label="Ra", said="colour rendering", initial=80.0)
+    dimmed = small_number(0, 100, label="Dimmed to %", said="dimmed", initial=100.0)
     hung = forms.ChoiceField(choices=list(words.HUNG.items()), label="Where")
 
     def row(self) -> dict[str, Any]:
@@ -274,7 +274,7 @@ class ElementForm(CoatedForm):
     field_order = ("kind", "name", "what", "area", "on")
     kind = forms.ChoiceField(choices=Element.Kind.choices, label="Kind")
     name = forms.CharField(max_length=80, required=False, label="Name", widget=plain())
-    area = _number(0.01, 3600, label="m²", said="area", initial=2.0)
+    area = small_number(0.01, 3600, label="m²", said="area", initial=2.0)
     on = forms.ChoiceField(choices=[*Surface.SIDES, ("walls", "all walls")], label="On")
 
     def __init__(self, *args: Any, **kwargs: Any) -> None:
@@ -320,78 +320,6 @@ class ElementForm(CoatedForm):
             self.add_error("what", words.COLOUR_NEEDED)
 
 
-class FinishForm(CoatedForm):
-    """What one part of a room is painted with; what is left empty is computed."""
-
-    field_order = ("part", "what", "sheen", "area", "stays")
-    part = forms.ChoiceField(choices=Finish.Part.choices, widget=forms.HiddenInput)
-    sheen = forms.ChoiceField(choices=[("", "as is usual"), *((s, s) for s in SHEENS)], required=False, label="Sheen")
-    area = _number(0, 3600, required=False, label="m²", said="area")
-    stays = forms.BooleanField(required=False, label="is there and stays")
-
-    def clean_what(self) -> str:
-        """Find the colour; a material of the library is no paint."""
-        text = super().clean_what()
-        if self.material:
-            raise forms.ValidationError(words.NO_PAINT)
-        return text
-
-    def clean(self) -> dict[str, Any]:
-        """Refuse something that stays and is of no colour."""
-        data = super().clean() or {}
-        if data.get("stays") and not self.colour and "what" not in self.errors:
-            self.add_error("what", words.STAYS_NEEDS_COLOUR)
-        return data
-
-    def row(self) -> dict[str, Any] | None:
-        """Return the row as it is kept; None where it says nothing."""
-        data = self.cleaned_data
-        if not self.colour and not data["sheen"] and data["area"] is None:
-            return None
-        kept = {name: data[name] for name in ("part", "sheen", "area", "stays")}
-        return kept | {"colour": self.colour}
-
-
-class PaintForm(forms.ModelForm):  # type: ignore[type-arg]
-    """How paint is reckoned in a job; empty: as the school has it."""
-
-    spreading = _number(1, 40, required=False, label="m² a litre covers once", said="spreading rate")
-
-    class Meta:
-        model = Job
-        fields = ("coats", "spreading")
-        labels = {"coats": "Coats"}
-
-    def clean_coats(self) -> int | None:
-        """Refuse no coat and too many."""
-        coats: int | None = self.cleaned_data["coats"]
-        if coats is not None and not 1 <= coats <= 6:
-            raise forms.ValidationError(words.COATS_WRONG)
-        return coats
-
-
-class WhiteRuleForm(forms.Form):
-    """Which white is set for a home or ruled out, and why."""
-
-    white = forms.CharField(max_length=160, label="White", widget=plain(placeholder="code or name"))
-    kind = forms.ChoiceField(choices=WhiteRule.Kind.choices, label="is")
-    reason = forms.CharField(max_length=300, label="because", widget=plain())
-
-    def __init__(self, data: Any, user: User) -> None:
-        super().__init__(data)
-        self._user = user
-        self.colour: Colour | None = None
-
-    def clean_white(self) -> str:
-        """Find the white."""
-        text = str(self.cleaned_data["white"]).strip()
-        try:
-            self.colour = deck_queries.one_named(self._user, text)
-        except deck_queries.NotOneColourError as wrong:
-            raise forms.ValidationError(str(wrong)) from None
-        return text
-
-
 class MoveForm(forms.Form):
     """Into which room a review goes."""
 
@@ -418,8 +346,10 @@ class MeterForm(forms.Form):
     at = forms.TimeField(required=False, label="At", widget=plain(type="time"), help_text="now, where it is left empty")
     sky = forms.ChoiceField(choices=[(sky, label) for sky, label in words.SKIES.items()], label="Sky")
     lamps_on = forms.BooleanField(required=False, label="lamps on", **laid_out("inline"))
-    lux = _number(0.1, 200_000, required=False, label="Lux", said="lux", help_text="empty: the studio’s meter is read")
-    kelvin = _number(1_500, 25_000, required=False, label="Kelvin", said="kelvin")
+    lux = small_number(
+        0.1, 200_000, required=False, label="Lux", said="lux", help_text="empty: the studio’s meter is read"
+    )
+    kelvin = small_number(1_500, 25_000, required=False, label="Kelvin", said="kelvin")
 
     def asked(self, zone: str) -> tuple[str, datetime, str, bool]:
         """Return wall, moment, sky, and whether lamps are on, by the clocks of a zone."""

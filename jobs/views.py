@@ -14,7 +14,8 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from decks import queries as deck_queries
 from jobs import queries, services
 from jobs.finish_sheet import FinishSheet
-from jobs.forms import DOORWAYS, JobForm, MeterForm, PaintForm, WhiteRuleForm
+from jobs.forms import DOORWAYS, JobForm, MeterForm
+from jobs.home_forms import PaintForm, WhiteRuleForm
 from jobs.home_white import HomeWhite
 from jobs.models import Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context

@@ -154,7 +154,7 @@ class Walk(Home):
         self.review(loft, "H16.3")
         self.library.leads_to.add(self.galley)
         self.library.open_to.add(loft)
-        walk = self.home().walk
+        walk = self.home().walk.doorways
         self.assertEqual(len(walk), 2)
         self.assertIn("the same colour stands", " ".join(next(o for o in walk if loft in o.rooms).said))
         self.assertTrue(walk[0].clash >= walk[1].clash)
@@ -168,7 +168,7 @@ class Walk(Home):
             own = deck_services.keep_own(self.isla, f"{room.name} wall", from_lab(lab))
             room.reviews.create(owner=self.isla, colour=own)
         self.library.leads_to.add(self.galley)
-        (one,) = self.home().walk
+        (one,) = self.home().walk.doorways
         self.assertTrue(one.clash)
         self.assertContains(self.page(), "a clash")
 
@@ -176,9 +176,9 @@ class Walk(Home):
         dark = Room.objects.create(job=self.job, name="Cellar")
         self.review(dark, "T05.4")
         dark.leads_to.add(self.galley)
-        (one,) = self.home().walk
+        (one,) = self.home().walk.doorways
         self.assertIn("As boards, since the light", one.said[0])
-        self.assertIn("Library", self.home().closed_off_said)
+        self.assertIn("Library", self.home().walk.closed_off_said)
 
     def test_a_door_and_an_opening_to_the_same_room_are_refused(self):
         page = self.sheet(self.library.pk, open_to=self.galley.pk, leads_to=self.galley.pk)

@@ -9,6 +9,7 @@ from reviews.bench import Bench
 from reviews.steps.base import Step, Visit
 from reviews.steps.company import views
 from reviews.steps.company.page import CompanyPage
+from reviews.steps.company.parts.schemes import SchemesPart
 from reviews.steps.company.proportions import SURFACES
 from reviews.steps.company.schemes import LOCKABLE, Schemes
 
@@ -43,13 +44,9 @@ class Company(Step):
         return CompanyPage(visit)
 
     def wall(self, page: CompanyPage) -> str:
-        """Hang the scheme with its rivals, or what stays in the room; where a colour goes is asked before the set."""
-        if page.part == "use":
-            return super().wall(page)
-        if page.part == "fabric":
-            return "reviews/company/wall_fabric.html" if page.fabrics.stays else super().wall(page)
-        return "reviews/company/wall.html" if page.lines else super().wall(page)
+        """Hang what the part that is shown wants, else the comparison set."""
+        return page.part.wall or super().wall(page)
 
     def ladder(self, page: CompanyPage) -> SafeString | None:
         """Show how deep the colours of the scheme are."""
-        return page.ladder if page.part in ("", "proportions") and page.lines else None
+        return page.part.ladder if isinstance(page.part, SchemesPart) and page.part.lines else None

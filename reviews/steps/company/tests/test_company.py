@@ -20,7 +20,7 @@ class Company(Wall):
         return self.get("company", **query)
 
     def shown(self, **query):
-        return self.page(**query).context["page"]
+        return self.page(**query).context["page"].part
 
     def act(self, act, **sent):
         return self.client.post(f"/reviews/{self.review.pk}/company/{act}/", sent, headers=HTMX)
@@ -43,7 +43,7 @@ class Company(Wall):
 class Schemes(Company):
     def test_a_scheme_is_said_place_by_place_with_its_figures(self):
         page = self.page()
-        shown = page.context["page"]
+        shown = page.context["page"].part
         self.assertContains(page, "One undertone at many depths")
         self.assertEqual([line.place.name for line in shown.lines][:4], ["subject", "paler", "middle", "accent"])
         for line in shown.lines[1:4]:
@@ -76,7 +76,7 @@ class Schemes(Company):
     def test_like_a_reference_of_three(self):
         page = self.page(character="reference", ref="HW03, H16.5, H06.3")
         self.assertContains(page, "Like a reference")
-        self.assertIn(world.colour("H16.5").name, " ".join(line.reasons for line in page.context["page"].lines))
+        self.assertIn(world.colour("H16.5").name, " ".join(line.reasons for line in page.context["page"].part.lines))
         self.assertContains(self.page(character="reference"), "Name three colours by code")
         self.assertContains(self.page(character="reference", ref="HW03, nothing, H06.3"), "nothing: no one colour")
 
@@ -85,7 +85,7 @@ class Schemes(Company):
         self.put_into_a_room()
         page = self.page(character="fixed")
         self.assertContains(page, "What stays, carried on")
-        self.assertIn("from the chimney", " ".join(line.reasons for line in page.context["page"].lines))
+        self.assertIn("from the chimney", " ".join(line.reasons for line in page.context["page"].part.lines))
 
     def test_the_white_that_is_set_for_the_home_is_the_trim(self):
         room = self.put_into_a_room()
@@ -102,7 +102,7 @@ class Schemes(Company):
         self.assertEqual(sum(place.share for place in kept.places.all()), 100)
         page = self.page()
         self.assertContains(page, "For the library")
-        asked = parse_qs(page.context["page"].kept[0].href[1:])
+        asked = parse_qs(page.context["page"].part.kept[0].href[1:])
         self.assertEqual(asked["middle"], [str(other.pk)])
         self.assertIn("Kept", str(Review.objects.get().findings["said"]["company"]))
         page = self.act("aside", scheme=kept.pk)
@@ -125,14 +125,11 @@ class Schemes(Company):
 
     def test_names_hidden_stand_nowhere(self):
         services.arrange_wall(self.review, names_shown=False)
+        names = [line.held.colour.name for line in self.shown().lines if line.held]
         for show in ("", "fabric", "proportions", "use"):
             page = self.page(show=show)
-            for name in (self.review.colour.name, *(c.name for c in self.held_colours(page))):
+            for name in (self.review.colour.name, *names):
                 self.assertNotContains(page, escape(name), msg_prefix=show)
-
-    @staticmethod
-    def held_colours(page):
-        return [line.held.colour for line in page.context["page"].lines if line.held]
 
 
 class FromTheFabric(Company):
@@ -142,7 +139,7 @@ class FromTheFabric(Company):
     def test_what_stays_and_which_paint_belongs_to_most(self):
         self.put_into_a_room()
         page = self.page(show="fabric")
-        shown = page.context["page"]
+        shown = page.context["page"].part
         self.assertEqual([name for _, name, _ in shown.stays], ["chimney", "rug"])
         self.assertContains(page, "in 70 % of it")
         first, scores, _ = shown.belonging[0]
@@ -179,7 +176,7 @@ class Proportions(Company):
     def test_the_rooms_real_surfaces(self):
         self.put_into_a_room()
         page = self.page(show="proportions")
-        shown = page.context["page"]
+        shown = page.context["page"].part
         areas = {key: area for key, _, area, _ in shown.surfaces}
         self.assertNotEqual(areas["south"], areas["north"])  # the window is taken off
         self.assertAlmostEqual(sum(share for _, share in shown.proportions.shares), 1)
@@ -206,7 +203,7 @@ class Proportions(Company):
 class Use(Company):
     def test_every_surface_has_a_mark_a_word_and_figures(self):
         page = self.page(show="use")
-        shown = page.context["page"]
+        shown = page.context["page"].part
         self.assertEqual(len(shown.use_lines), 16)
         self.assertContains(page, "Outdoors, on a wall in the sun")
         self.assertContains(page, "Beside black frames")

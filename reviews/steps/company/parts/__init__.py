@@ -1,0 +1,1 @@
+"""The parts of the Company step, each as its templates need it."""
