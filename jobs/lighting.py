@@ -323,7 +323,7 @@ class RoomDay:
         the room's lamps where it has any."""
         spectra = np.array([spectrum_of(thing.colour) for thing in self.elements]).reshape(-1, 31)
         noon = int(np.argmax(self.days[1].lux[:, self.wall]))
-        found = [Lit(False, self.seen[1][noon, self.wall], self.days[1].seen_many(spectra, self.wall)[noon])]
+        found = [Lit(False, self.seen[1][noon, self.wall], self.days[1].at([noon]).seen_many(spectra, self.wall)[0])]
         if self.room.lamps:
             dusk = self.after_dark((self.room.lamps,))
             own = dusk.seen(self.reflectance)[0, self.wall]

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Hashable, Iterable
 from dataclasses import dataclass
 
 from django.contrib.auth.models import User
-from django.db.models import QuerySet
+from django.db.models import Count, Max, QuerySet
 
+from jobs.models import Job
 from people.queries import may_change, team
 from prism import reading, words
 from reviews.models import Review
@@ -23,6 +24,12 @@ def of_studio(user: User) -> QuerySet[Review]:
     """Return every review of the studio, deleted ones too."""
     held = Review.objects.filter(owner__in=team(user))
     return held.select_related("colour__maker", "beside__maker", "owner", "room__job")
+
+
+def state_of(job: Job) -> Hashable:
+    """Return what changes whenever something was decided or reviewed in the rooms of a job."""
+    held = Review.objects.filter(room__job=job, deleted=None).aggregate(Count("pk"), Max("updated"))
+    return job.pk, job.updated, *held.values()
 
 
 def may_write(user: User, review: Review) -> bool:

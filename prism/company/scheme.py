@@ -227,9 +227,10 @@ def _fill(
     weights = pool.school.company.weights
     score = (weights[0] * depth + weights[1] * turn + weights[2] * much) / sum(weights)
 
+    held = np.stack(taken)[:, None]
+
     def apart(rows: NDArray[np.intp]) -> NDArray[np.bool_]:
-        away = np.min([delta_e(one, pool.lab[rows]) for one in taken], axis=0)
-        return np.asarray(away >= pool.school.company.apart)
+        return np.asarray(delta_e(held, pool.lab[rows][None]).min(axis=0) >= pool.school.company.apart)
 
     # a colour that points elsewhere is taken only where the deck has none that points there
     there = _best(score, free & (degrees <= SAME_WAY), apart, pool.keys, runners + 1)

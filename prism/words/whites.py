@@ -225,6 +225,17 @@ def sheen_deeper(name: str, sheen: str, darker: float) -> str:
     return f"In {sheen} {name} looks {look}, away from reflections; more sheen washes better and shows every flaw."
 
 
+def sheen_read(lrv: float, sheen: str, without: float) -> str:
+    """Say what a reader finds of a colour in a sheen, with gloss included and left out."""
+    return (
+        f"A reader that includes gloss finds LRV {number(lrv)} in any sheen; one that leaves it out finds about "
+        f"{number(without)} in {sheen}, which is nearer to what is seen."
+    )
+
+
+GAP_WRONG = "The gap is in points of LRV, 0 to 100; the school’s is taken until then."
+
+
 def crown_disputed(title: str) -> str:
     """Say that practitioners differ on crown moulding."""
     return f"On crown moulding practitioners differ; this is how {title} has it."

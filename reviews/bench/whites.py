@@ -13,15 +13,15 @@ Ranked = tuple[list[White], list[int]]
 _kept: Kept[object, Ranked] = Kept(48)
 
 
-def ranked_whites(decks: Decks, there: Sequence[Reading] = ()) -> Ranked:
+def ranked_whites(decks: Decks, there: Sequence[Reading] = (), gap: float | None = None) -> Ranked:
     """Return the whites, best first, and the rows at which they stand by their index; the subject is none of them.
 
-    `there` are the whites that are there already.
+    `there` are the whites that are there already; `gap` LRV points wanted, the school's by default.
     """
     held, subject = decks.catalogue, decks.subject
     key = (
         decks.state, subject.owner.pk, subject.stimulus, subject.school, subject.neutral,
-        tuple(one.lab for one in there),
+        tuple(one.lab for one in there), gap,
     )  # fmt: skip
 
     def make() -> Ranked:
@@ -29,6 +29,6 @@ def ranked_whites(decks: Decks, there: Sequence[Reading] = ()) -> Ranked:
         rows = [int(row) for row in which(held.lab, held.lrv, subject.school, subject.neutral) if row not in own]
         readings = held.readings(rows, subject.school, subject.neutral)
         keys = [f"{held.names[row]} {held.codes[row]}" for row in rows]
-        return rank(subject.reading, readings, keys, subject.school, there=there), rows
+        return rank(subject.reading, readings, keys, subject.school, gap, there), rows
 
     return _kept.get(key, make)

@@ -167,7 +167,10 @@ def restore(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _review(request: StudioRequest, pk: int) -> Review:
-    return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
+    found = get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
+    if found.owner_id == request.user.pk:
+        found.owner = request.user  # who is known already, with their studio
+    return found
 
 
 def _own(request: StudioRequest, pk: int) -> Review:

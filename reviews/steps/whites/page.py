@@ -46,7 +46,9 @@ class WhitesPage:
 
     def _line(self, at: int, white: White, held: Held) -> Line:
         there = [one.name for one in self.at.there]
-        asked = {"white": str(held.colour.pk)} | ({"with": self.query["with"]} if self.query.get("with") else {})
+        asked = {"white": str(held.colour.pk)} | {
+            key: self.query[key] for key in ("with", "gap") if self.query.get(key)
+        }
         return Line(
             white,
             held,
@@ -162,6 +164,7 @@ class WhitesPage:
         found = [words.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(school)]
         found.append(words.crown_disputed(school.title))
         found.append(words.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
+        found.append(words.sheen_read(lrv, "semi-gloss", sheen.looks(lrv, "semi-gloss")))
         return found
 
     @cached_property
@@ -171,6 +174,11 @@ class WhitesPage:
             (held, words.dark_note(one.gap, one.angle))
             for one, held in zip(self.at.darks, self.at.held_darks(), strict=True)
         ]
+
+    @property
+    def gap_problem(self) -> str:
+        """What is wrong with the gap that was asked for."""
+        return words.GAP_WRONG if self.at.gap_wrong else ""
 
     @property
     def unknown(self) -> str:

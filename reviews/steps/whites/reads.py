@@ -12,25 +12,30 @@ from decks import queries as deck_queries
 from jobs import queries as job_queries
 from jobs.contents import day_in, whites_of
 from jobs.home_white import rooms_of, suited, walled
-from jobs.lighting import Board
+from jobs.lighting import Board, RoomDay
 from jobs.models import Room
 from prism import reading, words
 from prism.choosing.deck import Pick
 from prism.light.claims import doubt, warmth
 from prism.light.together import Pairing
+from prism.numbers import is_number, parse
 from prism.reading import Reading
+from prism.spectrum import Array
 from prism.tint import reach
 from prism.tint.reach import Reached
 from prism.tint.recipe import RecipeError
 from prism.whites.darks import Dark, darks
 from prism.whites.ranking import White, coolest, safe
+from reviews import queries as review_queries
 from reviews.bench import Bench, Held
 from reviews.bench.whites import Ranked, ranked_whites
 from tinting import queries as tinting_queries
+from web.kept import Kept
 
 BEST = 6
 """The best whites that are shown."""
 MOST_THERE = 8
+_kept_rest: Kept[object, tuple[list[int], int]] = Kept(96)
 
 
 @dataclass(frozen=True)
@@ -46,14 +51,19 @@ class Present:
 
 @dataclass(frozen=True)
 class WhiteLit:
-    """A white beside the wall in one light of the room: screen values of wall and white, by how much warmer than its
-    board the white reads (Lab units) and how unsure that is (ΔE00), and how the two stand to each other."""
+    """A white beside the wall in one light of the room: what wall and white read as, Lab (2, 3), by how much warmer
+    than its board the white reads (Lab units) and how unsure that is (ΔE00), and how the two stand to each other."""
 
     evening: bool
-    screens: list[str]
+    seen: Array
     warmer: float
     unsure: float
     pairing: Pairing
+
+    @property
+    def screens(self) -> list[str]:
+        """Screen values of wall and white."""
+        return RoomDay.screens(self.seen)
 
 
 class Whites:
@@ -62,10 +72,17 @@ class Whites:
     def __init__(self, bench: Bench, query: Mapping[str, str]) -> None:
         self.bench, self.subject, self._query = bench, bench.subject, query
 
-    @property
+    @cached_property
     def gap(self) -> float:
-        """LRV points wanted between wall and trim."""
-        return self.subject.school.trim_gap
+        """LRV points wanted between wall and trim: those asked for, else the school's."""
+        text = self._query.get("gap", "").strip()
+        return parse(text) if is_number(text) and 0 <= parse(text) <= 100 else self.subject.school.trim_gap
+
+    @property
+    def gap_wrong(self) -> bool:
+        """Whether a gap was asked for that is none."""
+        text = self._query.get("gap", "").strip()
+        return bool(text) and not (is_number(text) and 0 <= parse(text) <= 100)
 
     @cached_property
     def there(self) -> list[Present]:
@@ -106,7 +123,7 @@ class Whites:
 
     @cached_property
     def _ranked(self) -> Ranked:
-        return ranked_whites(self.bench.decks, [one.reading for one in self.there])
+        return ranked_whites(self.bench.decks, [one.reading for one in self.there], self.gap)
 
     @property
     def ranked(self) -> list[White]:
@@ -165,7 +182,7 @@ class Whites:
             [
                 WhiteLit(
                     one.lamps,
-                    day.screens(np.stack([one.own, one.things[i]])),
+                    np.stack([one.own, one.things[i]]),
                     float(warmth(one.things[i], school, neutral)) - float(warmth(white.lab_array, school, neutral)),
                     doubt(white, school, day.metered, one.lamps),
                     day.pair(one, i),
@@ -185,10 +202,17 @@ class Whites:
         """In how many other rooms of the home each white that is shown would do, and how many others have a colour."""
         if self.room is None:
             return [], 0
-        school, neutral = self.subject.school, self.subject.neutral
-        others = [one for one in rooms_of(self.room.job) if one.pk != self.room.pk]
-        held = walled(others, school, neutral)
-        return suited([white.reading for white in self.shown], held, school), len(held)
+        room, school, neutral = self.room, self.subject.school, self.subject.neutral
+        whites = tuple(white.reading for white in self.shown)
+        of_job = review_queries.state_of(room.job)
+        key = (self.bench.decks.state, of_job, room.pk, room.updated, school, neutral, tuple(one.lab for one in whites))
+
+        def make() -> tuple[list[int], int]:
+            others = [one for one in rooms_of(room.job) if one.pk != room.pk]
+            held = walled(others, school, neutral)
+            return suited(whites, held, school), len(held)
+
+        return _kept_rest.get(key, make)
 
     @cached_property
     def other_strength(self) -> Reached | None:

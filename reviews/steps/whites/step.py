@@ -16,7 +16,7 @@ class WhitesStep(Step):
 
     key, label = "whites", "Whites"
     template = "reviews/whites/page.html"
-    keeps = ("show", "white", "with")
+    keeps = ("show", "white", "with", "gap")
     unknown = words.NO_WHITES
 
     def finding(self, bench: Bench) -> str:

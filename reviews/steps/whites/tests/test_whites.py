@@ -26,6 +26,15 @@ class Step(Wall):
         for odd in ("x", "999999999", "-1"):
             self.assertContains(self.get("whites", white=odd), f"{best.name}: ")
 
+    def test_the_gap_is_the_schools_or_as_asked(self):
+        self.assertEqual(self.get("whites").context["page"].at.gap, 10)
+        page = self.get("whites", gap="100")
+        self.assertContains(page, "No white stands 100 points of LRV from this wall")
+        self.assertIn("gap=100", page.context["page"].lines[0].href)
+        for odd in ("wide", "-1", "101"):
+            self.assertContains(self.get("whites", gap=odd), "The gap is in points of LRV, 0 to 100")
+        self.assertContains(self.get("whites"), "A reader that includes gloss finds LRV 72.1 in any sheen")
+
     def test_they_hang_from_creamy_to_cool(self):
         lines = self.get("whites").context["page"].by_creaminess
         values = [line.white.creaminess for line in lines]
