@@ -8,7 +8,6 @@ import time
 from pathlib import Path
 
 from selenium.webdriver.common.by import By
-from selenium.webdriver.common.keys import Keys
 
 from e2e.chromium import PHONE, WIDE, resize, start_chromium
 
@@ -78,12 +77,6 @@ def main() -> None:
     camera.take("studio")
     camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
     camera.take("decks")
-    camera.open("/colours/?view=plane&lrv_low=55&lrv_high=75")
-    camera.browser.execute_script("document.querySelector('.plane canvas').focus()")
-    for key in (Keys.ARROW_LEFT, Keys.ARROW_UP, Keys.ARROW_UP):
-        camera.browser.switch_to.active_element.send_keys(key)
-        time.sleep(0.4)
-    camera.take("plane")
     camera.open("/colours/import/")
     camera.type("#id_deck_name", "Harbour survey")
     camera.type("#id_file", str(_survey_file()))
@@ -112,16 +105,13 @@ def main() -> None:
     camera.take("job")
     camera.open("/rooms/3/?when=equinox&hour=14&sky=overcast")
     camera.take("room")
-    camera.open(f"{main_review}/compare/")
-    camera.click("#withhold")
-    camera.click(".set .board:nth-child(7)")
-    camera.take("withheld")
-    camera.click("#withhold")
-    camera.open(f"{main_review}/place/?ask=a+bit+warmer")
-    for _ in range(5):
-        camera.click(".differing button[value=add]")
-    camera.open(f"{main_review}/place/?show=shortlist")
-    camera.take("shortlist")
+    camera.open("/jobs/1/home/")
+    camera.take("home")
+    camera.open(f"/reviews/{camera.in_room('Library')}/company/")
+    camera.click("#swap-accent-1")
+    camera.take("company")
+    camera.open(f"/reviews/{camera.in_room('Library')}/company/?show=use")
+    camera.take("use")
     camera.open("/schools/")
     camera.click("form[action*=copy] button")
     camera.browser.find_element(By.CSS_SELECTOR, "[name='undertone.edges']").clear()
@@ -130,7 +120,7 @@ def main() -> None:
     camera.take("school")
     camera.open("/schools/")
     camera.click("form[action*=delete] button")
-    camera.open(f"/reviews/{camera.in_room('Galley')}/whites/?with=HW03")
+    camera.open(f"/reviews/{camera.in_room('Galley')}/whites/")
     camera.take("whites")
     camera.open(f"/reviews/{camera.reviews[WITH_VERDICT]}/verdict/")
     camera.take("verdict")
