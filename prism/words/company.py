@@ -63,7 +63,8 @@ def place_weakest(place: Place) -> str:
     if place.name in ("subject", "trim") or place.parts[least] > 0.8:
         return ""
     what = ("its depth", "the direction of its undertone", "how strong its undertone is")[least]
-    return f"What is wanting is {what}, {number(10 * place.parts[least])} of 10: no colour of the decks comes nearer."
+    nearer = "" if place.locked else ": no colour of the decks comes nearer"
+    return f"What is wanting is {what}, {number(10 * place.parts[least])} of 10{nearer}."
 
 
 def scheme_line(place: Place, code: str, name: str) -> str:
