@@ -68,8 +68,9 @@ def element_boards(room: Room) -> list[Board]:
 
 
 def whites_of(room: Room, school: School, neutral: WorkingNeutral) -> list[tuple[str, Stimulus]]:
-    """Return what stays in a room and is white by the school: its name and colour."""
+    """Return what stays in a room and is white by the school, trim that stays among it: its name and colour."""
     held = [(element.name, colour) for element in room.elements.all() if (colour := stimulus_of(element))]
+    held += [(one.get_part_display(), one.colour.stimulus) for one in room.finishes.all() if one.stays and one.colour]
     rows = which([colour.lab for _, colour in held], [colour.lrv for _, colour in held], school, neutral)
     return [held[row] for row in rows]
 

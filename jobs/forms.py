@@ -181,6 +181,12 @@ class WindowForm(Row):
         sill = 0.9 if data["sill"] is None else data["sill"]
         return {**data, "sill": sill, "hides": None if hides is None else hides / 100}
 
+    @property
+    def window(self) -> Window:
+        """The window as the light's core knows it."""
+        row = self.row()
+        return Window(**row | {"hides": None if row["hides"] is None else min(row["hides"], 0.95)})
+
     def check(self, size: tuple[float, float, float] | None) -> None:
         """Check it against the room it is in."""
         for name in self.needs:
@@ -188,9 +194,7 @@ class WindowForm(Row):
                 self.add_error(name, words.size_needed(name))
         if self.errors or size is None:
             return
-        row = self.row()
-        row["hides"] = row["hides"] if row["hides"] is None else min(row["hides"], 0.95)
-        self.say(checks.window_faults(Window(**row), size))
+        self.say(checks.window_faults(self.window, size))
 
 
 class LampForm(Row):

@@ -22,7 +22,7 @@ from prism.reading import Reading, read
 from prism.school import School
 from prism.stimulus import Stimulus
 from prism.whites import home
-from prism.whites.ranking import There, White, rank, which
+from prism.whites.ranking import White, rank, ways_out, which
 from schools import queries as school_queries
 
 MOST_WHITES = 240
@@ -55,7 +55,7 @@ class Conflict:
 def rooms_of(job: Job) -> list[Room]:
     """Return the rooms of a job with all that lights and fills them, their finishes, doorways and reviews."""
     held = queries.whole().filter(job=job, deleted=None)
-    return list(held.prefetch_related("open_to", "leads_to", queries.finishes(), reviews_of()))
+    return list(held.prefetch_related("open_to", "leads_to", reviews_of()))
 
 
 def finish_of(room: Room, part: str) -> Finish | None:
@@ -246,23 +246,19 @@ class HomeWhite:
             white = self._in(best, r)
             if not (white.is_near_miss or white.yellows):
                 continue
-            names = [name for name, _ in whites_of(one.room, self._school, self._school.neutral)]
+            names = [words.stands_there(name) for name, _ in whites_of(one.room, self._school, self._school.neutral)]
             ranked = rank(
                 one.wall, [reading for _, reading in self._candidates], self._keys, self._school, there=one.there
             )
-            ranked = [w for w in ranked if self.colour(w.index).pk not in self._forbidden]
-            alike = [w for w in ranked if w.there is There.MATCHES and w.clears]
-            same = min(alike, key=lambda w: (round(w.away, 3), self._keys[w.index]), default=None)
-            apart = next((w for w in ranked if w.there is There.DIFFERS and w.clears and not w.yellows), None)
+            same, apart = ways_out([w for w in ranked if self.colour(w.index).pk not in self._forbidden], self._keys)
             name = self.colour(best).name
             ways = [
-                words.way_match(self.colour(same.index).name, names[same.near], same.away) if same else "",
-                words.way_differ(self.colour(apart.index).name, names[apart.near], apart.away) if apart else "",
+                *words.ways_out(same, apart, lambda w: self.colour(w.index).name, names),
                 words.way_alone(one.room.name) if len(zones[r]) == 1 else words.way_zone(len(zones[r])),
                 words.way_repaint(names[white.near], name),
             ]
             said = words.white_conflict(name, names[white.near], white.yellows, white.away)
-            found.append(Conflict(one.room, said, [way for way in ways if way]))
+            found.append(Conflict(one.room, said, ways))
         return found
 
     @property

@@ -63,24 +63,22 @@ def rooms(user: User) -> QuerySet[Room]:
 def whole() -> QuerySet[Room]:
     """Return rooms with all that lights and fills them."""
     surfaces = Prefetch("surfaces", Surface.objects.select_related("colour"))
-    return Room.objects.select_related("job").prefetch_related("windows", "lamps", surfaces, *_elements())
+    return Room.objects.select_related("job").prefetch_related("windows", "lamps", surfaces, *_stays())
 
 
-def _elements() -> list[Prefetch[str]]:
-    """Return what fetches the fixed elements of rooms with their colours."""
-    parts = ElementPart.objects.select_related("colour")
-    return [Prefetch("elements", Element.objects.select_related("colour")), Prefetch("elements__parts", parts)]
-
-
-def finishes() -> Prefetch[str]:
-    """Return what fetches the finishes of rooms with their colours."""
-    return Prefetch("finishes", Finish.objects.select_related("colour__maker"))
+def _stays() -> list[Prefetch[str]]:
+    """Return what fetches the fixed elements and the finishes of rooms with their colours."""
+    return [
+        Prefetch("elements", Element.objects.select_related("colour")),
+        Prefetch("elements__parts", ElementPart.objects.select_related("colour")),
+        Prefetch("finishes", Finish.objects.select_related("colour__maker")),
+    ]
 
 
 def of_review(room_id: int | None, lit: bool = True) -> Room | None:
     """Return the room that a review is in, whole, or with what stays in it alone; None where it is in none, or in one
     that was put aside."""
-    held = whole() if lit else Room.objects.select_related("job").prefetch_related(*_elements())
+    held = whole() if lit else Room.objects.select_related("job").prefetch_related(*_stays())
     return held.filter(pk=room_id, deleted=None, job__deleted=None).first() if room_id else None
 
 

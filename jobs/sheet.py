@@ -9,7 +9,6 @@ from django.forms import BoundField
 
 from jobs.forms import DOORWAYS, ElementForm, LampForm, RoomForm, Row, SurfaceForm, WindowForm
 from jobs.models import Element, LampSort, Room, Surface, Window
-from prism import messages
 from prism.light import checks
 
 
@@ -100,16 +99,14 @@ class RoomSheet:
         return sound
 
     def _walls_hold(self, size: tuple[float, float, float]) -> bool:
-        """Check that the windows of a wall are together no wider than it."""
+        """Check that the windows of a wall are together no wider than it, and say it beside the first of them."""
         rows = self.filled("windows")
+        full = dict(checks.walls_too_full([row.window for row in rows], size))
         for row in rows:
-            wall = row.cleaned_data["wall"]
-            mates = [r for r in rows if r.cleaned_data["wall"] == wall and r.cleaned_data["along"] is None]
-            together, length = sum(r.cleaned_data["width"] for r in mates), checks.length_of(wall, size)
-            if wall != "ceiling" and row in mates and together > length:
-                row.add_error("width", messages.windows_fill_wall(wall, together, length))
-                return False
-        return True
+            message = full.pop(row.cleaned_data["wall"], "")
+            if message:
+                row.add_error("width", message)
+        return not any(row.errors for row in rows)
 
     def parts(self) -> dict[str, list[dict[str, Any]]]:
         """Return the rows of all tables as they are kept."""

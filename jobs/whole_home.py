@@ -25,6 +25,7 @@ from prism.stimulus import Stimulus
 from prism.tint.system import TintSystem
 from prism.whites import sheen
 from schools import queries as school_queries
+from schools.rests_on import RestsOn, rests_on
 from tinting import queries as tinting_queries
 
 WET = {Element.Kind.TILE, Element.Kind.CABINETS}
@@ -129,6 +130,16 @@ class WholeHome:
         """What amounts rest on."""
         own = self.job.coats is not None or self.job.spreading is not None
         return words.reckoned(self.coats, self.spreading, own)
+
+    @property
+    def rests_on(self) -> list[RestsOn]:
+        """The figures of the school that the sheet rests on."""
+        own = school_queries.table_of(self.user, self.school.key)
+        paths = (
+            "trim.gap", "whites.glare_lrv", "whites.near_miss", "contrast.points", "contrast.large", "contrast.small",
+            "contrast.weber", "paint.coats", "paint.spreading",
+        )  # fmt: skip
+        return rests_on(self.school, own, paths)
 
     # --- rooms ---
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from functools import cached_property
+from typing import Any
 
 from django.conf import settings
 from django.db import models
@@ -108,6 +109,11 @@ class Review(models.Model):
         """The school the review is made under; an own one as it stood when the review took it up, or the ready one
         nearest to it where that can no longer be read."""
         return self._school[0]
+
+    @property
+    def school_own(self) -> dict[str, Any] | None:
+        """The tables of the school in force, where it is an own one that can be read."""
+        return self.school_table if self.school_table and not self.school_unreadable else None
 
     @property
     def school_unreadable(self) -> str:

@@ -56,6 +56,7 @@ class Sheets(Home):
         self.assertEqual({line.at(part).colour for part in ("trim", "ceiling", "doors")}, {whole.white.chosen})
         self.assertEqual([line.at(part).sheen for part in ("walls", "ceiling", "trim")], ["matte", "flat", "satin"])
         page = self.page()
+        self.assertContains(page, "30 LRV points")  # what the sheet rests on
         self.assertContains(page, "the colour last reviewed for it")
         self.assertContains(page, "the white of the home")
 

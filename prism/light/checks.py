@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from functools import cache
 from zoneinfo import available_timezones
 
@@ -65,12 +65,8 @@ def faults(room: Room) -> Iterator[Fault]:
     for number, window in enumerate(room.windows, start=1):
         for field, message in window_faults(window, room.size):
             yield f"windows {number}, {field}", message
-    for wall in WALLS:
-        together = sum(each.width for each in room.windows if each.wall == wall and each.along is None)
-        length = length_of(wall, room.size)
-        alone = [each for each in room.windows if each.wall == wall and each.width > length + _SLACK]
-        if together > length + _SLACK and not alone:
-            yield "windows", messages.windows_fill_wall(wall, together, length)
+    for _, message in walls_too_full(room.windows, room.size):
+        yield "windows", message
     for number, lamp in enumerate(room.lamps, start=1):
         for field, message in lamp_faults(lamp):
             yield f"lamps {number}, {field}", message
@@ -79,6 +75,17 @@ def faults(room: Room) -> Iterator[Fault]:
 def length_of(wall: str, size: tuple[float, float, float]) -> float:
     """Return how long a wall is (a ceiling: how wide), metres."""
     return size[1] if wall in ("east", "west") else size[0]
+
+
+def walls_too_full(windows: Sequence[Window], size: tuple[float, float, float]) -> Iterator[tuple[str, str]]:
+    """Yield the walls whose windows, of those that nobody put in a place, are together wider than they are, with what
+    to say; a window that is too wide by itself is said by `window_faults`."""
+    for wall in WALLS:
+        length = length_of(wall, size)
+        own = [each for each in windows if each.wall == wall]
+        together = sum(each.width for each in own if each.along is None)
+        if together > length + _SLACK and all(each.width <= length + _SLACK for each in own):
+            yield wall, messages.windows_fill_wall(wall, together, length)
 
 
 def window_faults(window: Window, size: tuple[float, float, float]) -> Iterator[Fault]:

@@ -202,6 +202,15 @@ def _colour(white: White) -> float:
     return round(2 * white.reading.undertone.strength) / 2
 
 
+def ways_out(ranked: Sequence[White], keys: Sequence[str]) -> tuple[White | None, White | None]:
+    """Return the white that is the same as one that is there, and the best that differs clearly without turning yellow;
+    both clear the gap, and either is None where there is none."""
+    alike = [white for white in ranked if white.there is There.MATCHES and white.clears]
+    same = min(alike, key=lambda white: (round(white.away, 3), keys[white.index]), default=None)
+    apart = next((w for w in ranked if w.there is There.DIFFERS and w.clears and not w.yellows), None)
+    return same, apart
+
+
 def coolest(ranked: Sequence[White]) -> White | None:
     """Return the coolest of the whites; None where none is cool."""
     cool: Array = np.array([w.reading.temperature.value for w in ranked])

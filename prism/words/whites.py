@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from datetime import datetime
 from typing import TYPE_CHECKING
 
@@ -146,17 +146,20 @@ def trim_kept(name: str, rooms: Sequence[str], weight: float) -> str:
 def white_conflict(name: str, there: str, yellows: bool, away: float) -> str:
     """Say how a white stands badly beside one that is there."""
     how = "turns yellow beside" if yellows else "is a near-miss of"
-    return f"{name} {how} the {there}, ΔE00 {number(away)}."
+    return f"{name} {how} {there}, ΔE00 {number(away)}."
 
 
-def way_match(name: str, there: str, away: float) -> str:
-    """Offer the white that matches what is there."""
-    return f"Match: {name} in this room, the same as the {there} (ΔE00 {number(away)})."
-
-
-def way_differ(name: str, there: str, away: float) -> str:
-    """Offer a white that differs clearly without turning yellow."""
-    return f"Clearly differ: {name} in this room, ΔE00 {number(away)} from the {there}, without turning yellow."
+def ways_out(
+    same: White | None, apart: White | None, name_of: Callable[[White], str], there: Sequence[str]
+) -> list[str]:
+    """Offer the white that matches what is there, and one that differs clearly without turning yellow."""
+    found = []
+    if same:
+        found.append(f"Match: {name_of(same)}, the same as {there[same.near]} (ΔE00 {number(same.away)}).")
+    if apart:
+        away = f"ΔE00 {number(apart.away)} from {there[apart.near]}"
+        found.append(f"Clearly differ: {name_of(apart)}, {away}, without turning yellow.")
+    return found
 
 
 def way_alone(room: str) -> str:
@@ -171,7 +174,7 @@ def way_zone(rooms: int) -> str:
 
 def way_repaint(there: str, name: str) -> str:
     """Offer to change what is there."""
-    return f"Or keep {name}, and have the {there} painted or changed to go with it."
+    return f"Or keep {name}, and have {there} painted or changed to go with it."
 
 
 def suits_rest(count_of: int, total: int) -> str:

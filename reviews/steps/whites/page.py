@@ -13,11 +13,11 @@ from prism.light.together import Terms
 from prism.whites import sheen
 from prism.whites.ranking import White
 from reviews.bench import Held
-from reviews.bench.rests_on import RestsOn, rests_on
 from reviews.drawings.edges import LOW, butted
 from reviews.drawings.ladder import ladder_of
 from reviews.steps.base import Visit
 from reviews.steps.whites.reads import Whites
+from schools.rests_on import RestsOn, rests_on
 
 
 @dataclass(frozen=True)
@@ -98,7 +98,7 @@ class WhitesPage:
             "trim.gap", "trim.crown", "whites.glare_lrv", "whites.clean_within", "whites.near_miss",
             "comparison.white_lrv", "comparison.white_chroma", "temperature.edges",
         )  # fmt: skip
-        return rests_on(self.review, paths)
+        return rests_on(self._subject.school, self.review.school_own, paths)
 
     @property
     def edge(self) -> SafeString:
@@ -149,6 +149,7 @@ class WhitesPage:
         ranked = self.at.ranked
         if ranked and not any(white.clears for white in ranked):
             found.append(words.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
+        found += self._ways_out()
         if self.at.safe:
             (held,) = self.at.held([self.at.safe])
             found.append(words.safe_white(held.name, self.at.safe.reading.lrv, self.at.safe.glares))
@@ -156,6 +157,15 @@ class WhitesPage:
             (held,) = self.at.held([self.at.coolest])
             found.append(words.coolest_white(held.name, self.at.coolest.reading.temperature.value))
         return found
+
+    def _ways_out(self) -> list[str]:
+        """Return the ways out where the white that is looked at stands badly beside one that is there."""
+        chosen = self.at.chosen
+        if chosen is None or not (chosen.is_near_miss or chosen.yellows):
+            return []
+        same, apart = self.at.ways_out
+        names = {white.index: held.name for white in (same, apart) if white for held in self.at.held([white])}
+        return words.ways_out(same, apart, lambda w: names[w.index], [one.name for one in self.at.there])
 
     @property
     def sheens(self) -> list[str]:

@@ -25,7 +25,7 @@ from prism.tint import reach
 from prism.tint.reach import Reached
 from prism.tint.recipe import RecipeError
 from prism.whites.darks import Dark, darks
-from prism.whites.ranking import White, coolest, safe
+from prism.whites.ranking import White, coolest, safe, ways_out
 from reviews import queries as review_queries
 from reviews.bench import Bench, Held
 from reviews.bench.whites import Ranked, ranked_whites
@@ -235,6 +235,12 @@ class Whites:
     def safe(self) -> White | None:
         """The safe answer."""
         return safe(self.ranked)
+
+    @property
+    def ways_out(self) -> tuple[White | None, White | None]:
+        """The white that matches one that is there, and one that differs clearly."""
+        held = self.bench.decks.catalogue
+        return ways_out(self.ranked, [held.names[row] for row in self._ranked[1]])
 
     @cached_property
     def coolest(self) -> White | None:

@@ -6,9 +6,9 @@ from typing import ClassVar
 from urllib.parse import urlencode
 
 from prism import words
-from reviews.bench.rests_on import RestsOn, rests_on
 from reviews.steps.base import Visit
 from reviews.steps.company.schemes import Schemes
+from schools.rests_on import RestsOn, rests_on
 
 
 class Part:
@@ -38,7 +38,7 @@ class Part:
     @property
     def rests_on(self) -> list[RestsOn]:
         """The same with their values."""
-        return rests_on(self._bench.review, self.paths)
+        return rests_on(self._subject.school, self._bench.review.school_own, self.paths)
 
     def link(self, **changes: str) -> str:
         """Return the address of the same part with other parameters."""

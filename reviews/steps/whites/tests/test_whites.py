@@ -127,3 +127,34 @@ class Step(Wall):
         page = self.get("whites").content.decode()
         reading = page[page.index('class="reading"') : page.index("<dialog")]
         self.assertNotIn(self.review.colour.name, reading)
+
+    def test_a_white_that_stands_badly_names_its_ways_out(self):
+        clean = Colour.objects.get(code="HW03")
+        review = start(self.isla, Colour.objects.get(code="T04.3"))
+        url = f"/reviews/{review.pk}/whites/"
+        creamy = Colour.objects.get(code="HW11")
+        page = self.client.get(url, {"with": "HW03", "white": creamy.pk})
+        self.assertContains(page, f"turns yellow beside {clean.name}")
+        self.assertContains(page, f"Match: {clean.name}, the same as {clean.name}")
+        self.assertContains(page, "Clearly differ: ")
+        self.assertNotContains(self.client.get(url, {"with": "HW03", "white": clean.pk}), "Clearly differ: ")
+
+    def test_trim_that_stays_is_a_white_that_is_there(self):
+        job = job_services.keep_job(self.isla, Job(), {"title": "Quay"})
+        room = Room.objects.create(job=job, name="Galley")
+        trim = {"part": "trim", "colour": Colour.objects.get(code="HW03"), "stays": True}
+        job_services.keep_finishes(self.isla, room, [trim])
+        move(self.review, room)
+        at = Whites(Bench(Review.objects.get(pk=self.review.pk)), {})
+        self.assertEqual([one.name for one in at.there], ["the trim"])
+
+    def test_each_white_is_told_over_the_rest_of_the_home(self):
+        job = job_services.keep_job(self.isla, Job(), {"title": "Quay"})
+        here, there = (Room.objects.create(job=job, name=name) for name in ("Galley", "Loft"))
+        move(self.review, here)
+        self.assertNotContains(self.get("whites"), "other rooms of this home")
+        other = start(self.isla, Colour.objects.get(code="T04.3"))
+        move(other, there)
+        page = self.get("whites")
+        self.assertContains(page, "other rooms of this home")
+        self.assertEqual({line.home for line in page.context["page"].lines} - {"0 of 1", "1 of 1"}, set())
