@@ -9,7 +9,7 @@ from reviews.bench.holding import Decks, Held
 from reviews.bench.looking import Looking
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
-from reviews.models import Review
+from reviews.models import KeptScheme, Review
 from tinting import queries as tinting_queries
 
 
@@ -53,6 +53,11 @@ class Bench:
     def shortlist(self) -> list[Held]:
         """The shortlist, in its order."""
         return self.decks.fetch_all(list(self.review.shortlist.values_list("colour_id", flat=True)))
+
+    @cached_property
+    def schemes(self) -> list[KeptScheme]:
+        """The schemes that were kept with the review, those put aside too, the newest first."""
+        return list(self.review.schemes.prefetch_related("places__colour__maker"))
 
     def after_boards_changed(self) -> Bench:
         """Return the bench with the boards read again, and a set chosen from what they leave."""

@@ -56,7 +56,7 @@ def rests_on(bench: Bench) -> str:
         bench.decks.state,
         bench.tinting,
         (review.room.updated, review.room.job.updated, review.room.deleted) if review.room else None,
-        list(review.schemes.filter(deleted=None).values_list("pk", flat=True)),
+        [one.pk for one in bench.schemes if one.deleted is None],
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 

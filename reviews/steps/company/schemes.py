@@ -5,13 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from datetime import timedelta
 from functools import cached_property
-from urllib.parse import urlencode
 
 import numpy as np
 from django.utils import timezone
 
 from decks import queries as deck_queries
-from decks.catalogue import makers_for
 from decks.models import Maker
 from jobs import queries as job_queries
 from jobs.contents import by_permanence, stimulus_of, whites_of
@@ -66,7 +64,9 @@ class Schemes:
     @cached_property
     def makers(self) -> list[Maker]:
         """The decks there are."""
-        return list(makers_for(self.subject.owner).order_by("name"))
+        held = self.bench.decks.catalogue
+        _, rows = np.unique(held.makers, return_index=True)
+        return sorted((colour.maker for colour in held.boards(rows.tolist()) if colour.maker), key=lambda m: m.name)
 
     @cached_property
     def chosen_makers(self) -> set[int]:
@@ -198,22 +198,11 @@ class Schemes:
     @cached_property
     def kept(self) -> list[KeptScheme]:
         """The schemes that were kept with the review, the newest first."""
-        return [one for one in self._all_kept if one.deleted is None]
+        return [one for one in self.bench.schemes if one.deleted is None]
 
     @property
     def put_aside(self) -> KeptScheme | None:
         """The scheme that was put aside in the last minutes, to be brought back."""
         since = timezone.now() - LATELY
-        aside = [one for one in self._all_kept if one.deleted and one.deleted > since]
+        aside = [one for one in self.bench.schemes if one.deleted and one.deleted > since]
         return max(aside, key=lambda one: one.deleted or since, default=None)
-
-    @cached_property
-    def _all_kept(self) -> list[KeptScheme]:
-        return list(self.bench.review.schemes.prefetch_related("places__colour__maker"))
-
-    # --- addresses ---
-
-    def link(self, **changes: str) -> str:
-        """Return the query that shows the same with some parameters changed; empty ones are left out."""
-        asked = {key: value for key, value in self.query.items() if key != "show"} | changes
-        return f"?{urlencode({key: value for key, value in asked.items() if value})}"
