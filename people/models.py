@@ -42,6 +42,7 @@ class Member(models.Model):
     role = models.CharField(max_length=10, choices=Role, default=Role.OWNER)
     joined = models.DateTimeField(default=timezone.now)
     closed = models.DateTimeField(null=True, blank=True)
+    feed = models.CharField(max_length=60, null=True, blank=True, unique=True, editable=False)
 
     class Meta:
         ordering = ["joined", "id"]

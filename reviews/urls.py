@@ -4,6 +4,7 @@ from django.urls import path, register_converter
 
 from reviews import intake, steps
 from reviews.frame import views
+from reviews.viewing import views as viewing
 
 
 class StepConverter:
@@ -28,6 +29,15 @@ urlpatterns = [
     path("", views.home, name="home"),
     path("colours/new/<slug:source>/", intake.own_colour, name="own-colour"),
     path("reviews/start/", views.start, name="review-start"),
+    path("viewings/", viewing.listing, name="viewings"),
+    path("viewings.ics", viewing.calendar_file, name="viewings-file"),
+    path("viewings/feed/<str:token>.ics", viewing.feed, name="viewings-feed"),
+    path("viewings/renew/", viewing.renew, name="viewings-renew"),
+    path("viewings/<int:pk>/", viewing.log, name="viewing"),
+    path("viewings/<int:pk>/move/", viewing.move, name="viewing-move"),
+    path("viewings/<int:pk>/aside/", viewing.aside, name="viewing-aside"),
+    path("jobs/<int:pk>/samples/", viewing.job_samples, name="job-samples"),
+    path("reviews/<int:pk>/look/", viewing.now, name="viewing-now"),
     path("reviews/<int:pk>/", views.reopen, name="review"),
     path("reviews/<int:pk>/<step:step>/", views.step, name="review-step"),
     path("reviews/<int:pk>/<step:step>/<slug:act>/", views.act, name="review-act"),

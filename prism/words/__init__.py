@@ -20,5 +20,6 @@ from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.surety import *
 from prism.words.use import *
+from prism.words.viewing import *
 from prism.words.walks import *
 from prism.words.whites import *

@@ -22,6 +22,8 @@ from reviews.frame.frame import Frame
 from reviews.frame.path import Path
 from reviews.models import Review
 from reviews.steps.base import Visit
+from reviews.viewing import queries as viewing_queries
+from reviews.viewing.shown import Shown
 from web.http import StudioRequest, offer_back, whole_number
 
 PER_PAGE = 20
@@ -36,6 +38,8 @@ def home(request: StudioRequest) -> HttpResponse:
     makers = deck_queries.makers(request.user)
     context = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
     context["jobs"] = job_queries.listed(request.user)[:JOBS]
+    today = [one for one in viewing_queries.today(request.user) if not one.is_seen]
+    context["viewings"] = [Shown(one, one.review.names_shown) for one in today]
     return render(request, "reviews/frame/home.html", context)
 
 

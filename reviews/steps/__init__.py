@@ -10,9 +10,20 @@ from reviews.steps.place.step import Place
 from reviews.steps.read.step import Read
 from reviews.steps.strength.step import StrengthStep
 from reviews.steps.verdict.step import Verdict
+from reviews.steps.view.step import ViewStep
 from reviews.steps.whites.step import WhitesStep
 
-ALL: list[Step] = [Read(), Compare(), Place(), LightStep(), StrengthStep(), WhitesStep(), Company(), Verdict()]
+ALL: list[Step] = [
+    Read(),
+    Compare(),
+    Place(),
+    LightStep(),
+    StrengthStep(),
+    WhitesStep(),
+    Company(),
+    ViewStep(),
+    Verdict(),
+]
 
 
 def find(key: str) -> Step | None:

@@ -15,6 +15,7 @@ from prism import demo
 from prism.stimulus import from_lab
 from reviews import services
 from reviews.models import Review
+from reviews.viewing import services as viewing_services
 from schools import services as school_services
 from studio.tests.test_permissions import FILE, OPEN, address, patterns
 from tinting import services as tinting_services
@@ -33,7 +34,7 @@ MANAGES = {"person-invite", "studio-rename", "invitation-withdraw", "person-role
 """What is the owner's alone."""
 OWN = {
     "review-act", "review-wall", "review-blind", "review-arrange", "review-basis", "review-revalue", "review-move",
-    "review-delete", "review-restore",
+    "review-delete", "review-restore", "viewing", "viewing-move", "viewing-aside", "viewing-now",
 }  # fmt: skip
 """What changes a review: its own person sends these, and whoever may change what is shared."""
 FORMS_OF_CHANGE = {"job-new", "job-edit", "job-room-new", "room-edit", "room-finishes"}
@@ -63,12 +64,15 @@ class Roles(world.Studio):
         session = Session.objects.create(owner=self.isla, thing="limed larch")
         system = tinting_services.keep_system(self.isla, demo.tint_system())
         invitation = Invitation.objects.create(studio=own.studio, name="Una", made_by=self.isla)
+        viewing = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
         rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
         self.filled = {
             "review": {"pk": self.review.pk, "step": "verdict", "act": "keep"},
             "job": {"pk": self.job.pk},
             "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},
             "room": {"pk": self.room.pk, "reading": reading.pk},
+            "viewing": {"pk": viewing.pk},
+            "viewing-now": {"pk": self.review.pk},
             "school": {"pk": self.school.pk},
             "deck": {"pk": self.waiting.pk},
             "reader": {"pk": session.pk},

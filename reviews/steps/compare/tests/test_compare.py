@@ -112,7 +112,7 @@ class Seeing(Wall):
         beside = self.held("greener")
         page = self.get(beside=beside.colour.pk)
         self.assertContains(page, "Figures and drawings wait")
-        self.assertContains(page, "Withheld until you have looked", count=7)
+        self.assertContains(page, "Withheld until you have looked", count=8)
         for word in ("clear blue", "greener</span>", "rose", "Another showing", "One end", "ΔE00 6"):
             self.assertNotContains(page, word)
         for step in ("read", "place", "light", "strength", "whites"):

@@ -12,7 +12,6 @@ from django.utils import timezone
 
 from decks.models import Colour, Valued
 from jobs.models import Room
-from prism import words
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
 from prism.school import DEFAULT, School, SchoolError, build, load, nearest_ready
@@ -130,100 +129,3 @@ class Review(models.Model):
             (self.neutral_a, self.neutral_b),
             (white[0], white[1], white[2]) if white else None,
         )
-
-
-class Board(models.Model):
-    """What a person did with a board of the comparison set: kept it there, brought it in, or took it away."""
-
-    class State(models.TextChoices):
-        PINNED = "pinned", "pinned"
-        ADDED = "added", "brought in"
-        OUT = "out", "taken away"
-
-    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="boards")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
-    state = models.CharField(max_length=6, choices=State)
-    kind = models.CharField(max_length=8, blank=True)
-    why = models.CharField(max_length=20, blank=True)
-
-    class Meta:
-        ordering = ["id"]
-        constraints = [models.UniqueConstraint(fields=["review", "colour"], name="board_once")]
-
-    def __str__(self) -> str:
-        return f"{self.colour} {self.state}"
-
-
-class Observation(models.Model):
-    """What a person saw beside a board, in which light, and what the product had computed."""
-
-    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="observations")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
-    seen = models.JSONField()  # directions, or "no difference"
-    note = models.CharField(max_length=400, blank=True)
-    light = models.CharField(max_length=80, blank=True)
-    computed = models.JSONField()  # directions
-    agreement = models.CharField(max_length=6)
-    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
-    at = models.DateTimeField(default=timezone.now)
-
-    class Meta:
-        ordering = ["-at", "-id"]
-
-    def __str__(self) -> str:
-        return f"{', '.join(self.seen)} beside {self.colour}"
-
-
-class Shortlisted(models.Model):
-    """A colour on a review's shortlist, in the order it stands there."""
-
-    MOST = 8
-
-    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="shortlist")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
-    position = models.PositiveSmallIntegerField()
-
-    class Meta:
-        ordering = ["position", "id"]
-        constraints = [models.UniqueConstraint(fields=["review", "colour"], name="shortlisted_once")]
-
-    def __str__(self) -> str:
-        return f"{self.colour} on the shortlist"
-
-
-class KeptScheme(models.Model):
-    """A scheme round the colour of a review, as it was kept: of which character, and how well it scored, 0-1."""
-
-    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="schemes")
-    character = models.CharField(max_length=10)
-    name = models.CharField(max_length=60, blank=True)
-    score = models.FloatField()
-    made = models.DateTimeField(auto_now_add=True)
-    deleted = models.DateTimeField(null=True, blank=True)
-
-    class Meta:
-        ordering = ["-made", "-id"]
-
-    def __str__(self) -> str:
-        return self.name or f"{self.character} round {self.review.colour}"
-
-    @property
-    def title(self) -> str:
-        """What it is called."""
-        return self.name or words.scheme_title(self.character, self.score)
-
-
-class SchemePlace(models.Model):
-    """A colour in a place of a kept scheme, with its share in per cent."""
-
-    scheme = models.ForeignKey(KeptScheme, on_delete=models.CASCADE, related_name="places")
-    place = models.CharField(max_length=8)
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
-    share = models.FloatField()
-
-    class Meta:
-        ordering = ["id"]
-        constraints = [models.UniqueConstraint(fields=["scheme", "place"], name="scheme_place_once")]
-
-    def __str__(self) -> str:
-        return f"{self.colour} as {self.place}"

@@ -1,0 +1,97 @@
+"""How a board is painted so that it can be judged: size, ground, margin, coats; how much paint it takes."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from prism.difference import delta_e
+from prism.light.together import OPPOSED
+from prism.reading import Reading
+from prism.school import School
+
+SIZES = {
+    "thumbnail": (0.07, 0.10),
+    "A5": (0.148, 0.210),
+    "A4": (0.210, 0.297),
+    "A3": (0.297, 0.420),
+    "A2": (0.420, 0.594),
+}
+"""Width and height of a board, m; all but the thumbnail are sizes of paper."""
+LEAST = "A4"
+"""The smallest size by which a wall can be judged."""
+GROUNDS = ("board", "sheet", "wall")
+"""What is painted on: white board, a peel-off sheet, the wall as it is."""
+MARGIN = 0.025
+"""White that is left all round, m."""
+COATS = 2
+BRUSH = 0.03
+"""Litres that stay in brush, roller and tray for each colour."""
+
+
+@dataclass(frozen=True)
+class Sampling:
+    """How a board is made: a key of `SIZES`, one of `GROUNDS`, coats, and whether a margin is left."""
+
+    size: str = LEAST
+    ground: str = "board"
+    coats: int = COATS
+    margin: bool = True
+
+
+def faults(one: Sampling, boards: int) -> list[str]:
+    """Return what would mislead about a board among so many: keys of `prism.words.SAMPLE_FAULTS`."""
+    width, height = SIZES[one.size]
+    least = SIZES[LEAST]
+    found = []
+    if width * height < least[0] * least[1] - 1e-9:
+        found.append("too small")
+    if one.ground == "wall":
+        found.append("on the wall")
+    if one.coats < COATS:
+        found.append("one coat")
+    if not one.margin and one.ground != "wall":
+        found.append("no margin")
+    if boards < 2:
+        found.append("alone")
+    return found
+
+
+def painted(one: Sampling) -> float:
+    """Return the area that is painted, m²."""
+    width, height = SIZES[one.size]
+    edge = 2 * MARGIN if one.margin else 0.0
+    return max(width - edge, 0.0) * max(height - edge, 0.0)
+
+
+def litres(one: Sampling, count: int, spreading: float) -> float:
+    """Return the paint for so many boards of one colour, with what stays in tools; a litre covers `spreading` m²."""
+    return count * painted(one) * one.coats / spreading + (BRUSH if count else 0.0)
+
+
+@dataclass(frozen=True)
+class Neighbours:
+    """Two boards by their places, and why that is said: to be kept `apart`, or to be butted on purpose (`edge`)."""
+
+    first: int
+    second: int
+    why: str
+
+
+def neighbours(readings: Sequence[Reading], school: School) -> list[Neighbours]:
+    """Return which boards disturb each other, and which are so near that only an edge tells them apart."""
+    found = []
+    for i, one in enumerate(readings):
+        for j in range(i + 1, len(readings)):
+            other = readings[j]
+            u, v = np.asarray(one.undertone.vector), np.asarray(other.undertone.vector)
+            size = min(float(np.hypot(*u)), float(np.hypot(*v)))
+            cos = float(u @ v) / max(float(np.hypot(*u) * np.hypot(*v)), 1e-9)
+            angle = float(np.degrees(np.arccos(np.clip(cos, -1, 1))))
+            if size >= school.passive_below and angle >= OPPOSED:
+                found.append(Neighbours(i, j, "apart"))
+            elif float(delta_e(one.lab, other.lab)) < school.plainly_seen:
+                found.append(Neighbours(i, j, "edge"))
+    return found

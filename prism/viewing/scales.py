@@ -1,0 +1,116 @@
+"""What was seen in a room by scales, held against what the room's light was computed to do.
+
+A person answers each scale in steps of −2 to 2: none, somewhat, clearly, one way or the other. What is computed is a
+difference in Lab units; it agrees where it lies within the step's range or so near that what is unsure of it reaches.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from prism.light.claims import warmth
+from prism.neutral import WorkingNeutral
+from prism.school import School
+
+SCALES = ("depth", "warmth", "clearness", "hue")
+"""Lighter or darker, warmer or cooler, clearer or greyer, pinker or greener."""
+STEPS = (-2, -1, 0, 1, 2)
+SOME, CLEAR = 1.0, 3.5
+"""Lab units from which a difference is somewhat and clearly seen."""
+PER_STEP = {-2: -4.5, -1: -2.0, 0: 0.0, 1: 2.0, 2: 4.5}
+"""What a step stands for, Lab units."""
+LEAST_ANSWERS = 5
+"""Answers on a scale from which a difference is said to be systematic."""
+
+
+class Agreement(StrEnum):
+    """How an answer stands to what was computed."""
+
+    AGREES = "agrees"
+    NEAR = "near"
+    DIFFERS = "differs"
+
+
+@dataclass(frozen=True)
+class Held:
+    """One scale: the step that was answered, the difference that was computed in Lab units, the step that would be, and
+    how the two agree."""
+
+    scale: str
+    seen: int
+    computed: float
+    step: int
+    agreement: Agreement
+
+
+def differences(
+    seen: ArrayLike, beside: ArrayLike, school: School, neutral: WorkingNeutral | None = None
+) -> dict[str, float]:
+    """Return by how much something that reads as Lab `seen` (3,) differs from Lab `beside` (3,), on each scale."""
+    line = neutral or school.neutral
+    one, other = np.asarray(seen, dtype=np.float64), np.asarray(beside, dtype=np.float64)
+    u, v = line.undertone(one[None])[0], line.undertone(other[None])[0]
+    return {
+        "depth": float(one[0] - other[0]),
+        "warmth": float(warmth(one, school, line) - warmth(other, school, line)),
+        "clearness": float(np.hypot(*u) - np.hypot(*v)),
+        "hue": float(u[0] - v[0]),
+    }
+
+
+def step_of(value: float) -> int:
+    """Return the step that a difference would be answered by."""
+    size = abs(value)
+    return int(np.sign(value)) * (2 if size >= CLEAR else 1 if size >= SOME else 0)
+
+
+def held(answers: Mapping[str, int], computed: Mapping[str, float], doubt: float) -> list[Held]:
+    """Return each scale that was answered against what was computed, `doubt` Lab units unsure."""
+    found = []
+    for scale in SCALES:
+        if scale not in answers or scale not in computed:
+            continue
+        seen, value = answers[scale], computed[scale]
+        step = step_of(value)
+        reach = {step_of(value - doubt), step, step_of(value + doubt)}
+        opposite = seen * step < 0
+        if seen in reach:
+            how = Agreement.AGREES
+        elif not opposite and abs(seen - step) == 1:
+            how = Agreement.NEAR
+        else:
+            how = Agreement.DIFFERS
+        found.append(Held(scale, seen, value, step, how))
+    return found
+
+
+@dataclass(frozen=True)
+class Leaning:
+    """A systematic difference on a scale: by how many Lab units answers pass what was computed, the half-width of its
+    95 % interval, and from how many answers."""
+
+    scale: str
+    mean: float
+    half: float
+    count: int
+
+    @property
+    def is_plain(self) -> bool:
+        """Whether it is more than chance."""
+        return abs(self.mean) > self.half
+
+
+def leanings(answers: Sequence[tuple[str, int, float]]) -> list[Leaning]:
+    """Return what answers (scale, step, computed) have in common, for each scale that has enough of them."""
+    found = []
+    for scale in SCALES:
+        off = np.array([PER_STEP[step] - value for name, step, value in answers if name == scale])
+        if len(off) >= LEAST_ANSWERS:
+            half = 1.96 * float(off.std(ddof=1)) / np.sqrt(len(off))
+            found.append(Leaning(scale, float(off.mean()), float(half), len(off)))
+    return found

@@ -1,0 +1,203 @@
+"""Sentences of samples, viewings and decisions."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from datetime import date, datetime
+from typing import TYPE_CHECKING
+
+from prism.messages.text import NO_BREAK, capital, count, listed, number, numeral
+from prism.words.light import clock, lux_said
+
+if TYPE_CHECKING:
+    from prism.viewing.scales import Held, Leaning
+
+GROUNDS = {"board": "white board", "sheet": "peel-off sheet", "wall": "the wall as it is"}
+SAMPLE_FAULTS = {
+    "too small": "Too small: a wall cannot be judged from less than A4; a thumbnail looks darker and greyer.",
+    "on the wall": "On the old wall: its colour tints every judgement. Paint a board or a sheet.",
+    "one coat": "One coat: the ground shows through, and the colour is another one.",
+    "no margin": "No margin: without 25 mm of white all round the colour is read against what hangs behind it.",
+    "alone": "Alone: one board shows no undertone. Paint a near neighbour or a clean white board beside it.",
+}
+"""What would mislead about a sample, and what to do instead."""
+WHYS = {
+    "best": "nearest to its board",
+    "worst": "farthest from its board",
+    "parting": "where two candidates part most",
+    "evening": "under the evening lamps",
+    "own": "as planned by hand",
+}
+SCALE_ENDS = {
+    "depth": ("darker", "lighter"),
+    "warmth": ("cooler", "warmer"),
+    "clearness": ("greyer", "clearer"),
+    "hue": ("greener", "pinker"),
+}
+VIEW_ANSWERS = {"yes": "yes", "again": "again", "no": "no"}
+NO_SLOTS = "No hours yet: put the review into a room of known size, place and windows, and they follow from its light."
+NOT_SEEN_YET = "Nothing was seen yet"
+PHOTOS_LIE = "A photo does not show the colour: it shows where the board hung."
+
+
+def sample_line(size: str, ground: str, coats: int, litres: float) -> str:
+    """Return how a board is made and what it takes."""
+    many = "one coat" if coats == 1 else count(coats, "coat")
+    amount = f"{number(1000 * litres, 0)}{NO_BREAK}mL"
+    return f"{size} on {GROUNDS[ground]}, {many}, 25 mm of white left all round: {amount}"
+
+
+def keep_apart(one: str, other: str) -> str:
+    """Say that two boards disturb each other."""
+    return f"Keep {one} and {other} apart: their undertones pull against each other, and each shifts the other."
+
+
+def butt_together(one: str, other: str) -> str:
+    """Say that two boards are told apart at an edge alone."""
+    return f"{one} and {other} are so near that only an edge tells them apart: butt these two on purpose."
+
+
+def hold_beside(names: Sequence[str]) -> str:
+    """Say what to hold beside a sample."""
+    return f"Hold beside it: {listed(list(names))}."
+
+
+def slot_said(why: str, hour: float, wall: str, sky: str) -> str:
+    """Return when and where to look, why, and which weather is wanted."""
+    weather = f", {sky} sky wanted" if sky else ""
+    return f"{clock(hour)}, {wall} wall: {WHYS.get(why, why)}{weather}"
+
+
+VIEW_PARTS = {"": "Hours", "samples": "Samples", "decide": "Decide"}
+SOMEBODY = "Somebody"
+
+
+def day_and_hour(at: datetime) -> str:
+    """Return a moment as a day and an hour."""
+    return f"{at:%a %-d %b}, {clock(at.hour + at.minute / 60)}"
+
+
+def day_said(day: date) -> str:
+    """Return a day."""
+    return f"{day:%A %-d %B}"
+
+
+def viewing_place(waiting: int) -> str:
+    """Return how many more are to be looked at today."""
+    return f"{waiting} more today"
+
+
+def sample_total(boards: int, litres: float) -> str:
+    """Return how much paint the boards of a job take."""
+    return (
+        f"{count(boards, 'board')}, about {number(1000 * litres, 0)}{NO_BREAK}mL of paint in all: sample pots will do."
+    )
+
+
+SEEN_MEANWHILE = "Somebody else has answered this viewing meanwhile; yours was not kept over it. Begin one of your own."
+
+
+def view_sentence(planned: int, seen: int, answers: str) -> str:
+    """Return how far the viewings are."""
+    if not planned:
+        return "Not looked at on a wall yet: paint boards, and look at them at the hours that matter."
+    if not seen:
+        return f"None of {numeral(planned)} viewings seen yet."
+    return f"{capital(numeral(seen))} of {numeral(planned)} viewings seen: {answers}."
+
+
+def viewing_said(steps: Mapping[str, int], text: str, answer: str, who: str, lux: float | None) -> str:
+    """Return what was seen, in a line."""
+    parts = [step_word(scale, step) for scale, step in steps.items() if step]
+    seen = listed(parts) if parts else "as its board" if steps else ""
+    said = "; ".join(part for part in (seen, text) if part)
+    light = f", {lux_said(lux)}" if lux is not None else ""
+    return f"{capital(said)}{f': {answer}' if answer else ''} ({who or SOMEBODY}{light})"
+
+
+CALENDAR_NAME = "Viewings"
+
+
+def event_title(colour: str, room: str) -> str:
+    """Return what a viewing is called in a calendar."""
+    return f"Look at {colour}{f' in the {room}' if room else ''}"
+
+
+def step_word(scale: str, step: int) -> str:
+    """Return what a step of a scale is called."""
+    low, high = SCALE_ENDS[scale]
+    if not step:
+        return f"neither {low} nor {high}"
+    return f"{'clearly ' if abs(step) == 2 else 'somewhat '}{high if step > 0 else low}"
+
+
+_AGREEMENT = {"agrees": "as computed", "near": "nearly as computed", "differs": "otherwise than computed"}
+
+
+def held_said(found: Held) -> str:
+    """Return a scale as it was seen against what was computed."""
+    return (
+        f"{capital(step_word(found.scale, found.seen))}, {_AGREEMENT[found.agreement]}: "
+        f"{step_word(found.scale, found.step)} ({number(found.computed, 1, signed=True)})."
+    )
+
+
+def predicted_unknown() -> str:
+    """Say that nothing was computed for a viewing."""
+    return "Nothing was computed for it: the light of this room is not known."
+
+
+def leaning_said(who: str, found: Leaning) -> str:
+    """Say a systematic difference with its uncertainty."""
+    low, high = SCALE_ENDS[found.scale]
+    way = high if found.mean > 0 else low
+    return (
+        f"{who} sees {way} than computed by {number(abs(found.mean))}, ±{number(found.half)}, from "
+        f"{count(found.count, 'answer')}."
+    )
+
+
+def answers_tally(yes: int, again: int, no: int) -> str:
+    """Return the answers so far."""
+    if not yes + again + no:
+        return NOT_SEEN_YET
+    return f"{yes} yes, {again} again, {no} no"
+
+
+def view_short(planned: int, seen: int, decided: str) -> str:
+    """Return how far the viewings are, for the path."""
+    if decided:
+        return f"Decided: {decided}"
+    if not planned:
+        return ""
+    return f"{numeral(seen)} of {numeral(planned)} viewings seen".capitalize()
+
+
+def open_points(unseen: Sequence[str], again: int) -> list[str]:
+    """Return what is open before a decision."""
+    found = []
+    if unseen:
+        found.append(f"Not seen yet: {'; '.join(unseen)}.")
+    if again:
+        found.append(f"{capital(count(again, 'answer'))} asked to look again.")
+    return found
+
+
+NOTHING_OPEN = "Every hour that was planned has been seen, and nobody asked to look again."
+
+
+def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str) -> str:
+    """Return a decision in a sentence."""
+    return f"{name}{f' in {sheen}' if sheen else ''}{f', {amount}' if amount else ''}: {reason} ({by}, {when})"
+
+
+def decided_meanwhile(by: str) -> str:
+    """Say that somebody else decided first."""
+    return f"{by} has decided meanwhile: their decision stands below. Reopen it first if it is to be another one."
+
+
+DECISION_REASON = "Say why: it is what will be asked for in a year."
+MOVE_WRONG = "Give a day and an hour, not before today."
+SEEN_WRONG = "Answer at least one scale, or write down what you saw."
+TOO_LATE = "The day of decision lies before tomorrow: choose a later one."
+"""Answers to what cannot be."""

@@ -1,0 +1,18 @@
+"""The records of reviews."""
+
+from reviews.models.boards import Board, Observation, Shortlisted
+from reviews.models.review import Review
+from reviews.models.schemes import KeptScheme, SchemePlace
+from reviews.models.viewings import Decision, SamplePlan, Viewing
+
+__all__ = [
+    "Board",
+    "Decision",
+    "KeptScheme",
+    "Observation",
+    "Review",
+    "SamplePlan",
+    "SchemePlace",
+    "Shortlisted",
+    "Viewing",
+]

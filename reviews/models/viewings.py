@@ -1,0 +1,120 @@
+"""From screen to wall: samples to be painted, viewings planned and seen, decisions."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.conf import settings
+from django.db import models
+from django.urls import reverse
+from django.utils import timezone
+
+from decks.models import Colour
+from jobs.models import WALL_CHOICES, Room
+from prism.viewing.samples import GROUNDS, SIZES
+from prism.whites.sheen import SHEENS
+from reviews.models.review import Review
+
+SKIES = [("", "any sky"), ("clear", "clear"), ("overcast", "overcast")]
+
+
+class SamplePlan(models.Model):
+    """How the boards of a review are made: all alike, so that they can be held against each other."""
+
+    review = models.OneToOneField(Review, on_delete=models.CASCADE, related_name="sample_plan")
+    size = models.CharField(max_length=10, choices=[(key, key) for key in SIZES], default="A4")
+    ground = models.CharField(max_length=5, choices=[(key, key) for key in GROUNDS], default="board")
+    coats = models.PositiveSmallIntegerField(default=2)
+    decide = models.DateField(null=True, blank=True)
+
+    def __str__(self) -> str:
+        return f"Samples of {self.review}"
+
+
+class Viewing(models.Model):
+    """One look at a board in a room: as it was planned, and what was seen once somebody looked.
+
+    `sent` is made where the answer is written, so that what is sent twice is kept once. `seen` holds steps by scale;
+    `predicted` the differences that were computed, with their doubt, kept as they stood when it was logged.
+    """
+
+    class Answer(models.TextChoices):
+        YES = "yes", "yes"
+        AGAIN = "again", "again"
+        NO = "no", "no"
+
+    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="viewings")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.SET_NULL, related_name="viewings")
+    why = models.CharField(max_length=10, default="own")
+    at = models.DateTimeField()
+    wall = models.CharField(max_length=8, choices=WALL_CHOICES, default="north")
+    sky = models.CharField(max_length=8, choices=SKIES, blank=True)
+    planned_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    seen = models.JSONField(null=True, blank=True)
+    words = models.CharField(max_length=1000, blank=True)
+    answer = models.CharField(max_length=5, choices=Answer, blank=True)
+    lamps_on = models.BooleanField(default=False)
+    lux = models.FloatField(null=True, blank=True)
+    predicted = models.JSONField(null=True, blank=True)
+    seen_at = models.DateTimeField(null=True, blank=True)
+    sent = models.UUIDField(null=True, blank=True, unique=True, editable=False)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    deleted = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["at", "id"]
+        indexes = [models.Index(fields=["review", "deleted", "at"], name="viewing_listing")]
+
+    def __str__(self) -> str:
+        return f"{self.colour} in {self.room or 'no room'}"
+
+    def get_absolute_url(self) -> str:
+        """Return the address where it is logged."""
+        return reverse("viewing", args=[self.pk])
+
+    @property
+    def is_seen(self) -> bool:
+        """Whether somebody has looked."""
+        return self.seen_at is not None
+
+    @property
+    def who(self) -> str:
+        """Who looked."""
+        return (self.by.get_full_name() or self.by.get_username()) if self.by else ""
+
+    @property
+    def answers(self) -> dict[str, int]:
+        """The steps that were answered, by scale."""
+        found: dict[str, Any] = self.seen or {}
+        return {scale: int(step) for scale, step in found.items()}
+
+
+class Decision(models.Model):
+    """What was decided for a review, and why. One that was reopened stays in the record."""
+
+    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="decisions")
+    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    sheen = models.CharField(max_length=10, blank=True, choices=[(sheen, sheen) for sheen in SHEENS])
+    litres = models.FloatField(null=True, blank=True)
+    reason = models.CharField(max_length=1000)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    made = models.DateTimeField(default=timezone.now)
+    reopened = models.DateTimeField(null=True, blank=True)
+    reopened_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+
+    class Meta:
+        ordering = ["-made", "-id"]
+        constraints = [
+            models.UniqueConstraint(
+                fields=["review"], condition=models.Q(reopened__isnull=True), name="one_decision_in_force"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.colour} for {self.review}"
+
+    @property
+    def who(self) -> str:
+        """Who decided."""
+        return (self.by.get_full_name() or self.by.get_username()) if self.by else ""

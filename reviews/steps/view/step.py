@@ -1,0 +1,31 @@
+"""View as a step."""
+
+from __future__ import annotations
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.base import Step, Visit
+from reviews.steps.view import views
+from reviews.steps.view.page import ViewPage
+
+
+class ViewStep(Step):
+    """From screen to wall."""
+
+    key, label = "view", "View"
+    template = "reviews/view/page.html"
+    at_once = True
+    acts = {"samples": views.samples, "schedule": views.schedule, "decide": views.decide, "reopen": views.reopen}
+    unknown = words.NOT_SEEN_YET
+
+    def finding(self, bench: Bench) -> str:
+        """Return how far the viewings are, or what was decided."""
+        decided = bench.review.decisions.filter(reopened=None).select_related("colour").first()
+        name = decided.colour.name if decided else ""
+        held = list(bench.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
+        shown = name if bench.review.names_shown else words.SUBJECT
+        return words.view_short(len(held), sum(at is not None for at in held), shown if decided else "")
+
+    def page(self, visit: Visit) -> ViewPage:
+        """Return the page."""
+        return ViewPage(visit)

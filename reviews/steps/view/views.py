@@ -1,0 +1,62 @@
+"""What is done in View: samples and hours planned, deciding, reopening."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+
+from prism import words
+from reviews.bench import Bench
+from reviews.models import Review, SamplePlan
+from reviews.steps.base import Visit
+from reviews.steps.view.forms import DecideForm, SampleForm
+from reviews.steps.view.page import ViewPage
+from reviews.viewing import services
+from reviews.viewing.services import DecidedError
+from web.http import StudioRequest, whole_number
+
+
+def samples(request: StudioRequest, review: Review) -> Visit:
+    """Keep how boards are made, and by when it is decided."""
+    form = SampleForm(request.POST, instance=SamplePlan(review=review))
+    if not form.is_valid():
+        return Visit(Bench(review), forms={"samples": form}, refused=True)
+    data = form.cleaned_data
+    services.plan_samples(review, data["size"], data["ground"], data["coats"], data["decide"])
+    return Visit(Bench(review))
+
+
+def schedule(request: StudioRequest, review: Review) -> Visit:
+    """Plan viewings at the hours that matter, over the days before the decision."""
+    bench = Bench(review)
+    page = ViewPage(Visit(bench))
+    if not page.hours or page.room is None:
+        return Visit(bench, notice=words.NO_SLOTS)
+    tomorrow = timezone.localdate() + timedelta(days=1)
+    services.schedule(request.user, review, page.room, page.hours, tomorrow, page.decide_by)
+    return Visit(Bench(review))
+
+
+def decide(request: StudioRequest, review: Review) -> Visit:
+    """Decide; where somebody decided first, theirs is shown."""
+    bench = Bench(review)
+    form = DecideForm(request.POST, bench)
+    if not form.is_valid():
+        return Visit(bench, forms={"decide": form}, refused=True)
+    data = form.cleaned_data
+    try:
+        services.decide(request.user, review, form.chosen, data["sheen"], data["litres"], data["reason"])
+    except DecidedError as first:
+        return Visit(
+            Bench(review), forms={"decide": form}, notice=words.decided_meanwhile(first.standing.who), refused=True
+        )
+    return Visit(Bench(review))
+
+
+def reopen(request: StudioRequest, review: Review) -> Visit:
+    """Reopen the decision in force."""
+    decision = get_object_or_404(review.decisions, pk=whole_number(request.POST.get("decision")), reopened=None)
+    services.reopen(request.user, decision)
+    return Visit(Bench(review))

@@ -1,0 +1,40 @@
+"""Viewings as a calendar file."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from datetime import timedelta
+
+from icalendar import Calendar, Event
+
+from prism import words
+from reviews.models import Viewing
+from reviews.viewing import queries
+
+LASTS = timedelta(minutes=15)
+
+
+def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
+    """Return viewings as an iCalendar file, RFC 5545; `address` leads to the studio, without a stroke at its end."""
+    made = Calendar()
+    made.add("prodid", "-//Gentle Prism//Viewings//EN")
+    made.add("version", "2.0")
+    made.add("method", "PUBLISH")
+    made.add("x-wr-calname", words.CALENDAR_NAME)
+    for one in viewings:
+        event = Event()
+        at = queries.local(one)
+        event.add("uid", f"viewing-{one.pk}@gentle-prism")
+        event.add("dtstamp", one.review.updated)
+        event.add("dtstart", at)
+        event.add("dtend", at + LASTS)
+        event.add("summary", words.event_title(one.colour.name, one.room.name if one.room else ""))
+        event.add("description", words.slot_said(one.why, at.hour + at.minute / 60, one.wall, one.sky))
+        if one.room:
+            event.add(
+                "location",
+                ", ".join(part for part in (one.room.name, one.room.job.title, one.room.job.address) if part),
+            )
+        event.add("url", f"{address}{one.get_absolute_url()}")
+        made.add_component(event)
+    return bytes(made.to_ical())

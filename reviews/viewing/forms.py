@@ -1,0 +1,84 @@
+"""What a viewing accepts from the outside."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+from uuid import UUID
+
+from django import forms
+
+from prism import words
+from prism.viewing.scales import SCALES, STEPS
+from reviews.models import Viewing
+from web.forms import NumberField, laid_out, plain
+
+INLINE = laid_out("inline")
+
+
+@dataclass(frozen=True)
+class Scale:
+    """A scale as it is answered: its name, what its ends are called, and its steps, (value, label, whether chosen)."""
+
+    name: str
+    low: str
+    high: str
+    steps: list[tuple[int, str, bool]]
+
+
+class LogForm(forms.Form):
+    """What was seen: steps by scale, words, an answer, and the light."""
+
+    words = forms.CharField(
+        required=False, max_length=1000, label="In your words",
+        widget=forms.Textarea(attrs={"rows": 2, "placeholder": "in your words"}),
+    )  # fmt: skip
+    answer = forms.ChoiceField(choices=Viewing.Answer.choices)
+    sky = forms.ChoiceField(
+        choices=[("overcast", "overcast"), ("clear", "clear")], required=False, label="Sky", **INLINE
+    )
+    lamps_on = forms.BooleanField(required=False, label="lamps on", **INLINE)
+    lux = NumberField(low=0.1, high=200_000, required=False, said="lux", label="Lux", widget=plain(size="6"), **INLINE)
+    sent = forms.UUIDField()
+
+    def __init__(self, data: Any = None, initial: dict[str, Any] | None = None) -> None:
+        super().__init__(data, initial=initial)
+        for name in SCALES:
+            self.fields[name] = forms.TypedChoiceField(
+                choices=[(str(step), str(step)) for step in STEPS], coerce=int, required=False, empty_value=None
+            )
+
+    @property
+    def scales(self) -> list[Scale]:
+        """The scales with what was chosen."""
+        found = []
+        for name in SCALES:
+            low, high = words.SCALE_ENDS[name]
+            chosen = str(self.data.get(name, "")) if self.is_bound else ""
+            steps = [(step, words.step_word(name, step), chosen == str(step)) for step in STEPS]
+            found.append(Scale(name, low, high, steps))
+        return found
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse an answer that says nothing of what was seen."""
+        data = super().clean() or {}
+        if not data.get("words") and all(data.get(name) is None for name in SCALES):
+            raise forms.ValidationError(words.SEEN_WRONG)
+        return data
+
+    @property
+    def seen(self) -> dict[str, int]:
+        """The steps that were answered, by scale."""
+        return {name: self.cleaned_data[name] for name in SCALES if self.cleaned_data.get(name) is not None}
+
+    @property
+    def key(self) -> UUID:
+        """What tells this answer from another that is sent."""
+        found: UUID = self.cleaned_data["sent"]
+        return found
+
+
+class MoveForm(forms.Form):
+    """To which moment a viewing is moved, by the clocks of its room."""
+
+    at = forms.DateTimeField(input_formats=["%Y-%m-%dT%H:%M"])

@@ -1,0 +1,128 @@
+"""Reads: viewings of a studio and of a review, and what was computed for one."""
+
+from __future__ import annotations
+
+from datetime import date, datetime, time, timedelta
+from zoneinfo import ZoneInfo
+
+import numpy as np
+from django.contrib.auth.models import User
+from django.db.models import QuerySet
+from django.utils import timezone
+
+from jobs import queries as job_queries
+from jobs.contents import day_in
+from jobs.lighting import RoomDay
+from jobs.models import Room
+from people.models import Member
+from people.queries import team
+from prism.light.claims import doubt
+from prism.light.room import WALLS
+from prism.stimulus import Stimulus
+from prism.viewing.plan import Hour
+from prism.viewing.scales import differences
+from reviews.models import Review, Viewing
+
+LATELY = timedelta(hours=14)
+
+
+def of_studio(user: User, put_aside: bool = False) -> QuerySet[Viewing]:
+    """Return the viewings of the studio's reviews, in order of time; those taken out of the plan too, if asked for."""
+    held = Viewing.objects.filter(review__owner__in=team(user), review__deleted=None)
+    if not put_aside:
+        held = held.filter(deleted=None)
+    return held.select_related("review__owner", "review__colour", "colour__maker", "room__job", "by")
+
+
+def upcoming(user: User, now: datetime | None = None) -> QuerySet[Viewing]:
+    """Return what is still to be looked at, what was missed lately among it."""
+    return of_studio(user).filter(seen_at=None, at__gte=(now or timezone.now()) - LATELY)
+
+
+def today(user: User, now: datetime | None = None) -> list[Viewing]:
+    """Return what is to be looked at today, by the clocks of each job."""
+    moment = now or timezone.now()
+    near = of_studio(user).filter(at__range=(moment - timedelta(days=1, hours=2), moment + timedelta(days=1, hours=2)))
+    return [one for one in near if local(one).date() == moment.astimezone(zone_of(one.room)).date()]
+
+
+def of_review(review: Review) -> list[Viewing]:
+    """Return the viewings of a review, in order of time."""
+    held = review.viewings.filter(deleted=None).select_related("colour__maker", "room__job", "by")
+    return list(held)
+
+
+def by_feed(token: str) -> Member | None:
+    """Return the member whose private feed has a token; None for none, and a closed account."""
+    return Member.objects.filter(feed=token, closed=None).select_related("user").first() if token else None
+
+
+def zone_of(room: Room | None) -> ZoneInfo:
+    """Return the clocks of a room."""
+    return ZoneInfo((room.job.zone if room else "") or "UTC")
+
+
+def local(one: Viewing) -> datetime:
+    """Return when a viewing is by the clocks of its room."""
+    return one.at.astimezone(zone_of(one.room))
+
+
+def moment(day: date, hour: float, room: Room | None) -> datetime:
+    """Return a day and an hour, 0-24, of a room's clocks as a moment."""
+    minutes = round(hour * 60)
+    return datetime.combine(day, time(minutes // 60 % 24, minutes % 60), zone_of(room))
+
+
+def hours_that_matter(day: RoomDay | None, room: int, other: Stimulus | None = None) -> list[Hour]:
+    """Return when to look in a room, by its computed light: nearest to the board, farthest from it, where the other
+    candidate parts most, and after dark under its lamps."""
+    if day is None or day.extremes is None:
+        return []
+    best, worst = day.extremes
+    found = [
+        Hour(room, why, spot.hour, spot.wall, _sky(spot.cloud)) for why, spot in (("best", best), ("worst", worst))
+    ]
+    if other is not None:
+        spot = day.parts_most(other)
+        if spot is not None and all((spot.hour, spot.wall) != (one.hour, one.wall) for one in found):
+            found.append(Hour(room, "parting", spot.hour, spot.wall, _sky(spot.cloud)))
+    if day.room.lamps:
+        found.append(Hour(room, "evening", _dusk(day), day.asked.wall))
+    return found
+
+
+def _sky(cloud: float) -> str:
+    return "overcast" if cloud >= 1 else "clear"
+
+
+def _dusk(day: RoomDay) -> float:
+    """Return an hour after dark at which the room is used: an hour past sunset, as far as the room is used then."""
+    sets = day.sun.sets if day.sun.sets is not None else 20.0
+    return float(np.clip(np.ceil(2 * (sets + 1)) / 2, 16.0, min(day.used[1], 23.5)))
+
+
+def day_of(room_id: int | None, review: Review, paint: Stimulus, query: dict[str, str]) -> tuple[Room, RoomDay] | None:
+    """Return a room with a day of a paint in it; None where its light is not known."""
+    room = job_queries.of_review(room_id)
+    if room is None:
+        return None
+    day = day_in(room, paint, review.school_in_force, review.neutral_in_force, query, elements=())
+    return (room, day) if day else None
+
+
+def predicted(one: Viewing, sky: str, lamps_on: bool, at: datetime) -> dict[str, object] | None:
+    """Return what was computed for a look at a moment under a sky: differences by scale between what its board reads as
+    there and the board itself, Lab units, and how unsure they are; None where the light is not known."""
+    paint, review = one.colour.stimulus, one.review
+    hour = at.astimezone(zone_of(one.room))
+    asked = {"when": "today", "hour": f"{hour.hour + hour.minute / 60:.2f}", "wall": one.wall, "sky": sky or "overcast"}
+    held = day_of(one.room_id, review, paint, asked)
+    if held is None:
+        return None
+    _, day = held
+    wall = WALLS.index(one.wall)
+    after_dark = lamps_on and bool(day.room.lamps) and bool(day.day.lamps_on[day.asked.moment])
+    seen = day.by_lamps(day.room.lamps)[wall] if after_dark else day.lab[day.asked.moment, wall]
+    own = differences(seen, paint.lab_array, review.school_in_force, review.neutral_in_force)
+    unsure = doubt(paint, review.school_in_force, day.metered, after_dark)
+    return {"differences": {name: round(value, 3) for name, value in own.items()}, "doubt": round(unsure, 3)}

@@ -1,0 +1,147 @@
+"""Writes: planning and moving viewings, logging what was seen, deciding and reopening."""
+
+from __future__ import annotations
+
+import secrets
+from collections.abc import Iterable, Mapping
+from datetime import date, datetime
+from uuid import UUID
+
+from django.contrib.auth.models import User
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+
+from decks.models import Colour
+from jobs.models import Room
+from people.models import Member
+from people.queries import membership
+from prism.viewing import plan
+from prism.viewing.plan import Hour
+from reviews import services as review_services
+from reviews.models import Decision, Review, SamplePlan, Viewing
+from reviews.viewing import queries
+
+
+class DecidedError(ValueError):
+    """A decision where there is one in force already."""
+
+    def __init__(self, standing: Decision) -> None:
+        super().__init__("decided")
+        self.standing = standing
+
+
+class SeenError(ValueError):
+    """An answer to a viewing that somebody else has answered."""
+
+
+def plan_samples(review: Review, size: str, ground: str, coats: int, decide: date | None) -> SamplePlan:
+    """Keep how the boards of a review are made, and by when it is decided."""
+    made, _ = SamplePlan.objects.update_or_create(
+        review=review, defaults={"size": size, "ground": ground, "coats": coats, "decide": decide}
+    )
+    review.__dict__.pop("sample_plan", None)
+    review_services.save(review)
+    return made
+
+
+@transaction.atomic
+def schedule(by: User, review: Review, room: Room, hours: Iterable[Hour], first: date, decide: date) -> list[Viewing]:
+    """Plan viewings of a review's colour, spread over the days; what was planned by its light and not seen yet gives
+    way, what was planned by hand stays."""
+    review.viewings.filter(seen_at=None, deleted=None, why__in=plan.WHYS).update(deleted=timezone.now())
+    made = [
+        Viewing.objects.create(
+            review=review, colour_id=review.colour_id, room=room, why=one.why, wall=one.wall, sky=one.sky,
+            at=queries.moment(day, one.hour, room), planned_by=by,
+        )
+        for day, one in plan.spread(list(hours), first, decide)
+    ]  # fmt: skip
+    review_services.save(review)
+    return made
+
+
+def look_now(by: User, review: Review, colour: Colour, wall: str) -> Viewing:
+    """Begin a viewing that was not planned."""
+    made = Viewing.objects.create(
+        review=review, colour=colour, room=review.room, at=timezone.now(), wall=wall, planned_by=by
+    )
+    review_services.save(review)
+    return made
+
+
+def move(one: Viewing, at: datetime) -> None:
+    """Move a viewing to another moment."""
+    one.at = at
+    one.save(update_fields=["at"])
+
+
+def put_aside(one: Viewing, back: bool = False) -> None:
+    """Take a viewing out of the plan, or bring it back."""
+    one.deleted = None if back else timezone.now()
+    one.save(update_fields=["deleted"])
+    review_services.save(one.review)
+
+
+@transaction.atomic
+def log(
+    by: User, one: Viewing, sent: UUID, seen: Mapping[str, int], answer: str, words: str, sky: str, lamps_on: bool,
+    lux: float | None, at: datetime | None = None,
+) -> Viewing:  # fmt: skip
+    """Keep what was seen, with what was computed for that light; what is sent again is kept once.
+
+    Raises `SeenError` where another answer was kept meanwhile.
+    """
+    held = Viewing.objects.select_for_update().select_related("review", "colour", "room__job").get(pk=one.pk)
+    if held.is_seen:
+        if held.sent == sent:
+            return held
+        raise SeenError("seen")
+    moment = at or timezone.now()
+    held.seen, held.answer, held.words = dict(seen), answer, words
+    held.sky, held.lamps_on, held.lux = sky, lamps_on, lux
+    held.predicted = queries.predicted(held, sky, lamps_on, moment)
+    held.seen_at, held.by, held.sent = moment, by, sent
+    held.save()
+    review_services.save(held.review)
+    return held
+
+
+def decide(by: User, review: Review, colour: Colour, sheen: str, litres: float | None, reason: str) -> Decision:
+    """Decide. Raises `DecidedError` with the decision that stands, where somebody decided first."""
+    try:
+        with transaction.atomic():
+            made = Decision.objects.create(
+                review=review, colour=colour, sheen=sheen, litres=litres, reason=reason, by=by
+            )
+    except IntegrityError:
+        standing = review.decisions.filter(reopened=None).select_related("colour", "by").first()
+        if standing is None:
+            raise
+        raise DecidedError(standing) from None
+    review_services.save(review)
+    return made
+
+
+def reopen(by: User, decision: Decision) -> None:
+    """Reopen a decision; it stays in the record."""
+    decision.reopened, decision.reopened_by = timezone.now(), by
+    decision.save(update_fields=["reopened", "reopened_by"])
+    review_services.save(decision.review)
+
+
+def feed_of(user: User) -> str:
+    """Return the token of somebody's private calendar feed, made when it is first asked for."""
+    own = membership(user)
+    if not own.feed:
+        token = secrets.token_urlsafe(24)
+        Member.objects.filter(pk=own.pk, feed=None).update(feed=token)
+        own.refresh_from_db(fields=["feed"])
+    assert own.feed
+    return own.feed
+
+
+def renew_feed(user: User) -> str:
+    """Give somebody's feed another token, so that the old address leads nowhere."""
+    Member.objects.filter(pk=membership(user).pk).update(feed=None)
+    membership(user).refresh_from_db(fields=["feed"])
+    return feed_of(user)

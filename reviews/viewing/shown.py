@@ -1,0 +1,66 @@
+"""A viewing as templates show it."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from functools import cached_property
+
+from prism import words
+from prism.viewing import scales
+from reviews.models import Viewing
+from reviews.viewing import queries
+
+
+class Shown:
+    """A viewing with what is said of it; its colour is named unless names are hidden. `mine` is whether the person who
+    looks may write it."""
+
+    def __init__(self, viewing: Viewing, named: bool = True, mine: bool = False) -> None:
+        self.viewing, self._named, self.mine = viewing, named, mine
+
+    @property
+    def local(self) -> datetime:
+        """When it is, by the clocks of its room."""
+        return queries.local(self.viewing)
+
+    @property
+    def name(self) -> str:
+        """What its colour is called."""
+        return self.viewing.colour.name if self._named else words.SUBJECT
+
+    @property
+    def when(self) -> str:
+        """When it is, by the clocks of its room."""
+        return words.day_and_hour(queries.local(self.viewing))
+
+    @property
+    def slot(self) -> str:
+        """Why then, and on which wall."""
+        at = queries.local(self.viewing)
+        return words.slot_said(self.viewing.why, at.hour + at.minute / 60, self.viewing.wall, self.viewing.sky)
+
+    @cached_property
+    def held(self) -> list[scales.Held]:
+        """Each scale that was answered against what was computed."""
+        predicted = self.viewing.predicted
+        if not predicted:
+            return []
+        return scales.held(self.viewing.answers, predicted["differences"], float(predicted["doubt"]))
+
+    @property
+    def compared(self) -> list[str]:
+        """The same in sentences."""
+        if not self.viewing.is_seen:
+            return []
+        return [words.held_said(one) for one in self.held] or [words.predicted_unknown()]
+
+    @property
+    def disagrees(self) -> bool:
+        """Whether eye and computation part."""
+        return any(one.agreement is scales.Agreement.DIFFERS for one in self.held)
+
+    @property
+    def said(self) -> str:
+        """What was seen, by whom."""
+        one = self.viewing
+        return words.viewing_said(one.answers, one.words, one.answer, one.who, one.lux)

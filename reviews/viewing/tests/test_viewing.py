@@ -1,0 +1,291 @@
+"""Viewings: planned from the light, moved, logged once, held against what was computed; decisions; the calendar."""
+
+import threading
+from datetime import timedelta
+from uuid import uuid4
+from zoneinfo import ZoneInfo
+
+from django.contrib.auth.models import User
+from django.db import connection
+from django.test import TransactionTestCase
+from django.urls import reverse
+from django.utils import timezone
+from icalendar import Calendar
+
+from decks.tests import world as decks_world
+from jobs import station
+from people.models import Member
+from prism import words
+from prism.viewing.scales import SCALES
+from reviews import services
+from reviews.bench.tests.wall import HTMX, Wall
+from reviews.models import Decision, Viewing
+from reviews.viewing import queries
+from reviews.viewing import services as viewing_services
+from tinting.tests import world
+
+
+class Viewings(Wall):
+    def setUp(self):
+        super().setUp()
+        self.rooms = station.enter(self.isla)
+        services.move(self.review, self.rooms["Library"])
+
+    def act(self, act, **sent):
+        return self.client.post(f"/reviews/{self.review.pk}/view/{act}/", sent, headers=HTMX)
+
+    def page(self, **query):
+        return self.get("view", **query)
+
+    def planned(self):
+        self.page()
+        self.act("schedule")
+        return queries.of_review(self.review)
+
+    def log(self, one, **sent):
+        plain = {"warmth": "1", "depth": "", "answer": "yes", "sky": "overcast", "sent": str(uuid4()), "words": ""}
+        return self.client.post(reverse("viewing", args=[one.pk]), plain | sent)
+
+
+class Planning(Viewings):
+    def test_the_hours_that_matter_follow_from_the_light(self):
+        page = self.page()
+        shown = page.context["page"]
+        self.assertEqual([hour.why for hour in shown.hours][:2], ["best", "worst"])
+        self.assertEqual(shown.hours[-1].why, "evening")
+        self.assertContains(page, "nearest to its board")
+        made = self.planned()
+        self.assertEqual({one.why for one in made}, {hour.why for hour in shown.hours})
+        self.assertEqual(len({queries.local(one).date() for one in made}), len(made))
+        zone = ZoneInfo("Europe/London")
+        for one in made:
+            hour = next(hour for hour in shown.hours if hour.why == one.why)
+            at = one.at.astimezone(zone)
+            self.assertEqual(at.hour + at.minute / 60, hour.hour)
+            self.assertGreater(at.date(), timezone.now().astimezone(zone).date())
+
+    def test_another_candidate_adds_the_hour_at_which_the_two_part(self):
+        services.shortlist(self.review, world.colour("T05.4"))
+        self.assertIn("parting", [hour.why for hour in self.page().context["page"].hours])
+
+    def test_planning_again_replaces_what_was_not_seen_and_keeps_the_rest(self):
+        first = self.planned()
+        self.log(first[0])
+        by_hand = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+        again = self.planned()
+        pks = {one.pk for one in again}
+        self.assertIn(first[0].pk, pks)
+        self.assertIn(by_hand.pk, pks)
+        self.assertNotIn(first[1].pk, pks)
+
+    def test_without_a_room_it_says_what_would_help(self):
+        services.move(self.review, None)
+        self.assertContains(self.page(), "No hours yet")
+        self.assertContains(self.act("schedule"), "No hours yet")
+        self.assertFalse(Viewing.objects.exists())
+
+    def test_samples_are_made_well_or_the_fault_is_named(self):
+        page = self.page(show="samples")
+        self.assertContains(page, "Alone: one board shows no undertone")
+        self.assertContains(page, "the glazed-brick chimney")
+        services.shortlist(self.review, world.colour("T05.4"))
+        sent = {"show": "samples", "size": "thumbnail", "ground": "wall", "coats": "1", "decide": ""}
+        page = self.act("samples", **sent)
+        for key in ("too small", "on the wall", "one coat"):
+            self.assertContains(page, words.SAMPLE_FAULTS[key])
+        self.assertNotContains(page, words.SAMPLE_FAULTS["alone"])
+        past = self.act("samples", **(sent | {"decide": "2020-01-01"}))
+        self.assertContains(past, words.TOO_LATE, status_code=422)
+        self.assertContains(self.act("samples", **(sent | {"coats": "9"})), "4", status_code=422)
+
+    def test_the_boards_of_a_job_each_once(self):
+        other = services.start(self.isla, world.colour("T05.4"))
+        services.move(other, self.rooms["Galley"])
+        twin = services.start(self.isla, self.review.colour)
+        services.move(twin, self.rooms["Galley"])
+        page = self.client.get(reverse("job-samples", args=[self.rooms["Library"].job_id]))
+        self.assertEqual(len(page.context["boards"]), 2)
+        self.assertContains(page, "Galley and Library")
+
+    def test_moving_and_taking_out(self):
+        one = self.planned()[0]
+        day = (timezone.now() + timedelta(days=9)).date()
+        self.client.post(reverse("viewing-move", args=[one.pk]), {"at": f"{day}T16:30"})
+        one.refresh_from_db()
+        self.assertEqual(f"{queries.local(one):%Y-%m-%d %H:%M}", f"{day} 16:30")
+        for wrong in ("", "soon", "2020-01-01T10:00"):
+            page = self.client.post(reverse("viewing-move", args=[one.pk]), {"at": wrong})
+            self.assertContains(page, words.MOVE_WRONG, status_code=422)
+        page = self.client.post(reverse("viewing-aside", args=[one.pk]), follow=True)
+        self.assertContains(page, "The viewing was taken out")
+        self.assertNotIn(one, list(queries.upcoming(self.isla)))
+        self.client.post(reverse("viewing-aside", args=[one.pk]), {"back": "1"})
+        self.assertIn(one, list(queries.upcoming(self.isla)))
+
+
+class Logging(Viewings):
+    def test_what_was_computed_is_shown_only_when_it_was_answered(self):
+        one = self.planned()[0]
+        before = self.client.get(reverse("viewing", args=[one.pk]))
+        self.assertContains(before, "What do you see?")
+        self.assertNotContains(before, "computed:")
+        self.assertIsNone(one.predicted)
+        self.assertRedirects(self.log(one, depth="-1", words="a little grey"), reverse("viewing", args=[one.pk]))
+        after = self.client.get(reverse("viewing", args=[one.pk]))
+        self.assertContains(after, "Against what was computed")
+        self.assertContains(after, "a little grey")
+        one.refresh_from_db()
+        self.assertEqual((one.seen, one.answer, one.by), ({"warmth": 1, "depth": -1}, "yes", self.isla))
+        self.assertEqual(set(one.predicted["differences"]), set(SCALES))
+        self.assertContains(self.page(), "One of three viewings seen: 1 yes")
+
+    def test_sent_twice_it_is_kept_once_and_anothers_answer_is_not_overwritten(self):
+        one = self.planned()[0]
+        key = str(uuid4())
+        self.log(one, sent=key, words="first")
+        self.assertEqual(self.log(one, sent=key, words="first").status_code, 302)
+        refused = self.log(one, words="second")
+        self.assertContains(refused, "Somebody else has answered", status_code=422)
+        one.refresh_from_db()
+        self.assertEqual(one.words, "first")
+
+    def test_an_answer_that_says_nothing_is_refused_and_what_was_typed_stays(self):
+        one = self.planned()[0]
+        page = self.log(one, warmth="", lux="bright", words="kept")
+        self.assertContains(page, "not a number", status_code=422)
+        self.assertContains(page, "kept", status_code=422)
+        self.assertContains(self.log(one, warmth=""), words.SEEN_WRONG, status_code=422)
+        for wrong in ({"answer": "maybe"}, {"sent": "x"}, {"warmth": "7"}, {"words": "x" * 1001}):
+            self.assertEqual(self.log(one, **wrong).status_code, 422)
+        one.refresh_from_db()
+        self.assertFalse(one.is_seen)
+
+    def test_a_look_right_now(self):
+        self.client.post(reverse("viewing-now", args=[self.review.pk]))
+        one = Viewing.objects.get()
+        self.assertEqual((one.why, one.room), ("own", self.rooms["Library"]))
+        self.assertContains(self.client.get(reverse("home")), "To look at today")
+
+    def test_a_room_without_light_predicts_nothing(self):
+        services.move(self.review, None)
+        one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+        self.log(one)
+        self.assertContains(self.client.get(reverse("viewing", args=[one.pk])), "Nothing was computed for it")
+
+    def test_systematic_differences_are_said(self):
+        for _ in range(7):
+            one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+            self.log(one, hue="2", warmth="")
+        self.assertContains(self.page(), "sees pinker than computed by")
+
+    def test_names_hidden_stand_nowhere(self):
+        one = self.planned()[0]
+        services.arrange_wall(self.review, names_shown=False)
+        for address in (reverse("viewing", args=[one.pk]), reverse("viewings")):
+            self.assertNotContains(self.client.get(address), self.review.colour.name)
+
+
+class Deciding(Viewings):
+    def decide(self, **sent):
+        plain = {
+            "show": "decide",
+            "colour": str(self.review.colour_id),
+            "sheen": "matte",
+            "litres": "5",
+            "reason": "It holds.",
+        }
+        return self.act("decide", **(plain | sent))
+
+    def test_what_is_open_the_decision_and_reopening_it(self):
+        self.planned()
+        self.assertContains(self.page(show="decide"), "Not seen yet:")
+        page = self.decide()
+        self.assertContains(page, f"Decided: {self.review.colour.name}")
+        self.assertContains(page, "in matte, 5.0\u00a0L: It holds.")
+        decision = Decision.objects.get()
+        page = self.act("reopen", show="decide", decision=decision.pk)
+        self.assertContains(page, "reopened")
+        self.decide(reason="After all.")
+        self.assertEqual(Decision.objects.count(), 2)
+        self.assertEqual(self.act("reopen", decision="999").status_code, 404)
+
+    def test_the_second_sees_the_first(self):
+        self.page()
+        self.decide(reason="First.")
+        page = self.decide(reason="Second.")
+        self.assertContains(page, "has decided meanwhile", status_code=422)
+        self.assertContains(page, "First.", status_code=422)
+        self.assertEqual(Decision.objects.count(), 1)
+
+    def test_a_decision_needs_a_reason_and_one_of_its_candidates(self):
+        other = world.colour("T05.4")
+        for wrong in ({"reason": ""}, {"colour": str(other.pk)}, {"litres": "much"}, {"reason": "x" * 1001}):
+            self.assertEqual(self.decide(**wrong).status_code, 422)
+        self.assertFalse(Decision.objects.exists())
+        services.shortlist(self.review, other)
+        self.assertEqual(self.decide(colour=str(other.pk)).status_code, 200)
+
+
+class Calendars(Viewings):
+    def test_the_file_is_read_back_by_a_library(self):
+        made = self.planned()
+        page = self.client.get(reverse("viewings-file"))
+        self.assertEqual(page["Content-Type"], "text/calendar; charset=utf-8")
+        events = list(Calendar.from_ical(page.content).walk("VEVENT"))
+        self.assertEqual(len(events), len(made))
+        by_id = {str(event["UID"]): event for event in events}
+        for one in made:
+            event = by_id[f"viewing-{one.pk}@gentle-prism"]
+            self.assertEqual(event.decoded("DTSTART"), one.at)
+            self.assertIn("Library", str(event["SUMMARY"]))
+            self.assertIn(f"/viewings/{one.pk}/", str(event["URL"]))
+
+    def test_the_feed_is_open_by_its_address_alone_until_it_gets_another(self):
+        self.planned()
+        token = viewing_services.feed_of(self.isla)
+        self.client.logout()
+        address = reverse("viewings-feed", args=[token])
+        self.assertEqual(self.client.get(address).status_code, 200)
+        self.assertEqual(self.client.get(reverse("viewings-feed", args=["none"])).status_code, 404)
+        self.client.force_login(self.isla)
+        self.client.post(reverse("viewings-renew"))
+        self.client.logout()
+        self.assertEqual(self.client.get(address).status_code, 404)
+        Member.objects.filter(user=self.isla).update(closed=timezone.now())
+        self.assertEqual(
+            self.client.get(
+                reverse("viewings-feed", args=[viewing_services.feed_of(User.objects.get(pk=self.isla.pk))])
+            ).status_code,
+            404,
+        )
+
+    def test_another_studio_sees_none_of_it(self):
+        self.planned()
+        theirs = viewing_services.feed_of(self.rory)
+        page = self.client.get(reverse("viewings-feed", args=[theirs]))
+        self.assertFalse(list(Calendar.from_ical(page.content).walk("VEVENT")))
+
+
+class TwoAtOnce(TransactionTestCase):
+    def test_of_two_decisions_at_once_one_stands(self):
+        decks_world.load_deck()
+        isla = decks_world.person()
+        review = services.start(isla, decks_world.colour())
+        found = []
+
+        def decide(reason):
+            try:
+                viewing_services.decide(isla, review, review.colour, "", None, reason)
+                found.append("kept")
+            except viewing_services.DecidedError as first:
+                found.append(first.standing.reason)
+            finally:
+                connection.close()
+
+        threads = [threading.Thread(target=decide, args=(reason,)) for reason in ("one", "two")]
+        for thread in threads:
+            thread.start()
+        for thread in threads:
+            thread.join()
+        self.assertEqual(Decision.objects.filter(reopened=None).count(), 1)
+        self.assertEqual(sum(one == "kept" for one in found), 1)

@@ -1,0 +1,209 @@
+"""Viewings: the plan, the log, moving, the calendar; and the boards of a job."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from itertools import groupby
+from uuid import uuid4
+
+from django.contrib.auth.decorators import login_not_required
+from django.contrib.auth.models import User
+from django.core.exceptions import PermissionDenied
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.utils import timezone
+from django.utils.timezone import make_aware
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from decks.models import Colour
+from jobs import queries as job_queries
+from prism import words
+from prism.viewing import samples
+from prism.viewing.samples import Sampling
+from reviews import queries as review_queries
+from reviews.models import Review, SamplePlan, Viewing
+from reviews.viewing import queries, services
+from reviews.viewing.calendar import calendar
+from reviews.viewing.forms import LogForm, MoveForm
+from reviews.viewing.shown import Shown
+from web.http import StudioRequest, offer_back
+
+MOST_LISTED = 400
+
+
+@require_safe
+def listing(request: StudioRequest) -> HttpResponse:
+    """Show what is to be looked at, day by day."""
+    return _listing(request)
+
+
+def _listing(request: StudioRequest, trouble: str = "") -> HttpResponse:
+    held = [_shown(request.user, one) for one in queries.upcoming(request.user)[:MOST_LISTED]]
+    days = [(day, list(each)) for day, each in groupby(held, lambda one: words.day_said(one.local.date()))]
+    feed = request.build_absolute_uri(f"/viewings/feed/{services.feed_of(request.user)}.ics")
+    context = {"days": days, "feed": feed, "trouble": trouble}
+    return render(request, "reviews/viewing/list.html", context, status=422 if trouble else 200)
+
+
+def _shown(user: User, one: Viewing) -> Shown:
+    return Shown(one, one.review.names_shown, review_queries.may_write(user, one.review))
+
+
+def _viewing(request: StudioRequest, pk: int, put_aside: bool = False) -> Viewing:
+    held = Viewing.objects.filter(pk__in=queries.of_studio(request.user, put_aside).values("pk"))
+    return get_object_or_404(held.select_related("review__owner", "colour__maker", "room__job", "by"), pk=pk)
+
+
+def _own(request: StudioRequest, pk: int, put_aside: bool = False) -> Viewing:
+    found = _viewing(request, pk, put_aside)
+    if not review_queries.may_write(request.user, found.review):
+        raise PermissionDenied(words.not_your_review(found.review.owner.get_full_name() or found.review.owner.username))
+    return found
+
+
+@require_http_methods(["GET", "HEAD", "POST"])
+def log(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show a viewing; keep what was seen."""
+    if request.method != "POST":
+        return _log(request, _viewing(request, pk), LogForm(initial={"sky": "overcast"}))
+    found = _own(request, pk)
+    form = LogForm(request.POST)
+    if not form.is_valid():
+        return _log(request, found, form)
+    data = form.cleaned_data
+    try:
+        services.log(
+            request.user, found, form.key, form.seen, data["answer"], data["words"], data["sky"], data["lamps_on"],
+            data["lux"],
+        )  # fmt: skip
+    except services.SeenError:
+        form.add_error(None, words.SEEN_MEANWHILE)
+        return _log(request, found, form)
+    return redirect(found)
+
+
+def _log(request: StudioRequest, one: Viewing, form: LogForm) -> HttpResponse:
+    waiting = [other for other in queries.today(request.user) if not other.is_seen and other.pk != one.pk]
+    context = {
+        "shown": _shown(request.user, one),
+        "mine": review_queries.may_write(request.user, one.review),
+        "form": form,
+        "answers": words.VIEW_ANSWERS,
+        "sent": form.data.get("sent") or uuid4(),
+        "next": _shown(request.user, waiting[0]) if waiting else None,
+        "place": words.viewing_place(len(waiting)) if waiting and not one.is_seen else "",
+    }
+    return render(request, "reviews/viewing/log.html", context, status=422 if form.errors else 200)
+
+
+@require_POST
+def now(request: StudioRequest, pk: int) -> HttpResponse:
+    """Begin a viewing of a review's colour that was not planned."""
+    review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
+    if not review_queries.may_write(request.user, review):
+        raise PermissionDenied(words.not_your_review(review.owner.get_full_name() or review.owner.get_username()))
+    return redirect(services.look_now(request.user, review, review.colour, "north"))
+
+
+@require_POST
+def move(request: StudioRequest, pk: int) -> HttpResponse:
+    """Move a viewing to another day and hour, by the clocks of its room."""
+    found = _own(request, pk)
+    form = MoveForm(request.POST)
+    if not form.is_valid():
+        return _listing(request, words.MOVE_WRONG)
+    wanted = form.cleaned_data["at"].replace(tzinfo=None)
+    at = make_aware(wanted, queries.zone_of(found.room))
+    if at.date() < timezone.now().astimezone(queries.zone_of(found.room)).date():
+        return _listing(request, words.MOVE_WRONG)
+    services.move(found, at)
+    return redirect("viewings")
+
+
+@require_POST
+def aside(request: StudioRequest, pk: int) -> HttpResponse:
+    """Take a viewing out of the plan, or bring it back."""
+    back = "back" in request.POST
+    found = _own(request, pk, put_aside=back)
+    services.put_aside(found, back=back)
+    if not back:
+        offer_back(request, found.pk)
+    return redirect("viewings")
+
+
+@require_safe
+def calendar_file(request: StudioRequest) -> HttpResponse:
+    """Give the viewings as a calendar file."""
+    response = _calendar(request, queries.upcoming(request.user))
+    response["Content-Disposition"] = 'attachment; filename="viewings.ics"'
+    return response
+
+
+@login_not_required
+@require_safe
+def feed(request: StudioRequest, token: str) -> HttpResponse:
+    """Give somebody's viewings to their own calendar, by the address alone."""
+    member = queries.by_feed(token)
+    if member is None:
+        raise Http404
+    return _calendar(request, queries.upcoming(member.user))
+
+
+def _calendar(request: StudioRequest, viewings: Iterable[Viewing]) -> HttpResponse:
+    found = calendar(viewings, request.build_absolute_uri("/").rstrip("/"))
+    return HttpResponse(found, content_type="text/calendar; charset=utf-8")
+
+
+@require_POST
+def renew(request: StudioRequest) -> HttpResponse:
+    """Give the feed another address."""
+    services.renew_feed(request.user)
+    return redirect("viewings")
+
+
+@dataclass(frozen=True)
+class JobBoard:
+    """A board to be painted for a job: its colour, how it is made, and for which rooms."""
+
+    colour: Colour
+    line: str
+    where: str
+
+
+@require_safe
+def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the boards to paint for a job: what was reviewed and shortlisted for its rooms, each colour once."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    reviews = list(
+        Review.objects.filter(room__job=job, room__deleted=None, deleted=None)
+        .select_related("colour__maker", "room", "sample_plan")
+        .prefetch_related("shortlist__colour__maker")
+    )
+    rooms: dict[int, list[str]] = {}
+    made: dict[int, tuple[Colour, Sampling]] = {}
+    for review in reviews:
+        plan = getattr(review, "sample_plan", None) or SamplePlan(review=review)
+        how = Sampling(plan.size, plan.ground, plan.coats)
+        for colour in (review.colour, *(one.colour for one in review.shortlist.all())):
+            made.setdefault(colour.pk, (colour, how))
+            if review.room and review.room.name not in rooms.setdefault(colour.pk, []):
+                rooms[colour.pk].append(review.room.name)
+    spreading = job.spreading or (reviews[0].school_in_force.paint.spreading if reviews else 11.0)
+    litres = {pk: samples.litres(how, 1, spreading) for pk, (_, how) in made.items()}
+    boards = [
+        JobBoard(
+            colour,
+            words.sample_line(how.size, how.ground, how.coats, litres[key]),
+            words.listed(sorted(rooms.get(key, []))),
+        )
+        for key, (colour, how) in made.items()
+    ]
+    faults = {key for _, how in made.values() for key in samples.faults(how, len(made))}
+    context = {
+        "job": job,
+        "boards": sorted(boards, key=lambda one: one.colour.name),
+        "total": words.sample_total(len(boards), sum(litres.values())),
+        "faults": [words.SAMPLE_FAULTS[key] for key in words.SAMPLE_FAULTS if key in faults],
+    }
+    return render(request, "reviews/viewing/samples.html", context)
