@@ -8,7 +8,7 @@ from prism import demo
 from prism.formats import reflectance_csv
 from reviews.models import Review
 
-STEPS = ("read", "compare", "place", "light", "strength", "whites", "verdict")
+STEPS = ("read", "compare", "place", "light", "strength", "whites", "company", "view", "verdict")
 
 
 class DeckJourney(BrowserTest):

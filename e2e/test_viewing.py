@@ -1,0 +1,72 @@
+"""From screen to wall: hours planned, a board looked at with a phone in the room, off-line and on again, and decided."""
+
+from e2e.browser import PHONE, WIDE, BrowserTest, resize
+
+
+class ViewingJourney(BrowserTest):
+    def offline(self, off):
+        self.browser.execute_cdp_cmd("Network.enable", {})
+        self.browser.execute_cdp_cmd(
+            "Network.emulateNetworkConditions",
+            {"offline": off, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1},
+        )
+
+    def answer(self, scale, step):
+        css = f"#viewing-form [name='{scale}'][value='{step}']"
+        self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
+
+    def test_plan_look_offline_and_on_again_compare_and_decide(self):
+        self.open("/reviews/8/view/?show=samples")
+        self.assertIn("Hold beside it", self.text(".finding-line"))
+        self.assertIn("Alone", self.text(".caution-line"))
+        self.assert_accessible("samples")
+        self.replaced(lambda: self.click(".parts a:first-child"))
+        self.replaced(lambda: self.click("form[action$='/view/schedule/'] button"))
+        self.assertIn("viewings seen", self.text(".finding-line"))
+        planned = len(self.all(".viewings-box tbody tr"))
+        self.assertGreaterEqual(planned, 3)
+        self.assert_accessible("hours")
+        # in the room, with a phone, the connection gone
+        resize(self.browser, *PHONE)
+        self.open("/viewings/")
+        self.assert_accessible("viewings on a phone")
+        self.leave(".viewing-list a")
+        self.assert_accessible("the log on a phone")
+        self.assertNotIn("computed:", self.text("main"))
+        self.answer("warmth", 1)
+        self.answer("depth", -1)
+        self.find("#id_words").send_keys("greyer than at the window")
+        self.offline(True)
+        try:
+            self.click("#viewing-form [value=again]")
+            self.wait(lambda: "Kept on this phone" in self.text("#kept-here"))
+        finally:
+            self.offline(False)
+        self.wait(lambda: "Against what was computed" in self.text("main"))
+        self.assertIn("greyer than at the window", self.text("main"))
+        self.assertEqual(self.browser.execute_script("return localStorage.length"), 0)
+        self.assert_accessible("what was seen, on a phone")
+        # decided, with what is open in view; the second of two sees the first
+        resize(self.browser, *WIDE)
+        self.open("/reviews/8/view/?show=decide")
+        self.assertIn("asked to look again", self.text(".say"))
+        self.find("#id_reason").send_keys("It holds by day and by lamplight.")
+        self.replaced(lambda: self.click(".decide-form .strong"))
+        self.assertIn("Decided: Pintle Blotter", self.text(".finding-line"))
+        self.assert_accessible("a decision")
+        self.replaced(lambda: self.click(".ruled button"))
+        self.assertIn("reopened", self.text(".ruled"))
+
+    def test_a_draft_survives_a_reload(self):
+        self.open("/reviews/8/view/")
+        self.leave("form[action$='/look/'] button")
+        self.find("#id_words").send_keys("half a sent")
+        self.answer("hue", 2)
+        self.browser.refresh()
+        self.wait(lambda: self.find("#id_words").get_attribute("value") == "half a sent")
+        self.assertTrue(self.find("#viewing-form [name='hue'][value='2']").is_selected())
+
+    def test_the_boards_of_a_job(self):
+        self.open("/jobs/1/samples/")
+        self.assertIn("Boards to paint", self.text("h1"))
+        self.assert_accessible("the boards of a job")
