@@ -83,6 +83,7 @@ $(SETUP)/python: requirements/dev.txt
 	@$(PYTHON) -c 'import ensurepip, venv' 2>/dev/null || $(MAKE) --no-print-directory debian-venv
 	@test -x $(BIN)/python || $(PYTHON) -m venv .venv
 	@$(BIN)/python -m pip install --quiet --disable-pip-version-check --require-hashes --requirement requirements/dev.txt
+	@$(BIN)/python -c 'import weasyprint' 2>/dev/null || $(MAKE) --no-print-directory debian-pango
 	@touch $@
 
 $(SETUP)/node: package-lock.json
@@ -96,9 +97,11 @@ $(SETUP)/browser:
 	@{ command -v chromium && command -v chromedriver; } >/dev/null || $(MAKE) --no-print-directory debian-browser
 	@touch $@
 
-.PHONY: debian-venv debian-node debian-browser
+.PHONY: debian-venv debian-pango debian-node debian-browser
 debian-venv:
 	$(call debian,python3-venv)
+debian-pango:
+	$(call debian,libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0)
 debian-node:
 	$(call debian,nodejs npm)
 debian-browser:

@@ -1,4 +1,4 @@
-"""From screen to wall: hours planned, a board looked at with a phone in the room, off-line and on again, and decided."""
+"""From screen to wall: hours planned, a board looked at by phone in the room, off-line and on again, and decided."""
 
 from e2e.browser import PHONE, WIDE, BrowserTest, resize
 

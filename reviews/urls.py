@@ -3,6 +3,7 @@
 from django.urls import path, register_converter
 
 from reviews import intake, steps
+from reviews.document import views as document
 from reviews.frame import views
 from reviews.viewing import views as viewing
 
@@ -41,6 +42,10 @@ urlpatterns = [
     path("reviews/<int:pk>/", views.reopen, name="review"),
     path("reviews/<int:pk>/<step:step>/", views.step, name="review-step"),
     path("reviews/<int:pk>/<step:step>/<slug:act>/", views.act, name="review-act"),
+    path("reviews/<int:pk>/document/", document.document, name="review-document"),
+    path("reviews/<int:pk>/document.pdf", document.document_pdf, name="review-document-pdf"),
+    path("reviews/<int:pk>/document.json", document.document_json, name="review-document-json"),
+    path("reviews/<int:pk>/document/<slug:section>/", document.edit, name="review-document-edit"),
     path("reviews/<int:pk>/findings/", views.findings, name="review-findings"),
     path("reviews/<int:pk>/wall/", views.wall, name="review-wall"),
     path("reviews/<int:pk>/blind/", views.blind, name="review-blind"),

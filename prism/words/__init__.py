@@ -6,6 +6,7 @@ Functions take findings and return text; they decide nothing. Numbers are rounde
 from prism.messages.text import *
 from prism.words.company import *
 from prism.words.devices import *
+from prism.words.documents import *
 from prism.words.files import *
 from prism.words.homes import *
 from prism.words.light import *

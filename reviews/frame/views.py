@@ -79,7 +79,7 @@ def act(request: StudioRequest, pk: int, step: str, act: str) -> HttpResponse:
     done = steps.of(step).acts.get(act)
     if done is None:
         raise Http404
-    came = done(request, _own(request, pk))
+    came = done(request, own_review(request, pk))
     return came if isinstance(came, HttpResponse) else _show(request, came)
 
 
@@ -94,7 +94,7 @@ def findings(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def wall(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep how the boards are shown."""
-    review = _own(request, pk)
+    review = own_review(request, pk)
     form = WallForm(request.POST, instance=copy(review))
     if form.is_valid():
         services.arrange_wall(review, **form.cleaned_data)
@@ -104,7 +104,7 @@ def wall(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def blind(request: StudioRequest, pk: int) -> HttpResponse:
     """Hide names and shuffle, or show them again."""
-    review = _own(request, pk)
+    review = own_review(request, pk)
     services.go_blind(review)
     return _show(request, Visit(Bench(review)))
 
@@ -112,7 +112,7 @@ def blind(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def arrange(request: StudioRequest, pk: int) -> HttpResponse:
     """Move a board along the wall, by a number of places or to one."""
-    review = _own(request, pk)
+    review = own_review(request, pk)
     ids = [held.colour.pk for held in Bench(review).wall.arranged]
     colour = whole_number(request.POST.get("colour"))
     if colour in ids:
@@ -125,7 +125,7 @@ def arrange(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def basis(request: StudioRequest, pk: int) -> HttpResponse:
     """Change the school or the working neutral."""
-    review = _own(request, pk)
+    review = own_review(request, pk)
     form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():
         return _show(request, Visit(Bench(review), forms={"basis": form}, refused=True))
@@ -137,7 +137,7 @@ def basis(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def revalue(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the review with the value its colour has now."""
-    review = _own(request, pk)
+    review = own_review(request, pk)
     services.take_up_value(review)
     return _show(request, Visit(Bench(review)))
 
@@ -145,7 +145,7 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def move(request: StudioRequest, pk: int) -> HttpResponse:
     """Put the review into another room, or into none."""
-    review = _own(request, pk)
+    review = own_review(request, pk)
     wanted = whole_number(request.POST.get("room"))
     room = get_object_or_404(job_queries.rooms(request.user), pk=wanted, deleted=None) if wanted else None
     services.move(review, room)
@@ -155,7 +155,7 @@ def move(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a review aside, with a way back."""
-    review = _own(request, pk)
+    review = own_review(request, pk)
     services.delete(review)
     offer_back(request, review.pk)
     return redirect("home")
@@ -177,7 +177,7 @@ def _review(request: StudioRequest, pk: int) -> Review:
     return found
 
 
-def _own(request: StudioRequest, pk: int) -> Review:
+def own_review(request: StudioRequest, pk: int) -> Review:
     """Return a review that the person may change."""
     return _check(request, _review(request, pk))
 

@@ -1,6 +1,7 @@
 """The records of reviews."""
 
 from reviews.models.boards import Board, Observation, Shortlisted
+from reviews.models.documents import DocumentEdit
 from reviews.models.review import Review
 from reviews.models.schemes import KeptScheme, SchemePlace
 from reviews.models.viewings import Decision, SamplePlan, Viewing
@@ -8,6 +9,7 @@ from reviews.models.viewings import Decision, SamplePlan, Viewing
 __all__ = [
     "Board",
     "Decision",
+    "DocumentEdit",
     "KeptScheme",
     "Observation",
     "Review",

@@ -38,7 +38,7 @@ def address(pattern, pk=10**9, **more):
         "step": "read",
         "act": "keep",
     }
-    fill |= {"source": "hex"} | more
+    fill |= {"source": "hex", "section": "is", "token": "none"} | more
     return reverse(pattern.name, kwargs={name: fill[name] for name in pattern.pattern.converters})
 
 

@@ -35,6 +35,7 @@ MANAGES = {"person-invite", "studio-rename", "invitation-withdraw", "person-role
 OWN = {
     "review-act", "review-wall", "review-blind", "review-arrange", "review-basis", "review-revalue", "review-move",
     "review-delete", "review-restore", "viewing", "viewing-move", "viewing-aside", "viewing-now",
+    "review-document-edit",
 }  # fmt: skip
 """What changes a review: its own person sends these, and whoever may change what is shared."""
 FORMS_OF_CHANGE = {"job-new", "job-edit", "job-room-new", "room-edit", "room-finishes"}
@@ -67,7 +68,7 @@ class Roles(world.Studio):
         viewing = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
         rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
         self.filled = {
-            "review": {"pk": self.review.pk, "step": "verdict", "act": "keep"},
+            "review": {"pk": self.review.pk, "step": "verdict", "act": "keep", "section": "is"},
             "job": {"pk": self.job.pk},
             "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},
             "room": {"pk": self.room.pk, "reading": reading.pk},

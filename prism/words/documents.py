@@ -1,0 +1,120 @@
+"""Sentences of the document that a client is given."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import TYPE_CHECKING
+
+from prism.messages.text import capital, listed, sentence
+from prism.words.readings import headline, hue
+
+if TYPE_CHECKING:
+    from prism.reading import Reading
+
+DOCUMENT_TITLES = {
+    "is": "What it is",
+    "works": "It works",
+    "care": "Take care",
+    "with": "Put with it",
+    "next": "Do next",
+    "comparisons": "Compared",
+    "figures": "Figures",
+    "place": "Among its neighbours",
+    "light": "In its room’s light",
+    "strengths": "At other strengths",
+    "whites": "Whites, trim and sheen",
+    "scheme": "The scheme",
+    "use": "Surface by surface",
+    "viewings": "Seen on the wall",
+    "cautions": "Before painting",
+    "judged": "Judged by",
+}
+
+
+def _article(text: str) -> str:
+    return f"{'an' if text[0] in 'aeiou' else 'a'} {text}"
+
+
+def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> str:
+    """Return what a colour is, and what of its name it is not."""
+    what = headline(reading)
+    kind = what[:1].lower() + what[1:]
+    tone = reading.undertone
+    named = tone.main if tone.level.value == "certain" and len(tone.hues) == 1 and reading.family.is_neutral else None
+    shows = f" with {_article(hue(named, reading.lrv))} undertone" if named else ""
+    isnt = f", not {listed([f'a {one}' for one in promised], 'or')}" if promised else ""
+    return f"{name} is {kind if kind.startswith('probably') else _article(kind)}{shows}{isnt}."
+
+
+def works_on(surfaces: Sequence[str]) -> str:
+    """Say where a colour goes."""
+    return sentence(f"on {listed(list(surfaces))}")
+
+
+def is_agreeing(line: str) -> bool:
+    """Whether a line on two things says that they go together."""
+    return "agree" in line and "clash" not in line
+
+
+def is_clashing(line: str) -> bool:
+    """Whether a line on two things says that they clash."""
+    return "clash" in line
+
+
+def paint_boards(count_of: int, how: str) -> str:
+    """Say which boards to paint."""
+    many = "Paint a board" if count_of == 1 else f"Paint {count_of} boards"
+    return f"{many}: {how}."
+
+
+def look_at_hours(hours: Sequence[str]) -> str:
+    """Say when to look."""
+    each = "; ".join(hour.rstrip(".") for hour in hours)
+    return f"Look in the room and write down what you see: {each}."
+
+
+def figure_line(label: str, value: str) -> str:
+    """Return a figure."""
+    return f"{label}: {value}"
+
+
+def strength_said(percent: str, text: str) -> str:
+    """Return a strength with what is said of it."""
+    return f"{capital(percent)}: {text}"
+
+
+def scheme_place(title: str, name: str, reasons: str) -> str:
+    """Return a place of a scheme in a line."""
+    return f"{title}: {name}. {reasons}"
+
+
+def viewing_line(when: str, said: str, compared: Sequence[str]) -> str:
+    """Return a viewing with what was computed for it."""
+    return f"{when}: {said}. {' '.join(compared)}".strip()
+
+
+def judged_by(school: str) -> str:
+    """Say by what a colour is judged."""
+    return f"School: {school}."
+
+
+def light_spots(best: str, worst: str) -> list[str]:
+    """Say when and where a colour comes nearest to its board, and lies farthest from it."""
+    return [f"Nearest to its board: {best}." if best else "", f"Farthest from it: {worst}." if worst else ""]
+
+
+def changed_line(line: str) -> str:
+    """Say what is computed now and was not then."""
+    return f"Now: {line}"
+
+
+def gone_line(line: str) -> str:
+    """Say what was computed then and is no more."""
+    return f"No more: {line}"
+
+
+def section_too_long(found: int, most: int) -> str:
+    """Say that a section is too long."""
+    return (
+        f"{found:,} characters are more than a page holds: {most:,} at most. Nothing of it was lost; shorten it here."
+    )

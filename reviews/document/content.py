@@ -1,0 +1,213 @@
+"""What a document says: sections of sentences that are computed, drawings and boards; private notes are none of it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.company.use import Suits
+from reviews.bench import Bench
+from reviews.bench.figures import Said
+from reviews.drawings.ladder import depth_ladder
+from reviews.drawings.rose import undertone_rose
+from reviews.steps.base import Visit
+from reviews.steps.company.parts.schemes import SchemesPart
+from reviews.steps.company.parts.use import UsePart
+from reviews.steps.company.schemes import Schemes
+from reviews.steps.light.page import LightPage
+from reviews.steps.place.reads import Placing
+from reviews.steps.read.page import ReadPage
+from reviews.steps.strength.reads import Strengths
+from reviews.steps.view.page import ViewPage
+from reviews.steps.whites.page import WhitesPage
+
+FIRST, EVIDENCE = "first", "evidence"
+MOST_PAIRS, MOST_OUTSIDE = 8, 4
+
+
+@dataclass(frozen=True)
+class BoardShown:
+    """A board in a document: its screen value, name, and what stands under it."""
+
+    screen: str
+    name: str
+    caption: str
+
+
+@dataclass(frozen=True)
+class Section:
+    """A section as it is computed: its key, its title, on which page it stands, sentences, a drawing and boards."""
+
+    key: str
+    title: str
+    page: str
+    lines: list[str]
+    drawing: SafeString = field(default_factory=SafeString)
+    boards: list[BoardShown] = field(default_factory=list)
+
+
+class Content:
+    """The sections of one review's document, each computed when it is asked for."""
+
+    def __init__(self, bench: Bench) -> None:
+        self.bench, self.subject = bench, bench.subject
+        self._visit = Visit(bench)
+
+    @property
+    def headline(self) -> str:
+        """What the colour is, and is not."""
+        subject = self.subject
+        promised = [check for check in subject.name_checks if not check.keeps]
+        return words.document_headline(subject.name, subject.reading, [check.word for check in promised])
+
+    @cached_property
+    def sections(self) -> list[Section]:
+        """The sections in their usual order; those that have nothing to say are left out."""
+        makers: list[Callable[[], Section]] = [
+            self._is, self._works, self._care, self._with, self._next,
+            self._comparisons, self._figures, self._place, self._light, self._strengths, self._whites, self._scheme,
+            self._use, self._viewings, self._cautions, self._judged,
+        ]  # fmt: skip
+        return [one for one in (make() for make in makers) if one.lines or one.boards]
+
+    # --- the first page ---
+
+    def _is(self) -> Section:
+        said = Said(self.subject)
+        read = ReadPage(self.bench)
+        lines = [read.depth, said.undertone, said.temperature, *read.trust]
+        return Section("is", words.DOCUMENT_TITLES["is"], FIRST, [line for line in lines if line])
+
+    @cached_property
+    def _uses(self) -> UsePart:
+        return UsePart(self._visit, Schemes(self.bench, {}))
+
+    def _works(self) -> Section:
+        good = [one.surface for one in self._uses.uses.uses if one.suits is Suits.SUITS]
+        lines = [words.works_on(good)] if good else []
+        lines += [line for line in self._lit.pairings if words.is_agreeing(line)] if self._lit else []
+        return Section("works", words.DOCUMENT_TITLES["works"], FIRST, lines)
+
+    @cached_property
+    def _lit(self) -> LightPage | None:
+        page = LightPage(Visit(self.bench, {"when": "equinox"}))
+        return page if page.at.day is not None else None
+
+    def _care(self) -> Section:
+        lines = list(self._lit.counsels) if self._lit else []
+        lines += [line for line in self._lit.pairings if words.is_clashing(line)] if self._lit else []
+        lines += [
+            words.use_said(one.surface, int(one.suits), one.reasons)
+            for one in self._uses.uses.uses
+            if one.suits is Suits.NO
+        ]
+        return Section("care", words.DOCUMENT_TITLES["care"], FIRST, lines)
+
+    @cached_property
+    def _company(self) -> SchemesPart:
+        kept = [one for one in self.bench.schemes if one.deleted is None]
+        asked: dict[str, str] = {}
+        if kept:
+            asked = {"character": kept[0].character}
+            asked |= {one.place: str(one.colour_id) for one in kept[0].places.all() if one.place != "subject"}
+        return SchemesPart(Visit(self.bench, asked), Schemes(self.bench, asked))
+
+    def _with(self) -> Section:
+        boards = [
+            BoardShown(line.held.colour.screen, line.held.name, line.title) for line in self._company.lines if line.held
+        ]
+        return Section("with", words.DOCUMENT_TITLES["with"], FIRST, [], boards=boards)
+
+    @cached_property
+    def _view(self) -> ViewPage:
+        return ViewPage(self._visit)
+
+    def _next(self) -> Section:
+        page = self._view
+        if page.decision:
+            return Section(
+                "next", words.DOCUMENT_TITLES["next"], FIRST, [said for one, said in page.record if not one.reopened]
+            )
+        lines = [words.paint_boards(len(page.boards), page.boards[0][1])]
+        lines += [words.look_at_hours(page.hours_said)] if page.hours_said else []
+        lines += [point for point in page.open_points if point != words.NOTHING_OPEN or page.viewings]
+        return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
+
+    # --- evidence ---
+
+    def _comparisons(self) -> Section:
+        lines = [self.bench.set.support_said]
+        for held in self.bench.set.guide[:MOST_PAIRS]:
+            pair = Placing(self.bench).against(held)
+            lines.append(words.pair(self.subject.name, held.name, pair, self.subject.reading.lrv))
+            for seen in self.bench.looking.seen_beside(held):
+                lines.append(words.saw_beside(held.name, f"{seen.said} {seen.standing}"))
+        rose = undertone_rose(self.subject, self.bench.wall)
+        return Section("comparisons", words.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
+
+    def _figures(self) -> Section:
+        lines = [words.figure_line(one.label, one.this) for one in ReadPage(self.bench).figures]
+        return Section(
+            "figures", words.DOCUMENT_TITLES["figures"], EVIDENCE, lines, depth_ladder(self.subject, self.bench.wall)
+        )
+
+    def _place(self) -> Section:
+        return Section("place", words.DOCUMENT_TITLES["place"], EVIDENCE, list(Placing(self.bench).sentences))
+
+    def _light(self) -> Section:
+        lines: list[str] = []
+        drawing = SafeString("")
+        if self._lit and self._lit.shown:
+            shown = self._lit.shown
+            spots = words.light_spots(shown.best, shown.worst)
+            lines = [line for line in (*spots, shown.lamps_said, shown.clean, shown.deeper) if line]
+            drawing = shown.strip
+        return Section("light", words.DOCUMENT_TITLES["light"], EVIDENCE, lines, drawing)
+
+    def _strengths(self) -> Section:
+        return Section(
+            "strengths", words.DOCUMENT_TITLES["strengths"], EVIDENCE,
+            [
+                words.strength_said(step.percent, step.sentence)
+                for step in Strengths(self.bench).run
+                if step.strength.percent
+            ],
+        )  # fmt: skip
+
+    def _whites(self) -> Section:
+        page = WhitesPage(Visit(self.bench))
+        lines = [page.sentence, *page.remarks] if page.lines else []
+        return Section("whites", words.DOCUMENT_TITLES["whites"], EVIDENCE, [*lines, *(page.sheens if lines else [])])
+
+    def _scheme(self) -> Section:
+        lines = [
+            words.scheme_place(line.title, line.held.name, line.reasons) for line in self._company.lines if line.held
+        ]
+        return Section("scheme", words.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
+
+    def _use(self) -> Section:
+        lines = [words.use_said(one.surface, int(one.suits), one.reasons) for one in self._uses.uses.uses]
+        return Section("use", words.DOCUMENT_TITLES["use"], EVIDENCE, lines)
+
+    def _viewings(self) -> Section:
+        page = self._view
+        lines = [words.viewing_line(one.when, one.said, one.compared) for one in page.seen]
+        lines += page.leanings + [said for _, said in page.record]
+        return Section("viewings", words.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
+
+    def _cautions(self) -> Section:
+        return Section("cautions", words.DOCUMENT_TITLES["cautions"], EVIDENCE, self._uses.cautions)
+
+    def _judged(self) -> Section:
+        subject = self.subject
+        lines = [
+            words.judged_by(subject.school.title),
+            words.sentence(words.basis_neutral(subject.neutral.kind)),
+            words.sentence(words.provenance(subject.stimulus.provenance, subject.reading.uncertainty)),
+            words.neutral_note(subject.neutral, subject.reading.lab[0]),
+        ]
+        return Section("judged", words.DOCUMENT_TITLES["judged"], EVIDENCE, lines)

@@ -1,0 +1,102 @@
+"""A document as it is given: its sections in order, each as computed or as the specialist has written it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from prism import words
+from reviews.bench import Bench
+from reviews.document.content import EVIDENCE, FIRST, Content, Section
+from reviews.models import DocumentEdit, Review
+
+
+@dataclass(frozen=True)
+class Given:
+    """A section as it is given: its sentences, whether they were edited or the section left out, and what of the
+    computed ones has changed since it was edited."""
+
+    section: Section
+    lines: list[str]
+    edited: bool
+    left_out: bool
+    changed: list[str]
+
+    @property
+    def text(self) -> str:
+        """The sentences, a line each, to be edited."""
+        return "\n".join(self.lines)
+
+
+class Document:
+    """The document of a review."""
+
+    def __init__(self, review: Review) -> None:
+        self.review, self.bench = review, Bench(review)
+        self.content = Content(self.bench)
+
+    @property
+    def waits(self) -> str:
+        """Why there is nothing to give yet: findings are withheld until somebody has looked; empty otherwise."""
+        return words.WITHHELD_STEP if self.bench.wall.any_withheld else ""
+
+    @property
+    def title(self) -> str:
+        """What it is headed by; nothing of the colour while findings are withheld."""
+        return words.WITHHELD if self.waits else self.content.headline
+
+    @cached_property
+    def _edits(self) -> dict[str, DocumentEdit]:
+        return {one.section: one for one in self.review.document_edits.all()}
+
+    @cached_property
+    def every(self) -> list[Given]:
+        """All sections in order, those left out too."""
+        order = {key: one.position for key, one in self._edits.items() if one.position is not None}
+        sections = self.content.sections
+        places = {section.key: i for i, section in enumerate(sections)}
+        ranked = sorted(sections, key=lambda s: (s.page != FIRST, order.get(s.key, places[s.key]), places[s.key]))
+        return [self._given(section) for section in ranked]
+
+    def _given(self, section: Section) -> Given:
+        edit = self._edits.get(section.key)
+        edited = edit is not None and edit.edited
+        lines = edit.text.splitlines() if edit and edited else section.lines
+        before = edit.computed.splitlines() if edit and edited else section.lines
+        changed = [words.changed_line(line) for line in section.lines if line not in before]
+        changed += [words.gone_line(line) for line in before if line not in section.lines]
+        return Given(section, [line for line in lines if line.strip()], edited, bool(edit and edit.left_out), changed)
+
+    @property
+    def first(self) -> list[Given]:
+        """The first page."""
+        return [one for one in self.every if one.section.page == FIRST and not one.left_out]
+
+    @property
+    def evidence(self) -> list[Given]:
+        """What follows it."""
+        return [one for one in self.every if one.section.page == EVIDENCE and not one.left_out]
+
+    def section(self, key: str) -> Given | None:
+        """Return a section by its key."""
+        return next((one for one in self.every if one.section.key == key), None)
+
+    def table(self) -> dict[str, object]:
+        """Return the document as JSON holds it."""
+        subject = self.bench.subject
+        return {
+            "format": "gentle-prism-document",
+            "version": 1,
+            "title": self.title,
+            "colour": {"name": subject.name, "label": subject.label, "lab": list(subject.stimulus.lab),
+                       "lrv": round(subject.stimulus.lrv, 4), "provenance": subject.stimulus.provenance},
+            "school": subject.school.title,
+            "room": self.review.room.name if self.review.room else None,
+            "job": self.review.room.job.title if self.review.room else None,
+            "sections": [
+                {"key": one.section.key, "title": one.section.title, "page": one.section.page, "lines": one.lines,
+                 "edited": one.edited,
+                 "boards": [{"name": b.name, "caption": b.caption, "screen": b.screen} for b in one.section.boards]}
+                for one in (*self.first, *self.evidence)
+            ],
+        }  # fmt: skip

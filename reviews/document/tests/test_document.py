@@ -1,0 +1,192 @@
+"""The document: what it says and what it never does, edits, PDF with its fonts and tags, JSON, the command."""
+
+import io
+import json
+import tempfile
+from pathlib import Path
+
+import pypdf
+from django.core.management import CommandError, call_command
+from django.urls import reverse
+
+from jobs import station
+from reviews import services
+from reviews.bench.tests.wall import Wall
+from reviews.document.document import Document
+from reviews.document.pdf import pdf
+from reviews.models import DocumentEdit, Review
+from reviews.steps.compare import services as compare_services
+from reviews.steps.place.reads import Placing
+from reviews.viewing import services as viewing_services
+from tinting.tests import world
+
+
+class Documents(Wall):
+    def setUp(self):
+        super().setUp()
+        self.rooms = station.enter(self.isla)
+        services.move(self.review, self.rooms["Library"])
+        Review.objects.filter(pk=self.review.pk).update(notes="The client is difficult.", verdict="Fine.")
+        self.review.refresh_from_db()
+
+    def document(self):
+        return Document(Review.objects.get(pk=self.review.pk))
+
+    def lines(self, key):
+        found = self.document().section(key)
+        return found.lines if found else []
+
+    def edit(self, section, **sent):
+        return self.client.post(reverse("review-document-edit", args=[self.review.pk, section]), sent)
+
+    def page(self):
+        return self.client.get(reverse("review-document", args=[self.review.pk]))
+
+
+class Content(Documents):
+    def test_the_first_page_says_what_it_is_and_what_to_do(self):
+        made = self.document()
+        self.assertEqual(made.title, f"{self.review.colour.name} is a light grey with a blue undertone.")
+        self.assertEqual([one.section.key for one in made.first], ["is", "works", "care", "with", "next"])
+        self.assertIn("No pink", " ".join(self.lines("is")))
+        self.assertTrue(made.section("with").section.boards)
+        self.assertIn("Paint a board: A4", self.lines("next")[0])
+        page = self.page()
+        for title in ("Compared", "At other strengths", "Whites, trim and sheen", "Surface by surface", "Judged by"):
+            self.assertContains(page, title)
+
+    def test_private_notes_are_never_in_it(self):
+        made = self.document()
+        for text in (self.page().content.decode(), json.dumps(made.table()), self.text(pdf(made, "Studio"))):
+            self.assertNotIn("difficult", text)
+
+    def text(self, made):
+        return " ".join(page.extract_text() for page in pypdf.PdfReader(io.BytesIO(made)).pages)
+
+    def test_what_was_seen_and_where_eye_and_computation_parted_is_evidence(self):
+        held = self.held("greener")
+        pair = Placing(self.bench()).against(held)
+        compare_services.observe(self.review, held, pair, ["warmer"], "", "north light")
+        seen = [line for line in self.lines("comparisons") if "north light" in line]
+        self.assertEqual(len(seen), 1)
+        self.assertIn(held.name, seen[0])
+
+    def test_a_decision_is_what_to_do_next(self):
+        viewing_services.decide(self.isla, self.review, self.review.colour, "matte", 5.0, "It holds.")
+        self.assertIn("It holds.", self.lines("next")[0])
+
+    def test_without_a_room_it_says_less(self):
+        services.move(self.review, None)
+        self.assertIsNone(self.document().section("light"))
+
+    def test_it_waits_while_findings_are_withheld(self):
+        services.arrange_wall(self.review, withhold=True)
+        self.assertContains(self.page(), "This waits until")
+        self.assertNotContains(self.page(), "blue undertone")
+        for name in ("review-document-pdf", "review-document-json"):
+            answer = self.client.get(reverse(name, args=[self.review.pk]))
+            self.assertContains(answer, "This waits until")
+
+
+class Editing(Documents):
+    def test_an_edited_section_is_marked_and_given_back_by_one_click(self):
+        computed = self.lines("is")
+        self.edit("is", text="It is our grey.\n\n  It is quiet. ")
+        self.assertEqual(self.lines("is"), ["It is our grey.", "It is quiet."])
+        self.assertContains(self.page(), "edited")
+        self.edit("is", act="back")
+        self.assertEqual(self.lines("is"), computed)
+        # written as computed it is no edit
+        self.edit("is", text="\n".join(computed))
+        self.assertFalse(self.document().section("is").edited)
+
+    def test_what_is_computed_otherwise_since_is_listed_and_the_text_stays(self):
+        self.edit("judged", text="By our own eyes.")
+        services.judge_by(self.review, "even", "painted", (0, 0))
+        found = self.document().section("judged")
+        self.assertEqual(found.lines, ["By our own eyes."])
+        self.assertIn("Now: School: even.", found.changed)
+        self.assertIn("No more: School: wall practice.", found.changed)
+        self.assertContains(self.page(), "Computed otherwise since it was edited")
+
+    def test_sections_are_left_out_and_moved_on_their_page(self):
+        self.edit("care", act="out")
+        self.assertNotIn("care", [one.section.key for one in self.document().first])
+        self.assertContains(self.page(), "left out")
+        self.edit("care", act="in")
+        self.edit("next", act="up")
+        self.assertEqual([one.section.key for one in self.document().first], ["is", "works", "care", "next", "with"])
+        self.edit("is", act="up")
+        self.edit("judged", act="down")
+        self.assertEqual(self.document().first[0].section.key, "is")
+
+    def test_ten_thousand_characters_are_refused_and_stay_to_be_shortened(self):
+        long = "x" * 10_000
+        page = self.edit("is", text=long)
+        self.assertContains(page, "10,000 characters are more than a page holds", status_code=422)
+        self.assertContains(page, long, status_code=422)
+        self.assertFalse(DocumentEdit.objects.exists())
+        self.assertEqual(self.edit("nothing", text="x").status_code, 404)
+
+
+class Given(Documents):
+    def test_the_pdf_has_real_text_its_fonts_tags_and_a_language(self):
+        for paper, width in (("A4", 595), ("Letter", 612)):
+            page = self.client.get(reverse("review-document-pdf", args=[self.review.pk]), {"paper": paper})
+            self.assertEqual(page["Content-Type"], "application/pdf")
+            made = pypdf.PdfReader(io.BytesIO(page.content))
+            self.assertAlmostEqual(float(made.pages[0].mediabox.width), width, delta=1)
+            self.assertTrue(3 <= len(made.pages) <= 9)
+            text = " ".join(one.extract_text() for one in made.pages)
+            for wanted in ("light grey", "Put with it", "Do next", "ΔE00", "−50", "LRV 72.1"):
+                self.assertIn(wanted, text.replace("\u00a0", " "))
+            root = made.trailer["/Root"]
+            self.assertTrue(root["/MarkInfo"]["/Marked"])
+            self.assertEqual(root["/Lang"], "en-GB")
+            kinds = str(self.tags(root["/StructTreeRoot"]))
+            for tag in ("/H1", "/H2", "/LI", "/Figure"):
+                self.assertIn(tag, kinds)
+            fonts = {str(font["/BaseFont"]) for one in made.pages for font in self.fonts(one)}
+            self.assertTrue(fonts)
+            self.assertTrue(all("Plex" in font or "News" in font for font in fonts), fonts)
+        self.assertEqual(
+            self.client.get(reverse("review-document-pdf", args=[self.review.pk]), {"paper": "A7"}).status_code, 404
+        )
+
+    def tags(self, node):
+        found, todo = set(), [node]
+        while todo:
+            one = todo.pop()
+            one = one.get_object() if hasattr(one, "get_object") else one
+            if isinstance(one, list):
+                todo += one
+            elif isinstance(one, dict):
+                found.add(str(one.get("/S")))
+                if "/K" in one:
+                    todo.append(one["/K"])
+        return found
+
+    def fonts(self, page):
+        held = page["/Resources"].get("/Font", {})
+        return [font.get_object() for font in held.get_object().values()] if held else []
+
+    def test_json_holds_the_same(self):
+        page = self.client.get(reverse("review-document-json", args=[self.review.pk]))
+        table = json.loads(page.content)
+        self.assertEqual(table["title"], self.document().title)
+        self.assertEqual([one["key"] for one in table["sections"]][:2], ["is", "works"])
+
+    def test_the_command_writes_each_format(self):
+        with tempfile.TemporaryDirectory() as folder:
+            for kind, begins in (("pdf", b"%PDF"), ("html", b"<!doctype html>"), ("json", b"{")):
+                out = Path(folder) / f"review.{kind}"
+                call_command("document", self.review.pk, out, format=kind, stdout=io.StringIO())
+                self.assertTrue(out.read_bytes().startswith(begins))
+            with self.assertRaises(CommandError):
+                call_command("document", self.review.pk, Path(folder) / "no" / "file", stdout=io.StringIO())
+        with self.assertRaises(CommandError):
+            call_command("document", 999, Path("x"), stdout=io.StringIO())
+
+    def test_another_colour_of_the_shortlist_is_in_the_samples(self):
+        services.shortlist(self.review, world.colour("T05.4"))
+        self.assertIn("Paint 2 boards", self.lines("next")[0])

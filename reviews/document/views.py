@@ -1,0 +1,86 @@
+"""The document of a review: read, edited, given as PDF and JSON."""
+
+from __future__ import annotations
+
+from django.http import Http404, HttpResponse, JsonResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.utils.text import slugify
+from django.views.decorators.http import require_POST, require_safe
+
+from people.queries import studio_of
+from reviews import queries
+from reviews.document import services
+from reviews.document.document import Document
+from reviews.document.forms import SectionForm
+from reviews.document.pdf import PAPERS, pdf
+from reviews.frame.views import own_review
+from reviews.models import Review
+from web.http import StudioRequest
+
+
+def _review(request: StudioRequest, pk: int) -> Review:
+    return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
+
+
+@require_safe
+def document(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the document, to be read and edited."""
+    return _shown(request, _review(request, pk))
+
+
+def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = None, key: str = "") -> HttpResponse:
+    context = {
+        "document": Document(review), "review": review, "papers": PAPERS, "wrong": wrong, "wrong_key": key,
+        "mine": queries.may_write(request.user, review), "studio": studio_of(request.user).name,
+    }  # fmt: skip
+    return render(request, "reviews/document/document.html", context, status=422 if wrong else 200)
+
+
+@require_safe
+def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give the document as a PDF."""
+    review = _review(request, pk)
+    made = Document(review)
+    if made.waits:
+        return _shown(request, review)
+    paper = request.GET.get("paper", "A4")
+    if paper not in PAPERS:
+        raise Http404
+    response = HttpResponse(pdf(made, studio_of(request.user).name, paper), content_type="application/pdf")
+    response["Content-Disposition"] = f'inline; filename="{slugify(made.bench.subject.name) or "review"}.pdf"'
+    return response
+
+
+@require_safe
+def document_json(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give the document as JSON."""
+    review = _review(request, pk)
+    made = Document(review)
+    if made.waits:
+        return _shown(request, review)
+    response = JsonResponse(made.table(), json_dumps_params={"ensure_ascii": False, "indent": 2})
+    response["Content-Disposition"] = f'attachment; filename="{slugify(made.bench.subject.name) or "review"}.json"'
+    return response
+
+
+@require_POST
+def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
+    """Write a section, give it back, leave it out, take it up, or move it."""
+    review = own_review(request, pk)
+    made = Document(review)
+    given = made.section(section)
+    if given is None:
+        raise Http404
+    act = request.POST.get("act", "write")
+    if act == "back":
+        services.give_back(review, section)
+    elif act in ("out", "in"):
+        services.leave_out(review, section, act == "out")
+    elif act in ("up", "down"):
+        services.move(made, section, -1 if act == "up" else 1)
+    else:
+        form = SectionForm(request.POST)
+        if not form.is_valid():
+            return _shown(request, review, form, section)
+        services.write(request.user, review, section, form.cleaned_data["text"], "\n".join(given.section.lines))
+    return redirect(f"/reviews/{review.pk}/document/#section-{section}")
