@@ -70,3 +70,42 @@ class ViewingJourney(BrowserTest):
         self.open("/jobs/1/samples/")
         self.assertIn("Boards to paint", self.text("h1"))
         self.assert_accessible("the boards of a job")
+
+
+class DocumentJourney(BrowserTest):
+    def test_document_client_link_and_an_answer_from_a_fresh_browser(self):
+        self.open("/reviews/8/document/")
+        self.assertIn("Pintle Blotter is a light grey", self.text("h1"))
+        self.assert_accessible("a document")
+        self.click("#section-is .section-edit summary")
+        box = self.find("#text-is")
+        box.clear()
+        box.send_keys("A quiet blue grey for the library.")
+        self.leave("#section-is .section-edit button")
+        self.assertIn("A quiet blue grey", self.text("#section-is"))
+        self.assertIn("edited", self.text("#section-is .section-head"))
+        # a link for the client
+        self.open("/jobs/1/share/")
+        self.assert_accessible("sharing")
+        self.click(".share-form [value='8']")
+        self.leave(".share-form .strong")
+        link = self.text(".link-list code")
+        # a browser that knows nobody
+        self.browser.delete_all_cookies()
+        self.browser.get(link)
+        self.assertIn("A quiet blue grey for the library.", self.text("main"))
+        self.assertFalse(self.all("a[href='/jobs/']"))
+        self.assert_accessible("what the client sees")
+        resize(self.browser, *PHONE)
+        self.assert_accessible("what the client sees on a phone")
+        self.find("#page-8 [name=text]").send_keys("May we see it by the window first?")
+        self.leave("#page-8 [value=ask]")
+        self.assertIn("Your question is with the studio", self.text("#page-8"))
+        self.browser.get(self.live_server_url + "/jobs/1/")
+        self.assertIn("/sign-in/", self.browser.current_url)
+        # it arrives
+        resize(self.browser, *WIDE)
+        self.open("/sign-in/")
+        self.leave("form[action='/enter-demo/'] button")
+        self.wait(lambda: "May we see it by the window first?" in self.text("main"))
+        self.assert_accessible("the studio with an answer")

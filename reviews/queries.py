@@ -11,7 +11,7 @@ from django.db.models import Count, Max, QuerySet
 from jobs.models import Job
 from people.queries import may_change, team
 from prism import reading, words
-from reviews.models import Review
+from reviews.models import ClientAnswer, Review
 
 
 def listed(user: User) -> QuerySet[Review]:
@@ -24,6 +24,12 @@ def of_studio(user: User) -> QuerySet[Review]:
     """Return every review of the studio, deleted ones too."""
     held = Review.objects.filter(owner__in=team(user))
     return held.select_related("colour__maker", "beside__maker", "owner", "room__job")
+
+
+def client_answers(user: User) -> list[ClientAnswer]:
+    """Return the clients' answers that nobody of the studio has put away, newest first."""
+    held = ClientAnswer.objects.filter(shared__job__owner__in=team(user), read=None, review__deleted=None)
+    return list(held.select_related("review__colour", "review__room", "shared__job")[:20])
 
 
 def state_of(job: Job) -> Hashable:

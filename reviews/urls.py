@@ -5,6 +5,7 @@ from django.urls import path, register_converter
 from reviews import intake, steps
 from reviews.document import views as document
 from reviews.frame import views
+from reviews.sharing import views as sharing
 from reviews.viewing import views as viewing
 
 
@@ -38,6 +39,13 @@ urlpatterns = [
     path("viewings/<int:pk>/move/", viewing.move, name="viewing-move"),
     path("viewings/<int:pk>/aside/", viewing.aside, name="viewing-aside"),
     path("jobs/<int:pk>/samples/", viewing.job_samples, name="job-samples"),
+    path("jobs/<int:pk>/document.pdf", document.job_document, name="job-document"),
+    path("jobs/<int:pk>/share/", sharing.share, name="job-share"),
+    path("links/<int:pk>/withdraw/", sharing.withdraw, name="link-withdraw"),
+    path("answers/<int:pk>/away/", sharing.put_away, name="answer-away"),
+    path("shared/<str:token>/", sharing.shared, name="shared"),
+    path("shared/<str:token>/<int:pk>/", sharing.answer, name="shared-answer"),
+    path("shared/<str:token>/<int:pk>.pdf", sharing.shared_pdf, name="shared-pdf"),
     path("reviews/<int:pk>/look/", viewing.now, name="viewing-now"),
     path("reviews/<int:pk>/", views.reopen, name="review"),
     path("reviews/<int:pk>/<step:step>/", views.step, name="review-step"),

@@ -17,6 +17,7 @@ from prism.words.readings import *
 from prism.words.recipes import *
 from prism.words.rooms import *
 from prism.words.schools import *
+from prism.words.sharing import *
 from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.surety import *

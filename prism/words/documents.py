@@ -51,16 +51,6 @@ def works_on(surfaces: Sequence[str]) -> str:
     return sentence(f"on {listed(list(surfaces))}")
 
 
-def is_agreeing(line: str) -> bool:
-    """Whether a line on two things says that they go together."""
-    return "agree" in line and "clash" not in line
-
-
-def is_clashing(line: str) -> bool:
-    """Whether a line on two things says that they clash."""
-    return "clash" in line
-
-
 def paint_boards(count_of: int, how: str) -> str:
     """Say which boards to paint."""
     many = "Paint a board" if count_of == 1 else f"Paint {count_of} boards"

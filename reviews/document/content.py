@@ -10,6 +10,7 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from prism.company.use import Suits
+from prism.light.together import Terms
 from reviews.bench import Bench
 from reviews.bench.figures import Said
 from reviews.drawings.ladder import depth_ladder
@@ -89,7 +90,7 @@ class Content:
     def _works(self) -> Section:
         good = [one.surface for one in self._uses.uses.uses if one.suits is Suits.SUITS]
         lines = [words.works_on(good)] if good else []
-        lines += [line for line in self._lit.pairings if words.is_agreeing(line)] if self._lit else []
+        lines += self._beside(Terms.AGREE)
         return Section("works", words.DOCUMENT_TITLES["works"], FIRST, lines)
 
     @cached_property
@@ -97,9 +98,22 @@ class Content:
         page = LightPage(Visit(self.bench, {"when": "equinox"}))
         return page if page.at.day is not None else None
 
+    def _beside(self, terms: Terms) -> list[str]:
+        """Return what is said of the things that stay with which the colour stands on some terms, by day or, of a clash,
+        of an evening."""
+        if self._lit is None or self._lit.at.day is None:
+            return []
+        found = []
+        for thing, by_day, late in self._lit.at.day.pairings:
+            evening = by_day.terms is not terms
+            pair = late if evening and terms is Terms.CLASH else by_day
+            if pair is not None and pair.terms is terms:
+                found.append(words.pairing_said(thing.name, pair.terms, pair.level, pair.lrv, pair.size, evening))
+        return found
+
     def _care(self) -> Section:
         lines = list(self._lit.counsels) if self._lit else []
-        lines += [line for line in self._lit.pairings if words.is_clashing(line)] if self._lit else []
+        lines += self._beside(Terms.CLASH)
         lines += [
             words.use_said(one.surface, int(one.suits), one.reasons)
             for one in self._uses.uses.uses

@@ -32,6 +32,7 @@ class Document:
     """The document of a review."""
 
     def __init__(self, review: Review) -> None:
+        review.names_shown = True  # for this document alone: who reads it was not asked to look blind
         self.review, self.bench = review, Bench(review)
         self.content = Content(self.bench)
 

@@ -12,6 +12,7 @@ from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
 from reviews.document.document import Document
+from reviews.document.job import JobDocument
 
 PAPERS = ("A4", "Letter")
 HERE = Path(__file__).parent
@@ -31,10 +32,19 @@ class OnlyFonts(URLFetcher):  # type: ignore[misc]
 
 def pdf(document: Document, studio: str, paper: str = "A4") -> bytes:
     """Return a document as a tagged PDF on A4 or Letter. Raises `KeyError` for another paper."""
+    context = {"document": document, "review": document.review, "studio": studio, "subject": document.bench.subject}
+    return _made("reviews/document/print.html", context, paper)
+
+
+def job_pdf(document: JobDocument, studio: str, paper: str = "A4") -> bytes:
+    """Return the document of a job likewise."""
+    return _made("reviews/document/print_job.html", {"document": document, "studio": studio}, paper)
+
+
+def _made(template: str, context: dict[str, object], paper: str) -> bytes:
     if paper not in PAPERS:
         raise KeyError(paper)
-    context = {"document": document, "review": document.review, "studio": studio, "subject": document.bench.subject}
-    page = render_to_string("reviews/document/print.html", context)
+    page = render_to_string(template, context)
     # drawings bring their own styles, since those of a page do not reach into them
     drawn = _SVG.sub(rf"\1<style>{(HERE / 'drawings.css').read_text()}</style>", page)
     fonts = FontConfiguration()

@@ -7,12 +7,14 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.utils.text import slugify
 from django.views.decorators.http import require_POST, require_safe
 
+from jobs import queries as job_queries
 from people.queries import studio_of
 from reviews import queries
 from reviews.document import services
 from reviews.document.document import Document
 from reviews.document.forms import SectionForm
-from reviews.document.pdf import PAPERS, pdf
+from reviews.document.job import JobDocument
+from reviews.document.pdf import PAPERS, job_pdf, pdf
 from reviews.frame.views import own_review
 from reviews.models import Review
 from web.http import StudioRequest
@@ -84,3 +86,16 @@ def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
             return _shown(request, review, form, section)
         services.write(request.user, review, section, form.cleaned_data["text"], "\n".join(given.section.lines))
     return redirect(f"/reviews/{review.pk}/document/#section-{section}")
+
+
+@require_safe
+def job_document(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give the document of a job as a PDF."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    paper = request.GET.get("paper", "A4")
+    if paper not in PAPERS:
+        raise Http404
+    made = job_pdf(JobDocument(request.user, job), studio_of(request.user).name, paper)
+    response = HttpResponse(made, content_type="application/pdf")
+    response["Content-Disposition"] = f'inline; filename="{slugify(job.title) or "job"}.pdf"'
+    return response

@@ -38,6 +38,7 @@ def home(request: StudioRequest) -> HttpResponse:
     makers = deck_queries.makers(request.user)
     context = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
     context["jobs"] = job_queries.listed(request.user)[:JOBS]
+    context["answers"] = queries.client_answers(request.user)
     today = [one for one in viewing_queries.today(request.user) if not one.is_seen]
     context["viewings"] = [Shown(one, one.review.names_shown) for one in today]
     return render(request, "reviews/frame/home.html", context)

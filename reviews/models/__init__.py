@@ -4,10 +4,12 @@ from reviews.models.boards import Board, Observation, Shortlisted
 from reviews.models.documents import DocumentEdit
 from reviews.models.review import Review
 from reviews.models.schemes import KeptScheme, SchemePlace
+from reviews.models.sharing import ClientAnswer, Shared
 from reviews.models.viewings import Decision, SamplePlan, Viewing
 
 __all__ = [
     "Board",
+    "ClientAnswer",
     "Decision",
     "DocumentEdit",
     "KeptScheme",
@@ -15,6 +17,7 @@ __all__ = [
     "Review",
     "SamplePlan",
     "SchemePlace",
+    "Shared",
     "Shortlisted",
     "Viewing",
 ]

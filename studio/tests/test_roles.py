@@ -15,6 +15,7 @@ from prism import demo
 from prism.stimulus import from_lab
 from reviews import services
 from reviews.models import Review
+from reviews.sharing import services as sharing_services
 from reviews.viewing import services as viewing_services
 from schools import services as school_services
 from studio.tests.test_permissions import FILE, OPEN, address, patterns
@@ -26,7 +27,7 @@ CHANGES = {
     "colour-put-back", "deck-import", "deck-preview", "deck-apply", "deck-undo", "deck-cancel",
     "tinting-system-new", "tinting-system-delete", "tinting-system-restore", "reader-improve",
     "job-new", "job-edit", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
-    "job-paint", "job-white", "job-white-rule", "room-finishes",
+    "job-paint", "job-share", "link-withdraw", "job-white", "job-white-rule", "room-finishes",
     "room-edit", "room-copy", "room-delete", "room-restore", "room-meter", "room-meter-use",
 }  # fmt: skip
 """What changes what the studio shares: owners and specialists send these, juniors may not."""
@@ -66,12 +67,16 @@ class Roles(world.Studio):
         system = tinting_services.keep_system(self.isla, demo.tint_system())
         invitation = Invitation.objects.create(studio=own.studio, name="Una", made_by=self.isla)
         viewing = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+        link = sharing_services.share(self.isla, self.job, [self.review], 30)
+        answer = sharing_services.answer(link, self.review, "yes", "", "")
         rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
         self.filled = {
             "review": {"pk": self.review.pk, "step": "verdict", "act": "keep", "section": "is"},
             "job": {"pk": self.job.pk},
             "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},
             "room": {"pk": self.room.pk, "reading": reading.pk},
+            "link": {"pk": link.pk},
+            "answer": {"pk": answer.pk},
             "viewing": {"pk": viewing.pk},
             "viewing-now": {"pk": self.review.pk},
             "school": {"pk": self.school.pk},

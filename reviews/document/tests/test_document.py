@@ -55,6 +55,14 @@ class Content(Documents):
         for title in ("Compared", "At other strengths", "Whites, trim and sheen", "Surface by surface", "Judged by"):
             self.assertContains(page, title)
 
+    def test_what_clashes_wants_care_and_what_is_too_quiet_to_clash_does_not(self):
+        day = self.document().content._lit.at.day
+        clashes = [thing.name for thing, *pairs in day.pairings if any(p and p.terms == "clash" for p in pairs)]
+        self.assertTrue(clashes)
+        care = " ".join(self.lines("care"))
+        for thing, *_ in day.pairings:
+            self.assertEqual(thing.name in care, thing.name in clashes, thing.name)
+
     def test_private_notes_are_never_in_it(self):
         made = self.document()
         for text in (self.page().content.decode(), json.dumps(made.table()), self.text(pdf(made, "Studio"))):
@@ -74,6 +82,12 @@ class Content(Documents):
     def test_a_decision_is_what_to_do_next(self):
         viewing_services.decide(self.isla, self.review, self.review.colour, "matte", 5.0, "It holds.")
         self.assertIn("It holds.", self.lines("next")[0])
+
+    def test_it_names_the_colour_though_the_wall_hides_names(self):
+        services.arrange_wall(self.review, names_shown=False)
+        self.assertIn(self.review.colour.name, self.document().title)
+        self.assertContains(self.page(), self.review.colour.name)
+        self.assertFalse(Review.objects.get(pk=self.review.pk).names_shown)
 
     def test_without_a_room_it_says_less(self):
         services.move(self.review, None)
@@ -184,8 +198,27 @@ class Given(Documents):
                 self.assertTrue(out.read_bytes().startswith(begins))
             with self.assertRaises(CommandError):
                 call_command("document", self.review.pk, Path(folder) / "no" / "file", stdout=io.StringIO())
-        with self.assertRaises(CommandError):
-            call_command("document", 999, Path("x"), stdout=io.StringIO())
+        for number, more in (
+            (999, {}),
+            (999, {"job": True}),
+            (self.rooms["Library"].job_id, {"job": True, "format": "json"}),
+        ):
+            with self.assertRaises(CommandError):
+                call_command("document", number, Path("x"), stdout=io.StringIO(), **more)
+
+    def test_a_job_has_a_page_for_every_room_and_formulas_for_the_counter(self):
+        other = services.start(self.isla, world.colour("T05.4"))
+        services.move(other, self.rooms["Galley"])
+        withheld = services.start(self.isla, world.colour("H06.3"))
+        services.move(withheld, self.rooms["Lamp room"])
+        services.arrange_wall(withheld, withhold=True)
+        page = self.client.get(reverse("job-document", args=[self.rooms["Library"].job_id]))
+        made = pypdf.PdfReader(io.BytesIO(page.content))
+        text = " ".join(one.extract_text() for one in made.pages)
+        for wanted in ("Library", "Galley", other.colour.name, "For the counter", "left over", "Base B1"):
+            self.assertIn(wanted, text.replace("\u00a0", " "))
+        self.assertNotIn("difficult", text)
+        self.assertNotIn(f"{withheld.colour.name} is", text)
 
     def test_another_colour_of_the_shortlist_is_in_the_samples(self):
         services.shortlist(self.review, world.colour("T05.4"))

@@ -1,4 +1,4 @@
-"""Write the document of a review to a file."""
+"""Write the document of a review or a job to a file."""
 
 from __future__ import annotations
 
@@ -9,9 +9,11 @@ from typing import Any
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.template.loader import render_to_string
 
+from jobs.models import Job
 from people.queries import studio_of
 from reviews.document.document import Document
-from reviews.document.pdf import PAPERS, pdf
+from reviews.document.job import JobDocument
+from reviews.document.pdf import PAPERS, job_pdf, pdf
 from reviews.models import Review
 
 
@@ -22,29 +24,40 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: CommandParser) -> None:
         """Take the review's number, the format, the paper and the file."""
-        parser.add_argument("review", type=int)
+        parser.add_argument("number", type=int, help="of the review, or with --job of the job")
         parser.add_argument("out", type=Path)
         parser.add_argument("--format", choices=("pdf", "html", "json"), default="pdf")
+        parser.add_argument("--job", action="store_true", help="the document of a job, as PDF")
         parser.add_argument("--paper", choices=PAPERS, default="A4")
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Write it, or say why not."""
-        review = Review.objects.filter(pk=options["review"], deleted=None).first()
-        if review is None:
-            raise CommandError(f"There is no review {options['review']}.")
-        made = Document(review)
-        if made.waits:
-            raise CommandError(made.waits)
-        studio = studio_of(review.owner).name
-        if options["format"] == "pdf":
-            content = pdf(made, studio, options["paper"])
-        elif options["format"] == "json":
-            content = json.dumps(made.table(), ensure_ascii=False, indent=2).encode()
-        else:
-            context = {"document": made, "review": review, "studio": studio, "subject": made.bench.subject}
-            content = render_to_string("reviews/document/print.html", context).encode()
+        content = self._job(options) if options["job"] else self._review(options)
         try:
             options["out"].write_bytes(content)
         except OSError as wrong:
             raise CommandError(f"{options['out']}: {wrong.strerror}") from None
         self.stdout.write(f"{options['out']}: {len(content):,} bytes")
+
+    def _review(self, options: dict[str, Any]) -> bytes:
+        review = Review.objects.filter(pk=options["number"], deleted=None).first()
+        if review is None:
+            raise CommandError(f"There is no review {options['number']}.")
+        made = Document(review)
+        if made.waits:
+            raise CommandError(made.waits)
+        studio = studio_of(review.owner).name
+        if options["format"] == "pdf":
+            return pdf(made, studio, options["paper"])
+        if options["format"] == "json":
+            return json.dumps(made.table(), ensure_ascii=False, indent=2).encode()
+        context = {"document": made, "review": review, "studio": studio, "subject": made.bench.subject}
+        return render_to_string("reviews/document/print.html", context).encode()
+
+    def _job(self, options: dict[str, Any]) -> bytes:
+        job = Job.objects.filter(pk=options["number"], deleted=None).select_related("owner").first()
+        if job is None:
+            raise CommandError(f"There is no job {options['number']}.")
+        if options["format"] != "pdf":
+            raise CommandError("The document of a job is given as PDF.")
+        return job_pdf(JobDocument(job.owner, job), studio_of(job.owner).name, options["paper"])

@@ -1,0 +1,31 @@
+"""The document of a job: a page for every room, the whole home, formulas for the counter."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from django.contrib.auth.models import User
+
+from jobs.models import Job
+from jobs.whole_home import WholeHome
+from reviews.document.document import Document
+from reviews.models import Review
+
+
+class JobDocument:
+    """What the client of a job is given: each room by the review of its walls, then the home as one."""
+
+    def __init__(self, user: User, job: Job) -> None:
+        self.job = job
+        self.home = WholeHome(user, job)
+
+    @cached_property
+    def pages(self) -> list[tuple[str, Document]]:
+        """The rooms that have a review, with its document; those whose findings are withheld wait."""
+        newest: dict[int, Review] = {}
+        held = Review.objects.filter(room__job=self.job, room__deleted=None, deleted=None)
+        for review in held.select_related("colour__maker", "room__job", "owner").order_by("-updated", "-id"):
+            if review.room_id is not None:
+                newest.setdefault(review.room_id, review)
+        made = [(room.name, Document(newest[room.pk])) for room in self.home.rooms if room.pk in newest]
+        return [(name, document) for name, document in made if not document.waits]

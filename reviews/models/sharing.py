@@ -1,0 +1,95 @@
+"""Links by which a client reads chosen pages of a job, and what comes back."""
+
+from __future__ import annotations
+
+import secrets
+from datetime import datetime, timedelta
+
+from django.conf import settings
+from django.db import models
+from django.urls import reverse
+from django.utils import timezone
+
+from jobs.models import Job
+from prism import words
+from reviews.models.review import Review
+
+LASTS = timedelta(days=30)
+
+
+def _token() -> str:
+    return secrets.token_urlsafe(24)
+
+
+def _expiry() -> datetime:
+    return timezone.now() + LASTS
+
+
+class Shared(models.Model):
+    """A link to chosen reviews of a job, until it expires or is withdrawn; its visits are counted."""
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="shared")
+    reviews = models.ManyToManyField(Review, related_name="shared")
+    token = models.CharField(max_length=60, unique=True, default=_token, editable=False)
+    made_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    made = models.DateTimeField(default=timezone.now)
+    expires = models.DateTimeField(default=_expiry)
+    withdrawn = models.DateTimeField(null=True, blank=True)
+    visits = models.PositiveIntegerField(default=0)
+    last_visit = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-made", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.job}, until {self.expires:%d %b %Y}"
+
+    def get_absolute_url(self) -> str:
+        """Return the address that the client is given."""
+        return reverse("shared", args=[self.token])
+
+    @property
+    def said(self) -> str:
+        """How it stands."""
+        return words.link_said(self.expires, self.withdrawn, self.visits, self.last_visit)
+
+    @property
+    def is_open(self) -> bool:
+        """Whether it still leads somewhere."""
+        return self.withdrawn is None and self.expires > timezone.now() and self.job.deleted is None
+
+
+class ClientAnswer(models.Model):
+    """What a client said of a review: yes, no, or a question."""
+
+    class Answer(models.TextChoices):
+        YES = "yes", "yes"
+        NO = "no", "no"
+        ASK = "ask", "a question"
+
+    shared = models.ForeignKey(Shared, on_delete=models.CASCADE, related_name="answers")
+    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="client_answers")
+    answer = models.CharField(max_length=3, choices=Answer)
+    text = models.CharField(max_length=1000, blank=True)
+    name = models.CharField(max_length=80, blank=True)
+    at = models.DateTimeField(default=timezone.now)
+    read = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-at", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.answer} to {self.review}"
+
+    @property
+    def said(self) -> str:
+        """The answer in a sentence."""
+        review = self.review
+        return words.client_said(
+            self.name, self.answer, review.colour.name, review.room.name if review.room else "", self.text
+        )
+
+    @property
+    def thanked(self) -> str:
+        """What the client is told they answered."""
+        return words.client_answered(self.answer)

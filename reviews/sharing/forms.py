@@ -1,0 +1,50 @@
+"""What sharing accepts from the outside."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django import forms
+
+from prism import words
+from reviews.models import ClientAnswer, Review
+from web.forms import plain
+
+
+class ShareForm(forms.Form):
+    """Which reviews are shown, and for how long."""
+
+    reviews = forms.MultipleChoiceField(label="Show", widget=forms.CheckboxSelectMultiple)
+    days = forms.IntegerField(min_value=1, max_value=365, initial=30, label="For days", widget=plain(size="4"))
+
+    def __init__(self, data: Any, candidates: list[Review]) -> None:
+        super().__init__(data)
+        self._by_pk = {str(one.pk): one for one in candidates}
+        field = self.fields["reviews"]
+        assert isinstance(field, forms.MultipleChoiceField)
+        field.choices = [
+            (pk, words.review_called(one.colour.name, one.room.name if one.room else ""))
+            for pk, one in self._by_pk.items()
+        ]
+
+    @property
+    def chosen(self) -> list[Review]:
+        """The reviews that were chosen."""
+        return [self._by_pk[pk] for pk in self.cleaned_data["reviews"]]
+
+
+class AnswerForm(forms.Form):
+    """What a client says of a page."""
+
+    answer = forms.ChoiceField(choices=ClientAnswer.Answer.choices)
+    text = forms.CharField(
+        required=False, max_length=1000, label="Anything to add, or to ask", widget=forms.Textarea(attrs={"rows": 2})
+    )
+    name = forms.CharField(required=False, max_length=80, label="Your name", widget=plain())
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse a question that asks nothing."""
+        data = super().clean() or {}
+        if data.get("answer") == ClientAnswer.Answer.ASK and not data.get("text"):
+            self.add_error("text", words.ASK_WHAT)
+        return data

@@ -1,0 +1,52 @@
+"""Writes: links made and withdrawn, visits counted, answers kept."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from datetime import timedelta
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.db.models import F
+from django.utils import timezone
+
+from jobs.models import Job
+from reviews.models import ClientAnswer, Review, Shared
+
+MOST_ANSWERS = 200
+"""Answers that a link takes: more are no client's."""
+
+
+@transaction.atomic
+def share(by: User, job: Job, reviews: Iterable[Review], days: int) -> Shared:
+    """Make a link to reviews of a job, for so many days."""
+    made = Shared.objects.create(job=job, made_by=by, expires=timezone.now() + timedelta(days=days))
+    made.reviews.set(reviews)
+    return made
+
+
+def withdraw(link: Shared) -> None:
+    """Withdraw a link; what was answered stays."""
+    link.withdrawn = timezone.now()
+    link.save(update_fields=["withdrawn"])
+
+
+def count_visit(link: Shared) -> None:
+    """Count a visit."""
+    Shared.objects.filter(pk=link.pk).update(visits=F("visits") + 1, last_visit=timezone.now())
+
+
+def answer(link: Shared, review: Review, said: str, text: str, name: str) -> ClientAnswer | None:
+    """Keep an answer; the same one sent twice is kept once, and None where a link has had more than it takes."""
+    same = link.answers.filter(review=review, answer=said, text=text, name=name).first()
+    if same:
+        return same
+    if link.answers.count() >= MOST_ANSWERS:
+        return None
+    return ClientAnswer.objects.create(shared=link, review=review, answer=said, text=text, name=name)
+
+
+def put_away(one: ClientAnswer) -> None:
+    """Put an answer away, once it was read."""
+    one.read = timezone.now()
+    one.save(update_fields=["read"])
