@@ -63,13 +63,6 @@ class Camera:
         print(name)
 
 
-def _survey_file() -> Path:
-    path = Path(tempfile.mkdtemp()) / "survey.csv"
-    lines = ["code;name;L*;a*;b*;LRV;remark", "S1;Quay wall;70,2;-1;3,1;41;dry", "S2;Winch house;sixty;0;4;;wet"]
-    path.write_text("\n".join([*lines, "S3;Slip rails;45;1;6;14,6;dry", "S3;Slip rails;46;1;6;;dry"]))
-    return path
-
-
 def main() -> None:
     camera = Camera(sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8000")
     main_review = f"/reviews/{camera.reviews[MAIN]}"
@@ -77,22 +70,10 @@ def main() -> None:
     camera.take("studio")
     camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
     camera.take("decks")
-    camera.open("/colours/import/")
-    camera.type("#id_deck_name", "Harbour survey")
-    camera.type("#id_file", str(_survey_file()))
-    camera.click("main form .strong")
-    camera.take("import")
-    camera.click("form[action*=cancel] button")
     camera.read("limed larch", 5)
     camera.type("form[action*='drop/3/'] input[name=reason]", "knot in the wood")
     camera.click("form[action*='drop/3/'] button")
     camera.take("reader")
-    camera.read("board painted from H06.3", 3)
-    camera.type("#id_code", "H06.3")
-    camera.click(".card-code button")
-    camera.click(".ask-first summary")
-    camera.click("form[action*=improve] button")
-    camera.take("card")
     for step in ("read", "compare", "place", "strength"):
         camera.open(f"{main_review}/{step}/{'?percent=-40' if step == 'strength' else ''}")
         if step == "compare":
@@ -124,9 +105,18 @@ def main() -> None:
     camera.take("whites")
     camera.open(f"/reviews/{camera.reviews[WITH_VERDICT]}/verdict/")
     camera.take("verdict")
+    library = f"/reviews/{camera.in_room('Library')}"
+    camera.open(f"{library}/view/")
+    camera.click("form[action$='/view/schedule/'] button")
+    camera.take("view")
+    camera.open(f"{library}/document/")
+    camera.take("document")
     resize(camera.browser, *PHONE)
-    camera.open(f"{main_review}/compare/")
-    camera.take("phone")
+    camera.open("/viewings/")
+    camera.click(".viewing-list a")
+    for scale, step in (("depth", -1), ("warmth", 1), ("clearness", 0)):
+        camera.browser.execute_script(f"document.querySelector('[name={scale}][value=\"{step}\"]').click()")
+    camera.take("viewing-phone")
     camera.browser.quit()
 
 

@@ -99,8 +99,8 @@ class Content:
         return page if page.at.day is not None else None
 
     def _beside(self, terms: Terms) -> list[str]:
-        """Return what is said of the things that stay with which the colour stands on some terms, by day or, of a clash,
-        of an evening."""
+        """Return what is said of the things that stay with which the colour is on some terms, by day or, of a clash, of
+        an evening."""
         if self._lit is None or self._lit.at.day is None:
             return []
         found = []
