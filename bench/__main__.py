@@ -14,7 +14,7 @@ from typing import TYPE_CHECKING
 
 import numpy as np
 
-from bench import claims, light, whites
+from bench import claims, documents, light, whites
 from bench.timing import best, report
 
 if TYPE_CHECKING:
@@ -311,6 +311,8 @@ def main() -> None:
     review_page()
     choosing_and_swapping()
     whites.of_a_swap()
+    documents.of_documents()
+    documents.of_an_archive()
     strengths_and_recipes()
     fifty_thousand_line_deck()
     growth()

@@ -4,6 +4,7 @@ Functions take findings and return text; they decide nothing. Numbers are rounde
 """
 
 from prism.messages.text import *
+from prism.words.archives import *
 from prism.words.company import *
 from prism.words.devices import *
 from prism.words.documents import *

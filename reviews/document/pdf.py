@@ -17,7 +17,8 @@ from reviews.document.job import JobDocument
 PAPERS = ("A4", "Letter")
 HERE = Path(__file__).parent
 FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
-_SVG = re.compile(r"(<svg[^>]*>)")
+_DRAWING, _BOARD = (re.compile(rf'(<svg class="{kind}[^>]*>)') for kind in ("drawing", "board-art"))
+_BOARD_STYLE = "<style>.margin{fill:#f7f7f7;stroke:#cfcfcf;stroke-width:.8}</style>"
 
 
 class OnlyFonts(URLFetcher):  # type: ignore[misc]
@@ -46,7 +47,8 @@ def _made(template: str, context: dict[str, object], paper: str) -> bytes:
         raise KeyError(paper)
     page = render_to_string(template, context)
     # drawings bring their own styles, since those of a page do not reach into them
-    drawn = _SVG.sub(rf"\1<style>{(HERE / 'drawings.css').read_text()}</style>", page)
+    drawn = _DRAWING.sub(rf"\1<style>{(HERE / 'drawings.css').read_text()}</style>", page)
+    drawn = _BOARD.sub(rf"\1{_BOARD_STYLE}", drawn)
     fonts = FontConfiguration()
     style = (HERE / "print.css").read_text().replace("FONTS", FONTS.as_uri()).replace("PAPER", paper)
     made: bytes = HTML(string=drawn, base_url=str(HERE), url_fetcher=OnlyFonts()).write_pdf(

@@ -1,0 +1,29 @@
+"""Sentences of archives of a whole studio."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+ARCHIVE_NOT_EMPTY = "This database is not empty: restore into a new one, named by DATABASE, after manage.py migrate."
+ARCHIVE_BROKEN = "The file is cut off or broken: nothing was restored. Take another copy of it."
+ARCHIVE_ALTERED = "The file was altered after it was written, its digest does not match: nothing was restored."
+ARCHIVE_NONE = "The file is no archive of a studio."
+ARCHIVE_NEWER = "The archive was written by a newer version: bring this one up to date first. Nothing was restored."
+
+
+def archive_missing(name: str) -> str:
+    """Say that there is no such file."""
+    return f"{name}: there is no such file."
+
+
+def archive_told(counts: Mapping[str, int], digest: str) -> str:
+    """Return how many records of each kind there are, and their digest."""
+    lines = [f"{count:>9,} {name}" for name, count in counts.items()]
+    return "\n".join([*lines, f"{sum(counts.values()):>9,} in all", f"digest {digest}"])
+
+
+def archive_held(same: bool) -> str:
+    """Say whether what was restored is what was archived."""
+    return (
+        "Restored as it was archived." if same else "Restored from an older version: what is new has its usual value."
+    )

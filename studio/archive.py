@@ -1,0 +1,161 @@
+"""The whole studio as one open file: a zip of JSON lines with a manifest, and back into an empty database.
+
+The lines are Django's own serialised records, in the order of models and keys, so that two archives of one state hold
+the same to the last byte; the digest in the manifest is the SHA-256 of that. Sessions are none of it.
+"""
+
+from __future__ import annotations
+
+import json
+import zipfile
+from collections import Counter
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import datetime
+from hashlib import sha256
+from pathlib import Path
+from typing import IO, Any
+
+from django.apps import apps
+from django.contrib.auth.models import User
+from django.core import serializers
+from django.core.exceptions import FieldDoesNotExist
+from django.core.serializers.base import DeserializationError
+from django.core.serializers.json import DjangoJSONEncoder
+from django.db import IntegrityError, connection, models, transaction
+from django.db.migrations.recorder import MigrationRecorder
+
+from decks.models import Maker
+from prism import words
+
+FORMAT, VERSION = "gentle-prism-studio", 1
+DATA, MANIFEST = "data.jsonl", "manifest.json"
+LEFT_OUT = {"sessions", "contenttypes", "axes", "admin"}
+"""Apps that hold nothing of a studio's own."""
+MOST_BYTES = 8 * 1024**3
+MOST_LINE = 64 * 1024**2
+_DATE = (2000, 1, 1, 0, 0, 0)
+"""The date of the files in an archive, so that it hangs on nothing but their content."""
+
+
+class ArchiveError(ValueError):
+    """An archive that cannot be restored; the message says why."""
+
+
+@dataclass(frozen=True)
+class Told:
+    """What is in an archive: its digest, and how many records of each model."""
+
+    digest: str
+    counts: dict[str, int]
+
+
+class Encoder(DjangoJSONEncoder):
+    """Moments to the microsecond: a review is read by the value a colour had at one."""
+
+    def default(self, o: Any) -> Any:
+        """Return a moment in full, anything else as Django does."""
+        return o.isoformat() if isinstance(o, datetime) else super().default(o)
+
+
+def _models() -> list[type[models.Model]]:
+    """Return the models of a studio, those others refer to first."""
+    held = [
+        (config, None)
+        for config in apps.get_app_configs()
+        if config.label not in LEFT_OUT and config.models_module is not None
+    ]
+    found = serializers.sort_dependencies(held, allow_cycles=True)
+    return [model for model in found if model._meta.label != "auth.Permission"]
+
+
+def _lines() -> Iterator[str]:
+    for model in _models():
+        records = model._base_manager.order_by("pk").iterator(chunk_size=500)
+        text = serializers.serialize("jsonl", records, cls=Encoder)
+        yield from (f"{line}\n" for line in text.splitlines() if line)
+
+
+def _migrations() -> list[str]:
+    applied = MigrationRecorder(connection).applied_migrations()
+    return sorted(f"{app}.{name}" for app, name in applied if app not in LEFT_OUT)
+
+
+def digest_now() -> Told:
+    """Return the digest and counts of the state as it is."""
+    digest, counts = sha256(), Counter[str]()
+    with transaction.atomic():
+        for line in _lines():
+            digest.update(line.encode())
+            counts[json.loads(line)["model"]] += 1
+    return Told(digest.hexdigest(), dict(sorted(counts.items())))
+
+
+def export(path: Path) -> Told:
+    """Write the whole studio to a file; nothing stands there until all of it does."""
+    part = path.with_name(f"{path.name}.part")
+    digest, counts = sha256(), Counter[str]()
+    with transaction.atomic(), zipfile.ZipFile(part, "w", zipfile.ZIP_DEFLATED) as made:
+        with made.open(zipfile.ZipInfo(DATA, _DATE), "w", force_zip64=True) as data:
+            for line in _lines():
+                raw = line.encode()
+                digest.update(raw)
+                counts[json.loads(line)["model"]] += 1
+                data.write(raw)
+        told = Told(digest.hexdigest(), dict(sorted(counts.items())))
+        manifest = {"format": FORMAT, "version": VERSION, "digest": told.digest, "counts": told.counts,
+                    "migrations": _migrations()}  # fmt: skip
+        made.writestr(zipfile.ZipInfo(MANIFEST, _DATE), json.dumps(manifest, indent=2))
+    part.replace(path)
+    return told
+
+
+def restore(path: Path) -> Told:
+    """Bring an archive back into an empty database. Raises `ArchiveError`, and leaves nothing half-restored."""
+    if User.objects.exists() or Maker.objects.exists():
+        raise ArchiveError(words.ARCHIVE_NOT_EMPTY)
+    try:
+        with zipfile.ZipFile(path) as held:
+            manifest = _manifest(held)
+            if held.getinfo(DATA).file_size > MOST_BYTES:
+                raise ArchiveError(words.ARCHIVE_BROKEN)
+            with held.open(DATA) as data:
+                return _restored(data, manifest)
+    except FileNotFoundError:
+        raise ArchiveError(words.archive_missing(path.name)) from None
+    except (zipfile.BadZipFile, KeyError, OSError, EOFError, ValueError) as wrong:
+        if isinstance(wrong, ArchiveError):
+            raise
+        raise ArchiveError(words.ARCHIVE_BROKEN) from None
+
+
+def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
+    found = json.loads(held.read(MANIFEST))
+    if not isinstance(found, dict) or found.get("format") != FORMAT:
+        raise ArchiveError(words.ARCHIVE_NONE)
+    newer = set(found.get("migrations", ())) - set(_migrations())
+    if found.get("version", 0) > VERSION or newer:
+        raise ArchiveError(words.ARCHIVE_NEWER)
+    return found
+
+
+def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
+    digest, counts = sha256(), Counter[str]()
+
+    def lines() -> Iterator[str]:
+        while raw := data.readline(MOST_LINE):
+            digest.update(raw)
+            yield raw.decode()
+
+    with transaction.atomic(), connection.constraint_checks_disabled():
+        try:
+            for one in serializers.deserialize("jsonl", lines(), ignorenonexistent=True):
+                one.save(force_insert=True)
+                counts[one.object._meta.label_lower] += 1
+        except (DeserializationError, FieldDoesNotExist, UnicodeDecodeError, IntegrityError) as wrong:
+            raise ArchiveError(words.ARCHIVE_BROKEN) from wrong
+        told = Told(digest.hexdigest(), dict(sorted(counts.items())))
+        if told.digest != manifest.get("digest"):
+            raise ArchiveError(words.ARCHIVE_ALTERED)
+        connection.check_constraints()
+    return told

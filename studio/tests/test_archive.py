@@ -1,0 +1,121 @@
+"""The whole studio in one file, and back: identical by digest and on its screens; broken files leave nothing behind."""
+
+import io
+import json
+import re
+import tempfile
+import zipfile
+from pathlib import Path
+
+from django.contrib.auth.models import User
+from django.core.management import CommandError, call_command
+from django.test import TransactionTestCase
+from django.urls import reverse
+
+from decks import services as deck_services
+from decks.models import Colour
+from decks.tests import world
+from jobs import station
+from prism import demo
+from prism.stimulus import from_lab
+from reviews import services
+from reviews.document import services as document_services
+from reviews.viewing import services as viewing_services
+from schools import services as school_services
+from studio.archive import ArchiveError, digest_now, export, restore
+from tinting import services as tinting_services
+
+
+class Archives(TransactionTestCase):
+    def setUp(self):
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.file = Path(folder.name) / "studio.zip"
+        world.load_deck()
+        self.isla = world.person()
+        tinting_services.keep_system(None, demo.tint_system())
+        rooms = station.enter(self.isla)
+        self.review = services.start(self.isla, world.colour(), ["It came as a card."])
+        services.move(self.review, rooms["Library"])
+        services.shortlist(self.review, world.colour("T05.4"))
+        school_services.copy(self.isla, "even")
+        deck_services.keep_own(self.isla, "Old gloss", from_lab((90, 0, 6)))
+        viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+        viewing_services.decide(self.isla, self.review, self.review.colour, "matte", 5.0, "It holds: Δ −2 “as seen”.")
+        document_services.write(self.isla, self.review, "is", "Our grey.", "computed")
+
+    def empty(self):
+        call_command("flush", interactive=False, verbosity=0)
+
+    def screens(self):
+        self.client.force_login(User.objects.get(username="isla"))
+        review = reverse("review-document", args=[self.review.pk])
+        pages = (reverse("home"), reverse("jobs"), reverse("viewings"), review, reverse("schools"))
+        found = [self.client.get(page).content.split(b"<main")[1].split(b"</main>")[0] for page in pages]
+        return [re.sub(rb'name="csrfmiddlewaretoken" value="\w+"', b"", page) for page in found]
+
+    def test_what_is_restored_is_what_was_archived_by_digest_and_by_screens(self):
+        before = self.screens()  # which gives the calendar its address
+        told = export(self.file)
+        self.empty()
+        self.assertFalse(Colour.objects.exists())
+        self.assertEqual(restore(self.file), told)
+        self.assertEqual(digest_now(), told)
+        self.assertEqual(self.screens(), before)
+
+    def test_two_exports_of_one_state_have_one_digest_and_another_state_another(self):
+        first = export(self.file)
+        self.assertEqual(export(self.file).digest, first.digest)
+        services.move(self.review, None)
+        self.assertNotEqual(export(self.file).digest, first.digest)
+
+    def test_only_an_empty_database_takes_it(self):
+        export(self.file)
+        with self.assertRaisesMessage(ArchiveError, "not empty"):
+            restore(self.file)
+
+    def written(self, **changes):
+        """Write the archive anew with some of it changed."""
+        held = zipfile.ZipFile(self.file)
+        manifest, data = json.loads(held.read("manifest.json")), held.read("data.jsonl")
+        manifest |= changes.get("manifest", {})
+        other = self.file.with_name(f"other-{len(list(self.file.parent.iterdir()))}.zip")
+        with zipfile.ZipFile(other, "w") as made:
+            made.writestr("manifest.json", json.dumps(manifest))
+            made.writestr("data.jsonl", changes.get("data", lambda d: d)(data))
+        return other
+
+    def test_what_is_broken_altered_newer_or_no_archive_leaves_nothing_behind(self):
+        export(self.file)
+        cut = self.file.with_name("cut.zip")
+        cut.write_bytes(self.file.read_bytes()[:-4000])
+        cases = [
+            (cut, "cut off"),
+            (self.written(data=lambda d: d.replace(b"Old gloss", b"New gloss")), "altered"),
+            (self.written(data=lambda d: d[: len(d) // 2]), "cut off"),
+            (self.written(data=lambda d: b'{"model": "no.such", "pk": 1, "fields": {}}\n' + d), "altered"),
+            (self.written(manifest={"version": 99}), "newer"),
+            (self.written(manifest={"migrations": ["reviews.9999_later"]}), "newer"),
+            (self.written(manifest={"format": "something"}), "no archive"),
+            (self.file.with_name("none.zip"), "no such file"),
+        ]
+        self.empty()
+        for path, said in cases:
+            with self.subTest(said, path=path.name), self.assertRaisesMessage(ArchiveError, said):
+                restore(path)
+            self.assertFalse(User.objects.exists() or Colour.objects.exists())
+
+    def test_the_commands_print_counts_and_digest(self):
+        out = io.StringIO()
+        call_command("export_studio", self.file, stdout=out)
+        self.assertRegex(out.getvalue(), r"1 reviews.decision")
+        digest = out.getvalue().split("digest ")[1].strip()
+        self.empty()
+        back = io.StringIO()
+        call_command("restore_studio", self.file, stdout=back)
+        self.assertIn(digest, back.getvalue())
+        self.assertIn("Restored as it was archived", back.getvalue())
+        with self.assertRaises(CommandError):
+            call_command("restore_studio", self.file, stdout=io.StringIO())
+        with self.assertRaises(CommandError):
+            call_command("export_studio", self.file.parent / "no" / "file", stdout=io.StringIO())
