@@ -52,6 +52,7 @@ urlpatterns = [
     path("reviews/<int:pk>/<step:step>/<slug:act>/", views.act, name="review-act"),
     path("reviews/<int:pk>/document/", document.document, name="review-document"),
     path("reviews/<int:pk>/document.pdf", document.document_pdf, name="review-document-pdf"),
+    path("reviews/<int:pk>/sheets.pdf", document.sheets, name="review-sheets"),
     path("reviews/<int:pk>/document.json", document.document_json, name="review-document-json"),
     path("reviews/<int:pk>/document/<slug:section>/", document.edit, name="review-document-edit"),
     path("reviews/<int:pk>/findings/", views.findings, name="review-findings"),

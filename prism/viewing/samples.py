@@ -20,6 +20,8 @@ SIZES = {
     "A2": (0.420, 0.594),
 }
 """Width and height of a board, m; all but the thumbnail are sizes of paper."""
+PAINTED_ON = frozenset(SIZES) - {"thumbnail"}
+"""Sizes for which there is a sheet to paint on."""
 LEAST = "A4"
 """The smallest size by which a wall can be judged."""
 GROUNDS = ("board", "sheet", "wall")

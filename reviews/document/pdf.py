@@ -3,14 +3,19 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
+from dataclasses import dataclass
 from pathlib import Path
 
+import segno
 from django.conf import settings
 from django.template.loader import render_to_string
+from django.utils.safestring import SafeString, mark_safe
 from weasyprint import CSS, HTML
 from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
+from prism.viewing.samples import MARGIN
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
 
@@ -19,6 +24,22 @@ HERE = Path(__file__).parent
 FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
 _DRAWING, _BOARD = (re.compile(rf'(<svg class="{kind}[^>]*>)') for kind in ("drawing", "board-art"))
 _BOARD_STYLE = "<style>.margin{fill:#f7f7f7;stroke:#cfcfcf;stroke-width:.8}</style>"
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """A sheet for one board: its colour's name, maker and code, how it is painted, and where its record is."""
+
+    name: str
+    label: str
+    how: str
+    address: str
+
+    @property
+    def code(self) -> SafeString:
+        """The address as a QR code."""
+        drawn = segno.make(self.address, error="m").svg_inline(scale=1, border=2, omitsize=True)
+        return mark_safe(drawn)  # a drawing of squares: the address is no text in it
 
 
 class OnlyFonts(URLFetcher):  # type: ignore[misc]
@@ -42,15 +63,23 @@ def job_pdf(document: JobDocument, studio: str, paper: str = "A4") -> bytes:
     return _made("reviews/document/print_job.html", {"document": document, "studio": studio}, paper)
 
 
-def _made(template: str, context: dict[str, object], paper: str) -> bytes:
-    if paper not in PAPERS:
+def sheets_pdf(boards: Sequence[Sheet], size: tuple[float, float]) -> bytes:
+    """Return a sheet for every board, true to size: width and height in mm."""
+    width, height = size
+    context = {"boards": boards, "width": width, "height": height, "margin": MARGIN * 1000}
+    context |= {"inside_width": width - 2000 * MARGIN, "inside_height": height - 2000 * MARGIN}
+    return _made("reviews/document/sheets.html", context, f"{width:g}mm {height:g}mm", "sheets.css")
+
+
+def _made(template: str, context: dict[str, object], paper: str, css: str = "print.css") -> bytes:
+    if css == "print.css" and paper not in PAPERS:
         raise KeyError(paper)
     page = render_to_string(template, context)
     # drawings bring their own styles, since those of a page do not reach into them
     drawn = _DRAWING.sub(rf"\1<style>{(HERE / 'drawings.css').read_text()}</style>", page)
     drawn = _BOARD.sub(rf"\1{_BOARD_STYLE}", drawn)
     fonts = FontConfiguration()
-    style = (HERE / "print.css").read_text().replace("FONTS", FONTS.as_uri()).replace("PAPER", paper)
+    style = (HERE / css).read_text().replace("FONTS", FONTS.as_uri()).replace("PAPER", paper)
     made: bytes = HTML(string=drawn, base_url=str(HERE), url_fetcher=OnlyFonts()).write_pdf(
         stylesheets=[CSS(string=style, font_config=fonts, url_fetcher=OnlyFonts())], font_config=fonts,
         pdf_variant="pdf/ua-1", pdf_tags=True,

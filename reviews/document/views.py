@@ -9,14 +9,18 @@ from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
 from people.queries import studio_of
+from prism.viewing.samples import PAINTED_ON, SIZES
 from reviews import queries
+from reviews.bench import Bench
 from reviews.document import services
 from reviews.document.document import Document
 from reviews.document.forms import SectionForm
 from reviews.document.job import JobDocument
-from reviews.document.pdf import PAPERS, job_pdf, pdf
+from reviews.document.pdf import PAPERS, Sheet, job_pdf, pdf, sheets_pdf
 from reviews.frame.views import own_review
 from reviews.models import Review
+from reviews.steps.base import Visit
+from reviews.steps.view.page import ViewPage
 from web.http import StudioRequest
 
 
@@ -98,4 +102,19 @@ def job_document(request: StudioRequest, pk: int) -> HttpResponse:
     made = job_pdf(JobDocument(request.user, job), studio_of(request.user).name, paper)
     response = HttpResponse(made, content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="{slugify(job.title) or "job"}.pdf"'
+    return response
+
+
+@require_safe
+def sheets(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give a sheet for every board of a review, true to size, with its code back to the record."""
+    review = _review(request, pk)
+    page = ViewPage(Visit(Bench(review)))
+    address = request.build_absolute_uri(review.get_absolute_url())
+    boards = [Sheet(held.name, held.label, how, address) for held, how in page.boards]
+    if page.plan.size not in PAINTED_ON:
+        raise Http404
+    width, height = (round(1000 * side) for side in SIZES[page.plan.size])
+    response = HttpResponse(sheets_pdf(boards, (width, height)), content_type="application/pdf")
+    response["Content-Disposition"] = 'inline; filename="sheets.pdf"'
     return response

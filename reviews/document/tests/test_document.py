@@ -184,6 +184,20 @@ class Given(Documents):
         held = page["/Resources"].get("/Font", {})
         return [font.get_object() for font in held.get_object().values()] if held else []
 
+    def test_sheets_for_boards_are_true_to_size_with_a_place_to_paint(self):
+        services.shortlist(self.review, world.colour("T05.4"))
+        for size, (width, height) in (("A4", (210, 297)), ("A3", (297, 420))):
+            viewing_services.plan_samples(self.review, size, "board", 2, None)
+            page = self.client.get(reverse("review-sheets", args=[self.review.pk]))
+            made = pypdf.PdfReader(io.BytesIO(page.content))
+            self.assertEqual(len(made.pages), 2)
+            box = made.pages[0].mediabox
+            self.assertAlmostEqual(float(box.width) / 72 * 25.4, width, delta=0.3)
+            self.assertAlmostEqual(float(box.height) / 72 * 25.4, height, delta=0.3)
+            self.assertIn(self.review.colour.name, made.pages[0].extract_text())
+        viewing_services.plan_samples(self.review, "thumbnail", "board", 2, None)
+        self.assertEqual(self.client.get(reverse("review-sheets", args=[self.review.pk])).status_code, 404)
+
     def test_json_holds_the_same(self):
         page = self.client.get(reverse("review-document-json", args=[self.review.pk]))
         table = json.loads(page.content)
