@@ -5,7 +5,7 @@ from reviews.models.documents import DocumentEdit
 from reviews.models.review import Review
 from reviews.models.schemes import KeptScheme, SchemePlace
 from reviews.models.sharing import ClientAnswer, Shared
-from reviews.models.viewings import Decision, SamplePlan, Viewing
+from reviews.models.viewings import Decision, SamplePlan, Viewing, ViewingPhoto
 
 __all__ = [
     "Board",
@@ -20,4 +20,5 @@ __all__ = [
     "Shared",
     "Shortlisted",
     "Viewing",
+    "ViewingPhoto",
 ]

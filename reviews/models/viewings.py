@@ -90,6 +90,18 @@ class Viewing(models.Model):
         return {scale: int(step) for scale, step in found.items()}
 
 
+class ViewingPhoto(models.Model):
+    """A photo of where a board hung: made anew from its pixels, so that nothing of the camera or the place is in it."""
+
+    viewing = models.OneToOneField(Viewing, on_delete=models.CASCADE, related_name="photo")
+    content = models.BinaryField(editable=False)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    at = models.DateTimeField(default=timezone.now)
+
+    def __str__(self) -> str:
+        return f"photo of {self.viewing}"
+
+
 class Decision(models.Model):
     """What was decided for a review, and why. One that was reopened stays in the record."""
 

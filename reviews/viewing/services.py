@@ -12,13 +12,15 @@ from django.db import IntegrityError, transaction
 from django.utils import timezone
 
 from decks.models import Colour
+from jobs import queries as job_queries
+from jobs import services as job_services
 from jobs.models import Room
 from people.models import Member
 from people.queries import membership
 from prism.viewing import plan
 from prism.viewing.plan import Hour
 from reviews import services as review_services
-from reviews.models import Decision, Review, SamplePlan, Viewing
+from reviews.models import Decision, Review, SamplePlan, Viewing, ViewingPhoto
 from reviews.viewing import queries
 
 
@@ -104,6 +106,27 @@ def log(
     held.save()
     review_services.save(held.review)
     return held
+
+
+def keep_photo(by: User, one: Viewing, content: bytes) -> ViewingPhoto:
+    """Keep a cleaned photo with a viewing; another one takes its place."""
+    made, _ = ViewingPhoto.objects.update_or_create(
+        viewing=one, defaults={"content": content, "by": by, "at": timezone.now()}
+    )
+    return made
+
+
+def read_meter(by: User, one: Viewing, sky: str, lamps_on: bool) -> float | None:
+    """Read the studio's light meter on the viewing's wall, which corrects the room too; None where there is no room.
+
+    Raises `MeterError` where there is nothing to measure.
+    """
+    if one.room is None:
+        return None
+    room = job_queries.of_review(one.room_id)
+    if room is None:
+        return None
+    return job_services.measure(by, room, one.wall, timezone.now(), sky or "overcast", lamps_on).lux
 
 
 def decide(by: User, review: Review, colour: Colour, sheen: str, litres: float | None, reason: str) -> Decision:

@@ -19,15 +19,18 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from decks.models import Colour
 from jobs import queries as job_queries
 from prism import words
+from prism.meters import MeterError
 from prism.viewing import samples
 from prism.viewing.samples import Sampling
 from reviews import queries as review_queries
-from reviews.models import Review, SamplePlan, Viewing
+from reviews.models import Review, SamplePlan, Viewing, ViewingPhoto
 from reviews.viewing import queries, services
 from reviews.viewing.calendar import calendar
 from reviews.viewing.forms import LogForm, MoveForm
+from reviews.viewing.photos import MOST_BYTES, PhotoError, cleaned
 from reviews.viewing.shown import Shown
 from web.http import StudioRequest, offer_back
+from web.uploads import too_large
 
 MOST_LISTED = 400
 
@@ -68,6 +71,8 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
     if request.method != "POST":
         return _log(request, _viewing(request, pk), LogForm(initial={"sky": "overcast"}))
     found = _own(request, pk)
+    if "meter" in request.POST:
+        return _metered(request, found)
     form = LogForm(request.POST)
     if not form.is_valid():
         return _log(request, found, form)
@@ -83,18 +88,62 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
     return redirect(found)
 
 
-def _log(request: StudioRequest, one: Viewing, form: LogForm) -> HttpResponse:
+def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
+    """Read the meter, and show what was typed with its lux."""
+    typed = request.POST.copy()
+    try:
+        lux = services.read_meter(request.user, one, typed.get("sky", ""), "lamps_on" in typed)
+    except MeterError as wrong:
+        return _log(request, one, LogForm(typed), str(wrong))
+    if lux is None:
+        return _log(request, one, LogForm(typed), words.ROOM_UNKNOWN)
+    typed["lux"] = f"{lux:.0f}" if lux >= 1 else f"{lux:.1f}"
+    return _log(request, one, LogForm(typed), words.meter_said(words.lux_said(lux)), status=200)
+
+
+@require_POST
+def add_photo(request: StudioRequest, pk: int) -> HttpResponse:
+    """Keep a photo with a viewing, without where and with what it was taken."""
+    found = _own(request, pk)
+    upload = request.FILES.get("photo")
+    try:
+        if too_large(request):
+            raise PhotoError(words.photo_too_large(MOST_BYTES // 1_000_000))
+        if upload is None:
+            raise PhotoError(words.NO_PHOTO)
+        services.keep_photo(request.user, found, cleaned(upload))
+    except PhotoError as wrong:
+        return _log(request, found, LogForm(initial={"sky": "overcast"}), str(wrong), status=422)
+    return redirect(found)
+
+
+@require_safe
+def photo(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give a viewing's photo."""
+    held = get_object_or_404(ViewingPhoto, viewing=_viewing(request, pk))
+    response = HttpResponse(bytes(held.content), content_type="image/jpeg")
+    response["Cache-Control"] = "private, max-age=300"
+    return response
+
+
+def _log(
+    request: StudioRequest, one: Viewing, form: LogForm, notice: str = "", status: int | None = None
+) -> HttpResponse:
     waiting = [other for other in queries.today(request.user) if not other.is_seen and other.pk != one.pk]
     context = {
         "shown": _shown(request.user, one),
         "mine": review_queries.may_write(request.user, one.review),
         "form": form,
+        "notice": notice,
+        "photo": ViewingPhoto.objects.filter(viewing=one).only("at").first(),
+        "photos_lie": words.PHOTOS_LIE,
         "answers": words.VIEW_ANSWERS,
         "sent": form.data.get("sent") or uuid4(),
         "next": _shown(request.user, waiting[0]) if waiting else None,
         "place": words.viewing_place(len(waiting)) if waiting and not one.is_seen else "",
     }
-    return render(request, "reviews/viewing/log.html", context, status=422 if form.errors else 200)
+    usual = 422 if form.errors else 200
+    return render(request, "reviews/viewing/log.html", context, status=usual if status is None else status)
 
 
 @require_POST

@@ -35,7 +35,7 @@ MANAGES = {"person-invite", "studio-rename", "invitation-withdraw", "person-role
 """What is the owner's alone."""
 OWN = {
     "review-act", "review-wall", "review-blind", "review-arrange", "review-basis", "review-revalue", "review-move",
-    "review-delete", "review-restore", "viewing", "viewing-move", "viewing-aside", "viewing-now",
+    "review-delete", "review-restore", "viewing", "viewing-move", "viewing-aside", "viewing-now", "viewing-photo-add",
     "review-document-edit",
 }  # fmt: skip
 """What changes a review: its own person sends these, and whoever may change what is shared."""

@@ -1,16 +1,19 @@
 """Viewings: planned from the light, moved, logged once, held against what was computed; decisions; the calendar."""
 
+import io
 import threading
 from datetime import timedelta
 from uuid import uuid4
 from zoneinfo import ZoneInfo
 
 from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import TransactionTestCase
 from django.urls import reverse
 from django.utils import timezone
 from icalendar import Calendar
+from PIL import Image
 
 from decks.tests import world as decks_world
 from jobs import station
@@ -19,7 +22,7 @@ from prism import words
 from prism.viewing.scales import SCALES
 from reviews import services
 from reviews.bench.tests.wall import HTMX, Wall
-from reviews.models import Decision, Viewing
+from reviews.models import Decision, Viewing, ViewingPhoto
 from reviews.viewing import queries
 from reviews.viewing import services as viewing_services
 from tinting.tests import world
@@ -171,6 +174,57 @@ class Logging(Viewings):
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
         self.log(one)
         self.assertContains(self.client.get(reverse("viewing", args=[one.pk])), "Nothing was computed for it")
+
+    def test_the_meter_is_read_what_was_typed_stays_and_the_room_is_corrected(self):
+        one = self.planned()[0]
+        page = self.log(one, meter="1", words="half a sentence", warmth="2", answer="")
+        self.assertContains(page, "The meter reads")
+        self.assertContains(page, "half a sentence")
+        self.assertRegex(page.content.decode(), r'name="warmth" value="2" checked')
+        self.assertRegex(page.content.decode(), r'name="lux" value="[0-9.]+"')
+        self.assertEqual(self.rooms["Library"].readings.count(), 1)
+        one.refresh_from_db()
+        self.assertFalse(one.is_seen)
+
+    def photo(self, kind="JPEG", size=(2400, 1800), located=True):
+        picture, made = Image.new("RGB", size, (200, 210, 205)), io.BytesIO()
+        exif = picture.getexif()
+        if located:
+            exif[0x0110] = "Harbour camera"
+            exif.get_ifd(0x8825).update({1: "N", 2: (57.0, 12.0, 33.0), 3: "W", 4: (2.0, 3.0, 36.0)})
+        picture.save(made, kind, exif=exif)
+        return made.getvalue()
+
+    def send_photo(self, one, content, name="board.jpg"):
+        upload = SimpleUploadedFile(name, content, content_type="image/jpeg")
+        return self.client.post(reverse("viewing-photo-add", args=[one.pk]), {"photo": upload})
+
+    def test_a_photos_location_and_camera_are_gone_from_the_stored_bytes(self):
+        one = self.planned()[0]
+        self.log(one)
+        raw = self.photo()
+        self.assertIn(b"Harbour camera", raw)
+        self.assertRedirects(self.send_photo(one, raw), reverse("viewing", args=[one.pk]))
+        stored = bytes(ViewingPhoto.objects.get().content)
+        with Image.open(io.BytesIO(stored)) as kept:
+            self.assertEqual(dict(kept.getexif()), {})
+            self.assertEqual(max(kept.size), 1600)
+        self.assertNotIn(b"Harbour camera", stored)
+        self.assertNotIn(b"Exif", stored)
+        self.assertContains(self.client.get(reverse("viewing", args=[one.pk])), words.PHOTOS_LIE)
+        self.assertEqual(self.client.get(reverse("viewing-photo", args=[one.pk])).content, stored)
+        self.client.force_login(self.rory)
+        self.assertEqual(self.client.get(reverse("viewing-photo", args=[one.pk])).status_code, 404)
+
+    def test_a_photo_too_large_and_one_that_is_none_are_refused(self):
+        one = self.planned()[0]
+        self.log(one)
+        for size in (12_000_001, 14_000_000):
+            self.assertContains(self.send_photo(one, b"\0" * size), "larger than 12 MB", status_code=422)
+        for none in (b"not a photo", b"GIF89a\x01\x00", self.photo()[:400], b"<svg/>"):
+            self.assertContains(self.send_photo(one, none), "no photo that can be read", status_code=422)
+        self.assertEqual(self.client.post(reverse("viewing-photo-add", args=[one.pk])).status_code, 422)
+        self.assertFalse(ViewingPhoto.objects.exists())
 
     def test_systematic_differences_are_said(self):
         for _ in range(7):

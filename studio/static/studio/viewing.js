@@ -48,7 +48,8 @@
     });
     form.addEventListener("submit", (event) => {
       const seen = Array.from(form.querySelectorAll("[type=radio]")).some((one) => one.checked);
-      if (navigator.onLine || !(seen || form.elements.words.value.trim())) {
+      const metering = event.submitter && event.submitter.name === "meter";
+      if (navigator.onLine || metering || !(seen || form.elements.words.value.trim())) {
         localStorage.removeItem(draft);
         return; // the plain way, which also shows what is wrong
       }
