@@ -1,5 +1,7 @@
 """From screen to wall: hours planned, a board looked at by phone in the room, off-line and on again, and decided."""
 
+from selenium.webdriver.common.keys import Keys
+
 from e2e.browser import PHONE, WIDE, BrowserTest, resize
 
 
@@ -65,6 +67,21 @@ class ViewingJourney(BrowserTest):
         self.browser.refresh()
         self.wait(lambda: self.find("#id_words").get_attribute("value") == "half a sent")
         self.assertTrue(self.find("#viewing-form [name='hue'][value='2']").is_selected())
+        # the meter brings its lux and loses nothing; Enter in a field answers nothing
+        self.offline(True)
+        try:
+            self.click("#viewing-form [name=meter]")
+            self.wait(lambda: "needs the connection" in self.text("#kept-here"))
+        finally:
+            self.offline(False)
+        self.leave("#viewing-form [name=meter]")
+        self.assertTrue(float(self.find("#id_lux").get_attribute("value")) > 0)
+        self.assertEqual(self.find("#id_words").get_attribute("value"), "half a sent")
+        self.find("#id_lux").send_keys(Keys.ENTER)
+        self.assertTrue(self.find("#viewing-form").is_displayed())
+        self.assertIn("The meter reads", self.text("main"))
+        self.leave("#viewing-form [value=yes]")
+        self.assertEqual(self.browser.execute_script("return localStorage.length"), 0)
 
     def test_the_boards_of_a_job(self):
         self.open("/jobs/1/samples/")

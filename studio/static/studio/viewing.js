@@ -46,20 +46,31 @@
     form.addEventListener("input", () => {
       localStorage.setItem(draft, JSON.stringify(Object.fromEntries(new FormData(form))));
     });
+    form.addEventListener("keydown", (event) => {
+      // Enter in a field answers nothing: an answer is given by its own button
+      if (event.key === "Enter" && event.target.matches("input")) event.preventDefault();
+    });
     form.addEventListener("submit", (event) => {
       const seen = Array.from(form.querySelectorAll("[type=radio]")).some((one) => one.checked);
       const metering = event.submitter && event.submitter.name === "meter";
-      if (navigator.onLine || metering || !(seen || form.elements.words.value.trim())) {
-        localStorage.removeItem(draft);
+      if (navigator.onLine || !(seen || form.elements.words.value.trim())) {
+        // the meter's page brings back what was typed; otherwise the draft goes when the viewing shows as seen
+        if (metering) localStorage.removeItem(draft);
         return; // the plain way, which also shows what is wrong
       }
       event.preventDefault();
+      if (metering) {
+        say("The meter needs the connection; type its lux, or read it later.");
+        return;
+      }
       const fields = Object.fromEntries(new FormData(form, event.submitter));
       localStorage.setItem(KEPT + form.dataset.viewing, JSON.stringify({ address: form.action || window.location.href, fields }));
       localStorage.removeItem(draft);
       say("Kept on this phone. It is sent as soon as there is a connection.");
     });
   }
+  const seen = document.querySelector("[data-seen]");
+  if (seen) localStorage.removeItem(`draft:${seen.dataset.seen}`);
   window.addEventListener("online", sendAll);
   if (navigator.onLine) sendAll();
 })();
