@@ -41,6 +41,7 @@ def home(request: StudioRequest) -> HttpResponse:
     context["answers"] = queries.client_answers(request.user)
     today = [one for one in viewing_queries.today(request.user) if not one.is_seen]
     context["viewings"] = [Shown(one, one.review.names_shown) for one in today]
+    context["to_decide"] = viewing_queries.to_decide(request.user)
     return render(request, "reviews/frame/home.html", context)
 
 

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import QuerySet
+from django.db.models import Count, Exists, Max, OuterRef, Q, QuerySet
 from django.utils import timezone
 
 from jobs import queries as job_queries
@@ -16,14 +17,17 @@ from jobs.lighting import RoomDay
 from jobs.models import Room
 from people.models import Member
 from people.queries import team
+from prism import words
 from prism.light.claims import doubt
 from prism.light.room import WALLS
 from prism.stimulus import Stimulus
 from prism.viewing.plan import Hour
 from prism.viewing.scales import differences
-from reviews.models import Review, Viewing
+from reviews.models import Decision, Review, Viewing
 
 LATELY = timedelta(hours=14)
+TO_DECIDE = 12
+"""Reviews named at once on the first page."""
 
 
 def of_studio(user: User, put_aside: bool = False) -> QuerySet[Viewing]:
@@ -44,6 +48,41 @@ def today(user: User, now: datetime | None = None) -> list[Viewing]:
     moment = now or timezone.now()
     near = of_studio(user).filter(at__range=(moment - timedelta(days=1, hours=2), moment + timedelta(days=1, hours=2)))
     return [one for one in near if local(one).date() == moment.astimezone(zone_of(one.room)).date()]
+
+
+@dataclass(frozen=True)
+class Waiting:
+    """A review whose planned viewings have all been seen, not decided; its colour unnamed if names are hidden."""
+
+    review: Review
+
+    @property
+    def name(self) -> str:
+        """What its colour is called."""
+        return self.review.colour.name if self.review.names_shown else words.SUBJECT
+
+    @property
+    def tally(self) -> str:
+        """What was answered at its viewings."""
+        return words.answers_tally(*(getattr(self.review, f"said_{key}") for key in ("yes", "again", "no")))
+
+
+def to_decide(user: User) -> list[Waiting]:
+    """Return the reviews that wait for a decision, the one whose last look is longest ago first."""
+    planned = Q(viewings__deleted=None)
+    counts = {
+        f"said_{key}": Count("viewings", filter=planned & Q(viewings__answer=key)) for key in Viewing.Answer.values
+    }
+    held = (
+        Review.objects.filter(owner__in=team(user), deleted=None)
+        .filter(Exists(Viewing.objects.filter(review=OuterRef("pk"), deleted=None, seen_at__isnull=False)))
+        .exclude(Exists(Viewing.objects.filter(review=OuterRef("pk"), deleted=None, seen_at=None)))
+        .exclude(Exists(Decision.objects.filter(review=OuterRef("pk"), reopened=None)))
+        .annotate(last=Max("viewings__seen_at", filter=planned), **counts)
+        .select_related("colour", "room__job")
+        .order_by("last")
+    )
+    return [Waiting(review) for review in held[:TO_DECIDE]]
 
 
 def of_review(review: Review) -> list[Viewing]:

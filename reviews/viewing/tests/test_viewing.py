@@ -250,6 +250,26 @@ class Deciding(Viewings):
         }
         return self.act("decide", **(plain | sent))
 
+    def test_what_was_seen_waits_on_the_first_page_until_it_is_decided(self):
+        heading = "Seen, and not decided"
+        made = self.planned()
+        for one in made[:-1]:
+            self.log(one)
+        self.assertNotContains(self.client.get(reverse("home")), heading)
+        self.log(made[-1], answer="no")
+        aside = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+        self.client.post(reverse("viewing-aside", args=[aside.pk]))
+        page = self.client.get(reverse("home"))
+        self.assertContains(page, heading)
+        self.assertContains(page, f"Library: {len(made) - 1} yes, 0 again, 1 no")
+        self.decide()
+        self.assertNotContains(self.client.get(reverse("home")), heading)
+        self.act("reopen", show="decide", decision=Decision.objects.get().pk)
+        services.arrange_wall(self.review, names_shown=False)
+        page = self.client.get(reverse("home"))
+        self.assertContains(page, heading)
+        self.assertEqual([one.name for one in page.context["to_decide"]], [words.SUBJECT])
+
     def test_what_is_open_the_decision_and_reopening_it(self):
         self.planned()
         self.assertContains(self.page(show="decide"), "Not seen yet:")
