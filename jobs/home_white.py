@@ -16,6 +16,7 @@ from jobs import queries
 from jobs.contents import whites_of
 from jobs.models import Finish, Job, Room, WhiteRule
 from jobs.page import reviews_of
+from people.names import name_of
 from prism import words
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read
@@ -147,11 +148,16 @@ class HomeWhite:
         return self._candidates[white][0]
 
     @cached_property
-    def _scores(self) -> Any:
+    def _ranked(self) -> list[list[White]]:
+        """The whites in rank, room by room."""
         readings = [reading for _, reading in self._candidates]
-        scores = np.zeros((len(readings), len(self.walled)))
-        for r, one in enumerate(self.walled):
-            for white in rank(one.wall, readings, self._keys, self._school, there=one.there):
+        return [rank(one.wall, readings, self._keys, self._school, there=one.there) for one in self.walled]
+
+    @cached_property
+    def _scores(self) -> Any:
+        scores = np.zeros((len(self._candidates), len(self.walled)))
+        for r, (one, ranked) in enumerate(zip(self.walled, self._ranked, strict=True)):
+            for white in ranked:
                 scores[white.index, r] = home.score(white, one.wall.temperature.value)
         return scores
 
@@ -247,10 +253,8 @@ class HomeWhite:
             if not (white.is_near_miss or white.yellows):
                 continue
             names = [words.stands_there(name) for name, _ in whites_of(one.room, self._school, self._school.neutral)]
-            ranked = rank(
-                one.wall, [reading for _, reading in self._candidates], self._keys, self._school, there=one.there
-            )
-            same, apart = ways_out([w for w in ranked if self.colour(w.index).pk not in self._forbidden], self._keys)
+            able = [w for w in self._ranked[r] if self.colour(w.index).pk not in self._forbidden]
+            same, apart = ways_out(able, self._keys)
             name = self.colour(best).name
             ways = [
                 *words.ways_out(same, apart, lambda w: self.colour(w.index).name, names),
@@ -265,9 +269,6 @@ class HomeWhite:
     def record(self) -> list[tuple[WhiteRule, str]]:
         """What was set and ruled out, by whom and why, what is in force first."""
         return [
-            (one, words.white_ruled(one.colour.name, one.kind, one.reason, _by(one), one.lifted)) for one in self.rules
+            (one, words.white_ruled(one.colour.name, one.kind, one.reason, name_of(one.by), one.lifted))
+            for one in self.rules
         ]
-
-
-def _by(rule: WhiteRule) -> str:
-    return (rule.by.get_full_name() or rule.by.get_username()) if rule.by else ""

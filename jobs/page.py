@@ -19,6 +19,7 @@ from jobs.lighting import SEASONS, SKIES, RoomDay
 from jobs.models import Element, Job, Metered, Room
 from jobs.sheet import RoomSheet
 from jobs.towns import TOWNS
+from people.names import name_of
 from prism import words
 from prism.light.checks import zones
 from prism.light.materials import library
@@ -89,7 +90,7 @@ class JobPage:
     @property
     def changed(self) -> str:
         """Who changed it last, and when."""
-        return words.changed_by(_name(self.job.changed_by), self.job.updated)
+        return words.changed_by(name_of(self.job.changed_by), self.job.updated)
 
     @property
     def place(self) -> str:
@@ -102,10 +103,6 @@ class JobPage:
         """The colours reviewed in its rooms, each once."""
         found = {review.colour_id: review.colour for room in self.rooms for review in room.reviews.all()}
         return list(found.values())
-
-
-def _name(user: User | None) -> str:
-    return (user.get_full_name() or user.get_username()) if user else ""
 
 
 def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
@@ -202,7 +199,7 @@ class RoomPage:
     @property
     def changed(self) -> str:
         """Who changed it last, and when."""
-        return words.changed_by(_name(self.room.changed_by), self.room.updated)
+        return words.changed_by(name_of(self.room.changed_by), self.room.updated)
 
     @property
     def why_not(self) -> str:

@@ -8,7 +8,6 @@ from django.contrib import messages as flash
 from django.core.paginator import Paginator
 from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.utils.text import slugify
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from decks import queries as deck_queries
@@ -27,7 +26,7 @@ from prism.formats import room_json
 from prism.light.checks import RoomError
 from prism.meters import MeterError
 from prism.stimulus import Stimulus
-from web.http import StudioRequest, offer_back
+from web.http import StudioRequest, as_file, offer_back
 
 PER_PAGE = 50
 
@@ -238,8 +237,7 @@ def export_room(request: StudioRequest, pk: int) -> HttpResponse:
     if lit is None:
         return render(request, "jobs/room.html", {"page": RoomPage(request.user, found, {})}, status=422)
     response = HttpResponse(room_json.write(lit, found.name), content_type="application/json")
-    response["Content-Disposition"] = f'attachment; filename="{slugify(found.name) or "room"}.json"'
-    return response
+    return as_file(response, found.name, "room", "json")
 
 
 @require_POST

@@ -12,6 +12,8 @@ from django.conf import settings
 from django.db import models
 from django.utils import timezone
 
+from people.names import name_of
+
 LASTS = timedelta(days=7)
 """How long an invitation may be used."""
 
@@ -53,7 +55,7 @@ class Member(models.Model):
     @property
     def name(self) -> str:
         """How the person is called."""
-        return self.user.get_full_name() or self.user.get_username()
+        return name_of(self.user)
 
 
 def _token() -> str:

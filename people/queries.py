@@ -6,6 +6,7 @@ from django.contrib.auth.models import User
 from django.db.models import QuerySet
 
 from people.models import Invitation, Member, Role, Studio
+from people.names import name_of
 
 
 def membership(user: User) -> Member:
@@ -13,7 +14,7 @@ def membership(user: User) -> Member:
     try:
         return user.membership
     except Member.DoesNotExist:
-        name = f"Studio of {user.get_full_name() or user.get_username()}"
+        name = f"Studio of {name_of(user)}"
         made, _ = Member.objects.get_or_create(
             user=user, defaults={"studio": Studio.objects.create(name=name[:80]), "role": Role.OWNER}
         )

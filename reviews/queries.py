@@ -6,9 +6,11 @@ from collections.abc import Hashable, Iterable
 from dataclasses import dataclass
 
 from django.contrib.auth.models import User
+from django.core.exceptions import PermissionDenied
 from django.db.models import Count, Max, QuerySet
 
 from jobs.models import Job
+from people.names import name_of
 from people.queries import may_change, team
 from prism import reading, words
 from reviews.models import ClientAnswer, Review
@@ -41,6 +43,13 @@ def state_of(job: Job) -> Hashable:
 def may_write(user: User, review: Review) -> bool:
     """Whether somebody may change a review: its own person, and whoever may change what the studio shares."""
     return review.owner_id == user.pk or may_change(user)
+
+
+def own(user: User, review: Review) -> Review:
+    """Return a review that somebody may change. Raises `PermissionDenied`, which names whose it is."""
+    if not may_write(user, review):
+        raise PermissionDenied(words.not_your_review(name_of(review.owner)))
+    return review
 
 
 @dataclass(frozen=True)

@@ -9,7 +9,7 @@ from __future__ import annotations
 import json
 import zipfile
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from datetime import datetime
 from hashlib import sha256
@@ -81,28 +81,29 @@ def _migrations() -> list[str]:
     return sorted(f"{app}.{name}" for app, name in applied if app not in LEFT_OUT)
 
 
+def _told(write: Callable[[bytes], object] = lambda raw: None) -> Told:
+    """Return the digest and counts of the state as it is, each line given to `write`."""
+    digest, counts = sha256(), Counter[str]()
+    for line in _lines():
+        raw = line.encode()
+        digest.update(raw)
+        counts[json.loads(line)["model"]] += 1
+        write(raw)
+    return Told(digest.hexdigest(), dict(sorted(counts.items())))
+
+
 def digest_now() -> Told:
     """Return the digest and counts of the state as it is."""
-    digest, counts = sha256(), Counter[str]()
     with transaction.atomic():
-        for line in _lines():
-            digest.update(line.encode())
-            counts[json.loads(line)["model"]] += 1
-    return Told(digest.hexdigest(), dict(sorted(counts.items())))
+        return _told()
 
 
 def export(path: Path) -> Told:
     """Write the whole studio to a file; nothing stands there until all of it does."""
     part = path.with_name(f"{path.name}.part")
-    digest, counts = sha256(), Counter[str]()
     with transaction.atomic(), zipfile.ZipFile(part, "w", zipfile.ZIP_DEFLATED) as made:
         with made.open(zipfile.ZipInfo(DATA, _DATE), "w", force_zip64=True) as data:
-            for line in _lines():
-                raw = line.encode()
-                digest.update(raw)
-                counts[json.loads(line)["model"]] += 1
-                data.write(raw)
-        told = Told(digest.hexdigest(), dict(sorted(counts.items())))
+            told = _told(data.write)
         manifest = {"format": FORMAT, "version": VERSION, "digest": told.digest, "counts": told.counts,
                     "migrations": _migrations()}  # fmt: skip
         made.writestr(zipfile.ZipInfo(MANIFEST, _DATE), json.dumps(manifest, indent=2))

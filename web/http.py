@@ -6,7 +6,8 @@ from collections.abc import Iterable, Iterator
 
 from django.contrib import messages
 from django.contrib.auth.models import User
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
+from django.utils.text import slugify
 from django_htmx.middleware import HtmxDetails
 
 
@@ -20,6 +21,14 @@ class StudioRequest(HttpRequest):
 def whole_number(text: str | None) -> int:
     """Return the whole number of a parameter; 0 for anything else, which is no record's."""
     return int(text) if text and text.isascii() and text.isdecimal() and len(text) < 12 else 0
+
+
+def as_file(response: HttpResponse, title: str, otherwise: str, ending: str, shown: bool = False) -> HttpResponse:
+    """Return a response that is kept as a file named by a title, `otherwise` where nothing of that can stand in a name;
+    `shown`: looked at in the browser first."""
+    how = "inline" if shown else "attachment"
+    response["Content-Disposition"] = f'{how}; filename="{slugify(title) or otherwise}.{ending}"'
+    return response
 
 
 def offer_back(request: HttpRequest, pk: int) -> None:

@@ -38,7 +38,7 @@ class Subject:
     @property
     def name(self) -> str:
         """What it is called for now: names can be hidden, since they mislead."""
-        return self.colour.name if self.review.names_shown else words.SUBJECT
+        return self.review.called(self.colour.name)
 
     @property
     def label(self) -> str:

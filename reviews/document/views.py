@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from django.http import Http404, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.utils.text import slugify
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
@@ -21,7 +20,7 @@ from reviews.frame.views import own_review
 from reviews.models import Review
 from reviews.steps.base import Visit
 from reviews.steps.view.page import ViewPage
-from web.http import StudioRequest
+from web.http import StudioRequest, as_file
 
 
 def _review(request: StudioRequest, pk: int) -> Review:
@@ -53,8 +52,7 @@ def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
     if paper not in PAPERS:
         raise Http404
     response = HttpResponse(pdf(made, studio_of(request.user).name, paper), content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="{slugify(made.bench.subject.name) or "review"}.pdf"'
-    return response
+    return as_file(response, made.bench.subject.name, "review", "pdf", shown=True)
 
 
 @require_safe
@@ -65,8 +63,7 @@ def document_json(request: StudioRequest, pk: int) -> HttpResponse:
     if made.waits:
         return _shown(request, review)
     response = JsonResponse(made.table(), json_dumps_params={"ensure_ascii": False, "indent": 2})
-    response["Content-Disposition"] = f'attachment; filename="{slugify(made.bench.subject.name) or "review"}.json"'
-    return response
+    return as_file(response, made.bench.subject.name, "review", "json")
 
 
 @require_POST
@@ -101,8 +98,7 @@ def job_document(request: StudioRequest, pk: int) -> HttpResponse:
         raise Http404
     made = job_pdf(JobDocument(request.user, job), studio_of(request.user).name, paper)
     response = HttpResponse(made, content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="{slugify(job.title) or "job"}.pdf"'
-    return response
+    return as_file(response, job.title, "job", "pdf", shown=True)
 
 
 @require_safe

@@ -5,7 +5,6 @@ from __future__ import annotations
 from copy import copy
 from urllib.parse import urlencode
 
-from django.core.exceptions import PermissionDenied
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
@@ -14,7 +13,6 @@ from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
-from prism import words
 from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.frame.forms import BasisForm, WallForm
@@ -40,7 +38,7 @@ def home(request: StudioRequest) -> HttpResponse:
     context["jobs"] = job_queries.listed(request.user)[:JOBS]
     context["answers"] = queries.client_answers(request.user)
     today = [one for one in viewing_queries.today(request.user) if not one.is_seen]
-    context["viewings"] = [Shown(one, one.review.names_shown) for one in today]
+    context["viewings"] = [Shown(one) for one in today]
     context["to_decide"] = viewing_queries.to_decide(request.user)
     return render(request, "reviews/frame/home.html", context)
 
@@ -185,9 +183,7 @@ def own_review(request: StudioRequest, pk: int) -> Review:
 
 
 def _check(request: StudioRequest, review: Review) -> Review:
-    if not queries.may_write(request.user, review):
-        raise PermissionDenied(words.not_your_review(review.owner.get_full_name() or review.owner.get_username()))
-    return review
+    return queries.own(request.user, review)
 
 
 def _show(request: StudioRequest, visit: Visit) -> HttpResponse:

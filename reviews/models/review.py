@@ -12,6 +12,7 @@ from django.utils import timezone
 
 from decks.models import Colour, Valued
 from jobs.models import Room
+from prism import words
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
 from prism.school import DEFAULT, School, SchoolError, build, load, nearest_ready
@@ -90,6 +91,10 @@ class Review(models.Model):
     def get_absolute_url(self) -> str:
         """Return the address of the step the review was left at."""
         return reverse("review-step", args=[self.pk, self.step])
+
+    def called(self, name: str) -> str:
+        """Return what one of its colours is called for now: names can be hidden, since they mislead."""
+        return name if self.names_shown else words.SUBJECT
 
     @cached_property
     def value(self) -> Valued:

@@ -11,7 +11,8 @@ from django.utils import timezone
 
 from decks.models import Colour
 from jobs.models import WALL_CHOICES, Room
-from prism.viewing.samples import GROUNDS, SIZES
+from people.names import name_of
+from prism.viewing.samples import GROUNDS, SIZES, Sampling
 from prism.whites.sheen import SHEENS
 from reviews.models.review import Review
 
@@ -29,6 +30,11 @@ class SamplePlan(models.Model):
 
     def __str__(self) -> str:
         return f"Samples of {self.review}"
+
+    @property
+    def sampling(self) -> Sampling:
+        """How they are made, as the core knows it."""
+        return Sampling(self.size, self.ground, self.coats)
 
 
 class Viewing(models.Model):
@@ -81,7 +87,7 @@ class Viewing(models.Model):
     @property
     def who(self) -> str:
         """Who looked."""
-        return (self.by.get_full_name() or self.by.get_username()) if self.by else ""
+        return name_of(self.by)
 
     @property
     def answers(self) -> dict[str, int]:
@@ -129,4 +135,4 @@ class Decision(models.Model):
     @property
     def who(self) -> str:
         """Who decided."""
-        return (self.by.get_full_name() or self.by.get_username()) if self.by else ""
+        return name_of(self.by)

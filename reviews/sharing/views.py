@@ -5,7 +5,6 @@ from __future__ import annotations
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.utils.text import slugify
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
@@ -18,7 +17,7 @@ from reviews.document.pdf import pdf
 from reviews.models import ClientAnswer, Review, Shared
 from reviews.sharing import queries, services
 from reviews.sharing.forms import AnswerForm, ShareForm
-from web.http import StudioRequest
+from web.http import StudioRequest, as_file
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
@@ -123,5 +122,4 @@ def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     if made.waits:
         raise Http404
     response = HttpResponse(pdf(made, studio_of(link.job.owner).name), content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="{slugify(made.bench.subject.name) or "colour"}.pdf"'
-    return response
+    return as_file(response, made.bench.subject.name, "colour", "pdf", shown=True)

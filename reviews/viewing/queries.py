@@ -23,7 +23,7 @@ from prism.light.room import WALLS
 from prism.stimulus import Stimulus
 from prism.viewing.plan import Hour
 from prism.viewing.scales import differences
-from reviews.models import Decision, Review, Viewing
+from reviews.models import Decision, Review, SamplePlan, Viewing
 
 LATELY = timedelta(hours=14)
 TO_DECIDE = 12
@@ -59,7 +59,7 @@ class Waiting:
     @property
     def name(self) -> str:
         """What its colour is called."""
-        return self.review.colour.name if self.review.names_shown else words.SUBJECT
+        return self.review.called(self.review.colour.name)
 
     @property
     def tally(self) -> str:
@@ -83,6 +83,12 @@ def to_decide(user: User) -> list[Waiting]:
         .order_by("last")
     )
     return [Waiting(review) for review in held[:TO_DECIDE]]
+
+
+def plan_of(review: Review) -> SamplePlan:
+    """Return how the boards of a review are made; as is usual, where nobody has said."""
+    found: SamplePlan | None = SamplePlan.objects.filter(review=review).first()
+    return found or SamplePlan(review=review)
 
 
 def of_review(review: Review) -> list[Viewing]:

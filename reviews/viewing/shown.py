@@ -12,11 +12,10 @@ from reviews.viewing import queries
 
 
 class Shown:
-    """A viewing with what is said of it; its colour is named unless names are hidden. `mine` is whether the person who
-    looks may write it."""
+    """A viewing with what is said of it. `mine` is whether the person who looks may write it."""
 
-    def __init__(self, viewing: Viewing, named: bool = True, mine: bool = False) -> None:
-        self.viewing, self._named, self.mine = viewing, named, mine
+    def __init__(self, viewing: Viewing, mine: bool = False) -> None:
+        self.viewing, self.mine = viewing, mine
 
     @property
     def local(self) -> datetime:
@@ -26,7 +25,7 @@ class Shown:
     @property
     def name(self) -> str:
         """What its colour is called."""
-        return self.viewing.colour.name if self._named else words.SUBJECT
+        return self.viewing.review.called(self.viewing.colour.name)
 
     @property
     def when(self) -> str:

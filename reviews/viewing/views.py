@@ -3,28 +3,24 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 from itertools import groupby
 from uuid import uuid4
 
 from django.contrib.auth.decorators import login_not_required
 from django.contrib.auth.models import User
-from django.core.exceptions import PermissionDenied
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.utils import timezone
 from django.utils.timezone import make_aware
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from decks.models import Colour
 from jobs import queries as job_queries
 from prism import words
 from prism.meters import MeterError
-from prism.viewing import samples
-from prism.viewing.samples import Sampling
 from reviews import queries as review_queries
-from reviews.models import Review, SamplePlan, Viewing, ViewingPhoto
+from reviews.models import Viewing, ViewingPhoto
 from reviews.viewing import queries, services
+from reviews.viewing.boards import JobBoards
 from reviews.viewing.calendar import calendar
 from reviews.viewing.forms import LogForm, MoveForm
 from reviews.viewing.photos import MOST_BYTES, PhotoError, cleaned
@@ -50,18 +46,16 @@ def _listing(request: StudioRequest, trouble: str = "") -> HttpResponse:
 
 
 def _shown(user: User, one: Viewing) -> Shown:
-    return Shown(one, one.review.names_shown, review_queries.may_write(user, one.review))
+    return Shown(one, review_queries.may_write(user, one.review))
 
 
 def _viewing(request: StudioRequest, pk: int, put_aside: bool = False) -> Viewing:
-    held = Viewing.objects.filter(pk__in=queries.of_studio(request.user, put_aside).values("pk"))
-    return get_object_or_404(held.select_related("review__owner", "colour__maker", "room__job", "by"), pk=pk)
+    return get_object_or_404(queries.of_studio(request.user, put_aside), pk=pk)
 
 
 def _own(request: StudioRequest, pk: int, put_aside: bool = False) -> Viewing:
     found = _viewing(request, pk, put_aside)
-    if not review_queries.may_write(request.user, found.review):
-        raise PermissionDenied(words.not_your_review(found.review.owner.get_full_name() or found.review.owner.username))
+    review_queries.own(request.user, found.review)
     return found
 
 
@@ -150,8 +144,7 @@ def _log(
 def now(request: StudioRequest, pk: int) -> HttpResponse:
     """Begin a viewing of a review's colour that was not planned."""
     review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
-    if not review_queries.may_write(request.user, review):
-        raise PermissionDenied(words.not_your_review(review.owner.get_full_name() or review.owner.get_username()))
+    review_queries.own(request.user, review)
     return redirect(services.look_now(request.user, review, review.colour, "north"))
 
 
@@ -211,48 +204,10 @@ def renew(request: StudioRequest) -> HttpResponse:
     return redirect("viewings")
 
 
-@dataclass(frozen=True)
-class JobBoard:
-    """A board to be painted for a job: its colour, how it is made, and for which rooms."""
-
-    colour: Colour
-    line: str
-    where: str
-
-
 @require_safe
 def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show the boards to paint for a job: what was reviewed and shortlisted for its rooms, each colour once."""
+    """Show the boards to paint for a job."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    reviews = list(
-        Review.objects.filter(room__job=job, room__deleted=None, deleted=None)
-        .select_related("colour__maker", "room", "sample_plan")
-        .prefetch_related("shortlist__colour__maker")
-    )
-    rooms: dict[int, list[str]] = {}
-    made: dict[int, tuple[Colour, Sampling]] = {}
-    for review in reviews:
-        plan = getattr(review, "sample_plan", None) or SamplePlan(review=review)
-        how = Sampling(plan.size, plan.ground, plan.coats)
-        for colour in (review.colour, *(one.colour for one in review.shortlist.all())):
-            made.setdefault(colour.pk, (colour, how))
-            if review.room and review.room.name not in rooms.setdefault(colour.pk, []):
-                rooms[colour.pk].append(review.room.name)
-    spreading = job.spreading or (reviews[0].school_in_force.paint.spreading if reviews else 11.0)
-    litres = {pk: samples.litres(how, 1, spreading) for pk, (_, how) in made.items()}
-    boards = [
-        JobBoard(
-            colour,
-            words.sample_line(how.size, how.ground, how.coats, litres[key]),
-            words.listed(sorted(rooms.get(key, []))),
-        )
-        for key, (colour, how) in made.items()
-    ]
-    faults = {key for _, how in made.values() for key in samples.faults(how, len(made))}
-    context = {
-        "job": job,
-        "boards": sorted(boards, key=lambda one: one.colour.name),
-        "total": words.sample_total(len(boards), sum(litres.values())),
-        "faults": [words.SAMPLE_FAULTS[key] for key in words.SAMPLE_FAULTS if key in faults],
-    }
+    held = JobBoards(job)
+    context = {"job": job, "boards": held.boards, "total": held.total, "faults": held.faults}
     return render(request, "reviews/viewing/samples.html", context)

@@ -14,7 +14,6 @@ from jobs.models import Room
 from prism import words
 from prism.viewing import samples, scales
 from prism.viewing.plan import Hour
-from prism.viewing.samples import Sampling
 from reviews.bench import Held
 from reviews.models import Decision, SamplePlan, Viewing
 from reviews.steps.base import Visit
@@ -54,7 +53,7 @@ class ViewPage:
     @cached_property
     def viewings(self) -> list[Shown]:
         """The viewings of the review."""
-        return [Shown(one, self.review.names_shown) for one in queries.of_review(self.review)]
+        return [Shown(one) for one in queries.of_review(self.review)]
 
     @property
     def seen(self) -> list[Shown]:
@@ -76,7 +75,7 @@ class ViewPage:
     def sentence(self) -> str:
         """How far the viewings are."""
         if self.decision:
-            return words.capital(words.view_short(0, 0, self._named(self.decision.colour.name)))
+            return words.capital(words.view_short(0, 0, self.review.called(self.decision.colour.name)))
         return words.view_sentence(len(self.viewings), len(self.seen), self.tally)
 
     @property
@@ -120,8 +119,7 @@ class ViewPage:
     @cached_property
     def plan(self) -> SamplePlan:
         """How boards are made; as is usual, where nobody has said."""
-        found: SamplePlan | None = SamplePlan.objects.filter(review=self.review).first()
-        return found or SamplePlan(review=self.review)
+        return queries.plan_of(self.review)
 
     @property
     def sample_form(self) -> SampleForm:
@@ -142,19 +140,14 @@ class ViewPage:
         return [fetched, *self._bench.shortlist]
 
     @property
-    def sampling(self) -> Sampling:
-        """How they are made, as the core knows it."""
-        return Sampling(self.plan.size, self.plan.ground, self.plan.coats)
-
-    @property
     def faults(self) -> list[str]:
         """What would mislead about them."""
-        return [words.SAMPLE_FAULTS[key] for key in samples.faults(self.sampling, len(self.candidates))]
+        return [words.SAMPLE_FAULTS[key] for key in samples.faults(self.plan.sampling, len(self.candidates))]
 
     @property
     def boards(self) -> list[tuple[Held, str]]:
         """Each board, with how it is made and what it takes."""
-        litres = samples.litres(self.sampling, 1, self._subject.school.paint.spreading)
+        litres = samples.litres(self.plan.sampling, 1, self._subject.school.paint.spreading)
         line = words.sample_line(self.plan.size, self.plan.ground, self.plan.coats, litres)
         return [(held, line) for held in self.candidates]
 
@@ -188,7 +181,7 @@ class ViewPage:
     @property
     def record(self) -> list[tuple[Decision, str]]:
         """The decisions in sentences."""
-        return [(one, decision_said(one, self._named(one.colour.name))) for one in self.decisions]
+        return [(one, decision_said(one, self.review.called(one.colour.name))) for one in self.decisions]
 
     @property
     def open_points(self) -> list[str]:
@@ -200,9 +193,6 @@ class ViewPage:
     def decide_form(self) -> DecideForm:
         """The form of a decision."""
         return self._decide_sent or DecideForm(None, self._bench)
-
-    def _named(self, name: str) -> str:
-        return name if self.review.names_shown else words.SUBJECT
 
 
 def decision_said(one: Decision, name: str) -> str:

@@ -21,10 +21,9 @@ class ViewStep(Step):
     def finding(self, bench: Bench) -> str:
         """Return how far the viewings are, or what was decided."""
         decided = bench.review.decisions.filter(reopened=None).select_related("colour").first()
-        name = decided.colour.name if decided else ""
         held = list(bench.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
-        shown = name if bench.review.names_shown else words.SUBJECT
-        return words.view_short(len(held), sum(at is not None for at in held), shown if decided else "")
+        name = bench.review.called(decided.colour.name) if decided else ""
+        return words.view_short(len(held), sum(at is not None for at in held), name)
 
     def page(self, visit: Visit) -> ViewPage:
         """Return the page."""
