@@ -14,14 +14,18 @@ from django.utils import timezone
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs.models import Room
+from prism.viewing.scales import neutral_shift
+from reviews import queries
 from reviews.models import Review, Shortlisted
 from schools import queries as school_queries
 from schools import services as school_services
 
 
 def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Review:
-    """Start a review of a colour, under the person's usual school and on the surround they last worked on."""
+    """Start a review of a colour, under the person's usual school, against the neutral of their eye as far as that was
+    taken up, and on the surround they last worked on."""
     usual = school_queries.usual(owner)
+    shift = neutral_shift(queries.eye_of(owner))
     last = Review.objects.filter(owner_id=owner.pk).first()
     return Review.objects.create(
         owner_id=owner.pk,
@@ -30,6 +34,8 @@ def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Revi
         school=usual.key,
         school_table=school_queries.table_of(owner, usual.key),
         surround=last.surround if last else Review.Surround.PALE,
+        neutral_a=round(shift[0], 2),
+        neutral_b=round(shift[1], 2),
     )
 
 

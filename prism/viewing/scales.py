@@ -12,10 +12,12 @@ from enum import StrEnum
 
 import numpy as np
 from numpy.typing import ArrayLike
+from scipy import stats
 
 from prism.light.claims import warmth
 from prism.neutral import WorkingNeutral
 from prism.school import School
+from prism.spectrum import Array
 
 SCALES = ("depth", "warmth", "clearness", "hue")
 """Lighter or darker, warmer or cooler, clearer or greyer, pinker or greener."""
@@ -26,6 +28,20 @@ PER_STEP = {-2: -4.5, -1: -2.0, 0: 0.0, 1: 2.0, 2: 4.5}
 """What a step stands for, Lab units."""
 LEAST_ANSWERS = 5
 """Answers on a scale from which a difference is said to be systematic."""
+LIGHT = "light"
+"""The scale of a room's light, beside those of the eye."""
+LEAST_READINGS = 3
+"""Lux of one room from which its light is said to be other than computed."""
+AXES = {"hue": (1.0, 0.0), "warmth": (0.0, 1.0)}
+"""Along which direction, (a*, b*), a scale of the eye moves the neutral that a person judges by; the others do not."""
+
+
+def neutral_shift(eye: Mapping[str, float]) -> tuple[float, float]:
+    """Return by how much, (a*, b*), the neutral of somebody lies off the school's who sees scales otherwise by so many
+    Lab units: who sees all greener has a neutral that is pinker."""
+    a = -sum(AXES[scale][0] * mean for scale, mean in eye.items() if scale in AXES)
+    b = -sum(AXES[scale][1] * mean for scale, mean in eye.items() if scale in AXES)
+    return a, b
 
 
 class Agreement(StrEnum):
@@ -111,6 +127,17 @@ def leanings(answers: Sequence[tuple[str, int, float]]) -> list[Leaning]:
     for scale in SCALES:
         off = np.array([PER_STEP[step] - value for name, step, value in answers if name == scale])
         if len(off) >= LEAST_ANSWERS:
-            half = 1.96 * float(off.std(ddof=1)) / np.sqrt(len(off))
-            found.append(Leaning(scale, float(off.mean()), float(half), len(off)))
+            found.append(_leaning(scale, off))
     return found
+
+
+def light_leaning(readings: Sequence[tuple[float, float]]) -> Leaning | None:
+    """Return by how much lux that were found pass those that were computed, as a natural logarithm of their ratio;
+    None of too few."""
+    ratios = np.array([np.log(found / computed) for found, computed in readings if found > 0 and computed > 0])
+    return _leaning(LIGHT, ratios) if len(ratios) >= LEAST_READINGS else None
+
+
+def _leaning(scale: str, off: Array) -> Leaning:
+    half = float(stats.t.ppf(0.975, len(off) - 1)) * float(off.std(ddof=1)) / np.sqrt(len(off))
+    return Leaning(scale, float(off.mean()), float(half), len(off))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from datetime import date, datetime
+from math import exp
 from typing import TYPE_CHECKING
 
 from prism.messages.text import NO_BREAK, capital, count, listed, number, numeral
@@ -95,6 +96,16 @@ def day_said(day: date) -> str:
     return f"{day:%A %-d %B}"
 
 
+def day_short(day: date) -> str:
+    """Return a day for a narrow column."""
+    return f"{day:%a %-d %b}"
+
+
+def moved_to(name: str, when: str) -> str:
+    """Say where a viewing was moved."""
+    return f"{name} is to be looked at on {when}."
+
+
 def viewing_place(waiting: int) -> str:
     """Return how many more are to be looked at today."""
     return f"{waiting} more today"
@@ -107,6 +118,8 @@ def sample_total(boards: int, litres: float) -> str:
     )
 
 
+LEANING_GONE = "That difference is no longer more than chance."
+OTHER_BOARD = "the other board"
 SEEN_MEANWHILE = "Somebody else has answered this viewing meanwhile; yours was not kept over it. Begin one of your own."
 
 
@@ -119,16 +132,29 @@ def view_sentence(planned: int, seen: int, answers: str) -> str:
     return f"{capital(numeral(seen))} of {numeral(planned)} viewings seen: {answers}."
 
 
-def viewing_said(steps: Mapping[str, int], text: str, answer: str, who: str, lux: float | None) -> str:
-    """Return what was seen, in a line."""
+def viewing_said(
+    steps: Mapping[str, int], text: str, answer: str, who: str, lux: float | None, beside: str = ""
+) -> str:
+    """Return what was seen, in a line; of a pair, `beside` is the other board."""
     parts = [step_word(scale, step) for scale, step in steps.items() if step]
-    seen = listed(parts) if parts else "as its board" if steps else ""
+    same = f"as {beside}" if beside else "as its board"
+    seen = (listed(parts) + (f" than {beside}" if beside else "")) if parts else same if steps else ""
     said = "; ".join(part for part in (seen, text) if part)
     light = f", {lux_said(lux)}" if lux is not None else ""
     return f"{capital(said)}{f': {answer}' if answer else ''} ({who or SOMEBODY}{light})"
 
 
 CALENDAR_NAME = "Viewings"
+
+
+def pair_name(one: str, other: str) -> str:
+    """Return what the pair of a viewing is called."""
+    return f"{one} beside {other}"
+
+
+def looks_asked(one: str, other: str) -> str:
+    """Ask what is seen: of a board beside the one it was painted as, or of a pair."""
+    return f"Beside {other}, {one} looks:" if other else "Beside its board in daylight, it looks:"
 
 
 def event_title(colour: str, room: str) -> str:
@@ -168,6 +194,32 @@ def leaning_said(who: str, found: Leaning) -> str:
         f"{who} sees {way} than computed by {number(abs(found.mean))}, ±{number(found.half)}, from "
         f"{count(found.count, 'answer')}."
     )
+
+
+def room_leans(room: str, found: Leaning) -> str:
+    """Say that a room is brighter or darker than its light was computed, with the uncertainty."""
+    low, high = exp(found.mean - found.half), exp(found.mean + found.half)
+    way = "brighter" if found.mean > 0 else "darker"
+    return (
+        f"{room} is {way} than computed: {number(exp(found.mean), 2)} times the light, between {number(low, 2)} and "
+        f"{number(high, 2)}, from {count(found.count, 'reading')} of a meter."
+    )
+
+
+ROOM_CORRECTED = "Its light is computed by these readings from then on; each can be left out in the room."
+
+
+def eye_corrected(who: str, a: float, b: float) -> str:
+    """Say what follows when a leaning of somebody's eye is taken up."""
+    return (
+        f"{who}’s later reviews begin with the neutral moved by {number(a, 1, signed=True)} a*, "
+        f"{number(b, 1, signed=True)} b*, and later predictions count it in; what was made stays."
+    )
+
+
+def taken_up(found: str, by: str, when: str, undone: str) -> str:
+    """Return a correction in the record."""
+    return f"{found} Taken up by {by or SOMEBODY}, {when}{f'; undone {undone}' if undone else ''}."
 
 
 def answers_tally(yes: int, again: int, no: int) -> str:

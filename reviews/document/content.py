@@ -210,7 +210,7 @@ class Content:
     def _viewings(self) -> Section:
         page = self._view
         lines = [words.viewing_line(one.when, one.said, one.compared) for one in page.seen]
-        lines += page.leanings + [said for _, said in page.record]
+        lines += [found.said for found in page.leanings] + [said for _, said in page.record]
         return Section("viewings", words.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     def _cautions(self) -> Section:

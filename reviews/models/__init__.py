@@ -5,11 +5,12 @@ from reviews.models.documents import DocumentEdit
 from reviews.models.review import Review
 from reviews.models.schemes import KeptScheme, SchemePlace
 from reviews.models.sharing import ClientAnswer, Shared
-from reviews.models.viewings import Decision, SamplePlan, Viewing, ViewingPhoto
+from reviews.models.viewings import Correction, Decision, SamplePlan, Viewing, ViewingPhoto
 
 __all__ = [
     "Board",
     "ClientAnswer",
+    "Correction",
     "Decision",
     "DocumentEdit",
     "KeptScheme",

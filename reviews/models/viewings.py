@@ -38,7 +38,8 @@ class SamplePlan(models.Model):
 
 
 class Viewing(models.Model):
-    """One look at a board in a room: as it was planned, and what was seen once somebody looked.
+    """One look at a board in a room: as it was planned, and what was seen once somebody looked. Of a pair, `beside` is
+    the other board, and what was seen is how the first differs from it.
 
     `sent` is made where the answer is written, so that what is sent twice is kept once. `seen` holds steps by scale;
     `predicted` the differences that were computed, with their doubt, kept as they stood when it was logged.
@@ -51,6 +52,7 @@ class Viewing(models.Model):
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="viewings")
     colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    beside = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
     room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.SET_NULL, related_name="viewings")
     why = models.CharField(max_length=10, default="own")
     at = models.DateTimeField()
@@ -106,6 +108,32 @@ class ViewingPhoto(models.Model):
 
     def __str__(self) -> str:
         return f"photo of {self.viewing}"
+
+
+class Correction(models.Model):
+    """A systematic difference that was taken up: of a person's eye on a scale, or of a room's light; see
+    `prism.viewing.scales.Leaning`. `readings` are the ids of what it added to a room's meter readings. One that was
+    undone stays in the record."""
+
+    person = models.ForeignKey(
+        settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="corrections"
+    )
+    room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.CASCADE, related_name="corrections")
+    scale = models.CharField(max_length=10)
+    mean = models.FloatField()
+    half = models.FloatField()
+    count = models.PositiveIntegerField()
+    readings = models.JSONField(default=list, blank=True)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    at = models.DateTimeField(default=timezone.now)
+    undone = models.DateTimeField(null=True, blank=True)
+    undone_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+
+    class Meta:
+        ordering = ["-at", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.scale} of {self.person or self.room}"
 
 
 class Decision(models.Model):

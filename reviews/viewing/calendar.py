@@ -10,6 +10,7 @@ from icalendar import Calendar, Event
 from prism import words
 from reviews.models import Viewing
 from reviews.viewing import queries
+from reviews.viewing.shown import Shown
 
 LASTS = timedelta(minutes=15)
 
@@ -28,7 +29,7 @@ def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
         event.add("dtstamp", one.review.updated)
         event.add("dtstart", at)
         event.add("dtend", at + LASTS)
-        event.add("summary", words.event_title(one.colour.name, one.room.name if one.room else ""))
+        event.add("summary", words.event_title(Shown(one).name, one.room.name if one.room else ""))
         event.add("description", words.slot_said(one.why, at.hour + at.minute / 60, one.wall, one.sky))
         if one.room:
             event.add(

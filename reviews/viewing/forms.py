@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import datetime, timedelta
 from typing import Any
 from uuid import UUID
 
@@ -78,7 +79,31 @@ class LogForm(forms.Form):
         return found
 
 
-class MoveForm(forms.Form):
-    """To which moment a viewing is moved, by the clocks of its room."""
+MOST_STEPS = 7 * 24 * 60
 
-    at = forms.DateTimeField(input_formats=["%Y-%m-%dT%H:%M"])
+
+class MoveForm(forms.Form):
+    """To where a viewing is moved, by the clocks of its room: to a moment, to another day at the same hour, or by so
+    many days and minutes."""
+
+    at = forms.DateTimeField(input_formats=["%Y-%m-%dT%H:%M"], required=False)
+    day = forms.DateField(required=False)
+    days = forms.IntegerField(min_value=-31, max_value=31, required=False)
+    minutes = forms.IntegerField(min_value=-MOST_STEPS, max_value=MOST_STEPS, required=False)
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse a form that says nothing."""
+        data = super().clean() or {}
+        if not any(data.get(name) for name in self.fields):
+            raise forms.ValidationError(words.MOVE_WRONG)
+        return data
+
+    def moment(self, now: datetime) -> datetime:
+        """Return where it is moved to from a moment, both by the clocks of the room and without their zone."""
+        data = self.cleaned_data
+        if data["at"]:
+            wanted: datetime = data["at"].replace(tzinfo=None)
+            return wanted
+        day = data["day"] or now.date()
+        by = timedelta(days=data["days"] or 0, minutes=data["minutes"] or 0)
+        return datetime.combine(day, now.time()) + by

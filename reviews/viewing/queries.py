@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
@@ -11,6 +12,7 @@ from django.contrib.auth.models import User
 from django.db.models import Count, Exists, Max, OuterRef, Q, QuerySet
 from django.utils import timezone
 
+from decks.models import Colour
 from jobs import queries as job_queries
 from jobs.contents import day_in
 from jobs.lighting import RoomDay
@@ -20,6 +22,7 @@ from people.queries import team
 from prism import words
 from prism.light.claims import doubt
 from prism.light.room import WALLS
+from prism.spectrum import Array
 from prism.stimulus import Stimulus
 from prism.viewing.plan import Hour
 from prism.viewing.scales import differences
@@ -35,7 +38,7 @@ def of_studio(user: User, put_aside: bool = False) -> QuerySet[Viewing]:
     held = Viewing.objects.filter(review__owner__in=team(user), review__deleted=None)
     if not put_aside:
         held = held.filter(deleted=None)
-    return held.select_related("review__owner", "review__colour", "colour__maker", "room__job", "by")
+    return held.select_related("review__owner", "review__colour", "colour__maker", "beside__maker", "room__job", "by")
 
 
 def upcoming(user: User, now: datetime | None = None) -> QuerySet[Viewing]:
@@ -93,7 +96,7 @@ def plan_of(review: Review) -> SamplePlan:
 
 def of_review(review: Review) -> list[Viewing]:
     """Return the viewings of a review, in order of time."""
-    held = review.viewings.filter(deleted=None).select_related("colour__maker", "room__job", "by")
+    held = review.viewings.filter(deleted=None).select_related("colour__maker", "beside__maker", "room__job", "by")
     return list(held)
 
 
@@ -155,19 +158,44 @@ def day_of(room_id: int | None, review: Review, paint: Stimulus, query: dict[str
     return (room, day) if day else None
 
 
-def predicted(one: Viewing, sky: str, lamps_on: bool, at: datetime) -> dict[str, object] | None:
-    """Return what was computed for a look at a moment under a sky: differences by scale between what its board reads as
-    there and the board itself, Lab units, and how unsure they are; None where the light is not known."""
-    paint, review = one.colour.stimulus, one.review
+def predicted(
+    one: Viewing, sky: str, lamps_on: bool, at: datetime, eye: Mapping[str, float] | None = None
+) -> dict[str, object] | None:
+    """Return what was computed for a look at a moment under a sky: differences by scale, Lab units, how unsure they
+    are, and the lux of the wall; None where the light is not known.
+
+    They are between what its board reads as there and the board itself, or of a pair between what the two read as
+    there. `eye` is by how much whoever looks sees each scale otherwise, as far as that was taken up.
+    """
     hour = at.astimezone(zone_of(one.room))
     asked = {"when": "today", "hour": f"{hour.hour + hour.minute / 60:.2f}", "wall": one.wall, "sky": sky or "overcast"}
-    held = day_of(one.room_id, review, paint, asked)
-    if held is None:
-        return None
-    _, day = held
     wall = WALLS.index(one.wall)
-    after_dark = lamps_on and bool(day.room.lamps) and bool(day.day.lamps_on[day.asked.moment])
-    seen = day.by_lamps(day.room.lamps)[wall] if after_dark else day.lab[day.asked.moment, wall]
-    own = differences(seen, paint.lab_array, review.school_in_force, review.neutral_in_force)
-    unsure = doubt(paint, review.school_in_force, day.metered, after_dark)
-    return {"differences": {name: round(value, 3) for name, value in own.items()}, "doubt": round(unsure, 3)}
+
+    def read(colour: Colour) -> tuple[Array, float, float | None] | None:
+        paint = colour.stimulus
+        held = day_of(one.room_id, one.review, paint, asked)
+        if held is None:
+            return None
+        _, day = held
+        after_dark = lamps_on and bool(day.room.lamps) and bool(day.day.lamps_on[day.asked.moment])
+        seen = day.by_lamps(day.room.lamps)[wall] if after_dark else day.lab[day.asked.moment, wall]
+        unsure = doubt(paint, one.review.school_in_force, day.metered, after_dark)
+        lux = None if lamps_on else round(float(day.day.lux[day.asked.moment, wall]), 1)  # of lamps none is computed
+        return seen, unsure, lux
+
+    first = read(one.colour)
+    if first is None:
+        return None
+    seen, unsure, lux = first
+    beside = one.colour.stimulus.lab_array
+    if one.beside is not None:
+        other = read(one.beside)
+        assert other is not None
+        beside, unsure = other[0], float(np.hypot(unsure, other[1]))
+    own = differences(seen, beside, one.review.school_in_force, one.review.neutral_in_force)
+    leans = {} if eye is None or one.beside is not None else eye
+    return {
+        "differences": {name: round(value + leans.get(name, 0.0), 3) for name, value in own.items()},
+        "doubt": round(unsure, 3),
+        "lux": lux,
+    }

@@ -19,6 +19,7 @@ from people.models import Member
 from people.queries import membership
 from prism.viewing import plan
 from prism.viewing.plan import Hour
+from reviews import queries as review_queries
 from reviews import services as review_services
 from reviews.models import Decision, Review, SamplePlan, Viewing, ViewingPhoto
 from reviews.viewing import queries
@@ -47,14 +48,16 @@ def plan_samples(review: Review, size: str, ground: str, coats: int, decide: dat
 
 
 @transaction.atomic
-def schedule(by: User, review: Review, room: Room, hours: Iterable[Hour], first: date, decide: date) -> list[Viewing]:
+def schedule(
+    by: User, review: Review, room: Room, hours: Iterable[Hour], first: date, decide: date, other: Colour | None = None
+) -> list[Viewing]:
     """Plan viewings of a review's colour, spread over the days; what was planned by its light and not seen yet gives
-    way, what was planned by hand stays."""
+    way, what was planned by hand stays. The hour at which it parts from `other` is for the pair of them."""
     review.viewings.filter(seen_at=None, deleted=None, why__in=plan.WHYS).update(deleted=timezone.now())
     made = [
         Viewing.objects.create(
             review=review, colour_id=review.colour_id, room=room, why=one.why, wall=one.wall, sky=one.sky,
-            at=queries.moment(day, one.hour, room), planned_by=by,
+            at=queries.moment(day, one.hour, room), planned_by=by, beside=other if one.why == "parting" else None,
         )
         for day, one in plan.spread(list(hours), first, decide)
     ]  # fmt: skip
@@ -62,10 +65,10 @@ def schedule(by: User, review: Review, room: Room, hours: Iterable[Hour], first:
     return made
 
 
-def look_now(by: User, review: Review, colour: Colour, wall: str) -> Viewing:
-    """Begin a viewing that was not planned."""
+def look_now(by: User, review: Review, colour: Colour, wall: str, beside: Colour | None = None) -> Viewing:
+    """Begin a viewing that was not planned, of one board or beside another."""
     made = Viewing.objects.create(
-        review=review, colour=colour, room=review.room, at=timezone.now(), wall=wall, planned_by=by
+        review=review, colour=colour, beside=beside, room=review.room, at=timezone.now(), wall=wall, planned_by=by
     )
     review_services.save(review)
     return made
@@ -93,7 +96,7 @@ def log(
 
     Raises `SeenError` where another answer was kept meanwhile.
     """
-    held = Viewing.objects.select_for_update().select_related("review", "colour", "room__job").get(pk=one.pk)
+    held = Viewing.objects.select_for_update().select_related("review", "colour", "beside", "room__job").get(pk=one.pk)
     if held.is_seen:
         if held.sent == sent:
             return held
@@ -101,7 +104,7 @@ def log(
     moment = at or timezone.now()
     held.seen, held.answer, held.words = dict(seen), answer, words
     held.sky, held.lamps_on, held.lux = sky, lamps_on, lux
-    held.predicted = queries.predicted(held, sky, lamps_on, moment)
+    held.predicted = queries.predicted(held, sky, lamps_on, moment, review_queries.eye_of(by))
     held.seen_at, held.by, held.sent = moment, by, sent
     held.save()
     review_services.save(held.review)

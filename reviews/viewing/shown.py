@@ -24,8 +24,24 @@ class Shown:
 
     @property
     def name(self) -> str:
-        """What its colour is called."""
+        """What its colour is called, of a pair both."""
+        return words.pair_name(self._first, self._other) if self._other else self._first
+
+    @property
+    def _first(self) -> str:
         return self.viewing.review.called(self.viewing.colour.name)
+
+    @property
+    def _other(self) -> str:
+        beside = self.viewing.beside
+        if beside is None:
+            return ""
+        return beside.name if self.viewing.review.names_shown else words.OTHER_BOARD
+
+    @property
+    def asked(self) -> str:
+        """What is asked of who looks."""
+        return words.looks_asked(self._first, self._other)
 
     @property
     def when(self) -> str:
@@ -62,4 +78,4 @@ class Shown:
     def said(self) -> str:
         """What was seen, by whom."""
         one = self.viewing
-        return words.viewing_said(one.answers, one.words, one.answer, one.who, one.lux)
+        return words.viewing_said(one.answers, one.words, one.answer, one.who, one.lux, self._other)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from itertools import groupby
+from datetime import date, datetime
 from uuid import uuid4
 
 from django.contrib.auth.decorators import login_not_required
@@ -25,7 +25,8 @@ from reviews.viewing.calendar import calendar
 from reviews.viewing.forms import LogForm, MoveForm
 from reviews.viewing.photos import MOST_BYTES, PhotoError, cleaned
 from reviews.viewing.shown import Shown
-from web.http import StudioRequest, offer_back
+from reviews.viewing.weeks import Weeks
+from web.http import StudioRequest, offer_back, whole_number
 from web.uploads import too_large
 
 MOST_LISTED = 400
@@ -37,11 +38,22 @@ def listing(request: StudioRequest) -> HttpResponse:
     return _listing(request)
 
 
-def _listing(request: StudioRequest, trouble: str = "") -> HttpResponse:
+def _listing(
+    request: StudioRequest, trouble: str = "", moved: Shown | None = None, before: datetime | None = None
+) -> HttpResponse:
     held = [_shown(request.user, one) for one in queries.upcoming(request.user)[:MOST_LISTED]]
-    days = [(day, list(each)) for day, each in groupby(held, lambda one: words.day_said(one.local.date()))]
-    feed = request.build_absolute_uri(f"/viewings/feed/{services.feed_of(request.user)}.ics")
-    context = {"days": days, "feed": feed, "trouble": trouble}
+    today = timezone.localdate()
+    asked = request.GET.get("from") or request.POST.get("from") or ""
+    try:
+        start = max(date.fromisoformat(asked), today) if asked else today
+    except ValueError:
+        start = today
+    context = {"weeks": Weeks(held, today, start), "start": start, "trouble": trouble, "some": bool(held)}
+    if moved is not None:
+        context |= {"moved": words.moved_to(moved.name, moved.when), "moved_pk": moved.viewing.pk, "before": before}
+    if request.htmx:
+        return render(request, "reviews/viewing/weeks.html", context, status=422 if trouble else 200)
+    context["feed"] = request.build_absolute_uri(f"/viewings/feed/{services.feed_of(request.user)}.ics")
     return render(request, "reviews/viewing/list.html", context, status=422 if trouble else 200)
 
 
@@ -145,22 +157,24 @@ def now(request: StudioRequest, pk: int) -> HttpResponse:
     """Begin a viewing of a review's colour that was not planned."""
     review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
     review_queries.own(request.user, review)
-    return redirect(services.look_now(request.user, review, review.colour, "north"))
+    wanted = whole_number(request.POST.get("beside"))
+    other = get_object_or_404(review.shortlist.select_related("colour"), colour=wanted).colour if wanted else None
+    return redirect(services.look_now(request.user, review, review.colour, "north", other))
 
 
 @require_POST
 def move(request: StudioRequest, pk: int) -> HttpResponse:
-    """Move a viewing to another day and hour, by the clocks of its room."""
+    """Move a viewing to another day or hour, by the clocks of its room."""
     found = _own(request, pk)
     form = MoveForm(request.POST)
     if not form.is_valid():
         return _listing(request, words.MOVE_WRONG)
-    wanted = form.cleaned_data["at"].replace(tzinfo=None)
-    at = make_aware(wanted, queries.zone_of(found.room))
+    before = queries.local(found)
+    at = make_aware(form.moment(before.replace(tzinfo=None)), queries.zone_of(found.room))
     if at.date() < timezone.now().astimezone(queries.zone_of(found.room)).date():
         return _listing(request, words.MOVE_WRONG)
     services.move(found, at)
-    return redirect("viewings")
+    return _listing(request, moved=_shown(request.user, found), before=before) if request.htmx else redirect("viewings")
 
 
 @require_POST

@@ -8,17 +8,21 @@ from urllib.parse import urlencode
 
 from django.utils import timezone
 
+from decks.models import Colour
 from jobs.contents import element_boards
 from jobs.lighting import RoomDay
 from jobs.models import Room
+from people.names import name_of
 from prism import words
-from prism.viewing import samples, scales
+from prism.viewing import samples
 from prism.viewing.plan import Hour
+from prism.viewing.scales import Leaning
 from reviews.bench import Held
-from reviews.models import Decision, SamplePlan, Viewing
+from reviews.models import Correction, Decision, SamplePlan, Viewing
 from reviews.steps.base import Visit
 from reviews.steps.view.forms import DecideForm, SampleForm
 from reviews.viewing import queries
+from reviews.viewing.leanings import Found, Leanings
 from reviews.viewing.shown import Shown
 
 PARTS = ("", "samples", "decide")
@@ -78,10 +82,19 @@ class ViewPage:
             return words.capital(words.view_short(0, 0, self.review.called(self.decision.colour.name)))
         return words.view_sentence(len(self.viewings), len(self.seen), self.tally)
 
+    @cached_property
+    def _leanings(self) -> Leanings:
+        return Leanings(self.review)
+
     @property
-    def leanings(self) -> list[str]:
+    def leanings(self) -> list[Found]:
         """Systematic differences between what was seen and what was computed, for each who looked, and for the room."""
-        return words_of_leanings([one.viewing for one in self.seen])
+        return self._leanings.found if self.seen else []
+
+    @property
+    def corrections(self) -> list[tuple[Correction, str]]:
+        """What was taken up of them, in sentences."""
+        return [(one, correction_said(one)) for one in self._leanings.taken_up]
 
     # --- hours ---
 
@@ -100,9 +113,18 @@ class ViewPage:
         if self._day is None:
             return []
         room, day = self._day
-        others = self._bench.shortlist
-        other = self._bench.decks.fetch_all([others[0].colour.pk])[0].colour.stimulus if others else None
-        return queries.hours_that_matter(day, room.pk, other)
+        return queries.hours_that_matter(day, room.pk, self.other.stimulus if self.other else None)
+
+    @cached_property
+    def other(self) -> Colour | None:
+        """The other candidate: the first of the shortlist."""
+        others = [held.colour.pk for held in self._bench.shortlist if held.colour.pk != self.review.colour_id]
+        return Colour.objects.select_related("maker").get(pk=others[0]) if others else None
+
+    @property
+    def pairs(self) -> list[tuple[int, str]]:
+        """What a look right now may be beside: ids and names."""
+        return [(held.colour.pk, held.title) for held in self._bench.shortlist]
 
     @property
     def hours_said(self) -> list[str]:
@@ -202,17 +224,8 @@ def decision_said(one: Decision, name: str) -> str:
     return f"{said}; reopened {one.reopened:%-d %b %Y}" if one.reopened else said
 
 
-def words_of_leanings(viewings: list[Viewing]) -> list[str]:
-    """Return systematic differences that are more than chance, by who looked."""
-    by_person: dict[str, list[tuple[str, int, float]]] = {}
-    for one in viewings:
-        computed = (one.predicted or {}).get("differences", {})
-        for scale, step in one.answers.items():
-            if scale in computed:
-                by_person.setdefault(one.who, []).append((scale, step, float(computed[scale])))
-    return [
-        words.leaning_said(who or words.SOMEBODY, leaning)
-        for who, answers in by_person.items()
-        for leaning in scales.leanings(answers)
-        if leaning.is_plain
-    ]
+def correction_said(one: Correction) -> str:
+    """Return a correction in a sentence, who took it up, and that it was undone."""
+    found = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
+    undone = f"{one.undone:%-d %b %Y}" if one.undone else ""
+    return words.taken_up(found.said, name_of(one.by), f"{one.at:%-d %b %Y}", undone)

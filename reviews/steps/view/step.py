@@ -15,7 +15,14 @@ class ViewStep(Step):
     key, label = "view", "View"
     template = "reviews/view/page.html"
     at_once = True
-    acts = {"samples": views.samples, "schedule": views.schedule, "decide": views.decide, "reopen": views.reopen}
+    acts = {
+        "samples": views.samples,
+        "schedule": views.schedule,
+        "decide": views.decide,
+        "reopen": views.reopen,
+        "take-up": views.take_up,
+        "take-back": views.take_back,
+    }
     unknown = words.NOT_SEEN_YET
 
     def finding(self, bench: Bench) -> str:

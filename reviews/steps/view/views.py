@@ -13,7 +13,8 @@ from reviews.models import Review, SamplePlan
 from reviews.steps.base import Visit
 from reviews.steps.view.forms import DecideForm, SampleForm
 from reviews.steps.view.page import ViewPage
-from reviews.viewing import services
+from reviews.viewing import leanings, services
+from reviews.viewing.leanings import Leanings
 from reviews.viewing.services import DecidedError
 from web.http import StudioRequest, whole_number
 
@@ -35,7 +36,25 @@ def schedule(request: StudioRequest, review: Review) -> Visit:
     if not page.hours or page.room is None:
         return Visit(bench, notice=words.NO_SLOTS)
     tomorrow = timezone.localdate() + timedelta(days=1)
-    services.schedule(request.user, review, page.room, page.hours, tomorrow, page.decide_by)
+    services.schedule(request.user, review, page.room, page.hours, tomorrow, page.decide_by, page.other)
+    return Visit(Bench(review))
+
+
+def take_up(request: StudioRequest, review: Review) -> Visit:
+    """Correct a person's neutral, or the room, by a systematic difference."""
+    found = Leanings(review).find(request.POST.get("person", ""), request.POST.get("scale", ""))
+    if found is None or not found.may_be_taken_up:
+        return Visit(Bench(review), notice=words.LEANING_GONE)
+    leanings.take_up(request.user, found)
+    return Visit(Bench(review))
+
+
+def take_back(request: StudioRequest, review: Review) -> Visit:
+    """Undo such a correction."""
+    wanted = whole_number(request.POST.get("correction"))
+    one = next((c for c in Leanings(review).taken_up if c.pk == wanted and c.undone is None), None)
+    if one is not None:
+        leanings.undo(request.user, one)
     return Visit(Bench(review))
 
 
