@@ -11,7 +11,10 @@ from django.contrib.auth.validators import UnicodeUsernameValidator
 
 from people.models import Role
 from prism import words
-from web.forms import plain
+from web.forms import laid_out, plain
+from web.pictures import PictureError, cleaned
+
+PICTURE_LONGEST, PICTURE_MOST = 900, 900_000
 
 
 class InviteForm(forms.Form):
@@ -22,9 +25,26 @@ class InviteForm(forms.Form):
 
 
 class StudioForm(forms.Form):
-    """The studio's name."""
+    """The studio's name, and what stands on documents for clients beside it."""
 
     name = forms.CharField(max_length=80, label="Name of the studio", widget=plain())
+    letterhead = forms.CharField(
+        max_length=300, required=False, label="Letterhead", widget=forms.Textarea(attrs={"rows": 3}),
+        help_text="address and telephone, a line each",
+    )  # fmt: skip
+    file = forms.FileField(
+        required=False, label="Picture", widget=forms.FileInput(attrs={"accept": "image/jpeg,image/png,image/webp"}),
+        **laid_out("file"),
+    )  # fmt: skip
+    without = forms.BooleanField(required=False, label="no picture", **laid_out("inline"))
+
+    def clean_file(self) -> bytes | None:
+        """Return the picture written anew; refuse what is none."""
+        upload = self.cleaned_data["file"]
+        try:
+            return cleaned(upload, PICTURE_LONGEST, PICTURE_MOST) if upload else None
+        except PictureError as wrong:
+            raise forms.ValidationError(str(wrong)) from None
 
 
 class RoleForm(forms.Form):

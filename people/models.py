@@ -6,6 +6,7 @@ What a studio owns is owned by its members: a record names who made it, and ever
 from __future__ import annotations
 
 import secrets
+from base64 import b64encode
 from datetime import datetime, timedelta
 
 from django.conf import settings
@@ -22,10 +23,22 @@ class Studio(models.Model):
     """A studio: people who share decks, jobs, reviews, schools, sets and devices."""
 
     name = models.CharField(max_length=80)
+    letterhead = models.CharField(max_length=300, blank=True)  # lines under the name, on what clients are given
+    picture = models.BinaryField(null=True, blank=True, editable=False)  # a JPEG beside them
     created = models.DateTimeField(auto_now_add=True)
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def lines(self) -> list[str]:
+        """The lines of the letterhead."""
+        return [line for line in self.letterhead.splitlines() if line.strip()]
+
+    @property
+    def picture_in_place(self) -> str:
+        """The picture as an address that holds it; empty without one."""
+        return f"data:image/jpeg;base64,{b64encode(self.picture).decode()}" if self.picture else ""
 
 
 class Role(models.TextChoices):

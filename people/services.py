@@ -46,6 +46,14 @@ def rename(studio: Studio, name: str) -> None:
     studio.save(update_fields=["name"])
 
 
+def head(studio: Studio, letterhead: str, picture: bytes | None, without: bool = False) -> None:
+    """Give a studio its letterhead; a picture that is none leaves the one there is, unless it is to be without."""
+    studio.letterhead = letterhead
+    if picture is not None or without:
+        studio.picture = None if without else picture
+    studio.save(update_fields=["letterhead", "picture"])
+
+
 @transaction.atomic
 def change_role(member: Member, role: str) -> None:
     """Give somebody another role. Raises `PeopleError` where a studio would have no owner left."""

@@ -11,12 +11,13 @@ from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from people import queries, services
-from people.forms import InviteForm, JoinForm, RoleForm, StudioForm
+from people.forms import PICTURE_MOST, InviteForm, JoinForm, RoleForm, StudioForm
 from people.gate import manages
 from people.models import Invitation, Member, Role
 from people.services import PeopleError
 from prism import words
 from web.http import StudioRequest
+from web.uploads import say_too_large
 
 
 @require_safe
@@ -36,7 +37,7 @@ def _show(
         "roles": Role.choices,
         "means": words.ROLES,
         "form": form or InviteForm(),
-        "studio_form": studio or StudioForm(initial={"name": own.studio.name}),
+        "studio_form": studio or StudioForm(initial={"name": own.studio.name, "letterhead": own.studio.letterhead}),
         "trouble": trouble,
         "invitations": [(one, request.build_absolute_uri(reverse("join", args=[one.token]))) for one in opened],
     }
@@ -66,11 +67,14 @@ def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @manages
 def rename(request: StudioRequest) -> HttpResponse:
-    """Give the studio another name."""
-    form = StudioForm(request.POST)
+    """Give the studio another name, and its letterhead."""
+    form = StudioForm(request.POST, request.FILES)
+    say_too_large(request, form, PICTURE_MOST)
     if not form.is_valid():
         return _show(request, studio=form)
-    services.rename(queries.studio_of(request.user), form.cleaned_data["name"])
+    studio, data = queries.studio_of(request.user), form.cleaned_data
+    services.rename(studio, data["name"])
+    services.head(studio, data["letterhead"], data["file"], data["without"])
     return redirect("people")
 
 

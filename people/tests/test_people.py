@@ -1,12 +1,15 @@
 """Roles, invitations, joining, closing; and that what one of a studio makes the others have."""
 
+import io
 import re
 from datetime import timedelta
 
 from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 from django.urls import reverse
 from django.utils import timezone
+from PIL import Image
 
 from people import queries, services
 from people.models import Invitation, Member, Role
@@ -38,6 +41,41 @@ class Studios(TestCase):
         self.assertEqual(queries.founder(junior), isla.pk)
         self.assertEqual([queries.may_change(u) for u in (isla, junior)], [True, False])
         self.assertEqual([queries.may_manage(u) for u in (isla, junior)], [True, False])
+
+
+class Letterhead(TestCase):
+    def setUp(self):
+        self.isla, self.junior = studio(Role.JUNIOR)
+        self.client.force_login(self.isla)
+        drawn = io.BytesIO()
+        Image.new("RGB", (40, 20)).save(drawn, "PNG")
+        self.picture = drawn.getvalue()
+
+    def keep(self, content=None, **sent):
+        more = {"file": SimpleUploadedFile("head.png", content)} if content is not None else {}
+        return self.client.post(reverse("studio-rename"), {"name": "Orr", "letterhead": "3 Wharf Row", **more, **sent})
+
+    def studio(self):
+        return queries.Studio.objects.get(pk=queries.studio_of(self.isla).pk)
+
+    def test_it_is_kept_and_its_picture_written_anew(self):
+        self.assertEqual(self.keep(self.picture).status_code, 302)
+        kept = self.studio()
+        self.assertEqual((kept.name, kept.lines), ("Orr", ["3 Wharf Row"]))
+        self.assertTrue(bytes(kept.picture).startswith(b"\xff\xd8"))
+        self.keep()  # without a picture the one there is stays
+        self.assertTrue(self.studio().picture)
+        self.keep(without="on")
+        self.assertFalse(self.studio().picture)
+
+    def test_what_is_no_picture_or_too_large_is_refused_and_nothing_changes(self):
+        for content, said in ((b"no picture", "no picture that can be read"), (b"\0" * 1_100_000, "too large")):
+            self.assertContains(self.keep(content), said, status_code=422)
+        self.assertEqual(self.studio().letterhead, "")
+
+    def test_a_junior_does_not_change_it(self):
+        self.client.force_login(self.junior)
+        self.assertEqual(self.keep(self.picture).status_code, 403)
 
 
 class Inviting(TestCase):

@@ -38,12 +38,12 @@ SCALE_ENDS = {
 VIEW_ANSWERS = {"yes": "yes", "again": "again", "no": "no"}
 NO_SLOTS = "No hours yet: put the review into a room of known size, place and windows, and they follow from its light."
 NOT_SEEN_YET = "Nothing was seen yet"
-NO_PHOTO = "That is no photo that can be read: choose a JPEG, PNG or WebP."
+NO_PICTURE = "That is no picture that can be read: choose a JPEG, PNG or WebP."
 
 
-def photo_too_large(megabytes: int) -> str:
-    """Say that a photo is too large."""
-    return f"The photo is larger than {megabytes} MB: choose a smaller one, or send it smaller from the phone."
+def picture_too_large(megabytes: float) -> str:
+    """Say that a photo or another picture is too large."""
+    return f"The picture is larger than {megabytes:g} MB: choose a smaller one, or send it smaller from the phone."
 
 
 def meter_said(lux: str) -> str:

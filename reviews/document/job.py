@@ -29,3 +29,19 @@ class JobDocument:
                 newest.setdefault(review.room_id, review)
         made = [(room.name, Document(newest[room.pk])) for room in self.home.rooms if room.pk in newest]
         return [(name, document) for name, document in made if not document.waits]
+
+    def table(self) -> dict[str, object]:
+        """Return the document as JSON holds it."""
+        return {
+            "format": "gentle-prism-job-document",
+            "version": 1,
+            "title": self.job.title,
+            "client": self.job.client,
+            "rooms": [{"room": name, "document": document.table()} for name, document in self.pages],
+            "counter": [
+                {"colour": one.colour.name, "label": one.colour.label, "sheen": one.sheen, "amount": one.said,
+                 "recipe": one.recipe, "goes": one.goes}
+                for one in self.home.totals
+            ],
+            "cautions": list(self.home.cautions),
+        }  # fmt: skip

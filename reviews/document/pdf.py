@@ -15,11 +15,13 @@ from weasyprint import CSS, HTML
 from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
+from people.models import Studio
 from prism.viewing.samples import MARGIN
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
 
 PAPERS = ("A4", "Letter")
+PRINT, PRINT_JOB = "reviews/document/print.html", "reviews/document/print_job.html"
 HERE = Path(__file__).parent
 FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
 _DRAWING, _BOARD = (re.compile(rf'(<svg class="{kind}[^>]*>)') for kind in ("drawing", "board-art"))
@@ -43,24 +45,28 @@ class Sheet:
 
 
 class OnlyFonts(URLFetcher):  # type: ignore[misc]
-    """Fetches the studio's own fonts; nothing else is fetched for a document."""
+    """Fetches the studio's own fonts and what an address holds itself; nothing else is fetched for a document."""
 
     def fetch(self, url: str, headers: object = None) -> object:
-        """Return one of the studio's fonts. Raises `ValueError` for anything else."""
-        if url != (FONTS / url.rsplit("/", 1)[-1]).as_uri():
+        """Return one of the studio's fonts, or a picture in place. Raises `ValueError` for anything else."""
+        if not url.startswith("data:image/") and url != (FONTS / url.rsplit("/", 1)[-1]).as_uri():
             raise ValueError(f"{url}: a document fetches nothing")
         return super().fetch(url, headers)
 
 
-def pdf(document: Document, studio: str, paper: str = "A4") -> bytes:
+def pdf(document: Document, studio: Studio, paper: str = "A4") -> bytes:
     """Return a document as a tagged PDF on A4 or Letter. Raises `KeyError` for another paper."""
-    context = {"document": document, "review": document.review, "studio": studio, "subject": document.bench.subject}
-    return _made("reviews/document/print.html", context, paper)
+    return _made(PRINT, printed(document, studio), paper)
 
 
-def job_pdf(document: JobDocument, studio: str, paper: str = "A4") -> bytes:
+def printed(document: Document, studio: Studio) -> dict[str, object]:
+    """Return what the printed page of a document is made from."""
+    return {"document": document, "review": document.review, "studio": studio, "subject": document.bench.subject}
+
+
+def job_pdf(document: JobDocument, studio: Studio, paper: str = "A4") -> bytes:
     """Return the document of a job likewise."""
-    return _made("reviews/document/print_job.html", {"document": document, "studio": studio}, paper)
+    return _made(PRINT_JOB, {"document": document, "studio": studio}, paper)
 
 
 def sheets_pdf(boards: Sequence[Sheet], size: tuple[float, float]) -> bytes:

@@ -36,7 +36,7 @@ def document(request: StudioRequest, pk: int) -> HttpResponse:
 def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = None, key: str = "") -> HttpResponse:
     context = {
         "document": Document(review), "review": review, "papers": PAPERS, "wrong": wrong, "wrong_key": key,
-        "mine": queries.may_write(request.user, review), "studio": studio_of(request.user).name,
+        "mine": queries.may_write(request.user, review),
     }  # fmt: skip
     return render(request, "reviews/document/document.html", context, status=422 if wrong else 200)
 
@@ -51,7 +51,7 @@ def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
     paper = request.GET.get("paper", "A4")
     if paper not in PAPERS:
         raise Http404
-    response = HttpResponse(pdf(made, studio_of(request.user).name, paper), content_type="application/pdf")
+    response = HttpResponse(pdf(made, studio_of(request.user), paper), content_type="application/pdf")
     return as_file(response, made.bench.subject.name, "review", "pdf", shown=True)
 
 
@@ -96,7 +96,7 @@ def job_document(request: StudioRequest, pk: int) -> HttpResponse:
     paper = request.GET.get("paper", "A4")
     if paper not in PAPERS:
         raise Http404
-    made = job_pdf(JobDocument(request.user, job), studio_of(request.user).name, paper)
+    made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
     response = HttpResponse(made, content_type="application/pdf")
     return as_file(response, job.title, "job", "pdf", shown=True)
 

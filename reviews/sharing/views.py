@@ -82,7 +82,7 @@ def _shown(request: StudioRequest, link: Shared, wrong: AnswerForm | None = None
         made = Document(review)
         form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
         pages.append((review, made, form, answered.get(review.pk)))
-    context = {"link": link, "pages": pages, "studio": studio_of(link.job.owner).name}
+    context = {"link": link, "pages": pages, "studio": studio_of(link.job.owner)}
     return render(request, "reviews/sharing/shared.html", context, status=422 if wrong else 200)
 
 
@@ -121,5 +121,5 @@ def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     made = Document(_review(link, pk))
     if made.waits:
         raise Http404
-    response = HttpResponse(pdf(made, studio_of(link.job.owner).name), content_type="application/pdf")
+    response = HttpResponse(pdf(made, studio_of(link.job.owner)), content_type="application/pdf")
     return as_file(response, made.bench.subject.name, "colour", "pdf", shown=True)

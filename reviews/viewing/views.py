@@ -23,10 +23,10 @@ from reviews.viewing import queries, services
 from reviews.viewing.boards import JobBoards
 from reviews.viewing.calendar import calendar
 from reviews.viewing.forms import LogForm, MoveForm
-from reviews.viewing.photos import MOST_BYTES, PhotoError, cleaned
 from reviews.viewing.shown import Shown
 from reviews.viewing.weeks import Weeks
 from web.http import StudioRequest, offer_back, whole_number
+from web.pictures import MOST_BYTES, PictureError, cleaned
 from web.uploads import too_large
 
 MOST_LISTED = 400
@@ -114,11 +114,11 @@ def add_photo(request: StudioRequest, pk: int) -> HttpResponse:
     upload = request.FILES.get("photo")
     try:
         if too_large(request):
-            raise PhotoError(words.photo_too_large(MOST_BYTES // 1_000_000))
+            raise PictureError(words.picture_too_large(MOST_BYTES / 1_000_000))
         if upload is None:
-            raise PhotoError(words.NO_PHOTO)
+            raise PictureError(words.NO_PICTURE)
         services.keep_photo(request.user, found, cleaned(upload))
-    except PhotoError as wrong:
+    except PictureError as wrong:
         return _log(request, found, LogForm(initial={"sky": "overcast"}), str(wrong), status=422)
     return redirect(found)
 

@@ -8,8 +8,11 @@ from pathlib import Path
 import pypdf
 from django.core.management import CommandError, call_command
 from django.urls import reverse
+from PIL import Image
 
 from jobs import station
+from people import services as people_services
+from people.queries import studio_of
 from reviews import services
 from reviews.bench.tests.wall import Wall
 from reviews.document.document import Document
@@ -19,6 +22,7 @@ from reviews.steps.compare import services as compare_services
 from reviews.steps.place.reads import Placing
 from reviews.viewing import services as viewing_services
 from tinting.tests import world
+from web.pictures import cleaned
 
 
 class Documents(Wall):
@@ -212,13 +216,25 @@ class Given(Documents):
                 self.assertTrue(out.read_bytes().startswith(begins))
             with self.assertRaises(CommandError):
                 call_command("document", self.review.pk, Path(folder) / "no" / "file", stdout=io.StringIO())
-        for number, more in (
-            (999, {}),
-            (999, {"job": True}),
-            (self.rooms["Library"].job_id, {"job": True, "format": "json"}),
-        ):
+            out, job = Path(folder) / "job", self.rooms["Library"].job_id
+            for kind, begins in (("pdf", b"%PDF"), ("html", b"<!doctype html>"), ("json", b"{")):
+                call_command("document", job, out, format=kind, job=True, stdout=io.StringIO())
+                self.assertTrue(out.read_bytes().startswith(begins))
+            rooms = json.loads(out.read_bytes())["rooms"]
+            self.assertEqual([(one["room"], one["document"]["room"]) for one in rooms], [("Library", "Library")])
+        for more in ({}, {"job": True}):
             with self.assertRaises(CommandError):
-                call_command("document", number, Path("x"), stdout=io.StringIO(), **more)
+                call_command("document", 999, Path("x"), stdout=io.StringIO(), **more)
+
+    def test_the_letterhead_of_the_studio_heads_it(self):
+        studio = studio_of(self.isla)
+        drawn = io.BytesIO()
+        Image.new("RGBA", (300, 120), (0, 0, 0, 0)).save(drawn, "PNG")
+        people_services.head(studio, "3 Wharf Row\n0131 555", cleaned(io.BytesIO(drawn.getvalue()), 900))
+        page = self.client.get(reverse("review-document-pdf", args=[self.review.pk]))
+        made = pypdf.PdfReader(io.BytesIO(page.content))
+        self.assertIn("3 Wharf Row", made.pages[0].extract_text())
+        self.assertEqual(len(made.pages[0].images), 1)
 
     def test_a_job_has_a_page_for_every_room_and_formulas_for_the_counter(self):
         other = services.start(self.isla, world.colour("T05.4"))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
@@ -13,12 +14,12 @@ from jobs.models import Job
 from people.queries import studio_of
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
-from reviews.document.pdf import PAPERS, job_pdf, pdf
+from reviews.document.pdf import PAPERS, PRINT, PRINT_JOB, job_pdf, pdf, printed
 from reviews.models import Review
 
 
 class Command(BaseCommand):
-    """Write the document of a review as PDF, HTML or JSON."""
+    """Write the document of a review or a job as PDF, HTML or JSON."""
 
     help = __doc__ or ""
 
@@ -27,7 +28,7 @@ class Command(BaseCommand):
         parser.add_argument("number", type=int, help="of the review, or with --job of the job")
         parser.add_argument("out", type=Path)
         parser.add_argument("--format", choices=("pdf", "html", "json"), default="pdf")
-        parser.add_argument("--job", action="store_true", help="the document of a job, as PDF")
+        parser.add_argument("--job", action="store_true", help="the document of a job")
         parser.add_argument("--paper", choices=PAPERS, default="A4")
 
     def handle(self, *args: Any, **options: Any) -> None:
@@ -46,18 +47,23 @@ class Command(BaseCommand):
         made = Document(review)
         if made.waits:
             raise CommandError(made.waits)
-        studio = studio_of(review.owner).name
+        studio = studio_of(review.owner)
         if options["format"] == "pdf":
             return pdf(made, studio, options["paper"])
-        if options["format"] == "json":
-            return json.dumps(made.table(), ensure_ascii=False, indent=2).encode()
-        context = {"document": made, "review": review, "studio": studio, "subject": made.bench.subject}
-        return render_to_string("reviews/document/print.html", context).encode()
+        return self._plain(options, made.table, PRINT, printed(made, studio))
 
     def _job(self, options: dict[str, Any]) -> bytes:
         job = Job.objects.filter(pk=options["number"], deleted=None).select_related("owner").first()
         if job is None:
             raise CommandError(f"There is no job {options['number']}.")
-        if options["format"] != "pdf":
-            raise CommandError("The document of a job is given as PDF.")
-        return job_pdf(JobDocument(job.owner, job), studio_of(job.owner).name, options["paper"])
+        made, studio = JobDocument(job.owner, job), studio_of(job.owner)
+        if options["format"] == "pdf":
+            return job_pdf(made, studio, options["paper"])
+        return self._plain(options, made.table, PRINT_JOB, {"document": made, "studio": studio})
+
+    def _plain(
+        self, options: dict[str, Any], table: Callable[[], object], template: str, context: dict[str, object]
+    ) -> bytes:
+        if options["format"] == "json":
+            return json.dumps(table(), ensure_ascii=False, indent=2).encode()
+        return render_to_string(template, context).encode()

@@ -222,7 +222,7 @@ class Logging(Viewings):
         for size in (12_000_001, 14_000_000):
             self.assertContains(self.send_photo(one, b"\0" * size), "larger than 12 MB", status_code=422)
         for none in (b"not a photo", b"GIF89a\x01\x00", self.photo()[:400], b"<svg/>"):
-            self.assertContains(self.send_photo(one, none), "no photo that can be read", status_code=422)
+            self.assertContains(self.send_photo(one, none), "no picture that can be read", status_code=422)
         self.assertEqual(self.client.post(reverse("viewing-photo-add", args=[one.pk])).status_code, 422)
         self.assertFalse(ViewingPhoto.objects.exists())
 
