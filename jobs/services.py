@@ -119,7 +119,8 @@ def _save_as_new(row: Model, **of: Model) -> None:
 def keep_finishes(by: User, room: Room, rows: Rows) -> None:
     """Keep what the parts of a room are painted with; rows replace what was there."""
     room.finishes.all().delete()
-    Finish.objects.bulk_create([Finish(room=room, **row) for row in rows])
+    for row in rows:
+        Finish.objects.create(room=room, **row)
     _touch(by, room)
 
 

@@ -46,14 +46,14 @@ def remember_place(review: Review, step: str, beside: Colour | None) -> None:
     review.step = step
     if beside:
         review.beside = beside
-    review.save(update_fields=["step", "beside"])
+    Review.objects.filter(pk=review.pk).update(step=review.step, beside=review.beside)
 
 
 def keep_findings(review: Review, findings: dict[str, Any]) -> None:
     """Keep the findings of the steps with the review. They follow from it, so its date stays."""
     if findings != review.findings:
         review.findings = findings
-        review.save(update_fields=["findings"])
+        Review.objects.filter(pk=review.pk).update(findings=findings)
 
 
 WALL = ("surround", "names_shown", "edge_view", "wall_view", "wall_order", "withhold")

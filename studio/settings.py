@@ -56,6 +56,7 @@ INSTALLED_APPS = [
     "django.forms",
     "django_htmx",
     "axes",
+    "auditlog",
     "web",
     "people",
     "schools",
@@ -63,6 +64,7 @@ INSTALLED_APPS = [
     "tinting",
     "jobs",
     "reviews",
+    "records",
     "instruments",
     "studio",
 ]
@@ -77,11 +79,19 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "web.middleware.SignInMiddleware",
+    "auditlog.middleware.AuditlogMiddleware",
     "django.contrib.messages.middleware.MessageMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "django_htmx.middleware.HtmxMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
+
+# who changed what: see `records`
+AUDITLOG_LOGENTRY_MODEL = "records.Change"
+AUDITLOG_DISABLE_REMOTE_ADDR = True
+AUDITLOG_DISABLE_ON_RAW_SAVE = True
+AUDITLOG_USE_FK_STRING_REPRESENTATION = True
+AUDITLOG_CHANGE_DISPLAY_TRUNCATE_LENGTH = -1
 
 ROOT_URLCONF = "studio.urls"
 WSGI_APPLICATION = "studio.wsgi.application"

@@ -18,5 +18,6 @@ urlpatterns = [
     path("schools/", include("schools.urls")),
     path("reader/machine/", include("tinting.urls")),
     path("reader/", include("instruments.urls")),
+    path("", include("records.urls")),
     path("", include("reviews.urls")),
 ]

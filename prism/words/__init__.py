@@ -16,6 +16,7 @@ from prism.words.people import *
 from prism.words.places import *
 from prism.words.readings import *
 from prism.words.recipes import *
+from prism.words.records import *
 from prism.words.rooms import *
 from prism.words.schools import *
 from prism.words.sharing import *

@@ -14,9 +14,8 @@ from reviews.services import save
 def set_board(review: Review, colour: Colour, state: str, kind: str = "", why: str = "") -> None:
     """Note what the person did with a board; no state forgets it, so that it is chosen again or not."""
     if state:
-        board = Board(review=review, colour=colour, state=state, kind=kind, why=why)
-        Board.objects.bulk_create(
-            [board], update_conflicts=True, unique_fields=["review", "colour"], update_fields=["state", "kind", "why"]
+        Board.objects.update_or_create(
+            review=review, colour=colour, defaults={"state": state, "kind": kind, "why": why}
         )
     else:
         Board.objects.filter(review=review, colour=colour).delete()

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from auditlog.context import set_actor
 from django.contrib.auth.models import User
 from django.core.management.base import BaseCommand
 from django.db import transaction
@@ -61,13 +62,17 @@ class Command(BaseCommand):
             user.set_unusable_password()
             user.save()
         if not Review.objects.filter(owner=user).exists():
-            rooms = station.enter(user)
-            for code, room, verdict, notes in STARTED:
-                review = review_services.start(user, Colour.objects.get(code=code, maker__isnull=False))
-                verdict_services.write(review, {"verdict": verdict, "notes": notes})
-                review_services.move(review, rooms[room])
+            with set_actor(user):
+                self._job(user)
         self._people(user)
         self.stdout.write(f"{count} colours of {len({entry.maker for entry in demo.deck()})} makers, ready.")
+
+    def _job(self, user: User) -> None:
+        rooms = station.enter(user)
+        for code, room, verdict, notes in STARTED:
+            review = review_services.start(user, Colour.objects.get(code=code, maker__isnull=False))
+            verdict_services.write(review, {"verdict": verdict, "notes": notes})
+            review_services.move(review, rooms[room])
 
     def _people(self, user: User) -> None:
         """Give the studio its name and its other people, who have no way to sign in until they are given one."""

@@ -1,0 +1,213 @@
+"""Sentences of the record: what was done to a review or a job; each follows the name of who did it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from datetime import datetime
+
+from prism.messages.text import NO_BREAK, shortened
+from prism.words.viewing import day_and_hour
+
+NOBODY_SIGNED_IN = "The studio’s own machine"
+RECORD_HIDDEN = "Names are hidden in this review, and its record names colours: show the names first."
+CHANGED_UNNAMED = "worked on it; its names are hidden"
+NONE = "None"
+_ROWS = {
+    "jobs.Window": "windows",
+    "jobs.LampSort": "lamps",
+    "jobs.Surface": "surfaces",
+    "jobs.Element": "things that stay",
+    "jobs.ElementPart": "things that stay",
+    "jobs.Finish": "finishes",
+}
+_LABELS = {
+    "used_from": "hours of use", "used_until": "hours of use", "width": "size", "depth": "size", "height": "size",
+    "turn": "bearing", "notes": "notes", "town": "place", "coats": "coats", "spreading": "spreading",
+}  # fmt: skip
+_MOST = 90
+Fields = Mapping[str, tuple[str, str]]
+
+
+def rows_changed(thing: str, room: str) -> str:
+    """Say that rows of a room were changed."""
+    return f"changed the {_ROWS[thing]} of {room}"
+
+
+def change_said(thing: str, act: str, fields: Fields, room: str = "") -> list[str]:
+    """Return what was done to a record, in a few words each; `act` is made, changed or gone."""
+    say = _SAY.get(thing)
+    return say(act, fields, room) if say else []
+
+
+def _new(fields: Fields, name: str) -> str:
+    return fields.get(name, (NONE, ""))[1]
+
+
+def _old(fields: Fields, name: str) -> str:
+    return fields.get(name, ("", NONE))[0]
+
+
+def _aside(fields: Fields, what: str) -> list[str]:
+    if "deleted" not in fields:
+        return []
+    return [f"brought {what} back" if _new(fields, "deleted") == NONE else f"put {what} aside"]
+
+
+def _quoted(text: str) -> str:
+    return f"“{shortened(text, _MOST)}”"
+
+
+def _plain(fields: Fields, left_out: set[str]) -> list[str]:
+    """Return fields that changed, from what to what; several under one label once."""
+    found, labels = [], dict.fromkeys(_LABELS.get(name, name) for name in fields if name not in left_out)
+    for label in labels:
+        (old, new), *more = [pair for name, pair in fields.items() if _LABELS.get(name, name) == label]
+        known = not more and len(old) + len(new) < _MOST and label not in {"notes", "bearing"}
+        if known and new not in {"", NONE}:
+            found.append(
+                f"changed the {label} to {new}" if old in {"", NONE} else f"changed the {label}: {old}, now {new}"
+            )
+        else:
+            found.append(f"changed the {label}")
+    return found
+
+
+def _job(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"began the job {_new(fields, 'title')}"]
+    return _aside(fields, "the job") + _plain(fields, {"deleted"})
+
+
+def _room(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"added the room {_new(fields, 'name')}"]
+    left = {"deleted", "correction"}
+    lines = _aside(fields, room) + [f"{line} of {room}" for line in _plain(fields, left)]
+    return [*lines, f"let a meter correct the light of {room}"] if "correction" in fields else lines
+
+
+def _review(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"began it with {_new(fields, 'colour')}"]
+    lines = _aside(fields, "the review")
+    if "room" in fields:
+        new = _new(fields, "room")
+        lines.append(f"took it out of {_old(fields, 'room')}" if new == NONE else f"put it into {new}")
+    if "school" in fields:
+        lines.append("judged it by another school")
+    if fields.keys() & {"neutral", "neutral_a", "neutral_b"}:
+        lines.append("moved the working neutral")
+    if "withhold" in fields:
+        lines.append("withheld the findings" if _new(fields, "withhold") == "True" else "had the findings shown")
+    if "strength" in fields:
+        lines.append(f"looked at {_new(fields, 'strength')}{NO_BREAK}% of change in strength")
+    if "verdict" in fields:
+        new = _new(fields, "verdict")
+        lines.append(f"wrote the verdict {_quoted(new)}" if new else "took the verdict away")
+    if "notes" in fields:
+        lines.append("changed the private notes")
+    if "valued" in fields:
+        lines.append("took up the colour’s new value")
+    return lines
+
+
+_STATES = {"pinned": "kept {} on the wall", "added": "brought in {}", "out": "took {} off the wall"}
+
+
+def _board(act: str, fields: Fields, room: str) -> list[str]:
+    colour = _old(fields, "colour") if act == "gone" else _new(fields, "colour")
+    if act == "made":
+        return [_STATES.get(_new(fields, "state"), "moved {}").format(colour)]
+    return [f"left the place of {colour} to the product"] if act == "gone" else []
+
+
+def _observation(act: str, fields: Fields, room: str) -> list[str]:
+    return [f"said what they saw beside {_new(fields, 'colour')}"] if act == "made" else []
+
+
+def _shortlisted(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"put {_new(fields, 'colour')} on the shortlist"]
+    return [f"took {_old(fields, 'colour')} off the shortlist"] if act == "gone" else []
+
+
+def _scheme(act: str, fields: Fields, room: str) -> list[str]:
+    return ["kept a scheme"] if act == "made" else _aside(fields, "a scheme")
+
+
+def _samples(act: str, fields: Fields, room: str) -> list[str]:
+    return ["planned the samples" if act == "made" else "changed the plan of the samples"]
+
+
+def _moment(text: str) -> str:
+    try:
+        return day_and_hour(datetime.fromisoformat(text))
+    except ValueError:
+        return text
+
+
+def _viewing(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"planned a viewing for {_moment(_new(fields, 'at'))}"]
+    if "answer" in fields:
+        return [f"looked at it and answered {_new(fields, 'answer')}"]
+    lines = _aside(fields, "a viewing")
+    return [*lines, f"moved a viewing to {_moment(_new(fields, 'at'))}"] if "at" in fields else lines
+
+
+def _photo(act: str, fields: Fields, room: str) -> list[str]:
+    return ["kept a photo of a viewing"]
+
+
+def _correction(act: str, fields: Fields, room: str) -> list[str]:
+    return ["corrected by what viewings showed" if act == "made" else "took a correction back"]
+
+
+def _decision(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"decided for {_new(fields, 'colour')}: {_quoted(_new(fields, 'reason'))}"]
+    return ["reopened the decision"] if "reopened" in fields else []
+
+
+def _document(act: str, fields: Fields, room: str) -> list[str]:
+    done = []
+    if "edited" in fields and (act == "changed" or _new(fields, "edited") == "True"):
+        done.append("edited a section of the document" if _new(fields, "edited") == "True" else "gave back a section")
+    if "left_out" in fields and (act == "changed" or _new(fields, "left_out") == "True"):
+        done.append("left out a section" if _new(fields, "left_out") == "True" else "took a section up again")
+    return done or ["ordered the document"]
+
+
+def _shared(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return ["made a link for the client"]
+    return ["withdrew a link"] if "withdrawn" in fields else []
+
+
+def _client(act: str, fields: Fields, room: str) -> list[str]:
+    text = _new(fields, "text")
+    said = {"yes": "answered yes", "no": "answered no", "ask": "asked"}.get(_new(fields, "answer"), "answered")
+    return [f"(the client {_new(fields, 'name')}) {said}{f' {_quoted(text)}' if text else ''}".replace(" )", ")")]
+
+
+def _white(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        does = "set" if _new(fields, "kind") == "pin" else "ruled out"
+        return [f"{does} {_new(fields, 'colour')} for the home: {_quoted(_new(fields, 'reason'))}"]
+    return ["lifted a rule about a white"] if "lifted" in fields else []
+
+
+def _metered(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"read {_new(fields, 'lux')} lux on the {_new(fields, 'wall')} wall of {room}"]
+    return [f"{'left out' if _new(fields, 'taken') == 'False' else 'took up'} a reading in {room}"]
+
+
+_SAY: dict[str, Callable[[str, Fields, str], list[str]]] = {
+    "jobs.Job": _job, "jobs.Room": _room, "jobs.WhiteRule": _white, "jobs.Metered": _metered,
+    "reviews.Review": _review, "reviews.Board": _board, "reviews.Observation": _observation,
+    "reviews.Shortlisted": _shortlisted, "reviews.KeptScheme": _scheme, "reviews.SamplePlan": _samples,
+    "reviews.Viewing": _viewing, "reviews.ViewingPhoto": _photo, "reviews.Correction": _correction,
+    "reviews.Decision": _decision, "reviews.DocumentEdit": _document, "reviews.Shared": _shared,
+    "reviews.ClientAnswer": _client,
+}  # fmt: skip

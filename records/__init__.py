@@ -1,0 +1,1 @@
+"""The record: who changed what of a review or a job, and when."""

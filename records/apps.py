@@ -1,0 +1,48 @@
+"""The record as an app: what of which model is recorded."""
+
+from __future__ import annotations
+
+from django.apps import AppConfig, apps
+
+RECORDED: dict[str, list[str]] = {
+    "jobs.Job": ["title", "client", "address", "town", "state", "notes", "coats", "spreading", "deleted"],
+    "jobs.Room": ["name", "width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes",
+                  "correction", "deleted"],
+    "jobs.Window": ["wall", "width", "height", "sill", "along", "outside", "hides", "glazing"],
+    "jobs.LampSort": ["count", "lumens", "kelvin", "kind", "rendering", "dimmed", "hung"],
+    "jobs.Surface": ["side", "to_paint", "colour", "material"],
+    "jobs.Element": ["kind", "name", "area", "on", "colour", "material"],
+    "jobs.ElementPart": ["colour", "material", "share"],
+    "jobs.Finish": ["part", "colour", "sheen", "stays", "area"],
+    "jobs.WhiteRule": ["colour", "kind", "reason", "lifted"],
+    "jobs.Metered": ["wall", "lux", "taken"],
+    "reviews.Review": ["colour", "room", "school", "neutral", "neutral_a", "neutral_b", "withhold", "strength",
+                       "verdict", "notes", "valued", "deleted"],
+    "reviews.Board": ["colour", "state"],
+    "reviews.Observation": ["colour", "seen"],
+    "reviews.Shortlisted": ["colour"],
+    "reviews.KeptScheme": ["character", "deleted"],
+    "reviews.SamplePlan": ["size", "ground", "coats", "decide"],
+    "reviews.Viewing": ["colour", "at", "wall", "answer", "deleted"],
+    "reviews.ViewingPhoto": ["at"],
+    "reviews.Correction": ["scale", "mean", "undone"],
+    "reviews.Decision": ["colour", "sheen", "reason", "reopened"],
+    "reviews.DocumentEdit": ["section", "edited", "left_out", "position"],
+    "reviews.Shared": ["expires", "withdrawn"],
+    "reviews.ClientAnswer": ["answer", "text", "name"],
+}  # fmt: skip
+"""The fields of each model whose changes are recorded; how a screen was left is none of it."""
+
+
+class RecordsConfig(AppConfig):
+    """Who changed what."""
+
+    name = "records"
+    default_auto_field = "django.db.models.BigAutoField"
+
+    def ready(self) -> None:
+        """Have the changes of reviews and jobs recorded."""
+        from auditlog.registry import auditlog
+
+        for label, fields in RECORDED.items():
+            auditlog.register(apps.get_model(label), include_fields=fields)

@@ -1,0 +1,60 @@
+"""Changes of reviews and jobs, as they were made."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from auditlog.models import AbstractLogEntry, LogEntryManager
+from django.db import models
+
+from jobs.models import Job
+from reviews.models import Review
+
+
+class ChangeManager(LogEntryManager):  # type: ignore[misc]
+    """Makes changes that know to which review or job they belong."""
+
+    def log_create(self, instance: models.Model, force_log: bool = False, **kwargs: Any) -> Change | None:
+        """Record a change of one of the recorded models."""
+        made: Change | None = super().log_create(instance, force_log=force_log, **(belongs(instance) | kwargs))
+        return made
+
+
+class Change(AbstractLogEntry):  # type: ignore[misc]
+    """One record made, changed or removed: which of its fields, from what to what, by whom and when."""
+
+    thing = models.CharField(max_length=40)  # label of its model: kept by name, since an archive goes elsewhere
+    within = models.CharField(max_length=80, blank=True)  # name of the room it is in
+    review = models.ForeignKey(Review, null=True, on_delete=models.CASCADE, related_name="+")
+    job = models.ForeignKey(Job, null=True, on_delete=models.CASCADE, related_name="+")
+
+    objects = ChangeManager()
+
+    class Meta:
+        ordering = ["-timestamp", "-id"]
+        indexes = [
+            models.Index(fields=["review", "-timestamp"], name="change_of_review"),
+            models.Index(fields=["job", "-timestamp"], name="change_of_job"),
+        ]
+
+
+def belongs(instance: models.Model) -> dict[str, Any]:
+    """Return to which review or job a record belongs, and in which room it is."""
+    found: dict[str, Any] = {"thing": instance._meta.label}
+    for holder in ("viewing", "scheme", "element"):
+        if hasattr(instance, f"{holder}_id"):
+            return found | {key: value for key, value in belongs(getattr(instance, holder)).items() if key != "thing"}
+    if isinstance(instance, Review | Job):
+        found["review_id" if isinstance(instance, Review) else "job_id"] = instance.pk
+        return found
+    for name in ("review_id", "job_id"):
+        if getattr(instance, name, None) is not None:
+            found[name] = getattr(instance, name)
+    if "review_id" in found:
+        return found
+    if instance._meta.label == "jobs.Room":
+        found["within"] = str(instance)
+    elif getattr(instance, "room_id", None) is not None:
+        room = instance.room  # type: ignore[attr-defined]
+        found |= {"job_id": room.job_id, "within": room.name}
+    return found

@@ -1,0 +1,115 @@
+"""Reads: the changes of a review or a job as sentences, what was done at once together."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from django.db.models import Q, QuerySet
+
+from jobs.models import Job
+from people.names import name_of
+from prism import words
+from records.models import Change
+from reviews.models import Review
+
+TOGETHER = timedelta(seconds=2)
+"""Changes of one person within this are of one act."""
+WRITING = timedelta(minutes=10)
+"""A text that is kept again within this is still being written."""
+MADE, CHANGED, GONE = "made", "changed", "gone"
+_ACTS = {0: MADE, 1: CHANGED, 2: GONE}
+ROWS = {"jobs.Window", "jobs.LampSort", "jobs.Surface", "jobs.Element", "jobs.ElementPart", "jobs.Finish"}
+"""Rows of a room, which are written anew whenever it is kept: what came back as it was has not changed."""
+
+
+@dataclass(frozen=True)
+class Said:
+    """What somebody did at a moment, in sentences, and in which review, where the reader does not know it."""
+
+    at: datetime
+    who: str
+    lines: list[str]
+    review: Review | None = None
+
+    @property
+    def name(self) -> str:
+        """What the colour of that review is called."""
+        return self.review.called(self.review.colour.name) if self.review else ""
+
+
+def of_review(review: Review) -> QuerySet[Change]:
+    """Return the changes of a review, the newest first."""
+    found: QuerySet[Change] = Change.objects.filter(review=review).select_related("actor")
+    return found
+
+
+def of_job(job: Job) -> QuerySet[Change]:
+    """Return the changes of a job, of its rooms, and of the reviews that are in them, the newest first."""
+    reviews = Review.objects.filter(room__job=job)
+    found: QuerySet[Change] = Change.objects.filter(Q(job=job) | Q(review__in=reviews))
+    return found.select_related("actor", "review__colour", "review__room")
+
+
+def said(changes: Iterable[Change], whole: bool = False) -> list[Said]:
+    """Return changes in sentences, act by act; `whole`: of a job, so that each tells of which review it is."""
+    found = []
+    for group in _acts(_settled(changes)):
+        first = group[0]
+        hidden = first.review is not None and not first.review.names_shown
+        lines = list(dict.fromkeys([*_others(group), *_rows(group)]))
+        if lines:
+            lines = [words.CHANGED_UNNAMED] if hidden else lines
+            who = name_of(first.actor) or words.NOBODY_SIGNED_IN
+            found.append(Said(first.timestamp, who, lines, first.review if whole else None))
+    return found
+
+
+def _settled(changes: Iterable[Change]) -> Iterator[Change]:
+    """Yield changes without the texts that were still being written: they keep themselves, and the last counts."""
+    seen: dict[tuple[object, ...], datetime] = {}
+    for one in changes:
+        if one.thing == "reviews.Review" and set(one.changes or ()) <= {"verdict", "notes"}:
+            key = (one.actor_id, one.review_id, *sorted(one.changes or ()))
+            later, seen[key] = seen.get(key), one.timestamp
+            if later is not None and later - one.timestamp < WRITING:
+                continue
+        yield one
+
+
+def _acts(changes: Iterable[Change]) -> list[list[Change]]:
+    groups: list[list[Change]] = []
+    for one in changes:
+        last = groups[-1][-1] if groups else None
+        same = last and (last.actor_id, last.review_id) == (one.actor_id, one.review_id)
+        if last and same and last.timestamp - one.timestamp < TOGETHER:
+            groups[-1].append(one)
+        else:
+            groups.append([one])
+    return groups
+
+
+def _rows(group: Sequence[Change]) -> list[str]:
+    """Return what was changed among the rows of rooms."""
+    new = {one.within for one in group if one.thing == "jobs.Room" and _ACTS[one.action] == MADE}
+    came, went = Counter[tuple[str, str, str]](), Counter[tuple[str, str, str]]()
+    for one in group:
+        if one.thing in ROWS and one.within not in new:
+            act = _ACTS[one.action]
+            values = sorted((name, new if act == MADE else old) for name, (old, new) in (one.changes or {}).items())
+            (came if act != GONE else went)[one.thing, one.within, repr(values)] += 1
+    kept = {(thing, within) for thing, within, _ in (came - went) + (went - came)}
+    return [words.rows_changed(thing, within) for thing, within in sorted(kept)]
+
+
+def _others(group: Sequence[Change]) -> list[str]:
+    """Return what else was changed, in the order in which it was done."""
+    found = []
+    for one in reversed(group):
+        if one.thing in ROWS or one.action not in _ACTS:
+            continue
+        fields = {name: (str(pair[0]), str(pair[1])) for name, pair in (one.changes or {}).items()}
+        found += words.change_said(one.thing, _ACTS[one.action], fields, one.within)
+    return found
