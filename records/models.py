@@ -25,8 +25,9 @@ class Change(AbstractLogEntry):  # type: ignore[misc]
 
     thing = models.CharField(max_length=40)  # label of its model: kept by name, since an archive goes elsewhere
     within = models.CharField(max_length=80, blank=True)  # name of the room it is in
-    review = models.ForeignKey(Review, null=True, on_delete=models.CASCADE, related_name="+")
-    job = models.ForeignKey(Job, null=True, on_delete=models.CASCADE, related_name="+")
+    # without constraints: what is removed with all it holds is recorded while its own record goes
+    review = models.ForeignKey(Review, null=True, on_delete=models.CASCADE, related_name="+", db_constraint=False)
+    job = models.ForeignKey(Job, null=True, on_delete=models.CASCADE, related_name="+", db_constraint=False)
 
     objects = ChangeManager()
 

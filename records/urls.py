@@ -6,5 +6,7 @@ from records import views
 
 urlpatterns = [
     path("reviews/<int:pk>/record/", views.review_record, name="review-record"),
+    path("jobs/<int:pk>/archive.json", views.job_archive, name="job-archive"),
+    path("jobs/bring-in/", views.bring_in, name="job-bring-in"),
     path("jobs/<int:pk>/record/", views.job_record, name="job-record"),
 ]

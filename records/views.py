@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, render
-from django.views.decorators.http import require_safe
+from django.shortcuts import get_object_or_404, redirect, render
+from django.views.decorators.http import require_http_methods, require_safe
 
 from jobs import queries as job_queries
+from people.gate import changes
 from prism import words
-from records import queries
+from records import job_file, queries
+from records.job_file import JobFileError
 from reviews import queries as review_queries
-from web.http import StudioRequest
+from web.http import StudioRequest, as_file
+from web.uploads import too_large
 
 PER_PAGE = 200
 
@@ -25,6 +29,35 @@ def review_record(request: StudioRequest, pk: int) -> HttpResponse:
     context = {"review": review, "page": page, "hidden": hidden, "title": review.called(review.colour.name)}
     context["acts"] = [] if hidden else queries.said(page.object_list)
     return render(request, "records/record.html", context)
+
+
+@require_safe
+def job_archive(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give a job with all that was done as one file."""
+    job = get_object_or_404(job_queries.of_studio(request.user), pk=pk)
+    response = HttpResponse(job_file.written(job), content_type="application/json")
+    return as_file(response, job.title, "job", "json")
+
+
+@require_http_methods(["GET", "HEAD", "POST"])
+@changes
+def bring_in(request: StudioRequest) -> HttpResponse:
+    """Take a job up from such a file."""
+    trouble = ""
+    if request.method == "POST":
+        upload = request.FILES.get("file")
+        try:
+            if too_large(request):
+                raise JobFileError(words.job_file_too_large(job_file.MOST_BYTES // 1_000_000))
+            if upload is None:
+                raise JobFileError(words.JOB_FILE_NONE)
+            came = job_file.take_up(request.user, job_file.read(upload))
+        except JobFileError as wrong:
+            trouble = str(wrong)
+        else:
+            messages.info(request, words.job_taken_up(came.job.title, came.colours, came.people), extra_tags="told")
+            return redirect(came.job)
+    return render(request, "records/bring_in.html", {"trouble": trouble}, status=422 if trouble else 200)
 
 
 @require_safe

@@ -185,7 +185,12 @@ if PRODUCTION:
     CSRF_COOKIE_SECURE = True
 
 # a file beyond the limit of its address is dropped while it arrives; the form says so beside the field
-UPLOAD_LIMITS = (("/colours/import/", 40_000_000), ("/viewings/", 12_600_000), ("/", 1_000_000))
+UPLOAD_LIMITS = (
+    ("/colours/import/", 40_000_000),
+    ("/jobs/bring-in/", 60_600_000),
+    ("/viewings/", 12_600_000),
+    ("/", 1_000_000),
+)
 FILE_UPLOAD_HANDLERS = ["web.uploads.BoundedUploadHandler"]
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 DATA_UPLOAD_MAX_NUMBER_FIELDS = 200

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
+
+from prism.messages.text import capital, count, listed
 
 ARCHIVE_NOT_EMPTY = "This database is not empty: restore into a new one, named by DATABASE, after manage.py migrate."
 ARCHIVE_BROKEN = "The file is cut off or broken: nothing was restored. Take another copy of it."
@@ -27,3 +29,30 @@ def archive_held(same: bool) -> str:
     return (
         "Restored as it was archived." if same else "Restored from an older version: what is new has its usual value."
     )
+
+
+JOB_FILE_BROKEN = "The file is cut off or broken: nothing was taken up. Take another copy of it."
+JOB_FILE_NONE = "The file is no archive of a job: choose one that a studio wrote under Archive."
+JOB_FILE_NEWER = "The archive was written by a newer version: bring this one up to date first. Nothing was taken up."
+JOB_FILE_ALTERED = "The file was altered after it was written, its digest does not match: nothing was taken up."
+
+
+def job_file_too_large(megabytes: int) -> str:
+    """Say that the archive of a job is too large."""
+    return f"The file is larger than {megabytes} MB: archive the whole studio instead."
+
+
+def job_file_wrong(what: str) -> str:
+    """Say what in the archive of a job cannot be."""
+    return f"Something in the file cannot be: {what} Nothing was taken up."
+
+
+def job_taken_up(title: str, colours: int, people: Sequence[str]) -> str:
+    """Say what came in with a job."""
+    said = f"{title} was brought in."
+    if colours:
+        were = "were" if colours > 1 else "was"
+        said += f" {capital(count(colours, 'colour'))} of it {were} not in this studio, and came with it."
+    if people:
+        said += f" {listed(list(people))} {'are' if len(people) > 1 else 'is'} named in it without an account here."
+    return said

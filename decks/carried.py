@@ -1,0 +1,74 @@
+"""Colours that go from a studio to another inside a file: written with all that is known of them, and found again."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.utils import timezone
+
+from decks import queries, services
+from decks.models import Colour, Earlier, Maker
+
+FIELDS = (*services.WRITTEN, "percent")
+MOST_KNOWN = 40
+
+
+def carry(colour: Colour) -> dict[str, Any]:
+    """Return a colour as a file holds it: maker and code, its fields, and the values it had before."""
+    return {
+        "maker": colour.maker.name if colour.maker else None,
+        "code": colour.code,
+        "parent": carry(colour.parent) if colour.parent else None,
+        **{name: getattr(colour, name) for name in FIELDS},
+        "earlier": [
+            {"replaced": earlier.replaced.isoformat(), "reason": earlier.reason}
+            | {name: getattr(earlier, name) for name in services.WRITTEN}
+            for earlier in colour.earlier.all()
+        ],
+    }
+
+
+def find(user: User, held: dict[str, Any]) -> Colour | None:
+    """Return the colour of the studio that is the carried one, in maker, code and every figure; None for none."""
+    visible = queries.visible_to(user).filter(code=held["code"])
+    if held["maker"]:
+        visible = visible.filter(maker__name=held["maker"])
+    else:
+        visible = visible.filter(maker=None, name=held["name"])
+    return next((one for one in visible[:MOST_KNOWN] if _same(one, held)), None)
+
+
+def _same(colour: Colour, held: dict[str, Any]) -> bool:
+    return all(services.same_value(getattr(colour, name), held[name]) for name in services.NUMBERS)
+
+
+def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
+    """Return the studio's colour that a carried one is, and whether it had to be made.
+
+    A maker's goes into a deck of the person's own under the maker's name, or, where its code means another colour
+    there, among the own colours. Raises `ValidationError` of Django for fields that cannot be.
+    """
+    found = find(by, held)
+    if found is not None:
+        return found, False
+    made = Colour(code=held["code"], **{name: held[name] for name in FIELDS})
+    made.parent = bring_in(by, held["parent"])[0] if held["parent"] else None
+    maker = Maker.objects.filter(owner=by, name=held["maker"]).first() if held["maker"] else None
+    if held["maker"] and not (maker and maker.colours.filter(code=held["code"]).exists()):
+        made.maker = maker or Maker(owner=by, name=held["maker"])
+        if maker is None:
+            made.maker.full_clean(exclude=["owner"])
+            made.maker.save()
+    else:
+        made.owner = by
+    made.full_clean(exclude=["maker", "owner", "parent", "brought_in"])
+    made.save()
+    for row in held["earlier"]:
+        values = {name: row[name] for name in services.WRITTEN}
+        before = Earlier(colour=made, replaced=row["replaced"], reason=row["reason"], by=by, **values)
+        before.full_clean(exclude=["colour", "by", "by_import"])
+        before.save()
+    if made.maker:
+        Maker.objects.filter(pk=made.maker.pk).update(changed=timezone.now())
+    return made, True

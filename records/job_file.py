@@ -1,0 +1,301 @@
+"""A job as one open file: JSON of the job with its rooms, reviews and all that was done, and back, also elsewhere.
+
+Records are held by model in the order in which they need each other. A record refers to another by its place in the
+list of its model, to a colour by its place in the list of colours, and to a person by name: whoever is not in the
+studio that takes it up becomes a closed account there, so that the record still says who did what. Addresses of
+clients' links are none of it.
+"""
+
+from __future__ import annotations
+
+import json
+from base64 import b64decode, b64encode
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, field
+from functools import cached_property
+from hashlib import sha256
+from typing import IO, Any
+
+from django.apps import apps
+from django.contrib.auth.models import User
+from django.contrib.contenttypes.models import ContentType
+from django.core.exceptions import ValidationError
+from django.db import models, transaction
+from django.db.models import Q
+from django.utils import timezone
+
+from decks import carried
+from decks.models import Colour
+from jobs.models import Job
+from people.models import Member, Role
+from people.names import name_of
+from people.queries import members, studio_of
+from prism import words
+from records.models import Change
+from reviews.models import Shared
+
+FORMAT, VERSION = "gentle-prism-job", 1
+MOST_BYTES = 60_000_000
+MOST_RECORDS = 200_000
+LEFT_OUT = {
+    "reviews.Shared": {"token"},
+    "reviews.Viewing": {"sent"},
+    "records.Change": {"content_type", "actor_email", "remote_addr"},
+}
+"""What goes nowhere else: addresses, and what means something in one database alone."""
+
+LISTS = {"hand_order": "decks.Colour", "readings": "jobs.Metered"}
+"""Fields that list the ids of other records."""
+
+
+class JobFileError(ValueError):
+    """A file of a job that cannot be taken up; the message says why."""
+
+
+@dataclass
+class TakenUp:
+    """What came in: the job, how many of its colours were new here, and who was not in the studio."""
+
+    job: Job
+    colours: int = 0
+    people: list[str] = field(default_factory=list)
+
+
+def _of(job: Job) -> list[tuple[str, Q]]:
+    """Return which records of which models are a job's, those that others need first."""
+    room, review = Q(room__job=job), Q(review__room__job=job)
+    found = [("jobs.Job", Q(pk=job.pk)), ("jobs.Room", Q(job=job))]
+    found += [(f"jobs.{name}", room) for name in ("Window", "LampSort", "Surface", "Element")]
+    found += [("jobs.ElementPart", Q(element__room__job=job)), ("jobs.Finish", room), ("jobs.Metered", room)]
+    found += [("jobs.WhiteRule", Q(job=job)), ("reviews.Review", room)]
+    found += [(f"reviews.{name}", review) for name in ("Board", "Observation", "Shortlisted", "KeptScheme")]
+    found += [("reviews.SchemePlace", Q(scheme__review__room__job=job))]
+    found += [(f"reviews.{name}", review) for name in ("SamplePlan", "Viewing")]
+    found += [("reviews.ViewingPhoto", Q(viewing__review__room__job=job)), ("reviews.Decision", review)]
+    found += [("reviews.DocumentEdit", review), ("reviews.Correction", room), ("reviews.Shared", Q(job=job))]
+    found += [("reviews.ClientAnswer", review & Q(shared__job=job)), ("records.Change", Q(job=job) | review)]
+    return found
+
+
+def _fields(model: type[models.Model]) -> list[models.Field[Any, Any]]:
+    left = LEFT_OUT.get(model._meta.label, set())
+    return [one for one in model._meta.concrete_fields if not one.primary_key and one.name not in left]
+
+
+# --- out ---
+
+
+class _Writer:
+    """Writes the records of a job, and keeps count of what they refer to."""
+
+    def __init__(self, job: Job) -> None:
+        self._job = job
+        self._places: dict[str, dict[int, int]] = {}
+        self._colours: dict[int, int] = {}
+
+    @cached_property
+    def body(self) -> dict[str, Any]:
+        """All of it but the digest."""
+        records = {label: self._rows(label, of) for label, of in _of(self._job)}
+        held = Colour.objects.in_bulk(list(self._colours))
+        colours = [carried.carry(held[pk]) for pk in self._colours]
+        return {"format": FORMAT, "version": VERSION, "colours": colours, "records": records}
+
+    def _rows(self, label: str, of: Q) -> list[dict[str, Any]]:
+        model = apps.get_model(label)
+        found = list(model._default_manager.filter(of).distinct().order_by("pk"))
+        self._places[label] = {one.pk: place for place, one in enumerate(found)}
+        return [self._row(one) for one in found]
+
+    def _row(self, one: models.Model) -> dict[str, Any]:
+        row = {each.name: self._value(each, one) for each in _fields(type(one))}
+        for each in one._meta.many_to_many:
+            places = self._places.get(_label(each), {})
+            row[each.name] = sorted(places[pk] for pk in self._held(one, each) if pk in places)
+        return row
+
+    def _held(self, one: models.Model, each: models.ManyToManyField[Any, Any]) -> Iterable[int]:
+        pks: Iterable[int] = getattr(one, each.name).values_list("pk", flat=True)
+        return pks
+
+    def _value(self, each: models.Field[Any, Any], one: models.Model) -> Any:
+        value = getattr(one, each.attname)
+        if each.name in LISTS and isinstance(value, list):
+            there = apps.get_model(LISTS[each.name])._default_manager.filter(pk__in=value).values_list("pk", flat=True)
+            return [place for pk in value if pk in there and (place := self._place(LISTS[each.name], pk)) is not None]
+        if value is None or not isinstance(each, models.ForeignKey):
+            return _plain(value)
+        label = _label(each)
+        return name_of(getattr(one, each.name)) if label == "auth.User" else self._place(label, value)
+
+    def _place(self, label: str, pk: int) -> int | None:
+        if label == "decks.Colour":
+            return self._colours.setdefault(pk, len(self._colours))
+        return self._places.get(label, {}).get(pk)
+
+
+def _label(each: models.Field[Any, Any]) -> str:
+    related = each.related_model
+    assert related is not None and not isinstance(related, str)
+    return str(related._meta.label)
+
+
+def _plain(value: Any) -> Any:
+    if isinstance(value, bytes | memoryview):
+        return b64encode(bytes(value)).decode()
+    if hasattr(value, "isoformat"):
+        return value.isoformat()
+    return str(value) if not isinstance(value, str | int | float | bool | list | dict | type(None)) else value
+
+
+def _digest(body: dict[str, Any]) -> str:
+    return sha256(json.dumps(body, sort_keys=True, ensure_ascii=False).encode()).hexdigest()
+
+
+def written(job: Job) -> bytes:
+    """Return a job as a file."""
+    body = _Writer(job).body
+    return json.dumps(body | {"digest": _digest(body)}, ensure_ascii=False, indent=1).encode()
+
+
+# --- in ---
+
+
+def read(upload: IO[bytes]) -> dict[str, Any]:
+    """Return what a file holds. Raises `JobFileError` where it is none, newer, cut off, altered or too large."""
+    raw = upload.read(MOST_BYTES + 1)
+    if len(raw) > MOST_BYTES:
+        raise JobFileError(words.job_file_too_large(MOST_BYTES // 1_000_000))
+    try:
+        held = json.loads(raw)
+    except (ValueError, RecursionError):
+        raise JobFileError(words.JOB_FILE_BROKEN) from None
+    if not isinstance(held, dict) or held.get("format") != FORMAT:
+        raise JobFileError(words.JOB_FILE_NONE)
+    if not isinstance(held.get("version"), int) or held["version"] > VERSION:
+        raise JobFileError(words.JOB_FILE_NEWER)
+    digest = held.pop("digest", None)
+    if digest != _digest(held):
+        raise JobFileError(words.JOB_FILE_ALTERED)
+    return held
+
+
+class _Reader:
+    """Makes the records of a file anew."""
+
+    def __init__(self, by: User, held: dict[str, Any]) -> None:
+        self._by, self._held = by, held
+        self._made: dict[str, list[models.Model]] = {}
+        self._people = {member.name: member.user for member in members(by)}
+        self.new_colours = 0
+        self.new_people: list[str] = []
+
+    def take_up(self) -> Job:
+        self._colours = [self._colour(row) for row in self._held["colours"]]
+        records = self._held["records"]
+        if sum(len(rows) for rows in records.values()) > MOST_RECORDS:
+            raise JobFileError(words.JOB_FILE_BROKEN)
+        for label, _ in _of(Job(pk=0)):
+            self._made[label] = []
+            for row in records.get(label, ()):
+                self._made[label].append(self._record(apps.get_model(label), row))
+        (job,) = self._made["jobs.Job"]
+        assert isinstance(job, Job)
+        return job
+
+    def _colour(self, row: dict[str, Any]) -> Colour:
+        found, fresh = carried.bring_in(self._by, row)
+        self.new_colours += fresh
+        return found
+
+    def _record(self, model: type[models.Model], row: dict[str, Any]) -> models.Model:
+        one = model()
+        for each in _fields(model):
+            if each.name in row and not each.generated:
+                setattr(one, each.attname, self._value(each, row[each.name]))
+        if isinstance(one, Change):
+            one.content_type = ContentType.objects.get_for_model(apps.get_model(one.thing))
+        elif isinstance(one, Shared):
+            one.withdrawn = one.withdrawn or timezone.now()
+        one.full_clean(exclude=_unchecked(one), validate_unique=False, validate_constraints=False)
+        if isinstance(one, Change):
+            Change.objects.bulk_create([one])  # by whom it was, not by whoever takes it up
+        else:
+            one.save_base(raw=True, force_insert=True)  # as it was, moments too
+        for each in model._meta.many_to_many:
+            others = self._made.get(_label(each), [])  # of two that refer to each other the later one says so
+            getattr(one, each.name).set([others[place] for place in row.get(each.name, ()) if place < len(others)])
+        return one
+
+    def _value(self, each: models.Field[Any, Any], value: Any) -> Any:
+        if value is None:
+            return None
+        if each.name in LISTS and isinstance(value, list):
+            return [self._known(LISTS[each.name], place) for place in value]
+        if not isinstance(each, models.ForeignKey):
+            return b64decode(value) if isinstance(each, models.BinaryField) else each.to_python(value)
+        label = _label(each)
+        return self._person(value).pk if label == "auth.User" else self._known(label, value)
+
+    def _known(self, label: str, place: int) -> int:
+        found: int = (self._colours if label == "decks.Colour" else self._made[label])[place].pk
+        return found
+
+    def _person(self, name: str) -> User:
+        if name not in self._people:
+            first, _, last = name.partition(" ")
+            stem = "".join(c for c in name.casefold() if c.isalnum())[:60] or "somebody"
+            user = User(username=next(n for n in _numbered(stem) if not User.objects.filter(username=n).exists()))
+            user.first_name, user.last_name, user.is_active = first[:150], last[:150], False
+            user.set_unusable_password()
+            user.save()
+            Member.objects.create(user=user, studio=studio_of(self._by), role=Role.JUNIOR, closed=timezone.now())
+            self._people[name] = user
+            self.new_people.append(name)
+        return self._people[name]
+
+
+def _unchecked(one: models.Model) -> list[str]:
+    """Return the fields whose values are found already, or are empty as they may be."""
+    return [
+        each.name
+        for each in one._meta.concrete_fields
+        if isinstance(each, models.ForeignKey)
+        or (each.null and getattr(one, each.attname) is None)
+        or (isinstance(each, models.JSONField) and getattr(one, each.attname) in ([], {}))
+    ]
+
+
+def _numbered(stem: str) -> Iterator[str]:
+    yield stem
+    yield from (f"{stem}{number}" for number in range(2, 10_000))
+
+
+def _told(wrong: ValidationError) -> str:
+    if not hasattr(wrong, "error_dict"):
+        return " ".join(wrong.messages)
+    return " ".join(f"{name}: {' '.join(said)}" for name, said in wrong.message_dict.items())
+
+
+def take_up(by: User, held: dict[str, Any]) -> TakenUp:
+    """Make a job from what a file holds, under a title that no other job of the studio has; all of it or nothing.
+
+    Raises `JobFileError` where something in it cannot be.
+    """
+    reader = _Reader(by, held)
+    taken = set(Job.objects.filter(owner__in=members(by).values("user"), deleted=None).values_list("title", flat=True))
+    try:
+        with transaction.atomic():
+            job = reader.take_up()
+            if job.title in taken:
+                job.title = words.copy_of_room(job.title[:74], taken)
+            job.deleted = None
+            job.save_base(raw=True)
+    except ValidationError as wrong:
+        raise JobFileError(words.job_file_wrong(_told(wrong))) from None
+    except (KeyError, IndexError, TypeError, ValueError, AttributeError, LookupError, OverflowError) as wrong:
+        if isinstance(wrong, JobFileError):
+            raise
+        raise JobFileError(words.JOB_FILE_BROKEN) from None
+    by.__dict__.pop("_team", None)
+    return TakenUp(job, reader.new_colours, reader.new_people)
