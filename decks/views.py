@@ -46,6 +46,7 @@ def search(request: StudioRequest) -> HttpResponse:
     page = Paginator(queries.search(request.user, text), queries.PAGE).get_page(request.GET.get("page"))
     found = queries.in_order(list(page.object_list))
     context = {"page": page, "found": found, "q": text, "beside_of": request.GET.get("beside_of", "")}
+    context["like"] = request.GET.get("like", "")
     response = render(request, "decks/results.html" if request.htmx else "decks/search.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response

@@ -90,20 +90,35 @@ def keep_room(
 
 
 @transaction.atomic
+def begin_like(by: User, job: Job, other: Job) -> Job:
+    """Give a new job the rooms of another, with all they hold and how they lie to each other."""
+    made = {room.pk: _copied(by, room, job, room.name) for room in other.rooms.filter(deleted=None)}
+    for pk, room in made.items():
+        for relation in ("open_to", "leads_to"):
+            others = getattr(Room(pk=pk), relation).filter(pk__in=made).values_list("pk", flat=True)
+            getattr(room, relation).set([made[near] for near in others])
+    return job
+
+
+@transaction.atomic
 def duplicate(by: User, room: Room) -> Room:
     """Copy a room with all it holds; readings of meters are of the first alone."""
     taken = set(room.job.rooms.filter(deleted=None).values_list("name", flat=True))
-    name = words.copy_of_room(room.name, taken)[:80]
-    fields = ("job", "width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes")
-    made = Room.objects.create(name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
+    made = _copied(by, room, room.job, words.copy_of_room(room.name, taken)[:80])
+    made.open_to.set(room.open_to.all())
+    made.leads_to.set(room.leads_to.all())
+    return made
+
+
+def _copied(by: User, room: Room, job: Job, name: str) -> Room:
+    fields = ("width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes")
+    made = Room.objects.create(job=job, name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
     for relation in ("windows", "lamps", "surfaces", "elements", "finishes"):
         for row in getattr(room, relation).all():
             inside = list(row.parts.all()) if relation == "elements" else []
             _save_as_new(row, room=made)
             for part in inside:
                 _save_as_new(part, element=row)
-    made.open_to.set(room.open_to.all())
-    made.leads_to.set(room.leads_to.all())
     return made
 
 

@@ -26,7 +26,7 @@ from prism.formats import room_json
 from prism.light.checks import RoomError
 from prism.meters import MeterError
 from prism.stimulus import Stimulus
-from web.http import StudioRequest, as_file, offer_back
+from web.http import StudioRequest, as_file, offer_back, whole_number
 
 PER_PAGE = 50
 
@@ -52,8 +52,9 @@ def _room(request: StudioRequest, pk: int) -> Room:
 @require_http_methods(["GET", "POST"])
 @changes
 def new_job(request: StudioRequest) -> HttpResponse:
-    """Begin a job."""
-    return _job_sheet(request, Job())
+    """Begin a job, with the rooms of another where one is named."""
+    asked = whole_number(request.POST.get("like") or request.GET.get("like"))
+    return _job_sheet(request, Job(), _job(request, asked) if asked else None)
 
 
 @require_http_methods(["GET", "POST"])
@@ -63,11 +64,12 @@ def edit_job(request: StudioRequest, pk: int) -> HttpResponse:
     return _job_sheet(request, _job(request, pk))
 
 
-def _job_sheet(request: StudioRequest, job: Job) -> HttpResponse:
+def _job_sheet(request: StudioRequest, job: Job, like: Job | None = None) -> HttpResponse:
     form = JobForm(request.POST or None, instance=job)
     if request.method == "POST" and form.is_valid():
-        return redirect(services.keep_job(request.user, job, form.fields_kept()))
-    context = {"form": form, "job": job, **place_context()}
+        made = services.keep_job(request.user, job, form.fields_kept())
+        return redirect(services.begin_like(request.user, made, like) if like else made)
+    context = {"form": form, "job": job, "like": like, **place_context()}
     return render(request, "jobs/job_sheet.html", context, status=422 if form.errors else 200)
 
 

@@ -16,7 +16,7 @@ from decks.models import Colour
 from jobs.models import Room
 from prism.viewing.scales import neutral_shift
 from reviews import queries
-from reviews.models import Review, Shortlisted
+from reviews.models import Review, SamplePlan, Shortlisted
 from schools import queries as school_queries
 from schools import services as school_services
 
@@ -37,6 +37,34 @@ def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Revi
         neutral_a=round(shift[0], 2),
         neutral_b=round(shift[1], 2),
     )
+
+
+ALIKE = (
+    "room", "school", "school_table", "neutral", "neutral_white", "neutral_a", "neutral_b", "surround", "edge_view",
+    "wall_view", "wall_order", "withhold",
+)  # fmt: skip
+"""What another review has of the one it is begun like."""
+
+
+@transaction.atomic
+def start_like(owner: User, colour: Colour, other: Review) -> Review:
+    """Start a review of a colour as another one was made: in its room, by its school, neutral and wall, with its plan
+    of samples and the order of its document; nothing that was found, seen or written comes along."""
+    made = start(owner, colour)
+    for name in ALIKE:
+        setattr(made, name, getattr(other, name))
+    if made.wall_order == Review.Order.HAND:
+        made.wall_order = Review.Order.CHOSEN
+    save(made, *ALIKE)
+    plan = SamplePlan.objects.filter(review=other).first()
+    if plan:
+        SamplePlan.objects.create(review=made, size=plan.size, ground=plan.ground, coats=plan.coats)
+    for edit in other.document_edits.all():
+        if edit.left_out or edit.position is not None:
+            made.document_edits.create(
+                section=edit.section, left_out=edit.left_out, position=edit.position, by_id=owner.pk
+            )
+    return made
 
 
 def remember_place(review: Review, step: str, beside: Colour | None) -> None:

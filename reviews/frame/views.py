@@ -45,10 +45,14 @@ def home(request: StudioRequest) -> HttpResponse:
 
 @require_POST
 def start(request: StudioRequest) -> HttpResponse:
-    """Start a review of a colour that the person may see."""
+    """Start a review of a colour that the person may see, as another one was made where one is named."""
     wanted = whole_number(request.POST.get("colour"))
     colour = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
-    return redirect(services.start(request.user, colour))
+    like = whole_number(request.POST.get("like"))
+    if not like:
+        return redirect(services.start(request.user, colour))
+    other = get_object_or_404(queries.of_studio(request.user), pk=like, deleted=None)
+    return redirect(services.start_like(request.user, colour, other))
 
 
 @require_safe

@@ -26,7 +26,7 @@ CHANGES = {
     "school-copy", "school-edit", "school-delete", "school-restore",
     "colour-put-back", "deck-import", "deck-preview", "deck-apply", "deck-undo", "deck-cancel",
     "tinting-system-new", "tinting-system-delete", "tinting-system-restore", "reader-improve",
-    "job-new", "job-edit", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
+    "job-new", "job-edit", "job-bring-in", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
     "job-paint", "job-share", "link-withdraw", "job-white", "job-white-rule", "room-finishes",
     "room-edit", "room-copy", "room-delete", "room-restore", "room-meter", "room-meter-use",
 }  # fmt: skip
@@ -39,7 +39,7 @@ OWN = {
     "review-document-edit",
 }  # fmt: skip
 """What changes a review: its own person sends these, and whoever may change what is shared."""
-FORMS_OF_CHANGE = {"job-new", "job-edit", "job-room-new", "room-edit", "room-finishes"}
+FORMS_OF_CHANGE = {"job-new", "job-edit", "job-bring-in", "job-room-new", "room-edit", "room-finishes"}
 """Sheets that only those see who may send them."""
 
 
