@@ -253,13 +253,14 @@ class DeckColour(Protocol):
 
 
 @transaction.atomic
-def load_deck(entries: Iterable[DeckColour]) -> int:
-    """Add or update shared makers' colours by maker and code; return how many there are."""
+def load_deck(entries: Iterable[DeckColour], owner: User | None = None) -> int:
+    """Add or update makers' colours by maker and code, shared ones or in decks of somebody's own; return how many there
+    are."""
     makers: dict[str, Maker] = {}
     rows = []
     for entry in entries:
         if entry.maker not in makers:
-            makers[entry.maker] = Maker.objects.get_or_create(name=entry.maker, owner=None)[0]
+            makers[entry.maker] = Maker.objects.get_or_create(name=entry.maker, owner=owner)[0]
         rows.append(
             Colour(
                 maker=makers[entry.maker],

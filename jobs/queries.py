@@ -6,8 +6,9 @@ from itertools import groupby
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import Count, OuterRef, Prefetch, Q, QuerySet, Subquery
-from django.db.models.functions import Coalesce
+from django.db.models import Count, F, OuterRef, Prefetch, Q, QuerySet, Subquery
+from django.db.models import Window as SqlWindow
+from django.db.models.functions import Coalesce, RowNumber
 
 from jobs.models import Coated, Element, ElementPart, Finish, Job, Room, Surface, WhiteRule
 from people.queries import team
@@ -38,6 +39,18 @@ def listed(user: User) -> QuerySet[Job]:
     held = Room.objects.filter(job=OuterRef("pk"), deleted=None).order_by().values("job")
     rooms = Coalesce(Subquery(held.annotate(count=Count("pk")).values("count")), 0)
     return of_studio(user).filter(deleted=None).annotate(room_count=rooms)
+
+
+def by_state(user: User, most: int) -> list[tuple[str, str, int, list[Job]]]:
+    """Return the states that jobs are in, in their order: key, name, how many, and those that changed last."""
+    counts = dict(of_studio(user).filter(deleted=None).order_by().values_list("state").annotate(Count("pk")))
+    ranked = SqlWindow(RowNumber(), partition_by=F("state"), order_by=[F("updated").desc(), F("pk").desc()])
+    newest = list(listed(user).annotate(rank=ranked).filter(rank__lte=most).order_by("-updated", "-pk"))
+    return [
+        (key, label, counts[key], [job for job in newest if job.state == key])
+        for key, label in Job.State.choices
+        if key in counts
+    ]
 
 
 def searched(user: User, text: str) -> QuerySet[Job]:

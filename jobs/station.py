@@ -8,6 +8,7 @@ from typing import Any
 from django.contrib.auth.models import User
 
 from decks.models import Colour
+from decks.queries import visible_to
 from jobs import services
 from jobs.models import Job, Room
 from prism.demo import station
@@ -19,28 +20,29 @@ def enter(user: User) -> dict[str, Room]:
     rooms: dict[str, Room] = {}
     for one in station.ROOMS:
         parts = {name: one[name] for name in ("windows", "lamps", "surfaces", "elements")}
-        parts["elements"] = [_with_colours(row) for row in parts["elements"]]
+        parts["elements"] = [_with_colours(user, row) for row in parts["elements"]]
         rooms[one["name"]] = services.keep_room(user, Room(job=job, name=one["name"]), one["fields"], parts)
     for first, second in station.OPEN_TO:
         rooms[first].open_to.add(rooms[second])
     for first, second in station.LEADS_TO:
         rooms[first].leads_to.add(rooms[second])
     for name, rows in station.FINISHES.items():
-        services.keep_finishes(user, rooms[name], [_with_colours(row) for row in rows])
+        services.keep_finishes(user, rooms[name], [_with_colours(user, row) for row in rows])
     code, reason = station.WISH
-    services.rule_white(user, job, _colour(code), "pin", reason)
+    services.rule_white(user, job, colour(user, code), "pin", reason)
     return rooms
 
 
-def _with_colours(row: Mapping[str, Any]) -> dict[str, Any]:
+def _with_colours(user: User, row: Mapping[str, Any]) -> dict[str, Any]:
     """Return a row with its colours found."""
     own = {name: value for name, value in row.items() if name not in ("code", "codes")}
     if "code" in row:
-        own["colour"] = _colour(row["code"])
+        own["colour"] = colour(user, row["code"])
     if "codes" in row:
-        own["parts"] = [{"colour": _colour(code), "share": share} for code, share in row["codes"].items()]
+        own["parts"] = [{"colour": colour(user, code), "share": share} for code, share in row["codes"].items()]
     return own
 
 
-def _colour(code: str) -> Colour:
-    return Colour.objects.get(code=code, maker__isnull=False)
+def colour(user: User, code: str) -> Colour:
+    """Return a maker's colour by its code, as the person has it."""
+    return visible_to(user).filter(code=code, maker__isnull=False)[0]

@@ -10,6 +10,7 @@ urlpatterns = [
     path("sign-in/", never_cache(views.SignIn.as_view()), name="sign-in"),
     path("sign-out/", auth.LogoutView.as_view(), name="sign-out"),
     path("enter-demo/", views.enter_demo, name="enter-demo"),
+    path("try-out/", views.try_out, name="try-out"),
     path("words/", views.meanings, name="words"),
     path("health/", views.health, name="health"),
     path("", include("people.urls")),

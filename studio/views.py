@@ -16,7 +16,10 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
-from studio import glossary
+from jobs import queries as job_queries
+from people.gate import changes
+from reviews import queries as review_queries
+from studio import demo_job, glossary
 from web.http import StudioRequest
 
 DEMO_USER = "skerry"
@@ -57,6 +60,15 @@ def enter_demo(request: StudioRequest) -> HttpResponse:
     user = get_object_or_404(get_user_model(), username=DEMO_USER)
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return _signed_in(request) if request.htmx else redirect("home")
+
+
+@require_POST
+@changes
+def try_out(request: StudioRequest) -> HttpResponse:
+    """Enter the demo job into a studio that has neither jobs nor reviews yet."""
+    if job_queries.of_studio(request.user).exists() or review_queries.of_studio(request.user).exists():
+        return redirect("home")
+    return redirect(demo_job.try_out(request.user))
 
 
 @require_safe

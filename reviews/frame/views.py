@@ -13,6 +13,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
+from people.queries import may_change
 from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.frame.forms import BasisForm, WallForm
@@ -25,8 +26,8 @@ from reviews.viewing.shown import Shown
 from web.http import StudioRequest, offer_back, whole_number
 
 PER_PAGE = 20
-JOBS = 6
-"""Jobs on the first page: those that changed last."""
+JOBS = 4
+"""Jobs of each state on the first page: those that changed last."""
 
 
 @require_safe
@@ -34,8 +35,10 @@ def home(request: StudioRequest) -> HttpResponse:
     """Show the person's reviews, newest first, and the ways to start one."""
     page = Paginator(queries.listed(request.user), PER_PAGE).get_page(request.GET.get("page"))
     makers = deck_queries.makers(request.user)
-    context = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
-    context["jobs"] = job_queries.listed(request.user)[:JOBS]
+    context: dict[str, object] = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
+    context["states"] = job_queries.by_state(request.user, JOBS)
+    context["new_here"] = not context["rows"] and not context["states"]
+    context["may_change"] = may_change(request.user)
     context["answers"] = queries.client_answers(request.user)
     today = [one for one in viewing_queries.today(request.user) if not one.is_seen]
     context["viewings"] = [Shown(one) for one in today]

@@ -28,7 +28,7 @@ CHANGES = {
     "tinting-system-new", "tinting-system-delete", "tinting-system-restore", "reader-improve",
     "job-new", "job-edit", "job-bring-in", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
     "job-paint", "job-share", "link-withdraw", "job-white", "job-white-rule", "room-finishes",
-    "room-edit", "room-copy", "room-delete", "room-restore", "room-meter", "room-meter-use",
+    "try-out", "room-edit", "room-copy", "room-delete", "room-restore", "room-meter", "room-meter-use",
 }  # fmt: skip
 """What changes what the studio shares: owners and specialists send these, juniors may not."""
 MANAGES = {"person-invite", "studio-rename", "invitation-withdraw", "person-role", "person-close", "person-reopen"}
