@@ -14,7 +14,9 @@ from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, ColourSet, Maker
 from people.queries import team
 from prism import school, words
+from prism.finding import Meant, depth_ranges, temperatures_meant, understand
 from prism.metamerism import Parting, parting
+from prism.school import School
 from prism.stimulus import Stimulus
 
 PAGE = 24
@@ -159,11 +161,46 @@ def by_ids(ids: list[int]) -> dict[int, Colour]:
     return Colour.objects.select_related("maker").in_bulk(ids)
 
 
+def search_meant(user: User, text: str, chosen: School) -> tuple[list[int], Meant]:
+    """Return ids of colours by what somebody means: those that a colour typed in is nearest to, else those whose name,
+    code or maker holds all that was typed, then those that read so under a school; and how it was understood."""
+    meant, held = understand(text, chosen), catalogue(user)
+    if meant.colour is not None:
+        if not len(held.ids):
+            return [], meant
+        rows, _ = held.index.query(meant.colour.lab_array, min(NEAREST, len(held.ids)))
+        return held.ids[rows].tolist(), meant
+    found = search(user, text)
+    if meant.is_of_readings and not meant.is_of_reviews:
+        rows = _that_read_so(held, meant, chosen)
+        already = set(found)
+        found += [pk for pk in held.ids[rows].tolist() if pk not in already]
+    return found, meant
+
+
+def _that_read_so(held: Catalogue, meant: Meant, chosen: School) -> NDArray[np.intp]:
+    low, high = meant.lrv or (0.0, 100.0)
+    if meant.depth:
+        reach = depth_ranges(chosen)[meant.depth]
+        low, high = max(low, reach[0]), min(high, reach[1])
+    plain = Wanted(text=" ".join(meant.words), lrv_low=low, lrv_high=high, undertone=meant.undertone,
+                   strength=meant.strength, sort="name")  # fmt: skip
+    rows = held.select(plain, chosen)
+    families = [Wanted(family=word) for word in meant.families]
+    temperatures = [Wanted(temperature=word) for word in temperatures_meant(meant.temperature, chosen)]
+    for either in (families, temperatures):
+        if either:
+            rows = rows[np.isin(rows, np.concatenate([held.select(one, chosen) for one in either]))]
+    return rows
+
+
 def makers(user: User) -> QuerySet[Maker]:
     """Return the makers a person may use, with how many colours each has."""
     return makers_for(user).annotate(colour_count=Count("colours")).order_by("name")
 
 
+NEAREST = 24
+"""Colours that are shown as nearest to one that is typed in."""
 AT_A_TIME = 400
 
 

@@ -20,6 +20,5 @@ urlpatterns = [
     path("import/<int:pk>/apply/", views.apply, name="deck-apply"),
     path("import/<int:pk>/undo/", views.undo, name="deck-undo"),
     path("import/<int:pk>/cancel/", views.cancel, name="deck-cancel"),
-    path("search/", views.search, name="colour-search"),
     path("if/<int:pk>/", views.school_preview, name="school-preview"),
 ]

@@ -40,19 +40,6 @@ LONG_LOOK = 400_000
 
 
 @require_safe
-def search(request: StudioRequest) -> HttpResponse:
-    """Show colours that match what is typed, as boards that start a review."""
-    text = request.GET.get("q", "")
-    page = Paginator(queries.search(request.user, text), queries.PAGE).get_page(request.GET.get("page"))
-    found = queries.in_order(list(page.object_list))
-    context = {"page": page, "found": found, "q": text, "beside_of": request.GET.get("beside_of", "")}
-    context["like"] = request.GET.get("like", "")
-    response = render(request, "decks/results.html" if request.htmx else "decks/search.html", context)
-    patch_vary_headers(response, ["HX-Request"])
-    return response
-
-
-@require_safe
 def browse(request: StudioRequest) -> HttpResponse:
     """Show the decks, filtered and sorted."""
     form = FilterForm(request.GET, request.user)

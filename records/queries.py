@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import date, datetime, timedelta
 
 from django.db.models import Q, QuerySet
+from django.utils import timezone
 
 from jobs.models import Job
 from people.names import name_of
@@ -33,6 +34,11 @@ class Said:
     who: str
     lines: list[str]
     review: Review | None = None
+
+    @property
+    def day(self) -> date:
+        """The day it was done."""
+        return timezone.localtime(self.at).date()
 
     @property
     def name(self) -> str:

@@ -68,6 +68,11 @@ class Listed:
     finding: str
     verdict: str
 
+    @property
+    def name(self) -> str:
+        """What its colour is called."""
+        return self.review.called(self.review.colour.name)
+
 
 def listing(reviews: Iterable[Review]) -> list[Listed]:
     """Return reviews with their findings."""

@@ -4,6 +4,7 @@ from django.urls import path, register_converter
 
 from reviews import intake, steps
 from reviews.document import views as document
+from reviews.finding import views as finding
 from reviews.frame import views
 from reviews.sharing import views as sharing
 from reviews.viewing import views as viewing
@@ -29,6 +30,7 @@ register_converter(StepConverter, "step")
 
 urlpatterns = [
     path("", views.home, name="home"),
+    path("find/", finding.find, name="find"),
     path("colours/new/<slug:source>/", intake.own_colour, name="own-colour"),
     path("reviews/start/", views.start, name="review-start"),
     path("viewings/", viewing.listing, name="viewings"),

@@ -73,15 +73,15 @@ class Searching(TestCase):
 
     def test_the_page_and_the_fragment(self):
         self.client.force_login(self.isla)
-        page = self.client.get(reverse("colour-search"), {"q": "tide"})
+        page = self.client.get(reverse("find"), {"q": "tide"})
         self.assertContains(page, "<!doctype html>")
-        part = self.client.get(reverse("colour-search"), {"q": "tide"}, headers={"HX-Request": "true"})
+        part = self.client.get(reverse("find"), {"q": "tide"}, headers={"HX-Request": "true"})
         self.assertNotContains(part, "<!doctype html>")
         self.assertContains(part, "found")
-        none = self.client.get(reverse("colour-search"), {"q": '<script>"&'}, headers={"HX-Request": "true"})
+        none = self.client.get(reverse("find"), {"q": '<script>"&'}, headers={"HX-Request": "true"})
         self.assertContains(none, "&lt;script&gt;")
-        self.assertContains(none, "Try part of the name")
-        self.assertEqual(self.client.get(reverse("colour-search"), {"page": "many"}).status_code, 200)
+        self.assertContains(none, "Try part of a name")
+        self.assertEqual(self.client.get(reverse("find"), {"page": "many"}).status_code, 200)
 
 
 class Browsing(TestCase):

@@ -9,6 +9,7 @@ from prism.words.company import *
 from prism.words.devices import *
 from prism.words.documents import *
 from prism.words.files import *
+from prism.words.finding import *
 from prism.words.homes import *
 from prism.words.light import *
 from prism.words.pairs import *

@@ -2,6 +2,7 @@
 
 from reviews.models.boards import Board, Observation, Shortlisted
 from reviews.models.documents import DocumentEdit
+from reviews.models.finding import Meaning
 from reviews.models.review import Review
 from reviews.models.schemes import KeptScheme, SchemePlace
 from reviews.models.sharing import ClientAnswer, Shared
@@ -14,6 +15,7 @@ __all__ = [
     "Decision",
     "DocumentEdit",
     "KeptScheme",
+    "Meaning",
     "Observation",
     "Review",
     "SamplePlan",

@@ -30,7 +30,7 @@ class Alike(Wall):
         document_services.write(self.isla, self.review, "is", "My own words.", "computed")
         services.shortlist(self.review, world.colour("T05.4"))
         Review.objects.filter(pk=self.review.pk).update(verdict="Fine.", notes="Private.")
-        page = self.client.get(reverse("colour-search"), {"like": self.review.pk, "q": "Davit"})
+        page = self.client.get(reverse("find"), {"like": self.review.pk, "q": "Davit"})
         self.assertContains(page, f'name="like" value="{self.review.pk}"')
         self.start(world.colour("T06.2"), self.review.pk)
         made = Review.objects.exclude(pk=self.review.pk).get()

@@ -40,7 +40,7 @@ class Permissions(Studio):
 
     def test_nobody_without_signing_in(self):
         self.client.logout()
-        pages = [*self.requests(), ("get", reverse("home"), {}), ("get", reverse("colour-search"), {})]
+        pages = [*self.requests(), ("get", reverse("home"), {}), ("get", reverse("find"), {})]
         pages += [("get", reverse("own-colour", args=["hex"]), {}), ("post", reverse("review-start"), {"colour": 1})]
         for method, url, data in pages:
             response = getattr(self.client, method)(url, data)

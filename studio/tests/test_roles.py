@@ -183,10 +183,10 @@ class Roles(world.Studio):
     def test_what_one_brings_in_the_others_have(self):
         files.apply(self.waiting)
         self.client.force_login(self.people[Role.JUNIOR])
-        self.assertContains(self.client.get(reverse("colour-search"), {"q": "Fog Bell"}), "Own · A1")
+        self.assertContains(self.client.get(reverse("find"), {"q": "Fog Bell"}), "Own · A1")
         self.assertContains(self.client.get(reverse("schools")), "my wall practice", html=False)
         self.assertContains(self.client.get(reverse("home")), "Pintle Blotter")
         self.assertContains(self.client.get(reverse("jobs")), "Quay")
         self.client.force_login(self.rory)
-        self.assertNotContains(self.client.get(reverse("colour-search"), {"q": "Fog Bell"}), "Own · A1")
+        self.assertNotContains(self.client.get(reverse("find"), {"q": "Fog Bell"}), "Own · A1")
         self.assertNotContains(self.client.get(reverse("jobs")), "Quay")

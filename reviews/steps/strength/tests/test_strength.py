@@ -147,7 +147,7 @@ class Asking(Step):
             self.client.get(reverse("review-step", args=[again.pk, "read"])), "computed from a recipe, ±1.0"
         )
         self.assertEqual(kept.label, f"from {self.review.colour.name}")
-        self.assertContains(self.client.get(reverse("colour-search"), {"q": "at 75"}), kept.name)
+        self.assertContains(self.client.get(reverse("find"), {"q": "at 75"}), kept.name)
 
 
 class Counter(Step):

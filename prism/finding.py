@@ -1,0 +1,260 @@
+"""What somebody who looks for something means: words of readings, figures, a colour typed in, what stays in a room,
+what was seen there; and the rest, which is looked for as it is typed."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+
+from prism import numbers
+from prism.light.materials import library
+from prism.school import School
+from prism.stimulus import IntakeError, Stimulus, from_hex, from_lab
+
+NEAR_LRV = 1.0
+"""LRV points round one that is typed alone."""
+MOST_WORDS = 12
+NUMBER = r"[-+]?\d+(?:[.,]\d+)?"
+HUE_STEMS = {
+    **dict.fromkeys(("red", "redder", "reddish"), "red"),
+    **dict.fromkeys(("pink", "pinker", "pinkish", "rosy"), "pink"),
+    **dict.fromkeys(("orange", "oranger", "peachy"), "orange"),
+    **dict.fromkeys(("yellow", "yellower", "yellowish", "creamy", "creamier"), "yellow"),
+    **dict.fromkeys(("green", "greener", "greenish"), "green"),
+    **dict.fromkeys(("blue", "bluer", "bluish"), "blue"),
+    **dict.fromkeys(("purple", "purpler", "purplish", "violet", "mauve"), "purple"),
+}
+"""Words for a hue that something has or takes on, and the hue each stands for."""
+SEEN_STEMS = HUE_STEMS | {
+    **dict.fromkeys(("dark", "darker"), "darker"),
+    **dict.fromkeys(("light", "lighter", "pale", "paler"), "lighter"),
+    **dict.fromkeys(("warm", "warmer"), "warmer"),
+    **dict.fromkeys(("cool", "cooler", "cold", "colder"), "cooler"),
+    **dict.fromkeys(("grey", "greyer", "gray", "grayer", "dull", "dingy"), "greyer"),
+    **dict.fromkeys(("clear", "clearer", "brighter"), "clearer"),
+}
+"""Words for what was seen, and the direction each stands for."""
+PERIODS = {
+    "morning": ("morning", 0.0, 11.0),
+    "midday": ("midday", 11.0, 16.0),
+    "evening": ("evening", 16.0, 24.0),
+}
+"""Parts of a day by the hours they begin and end at."""
+_LATE = ("lamps", "lamplight", "night", "dark", "dusk")
+_KINDS = {"floor", "floors", "ceiling", "stone", "tile", "tiles", "cabinets", "brick", "furniture", "textiles"}
+_COMMON = {"as", "of", "nearly", "in", "and", "the", "warm", "cool", "pale", "dark", "grey", "red", "brown", "green",
+           "blue", "white", "rose", "golden", "yellowish", "across", "like", "blue-grey"}  # fmt: skip
+_FILLER = set("a an the that which with and but is are was it of for in at on by to colour colours color paint paints "
+              "undertone undertones one ones some any me my all show find light".split()) - {"light"}  # fmt: skip
+_HUES = "|".join(sorted(HUE_STEMS, key=len, reverse=True))
+_SEEN = "|".join(sorted(SEEN_STEMS, key=len, reverse=True))
+
+
+@dataclass
+class Meant:
+    """What was understood of words typed: any of the families, depths (ranges of LRV), hues of an undertone and its
+    strength, temperatures, a range of LRV, a colour, things of a room (groups of words), what was seen and in which
+    part of a day; `words` are the rest."""
+
+    families: tuple[str, ...] = ()
+    depth: str = ""
+    lrv: tuple[float, float] | None = None
+    undertone: str = ""
+    strength: str = ""
+    temperature: str = ""
+    colour: Stimulus | None = None
+    things: tuple[tuple[str, ...], ...] = ()
+    seen: tuple[str, ...] = ()
+    period: str = ""
+    words: tuple[str, ...] = ()
+    asked: dict[str, str] = field(default_factory=dict)
+
+    @property
+    def is_of_readings(self) -> bool:
+        """Whether something of a reading was asked for, so that colours can be found by it."""
+        return bool(self.families or self.depth or self.lrv or self.undertone or self.temperature or self.strength)
+
+    @property
+    def is_of_reviews(self) -> bool:
+        """Whether something was asked for that only a review has."""
+        return bool(self.things or self.seen or self.period)
+
+
+class _Text:
+    """Text from which what is understood is taken away, piece by piece."""
+
+    def __init__(self, text: str) -> None:
+        self.left = " " + " ".join(text.casefold().replace("−", "-").replace("’", "'").split()) + " "
+
+    def take(self, pattern: str) -> re.Match[str] | None:
+        """Return the first match, taken away; None for none."""
+        found = re.search(pattern, self.left)
+        if found:
+            self.left = f"{self.left[: found.start()]} {self.left[found.end() :]}"
+        return found
+
+
+def understand(text: str, school: School) -> Meant:
+    """Return what words typed mean under a school.
+
+    >>> from prism.school import load
+    >>> meant = understand("warm off-white with slate floor", load())
+    >>> meant.families, meant.temperature, meant.things, meant.words
+    (('off-white',), 'warm', (('slate', 'floor'),), ())
+    """
+    held, meant = _Text(text[:400]), Meant()
+    _colour(held, meant)
+    _lightness(held, meant)
+    _looked(held, meant)
+    _undertone(held, meant, school)
+    _things(held, meant)
+    _words(held, meant, school)
+    return meant
+
+
+def _typed(read: Callable[[], Stimulus]) -> Stimulus | None:
+    try:
+        return read()
+    except (IntakeError, ValueError):
+        return None
+
+
+def _colour(held: _Text, meant: Meant) -> None:
+    found = held.take(r"(?<!\w)#([0-9a-f]{6})(?!\w)|(?<!\w)(?=[a-f]*\d)(?=\d*[a-f])([0-9a-f]{6})(?!\w)")
+    if found:
+        code = found[1] or found[2]
+        meant.colour = _typed(lambda: from_hex(code))
+    elif found := held.take(r"(?<!\w)rgb\s*\(?\s*(\d{1,3})[\s,;]+(\d{1,3})[\s,;]+(\d{1,3})\s*\)?"):
+        code = "".join(f"{min(int(found[i]), 255):02x}" for i in (1, 2, 3))
+        meant.colour = _typed(lambda: from_hex(code))
+    elif found := held.take(rf"(?<!\w)lab\s*[(:]?\s*({NUMBER})[\s,;]+({NUMBER})[\s,;]+({NUMBER})\s*\)?"):
+        lab = [numbers.parse(found[i]) for i in (1, 2, 3)]
+        meant.colour = _typed(lambda: from_lab(lab))
+    if found:
+        meant.asked["colour"] = found[0].strip()
+
+
+def _lightness(held: _Text, meant: Meant) -> None:
+    number = r"(\d{1,3}(?:[.,]\d+)?)"
+    if found := held.take(rf"(?<!\w)lrv\s*(?:from |between )?{number}\s*(?:-|–|to|and|bis)\s*{number}(?!\w)"):
+        low, high = sorted(numbers.parse(found[i]) for i in (1, 2))
+    elif found := held.take(rf"(?<!\w)lrv\s*(?:over|above|from|>=?|at least)\s*{number}(?!\w)"):
+        low, high = numbers.parse(found[1]), 100.0
+    elif found := held.take(rf"(?<!\w)lrv\s*(?:under|below|to|<=?|at most)\s*{number}(?!\w)"):
+        low, high = 0.0, numbers.parse(found[1])
+    elif found := held.take(rf"(?<!\w)lrv\s*(?:of |about )?{number}(?!\w)"):
+        value = numbers.parse(found[1])
+        low, high = value - NEAR_LRV, value + NEAR_LRV
+    else:
+        return
+    meant.lrv = (low, high)
+
+
+def _looked(held: _Text, meant: Meant) -> None:
+    ways = "went|goes|turned|turns|looked|looks|came out"
+    went = rf"(?<!\w)(?:that |which )?(?:{ways})(?: too| a bit| more| rather)? ({_SEEN})(?!\w)"
+    while found := held.take(went):
+        meant.seen += (SEEN_STEMS[found[1]],)
+    late = "|".join(_LATE)
+    if found := held.take(r"(?<!\w)(?:in the |of an |at |by )?(morning|midday|noon|evening|evenings)(?!\w)"):
+        meant.period = {"noon": "midday", "evenings": "evening"}.get(found[1], found[1])
+    elif held.take(rf"(?<!\w)(?:under (?:the )?|by |at |after )({late})(?!\w)"):
+        meant.period = "evening"
+
+
+def _undertone(held: _Text, meant: Meant, school: School) -> None:
+    strengths = {word.removeprefix("a "): word for word in school.undertone_strength.words}
+    amounts = "|".join(re.escape(word) for word in (*strengths, "touch", "trace"))
+    if found := held.take(rf"(?<!\w)(?:an? )?({amounts})(?: of)? ({_HUES})(?: undertone)?(?!\w)"):
+        weakest = next((w for w in school.undertone_strength.words if w.startswith("a ")), "")
+        meant.strength = strengths.get(found[1], weakest)
+        hue = found[2]
+    elif found := held.take(rf"(?<!\w)({_HUES}) undertone(?!\w)|(?<!\w)undertone of ({_HUES})(?!\w)"):
+        hue = found[1] or found[2]
+    elif found := held.take(r"(?<!\w)(reddish|pinkish|yellowish|greenish|bluish|purplish)(?!\w)"):
+        hue = found[1]
+    else:
+        return
+    meant.undertone = _hue(HUE_STEMS[hue], school)
+    meant.asked["undertone"] = HUE_STEMS[hue]
+
+
+def _hue(stem: str, school: School) -> str:
+    return "red" if stem == "pink" and "pink" not in school.undertone.words else stem
+
+
+def _thing_words() -> set[str]:
+    words = {word for one in library().values() for word in re.findall(r"[a-z-]+", one.title.casefold())}
+    return (words - _COMMON) | _KINDS
+
+
+def _things(held: _Text, meant: Meant) -> None:
+    while found := held.take(r"(?<!\w)with (?:an? |the )?([a-z'-]+(?: (?!that |and |which |with |in )[a-z'-]+){0,2})"):
+        meant.things += (tuple(found[1].split()),)
+    known, group = _thing_words(), []
+    rest = []
+    for word in held.left.split():
+        if word in known and not word.isdigit():
+            group.append(word)
+            continue
+        if group:
+            meant.things += (tuple(group),)
+            group = []
+        rest.append(word)
+    meant.things += (tuple(group),) if group else ()
+    held.left = f" {' '.join(rest)} "
+
+
+def depth_ranges(school: School) -> dict[str, tuple[float, float]]:
+    """Return the words for depth with the LRV they reach over: the school's own, and the plain ones of the trade."""
+    edges = (0.0, *school.depth.edges, 100.0)
+    found = {word: (edges[i], edges[i + 1]) for i, word in enumerate(school.depth.words)}
+    light = next((low for word, (low, _) in found.items() if "light" in word), 55.0)
+    dark = next((low for word, (low, _) in found.items() if "mid" in word and "dark" not in word), 40.0)
+    plain = {"pale": (light, 100.0), "light": (light, 100.0), "dark": (0.0, dark), "deep": (0.0, dark)}
+    middle = dict.fromkeys(("mid", "medium", "middle"), (dark, light))
+    return found | plain | middle
+
+
+def _words(held: _Text, meant: Meant, school: School) -> None:
+    from_families = {rule.word: rule.word for rule in school.families} | {w: w for w in school.hue_family.words}
+    from_families |= {"off white": "off-white", "gray": "grey", "violet": "purple"}
+    if "pink" not in from_families:
+        from_families["pink"] = "red"
+    depths = {word: word for word in depth_ranges(school)}
+    temperatures = {word: word for word in school.temperature.words} | {"cold": "cool"}
+    for name, vocabulary in (("families", from_families), ("temperature", temperatures), ("depth", depths)):
+        for word in sorted(vocabulary, key=len, reverse=True):
+            if name != "families" and getattr(meant, name):
+                break
+            if " " in word or "-" in word:
+                _taken(held, meant, name, word, vocabulary)
+    rest = []
+    for word in held.left.split()[:MOST_WORDS]:
+        plain = word if word in from_families or not word.endswith("s") else word[:-1]
+        if plain in temperatures and not meant.temperature:
+            meant.temperature = temperatures[plain]
+        elif plain in from_families:
+            meant.families += (from_families[plain],)
+        elif plain in depths and not meant.depth:
+            meant.depth = depths[plain]
+        elif word not in _FILLER:
+            rest.append(word)
+    meant.families = tuple(dict.fromkeys(meant.families))
+    hues = [word for word in meant.families if word in HUE_STEMS]
+    if len(hues) == 1 and len(meant.families) == 2 and not meant.undertone:  # a blue grey is a grey
+        meant.families = tuple(word for word in meant.families if word not in hues)
+        meant.undertone, meant.asked["undertone"] = _hue(HUE_STEMS[hues[0]], school), HUE_STEMS[hues[0]]
+    meant.words = tuple(rest)
+
+
+def _taken(held: _Text, meant: Meant, name: str, word: str, vocabulary: Mapping[str, str]) -> None:
+    if held.take(rf"(?<!\w){re.escape(word).replace(chr(92) + '-', '[- ]')}s?(?!\w)"):
+        value = vocabulary[word]
+        setattr(meant, name, (*meant.families, value) if name == "families" else value)
+
+
+def temperatures_meant(word: str, school: School) -> list[str]:
+    """Return the words of a school for temperature that somebody means who says one: warm means slightly warm too."""
+    return [one for one in school.temperature.words if word and (one == word or one.endswith(f" {word}"))]

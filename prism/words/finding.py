@@ -1,0 +1,51 @@
+"""How a search was understood, and what it found."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from prism.messages.text import count, listed, number
+
+if TYPE_CHECKING:
+    from prism.finding import Meant
+
+NOTHING_FOUND = "Nothing holds all of that. Leave a word out, or bring the colour in as one of your own."
+
+
+def understood(meant: Meant) -> str:
+    """Say how a search was understood; empty where it was only taken as it was typed."""
+    parts = []
+    if meant.colour is not None:
+        parts.append(f"the colours nearest to {meant.asked['colour']}, LRV {number(meant.colour.lrv)}")
+    if meant.families:
+        parts.append(listed(list(meant.families), "or"))
+    if meant.depth:
+        parts.append(meant.depth)
+    if meant.temperature:
+        parts.append(meant.temperature)
+    if meant.undertone:
+        hue = meant.asked.get("undertone", meant.undertone)
+        parts.append(f"{meant.strength} of {hue}" if meant.strength.startswith("a ") else f"{hue} undertone")
+    if meant.lrv:
+        low, high = meant.lrv
+        parts.append(f"LRV {number(max(low, 0))} to {number(min(high, 100))}")
+    parts += [f"in a room with {' '.join(thing)}" for thing in meant.things]
+    if meant.seen:
+        parts.append(f"seen {listed(list(meant.seen))}")
+    if meant.period:
+        parts.append({"morning": "in the morning", "midday": "at midday"}.get(meant.period, "in the evening"))
+    if not parts:
+        return ""
+    if meant.words:
+        parts.append(f"with “{' '.join(meant.words)}” in its name, code, maker or texts")
+    return f"Understood as: {', '.join(parts)}."
+
+
+def found_reviews(found: int) -> str:
+    """Return the heading of reviews that were found."""
+    return "Reviews" if not found else count(found, "review").capitalize()
+
+
+def found_jobs(found: int) -> str:
+    """Return the heading of jobs that were found."""
+    return "Jobs" if not found else count(found, "job").capitalize()
