@@ -13,7 +13,7 @@ from jobs.models import Job
 from people.names import name_of
 from people.queries import may_change, team
 from prism import reading, words
-from reviews.models import ClientAnswer, Correction, Review
+from reviews.models import ClientAnswer, Review
 
 
 def listed(user: User) -> QuerySet[Review]:
@@ -50,14 +50,6 @@ def own(user: User, review: Review) -> Review:
     if not may_write(user, review):
         raise PermissionDenied(words.not_your_review(name_of(review.owner)))
     return review
-
-
-def eye_of(person: User) -> dict[str, float]:
-    """Return by how much somebody sees each scale otherwise, Lab units, as far as that was taken up."""
-    found: dict[str, float] = {}
-    for scale, mean in Correction.objects.filter(person=person, undone=None).values_list("scale", "mean"):
-        found[scale] = found.get(scale, 0.0) + mean
-    return found
 
 
 @dataclass(frozen=True)

@@ -15,8 +15,7 @@ from decks import queries as deck_queries
 from decks.models import Colour
 from jobs.models import Room
 from prism.viewing.scales import neutral_shift
-from reviews import queries
-from reviews.models import Review, SamplePlan, Shortlisted
+from reviews.models import Correction, Review, SamplePlan, Shortlisted
 from schools import queries as school_queries
 from schools import services as school_services
 
@@ -25,7 +24,7 @@ def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Revi
     """Start a review of a colour, under the person's usual school, against the neutral of their eye as far as that was
     taken up, and on the surround they last worked on."""
     usual = school_queries.usual(owner)
-    shift = neutral_shift(queries.eye_of(owner))
+    shift = neutral_shift(Correction.eye_of(owner))
     last = Review.objects.filter(owner_id=owner.pk).first()
     return Review.objects.create(
         owner_id=owner.pk,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from django.conf import settings
+from django.contrib.auth.models import User
 from django.db import models
 from django.urls import reverse
 from django.utils import timezone
@@ -134,6 +135,14 @@ class Correction(models.Model):
 
     def __str__(self) -> str:
         return f"{self.scale} of {self.person or self.room}"
+
+    @classmethod
+    def eye_of(cls, person: User) -> dict[str, float]:
+        """Return by how much somebody sees each scale otherwise, Lab units, as far as that was taken up."""
+        found: dict[str, float] = {}
+        for scale, mean in cls.objects.filter(person=person, undone=None).values_list("scale", "mean"):
+            found[scale] = found.get(scale, 0.0) + mean
+        return found
 
 
 class Decision(models.Model):

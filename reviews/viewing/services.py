@@ -19,9 +19,8 @@ from people.models import Member
 from people.queries import membership
 from prism.viewing import plan
 from prism.viewing.plan import Hour
-from reviews import queries as review_queries
 from reviews import services as review_services
-from reviews.models import Decision, Review, SamplePlan, Viewing, ViewingPhoto
+from reviews.models import Correction, Decision, Review, SamplePlan, Viewing, ViewingPhoto
 from reviews.viewing import queries
 
 
@@ -104,7 +103,7 @@ def log(
     moment = at or timezone.now()
     held.seen, held.answer, held.words = dict(seen), answer, words
     held.sky, held.lamps_on, held.lux = sky, lamps_on, lux
-    held.predicted = queries.predicted(held, sky, lamps_on, moment, review_queries.eye_of(by))
+    held.predicted = queries.predicted(held, sky, lamps_on, moment, Correction.eye_of(by))
     held.seen_at, held.by, held.sent = moment, by, sent
     held.save()
     review_services.save(held.review)

@@ -12,7 +12,6 @@ from people.models import Member, Role
 from people.queries import studio_of
 from prism import words
 from prism.viewing import scales
-from reviews import queries as review_queries
 from reviews import services
 from reviews.bench.tests.wall import HTMX
 from reviews.models import Correction, Viewing
@@ -84,7 +83,7 @@ class Corrections(Viewings):
         sent = {"person": str(self.isla.pk), "scale": "hue"}
         page = self.act("take-up", **sent)
         self.assertContains(page, "Taken up by")
-        self.assertAlmostEqual(review_queries.eye_of(self.isla)["hue"], -1.5, delta=0.1)
+        self.assertAlmostEqual(Correction.eye_of(self.isla)["hue"], -1.5, delta=0.1)
         self.review.refresh_from_db()
         self.assertEqual(self.review.neutral_a, 0)  # what was made stays
         later = services.start(self.isla, world.colour("T06.2"))
@@ -93,7 +92,7 @@ class Corrections(Viewings):
         self.assertContains(self.act("take-up", **sent), words.LEANING_GONE)
         (one,) = Correction.objects.all()
         self.act("take-back", correction=one.pk)
-        self.assertEqual(review_queries.eye_of(self.isla), {})
+        self.assertEqual(Correction.eye_of(self.isla), {})
         self.assertEqual(services.start(self.isla, world.colour("T06.2")).neutral_a, 0)
         self.assertEqual(len(self.found()), 1)
         one.refresh_from_db()
@@ -104,7 +103,7 @@ class Corrections(Viewings):
         at = timezone.now().replace(hour=12)
         plain = queries.predicted(one, "overcast", False, at)["differences"]
         Correction.objects.create(person=self.isla, scale="hue", mean=-2.0, half=0.5, count=9)
-        leaning = queries.predicted(one, "overcast", False, at, review_queries.eye_of(self.isla))["differences"]
+        leaning = queries.predicted(one, "overcast", False, at, Correction.eye_of(self.isla))["differences"]
         self.assertAlmostEqual(leaning["hue"] - plain["hue"], -2.0, places=2)
         self.assertEqual(leaning["depth"], plain["depth"])
 
