@@ -14,7 +14,7 @@ from typing import TYPE_CHECKING
 
 import numpy as np
 
-from bench import claims, documents, light, whites
+from bench import claims, documents, light, records, whites
 from bench.timing import best, report
 
 if TYPE_CHECKING:
@@ -312,7 +312,7 @@ def main() -> None:
     choosing_and_swapping()
     whites.of_a_swap()
     documents.of_documents()
-    documents.of_an_archive()
+    records.of_a_large_studio()
     strengths_and_recipes()
     fifty_thousand_line_deck()
     growth()

@@ -3,7 +3,10 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Iterator
+from collections import defaultdict
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from datetime import datetime
+from zoneinfo import ZoneInfo
 
 from django.contrib.auth.models import User
 from django.db.models import F, Prefetch, Q
@@ -15,11 +18,12 @@ from prism.finding import PERIODS, SEEN_STEMS
 from prism.reading import Reading
 from prism.viewing.scales import SCALES
 from reviews.models import Meaning, Review, Shortlisted, Viewing
-from reviews.viewing import queries as viewing_queries
 
-AT_A_TIME = 200
+AT_A_TIME = 500
 ANY = "any"
 _BOARD = "board"
+Look = tuple[datetime, bool, Mapping[str, int] | None, str, str | None]
+"""When somebody looked, whether the lamps were on, the steps by scale, their words, the room's time zone."""
 
 
 def refresh(user: User) -> None:
@@ -29,23 +33,44 @@ def refresh(user: User) -> None:
     pks = list(stale)
     for start in range(0, len(pks), AT_A_TIME):
         reviews = Review.objects.filter(pk__in=pks[start : start + AT_A_TIME]).select_related("colour__maker", "owner")
-        seen = Viewing.objects.filter(deleted=None, seen_at__isnull=False).select_related("room__job", "by")
-        shortlists = Shortlisted.objects.select_related("colour")
-        fetched = (Prefetch("viewings", seen), Prefetch("shortlist", shortlists))
-        reviews = reviews.prefetch_related("colour__earlier", "observations", "decisions", *fetched)
-        made = [_meaning(review) for review in reviews]
+        shortlists = Prefetch("shortlist", Shortlisted.objects.select_related("colour"))
+        fetched = list(reviews.prefetch_related("colour__earlier", "observations", "decisions", shortlists))
+        looks, found = _looks(fetched), _readings(fetched)
         Meaning.objects.bulk_create(
-            made, update_conflicts=True, unique_fields=["review"], update_fields=["made_for", "lrv", "tokens", "text"]
-        )
+            [_meaning(review, found[review.pk], looks[review.pk]) for review in fetched],
+            update_conflicts=True, unique_fields=["review"], update_fields=["made_for", "lrv", "tokens", "text"],
+        )  # fmt: skip
 
 
-def _meaning(review: Review) -> Meaning:
-    value = review.value.stimulus
-    found = reading.read(value, review.school_in_force, review.neutral_in_force)
-    tokens = sorted({*_is(found), *_seen(review)})
+def _looks(reviews: Sequence[Review]) -> dict[int, list[Look]]:
+    """Return what was looked at, by review."""
+    found: dict[int, list[Look]] = defaultdict(list)
+    held = Viewing.objects.filter(review__in=reviews, deleted=None, seen_at__isnull=False).order_by()
+    for pk, *look in held.values_list("review_id", "at", "lamps_on", "seen", "words", "room__job__zone"):
+        found[pk].append(tuple(look))  # type: ignore[arg-type]
+    return found
+
+
+def _readings(reviews: Sequence[Review]) -> dict[int, Reading]:
+    """Return how each reads; those judged alike together."""
+    alike: dict[tuple[object, ...], list[Review]] = defaultdict(list)
+    for one in reviews:
+        own = (str(one.school_table), one.neutral, str(one.neutral_white), one.neutral_a, one.neutral_b)
+        alike[one.school, *own].append(one)
+    found: dict[int, Reading] = {}
+    for group in alike.values():
+        chosen, neutral = group[0].school_in_force, group[0].neutral_in_force
+        values = [one.value.stimulus for one in group]
+        read = reading.read_all(values, chosen, neutral)
+        found |= {one.pk: each for one, each in zip(group, read, strict=True)}
+    return found
+
+
+def _meaning(review: Review, found: Reading, looks: Sequence[Look]) -> Meaning:
+    tokens = sorted({*_is(found), *_seen(review, looks)})
+    text = " ".join([*_texts(review), *(said for *_, said, _ in looks)]).casefold()
     return Meaning(
-        review=review, made_for=review.updated, lrv=value.lrv, tokens=f" {' '.join(tokens)} ",
-        text=" ".join(_texts(review)).casefold(),
+        review=review, made_for=review.updated, lrv=found.lrv, tokens=f" {' '.join(tokens)} ", text=text
     )  # fmt: skip
 
 
@@ -62,30 +87,28 @@ def _is(found: Reading) -> Iterator[str]:
         yield f"strength:{word.replace(' ', '-')}"
 
 
-def _seen(review: Review) -> Iterator[str]:
-    for one in review.viewings.all():
-        hour = viewing_queries.local(one)
-        at = hour.hour + hour.minute / 60
-        period = "evening" if one.lamps_on else next(n for n, low, high in PERIODS.values() if low <= at < high)
-        yield from (f"seen:{when}:{way}" for way in _ways(one) for when in (period, ANY))
+def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
+    for at, lamps_on, steps, text, zone in looks:
+        hour = at.astimezone(ZoneInfo(zone or "UTC"))
+        when = hour.hour + hour.minute / 60
+        period = "evening" if lamps_on else next(n for n, low, high in PERIODS.values() if low <= when < high)
+        yield from (f"seen:{part}:{way}" for way in _ways(steps or {}, text) for part in (period, ANY))
         yield f"looked:{period}"
     for observed in review.observations.all():
         stems = {SEEN_STEMS.get(word) for said in observed.seen for word in str(said).split()}
-        yield from (f"seen:{when}:{stem}" for stem in stems - {None} for when in (_BOARD, ANY))
+        yield from (f"seen:{part}:{stem}" for stem in stems - {None} for part in (_BOARD, ANY))
 
 
-def _ways(one: Viewing) -> set[str]:
+def _ways(steps: Mapping[str, int], text: str) -> set[str]:
     """Return the directions in which something was seen, by scales and in words."""
-    ends = {scale: words.SCALE_ENDS[scale] for scale in SCALES}
-    found = {ends[scale][step > 0] for scale, step in one.answers.items() if step and scale in ends}
-    stems = {SEEN_STEMS.get(way, way) for way in found}
-    return stems | {SEEN_STEMS[word] for word in re.findall(r"[a-z]+", one.words.casefold()) if word in SEEN_STEMS}
+    ends = {words.SCALE_ENDS[scale][step > 0] for scale, step in steps.items() if step and scale in SCALES}
+    stems = {SEEN_STEMS.get(way, way) for way in ends}
+    return stems | {SEEN_STEMS[word] for word in re.findall(r"[a-z]+", text.casefold()) if word in SEEN_STEMS}
 
 
 def _texts(review: Review) -> Iterator[str]:
     """Yield the texts of a review; while its names are hidden none of them names its colour."""
     yield from (review.verdict, review.notes, review.intake_notes, name_of(review.owner))
-    yield from (one.words for one in review.viewings.all())
     yield from (one.note for one in review.observations.all())
     yield from (one.reason for one in review.decisions.all())
     if review.names_shown:

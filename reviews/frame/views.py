@@ -26,6 +26,8 @@ from reviews.viewing.shown import Shown
 from web.http import StudioRequest, offer_back, whole_number
 
 PER_PAGE = 20
+TODAY = 12
+"""Viewings that the first page names; the calendar has them all."""
 JOBS = 4
 """Jobs of each state on the first page: those that changed last."""
 
@@ -40,8 +42,8 @@ def home(request: StudioRequest) -> HttpResponse:
     context["new_here"] = not context["rows"] and not context["states"]
     context["may_change"] = may_change(request.user)
     context["answers"] = queries.client_answers(request.user)
-    today = [one for one in viewing_queries.today(request.user) if not one.is_seen]
-    context["viewings"] = [Shown(one) for one in today]
+    today = viewing_queries.today(request.user)
+    context["viewings"], context["more_today"] = [Shown(one) for one in today[:TODAY]], max(len(today) - TODAY, 0)
     context["to_decide"] = viewing_queries.to_decide(request.user)
     return render(request, "reviews/frame/home.html", context)
 

@@ -9,7 +9,7 @@ from zoneinfo import ZoneInfo
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import Count, Exists, Max, OuterRef, Q, QuerySet
+from django.db.models import Count, Max, Q, QuerySet
 from django.utils import timezone
 
 from decks.models import Colour
@@ -47,17 +47,22 @@ def upcoming(user: User, now: datetime | None = None) -> QuerySet[Viewing]:
 
 
 def today(user: User, now: datetime | None = None) -> list[Viewing]:
-    """Return what is to be looked at today, by the clocks of each job."""
+    """Return what is still to be looked at today, by the clocks of each job."""
     moment = now or timezone.now()
-    near = of_studio(user).filter(at__range=(moment - timedelta(days=1, hours=2), moment + timedelta(days=1, hours=2)))
+    reach = timedelta(days=1, hours=2)
+    near = of_studio(user).filter(seen_at=None, at__range=(moment - reach, moment + reach))
     return [one for one in near if local(one).date() == moment.astimezone(zone_of(one.room)).date()]
 
 
 @dataclass(frozen=True)
 class Waiting:
-    """A review whose planned viewings have all been seen, not decided; its colour unnamed if names are hidden."""
+    """A review whose planned viewings have all been seen, not decided, with how often what was answered; its colour
+    unnamed if names are hidden."""
 
     review: Review
+    yes: int
+    again: int
+    no: int
 
     @property
     def name(self) -> str:
@@ -67,25 +72,25 @@ class Waiting:
     @property
     def tally(self) -> str:
         """What was answered at its viewings."""
-        return words.answers_tally(*(getattr(self.review, f"said_{key}") for key in ("yes", "again", "no")))
+        return words.answers_tally(self.yes, self.again, self.no)
 
 
 def to_decide(user: User) -> list[Waiting]:
     """Return the reviews that wait for a decision, the one whose last look is longest ago first."""
-    planned = Q(viewings__deleted=None)
-    counts = {
-        f"said_{key}": Count("viewings", filter=planned & Q(viewings__answer=key)) for key in Viewing.Answer.values
-    }
-    held = (
-        Review.objects.filter(owner__in=team(user), deleted=None)
-        .filter(Exists(Viewing.objects.filter(review=OuterRef("pk"), deleted=None, seen_at__isnull=False)))
-        .exclude(Exists(Viewing.objects.filter(review=OuterRef("pk"), deleted=None, seen_at=None)))
-        .exclude(Exists(Decision.objects.filter(review=OuterRef("pk"), reopened=None)))
-        .annotate(last=Max("viewings__seen_at", filter=planned), **counts)
-        .select_related("colour", "room__job")
-        .order_by("last")
+    decided = Decision.objects.filter(reopened=None).values("review")
+    looks = Viewing.objects.filter(deleted=None, review__owner__in=team(user), review__deleted=None)
+    counts = [Count("pk", filter=Q(answer=key)) for key in ("yes", "again", "no")]
+    told = list(
+        looks.exclude(review__in=decided)
+        .order_by()
+        .values("review")
+        .annotate(last=Max("seen_at"), unseen=Count("pk", filter=Q(seen_at=None)))
+        .annotate(yes=counts[0], again=counts[1], no=counts[2])
+        .filter(unseen=0)
+        .order_by("last", "review")[:TO_DECIDE]
     )
-    return [Waiting(review) for review in held[:TO_DECIDE]]
+    reviews = Review.objects.select_related("colour", "room__job").in_bulk([one["review"] for one in told])
+    return [Waiting(reviews[one["review"]], one["yes"], one["again"], one["no"]) for one in told]
 
 
 def plan_of(review: Review) -> SamplePlan:

@@ -135,7 +135,7 @@ def photo(request: StudioRequest, pk: int) -> HttpResponse:
 def _log(
     request: StudioRequest, one: Viewing, form: LogForm, notice: str = "", status: int | None = None
 ) -> HttpResponse:
-    waiting = [other for other in queries.today(request.user) if not other.is_seen and other.pk != one.pk]
+    waiting = [other for other in queries.today(request.user) if other.pk != one.pk]
     context = {
         "shown": _shown(request.user, one),
         "mine": review_queries.may_write(request.user, one.review),
