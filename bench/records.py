@@ -45,7 +45,7 @@ def _fill() -> None:
     Viewing.objects.bulk_create(
         Viewing(
             review=reviews[i % REVIEWS], colour=reviews[i % REVIEWS].colour, room=reviews[i % REVIEWS].room,
-            at=now + timedelta(hours=i % 200 - 190), planned_by=user, wall="north",
+            at=now + timedelta(hours=i % 2_000 - 1_950), planned_by=user, wall="north",
             **({"seen": {"hue": 1, "depth": -1}, "answer": "yes", "words": "a little green", "seen_at": now, "by": user,
                 "sent": uuid4(), "predicted": predicted} if i % 50 else {}),
         )

@@ -73,7 +73,11 @@ class Viewing(models.Model):
 
     class Meta:
         ordering = ["at", "id"]
-        indexes = [models.Index(fields=["review", "deleted", "at"], name="viewing_listing")]
+        indexes = [
+            models.Index(fields=["review", "deleted", "at"], name="viewing_listing"),
+            models.Index(fields=["review", "deleted", "seen_at", "answer"], name="viewing_seen"),
+            models.Index(fields=["seen_at", "at"], name="viewing_waiting"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.colour} in {self.room or 'no room'}"
