@@ -161,15 +161,19 @@ def written(job: Job) -> bytes:
 # --- in ---
 
 
-def read(upload: IO[bytes]) -> dict[str, Any]:
-    """Return what a file holds. Raises `JobFileError` where it is none, newer, cut off, altered or too large."""
+def parsed(upload: IO[bytes]) -> object:
+    """Return a file's JSON. Raises `JobFileError` where it is cut off or too large."""
     raw = upload.read(MOST_BYTES + 1)
     if len(raw) > MOST_BYTES:
         raise JobFileError(words.job_file_too_large(MOST_BYTES // 1_000_000))
     try:
-        held = json.loads(raw)
+        return json.loads(raw)
     except (ValueError, RecursionError):
         raise JobFileError(words.JOB_FILE_BROKEN) from None
+
+
+def checked(held: object) -> dict[str, Any]:
+    """Return what the file of a job holds. Raises `JobFileError` where it is none, newer or altered."""
     if not isinstance(held, dict) or held.get("format") != FORMAT:
         raise JobFileError(words.JOB_FILE_NONE)
     if not isinstance(held.get("version"), int) or held["version"] > VERSION:

@@ -14,6 +14,8 @@ from prism import words
 from records import job_file, queries
 from records.job_file import JobFileError
 from reviews import queries as review_queries
+from reviews.document import taken_up as documents
+from reviews.document.taken_up import DocumentFileError
 from web.http import StudioRequest, as_file
 from web.uploads import too_large
 
@@ -42,7 +44,7 @@ def job_archive(request: StudioRequest, pk: int) -> HttpResponse:
 @require_http_methods(["GET", "HEAD", "POST"])
 @changes
 def bring_in(request: StudioRequest) -> HttpResponse:
-    """Take a job up from such a file."""
+    """Take a job up from such a file, or a review from the JSON of its document."""
     trouble = ""
     if request.method == "POST":
         upload = request.FILES.get("file")
@@ -51,13 +53,21 @@ def bring_in(request: StudioRequest) -> HttpResponse:
                 raise JobFileError(words.job_file_too_large(job_file.MOST_BYTES // 1_000_000))
             if upload is None:
                 raise JobFileError(words.JOB_FILE_NONE)
-            came = job_file.take_up(request.user, job_file.read(upload))
-        except JobFileError as wrong:
+            return _taken_up(request, job_file.parsed(upload))
+        except (JobFileError, DocumentFileError) as wrong:
             trouble = str(wrong)
-        else:
-            messages.info(request, words.job_taken_up(came.job.title, came.colours, came.people), extra_tags="told")
-            return redirect(came.job)
     return render(request, "records/bring_in.html", {"trouble": trouble}, status=422 if trouble else 200)
+
+
+def _taken_up(request: StudioRequest, held: object) -> HttpResponse:
+    if isinstance(held, dict) and documents.is_one(held):
+        documents.check(held)
+        review = documents.take_up(request.user, held)
+        messages.info(request, words.document_taken_up(review.colour.name), extra_tags="told")
+        return redirect("review-document", review.pk)
+    came = job_file.take_up(request.user, job_file.checked(held))
+    messages.info(request, words.job_taken_up(came.job.title, came.colours, came.people), extra_tags="told")
+    return redirect(came.job)
 
 
 @require_safe

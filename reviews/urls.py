@@ -54,6 +54,7 @@ urlpatterns = [
     path("reviews/<int:pk>/", views.reopen, name="review"),
     path("reviews/<int:pk>/<step:step>/", views.step, name="review-step"),
     path("reviews/<int:pk>/<step:step>/<slug:act>/", views.act, name="review-act"),
+    path("schemas/document.json", document.document_schema, name="document-schema"),
     path("reviews/<int:pk>/document/", document.document, name="review-document"),
     path("reviews/<int:pk>/document.pdf", document.document_pdf, name="review-document-pdf"),
     path("reviews/<int:pk>/sheets.pdf", document.sheets, name="review-sheets"),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from prism.messages.text import capital, count, listed
+from prism.messages.text import capital, count, listed, shortened
 
 ARCHIVE_NOT_EMPTY = "This database is not empty: restore into a new one, named by DATABASE, after manage.py migrate."
 ARCHIVE_BROKEN = "The file is cut off or broken: nothing was restored. Take another copy of it."
@@ -32,9 +32,23 @@ def archive_held(same: bool) -> str:
 
 
 JOB_FILE_BROKEN = "The file is cut off or broken: nothing was taken up. Take another copy of it."
-JOB_FILE_NONE = "The file is no archive of a job: choose one that a studio wrote under Archive."
+JOB_FILE_NONE = "The file is neither the archive of a job nor the JSON of a document: choose one that a studio wrote."
 JOB_FILE_NEWER = "The archive was written by a newer version: bring this one up to date first. Nothing was taken up."
 JOB_FILE_ALTERED = "The file was altered after it was written, its digest does not match: nothing was taken up."
+
+
+DOCUMENT_NEWER = "The document was written by a newer version: bring this one up to date first."
+
+
+def document_wrong(path: Sequence[str], what: str) -> str:
+    """Say what in a document does not keep to its schema, and where."""
+    where = " › ".join(path) or "the document"
+    return f"In {where}: {shortened(what, 200)}. Nothing was brought in."
+
+
+def document_taken_up(name: str) -> str:
+    """Say that a review came in with its document."""
+    return f"The review of {name} was brought in with its document."
 
 
 def job_file_too_large(megabytes: int) -> str:

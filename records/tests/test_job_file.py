@@ -135,7 +135,7 @@ class JobFiles(Wall):
             held.pop("digest")
             held["digest"] = job_file._digest(held)
             with self.subTest(name), self.assertRaises(job_file.JobFileError):
-                job_file.take_up(self.other, job_file.read(io.BytesIO(json.dumps(held).encode())))
+                job_file.take_up(self.other, job_file.checked(job_file.parsed(io.BytesIO(json.dumps(held).encode()))))
             self.assertEqual(Job.objects.count(), 1)
         self.assertEqual(User.objects.filter(is_active=False).count(), 0)
 

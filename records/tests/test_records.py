@@ -41,7 +41,7 @@ class Recorded(Wall):
         other = world.colour("T05.4")
         services.move(self.review, self.library)
         services.shortlist(self.review, other)
-        services.judge_by(self.review, "keeper", "painted", (1.0, 0.0))
+        services.judge_by(self.review, "even", "painted", (1.0, 0.0))
         self.act("verdict", "keep", verdict="Not the plain grey it was called.")
         services.delete(self.review)
         services.restore(self.review)

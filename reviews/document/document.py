@@ -5,10 +5,17 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
+from decks import carried
 from prism import words
 from reviews.bench import Bench
 from reviews.document.content import EVIDENCE, FIRST, Content, Section
 from reviews.models import DocumentEdit, Review
+
+FORMAT, VERSION = "gentle-prism-document", 2
+MADE_BY = (
+    "school", "school_table", "neutral", "neutral_a", "neutral_b", "neutral_white", "surround", "verdict"
+)  # fmt: skip
+EDITS = ("section", "text", "computed", "edited", "left_out", "position")
 
 
 @dataclass(frozen=True)
@@ -86,8 +93,8 @@ class Document:
         """Return the document as JSON holds it."""
         subject = self.bench.subject
         return {
-            "format": "gentle-prism-document",
-            "version": 1,
+            "format": FORMAT,
+            "version": VERSION,
             "title": self.title,
             "colour": {"name": subject.name, "label": subject.label, "lab": list(subject.stimulus.lab),
                        "lrv": round(subject.stimulus.lrv, 4), "provenance": subject.stimulus.provenance},
@@ -100,4 +107,16 @@ class Document:
                  "boards": [{"name": b.name, "caption": b.caption, "screen": b.screen} for b in one.section.boards]}
                 for one in (*self.first, *self.evidence)
             ],
+            "review": self._made_by,
         }  # fmt: skip
+
+    @property
+    def _made_by(self) -> dict[str, object]:
+        """What the review was made by, so that it can be brought back; private notes are no part of it."""
+        edits = self.review.document_edits.order_by("section")
+        return {
+            "colour": carried.carry(self.review.colour),
+            **{name: getattr(self.review, name) for name in MADE_BY},
+            "shortlist": [carried.carry(one.colour) for one in self.review.shortlist.select_related("colour__maker")],
+            "edits": [{name: getattr(edit, name) for name in EDITS} for edit in edits],
+        }

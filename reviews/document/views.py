@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from django.http import Http404, HttpResponse, JsonResponse
+from django.contrib.auth.decorators import login_not_required
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
@@ -16,6 +17,7 @@ from reviews.document.document import Document
 from reviews.document.forms import SectionForm
 from reviews.document.job import JobDocument
 from reviews.document.pdf import PAPERS, Sheet, job_pdf, pdf, sheets_pdf
+from reviews.document.taken_up import schema
 from reviews.frame.views import own_review
 from reviews.models import Review
 from reviews.steps.base import Visit
@@ -64,6 +66,13 @@ def document_json(request: StudioRequest, pk: int) -> HttpResponse:
         return _shown(request, review)
     response = JsonResponse(made.table(), json_dumps_params={"ensure_ascii": False, "indent": 2})
     return as_file(response, made.bench.subject.name, "review", "json")
+
+
+@login_not_required
+@require_safe
+def document_schema(request: HttpRequest) -> HttpResponse:
+    """Give the schema that the JSON of a document keeps to."""
+    return JsonResponse(schema(), json_dumps_params={"indent": 2})
 
 
 @require_POST

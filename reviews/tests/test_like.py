@@ -23,7 +23,7 @@ class Alike(Wall):
 
     def test_a_review_begun_like_another(self):
         services.move(self.review, self.rooms["Library"])
-        services.judge_by(self.review, "keeper", "painted", (0.5, -0.5))
+        services.judge_by(self.review, "even", "painted", (0.5, -0.5))
         services.arrange_wall(self.review, surround="dark", withhold=True)
         viewing_services.plan_samples(self.review, "A3", "sheet", 3, None)
         document_services.leave_out(self.review, "place", True)
@@ -36,7 +36,7 @@ class Alike(Wall):
         made = Review.objects.exclude(pk=self.review.pk).get()
         self.assertEqual(
             (made.room, made.school, made.neutral_a, made.neutral_b, made.surround, made.withhold),
-            (self.rooms["Library"], "keeper", 0.5, -0.5, "dark", True),
+            (self.rooms["Library"], "even", 0.5, -0.5, "dark", True),
         )
         self.assertEqual((made.sample_plan.size, made.sample_plan.coats), ("A3", 3))
         edit = made.document_edits.get()

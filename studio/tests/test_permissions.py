@@ -13,7 +13,17 @@ from schools import services as school_services
 from tinting import services as tinting_services
 from tinting.tests import world
 
-OPEN = {"sign-in", "enter-demo", "health", "join", "viewings-feed", "shared", "shared-answer", "shared-pdf"}
+OPEN = {
+    "sign-in",
+    "enter-demo",
+    "health",
+    "join",
+    "viewings-feed",
+    "shared",
+    "shared-answer",
+    "shared-pdf",
+    "document-schema",
+}
 """Addresses that need nobody."""
 FILE = b"code,name,L*,a*,b*\nA1,Fog Bell,80,-1,2.5\n"
 

@@ -1,0 +1,103 @@
+"""A document's JSON brought back: a review made anew by what it was made by, with what was written into it."""
+
+from __future__ import annotations
+
+import json
+from functools import cache
+from pathlib import Path
+from typing import Any
+
+import jsonschema
+from django.contrib.auth.models import User
+from django.core.exceptions import ValidationError
+from django.db import transaction
+
+from decks import carried
+from decks.services import keep_own
+from prism import words
+from prism.school import SchoolError, build
+from prism.stimulus import IntakeError, from_lab
+from reviews import services
+from reviews.document.document import EDITS, FORMAT, MADE_BY, VERSION
+from reviews.models import DocumentEdit, Review
+from schools import queries as school_queries
+
+SCHEMA = Path(__file__).parent / "schema.json"
+
+
+class DocumentFileError(ValueError):
+    """A document that cannot be brought back; the message names the place and says why."""
+
+
+@cache
+def schema() -> dict[str, Any]:
+    """Return the published schema of a document, JSON Schema 2020-12."""
+    found: dict[str, Any] = json.loads(SCHEMA.read_text())
+    return found
+
+
+def is_one(held: object) -> bool:
+    """Whether something that was read as JSON says that it is a document."""
+    return isinstance(held, dict) and held.get("format") == FORMAT
+
+
+def check(held: dict[str, Any]) -> None:
+    """Raise `DocumentFileError` where a document is newer or does not keep to the schema."""
+    if isinstance(held.get("version"), int) and held["version"] > VERSION:
+        raise DocumentFileError(words.DOCUMENT_NEWER)
+    found = jsonschema.Draft202012Validator(schema()).iter_errors(held)
+    wrong = min(found, key=lambda error: len(error.absolute_path), default=None)
+    if wrong is not None:
+        raise DocumentFileError(words.document_wrong([str(part) for part in wrong.absolute_path], wrong.message))
+
+
+@transaction.atomic
+def take_up(by: User, held: dict[str, Any]) -> Review:
+    """Make a review of what a checked document holds, of the studio's own colour where it has it. Raises
+    `DocumentFileError`."""
+    try:
+        made = _review(by, held.get("review"), held)
+    except ValidationError as wrong:
+        raise DocumentFileError(words.document_wrong(["review"], "; ".join(wrong.messages))) from None
+    except (KeyError, TypeError, IntakeError, ValueError) as wrong:
+        if isinstance(wrong, DocumentFileError):
+            raise
+        raise DocumentFileError(words.document_wrong(["review"], str(wrong))) from None
+    return made
+
+
+def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Review:
+    if review is None:  # of version 1
+        own = held["colour"]
+        made = services.start(by, keep_own(by, own["name"], from_lab(own["lab"])))
+        edits = [
+            {"section": one["key"], "text": "\n".join(one["lines"])[:4_000], "computed": "", "edited": True,
+             "left_out": False, "position": None}
+            for one in held["sections"] if one["edited"]
+        ]  # fmt: skip
+    else:
+        made = services.start(by, carried.bring_in(by, review["colour"])[0])
+        for name in MADE_BY:
+            setattr(made, name, review[name])
+        _check_school(by, made)
+        made.full_clean(exclude=["owner", "colour", "room", "beside"])
+        services.save(made, *MADE_BY)
+        for one in review.get("shortlist", ()):
+            services.shortlist(made, carried.bring_in(by, one)[0])
+        edits = review["edits"]
+    for one in edits:
+        edit = DocumentEdit(review=made, by=by, **{name: one[name] for name in EDITS})
+        edit.full_clean(exclude=["review", "by"])
+        edit.save()
+    return made
+
+
+def _check_school(by: User, made: Review) -> None:
+    """Refuse a school that is neither here nor in the document."""
+    try:
+        if made.school_table:
+            build(made.school, made.school_table)
+        else:
+            school_queries.find(by, made.school)
+    except SchoolError as wrong:
+        raise DocumentFileError(words.document_wrong(["review", "school"], str(wrong))) from None
