@@ -1,8 +1,21 @@
 """From screen to wall: hours planned, a board looked at by phone in the room, off-line and on again, and decided."""
 
+import tempfile
+
+from PIL import Image
 from selenium.webdriver.common.keys import Keys
 
 from e2e.browser import PHONE, WIDE, BrowserTest, resize
+from e2e.wire import Wire
+
+KEPT_HERE = """const [page, tell] = arguments;
+navigator.serviceWorker.getRegistration('/viewings/')
+  .then((found) => (found && found.active ? caches.match(page) : null))
+  .then((held) => tell(Boolean(held)), () => tell(false));"""
+"""Whether the page is kept, and whatever serves it stands ready."""
+DROP = """const [slot, cell] = arguments, carried = new DataTransfer();
+for (const [name, target] of [['dragstart', slot], ['dragover', cell], ['drop', cell], ['dragend', slot]])
+  target.dispatchEvent(new DragEvent(name, { bubbles: true, cancelable: true, dataTransfer: carried }));"""
 
 
 class ViewingJourney(BrowserTest):
@@ -32,7 +45,7 @@ class ViewingJourney(BrowserTest):
         resize(self.browser, *PHONE)
         self.open("/viewings/")
         self.assert_accessible("viewings on a phone")
-        self.leave(".viewing-list a")
+        self.leave(".slot a")
         self.assert_accessible("the log on a phone")
         self.assertNotIn("computed:", self.text("main"))
         self.answer("warmth", 1)
@@ -58,6 +71,57 @@ class ViewingJourney(BrowserTest):
         self.assert_accessible("a decision")
         self.replaced(lambda: self.click(".ruled button"))
         self.assertIn("reopened", self.text(".ruled"))
+
+    def test_a_page_opens_with_the_wire_cut_and_a_photo_follows_its_viewing(self):
+        wire = Wire(int(self.live_server_url.rsplit(":", 1)[1]))
+        self.addCleanup(wire.cut)
+        self.expected_cut = True
+        there = f"http://localhost:{wire.port}"
+        self.open("/reviews/8/view/")
+        self.leave("form[action$='/look/'] button")
+        page = f"{there}/viewings/{self.browser.current_url.rstrip('/').rsplit('/', 1)[1]}/"
+        self.browser.get(page)
+        self.wait(lambda: self.browser.execute_async_script(KEPT_HERE, page))
+        wire.cut()
+        self.browser.get(page)  # as if opened anew in a cellar
+        self.wait(lambda: "What do you see?" in self.text("h1"))
+        self.answer("warmth", 1)
+        self.click("#viewing-form [value=yes]")
+        self.wait(lambda: "Kept on this phone" in self.text("#kept-here"))
+        with tempfile.NamedTemporaryFile(suffix=".png") as picture:
+            Image.new("RGB", (40, 30), (90, 110, 100)).save(picture, "PNG")
+            picture.flush()
+            self.find("#photo-later input").send_keys(picture.name)
+            self.wait(lambda: "the photo too" in self.text("#kept-here"))
+        wire.mend()
+        self.browser.refresh()
+        self.wait(lambda: "Against what was computed" in self.text("main"))
+        self.browser.refresh()
+        self.wait(lambda: self.all(".viewing-photo img"))
+
+    def test_viewings_are_moved_by_dragging_and_by_keys(self):
+        self.open("/reviews/8/view/")
+        self.replaced(lambda: self.click("form[action$='/view/schedule/'] button"))
+        self.open("/viewings/")
+        name = self.find(".slot a").get_attribute("id")
+
+        def day():
+            return self.browser.execute_script(
+                "return document.getElementById(arguments[0]).closest('.day-cell').dataset.day", name
+            )
+
+        first = day()
+        self.find(f"#{name}").send_keys(Keys.SHIFT, Keys.ARROW_RIGHT)
+        self.wait(lambda: day() != first)
+        self.assertEqual(self.browser.switch_to.active_element.get_attribute("id"), name)
+        self.assertIn("is to be looked at on", self.text(".undo"))
+        self.click(".undo button")
+        self.wait(lambda: day() == first)
+        cell = self.all(".day-cell")[-1]
+        target = cell.get_attribute("data-day")
+        self.browser.execute_script(DROP, self.find(f"#{name}").find_element("xpath", "./.."), cell)
+        self.wait(lambda: day() == target)
+        self.assert_accessible("the calendar")
 
     def test_a_draft_survives_a_reload(self):
         self.open("/reviews/8/view/")

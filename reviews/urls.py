@@ -36,6 +36,7 @@ urlpatterns = [
     path("viewings/", viewing.listing, name="viewings"),
     path("viewings.ics", viewing.calendar_file, name="viewings-file"),
     path("viewings/feed/<str:token>.ics", viewing.feed, name="viewings-feed"),
+    path("viewings/worker.js", viewing.worker, name="viewings-worker"),
     path("viewings/renew/", viewing.renew, name="viewings-renew"),
     path("viewings/<int:pk>/", viewing.log, name="viewing"),
     path("viewings/<int:pk>/photo/", viewing.add_photo, name="viewing-photo-add"),

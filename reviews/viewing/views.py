@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from datetime import date, datetime
+from pathlib import Path
 from uuid import uuid4
 
 from django.contrib.auth.decorators import login_not_required
 from django.contrib.auth.models import User
+from django.contrib.staticfiles import finders
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.utils import timezone
@@ -193,6 +195,17 @@ def calendar_file(request: StudioRequest) -> HttpResponse:
     """Give the viewings as a calendar file."""
     response = _calendar(request, queries.upcoming(request.user))
     response["Content-Disposition"] = 'attachment; filename="viewings.ics"'
+    return response
+
+
+@login_not_required
+@require_safe
+def worker(request: StudioRequest) -> HttpResponse:
+    """Give the script by which viewings open without a connection; a browser lets it serve only what lies beside it."""
+    path = finders.find("studio/worker.js")
+    assert isinstance(path, str)
+    response = HttpResponse(Path(path).read_bytes(), content_type="text/javascript; charset=utf-8")
+    response["Cache-Control"] = "no-cache"
     return response
 
 

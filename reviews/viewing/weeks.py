@@ -11,7 +11,7 @@ from prism import words
 from reviews.viewing.shown import Shown
 
 LEAST_WEEKS, MOST_WEEKS = 2, 5
-WEEK = timedelta(days=7)
+DAY, WEEK = timedelta(days=1), timedelta(days=7)
 
 
 @dataclass(frozen=True)
@@ -21,7 +21,13 @@ class Day:
     day: date
     viewings: list[Shown]
     is_today: bool
+    is_tomorrow: bool
     is_past: bool
+
+    @property
+    def is_near(self) -> bool:
+        """Whether it is today or tomorrow, so that its viewings are kept on a device."""
+        return self.is_today or self.is_tomorrow
 
     @property
     def title(self) -> str:
@@ -49,7 +55,7 @@ class Weeks:
         return [[self._day(self._first + i * WEEK + timedelta(days=n)) for n in range(7)] for i in range(self._count)]
 
     def _day(self, day: date) -> Day:
-        return Day(day, self._by_day.get(day, []), day == self._today, day < self._today)
+        return Day(day, self._by_day.get(day, []), day == self._today, day - DAY == self._today, day < self._today)
 
     @property
     def _count(self) -> int:

@@ -22,6 +22,7 @@ OPEN = {
     "shared",
     "shared-answer",
     "shared-pdf",
+    "viewings-worker",
     "document-schema",
 }
 """Addresses that need nobody."""
