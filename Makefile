@@ -8,7 +8,7 @@ PORT ?= 8000
 PYTHON ?= $(shell for p in python3.11 python3; do command -v $$p >/dev/null && $$p -c 'import sys; sys.exit(sys.version_info < (3, 11))' 2>/dev/null && echo $$p && break; done)
 BIN := .venv/bin
 SETUP := .setup
-PACKAGES := prism web people schools decks tinting jobs reviews records instruments studio
+PACKAGES := prism web people works schools decks tinting jobs reviews records instruments studio
 export OPENBLAS_NUM_THREADS ?= 1
 export PYTHONDONTWRITEBYTECODE ?= 1
 
@@ -19,11 +19,11 @@ demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py load_demo
 	@STUDIO_ENV=demo $(BIN)/python manage.py collectstatic --noinput --verbosity 0
 	@echo "Gentle Prism is at http://127.0.0.1:$(PORT)/ (Ctrl-C stops it)"
-	@STUDIO_ENV=demo $(BIN)/gunicorn studio.wsgi --bind 127.0.0.1:$(PORT) --worker-class gthread --workers 2 --threads 4 --log-level warning --no-control-socket
+	@STUDIO_ENV=demo $(BIN)/python manage.py work --verbosity 0 & work=$$!; trap "kill $$work" EXIT; STUDIO_ENV=demo $(BIN)/gunicorn studio.wsgi --bind 127.0.0.1:$(PORT) --worker-class gthread --workers 2 --threads 4 --log-level warning --no-control-socket
 
 run: $(SETUP)/python
 	@$(BIN)/python manage.py migrate --verbosity 0
-	@$(BIN)/python manage.py runserver $(PORT)
+	@$(BIN)/python manage.py work & work=$$!; trap "kill $$work" EXIT; $(BIN)/python manage.py runserver $(PORT)
 
 test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
 	$(BIN)/python manage.py test --parallel auto $(PACKAGES)

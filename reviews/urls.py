@@ -45,6 +45,7 @@ urlpatterns = [
     path("viewings/<int:pk>/aside/", viewing.aside, name="viewing-aside"),
     path("jobs/<int:pk>/samples/", viewing.job_samples, name="job-samples"),
     path("jobs/<int:pk>/document.pdf", document.job_document, name="job-document"),
+    path("jobs/<int:pk>/document/", document.begin_job_document, name="job-document-begin"),
     path("jobs/<int:pk>/share/", sharing.share, name="job-share"),
     path("links/<int:pk>/withdraw/", sharing.withdraw, name="link-withdraw"),
     path("answers/<int:pk>/away/", sharing.put_away, name="answer-away"),

@@ -32,7 +32,7 @@ from records.models import Change
 
 FORMAT, VERSION = "gentle-prism-studio", 1
 DATA, MANIFEST = "data.jsonl", "manifest.json"
-LEFT_OUT = {"sessions", "contenttypes", "axes", "admin", "auditlog"}
+LEFT_OUT = {"sessions", "contenttypes", "axes", "admin", "auditlog", "django_tasks_db", "works"}
 """Apps that hold nothing of a studio's own."""
 MOST_BYTES = 8 * 1024**3
 MOST_LINE = 64 * 1024**2

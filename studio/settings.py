@@ -7,6 +7,7 @@
 from __future__ import annotations
 
 import secrets
+import sys
 from pathlib import Path
 
 import environ
@@ -57,8 +58,11 @@ INSTALLED_APPS = [
     "django_htmx",
     "axes",
     "auditlog",
+    "django_tasks",
+    "django_tasks_db",
     "web",
     "people",
+    "works",
     "schools",
     "decks",
     "tinting",
@@ -85,6 +89,16 @@ MIDDLEWARE = [
     "django_htmx.middleware.HtmxMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
+
+# long work: kept in the database, done by `manage.py work`; at once where tests run
+TASKS = {
+    "default": {
+        "BACKEND": "django_tasks.backends.immediate.ImmediateBackend"
+        if "test" in sys.argv[1:2]
+        else "django_tasks_db.DatabaseBackend"
+    }
+}
+WORKS = {"job-document": "reviews.document.work.job_document"}
 
 # who changed what: see `records`
 AUDITLOG_LOGENTRY_MODEL = "records.Change"

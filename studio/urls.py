@@ -14,6 +14,7 @@ urlpatterns = [
     path("words/", views.meanings, name="words"),
     path("health/", views.health, name="health"),
     path("", include("people.urls")),
+    path("", include("works.urls")),
     path("", include("jobs.urls")),
     path("colours/", include("decks.urls")),
     path("schools/", include("schools.urls")),

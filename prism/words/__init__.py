@@ -28,3 +28,4 @@ from prism.words.use import *
 from prism.words.viewing import *
 from prism.words.walks import *
 from prism.words.whites import *
+from prism.words.works import *

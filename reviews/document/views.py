@@ -9,6 +9,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
 from people.queries import studio_of
+from prism import words
 from prism.viewing.samples import PAINTED_ON, SIZES
 from reviews import queries
 from reviews.bench import Bench
@@ -23,6 +24,7 @@ from reviews.models import Review
 from reviews.steps.base import Visit
 from reviews.steps.view.page import ViewPage
 from web.http import StudioRequest, as_file
+from works import services as works
 
 
 def _review(request: StudioRequest, pk: int) -> Review:
@@ -108,6 +110,17 @@ def job_document(request: StudioRequest, pk: int) -> HttpResponse:
     made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
     response = HttpResponse(made, content_type="application/pdf")
     return as_file(response, job.title, "job", "pdf", shown=True)
+
+
+@require_POST
+def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
+    """Begin the making of a job's PDF, which takes a while, and show how far it is."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    paper = request.POST.get("paper", "A4")
+    if paper not in PAPERS:
+        raise Http404
+    title = words.document_of(job.title)
+    return redirect(works.begin(request.user, "job-document", title, job=job.pk, paper=paper))
 
 
 @require_safe

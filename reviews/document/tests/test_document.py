@@ -23,6 +23,7 @@ from reviews.steps.place.reads import Placing
 from reviews.viewing import services as viewing_services
 from tinting.tests import world
 from web.pictures import cleaned
+from works.models import Work
 
 
 class Documents(Wall):
@@ -249,6 +250,16 @@ class Given(Documents):
             self.assertIn(wanted, text.replace("\u00a0", " "))
         self.assertNotIn("difficult", text)
         self.assertNotIn(f"{withheld.colour.name} is", text)
+
+    def test_the_document_of_a_job_is_made_as_long_work(self):
+        answer = self.client.post(
+            reverse("job-document-begin", args=[self.rooms["Library"].job_id]), {"paper": "Letter"}
+        )
+        work = Work.objects.get()
+        self.assertRedirects(answer, work.get_absolute_url())
+        self.assertEqual((work.state, work.steps), ("done", 3))
+        made = pypdf.PdfReader(io.BytesIO(self.client.get(reverse("work-result", args=[work.pk])).content))
+        self.assertEqual(round(float(made.pages[0].mediabox.width)), 612)
 
     def test_another_colour_of_the_shortlist_is_in_the_samples(self):
         services.shortlist(self.review, world.colour("T05.4"))

@@ -1,0 +1,31 @@
+"""The document of a job as long work."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.utils.text import slugify
+
+from jobs import queries as job_queries
+from people.queries import studio_of
+from prism import words
+from reviews.document.job import JobDocument
+from reviews.document.pdf import job_pdf
+from works.services import Progress, Result, WorkError
+
+
+def job_document(by: User, asked: dict[str, Any], progress: Progress) -> Result:
+    """Make the PDF of a job, `asked` by its number and paper. Raises `WorkError`, `Stopped`."""
+    job = job_queries.listed(by).filter(pk=asked["job"]).first()
+    if job is None:
+        raise WorkError(words.JOB_GONE)
+    document = JobDocument(by, job)
+    steps = len(document.pages) + 2
+    for done, (_, page) in enumerate(document.pages, 1):
+        _ = page.first
+        progress(done, steps)
+    _ = document.home.totals, document.home.white.said
+    progress(steps - 1, steps)
+    made = job_pdf(document, studio_of(by), asked["paper"])
+    return Result(made, f"{slugify(job.title) or 'job'}.pdf", "application/pdf")

@@ -1,0 +1,13 @@
+"""Long work as the queue knows it."""
+
+from __future__ import annotations
+
+from django_tasks import task
+
+from works import services
+
+
+@task()
+def do(pk: int) -> None:
+    """Do a piece of work."""
+    services.do_work(pk)
