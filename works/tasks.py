@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from django_tasks import task
 
-from works import services
+from works import doing
 
 
 @task()
 def do(pk: int) -> None:
     """Do a piece of work."""
-    services.do_work(pk)
+    doing.do_work(pk)

@@ -12,7 +12,7 @@ from people.queries import studio_of
 from prism import words
 from reviews.document.job import JobDocument
 from reviews.document.pdf import job_pdf
-from works.services import Progress, Result, WorkError
+from works.doing import Progress, Result, WorkError
 
 
 def job_document(by: User, asked: dict[str, Any], progress: Progress) -> Result:

@@ -9,9 +9,9 @@ from django.urls import reverse
 from django.utils import timezone
 
 from prism import words
-from works import services
+from works import doing, services
+from works.doing import Result, WorkError
 from works.models import LOST, Work
-from works.services import Result, WorkError
 
 KINDS = {name: f"works.tests.test_works.{name}" for name in ("made", "refused", "broken", "counted", "last")}
 
@@ -71,7 +71,7 @@ class Works(TestCase):
 
     def test_what_fails_says_so_and_what_to_quote(self):
         self.assertEqual(services.begin(self.isla, "refused", "R").said, "There is nothing to make it of.")
-        with self.assertLogs("works.services", "ERROR"):
+        with self.assertLogs("works.doing", "ERROR"):
             work = services.begin(self.isla, "broken", "B")
         self.assertEqual(work.state, "failed")
         self.assertContains(self.client.get(work.get_absolute_url()), f"work {work.pk}")
@@ -88,8 +88,8 @@ class Works(TestCase):
         self.assertContains(page, "Waiting for its turn")
         self.assertContains(page, "every 1s")
         self.client.post(reverse("work-stop", args=[work.pk]))
-        services.do_work(work.pk)  # comes too late
-        services.do_work(other.pk)
+        doing.do_work(work.pk)  # comes too late
+        doing.do_work(other.pk)
         self.assertEqual([Work.objects.get(pk=one.pk).state for one in (work, other)], ["stopped", "done"])
 
     def test_what_was_under_way_when_the_worker_went_is_taken_up_again(self):
