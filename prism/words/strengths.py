@@ -218,3 +218,22 @@ def as_in_catalogue(other: str, delta_e: float) -> str:
 def nothing_in_catalogue() -> str:
     """Say that there is nothing to compare with."""
     return "There is nothing in these decks to take instead."
+
+
+def strength_asked(name: str, value: float | str) -> str:
+    """Return what somebody asked for in one of the fields of a strength."""
+    if name == "like":
+        return f"as dark as {value}"
+    said = number(float(value), 1)
+    return {"percent": f"{said}{NO_BREAK}%", "lrv": f"LRV {said}", "gap": f"a gap of {said}"}[name]
+
+
+def strengths_contradict(asked: Sequence[str]) -> str:
+    """Say that two things ask for different strengths."""
+    return f"{capital(listed(list(asked)))} ask for different strengths: leave one of them."
+
+
+def strength_left_out(left: str, ruling: str, percent: float | None) -> str:
+    """Say that of two things that were asked for one was left out, and where it would be."""
+    where = "is out of reach" if percent is None else f"would be at {number(percent, 0, signed=True)}{NO_BREAK}%"
+    return f"Shown is {ruling}; {left} {where}."

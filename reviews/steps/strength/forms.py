@@ -14,6 +14,8 @@ from reviews.steps.strength.reads import Strengths
 from web.forms import NumberField, laid_out, number_typed
 
 INLINE = laid_out("inline")
+SAME = 0.5
+"""Percent by which two strengths are the same one, as a person types them."""
 
 
 class PercentField(NumberField):
@@ -47,31 +49,56 @@ class AdjustForm(forms.Form):
         trim.choices = [(str(held.colour.pk), words.white_called(held.caption)) for held in at.bench.set.whites]
         self.found: Reached | None = None
         """The strength asked for, once the form is valid."""
+        self.left_out: list[str] = []
+        """What was typed too and asks for another strength, in sentences."""
 
     def clean(self) -> dict[str, Any]:
-        """Find the strength; the first of what is given counts."""
+        """Find the strength: what was touched last rules, else the one thing that was typed beside the percent that
+        stood there. Two that ask for different strengths are said."""
         data = super().clean() or {}
         if self.errors:
             return data
-        wanted = data.get("lrv")
-        if data.get("percent") is not None:
-            percent = data["percent"]
-            step = self._at.at([percent])
-            self.found = Reached(percent, step[0].lrv, step[0].lrv) if step else None
+        asked = {name: data[name] for name in ("percent", "lrv", "gap", "like") if data.get(name) not in (None, "")}
+        touched = str(self.data.get("touched", ""))
+        stood = "percent" in asked and abs(asked["percent"] - self._at.bench.review.strength) < SAME
+        if stood and touched != "percent" and len(asked) > 1:
+            del asked["percent"]
+        reached = {name: self._reached(name, value, data) for name, value in asked.items()}
+        if self.errors or not reached:
             return data
-        if data.get("gap") is not None:
+        ruling = touched if touched in reached else next(iter(reached))
+        self.found = reached[ruling]
+        others = {name: found for name, found in reached.items() if name != ruling and self._apart(found)}
+        if others and touched not in reached:
+            self.found = None
+            raise forms.ValidationError(words.strengths_contradict([self._said(name, data) for name in reached]))
+        self.left_out = [
+            words.strength_left_out(self._said(name, data), self._said(ruling, data), found.percent if found else None)
+            for name, found in others.items()
+        ]
+        return data
+
+    def _apart(self, other: Reached | None) -> bool:
+        return other is None or self.found is None or abs(other.percent - self.found.percent) > SAME
+
+    def _said(self, name: str, data: dict[str, Any]) -> str:
+        return words.strength_asked(name, data[name])
+
+    def _reached(self, name: str, value: Any, data: dict[str, Any]) -> Reached | None:
+        if name == "percent":
+            step = self._at.at([value])
+            return Reached(value, step[0].lrv, step[0].lrv) if step else None
+        wanted: float | None = value if name == "lrv" else None
+        if name == "gap":
             trims = {str(held.colour.pk): held for held in self._at.bench.set.whites}
             trim = trims.get(data.get("trim", "")) or next(iter(trims.values()), None)
-            wanted = trim.reading.lrv - data["gap"] if trim else None
-        elif data.get("like", "").strip():
+            wanted = trim.reading.lrv - value if trim else None
+        elif name == "like":
             try:
-                wanted = deck_queries.one_named(self._at.bench.subject.owner, data["like"]).lrv
+                wanted = deck_queries.one_named(self._at.bench.subject.owner, value.strip()).lrv
             except deck_queries.NotOneColourError as wrong:
                 self.add_error("like", str(wrong))
-                return data
-        if wanted is not None:
-            self.found = self._at.percent_for_lrv(min(max(wanted, 0.0), 100.0))
-        return data
+        return None if wanted is None else self._at.percent_for_lrv(min(max(wanted, 0.0), 100.0))
 
 
 class PartsField(forms.CharField):

@@ -98,6 +98,11 @@ class StrengthPage:
         return [words.recipe(recipe, self.at.colorant_names) for recipe in known]
 
     @property
+    def left_out(self) -> list[str]:
+        """What was typed too and asks for another strength."""
+        return self._asked.left_out if self._asked else []
+
+    @property
     def adjusted_name(self) -> str:
         """What the strength that is looked at is called."""
         return words.strength_name(self.subject.name, self.review.strength)

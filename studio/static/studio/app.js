@@ -280,7 +280,16 @@
         const lrv = y0 + ((y1 - y0) * (percent - p0)) / (p1 - p0);
         const trim = Number(this.$el.dataset.trim);
         $("#percent").value = percent;
+        this.$el.form.elements.touched.value = "percent";
         $("#slid").textContent = `LRV ${lrv.toFixed(1)}${trim ? `, gap to the clean white ${(trim - lrv).toFixed(1)}` : ""}`;
+      },
+    }));
+
+    // of several fields that ask for a strength the one that was touched last rules
+    window.Alpine.data("toucher", () => ({
+      touch(event) {
+        const form = event.target.form;
+        form.elements.touched.value = event.target.name === "trim" ? "gap" : event.target.name;
       },
     }));
 

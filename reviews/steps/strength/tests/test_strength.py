@@ -50,6 +50,27 @@ class Hiding(Step):
 
 
 class Asking(Step):
+    def test_what_was_typed_beside_the_percent_that_stood_there_rules(self):
+        self.get(percent="-30")
+        page = self.get(percent="-30", lrv="78.5")
+        self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, 78.5, places=3)
+        page = self.get(percent=f"{self.percent():g}", like="H16.4")
+        self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, world.colour("H16.4").lrv, places=3)
+
+    def test_what_was_touched_last_rules_and_the_other_is_said(self):
+        page = self.get(percent="-40", lrv="78.5", touched="lrv")
+        self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, 78.5, places=3)
+        self.assertContains(page, "Shown is LRV 78.5; −40.0")
+        page = self.get(percent="-40", lrv="78.5", touched="percent")
+        self.assertEqual(self.percent(), -40)
+        self.assertContains(page, "LRV 78.5 would be at")
+
+    def test_two_that_contradict_are_said_and_nothing_changes(self):
+        self.get(percent="-30")
+        page = self.get(lrv="78.5", gap="40")
+        self.assertContains(page, "LRV 78.5 and a gap of 40.0 ask for different strengths")
+        self.assertEqual(self.percent(), -30)
+
     def test_by_percent_lrv_gap_and_another(self):
         self.get(percent="-30")
         self.assertEqual(self.percent(), -30)
