@@ -66,6 +66,15 @@ def count(value: int, noun: str, plural: str | None = None) -> str:
     return f"{numeral(value) if value else 'no'} {noun if value == 1 else plural or noun + 's'}"
 
 
+def many(value: int, noun: str, plural: str | None = None) -> str:
+    """Return a count in figures with its noun.
+
+    >>> many(1, "colour"), many(4010, "colour")
+    ('1 colour', '4,010 colours')
+    """
+    return f"{value:,} {noun if value == 1 else plural or noun + 's'}"
+
+
 def numeral(value: int) -> str:
     """Return a count in words up to twelve; nought is `none`."""
     return _COUNTS[value] if value < len(_COUNTS) else str(value)

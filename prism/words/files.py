@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from prism.messages.text import count, percentage, shortened
+from prism.messages.text import count, many, percentage, shortened
 
 
 def set_name_needed() -> str:
@@ -49,7 +49,7 @@ def another_running() -> str:
 
 def coming_in(done: int, total: int) -> str:
     """Say how far a file is."""
-    return f"{done:,} of {total:,} colours are in."
+    return f"{done:,} of {many(total, 'colour')} {'is' if done == 1 else 'are'} in."
 
 
 def looked_at(part: float | None) -> str:

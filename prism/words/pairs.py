@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, number, numeral, percent, percentage, sentence
+from prism.messages.text import capital, count, listed, many, number, numeral, percent, percentage, sentence
 from prism.words.readings import NEUTRALS, PINK_FROM, hue
 from prism.words.surety import graded
 
@@ -164,7 +164,7 @@ def ladder_text(name: str, reading: Reading, lighter: int, total: int) -> str:
     """Say in words what the depth ladder draws."""
     return (
         f"{sentence(name).rstrip('.')} stands at LRV {number(reading.lrv)}, in the band {reading.depth}; "
-        f"{lighter} of the {total} colours held beside it are lighter."
+        f"{lighter} of {many(total, 'colour')} held beside it {'is' if lighter == 1 else 'are'} lighter."
     )
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, number, shortened
+from prism.messages.text import capital, count, listed, many, number, shortened
 from prism.words.pairs import direction, nothing_on, said_of_pair
 from prism.words.readings import headline, hue, undertone_short
 from prism.words.surety import graded
@@ -199,7 +199,9 @@ def no_such_way(axis: str, lrv: float) -> str:
 
 def tally(found: int, total: int) -> str:
     """Say how many colours of the decks fit what was asked for."""
-    return f"{found:,} of {total:,} colours"
+    if not total:
+        return "No colours here yet"
+    return many(total, "colour") if found == total else f"{found:,} of {many(total, 'colour')}"
 
 
 def plane_text(shown: int) -> str:

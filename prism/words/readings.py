@@ -22,6 +22,11 @@ PINK_FROM = 40
 """LRV from which the trade says pink rather than red."""
 
 
+def school_called(title: str) -> str:
+    """Return a school in a sentence: one that is called a school is not called so twice."""
+    return f"“{title}”" if "school" in title.casefold() else f"the {title} school"
+
+
 def hue(word: str, lrv: float) -> str:
     """Return a hue as the trade says it at a depth: a light red is a pink."""
     return "pink" if word == "red" and lrv >= PINK_FROM else word
@@ -249,7 +254,7 @@ def undertone_rule(reading: Reading, school: School) -> str:
     low, high = school.undertone_strength.bounds(found.strength_word)
     text = (
         f"It lies {number(found.strength)} from the {NEUTRALS[reading.neutral]} at {number(found.hue, 0)}°. "
-        f"The {school.title} school calls {number(start, 0)}° to {number((start + width) % 360, 0)}° "
+        f"{capital(school_called(school.title))} calls {number(start, 0)}° to {number((start + width) % 360, 0)}° "
         f"{hue(found.nearest, reading.lrv)}, and a strength "
     )
     if low == float("-inf"):

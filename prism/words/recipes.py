@@ -126,11 +126,15 @@ def batches_apart(delta_e: float, school: School) -> str:
 
 def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
     """Return a recipe in words, amounts per litre of base."""
-    parts = [f"{colorants[code]} {number(amount, 2)} mL" for code, amount in found.amounts.items()]
-    return f"Base {found.base}, to the litre: {', '.join(parts)}."
+    parts = [
+        f"{colorants[code]} {number(amount, 2)} mL" for code, amount in found.amounts.items() if amount >= LEAST_ML
+    ]
+    return f"Base {found.base}, to the litre: {', '.join(parts)}." if parts else f"Base {found.base}, untinted."
 
 
 PARTS = "Parts"
+LEAST_ML = 0.005
+"""Of a colorant less than this would be written as none."""
 
 
 def white_called(caption: str) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, listed, number, sentence
+from prism.messages.text import capital, listed, many, number, sentence
 from prism.words.readings import headline, temperature_short, undertone_short
 
 if TYPE_CHECKING:
@@ -289,9 +289,9 @@ def copy_of(title: str, taken: Collection[str]) -> str:
 def school_changes(moved: int, total: int, counts: Mapping[str, int]) -> str:
     """Say how many colours get another answer."""
     if not moved:
-        return f"None of {total:,} colours gets another answer."
+        return f"None of {many(total, 'colour')} gets another answer."
     each = listed([f"{count:,} in {name}" for name, count in counts.items()])
-    return f"{moved:,} of {total:,} colours get another answer: {each}."
+    return f"{moved:,} of {many(total, 'colour')} {'gets' if moved == 1 else 'get'} another answer: {each}."
 
 
 def in_short(reading: Reading) -> str:
