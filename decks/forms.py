@@ -22,6 +22,12 @@ class KeepForm(forms.Form):
     set_name = forms.CharField(max_length=60, error_messages={"required": words.set_name_needed()})
 
 
+class NameForm(forms.Form):
+    """What an own colour is called."""
+
+    name = forms.CharField(max_length=120, label="Name", widget=plain())
+
+
 class ImportForm(forms.Form):
     """A file of a deck, and the name of the deck it goes to where the file names no maker."""
 

@@ -176,6 +176,7 @@ class Colour(Valued):
     parent = models.ForeignKey("self", null=True, blank=True, on_delete=models.PROTECT, related_name="adjusted")
     percent = models.FloatField(null=True, blank=True)  # of change from its parent's strength
     created = models.DateTimeField(auto_now_add=True)
+    deleted = models.DateTimeField(null=True, blank=True)  # of an own colour; what was made with it keeps it
 
     class Meta:
         ordering = ["maker_id", "id"]

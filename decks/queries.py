@@ -25,14 +25,20 @@ PAGE = 24
 def visible_to(user: User) -> QuerySet[Colour]:
     """Return the makers' colours a person may use, and the own ones of the studio."""
     shared, own = Q(maker__isnull=False, maker__owner=None), team(user)
-    found = Colour.objects.filter(shared | Q(maker__owner__in=own) | Q(owner__in=own))
+    found = Colour.objects.filter(shared | Q(maker__owner__in=own) | Q(owner__in=own, deleted=None))
     return found.select_related("maker", "parent")
+
+
+def own_colours(user: User, put_aside: bool = False) -> QuerySet[Colour]:
+    """Return the colours that somebody of the studio brought in or kept, the newest first; those put aside if asked."""
+    found = Colour.objects.filter(owner__in=team(user), deleted__isnull=not put_aside)
+    return found.select_related("owner", "parent__maker").order_by("-created", "-pk")
 
 
 def search(user: User, text: str) -> list[int]:
     """Return ids of colours whose name, code or maker holds every word typed: the person's own, then best matches."""
     typed = text.casefold().split()[:MOST_WORDS]
-    own = Colour.objects.filter(owner__in=team(user))
+    own = own_colours(user)
     for word in typed:
         own = own.filter(name__icontains=word)
     held = catalogue(user)

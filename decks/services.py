@@ -107,6 +107,18 @@ def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | Non
     return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(stimulus))
 
 
+def rename(colour: Colour, name: str) -> None:
+    """Give an own colour another name."""
+    colour.name = name
+    colour.save(update_fields=["name"])
+
+
+def put_aside(colour: Colour, back: bool = False) -> None:
+    """Put an own colour aside, or bring it back; reviews that were made with it keep it."""
+    colour.deleted = None if back else timezone.now()
+    colour.save(update_fields=["deleted"])
+
+
 def keep_adjusted(
     owner: User, parent: Colour, name: str, stimulus: Stimulus, recipe: Recipe, percent: float | None
 ) -> Colour:

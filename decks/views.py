@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 from django.contrib import messages as flash
+from django.core.exceptions import PermissionDenied
 from django.core.paginator import Paginator
 from django.db.models import QuerySet
 from django.http import Http404, HttpResponse, JsonResponse, StreamingHttpResponse
@@ -16,21 +17,22 @@ from django_htmx.http import HttpResponseClientRedirect
 from decks import file_formats, files, queries, services
 from decks.card import Card
 from decks.catalogue import catalogue
-from decks.forms import FilterForm, ImportForm, KeepForm
-from decks.models import Import
+from decks.forms import FilterForm, ImportForm, KeepForm, NameForm
+from decks.models import Colour, Import
 from decks.plane import plane
 from decks.preview import FilePreview, columns_named
 from decks.school_preview import SchoolPreview
 from people.gate import changes, changes_by_post
-from people.queries import team
+from people.queries import may_change, team
 from prism import messages, words
 from prism.formats import deck
 from prism.formats.deck import DeckFileError
 from schools import queries as school_queries
 from schools.forms import SchoolForm
-from web.http import StudioRequest, gathered
+from web.http import StudioRequest, gathered, offer_back
 from web.uploads import say_too_large
 
+OWN_PER_PAGE = 50
 ROWS = 50
 """Colours on a page of the decks."""
 DEPTH_REACHES = (1, 2, 5, 10, 20, 50)
@@ -199,6 +201,53 @@ def put_back(request: StudioRequest, pk: int, earlier: int) -> HttpResponse:
     colour = get_object_or_404(queries.visible_to(request.user), pk=pk)
     services.put_back(get_object_or_404(colour.earlier.select_related("colour"), pk=earlier), request.user)
     return redirect("colour", pk)
+
+
+@require_safe
+def own(request: StudioRequest) -> HttpResponse:
+    """Show the studio's own colours: measured, typed in, kept strengths and mixtures."""
+    return _own(request)
+
+
+def _own(request: StudioRequest, wrong: NameForm | None = None, of: int = 0) -> HttpResponse:
+    page = Paginator(queries.own_colours(request.user), OWN_PER_PAGE).get_page(request.GET.get("page"))
+    context: dict[str, object] = {"page": page, "wrong": wrong, "wrong_of": of}
+    context["may_change"] = may_change(request.user)
+    context |= {"sets": queries.sets_of(request.user), "set_name": words.MY_WHITES}
+    return render(request, "decks/own.html", context, status=422 if wrong else 200)
+
+
+def _own_colour(request: StudioRequest, pk: int, put_aside: bool = False) -> Colour:
+    found = get_object_or_404(queries.own_colours(request.user, put_aside), pk=pk)
+    if found.owner_id != request.user.pk and not may_change(request.user):
+        raise PermissionDenied(words.juniors_may_not())
+    return found
+
+
+@require_POST
+def rename(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give an own colour another name."""
+    colour, form = _own_colour(request, pk), NameForm(request.POST)
+    if not form.is_valid():
+        return _own(request, form, pk)
+    services.rename(colour, form.cleaned_data["name"])
+    return redirect("own-colours")
+
+
+@require_POST
+def delete(request: StudioRequest, pk: int) -> HttpResponse:
+    """Put an own colour aside, with a way back."""
+    colour = _own_colour(request, pk)
+    services.put_aside(colour)
+    offer_back(request, colour.pk)
+    return redirect("own-colours")
+
+
+@require_POST
+def restore(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring an own colour back."""
+    services.put_aside(_own_colour(request, pk, put_aside=True), back=True)
+    return redirect("own-colours")
 
 
 @require_safe

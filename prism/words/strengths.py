@@ -237,3 +237,8 @@ def strength_left_out(left: str, ruling: str, percent: float | None) -> str:
     """Say that of two things that were asked for one was left out, and where it would be."""
     where = "is out of reach" if percent is None else f"would be at {number(percent, 0, signed=True)}{NO_BREAK}%"
     return f"Shown is {ruling}; {left} {where}."
+
+
+def kept_already(name: str) -> str:
+    """Say that a strength is kept already."""
+    return f"This strength is kept already, as {name}. Keep it once more only if you need two."

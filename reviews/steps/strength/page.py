@@ -19,6 +19,7 @@ from reviews.steps.base import Visit
 from reviews.steps.strength.drawings import drift_rose, strength_curve
 from reviews.steps.strength.forms import AdjustForm, MixForm
 from reviews.steps.strength.reads import Strengths
+from reviews.steps.strength.services import kept_already
 from tinting import queries as tinting_queries
 from tinting.models import Batch
 
@@ -96,6 +97,13 @@ class StrengthPage:
         """The recipe that strengths are computed from, and others that would do nearly as well."""
         known = [one.recipe for one in self.at.estimates] or ([self.at.recipe] if self.at.recipe else [])
         return [words.recipe(recipe, self.at.colorant_names) for recipe in known]
+
+    @cached_property
+    def kept_as(self) -> str:
+        """As what this strength is kept already; empty where it is not."""
+        step = self.at.adjusted
+        held = kept_already(self.bench.review, step.percent) if step and step.percent else None
+        return held.name if held else ""
 
     @property
     def left_out(self) -> list[str]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from decks import queries as deck_queries
 from decks import services as deck_services
 from decks.models import Colour
 from prism import words
@@ -9,6 +10,9 @@ from prism.stimulus import Stimulus, from_reflectance
 from prism.tint.recipe import Recipe
 from reviews.models import Review
 from reviews.steps.strength.reads import Strengths
+
+SAME = 0.05
+"""Percent by which two kept strengths are one."""
 
 
 def look_at_strength(review: Review, percent: float) -> None:
@@ -24,12 +28,30 @@ def choose_can(review: Review, at: Strengths, can: str) -> None:
         review.save(update_fields=["can"])
 
 
-def keep_strength(review: Review, at: Strengths) -> Colour | None:
-    """Keep the strength that is looked at as a colour of its own; None where there is none to keep."""
+class KeptAlreadyError(ValueError):
+    """A strength that is kept already, as `colour`."""
+
+    def __init__(self, colour: Colour) -> None:
+        super().__init__(colour.name)
+        self.colour = colour
+
+
+def kept_already(review: Review, percent: float) -> Colour | None:
+    """Return the colour as which this strength of the review's colour is kept in its studio; None for none."""
+    held = deck_queries.own_colours(review.owner).filter(parent=review.colour_id, percent__isnull=False)
+    return next((one for one in held if one.percent is not None and abs(one.percent - percent) < SAME), None)
+
+
+def keep_strength(review: Review, at: Strengths, again: bool = False) -> Colour | None:
+    """Keep the strength that is looked at as a colour of its own; None where there is none to keep. Raises
+    `KeptAlreadyError` where it is kept, unless it is to be once more."""
     step = at.adjusted
     if step is None or not step.percent:
         return None
     name = words.strength_name(review.colour.name, step.percent)
+    there = kept_already(review, step.percent)
+    if there is not None and not again:
+        raise KeptAlreadyError(there)
     provenance = "estimated" if at.estimates else "computed"
     stimulus = from_reflectance(step.reflectance, provenance, words.computed_given(review.colour.name, step.percent))
     return deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, step.recipe, step.percent)

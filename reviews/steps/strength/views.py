@@ -18,7 +18,10 @@ from web.http import StudioRequest
 def keep(request: StudioRequest, review: Review) -> Visit:
     """Keep the strength that is looked at as a colour of its own."""
     bench = Bench(review)
-    kept = services.keep_strength(review, Strengths(bench))
+    try:
+        kept = services.keep_strength(review, Strengths(bench), again="again" in request.POST)
+    except services.KeptAlreadyError as there:
+        return Visit(bench, notice=words.kept_already(there.colour.name))
     return Visit(bench, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
 
 

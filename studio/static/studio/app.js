@@ -2,6 +2,7 @@
 (() => {
   "use strict";
 
+  document.documentElement.classList.add("js");
   const $ = (selector) => document.querySelector(selector);
   const typing = (target) => target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select");
   const boards = () => Array.from(document.querySelectorAll(".set a.board"));
@@ -263,6 +264,7 @@
 
   document.addEventListener("alpine:init", () => {
     window.Alpine.data("studio", () => ({
+      foldTools() { document.body.classList.toggle("tools-open"); },
       openKeys() { $("#keys").showModal(); },
       openBasis() { $("#basis").showModal(); },
       closeBasis() { $("#basis").close(); },
