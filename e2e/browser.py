@@ -176,7 +176,7 @@ class BrowserTest(StaticLiveServerTestCase):
 
     def start_review(self, code):
         self.find("#find").send_keys(code)
-        self.wait(lambda: len(self.all("#found .results li")) == 1)
+        self.wait(lambda: len(self.all("#found .colours-found li")) == 1)
         self.click("#found button")
         self.wait(lambda: self.find("#review"))
 

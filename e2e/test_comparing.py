@@ -3,6 +3,10 @@
 from e2e.browser import PHONE, WIDE, BrowserTest, Keys, resize
 from reviews.models import Board, Observation, Review
 
+DROP = """const [row, other] = arguments, carried = new DataTransfer();
+for (const [name, target] of [['dragstart', row], ['dragover', other], ['drop', other], ['dragend', row]])
+  target.dispatchEvent(new DragEvent(name, { bubbles: true, cancelable: true, dataTransfer: carried }));"""
+
 
 class Comparing(BrowserTest):
     def setUp(self):
@@ -68,10 +72,16 @@ class Comparing(BrowserTest):
             self.wait(lambda n=number: f"Shortlist ({n})" in self.text(".say"))
         self.assert_accessible("answers")
         self.act(".say a[href*=shortlist]")
-        names = self.texts(".listed-table .name")
+        names = self.texts(".listed-table th .name:first-child")
         self.assertEqual(len(names), 3)
-        self.act(".listed-table tbody tr:nth-child(3) button[value=up]")
-        self.assertEqual(self.texts(".listed-table .name"), [names[0], names[2], names[1]])
+        place = self.find(".listed-table tbody tr:nth-child(3) select")
+        pk = place.get_attribute("id")
+        self.replaced(lambda: place.send_keys("1"))
+        self.assertEqual(self.texts(".listed-table th .name:first-child"), [names[2], names[0], names[1]])
+        self.assertEqual(self.browser.switch_to.active_element.get_attribute("id"), pk)
+        rows = self.all(".listed-table tbody tr")
+        self.replaced(lambda: self.browser.execute_script(DROP, rows[0], rows[2]))
+        self.assertEqual(self.texts(".listed-table th .name:first-child"), [names[0], names[1], names[2]])
         self.assertEqual(len(self.all(".lightness .mark")), 4)
         self.assert_accessible("shortlist")
         resize(self.browser, *PHONE)
@@ -79,6 +89,43 @@ class Comparing(BrowserTest):
         resize(self.browser, *WIDE)
         self.act(".listed-table tbody tr:first-child button[value=off]")
         self.assertEqual(self.review().shortlist.count(), 2)
+
+    def test_eleven_boards_are_answered_from_the_home_row(self):
+        boards = len(self.all(".set a.board"))
+        self.assertGreaterEqual(boards, 9)
+        pressed = 0
+
+        def press(key):
+            nonlocal pressed
+            pressed += 1
+            self.replaced(lambda: self.browser.switch_to.active_element.send_keys(key))
+
+        self.browser.execute_script("document.activeElement.blur()")
+        for _ in range(boards - 1):
+            press("f")
+            press("j")
+        # the last one is seen otherwise than computed: warmer, darker
+        for key in ("d", "s", "A"):
+            pressed += 1
+            self.browser.switch_to.active_element.send_keys(key)
+        press(Keys.ENTER)
+        self.assertEqual(Observation.objects.count(), boards)
+        self.assertEqual(set(Observation.objects.first().seen), {"warmer", "darker"})
+        self.assertLessEqual(pressed * 11 / boards, 60)
+
+    def test_the_focus_stays_where_the_person_was(self):
+        agree = self.find("#agree")
+        self.replaced(lambda: agree.send_keys(Keys.ENTER))
+        self.assertEqual(self.browser.switch_to.active_element.get_attribute("id"), "agree")
+        self.assertEqual(len(self.all(".set a.board:not([tabindex='-1'])")), 1)
+        # from the top to the answer: the skip link, and then the answer itself
+        self.browser.refresh()
+        self.wait(lambda: self.find("#agree"))
+        for _ in range(2):
+            self.browser.switch_to.active_element.send_keys(Keys.TAB)
+        self.assertEqual(self.browser.switch_to.active_element.text, "Skip to the answer")
+        self.browser.switch_to.active_element.send_keys(Keys.ENTER)
+        self.assertTrue(self.browser.current_url.endswith("#reading"))
 
     def test_a_wish_that_is_not_understood_is_said_and_kept(self):
         self.go("place")

@@ -15,10 +15,10 @@ class DeckJourney(BrowserTest):
     def test_find_read_compare_adjust_write_reload(self):
         entry = demo.find("H16.3")
         self.find("#find").send_keys(entry.name[:4])
-        self.wait(lambda: len(self.all("#found .results li")) >= 1)
-        wide = len(self.all("#found .results li"))
+        self.wait(lambda: len(self.all("#found .colours-found li")) >= 1)
+        wide = len(self.all("#found .colours-found li"))
         self.find("#find").send_keys(entry.name[4:])
-        self.wait(lambda: len(self.all("#found .results li")) == 1 <= wide)
+        self.wait(lambda: len(self.all("#found .colours-found li")) == 1 <= wide)
         self.click("#found button")
         self.wait(lambda: self.find("#review"))
 
@@ -101,7 +101,7 @@ class DeckJourney(BrowserTest):
         self.start_review("H16.3")
         self.key("/")
         self.press("T26.6")
-        self.wait(lambda: len(self.all("#found .results li")) == 1)
+        self.wait(lambda: len(self.all("#found .colours-found li")) == 1)
         self.click("#found .acts a")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
         self.assertIn("fetched", self.text(".pair"))
@@ -112,7 +112,7 @@ class Keyboard(BrowserTest):
     def test_a_review_by_keys_alone(self):
         self.key("/")
         self.press("H16.3")
-        self.wait(lambda: len(self.all("#found .results li")) == 1)
+        self.wait(lambda: len(self.all("#found .colours-found li")) == 1)
         self.press(Keys.TAB)
         while "Review" not in self.browser.switch_to.active_element.text:
             self.press(Keys.TAB)

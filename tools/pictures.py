@@ -113,7 +113,7 @@ def main() -> None:
     camera.take("document")
     resize(camera.browser, *PHONE)
     camera.open("/viewings/")
-    camera.click(".viewing-list a")
+    camera.click(".slot a")
     for scale, step in (("depth", -1), ("warmth", 1), ("clearness", 0)):
         camera.browser.execute_script(f"document.querySelector('[name={scale}][value=\"{step}\"]').click()")
     camera.take("viewing-phone")

@@ -18,6 +18,12 @@ from reviews.steps.base import Visit
 from reviews.steps.compare.forms import SeenForm
 from reviews.steps.compare.reads import Together, pair_of
 
+SEEN_KEYS = {
+    "lighter": "a", "darker": "A", "warmer": "s", "cooler": "S", "redder": "d", "oranger": "f", "yellower": "g",
+    "greener": "h", "bluer": "j", "purpler": "k", "clearer": "l", "greyer": "L", NOTHING_SEEN: ";",
+}  # fmt: skip
+"""The keys by which directions are answered, all on the home row; capitals are the opposite way."""
+
 
 @dataclass(frozen=True)
 class Walk:
@@ -111,10 +117,10 @@ class ComparePage:
         return [(word, words.hue(word, self._subject.reading.lrv)) for word in self._subject.school.undertone.words]
 
     @property
-    def seen_choices(self) -> list[tuple[str, str]]:
-        """What can be seen, as the trade says it at this depth."""
+    def seen_choices(self) -> list[tuple[str, str, str]]:
+        """What can be seen, as the trade says it at this depth, and the key of each."""
         lrv = self._subject.reading.lrv
-        return [(word, words.direction(word, lrv)) for word in (*words.SEEN_CHOICES, NOTHING_SEEN)]
+        return [(word, words.direction(word, lrv), SEEN_KEYS[word]) for word in (*words.SEEN_CHOICES, NOTHING_SEEN)]
 
     @property
     def seen(self) -> list[Seen]:

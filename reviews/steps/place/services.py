@@ -16,13 +16,13 @@ def off_shortlist(review: Review, colour: Colour) -> None:
 
 
 @transaction.atomic
-def move_on_shortlist(review: Review, colour: Colour, by: int) -> None:
-    """Move a colour up (−1) or down (+1) the shortlist."""
+def move_on_shortlist(review: Review, colour: Colour, to: int) -> None:
+    """Move a colour to a place of the shortlist, 1 for the first; beyond its end it comes last."""
     rows = list(review.shortlist.select_for_update())
     at = next((i for i, row in enumerate(rows) if row.colour_id == colour.pk), None)
-    if at is None or not 0 <= at + by < len(rows):
+    if at is None or to < 1:
         return
-    rows[at], rows[at + by] = rows[at + by], rows[at]
+    rows.insert(to - 1, rows.pop(at))
     for position, row in enumerate(rows, start=1):
         row.position = position
     Shortlisted.objects.bulk_update(rows, ["position"])

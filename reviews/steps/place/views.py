@@ -23,6 +23,6 @@ def shortlist(request: StudioRequest, review: Review) -> Visit:
         notice = "" if review_services.shortlist(review, colour) else words.SHORTLIST_FULL
     elif act == "off":
         services.off_shortlist(review, colour)
-    elif act in ("up", "down"):
-        services.move_on_shortlist(review, colour, -1 if act == "up" else 1)
+    elif act == "to":
+        services.move_on_shortlist(review, colour, whole_number(request.POST.get("to")))
     return Visit(Bench(review), notice=notice)

@@ -69,6 +69,21 @@
     dragged = null;
   });
 
+  // the shortlist: a row dragged onto another takes its place
+  let listed = null;
+  const row = (event) => event.target.closest && event.target.closest("tr[data-listed]");
+  document.addEventListener("dragstart", (event) => { listed = row(event); });
+  document.addEventListener("dragover", (event) => { if (listed && row(event) && row(event) !== listed) event.preventDefault(); });
+  document.addEventListener("drop", (event) => {
+    const over = listed && row(event);
+    if (!over || over === listed) return;
+    event.preventDefault();
+    const place = listed.querySelector("select[name=to]");
+    place.value = over.querySelector("select[name=to]").value;
+    place.dispatchEvent(new Event("change", { bubbles: true }));
+  });
+  document.addEventListener("dragend", () => { listed = null; });
+
   function nextBoard(by) {
     const all = boards();
     if (!all.length) return;
@@ -79,7 +94,32 @@
     next.click();
   }
 
+  // what is seen is answered from the home row: f agrees, d opens the directions, which have a key each
+  function agree() {
+    const button = $("#agree");
+    if (button) button.click();
+  }
+  function answerElse() {
+    const box = $("#else");
+    if (box) box.open = true;
+    const first = $(".see [data-key]");
+    if (first) first.focus();
+  }
+  function seenKey(event) {
+    const form = event.target.closest(".see");
+    if (!form || typing(event.target)) return false;
+    const box = Array.from(form.querySelectorAll("[data-key]")).find((one) => one.dataset.key === event.key);
+    if (box) box.click();
+    else if (event.key === "Enter" && !event.target.matches("button")) form.querySelector("#see-send").click();
+    else return false;
+    return true;
+  }
+
   const keys = {
+    f: agree,
+    d: answerElse,
+    j: () => nextBoard(1),
+    k: () => nextBoard(-1),
     "/": () => $("#find") && $("#find").focus(),
     "?": () => $("#keys") && $("#keys").showModal(),
     s: nextSurround,
@@ -121,7 +161,7 @@
   }
 
   document.addEventListener("keydown", (event) => {
-    if (walkFound(event)) {
+    if (!event.ctrlKey && !event.metaKey && !event.altKey && (seenKey(event) || walkFound(event))) {
       event.preventDefault();
       return;
     }

@@ -19,8 +19,8 @@ class Placing(Wall):
             self.post("shortlist", colour=colour.pk, ask="warmer")
         self.post("shortlist", colour=found[0].pk)
         self.assertEqual([one.colour for one in self.review.shortlist.all()], found[:3])
-        self.post("shortlist", colour=found[2].pk, act="up")
-        self.post("shortlist", colour=found[0].pk, act="up")
+        self.post("shortlist", colour=found[2].pk, act="to", to="2")
+        self.post("shortlist", colour=found[0].pk, act="to", to="1")
         page = self.get("place", show="shortlist")
         listed = [one.held.colour for one in page.context["page"].shortlist]
         self.assertEqual(page.context["wall"].beside.colour, listed[0])
@@ -36,6 +36,19 @@ class Placing(Wall):
         answers = [self.post("shortlist", colour=colour.pk) for colour in colours]
         self.assertContains(answers[-1], "Eight are enough")
         self.assertEqual(self.review.shortlist.count(), 8)
+
+    def test_the_eighth_becomes_the_first_in_one_act(self):
+        colours = list(world.Colour.objects.all()[:8])
+        for colour in colours:
+            self.post("shortlist", colour=colour.pk)
+        self.post("shortlist", colour=colours[7].pk, act="to", to="1")
+        self.assertEqual([one.colour for one in self.review.shortlist.all()], [colours[7], *colours[:7]])
+        self.post("shortlist", colour=colours[7].pk, act="to", to="99")
+        self.assertEqual(self.review.shortlist.last().colour, colours[7])
+        for wrong in ("0", "x", ""):
+            self.post("shortlist", colour=colours[7].pk, act="to", to=wrong)
+        self.assertEqual(self.review.shortlist.last().colour, colours[7])
+        self.assertContains(self.get("place", show="shortlist"), colours[3].label)
 
     def test_wishes_that_cannot_be_granted(self):
         self.assertContains(self.get("place", ask="cosier"), "&#x27;cosier&#x27; is not understood")
