@@ -29,7 +29,8 @@ from prism.formats import deck
 from prism.formats.deck import DeckFileError
 from schools import queries as school_queries
 from schools.forms import SchoolForm
-from web.http import StudioRequest, gathered, offer_back
+from web import undoing
+from web.http import StudioRequest, gathered
 from web.uploads import say_too_large
 
 OWN_PER_PAGE = 50
@@ -239,7 +240,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own colour aside, with a way back."""
     colour = _own_colour(request, pk)
     services.put_aside(colour)
-    offer_back(request, colour.pk)
+    undoing.offer(request, words.put_aside_said(colour.name, words.REVIEWS_KEEP), "own-restore", colour.pk)
     return redirect("own-colours")
 
 

@@ -26,7 +26,8 @@ from prism.formats import room_json
 from prism.light.checks import RoomError
 from prism.meters import MeterError
 from prism.stimulus import Stimulus
-from web.http import StudioRequest, as_file, offer_back, whole_number
+from web import undoing
+from web.http import StudioRequest, as_file, whole_number
 
 PER_PAGE = 50
 
@@ -158,7 +159,7 @@ def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a job aside, with a way back."""
     found = _job(request, pk)
     services.put_aside(request.user, found)
-    offer_back(request, found.pk)
+    undoing.offer(request, words.put_aside_said(f"the job {found}", words.ROOMS_WENT), "job-restore", found.pk)
     return redirect("jobs")
 
 
@@ -218,7 +219,7 @@ def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a room aside, with a way back."""
     found = _room(request, pk)
     services.put_aside(request.user, found)
-    offer_back(request, found.pk)
+    undoing.offer(request, words.put_aside_said(f"the room {found}"), "room-restore", found.pk)
     return redirect(found.job)
 
 

@@ -14,7 +14,8 @@ from prism.school import SchoolError
 from schools import queries, services
 from schools.forms import SchoolForm
 from schools.models import OwnSchool
-from web.http import StudioRequest, offer_back
+from web import undoing
+from web.http import StudioRequest
 
 
 @require_safe
@@ -72,7 +73,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a school aside, with a way back."""
     found = _own(request, pk)
     services.delete(found)
-    offer_back(request, found.pk)
+    undoing.offer(request, words.put_aside_said(f"“{found}”", words.REVIEWS_KEEP), "school-restore", found.pk)
     return redirect("schools")
 
 

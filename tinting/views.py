@@ -8,13 +8,15 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from people.gate import changes
 from people.queries import team
+from prism import words
 from prism.formats import tint_system
 from prism.tint.dispenser import DispenserError
 from tinting import queries, services
 from tinting.forms import SystemForm
 from tinting.models import System
 from tinting.page import MachinePage
-from web.http import StudioRequest, offer_back
+from web import undoing
+from web.http import StudioRequest
 from web.uploads import say_too_large
 
 
@@ -68,7 +70,7 @@ def put_aside(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own tinting system aside, with a way back."""
     found = _own(request, pk)
     services.put_aside(found)
-    offer_back(request, found.pk)
+    undoing.offer(request, words.put_aside_said(f"the tinting system {found.name}"), "tinting-system-restore", found.pk)
     return redirect("machine")
 
 

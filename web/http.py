@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 
-from django.contrib import messages
 from django.contrib.auth.models import User
 from django.http import HttpRequest, HttpResponse
 from django.utils.text import slugify
@@ -29,11 +28,6 @@ def as_file(response: HttpResponse, title: str, otherwise: str, ending: str, sho
     how = "inline" if shown else "attachment"
     response["Content-Disposition"] = f'{how}; filename="{slugify(title) or otherwise}.{ending}"'
     return response
-
-
-def offer_back(request: HttpRequest, pk: int) -> None:
-    """Say on the next page that something was put aside, with a way to bring it back."""
-    messages.info(request, str(pk), extra_tags="deleted")
 
 
 def gathered(pieces: Iterable[str | bytes], least: int = 64_000) -> Iterator[bytes]:

@@ -24,6 +24,7 @@ from prism.words.sharing import *
 from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.surety import *
+from prism.words.undo import *
 from prism.words.use import *
 from prism.words.viewing import *
 from prism.words.walks import *

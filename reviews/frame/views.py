@@ -14,6 +14,7 @@ from django.views.decorators.http import require_POST, require_safe
 from decks import queries as deck_queries
 from jobs import queries as job_queries
 from people.queries import may_change
+from prism import words
 from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.frame.forms import BasisForm, WallForm
@@ -23,7 +24,8 @@ from reviews.models import Review
 from reviews.steps.base import Visit
 from reviews.viewing import queries as viewing_queries
 from reviews.viewing.shown import Shown
-from web.http import StudioRequest, offer_back, whole_number
+from web import undoing
+from web.http import StudioRequest, whole_number
 
 PER_PAGE = 20
 TODAY = 12
@@ -166,7 +168,8 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a review aside, with a way back."""
     review = own_review(request, pk)
     services.delete(review)
-    offer_back(request, review.pk)
+    named = words.of_review(review.called(review.colour.name), review.room.name if review.room else "")
+    undoing.offer(request, words.put_aside_said(named), "review-restore", review.pk)
     return redirect("home")
 
 

@@ -27,7 +27,8 @@ from reviews.viewing.calendar import calendar
 from reviews.viewing.forms import LogForm, MoveForm
 from reviews.viewing.shown import Shown
 from reviews.viewing.weeks import Weeks
-from web.http import StudioRequest, offer_back, whole_number
+from web import undoing
+from web.http import StudioRequest, whole_number
 from web.pictures import MOST_BYTES, PictureError, cleaned
 from web.uploads import too_large
 
@@ -186,7 +187,8 @@ def aside(request: StudioRequest, pk: int) -> HttpResponse:
     found = _own(request, pk, put_aside=back)
     services.put_aside(found, back=back)
     if not back:
-        offer_back(request, found.pk)
+        shown = _shown(request.user, found)
+        undoing.offer(request, words.viewing_taken_out(shown.name, shown.when), "viewing-aside", found.pk, back="1")
     return redirect("viewings")
 
 
