@@ -8,8 +8,11 @@ from functools import cached_property
 from django.contrib.auth.models import User
 
 from people.queries import team
-from prism import words
+from prism import reader, words
+from prism.difference import delta_e
+from prism.spectrum import to_lab, to_lrv
 from prism.tint.dispenser import CANISTER
+from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from tinting import queries
 from tinting.models import Batch, System
@@ -23,6 +26,18 @@ class Canister:
     name: str
     left: str
     part: float
+
+
+MOST_CANS = 50
+
+
+@dataclass(frozen=True)
+class MadeCan:
+    """A can that was made: its size and base, and what was measured of it, with the id of each session."""
+
+    batch: Batch
+    size: str
+    measured: list[tuple[int, str]]
 
 
 class MachinePage:
@@ -49,10 +64,23 @@ class MachinePage:
         ]
 
     @cached_property
-    def batches(self) -> list[Batch]:
+    def batches(self) -> list[MadeCan]:
         """The cans it made, newest first."""
-        made = Batch.objects.filter(owner__in=team(self._user)).order_by("-serial")
-        return list(made.prefetch_related("sessions")[:50])
+        made = Batch.objects.filter(owner__in=team(self._user)).select_related("colour__maker").order_by("-serial")
+        return [self._made(one) for one in made.prefetch_related("sessions__shots")[:MOST_CANS]]
+
+    def _made(self, batch: Batch) -> MadeCan:
+        system = self._system
+        sizes = {can.key: can.label for can in system.cans} if system else {}
+        measured = []
+        for session in batch.sessions.all():
+            kept = [shot.reflectance for shot in session.shots.all() if not shot.dropped]
+            found = reader.together(kept) if kept else None
+            if found is not None and system is not None and batch.base in system.bases:
+                wanted = to_lab(system.reflectance([Recipe(batch.base, batch.wanted)])[0])
+                apart = float(delta_e(wanted, to_lab(found.mean)))
+                measured.append((session.pk, words.can_measured(float(to_lrv(found.mean)), apart, session.started)))
+        return MadeCan(batch, f"{sizes.get(batch.can, batch.can)}, base {batch.base}", measured)
 
     @cached_property
     def systems(self) -> list[System]:

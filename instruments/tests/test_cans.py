@@ -28,6 +28,12 @@ class Cans(Step):
         self.assertContains(page, "from its formula")
         self.assertContains(page, "from the first can")
         self.assertContains(self.get(show="formula"), "Cans made of it")
+        machine = self.client.get(reverse("machine"))
+        (last, _) = machine.context["page"].batches
+        self.assertIn(", base ", last.size)
+        self.assertEqual([pk for pk, _ in last.measured], [sitting.session.pk])
+        self.assertContains(machine, f"ΔE00 {from_formula:.1f} from its formula")
+        self.assertContains(machine, reverse("colour", args=[other.colour_id]))
 
     def test_a_can_at_another_strength_is_no_measure_of_the_colour(self):
         self.get(percent="-25")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from datetime import datetime
 from typing import TYPE_CHECKING
 
 from prism.messages.devices import too_much_for_base
@@ -164,3 +165,8 @@ STANDARD_IS_KEPT = "The standard strength is the colour itself: choose another s
 def dispensed(can: str) -> str:
     """Say that a can was tinted."""
     return f"Dispensed: {can}. Measure it to find out what came out."
+
+
+def can_measured(lrv: float, apart: float, at: datetime) -> str:
+    """Return what was measured of a can, against its formula, and when."""
+    return f"LRV {number(lrv)}, ΔE00 {number(apart)} from its formula, {at:%-d %b}"
