@@ -242,7 +242,12 @@ class Everywhere(BrowserTest):
     def test_every_screen_is_accessible_wide_and_on_a_phone(self):
         self.start_review("H16.3")
         review = self.browser.current_url.removeprefix(self.live_server_url).rsplit("/", 2)[0]
-        pages = ["/", "/find/?q=tide", "/find/?q=pale+grey", *(f"/colours/new/{s}/" for s in ("hex", "lab", "spectrum"))]
+        pages = [
+            "/",
+            "/find/?q=tide",
+            "/find/?q=pale+grey",
+            *(f"/colours/new/{s}/" for s in ("hex", "lab", "spectrum")),
+        ]
         pages += ["/jobs/bring-in/", "/jobs/1/record/", "/colours/own/", "/viewings/", "/people/", f"{review}/record/"]
         pages += [f"{review}/{step}/" for step in STEPS]
         for size in (WIDE, PHONE):

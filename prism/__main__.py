@@ -1,4 +1,4 @@
-"""The command line: `python -m prism read|compare|beside|delta-e|strength|recipe|formula|light|whites|scheme`."""
+"""The command line: `python -m prism COMMAND`, where COMMAND is one of those that `--help` lists."""
 
 from __future__ import annotations
 
@@ -10,8 +10,8 @@ from prism import __version__, demo, school
 from prism.commands.arguments import Parser
 from prism.commands.company import run_scheme, run_whites
 from prism.commands.lighting import SKIES, USUAL_HOURS, run_light
-from prism.commands.reading import run_beside, run_compare, run_delta_e, run_read
-from prism.commands.tinting import run_formula, run_recipe, run_strength
+from prism.commands.reading import run_beside, run_compare, run_delta_e, run_place, run_read
+from prism.commands.tinting import run_formula, run_mix, run_recipe, run_strength
 from prism.light.day import LAMPS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
@@ -47,6 +47,14 @@ def build_parser() -> argparse.ArgumentParser:
     command = commands.add_parser("beside", parents=[shared, judged], help="which boards to hold beside a colour")
     command.add_argument("colour", metavar="COLOUR")
     command.set_defaults(run=run_beside)
+    command = commands.add_parser("place", parents=[shared, judged], help="what stands on either side of a colour")
+    command.add_argument("colour", metavar="COLOUR")
+    command.set_defaults(run=run_place)
+    command = commands.add_parser("mix", parents=[shared, judged], help="two demo colours stirred together")
+    command.add_argument("first", metavar="A")
+    command.add_argument("second", metavar="B")
+    command.add_argument("--parts", default="1:1", help="by volume, as 2:1")
+    command.set_defaults(run=run_mix)
     command = commands.add_parser("recipe", parents=[shared], help="recipes that make colours, estimated")
     command.add_argument("colours", nargs="+", metavar="COLOUR|-")
     command.set_defaults(run=run_recipe)

@@ -1,4 +1,4 @@
-"""Commands that read and compare: `read`, `compare`, `delta-e`, `beside`."""
+"""Commands that read and compare: `read`, `compare`, `delta-e`, `beside`, `place`."""
 
 from __future__ import annotations
 
@@ -12,12 +12,13 @@ from typing import Any
 
 import numpy as np
 
-from prism import demo, words
-from prism.choosing.comparison_set import choose
+from prism import demo, placing, words
+from prism.choosing.comparison_set import Chosen, choose
 from prism.commands.arguments import fail, lines_of_colours, name_of, parse_colour, print_json, school_of
 from prism.comparison import PairFinding, compare_many
 from prism.difference import delta_e
 from prism.numbers import is_number, parse
+from prism.possible import is_possible
 from prism.reading import Reading, choose_neutral, read, read_all
 from prism.stimulus import Stimulus
 
@@ -47,6 +48,8 @@ def run_read(args: argparse.Namespace) -> None:
             print(f"  {words.temperature(reading)}")
             print(f"  {words.provenance(colour.provenance, reading.uncertainty)}")
             print(f"  {words.neutral_note(neutral, reading.lab[0])}")
+            if not colour.has_spectrum and not is_possible(colour.lab):
+                print(f"  {words.IMPOSSIBLE_AS_PAINT}")
     if not sound:
         raise SystemExit(1)
 
@@ -56,6 +59,7 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
     return {
         "input": text,
         "provenance": colour.provenance,
+        "possible_as_paint": colour.has_spectrum or is_possible(colour.lab),
         "given": colour.given,
         "lrv": round(reading.lrv, 4),
         "lab": [round(v, 4) for v in reading.lab],
@@ -172,27 +176,53 @@ def run_delta_e(args: argparse.Namespace) -> None:
             print(f"{value:.4f}")
 
 
-def run_beside(args: argparse.Namespace) -> None:
-    """Print the boards of the demo deck to hold beside a colour, and what each shows."""
+def _chosen_beside(args: argparse.Namespace) -> tuple[Reading, Chosen, bool]:
+    """Return a colour's reading, the boards of the demo deck chosen for it, and whether it stands on a strip there."""
     chosen = school_of(args)
     neutral = choose_neutral(chosen, args.neutral)
     colour = parse_colour(args.colour)
     subject = read(colour, chosen, neutral)
-    entries = demo.deck()
     offered = demo.offered(chosen)
-    own = np.flatnonzero([entry.colour.lab == colour.lab for entry in entries])
-    entry = entries[own[0]] if own.size else None
-    strip = int(offered.strip[own[0]]) if entry else 0
-    picks = choose(subject, offered, chosen, neutral, strip=strip, own=own).picks
+    own = np.flatnonzero([entry.colour.lab == colour.lab for entry in demo.deck()])
+    strip = int(offered.strip[own[0]]) if own.size else 0
+    return subject, choose(subject, offered, chosen, neutral, strip=strip, own=own), bool(strip)
+
+
+def run_beside(args: argparse.Namespace) -> None:
+    """Print the boards of the demo deck to hold beside a colour, and what each shows."""
+    subject, found, on_strip = _chosen_beside(args)
+    entries = demo.deck()
     if args.json:
         print_json(
             [
                 {"code": entries[p.index].code, "kind": p.kind, "why": p.why, "delta_e00": round(p.delta_e, 4),
                  "share": None if p.share is None else round(p.share, 4)}
-                for p in picks
+                for p in found.picks
             ]
         )  # fmt: skip
         return
-    for pick in picks:
-        entry, why = entries[pick.index], words.why_picked(pick, subject, bool(strip), near=chosen.readable[1])
+    for pick in found.picks:
+        entry = entries[pick.index]
+        why = words.why_picked(pick, subject, on_strip, near=school_of(args).readable[1])
         print(f"{entry.code} {entry.name}: {why}")
+
+
+def run_place(args: argparse.Namespace) -> None:
+    """Print what stands on either side of a colour in the demo deck."""
+    subject, found, on_strip = _chosen_beside(args)
+    entries = demo.deck()
+    brackets = placing.brackets(found.view, [pick for pick in found.picks if pick.kind == "strip"])
+    if args.json:
+        print_json(
+            [
+                {axis: None if pick is None else {"code": entries[pick.index].code, "delta_e00": round(pick.delta_e, 4)}
+                 for axis, pick in zip(one.axes, (one.before, one.after), strict=True)}
+                for one in brackets
+            ]
+        )  # fmt: skip
+        return
+    names = {
+        pick.index: f"{entries[pick.index].code} {entries[pick.index].name}"
+        for one in brackets for pick in (one.before, one.after) if pick
+    }  # fmt: skip
+    print("\n".join(words.brackets(brackets, names, subject.lrv, on_strip)))

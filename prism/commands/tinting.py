@@ -1,4 +1,4 @@
-"""Commands about tint: `strength`, `recipe`, `formula`."""
+"""Commands about tint: `strength`, `mix`, `recipe`, `formula`."""
 
 from __future__ import annotations
 
@@ -6,12 +6,15 @@ import argparse
 import sys
 from typing import Any
 
-from prism import demo, words
+from prism import demo, messages, words
 from prism.commands.arguments import entry_of, fail, parse_colour, percent_of, print_json, school_of
 from prism.commands.reading import undertone_json
+from prism.difference import delta_e
 from prism.reading import choose_neutral, read
+from prism.stimulus import from_reflectance
 from prism.tint.estimate import Estimate, estimate, nearest_miss
 from prism.tint.formula import formula
+from prism.tint.reach import STRONGEST, WEAKEST, mixture
 from prism.tint.recipe import RecipeError
 from prism.tint.strengths import Adjusted, strengths
 
@@ -24,6 +27,9 @@ def run_strength(args: argparse.Namespace) -> None:
     chosen = school_of(args)
     entry = entry_of(args.code)
     percents = [percent_of(text) for text in args.percents]
+    for percent in percents:
+        if percent > STRONGEST:
+            fail(messages.out_of_range("the change", percent, WEAKEST, STRONGEST))
     try:
         steps = strengths(
             entry.recipe,
@@ -42,6 +48,35 @@ def run_strength(args: argparse.Namespace) -> None:
     for step in steps:
         print(f"{words.percent(step.percent)}: LRV {words.number(step.lrv)}. "
               f"{words.strength_step(step, standard, chosen)}")  # fmt: skip
+
+
+def run_mix(args: argparse.Namespace) -> None:
+    """Print what two demo colours make, stirred together in parts."""
+    chosen = school_of(args)
+    one, other = entry_of(args.first), entry_of(args.second)
+    parts = [percent_of(text) for text in args.parts.split(":")]
+    if len(parts) != 2:
+        fail(f"{args.parts}: parts are given as 2:1")
+    try:
+        made = mixture([(one.recipe, parts[0]), (other.recipe, parts[1])], demo.tint_system())
+    except RecipeError as wrong:
+        fail(str(wrong))
+    name = words.mixed([(one.name, parts[0]), (other.name, parts[1])])
+    colour = from_reflectance(made, "computed", name)
+    found = read(colour, chosen, choose_neutral(chosen, args.neutral))
+    apart = float(delta_e(colour.lab_array, one.colour.lab_array))
+    if args.json:
+        print_json(
+            {
+                "parts": {one.code: parts[0], other.code: parts[1]},
+                "lrv": round(found.lrv, 4),
+                "lab": [round(v, 4) for v in found.lab],
+                "delta_e00_from_first": round(apart, 4),
+                "undertone": undertone_json(found),
+            }
+        )
+        return
+    print(words.mixture_result(name, found.lrv, words.undertone_short(found), apart))
 
 
 def strength_json(step: Adjusted) -> dict[str, Any]:

@@ -30,6 +30,37 @@ def run(*args, stdin=""):
     return status, out.getvalue(), err.getvalue()
 
 
+class PlaceAndMix(unittest.TestCase):
+    def test_what_stands_on_either_side(self):
+        status, out, _ = run("place", "H16.3")
+        self.assertEqual(status, 0)
+        self.assertIn("lighter by", out)
+        found = json.loads(run("place", "H16.3", "--json")[1])
+        self.assertTrue(all(len(one) == 2 for one in found))
+        (lighter,) = [one["lighter"] for one in found if "lighter" in one]
+        self.assertEqual(demo.find(lighter["code"]).maker, demo.find("H16.3").maker)
+
+    def test_two_stirred_together_lie_between(self):
+        one, other = (demo.find(code).colour.lrv for code in ("H16.3", "T05.4"))
+        made = json.loads(run("mix", "H16.3", "T05.4", "--parts", "2:1", "--json")[1])
+        self.assertTrue(min(one, other) < made["lrv"] < max(one, other))
+        self.assertIn("2 Pintle Blotter + 1", run("mix", "H16.3", "T05.4", "--parts", "2:1")[1])
+        for parts in ("2", "2:x", "0:0", "-1:2", "1:2:3"):
+            status, _, err = run("mix", "H16.3", "T05.4", f"--parts={parts}")
+            self.assertEqual((status, err.count("\n")), (2, 1), parts)
+
+    def test_what_no_paint_can_be_is_said(self):
+        self.assertIn("No paint can be so", run("read", "lab:10,-120,120")[1])
+        self.assertNotIn("No paint can be so", run("read", "lab:80,-2,3", "H16.3")[1])
+        found = json.loads(run("read", "lab:10,-120,120", "H16.3", "--json")[1])
+        self.assertEqual([one["possible_as_paint"] for one in found], [False, True])
+
+    def test_percents_end_where_they_end_in_the_studio(self):
+        status, _, err = run("strength", "H16.3", "5000")
+        self.assertEqual(status, 2)
+        self.assertIn("between −100 and 400", err)
+
+
 class Read(unittest.TestCase):
     def test_every_kind_of_colour(self):
         with tempfile.TemporaryDirectory() as folder:

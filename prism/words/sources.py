@@ -78,3 +78,9 @@ def screen_caution(in_gamut: bool) -> str:
     """Return the caution that stands wherever colour is shown."""
     out = "" if in_gamut else " This one lies outside what the screen can show; it is drawn less coloured than it is."
     return "A screen is not a paint sample." + out
+
+
+IMPOSSIBLE_AS_PAINT = (
+    "No paint can be so: no surface that reflects at most all of the light has this Lab. Check the signs and which "
+    "figure is which."
+)

@@ -6,6 +6,7 @@ from django.test import TestCase
 from django.urls import reverse
 
 from decks.models import Colour
+from prism import words
 from prism.formats import reflectance_csv
 from prism.spectrum import BANDS
 from reviews.models import Review
@@ -32,6 +33,14 @@ class OwnColours(TestCase):
         self.assertContains(response, "Door of the galley", status_code=422)
         self.assertFalse(Colour.objects.filter(owner=self.isla).exists())
         self.assertFalse(Review.objects.exists())
+
+    def test_a_lab_that_no_paint_has_is_said(self):
+        self.bring("lab", lightness="10", a="-120", b="120", convention="lab")
+        review = Review.objects.get()
+        self.assertIn(words.IMPOSSIBLE_AS_PAINT, review.intake_notes)
+        self.assertContains(self.client.get(review.get_absolute_url()), "No paint can be so")
+        self.bring("lab", lightness="80", a="-2", b="3", convention="lab")
+        self.assertEqual(Review.objects.latest("pk").intake_notes, "")
 
     def test_hex_lab_and_spectrum_start_a_review(self):
         row = ",".join(f"{v:.5f}" for v in world.colour().stimulus.reflectance)
