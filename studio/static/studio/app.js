@@ -122,6 +122,7 @@
     k: () => nextBoard(-1),
     "/": () => $("#find") && $("#find").focus(),
     "?": () => $("#keys") && $("#keys").showModal(),
+    a: () => document.dispatchEvent(new Event("openActs")),
     s: nextSurround,
     n: () => flip("names"),
     w: () => flip("withhold"),
