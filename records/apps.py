@@ -19,7 +19,7 @@ RECORDED: dict[str, list[str]] = {
     "reviews.Review": ["colour", "room", "school", "neutral", "neutral_a", "neutral_b", "withhold", "strength",
                        "verdict", "notes", "valued", "deleted"],
     "reviews.Board": ["colour", "state"],
-    "reviews.Observation": ["colour", "seen"],
+    "reviews.Observation": ["colour", "seen", "agreement"],
     "reviews.Shortlisted": ["colour"],
     "reviews.KeptScheme": ["character", "deleted"],
     "reviews.SamplePlan": ["size", "ground", "coats", "decide"],

@@ -196,3 +196,10 @@ def plane_text_of(name: str, others: Sequence[tuple[str, Reading]], reading: Rea
 def nothing_on(axis: str) -> str:
     """Say that the decks hold nothing near a colour on one side of it."""
     return f"nothing near it in these decks is mainly {axis}"
+
+
+def seen_tally(boards: int, apart: int) -> str:
+    """Return how many boards were looked at, and how often eye and computation part."""
+    if not apart:
+        return f"Looked at beside {count(boards, 'board')}, nowhere otherwise than computed"
+    return f"Looked at beside {count(boards, 'board')}, {count(apart, 'time')} otherwise than computed"

@@ -122,7 +122,10 @@ def _board(act: str, fields: Fields, room: str) -> list[str]:
 
 
 def _observation(act: str, fields: Fields, room: str) -> list[str]:
-    return [f"said what they saw beside {_new(fields, 'colour')}"] if act == "made" else []
+    if act != "made":
+        return [f"took back what was seen beside {_old(fields, 'colour')}"] if act == "gone" else []
+    apart = ", otherwise than computed" if _new(fields, "agreement") == "differ" else ""
+    return [f"said what they saw beside {_new(fields, 'colour')}{apart}"]
 
 
 def _shortlisted(act: str, fields: Fields, room: str) -> list[str]:

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 from prism import words
+from prism.comparison import Agreement
 from reviews.bench.holding import Held
 from reviews.bench.subject import Subject
 from reviews.models import Observation
@@ -46,12 +47,21 @@ class Looking:
 
     def seen_beside(self, held: Held | None) -> list[Seen]:
         """Return what was seen beside a board, each next to what was computed."""
+        return [one for one in self.seen if held and one.observation.colour_id == held.colour.pk]
+
+    @cached_property
+    def seen(self) -> list[Seen]:
+        """What was seen beside any board, what parts from the computation first."""
         lrv = self._subject.reading.lrv
-        return [
-            Seen(one, self.said_of(one), words.standing(one.agreement, one.computed, lrv))
-            for one in self.observations
-            if held and one.colour_id == held.colour.pk
-        ]
+        ranked = sorted(self.observations, key=lambda one: one.agreement != Agreement.DIFFER)
+        return [Seen(one, self.said_of(one), words.standing(one.agreement, one.computed, lrv)) for one in ranked]
+
+    @property
+    def tally(self) -> str:
+        """How many boards were looked at, and how often eye and computation part; empty where none was."""
+        boards = {one.colour_id for one in self.observations}
+        apart = sum(one.agreement == Agreement.DIFFER for one in self.observations)
+        return words.seen_tally(len(boards), apart) if boards else ""
 
     def said_of(self, one: Observation) -> str:
         """Return what a person saw, in words."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 from copy import copy
 from urllib.parse import urlencode
 
+from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
@@ -204,7 +205,9 @@ def _show(request: StudioRequest, visit: Visit) -> HttpResponse:
     step = steps.of(review.step)
     asked = {key: request.GET.get(key, "") or request.POST.get(key, "") for key in step.keeps}
     visit.query = {key: value for key, value in asked.items() if value}
-    if request.method == "POST" and not request.htmx and not visit.refused and not visit.notice:
+    if request.method == "POST" and not request.htmx and not visit.refused:
+        if visit.notice:  # said after the way back, so that loading the page again does nothing again
+            messages.info(request, visit.notice, extra_tags="told")
         return redirect(f"{review.get_absolute_url()}{f'?{urlencode(visit.query)}' if visit.query else ''}")
     frame = Frame(visit, step)
     context = {"review": review, "frame": frame, "page": frame.page, "subject": frame.subject, "wall": frame.wall}

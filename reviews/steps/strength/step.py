@@ -10,7 +10,7 @@ from reviews.models import Review
 from reviews.steps.base import Step, Visit
 from reviews.steps.strength import services, views
 from reviews.steps.strength.drawings import strength_ladder
-from reviews.steps.strength.forms import AdjustForm
+from reviews.steps.strength.forms import AdjustForm, MixForm
 from reviews.steps.strength.page import StrengthPage
 from reviews.steps.strength.reads import Strengths
 from web.http import StudioRequest
@@ -22,6 +22,7 @@ class StrengthStep(Step):
     key, label = "strength", "Strength"
     template = "reviews/strength/page.html"
     unknown = words.NO_RECIPE
+    keeps = ("show", "own_parts", "other_parts", "other")
     acts = {"keep": views.keep, "mix": views.mix, "dispense": views.dispense}
 
     def finding(self, bench: Bench) -> str:
@@ -37,6 +38,8 @@ class StrengthStep(Step):
             visit.forms["adjust"] = form
             if form.is_valid() and form.found:
                 services.look_at_strength(review, form.found.percent)
+        if request.GET.get("show") == "mix" and "other" in request.GET:
+            visit.forms["mix"] = MixForm(request.GET, Strengths(visit.bench))
         if "can" in request.GET:
             services.choose_can(review, Strengths(visit.bench), request.GET["can"])
         return visit

@@ -16,6 +16,7 @@ class VerdictPage:
     def __init__(self, visit: Visit, conflicts: list[Conflict] | None = None) -> None:
         form = visit.forms.get("writing")
         self.review = visit.bench.review
+        self.looking = visit.bench.looking
         self.conflicts = conflicts or []
         self.form = form if isinstance(form, WritingForm) else None
 

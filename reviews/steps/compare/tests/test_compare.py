@@ -1,5 +1,7 @@
 """The wall: what stands on it and why, what a person does with it, what is seen."""
 
+from django.urls import reverse
+
 from reviews import services
 from reviews.bench.tests.wall import Wall
 from reviews.models import Board, Observation, Review
@@ -8,6 +10,22 @@ from reviews.steps.compare.reads import pair_of
 from tinting.tests import world
 
 HTMX = {"HX-Request": "true"}
+
+
+class FoundElsewhere(Wall):
+    def test_what_was_seen_and_where_it_parts_stands_under_the_verdict_and_in_the_record(self):
+        self.assertNotContains(self.get("verdict"), "Looked at beside")
+        boards = [
+            held for held in self.bench().set.comparators if held.why in ("bluer", "greener", "yellower", "redder")
+        ]
+        for held in boards[:2]:
+            self.get(beside=held.colour.pk)
+            self.post("see", seen=["no difference"])
+        page = self.get("verdict")
+        self.assertContains(page, "Looked at beside two boards, two times otherwise than computed")
+        self.assertContains(page, f"?beside={boards[0].colour.pk}")
+        record = self.client.get(reverse("review-record", args=[self.review.pk]))
+        self.assertContains(record, f"said what they saw beside {boards[0].colour.name}, otherwise than computed")
 
 
 class Boards(Wall):

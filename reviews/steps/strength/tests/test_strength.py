@@ -50,6 +50,19 @@ class Hiding(Step):
 
 
 class Asking(Step):
+    def test_without_scripts_a_mixture_shows_and_a_can_is_made_once(self):
+        act = [self.review.pk, "strength"]
+        sent = {"show": "mix", "own_parts": "2", "other_parts": "1", "other": "T05.4"}
+        page = self.client.post(reverse("review-act", args=[*act, "mix"]), sent, follow=True)
+        self.assertEqual(page.redirect_chain[0][1], 302)
+        self.assertContains(page, "2 Pintle Blotter + 1")
+        self.assertContains(page, "Keep it as a colour")
+        answer = self.client.post(reverse("review-act", args=[*act, "dispense"]), {"show": "formula"})
+        self.assertEqual(answer.status_code, 302)
+        self.assertContains(self.client.get(answer["Location"]), "can 1")
+        self.client.get(answer["Location"])
+        self.assertEqual(Batch.objects.count(), 1)
+
     def test_what_was_typed_beside_the_percent_that_stood_there_rules(self):
         self.get(percent="-30")
         page = self.get(percent="-30", lrv="78.5")
