@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from time import monotonic
 from typing import Any
 
 from django.contrib.auth.models import User
+from django.db.models import Q
 
 from decks.file_formats import read
 from decks.models import Colour, Import
@@ -58,11 +59,18 @@ class Change:
 
 @dataclass(frozen=True)
 class Decided:
-    """What some entries do to a deck: colours to add, as entries with fields; to change; and those that stay."""
+    """What some entries do to a deck: colours to add, as entries with fields; to change; those that stay, and those of
+    decks that everybody shares, which stay although the file has other values."""
 
     added: list[tuple[Entry, dict[str, Any]]]
     changed: list[Change]
     unchanged: int
+    shared: int = 0
+
+
+CONTRADICTS = 3.0
+"""LRV points by which a stated figure that lies off the colour's own contradicts it, whatever its source."""
+FEW = 3
 
 
 class Plan:
@@ -72,7 +80,8 @@ class Plan:
 
     def __init__(self, looked: Looked) -> None:
         self.problems, self.notes = looked.problems, looked.notes
-        self.added = self.changed = self.unchanged = 0
+        self.added = self.changed = self.unchanged = self.shared = self.contradicted = 0
+        self.first_contradicted: list[tuple[str, float, float]] = []
         self.first_added: list[dict[str, Any]] = []
         self.first_changed: list[tuple[str, str, tuple[str, ...]]] = []
 
@@ -80,8 +89,17 @@ class Plan:
         """Take in what becomes of some colours that are there already."""
         self.changed += len(decided.changed)
         self.unchanged += decided.unchanged
+        self.shared += decided.shared
         some = decided.changed[: self.SHOWN - len(self.first_changed)]
         self.first_changed += [(change.entry.code, change.entry.name, change.what) for change in some]
+
+    def contradict(self, stated: Iterable[tuple[Entry, dict[str, Any]]]) -> None:
+        """Take in which stated LRVs contradict the colours they stand beside."""
+        for entry, values in stated:
+            if entry.lrv is not None and abs(entry.lrv - values["lrv"]) > CONTRADICTS:
+                self.contradicted += 1
+                if len(self.first_contradicted) < FEW:
+                    self.first_contradicted.append((entry.code, entry.lrv, values["lrv"]))
 
 
 def key_of(waiting: Import) -> tuple[int, datetime, str]:
@@ -163,6 +181,7 @@ def plan(waiting: Import) -> Plan:
         fresh = [entry for entry in chunk if key_in(entry, waiting.deck_name) not in known]
         found.added += len(fresh)
         found.first_added += [values for _, values in with_values(fresh[: Plan.SHOWN - len(found.first_added)])]
+        found.contradict(with_values([entry for entry in chunk if entry.lrv is not None]))
         there = [entry for entry in chunk if key_in(entry, waiting.deck_name) in known]
         found.count(decide(with_values(there), known, waiting.deck_name))
     return found
@@ -183,10 +202,12 @@ def with_values(entries: Sequence[Entry]) -> list[tuple[Entry, dict[str, Any]]]:
 
 
 def known_of(entries: Sequence[Entry], owner: User, deck_name: str) -> dict[tuple[str, str], Colour]:
-    """Return the colours of the studio's decks that entries stand for, by maker and code."""
+    """Return the colours that entries stand for, by maker and code: of the studio's decks, else of shared ones."""
     codes = {entry.code for entry in entries}
-    mine = Colour.objects.filter(maker__owner__in=team(owner), code__in=codes).select_related("maker")
-    return {(colour.maker.name if colour.maker else "", colour.code): colour for colour in mine}
+    shared, mine = Q(maker__isnull=False, maker__owner=None), Q(maker__owner__in=team(owner))
+    held = Colour.objects.filter(shared | mine, code__in=codes).select_related("maker")
+    ranked = sorted(held, key=lambda colour: colour.maker is not None and colour.maker.owner_id is not None)
+    return {(colour.maker.name if colour.maker else "", colour.code): colour for colour in ranked}
 
 
 def decide(
@@ -195,16 +216,21 @@ def decide(
     """Return what entries do to a deck, given the colours they stand for there."""
     added: list[tuple[Entry, dict[str, Any]]] = []
     changed: list[Change] = []
-    unchanged = 0
+    unchanged = shared = 0
     for entry, values in entries:
         colour = known.get(key_in(entry, deck_name))
         if colour is None:
             added.append((entry, values))
+        elif colour.maker and colour.maker.owner_id is None:
+            if set(_differences(colour, values)) - {"source"}:  # a file does not know how a shared deck was measured
+                shared += 1
+            else:
+                unchanged += 1
         elif what := _differences(colour, values):
             changed.append(Change(entry, values, colour, what))
         else:
             unchanged += 1
-    return Decided(added, changed, unchanged)
+    return Decided(added, changed, unchanged, shared)
 
 
 def _values(entry: Entry, stimulus: Stimulus) -> dict[str, Any]:

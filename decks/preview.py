@@ -52,7 +52,7 @@ class FilePreview:
         found = self._planned[0]
         if found is None:
             return ""
-        return words.plan_summary(found.added, found.changed, found.unchanged, len(found.problems))
+        return words.plan_summary(found.added, found.changed, found.unchanged, len(found.problems), found.shared)
 
     @property
     def can_apply(self) -> bool:
@@ -64,7 +64,10 @@ class FilePreview:
     def notes(self) -> tuple[str, ...]:
         """How the file was understood."""
         found = self._planned[0]
-        return found.notes if found else ()
+        if found is None:
+            return ()
+        more = words.stated_contradict(found.contradicted, found.first_contradicted) if found.contradicted else ""
+        return (*found.notes, *([more] if more else []))
 
     @property
     def problems(self) -> list[str]:

@@ -137,7 +137,7 @@ def keep_adjusted(
 def same_value(one: Any, other: Any) -> bool:
     """Return whether two values of a field are the same, but for what a file rounds away."""
     if isinstance(one, float) and isinstance(other, float):
-        return abs(one - other) < 1e-6
+        return abs(one - other) < 1e-4
     if isinstance(one, list) and isinstance(other, list) and len(one) == len(other):
         return all(same_value(a, b) for a, b in zip(one, other, strict=True))
     return bool(one == other)

@@ -25,12 +25,18 @@ class HexError(ValueError):
     """A screen colour that is not three or six hexadecimal digits."""
 
 
+_RGB = re.compile(r"rgb\s*\(\s*(\d{1,3})\s*[,; ]\s*(\d{1,3})\s*[,; ]\s*(\d{1,3})\s*\)", re.ASCII)
+
+
 def parse_hex(text: str) -> Array:
-    """Return R, G, B as fractions 0-1, shape (3,), of `#RRGGBB` or `#RGB`. Raises `HexError`.
+    """Return R, G, B as fractions 0-1, shape (3,), of `#RRGGBB`, `#RGB` or `rgb(R, G, B)` of 255. Raises `HexError`.
 
     >>> parse_hex("#804000").round(3).tolist()
     [0.502, 0.251, 0.0]
     """
+    parts = _RGB.fullmatch(text.strip().casefold())
+    if parts and max(int(parts[i]) for i in (1, 2, 3)) <= 255:
+        return np.array([int(parts[i]) for i in (1, 2, 3)]) / 255
     match = _HEX.fullmatch(text.strip())
     if not match:
         raise HexError(text)

@@ -4,6 +4,8 @@ import re
 from unittest import mock
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db.models import Value
+from django.db.models.functions import Concat, Replace
 from django.test import TestCase
 from django.urls import reverse
 
@@ -29,6 +31,10 @@ class Files(TestCase):
         return self.client.post(
             reverse("deck-import"), {"deck_name": deck, "file": SimpleUploadedFile(name, data)}, follow=True
         )
+
+    def upload_of(self, content, name="deck.csv"):
+        self.upload(content, name)
+        return self.waiting()
 
     def waiting(self):
         return Import.objects.get(state=Import.State.WAITING)
@@ -232,7 +238,38 @@ class Doing(Files):
         self.bring(f"maker,code,name,L*,a*,b*\n{shared.maker.name},H16.3,Mine,50,0,0\n")
         again = Colour.objects.get(pk=shared.pk)
         self.assertEqual((again.name, again.lab_l), (shared.name, shared.lab_l))
-        self.assertEqual(Colour.objects.get(maker__owner=self.isla).name, "Mine")
+        self.assertFalse(Colour.objects.filter(maker__owner=self.isla).exists())
+        page = self.client.get(reverse("deck-preview", args=[self.upload_of(
+            f"maker,code,name,L*,a*,b*\n{shared.maker.name},H16.3,Mine,50,0,0\n{shared.maker.name},Z1,New,60,0,0\n"
+        ).pk]))  # fmt: skip
+        self.assertContains(page, "1 to add, 0 to change")
+        self.assertContains(page, "1 colour of shared decks stays as before")
+
+    def test_a_shared_deck_that_is_exported_and_brought_in_adds_nothing(self):
+        world.load_deck()
+        for kind in ("csv", "json", "xlsx"):
+            answer = self.client.get(reverse("deck-export"), {"format": kind})
+            waiting = self.upload_of(answer.getvalue(), f"deck.{kind}")
+            page = self.client.get(reverse("deck-preview", args=[waiting.pk]))
+            self.assertContains(page, "0 to add, 0 to change, 425 already there as they are", msg_prefix=kind)
+
+    def test_what_a_file_states_against_its_colours_is_said(self):
+        waiting = self.upload_of("code,name,L*,a*,b*,LRV\nA1,Fog,84,0,2,20\nA2,Mist,84,0,2,64\n")
+        page = self.client.get(reverse("deck-preview", args=[waiting.pk]))
+        self.assertContains(page, "LRVs that contradict their colours: A1 states 20.0")
+        self.assertNotContains(page, "A2 states")
+
+    def test_commas_in_numbers_between_commas_are_asked_about(self):
+        waiting = self.upload_of("code,name,L*,a*,b*\nA1,x,84,1,1,9,6,2\nA2,y,84,1,2\n")
+        page = self.client.get(reverse("deck-preview", args=[waiting.pk]))
+        self.assertContains(page, "Line 2: 8 cells for 5 columns. If decimals are written with commas")
+        self.assertContains(page, "1 to add")
+
+    def test_screen_values_as_rgb_and_files_of_two_bytes_a_letter(self):
+        done = self.bring('code,name,hex\nA1,Fog,"rgb(200, 190, 180)"\nA2,Mist,#C8BEB4\n'.encode("utf-16"))
+        self.assertEqual(done.added, 2)
+        one, other = Colour.objects.filter(maker__owner=self.isla).order_by("code")
+        self.assertEqual(one.screen, other.screen)
 
 
 class Exporting(Files):
@@ -242,13 +279,17 @@ class Exporting(Files):
             with self.subTest(kind):
                 answer = self.client.get(reverse("deck-export"), {"format": kind, "strip": "16", "q": "haaf"})
                 self.assertIn("attachment", answer["Content-Disposition"])
-                done = self.bring(answer.getvalue(), name=f"deck{known.endings[0]}")
+                content = answer.getvalue()
+                # as if the file came from elsewhere: no shared maker is called so
+                Maker.objects.filter(owner=None).update(name=Concat("name", Value(" of old")))
+                done = self.bring(content, name=f"deck{known.endings[0]}")
                 self.assertEqual(done.added, 7)
                 kept = Colour.objects.get(maker__owner=self.isla, code="H16.3")
                 self.assertAlmostEqual(kept.lrv, demo.find("H16.3").colour.lrv, delta=0.8 if kind == "gpl" else 0.001)
                 self.assertEqual(bool(kept.recipe), "recipe" not in known.cannot_hold)
                 self.assertEqual(bool(kept.reflectance), "spectrum" not in known.cannot_hold)
                 self.client.post(reverse("deck-undo", args=[done.pk]))
+                Maker.objects.filter(owner=None).update(name=Replace("name", Value(" of old")))
         self.assertEqual(self.client.get(reverse("deck-export"), {"format": "psd"}).status_code, 404)
 
     def test_readers_are_chosen_by_content(self):

@@ -109,6 +109,8 @@ def read_rows(
     problems: list[Problem] = []
     for line, row in filled:
         try:
+            if sum(bool(cell.strip()) for cell in row[len(headers) :]):
+                raise EntryError("", messages.cells_beyond(len(row), len(headers)))
             entries.append(_entry(line, row, places))
         except EntryError as bad:
             problems.append(Problem(line, bad.column, str(bad)))

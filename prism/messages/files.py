@@ -245,3 +245,11 @@ def too_long(field: str, limit: int) -> str:
 def deck_file_needed() -> str:
     """Say that a file is needed."""
     return "Choose a file."
+
+
+def cells_beyond(cells: int, columns: int) -> str:
+    """Say that a line has more cells than there are columns, and what that mostly comes from."""
+    return (
+        f"{cells} cells for {columns} columns. If decimals are written with commas, put semicolons between the cells "
+        "or points into the numbers."
+    )

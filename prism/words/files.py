@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from prism.messages.text import count, many, percentage, shortened
+from collections.abc import Sequence
+
+from prism.messages.text import count, many, number, percentage, shortened
 
 
 def set_name_needed() -> str:
@@ -62,12 +64,22 @@ def going_out(file_name: str) -> str:
     return f"{shortened(file_name, 80)} is being taken back."
 
 
-def plan_summary(added: int, changed: int, unchanged: int, skipped: int) -> str:
+def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared: int = 0) -> str:
     """Say what bringing a file in would do."""
-    return (
+    said = (
         f"{added:,} to add, {changed:,} to change, {unchanged:,} already there as they are, "
         f"{count(skipped, 'line')} left out."
     )
+    if not shared:
+        return said
+    return f"{said} {many(shared, 'colour')} of shared decks {'stays' if shared == 1 else 'stay'} as before."
+
+
+def stated_contradict(found: int, first: Sequence[tuple[str, float, float]]) -> str:
+    """Say that LRVs which the file states contradict its colours, with the first of them: code, stated, computed."""
+    some = "; ".join(f"{code} states {number(stated)}, its colour has {number(own)}" for code, stated, own in first)
+    more = f", and {found - len(first):,} more" if found > len(first) else ""
+    return f"LRVs that contradict their colours: {some}{more}. The colour is what counts; the stated figure is kept."
 
 
 def problem(line: int, column: str, message: str) -> str:
