@@ -243,7 +243,7 @@ def cells(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[list[s
             "" if entry.lrv is None else entry.lrv,
             entry.hex,
             safe(entry.recipe_base),
-            safe(" ".join(f"{code}={amount:g}" for code, amount in entry.recipe)),
+            safe(" ".join(f"{code}={amount:.8g}" for code, amount in entry.recipe)),
             entry.specular or "",
             *(float(f"{v:.7g}") for v in spectrum),
         ]
