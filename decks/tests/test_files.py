@@ -250,7 +250,7 @@ class Doing(Files):
         for kind in ("csv", "json", "xlsx"):
             answer = self.client.get(reverse("deck-export"), {"format": kind})
             waiting = self.upload_of(answer.getvalue(), f"deck.{kind}")
-            page = self.client.get(reverse("deck-preview", args=[waiting.pk]))
+            page = self.client.get(reverse("deck-preview", args=[waiting.pk]), {"now": "1"})
             self.assertContains(page, "0 to add, 0 to change, 425 already there as they are", msg_prefix=kind)
 
     def test_what_a_file_states_against_its_colours_is_said(self):
