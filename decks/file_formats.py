@@ -3,19 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import islice
 
 from decks.models import Colour, Import
-from prism import messages
+from prism import messages, words
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
 from prism.formats.deck import MAX_BYTES, DeckFile, DeckFileError, Entry, Tell, as_deck
 from prism.formats.text import rows_of
+from prism.reading import read_all
+from prism.school import School
 from prism.spectrum import BANDS
 from prism.stimulus import Specular
 
 GRID = tuple(float(nm) for nm in BANDS)
 """The wavelengths that spectra of the decks stand on, nm."""
+AT_A_TIME = 400
+"""Colours that are read together while a file leaves."""
 
 
 @dataclass(frozen=True)
@@ -123,6 +127,16 @@ def head(waiting: Import) -> list[list[str]]:
         with as_deck():
             rows = list(islice(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), 50))
     return [row for row in rows if any(cell.strip() for cell in row)][:4]
+
+
+def entries_of(colours: Iterable[Colour], chosen: School) -> Iterator[Entry]:
+    """Yield colours as entries of a file, with what they read as under a school."""
+    several = iter(colours)
+    while some := list(islice(several, AT_A_TIME)):
+        readings = read_all([colour.stimulus for colour in some], chosen)
+        for colour, found in zip(some, readings, strict=True):
+            reads = (words.undertone_short(found), words.family_said(found), words.temperature_short(found))
+            yield replace(entry_of(colour), reads=(f"{found.lrv:.2f}", *reads))
 
 
 def entry_of(colour: Colour) -> Entry:

@@ -20,6 +20,8 @@ from people.queries import team
 from prism import words
 from prism.formats.deck import DeckFileError
 
+MOST_WAITING = 4
+"""Files of one person that may be looked at side by side."""
 UNDER_WAY = (Import.State.WAITING, Import.State.RUNNING)
 PART = 1_500
 """Colours brought in at a time."""
@@ -28,11 +30,12 @@ BREATH = 0.11
 
 
 def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
-    """Keep a file until it is brought in; forget what the person had waiting. Raises `DeckFileError`."""
+    """Keep a file until it is brought in; of those that wait the person's oldest go. Raises `DeckFileError`."""
     if Import.objects.filter(owner=owner, state=Import.State.RUNNING).exists():
         raise DeckFileError(words.another_running())
     kind = recognise(file_name, data)
-    Import.objects.filter(owner=owner, state=Import.State.WAITING).delete()
+    waits = Import.objects.filter(owner=owner, state=Import.State.WAITING).values_list("pk", flat=True)
+    Import.objects.filter(pk__in=list(waits[MOST_WAITING - 1 :])).delete()
     return Import.objects.create(
         owner=owner, deck_name=deck_name, file_name=file_name[:200], file_format=kind, content=data
     )

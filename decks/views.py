@@ -85,7 +85,7 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     held, form = catalogue(request.user), FilterForm(request.GET, request.user)
     rows = held.select(form.wanted(), form.school)
     spectra = held.has_spectrum[rows]
-    entries = (file_formats.entry_of(colour) for colour in queries.one_after_another(held.ids[rows].tolist()))
+    entries = file_formats.entries_of(queries.one_after_another(held.ids[rows].tolist()), form.school)
     pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))
     response = StreamingHttpResponse(gathered(pieces), content_type=kind.mime)
     response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
@@ -115,7 +115,8 @@ def bring_in(request: StudioRequest) -> HttpResponse:
             except DeckFileError as wrong:
                 form.add_error("file", str(wrong))
     done = _imports(request).exclude(state=Import.State.WAITING)[:10]
-    context = {"form": form, "done": done, "formats": file_formats.FORMATS.values()}
+    waits = _imports(request).filter(state=Import.State.WAITING)
+    context = {"form": form, "done": done, "waits": waits, "formats": file_formats.FORMATS.values()}
     return render(request, "decks/import.html", context, status=422 if form.errors else 200)
 
 

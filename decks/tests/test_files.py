@@ -1,5 +1,7 @@
 """Decks as files: looked at before anything is written, brought in whole, taken back as one act."""
 
+import csv
+import io
 import re
 from unittest import mock
 
@@ -37,7 +39,7 @@ class Files(TestCase):
         return self.waiting()
 
     def waiting(self):
-        return Import.objects.get(state=Import.State.WAITING)
+        return Import.objects.filter(state=Import.State.WAITING).latest("id")
 
     def bring(self, content, **more):
         self.upload(content, **more)
@@ -252,6 +254,30 @@ class Doing(Files):
             waiting = self.upload_of(answer.getvalue(), f"deck.{kind}")
             page = self.client.get(reverse("deck-preview", args=[waiting.pk]), {"now": "1"})
             self.assertContains(page, "0 to add, 0 to change, 425 already there as they are", msg_prefix=kind)
+
+    def test_a_second_file_leaves_the_first_preview_alone(self):
+        first = self.upload_of("code,name,hex\nA1,Fog,#808080\n", "first.csv")
+        second = self.upload_of("code,name,hex\nB1,Mist,#909090\n", "second.csv")
+        for one in (first, second):
+            self.assertContains(self.client.get(reverse("deck-preview", args=[one.pk])), "1 to add")
+        self.assertContains(self.client.get(reverse("deck-import")), "first.csv")
+        self.client.post(reverse("deck-apply", args=[first.pk]))
+        self.assertContains(self.client.get(reverse("deck-preview", args=[second.pk])), "1 to add")
+        for i in range(files.MOST_WAITING):
+            self.upload_of(f"code,name,hex\nC{i},Haar,#A0A0A0\n", f"more{i}.csv")
+        self.assertEqual(Import.objects.filter(state=Import.State.WAITING).count(), files.MOST_WAITING)
+
+    def test_a_table_that_is_given_out_says_what_its_colours_read_as(self):
+        world.load_deck()
+        answer = self.client.get(reverse("deck-export"), {"format": "csv", "strip": "16", "q": "haaf"})
+        content = answer.getvalue()
+        rows = list(csv.DictReader(io.StringIO(content.decode())))
+        one = next(row for row in rows if row["code"] == "H16.3")
+        self.assertEqual(one["LRV computed"], f"{demo.find('H16.3').colour.lrv:.2f}")
+        self.assertEqual((one["family"], one["temperature"]), ("grey", "cool"))
+        self.assertIn("blue", one["undertone"])
+        back = deck_csv.read(content)
+        self.assertEqual((len(back.entries), back.notes), (7, ()))
 
     def test_what_a_file_states_against_its_colours_is_said(self):
         waiting = self.upload_of("code,name,L*,a*,b*,LRV\nA1,Fog,84,0,2,20\nA2,Mist,84,0,2,64\n")

@@ -112,7 +112,8 @@ class Entry:
 
     `line` where it stands, 1-based; `lab` in `convention` (`lab` D65/10°, `lab50` D50/2°); `reflectance` with its
     `wavelengths` (nm) and whether `specular` light was measured; `lrv` as stated; `recipe` a base and colorants in mL
-    per litre.
+    per litre; `reads` what stands beside it in a table that is given out: LRV as computed, undertone, family,
+    temperature.
     """
 
     line: int
@@ -130,6 +131,7 @@ class Entry:
     lrv: float | None = None
     recipe_base: str = ""
     recipe: tuple[tuple[str, float], ...] = ()
+    reads: tuple[str, ...] = ()
 
     def stimulus(self) -> Stimulus:
         """Return the colour, from the best of what the entry holds. Raises `IntakeError`."""

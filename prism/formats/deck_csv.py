@@ -47,6 +47,8 @@ ALIASES = {
     "base": ("base",),
     "colorants": ("colorants", "colourants", "colorants_ml_per_l", "recipe", "formula"),
 }
+READS = ("LRV computed", "undertone", "family", "temperature")
+"""Columns of what is read of a colour: given out, and passed over where they come in."""
 FIELDS = tuple(ALIASES)
 _WAVELENGTH = re.compile(r"(?:r|nm|spectral_nm|spec)?[ _]?(\d{3})(?:[ _]?nm)?", re.IGNORECASE)
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")
@@ -115,6 +117,7 @@ def read_rows(
         except EntryError as bad:
             problems.append(Problem(line, bad.column, str(bad)))
     aside = [headers[i].strip() for i in range(len(headers)) if i not in columns and headers[i].strip()]
+    aside = [heading for heading in aside if heading not in READS]
     entries, percent = as_fractions(entries)
     notes = [messages.columns_aside(aside)] if aside else []
     if percent:
@@ -232,7 +235,7 @@ HEADINGS = (
 
 def cells(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[list[str | float]]:
     """Yield the cells of a table: the headings, then each entry; text no spreadsheet would run, and numbers."""
-    yield [*HEADINGS, *(f"{nm:g}" for nm in bands)]
+    yield [*HEADINGS, *READS, *(f"{nm:g}" for nm in bands)]
     for entry in entries:
         lab: Sequence[str | float] = [float(f"{v:.6g}") for v in entry.lab] if entry.lab else ["", "", ""]
         spectrum = entry.reflectance if entry.reflectance and entry.wavelengths == bands else ()
@@ -245,6 +248,7 @@ def cells(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[list[s
             safe(entry.recipe_base),
             safe(" ".join(f"{code}={amount:.8g}" for code, amount in entry.recipe)),
             entry.specular or "",
+            *(entry.reads or ("",) * len(READS)),
             *(float(f"{v:.7g}") for v in spectrum),
         ]
 
