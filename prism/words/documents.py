@@ -108,3 +108,8 @@ def section_too_long(found: int, most: int) -> str:
     return (
         f"{found:,} characters are more than a page holds: {most:,} at most. Nothing of it was lost; shorten it here."
     )
+
+
+def section_meanwhile(theirs: str) -> str:
+    """Say that a section was changed meanwhile, with what stands there now."""
+    return f"This section was changed meanwhile. There now: “{theirs}” Keep yours over it, or take what you want of it."

@@ -10,6 +10,7 @@ from prism import words
 from reviews.bench import Bench
 from reviews.document.content import EVIDENCE, FIRST, Content, Section
 from reviews.models import DocumentEdit, Review
+from reviews.steps.verdict.services import version_of
 
 FORMAT, VERSION = "gentle-prism-document", 2
 MADE_BY = (
@@ -33,6 +34,11 @@ class Given:
     def text(self) -> str:
         """The sentences, a line each, to be edited."""
         return "\n".join(self.lines)
+
+    @property
+    def version(self) -> str:
+        """The version of the sentences, by which an edit says what it was begun from."""
+        return version_of(self.text)
 
 
 class Document:

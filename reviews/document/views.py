@@ -94,6 +94,8 @@ def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
         services.move(made, section, -1 if act == "up" else 1)
     else:
         form = SectionForm(request.POST)
+        if form.is_valid() and request.POST.get("seen", given.version) != given.version:
+            form.add_error("text", words.section_meanwhile(given.text))
         if not form.is_valid():
             return _shown(request, review, form, section)
         services.write(request.user, review, section, form.cleaned_data["text"], "\n".join(given.section.lines))

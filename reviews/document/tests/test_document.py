@@ -251,6 +251,16 @@ class Given(Documents):
         self.assertNotIn("difficult", text)
         self.assertNotIn(f"{withheld.colour.name} is", text)
 
+    def test_of_two_who_edit_a_section_the_second_is_shown_both(self):
+        seen = self.document().section("is").version
+        self.edit("is", text="Mine.", seen=seen)
+        page = self.edit("is", text="Theirs.", seen=seen)
+        self.assertContains(page, "This section was changed meanwhile. There now: “Mine.”", status_code=422)
+        self.assertContains(page, ">Theirs.</textarea>", status_code=422)
+        self.assertEqual(self.lines("is"), ["Mine."])
+        self.edit("is", text="Theirs.", seen=self.document().section("is").version)
+        self.assertEqual(self.lines("is"), ["Theirs."])
+
     def test_the_document_of_a_job_is_made_as_long_work(self):
         answer = self.client.post(
             reverse("job-document-begin", args=[self.rooms["Library"].job_id]), {"paper": "Letter"}
