@@ -172,7 +172,7 @@ class SpectrumForm(OwnColourForm):
             if not text.strip():
                 raise IntakeError(reflectance_csv.FIELD, messages.one_source())
         spectrum = reflectance_csv.read(text)
-        self.notes = spectrum.notes
+        self.notes = (*spectrum.notes, *([spectrum.scatter_said] if spectrum.scatter_said else []))
         return spectrum.stimulus()
 
 

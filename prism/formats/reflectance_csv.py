@@ -9,13 +9,14 @@ from __future__ import annotations
 
 import csv
 import io
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from prism import messages
 from prism.formats.text import TextError, decode, separator_of
 from prism.numbers import parse
+from prism.reader import together
 from prism.resampling import resample
 from prism.spectrum import BANDS, WHITEST, Array, is_percent
 from prism.stimulus import IntakeError, Stimulus, from_reflectance
@@ -33,14 +34,21 @@ class Spectrum:
     readings: Array
     notes: tuple[str, ...]
 
+    @property
+    def scatter_said(self) -> str:
+        """That the readings contradict one another, and what helps; empty where they agree."""
+        found = together(list(self.readings))
+        return "" if found.steady else messages.unsteady(found.spread)
+
     def stimulus(self) -> Stimulus:
-        """Return the mean of the readings as a colour."""
+        """Return the mean of the readings as a colour, no surer than the readings agree."""
         n = len(self.readings)
-        return from_reflectance(
+        found = from_reflectance(
             self.readings.mean(axis=0),
             "reading-average" if n > 1 else "reading-single",
             messages.spectrum_given(n),
         )
+        return replace(found, spread=together(list(self.readings)).uncertainty) if n > 1 else found
 
 
 def text_of(data: bytes) -> str:

@@ -34,6 +34,19 @@ class OwnColours(TestCase):
         self.assertFalse(Colour.objects.filter(owner=self.isla).exists())
         self.assertFalse(Review.objects.exists())
 
+    def test_readings_that_contradict_one_another_are_no_surer_than_that(self):
+        own = world.colour().stimulus.reflectance
+        rows = [",".join(f"{min(v * part, 1):.5f}" for v in own) for part in (0.7, 1, 1.2)]
+        self.bring("spectrum", reflectance="\n".join(rows))
+        colour = Colour.objects.get(owner=self.isla)
+        self.assertGreater(colour.spread, 2)
+        page = self.client.get(Review.objects.get().get_absolute_url())
+        self.assertContains(page, "The readings scatter by ΔE00")
+        self.assertNotIn("±0.3", colour.source)
+        alike = [",".join(f"{v * part:.5f}" for v in own) for part in (0.999, 1, 1.001)]
+        self.bring("spectrum", reflectance="\n".join(alike))
+        self.assertEqual(Review.objects.latest("pk").intake_notes.count("scatter"), 0)
+
     def test_a_lab_that_no_paint_has_is_said(self):
         self.bring("lab", lightness="10", a="-120", b="120", convention="lab")
         review = Review.objects.get()
