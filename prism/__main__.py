@@ -7,11 +7,13 @@ import os
 import sys
 
 from prism import __version__, demo, school
-from prism.commands.arguments import Parser
+from prism.commands import decks
+from prism.commands.arguments import Parser, fail
 from prism.commands.company import run_scheme, run_whites
 from prism.commands.lighting import SKIES, USUAL_HOURS, run_light
 from prism.commands.reading import run_beside, run_compare, run_delta_e, run_place, run_read
 from prism.commands.tinting import run_formula, run_mix, run_recipe, run_strength
+from prism.formats.deck import DeckFileError
 from prism.light.day import LAMPS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
@@ -25,6 +27,7 @@ def build_parser() -> argparse.ArgumentParser:
     commands = parser.add_subparsers(dest="command", required=True, parser_class=Parser)
     shared = Parser(add_help=False)
     shared.add_argument("--json", action="store_true", help="print JSON")
+    shared.add_argument("--studio", metavar="FILE", help="look in a deck that a studio gave out, CSV or JSON")
     judged = Parser(add_help=False)
     judged.add_argument("--school", default=school.DEFAULT, help=f"one of {', '.join(school.names())}")
     judged.add_argument("--neutral", choices=NEUTRALS, default="painted")
@@ -58,7 +61,7 @@ def build_parser() -> argparse.ArgumentParser:
     command = commands.add_parser("recipe", parents=[shared], help="recipes that make colours, estimated")
     command.add_argument("colours", nargs="+", metavar="COLOUR|-")
     command.set_defaults(run=run_recipe)
-    command = commands.add_parser("formula", help="what the counter dispenses for a demo colour")
+    command = commands.add_parser("formula", parents=[shared], help="what the counter dispenses for a demo colour")
     command.add_argument("code", metavar="CODE")
     command.add_argument("percent", nargs="?", default="0", metavar="P")
     command.add_argument("--can", choices=[can.key for can in demo.tint_system().cans], default="gallon")
@@ -92,6 +95,10 @@ def main(argv: list[str] | None = None) -> None:
     given = sys.argv[1:] if argv is None else argv
     raw = [f" {arg}" if arg.startswith("-") and is_number(arg.removesuffix("%")) else arg for arg in given]
     args = build_parser().parse_args(raw)
+    try:
+        decks.use(args.studio)
+    except DeckFileError as wrong:
+        fail(f"{args.studio}: {wrong}")
     try:
         args.run(args)
         sys.stdout.flush()

@@ -8,7 +8,9 @@ import sys
 from pathlib import Path
 from typing import NoReturn
 
-from prism import demo, school
+from prism import school
+from prism.commands import decks
+from prism.demo import DeckColour
 from prism.formats import reflectance_csv
 from prism.numbers import is_number, parse
 from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
@@ -54,9 +56,9 @@ def colour_of(text: str) -> Stimulus:
         raise ColourError(f"{text}: {wrong}") from None
     except OSError as wrong:
         raise ColourError(f"{text}: {wrong.strerror}") from None
-    entry = demo.find(text)
+    entry = decks.find(text)
     if entry is None:
-        raise ColourError(f"{text}: not #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a demo deck code")
+        raise ColourError(f"{text}: not #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a code of the deck")
     return entry.colour
 
 
@@ -93,11 +95,11 @@ def _three_numbers(text: str) -> list[float]:
     return [figure(name, part) for name, part in zip(("L*", "a*", "b*"), parts, strict=True)]
 
 
-def entry_of(code: str) -> demo.DeckColour:
+def entry_of(code: str) -> DeckColour:
     """Return an entry of the demo deck by its code, or leave."""
-    entry = demo.find(code)
+    entry = decks.find(code)
     if entry is None:
-        fail(f"{code}: not a demo deck code")
+        fail(f"{code}: no code of the deck")
     return entry
 
 
@@ -119,7 +121,7 @@ def school_of(args: argparse.Namespace) -> school.School:
 
 def name_of(text: str) -> str:
     """Return the name of a demo colour, else what was typed."""
-    entry = demo.find(text)
+    entry = decks.find(text)
     return entry.name if entry else text
 
 

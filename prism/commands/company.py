@@ -7,7 +7,8 @@ from typing import Any
 
 import numpy as np
 
-from prism import demo, words
+from prism import words
+from prism.commands import decks
 from prism.commands.arguments import entry_of, fail, parse_colour, print_json, school_of
 from prism.company.pool import Pool
 from prism.company.scheme import CARRIED, Asked, Carried, Scheme, SchemeError, scheme
@@ -29,7 +30,7 @@ def run_whites(args: argparse.Namespace) -> None:
             fail(f"{args.gap}: the gap is LRV points, 0 to 100")
         wanted = parse(args.gap)
     there = [entry_of(code) for code in args.there]
-    entries = demo.deck()
+    entries = decks.deck()
     lab = np.array([entry.colour.lab for entry in entries])
     rows = which(lab, [entry.colour.lrv for entry in entries], chosen, neutral)
     whites = [entries[row] for row in rows]
@@ -76,7 +77,7 @@ def run_scheme(args: argparse.Namespace) -> None:
     chosen = school_of(args)
     neutral = choose_neutral(chosen, args.neutral)
     subject = read(parse_colour(args.colour), chosen, neutral)
-    entries = demo.deck()
+    entries = decks.deck()
     pool = Pool(
         np.array([entry.colour.lab for entry in entries]),
         np.array([entry.colour.lrv for entry in entries]),

@@ -9,7 +9,8 @@ from typing import Any
 
 import numpy as np
 
-from prism import demo, messages, words
+from prism import messages, words
+from prism.commands import decks
 from prism.commands.arguments import fail, parse_colour, print_json, school_of
 from prism.commands.reading import undertone_json
 from prism.formats import room_json
@@ -83,7 +84,7 @@ def _room(path: str) -> Room:
     try:
         with Path(path).open("rb") as handle:
             data = handle.read(room_json.MAX_BYTES + 1)
-        return room_json.read(data, lambda code: entry.colour if (entry := demo.find(code)) else None)
+        return room_json.read(data, lambda code: entry.colour if (entry := decks.find(code)) else None)
     except OSError as wrong:
         fail(f"{path}: {wrong.strerror}")
     except RoomError as wrong:

@@ -12,8 +12,9 @@ from typing import Any
 
 import numpy as np
 
-from prism import demo, placing, words
+from prism import placing, words
 from prism.choosing.comparison_set import Chosen, choose
+from prism.commands import decks
 from prism.commands.arguments import fail, lines_of_colours, name_of, parse_colour, print_json, school_of
 from prism.comparison import PairFinding, compare_many
 from prism.difference import delta_e
@@ -182,8 +183,8 @@ def _chosen_beside(args: argparse.Namespace) -> tuple[Reading, Chosen, bool]:
     neutral = choose_neutral(chosen, args.neutral)
     colour = parse_colour(args.colour)
     subject = read(colour, chosen, neutral)
-    offered = demo.offered(chosen)
-    own = np.flatnonzero([entry.colour.lab == colour.lab for entry in demo.deck()])
+    offered = decks.offered(chosen)
+    own = np.flatnonzero([entry.colour.lab == colour.lab for entry in decks.deck()])
     strip = int(offered.strip[own[0]]) if own.size else 0
     return subject, choose(subject, offered, chosen, neutral, strip=strip, own=own), bool(strip)
 
@@ -191,7 +192,7 @@ def _chosen_beside(args: argparse.Namespace) -> tuple[Reading, Chosen, bool]:
 def run_beside(args: argparse.Namespace) -> None:
     """Print the boards of the demo deck to hold beside a colour, and what each shows."""
     subject, found, on_strip = _chosen_beside(args)
-    entries = demo.deck()
+    entries = decks.deck()
     if args.json:
         print_json(
             [
@@ -210,7 +211,7 @@ def run_beside(args: argparse.Namespace) -> None:
 def run_place(args: argparse.Namespace) -> None:
     """Print what stands on either side of a colour in the demo deck."""
     subject, found, on_strip = _chosen_beside(args)
-    entries = demo.deck()
+    entries = decks.deck()
     brackets = placing.brackets(found.view, [pick for pick in found.picks if pick.kind == "strip"])
     if args.json:
         print_json(

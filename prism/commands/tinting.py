@@ -9,6 +9,7 @@ from typing import Any
 from prism import demo, messages, words
 from prism.commands.arguments import entry_of, fail, parse_colour, percent_of, print_json, school_of
 from prism.commands.reading import undertone_json
+from prism.demo import DeckColour
 from prism.difference import delta_e
 from prism.reading import choose_neutral, read
 from prism.stimulus import from_reflectance
@@ -25,7 +26,7 @@ MANY = 50
 def run_strength(args: argparse.Namespace) -> None:
     """Print a demo colour at adjusted strengths."""
     chosen = school_of(args)
-    entry = entry_of(args.code)
+    entry = with_recipe(args.code)
     percents = [percent_of(text) for text in args.percents]
     for percent in percents:
         if percent > STRONGEST:
@@ -50,10 +51,18 @@ def run_strength(args: argparse.Namespace) -> None:
               f"{words.strength_step(step, standard, chosen)}")  # fmt: skip
 
 
+def with_recipe(code: str) -> DeckColour:
+    """Return a colour of the deck that has a recipe, or leave."""
+    entry = entry_of(code)
+    if not entry.recipe.base:
+        fail(f"{code}: the deck gives no recipe for it")
+    return entry
+
+
 def run_mix(args: argparse.Namespace) -> None:
     """Print what two demo colours make, stirred together in parts."""
     chosen = school_of(args)
-    one, other = entry_of(args.first), entry_of(args.second)
+    one, other = with_recipe(args.first), with_recipe(args.second)
     parts = [percent_of(text) for text in args.parts.split(":")]
     if len(parts) != 2:
         fail(f"{args.parts}: parts are given as 2:1")
@@ -129,12 +138,21 @@ def estimate_json(one: Estimate) -> dict[str, Any]:
 
 def run_formula(args: argparse.Namespace) -> None:
     """Print what the counter dispenses for a demo colour at a strength."""
-    entry = entry_of(args.code)
+    entry = with_recipe(args.code)
     percent = percent_of(args.percent)
     try:
         found = formula(entry.recipe.scaled(percent), demo.tint_system().can(args.can), demo.tint_system())
     except RecipeError as wrong:
         fail(str(wrong))
+    if args.json:
+        lines = [
+            {"code": line.code, "ounces": line.ounces, "shots": line.shots, "ml": round(line.ml, 4),
+             "grams": round(line.grams, 4)}
+            for line in found.lines
+        ]  # fmt: skip
+        print_json({"name": words.strength_name(entry.name, percent), "base": found.base, "can": found.can.key,
+                    "lines": lines, "rounding_delta_e00": round(found.rounding, 4)})  # fmt: skip
+        return
     print(words.formula_text(words.strength_name(entry.name, percent), found))
     for line in words.formula_warnings(found):
         print(line)

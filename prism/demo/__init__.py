@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import csv
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
@@ -74,9 +75,9 @@ def deck() -> tuple[DeckColour, ...]:
     )
 
 
-def offered(chosen: School) -> Deck:
-    """Return the demo deck as the core chooses from it, with the uncertainties of a school."""
-    entries = deck()
+def offered(chosen: School, entries: Sequence[DeckColour] = ()) -> Deck:
+    """Return the demo deck, or another, as the core chooses from it, with the uncertainties of a school."""
+    entries = entries or deck()
     sources = sorted({entry.colour.source for entry in entries})
     return Deck(
         np.array([entry.colour.lab for entry in entries]),

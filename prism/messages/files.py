@@ -253,3 +253,8 @@ def cells_beyond(cells: int, columns: int) -> str:
         f"{cells} cells for {columns} columns. If decimals are written with commas, put semicolons between the cells "
         "or points into the numbers."
     )
+
+
+def deck_is_empty() -> str:
+    """Say that a deck holds no colour."""
+    return "it holds no colour."

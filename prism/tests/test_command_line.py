@@ -49,6 +49,34 @@ class PlaceAndMix(unittest.TestCase):
             status, _, err = run("mix", "H16.3", "T05.4", f"--parts={parts}")
             self.assertEqual((status, err.count("\n")), (2, 1), parts)
 
+    def test_a_deck_of_a_studio_is_looked_in(self):
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "deck.csv"
+            near = "".join(f"A{i},Tide {i},Own,{80 + i / 2},{-1 + i % 3},{2.5 - i % 5}\n" for i in range(2, 30))
+            path.write_text(f"code,name,maker,L*,a*,b*\nA1,Fog Bell,Own,80,-1,2.5\n{near}")
+            status, out, _ = run("read", "A1", "--studio", str(path), "--json")
+            self.assertEqual((status, json.loads(out)[0]["lab"]), (0, [80, -1, 2.5]))
+            self.assertIn("Tide", run("beside", "A1", "--studio", str(path))[1])
+            for args, said in (
+                (("read", "H16.3"), "no"),
+                (("strength", "A1", "50"), "no recipe"),
+                (("read", "H16.3"), "H16.3"),
+            ):
+                status, _, err = run(*args, "--studio", str(path))
+                self.assertEqual(status, 2)
+                self.assertIn(said, err)
+            path.write_text("code,name,L*,a*,b*\nA1,Fog,eighty,0,0\n")
+            for wrong, said in ((path, "line 2"), (Path(folder) / "none.csv", "No such file")):
+                status, _, err = run("read", "A1", "--studio", str(wrong))
+                self.assertEqual((status, err.count("\n")), (2, 1))
+                self.assertIn(said, err)
+        self.assertEqual(run("read", "H16.3")[0], 0)  # the demo's again
+
+    def test_a_formula_as_json(self):
+        found = json.loads(run("formula", "H16.3", "-25", "--can", "quart", "--json")[1])
+        self.assertEqual((found["can"], found["name"]), ("quart", "Pintle Blotter at 75 %"))
+        self.assertTrue(all(line["ml"] > 0 for line in found["lines"]))
+
     def test_what_no_paint_can_be_is_said(self):
         self.assertIn("No paint can be so", run("read", "lab:10,-120,120")[1])
         self.assertNotIn("No paint can be so", run("read", "lab:80,-2,3", "H16.3")[1])

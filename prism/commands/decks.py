@@ -1,0 +1,60 @@
+"""The deck that commands look in: the demo's, or one that a studio has given out as a file."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from prism import demo, messages
+from prism.choosing.deck import Deck
+from prism.demo import DeckColour
+from prism.formats import deck_csv, deck_json
+from prism.formats.deck import MAX_BYTES, DeckFileError, stimuli
+from prism.school import School
+from prism.stimulus import Stimulus
+from prism.tint.recipe import Recipe
+
+_own: list[tuple[DeckColour, ...]] = []
+"""The deck of a file, while a command runs on one."""
+
+
+def use(path: str | None) -> None:
+    """Look in a deck of a file, CSV or JSON, from now on, or in the demo's again. Raises `DeckFileError`."""
+    _own.clear()
+    if path is None:
+        return
+    try:
+        with Path(path).open("rb") as handle:
+            data = handle.read(MAX_BYTES + 1)
+    except OSError as wrong:
+        raise DeckFileError(str(wrong.strerror)) from None
+    found = (deck_json if data.lstrip()[:1] in (b"{", b"[") else deck_csv).read(data)
+    if found.problems:
+        first = found.problems[0]
+        raise DeckFileError(f"line {first.line}: {first.message}")
+    kept = []
+    for entry, colour in zip(found.entries, stimuli(found.entries), strict=True):
+        if not isinstance(colour, Stimulus):
+            raise DeckFileError(f"line {entry.line}: {colour}")
+        recipe = Recipe(entry.recipe_base, dict(entry.recipe))
+        kept.append(DeckColour(entry.maker, entry.code, entry.name, entry.strip, entry.step, recipe, colour))
+    if not kept:
+        raise DeckFileError(messages.deck_is_empty())
+    _own.append(tuple(kept))
+
+
+def deck() -> tuple[DeckColour, ...]:
+    """Return every colour of the deck."""
+    return _own[0] if _own else demo.deck()
+
+
+def offered(chosen: School) -> Deck:
+    """Return the deck as the core chooses from it."""
+    return demo.offered(chosen, deck())
+
+
+def find(code: str) -> DeckColour | None:
+    """Return the colour with this code, upper or lower case."""
+    if not _own:
+        return demo.find(code)
+    wanted = code.strip().casefold()
+    return next((entry for entry in _own[0] if entry.code.casefold() == wanted), None)
