@@ -19,10 +19,25 @@ from prism.numbers import is_number
 from prism.reading import NEUTRALS
 from prism.school.checks import CHARACTERS
 
+EXAMPLES = """examples:
+  python -m prism read '#C4CBC9' lab:80,-2,3 H16.3 --json
+  python -m prism compare H16.3 HW03
+  python -m prism place H16.3
+  python -m prism strength H16.3 -50 -25 25
+  python -m prism mix H16.3 T05.4 --parts 2:1
+  python -m prism whites H16.3 --gap 12
+  python -m prism light room.json H16.3 --hours 9,12,15.5
+  python -m prism read A1 --studio deck.csv
+
+A colour is #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a code of the deck; `-` reads them, one a line."""
+
 
 def build_parser() -> argparse.ArgumentParser:
     """Return the parser of all commands."""
-    parser = Parser(prog="prism", description="Read, compare and adjust paint colours.")
+    parser = Parser(
+        prog="prism", description="Read, compare and adjust paint colours.", epilog=EXAMPLES,
+        formatter_class=argparse.RawDescriptionHelpFormatter,
+    )  # fmt: skip
     parser.add_argument("--version", action="version", version=f"prism {__version__}")
     commands = parser.add_subparsers(dest="command", required=True, parser_class=Parser)
     shared = Parser(add_help=False)

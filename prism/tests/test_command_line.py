@@ -3,6 +3,7 @@
 import contextlib
 import io
 import json
+import shlex
 import subprocess
 import sys
 import tempfile
@@ -207,6 +208,15 @@ class Many(unittest.TestCase):
         self.assertEqual(status, 0)
         self.assertLess(json.loads(out)[0]["uncertainty"], creams["uncertainty"])
         self.assertIsInstance(json.loads(run("compare", "H16.3", "H16.4", "--json")[1]), dict)
+
+    def test_its_help_has_examples_that_work(self):
+        status, out, _ = run("--help")
+        self.assertEqual(status, 0)
+        lines = [line.split("prism ", 1)[1] for line in out.splitlines() if line.startswith("  python -m prism")]
+        self.assertGreater(len(lines), 5)
+        for line in lines:
+            if "room.json" not in line and "deck.csv" not in line:
+                self.assertEqual(run(*shlex.split(line))[0], 0, line)
 
     def test_its_version(self):
         self.assertEqual(run("--version")[1].strip(), "prism 0.1.0")
