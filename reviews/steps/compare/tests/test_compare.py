@@ -25,6 +25,18 @@ class FoundElsewhere(Wall):
         self.assertContains(record, f"said what they saw beside {white.colour.name}, otherwise than computed")
 
 
+class TooLong(Wall):
+    def test_a_note_too_long_is_said_beside_it_and_kept(self):
+        held = self.bench().set.comparators[0]
+        self.get(beside=held.colour.pk)
+        page = self.post("see", seen=["lighter"], note="n" * 401)
+        self.assertContains(
+            page, "The note: Ensure this value has at most 400 characters (it has 401)", status_code=422
+        )
+        self.assertContains(page, "n" * 401, status_code=422)
+        self.assertFalse(self.review.observations.exists())
+
+
 class Boards(Wall):
     def test_the_set_in_groups_each_with_its_reason(self):
         page = self.get()
