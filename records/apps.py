@@ -16,7 +16,7 @@ RECORDED: dict[str, list[str]] = {
     "jobs.Finish": ["part", "colour", "sheen", "stays", "area"],
     "jobs.WhiteRule": ["colour", "kind", "reason", "lifted"],
     "jobs.Metered": ["wall", "lux", "taken"],
-    "reviews.Review": ["colour", "room", "school", "neutral", "neutral_a", "neutral_b", "withhold", "strength",
+    "reviews.Review": ["colour", "room", "school", "neutral", "neutral_a", "neutral_b", "withhold",
                        "verdict", "notes", "valued", "deleted"],
     "reviews.Board": ["colour", "state"],
     "reviews.Observation": ["colour", "seen", "agreement"],

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from datetime import datetime
 
-from prism.messages.text import NO_BREAK, shortened
+from prism.messages.text import shortened
 from prism.words.viewing import day_and_hour
 
 NOBODY_SIGNED_IN = "The studio’s own machine"
@@ -99,8 +99,6 @@ def _review(act: str, fields: Fields, room: str) -> list[str]:
         lines.append("moved the working neutral")
     if "withhold" in fields:
         lines.append("withheld the findings" if _new(fields, "withhold") == "True" else "had the findings shown")
-    if "strength" in fields:
-        lines.append(f"looked at {_new(fields, 'strength')}{NO_BREAK}% of change in strength")
     if "verdict" in fields:
         new = _new(fields, "verdict")
         lines.append(f"wrote the verdict {_quoted(new)}" if new else "took the verdict away")

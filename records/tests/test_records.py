@@ -55,6 +55,7 @@ class Recorded(Wall):
     def test_how_a_screen_was_left_is_no_change(self):
         count = Change.objects.count()
         self.get("light")
+        self.get("strength", percent="-25")
         self.client.post(reverse("review-wall", args=[self.review.pk]), {"surround": "dark"}, headers=HTMX)
         self.assertEqual(Change.objects.count(), count)
 

@@ -18,7 +18,7 @@ SAME = 0.05
 def look_at_strength(review: Review, percent: float) -> None:
     """Note which strength is looked at. Like the place, this is no change to the record."""
     review.strength = percent
-    review.save(update_fields=["strength"])
+    Review.objects.filter(pk=review.pk).update(strength=percent)
 
 
 def choose_can(review: Review, at: Strengths, can: str) -> None:
