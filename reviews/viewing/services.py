@@ -138,12 +138,12 @@ def decide(by: User, review: Review, colour: Colour, sheen: str, litres: float |
             made = Decision.objects.create(
                 review=review, colour=colour, sheen=sheen, litres=litres, reason=reason, by=by
             )
+            review_services.save(review)
     except IntegrityError:
         standing = review.decisions.filter(reopened=None).select_related("colour", "by").first()
         if standing is None:
             raise
         raise DecidedError(standing) from None
-    review_services.save(review)
     return made
 
 
