@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.utils import timezone
 
 from decks import queries, services
 from decks.models import Colour, Earlier, Maker
@@ -70,5 +69,5 @@ def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
         before.full_clean(exclude=["colour", "by", "by_import"])
         before.save()
     if made.maker:
-        Maker.objects.filter(pk=made.maker.pk).update(changed=timezone.now())
+        services.touch([made.maker.pk])
     return made, True

@@ -9,7 +9,7 @@ from django import forms
 
 from prism import messages, school, words
 from prism.formats import reflectance_csv
-from prism.possible import is_possible
+from prism.possible import can_be_paint
 from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
 from prism.trust import with_stated_lrv
 from web.forms import NumberField, laid_out, plain
@@ -37,7 +37,7 @@ class OwnColourForm(forms.Form):
         data = super().clean() or {}
         try:
             self.stimulus = self.take_in(data)
-            if not self.stimulus.has_spectrum and not is_possible(self.stimulus.lab):
+            if not can_be_paint(self.stimulus):
                 self.notes = (*self.notes, words.IMPOSSIBLE_AS_PAINT)
         except IntakeError as wrong:
             self.add_error(self.field_for(wrong.field), str(wrong))

@@ -93,9 +93,9 @@ class Plan:
         some = decided.changed[: self.SHOWN - len(self.first_changed)]
         self.first_changed += [(change.entry.code, change.entry.name, change.what) for change in some]
 
-    def contradict(self, stated: Iterable[tuple[Entry, dict[str, Any]]]) -> None:
+    def contradict(self, valued: Iterable[tuple[Entry, dict[str, Any]]]) -> None:
         """Take in which stated LRVs contradict the colours they stand beside."""
-        for entry, values in stated:
+        for entry, values in valued:
             if entry.lrv is not None and abs(entry.lrv - values["lrv"]) > CONTRADICTS:
                 self.contradicted += 1
                 if len(self.first_contradicted) < FEW:
@@ -180,10 +180,14 @@ def plan(waiting: Import) -> Plan:
         known = known_of(chunk, waiting.owner, waiting.deck_name)
         fresh = [entry for entry in chunk if key_in(entry, waiting.deck_name) not in known]
         found.added += len(fresh)
-        found.first_added += [values for _, values in with_values(fresh[: Plan.SHOWN - len(found.first_added)])]
-        found.contradict(with_values([entry for entry in chunk if entry.lrv is not None]))
-        there = [entry for entry in chunk if key_in(entry, waiting.deck_name) in known]
-        found.count(decide(with_values(there), known, waiting.deck_name))
+        room = Plan.SHOWN - len(found.first_added)
+        # colours to add that are neither shown nor state an LRV need no values yet
+        later = {key_in(entry, waiting.deck_name) for entry in fresh[room:] if entry.lrv is None}
+        valued = with_values([entry for entry in chunk if key_in(entry, waiting.deck_name) not in later])
+        decided = decide(valued, known, waiting.deck_name)
+        found.first_added += [values for _, values in decided.added[:room]]
+        found.contradict(valued)
+        found.count(decided)
     return found
 
 

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
 from prism import messages, numbers
 from prism.choosing.axes import OPPOSITE, less
 from prism.side_by_side import COMPARATIVE
+from prism.typed import any_of, flattened
 
 AMOUNTS = {"a touch": 1.5, "a bit": 2.5, "": 3.5, "plainly": 5.0, "much": 7.0}
 """How much may be asked for, in rising order, and the Lab units of undertone that each stands for."""
@@ -171,37 +172,33 @@ class Wish:
         return (*between, *(piece.what.split("/")[1] for piece in self.of_kind(Kind.THAN)))
 
 
-def _any(choices: Iterable[str]) -> str:
-    return "|".join(sorted(map(re.escape, choices), key=len, reverse=True))
-
-
 _N = r"(\d+(?:[.,]\d+)?)"
 _END = r"(?=\s+(?:but|and)\b|\s*[,;]|$)"
 
 
 def _patterns(families: Sequence[str], makers: Sequence[str]) -> list[tuple[str, re.Pattern[str]]]:
     """Return what is looked for at each place of a wish, in this order."""
-    hues = _any(_HUES)
+    hues = any_of(_HUES)
     found = [
         ("points", rf"(?:by |about )?{_N} (?:lrv )?(?:points? |lrv )(lighter|paler|darker|deeper)\b"),
         ("range", rf"(?:with an? )?lrv\s*(?:of|from|between)?\s*{_N}\s*(?:to|-|–|and)\s*{_N}"),
         ("lrv", rf"(?:with an? )?lrv\s*(?:of|about|around|near|at|=|to)?\s*(?:about|around)?\s*(-?{_N[1:]}"),
         ("lrv", rf"(?:about|around|near) (?:an? )?(?:lrv )?(-?{_N[1:]}"),
-        ("keep", rf"(?:on |of |at |with |in |keep )?(?:the )?same ({_any(_KEPT)})\b"),
+        ("keep", rf"(?:on |of |at |with |in |keep )?(?:the )?same ({any_of(_KEPT)})\b"),
         ("these", r"(?:half ?way |half-way |midway )?between (?:these|the) two"),
         ("between", rf"(?:half ?way |half-way |midway )?between (.+?) and (.+?){_END}"),
-        ("than", rf"(?:({_any(_AMOUNTS)}) )?({_any(_DIRECTIONS)}) than (.+?){_END}"),
+        ("than", rf"(?:({any_of(_AMOUNTS)}) )?({any_of(_DIRECTIONS)}) than (.+?){_END}"),
         ("without", rf"(?:not|no|without|never|nothing) (?:any |too |so )?({hues})\b"),
-        ("not too", rf"(?:not|never|nothing) (?:too |so )?({_any(_NOT_TOO)})\b"),
-        ("amount", rf"({_any(_AMOUNTS)})\b"),
-        ("less", rf"less (?:of )?(?:a )?({_any(_LESS)})\b"),
-        ("more", rf"more (?:of )?(?:a )?({_any(_MORE)})\b"),
-        ("direction", rf"({_any(_DIRECTIONS)})\b"),
+        ("not too", rf"(?:not|never|nothing) (?:too |so )?({any_of(_NOT_TOO)})\b"),
+        ("amount", rf"({any_of(_AMOUNTS)})\b"),
+        ("less", rf"less (?:of )?(?:a )?({any_of(_LESS)})\b"),
+        ("more", rf"more (?:of )?(?:a )?({any_of(_MORE)})\b"),
+        ("direction", rf"({any_of(_DIRECTIONS)})\b"),
     ]
     if makers:
-        found.append(("maker", rf"(?:from |by |of |in )?({_any(makers)})(?:'s)?(?!\w)"))
+        found.append(("maker", rf"(?:from |by |of |in )?({any_of(makers)})(?:'s)?(?!\w)"))
     if families:
-        found.append(("family", rf"(?:as )?(?:an? )({_any(families)})\b"))
+        found.append(("family", rf"(?:as )?(?:an? )({any_of(families)})\b"))
     found.append(("word", r"[^\s,;.]+"))
     return [(kind, re.compile(pattern)) for kind, pattern in found]
 
@@ -213,7 +210,7 @@ def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = ()) -
     >>> [piece.text for piece in parse("a tad warmer, no green, LRV 50 to 60").pieces]
     ['a touch warmer', 'no green', 'LRV 50 to 60']
     """
-    clean = " ".join(text.casefold().replace("−", "-").replace("’", "'").split())
+    clean = flattened(text)
     known = {name.casefold(): name for name in (*families, *makers)}
     patterns = _patterns([one.casefold() for one in families], [one.casefold() for one in makers])
     pieces: list[Piece] = []

@@ -4,13 +4,15 @@ what was seen there; and the rest, which is looked for as it is typed."""
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass, field
+from functools import cache
 
 from prism import numbers
 from prism.light.materials import library
 from prism.school import School
 from prism.stimulus import IntakeError, Stimulus, from_hex, from_lab
+from prism.typed import any_of, flattened
 
 NEAR_LRV = 1.0
 """LRV points round one that is typed alone."""
@@ -35,20 +37,15 @@ SEEN_STEMS = HUE_STEMS | {
     **dict.fromkeys(("clear", "clearer", "brighter"), "clearer"),
 }
 """Words for what was seen, and the direction each stands for."""
-PERIODS = {
-    "morning": ("morning", 0.0, 11.0),
-    "midday": ("midday", 11.0, 16.0),
-    "evening": ("evening", 16.0, 24.0),
-}
+PERIODS = {"morning": (0.0, 11.0), "midday": (11.0, 16.0), "evening": (16.0, 24.0)}
 """Parts of a day by the hours they begin and end at."""
 _LATE = ("lamps", "lamplight", "night", "dark", "dusk")
 _KINDS = {"floor", "floors", "ceiling", "stone", "tile", "tiles", "cabinets", "brick", "furniture", "textiles"}
 _COMMON = {"as", "of", "nearly", "in", "and", "the", "warm", "cool", "pale", "dark", "grey", "red", "brown", "green",
            "blue", "white", "rose", "golden", "yellowish", "across", "like", "blue-grey"}  # fmt: skip
 _FILLER = set("a an the that which with and but is are was it of for in at on by to colour colours color paint paints "
-              "undertone undertones one ones some any me my all show find light".split()) - {"light"}  # fmt: skip
-_HUES = "|".join(sorted(HUE_STEMS, key=len, reverse=True))
-_SEEN = "|".join(sorted(SEEN_STEMS, key=len, reverse=True))
+              "undertone undertones one ones some any me my all show find".split())  # fmt: skip
+_HUES, _SEEN = any_of(HUE_STEMS), any_of(SEEN_STEMS)
 
 
 @dataclass
@@ -85,7 +82,7 @@ class _Text:
     """Text from which what is understood is taken away, piece by piece."""
 
     def __init__(self, text: str) -> None:
-        self.left = " " + " ".join(text.casefold().replace("−", "-").replace("’", "'").split()) + " "
+        self.left = f" {flattened(text)} "
 
     def take(self, pattern: str) -> re.Match[str] | None:
         """Return the first match, taken away; None for none."""
@@ -156,16 +153,15 @@ def _looked(held: _Text, meant: Meant) -> None:
     went = rf"(?<!\w)(?:that |which )?(?:{ways})(?: too| a bit| more| rather)? ({_SEEN})(?!\w)"
     while found := held.take(went):
         meant.seen += (SEEN_STEMS[found[1]],)
-    late = "|".join(_LATE)
     if found := held.take(r"(?<!\w)(?:in the |of an |at |by )?(morning|midday|noon|evening|evenings)(?!\w)"):
         meant.period = {"noon": "midday", "evenings": "evening"}.get(found[1], found[1])
-    elif held.take(rf"(?<!\w)(?:under (?:the )?|by |at |after )({late})(?!\w)"):
+    elif held.take(rf"(?<!\w)(?:under (?:the )?|by |at |after )({any_of(_LATE)})(?!\w)"):
         meant.period = "evening"
 
 
 def _undertone(held: _Text, meant: Meant, school: School) -> None:
     strengths = {word.removeprefix("a "): word for word in school.undertone_strength.words}
-    amounts = "|".join(re.escape(word) for word in (*strengths, "touch", "trace"))
+    amounts = any_of((*strengths, "touch", "trace"))
     if found := held.take(rf"(?<!\w)(?:an? )?({amounts})(?: of)? ({_HUES})(?: undertone)?(?!\w)"):
         weakest = next((w for w in school.undertone_strength.words if w.startswith("a ")), "")
         meant.strength = strengths.get(found[1], weakest)
@@ -184,6 +180,7 @@ def _hue(stem: str, school: School) -> str:
     return "red" if stem == "pink" and "pink" not in school.undertone.words else stem
 
 
+@cache
 def _thing_words() -> set[str]:
     words = {word for one in library().values() for word in re.findall(r"[a-z-]+", one.title.casefold())}
     return (words - _COMMON) | _KINDS
@@ -249,7 +246,7 @@ def _words(held: _Text, meant: Meant, school: School) -> None:
     meant.words = tuple(rest)
 
 
-def _taken(held: _Text, meant: Meant, name: str, word: str, vocabulary: Mapping[str, str]) -> None:
+def _taken(held: _Text, meant: Meant, name: str, word: str, vocabulary: dict[str, str]) -> None:
     if held.take(rf"(?<!\w){re.escape(word).replace(chr(92) + '-', '[- ]')}s?(?!\w)"):
         value = vocabulary[word]
         setattr(meant, name, (*meant.families, value) if name == "families" else value)

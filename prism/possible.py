@@ -7,6 +7,7 @@ from numpy.typing import ArrayLike
 from scipy.optimize import linprog
 
 from prism.spectrum import lab_to_xyz, weights
+from prism.stimulus import Stimulus
 
 NEAR = 2.0
 """How far beyond the last possible colour, in XYZ of 100, a figure may lie: it may have been rounded."""
@@ -32,3 +33,8 @@ def is_possible(lab: ArrayLike) -> bool:
         bounds=[(0, 1)] * 31 + [(0, None)] * 6,
     )
     return bool(found.success and found.fun <= NEAR)
+
+
+def can_be_paint(colour: Stimulus) -> bool:
+    """Return whether a colour can be one of a paint: a measured reflectance is, a bare Lab only if it is possible."""
+    return colour.has_spectrum or is_possible(colour.lab)

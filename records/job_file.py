@@ -97,7 +97,8 @@ class _Writer:
     def body(self) -> dict[str, Any]:
         """All of it but the digest."""
         records = {label: self._rows(label, of) for label, of in _of(self._job)}
-        held = Colour.objects.in_bulk(list(self._colours))
+        colours_of = Colour.objects.select_related("maker", "parent__maker").prefetch_related("earlier")
+        held = colours_of.in_bulk(list(self._colours))
         colours = [carried.carry(held[pk]) for pk in self._colours]
         return {"format": FORMAT, "version": VERSION, "colours": colours, "records": records}
 
@@ -295,11 +296,11 @@ def take_up(by: User, held: dict[str, Any]) -> TakenUp:
                 job.title = words.copy_of_room(job.title[:74], taken)
             job.deleted = None
             job.save_base(raw=True)
+    except JobFileError:
+        raise
     except ValidationError as wrong:
         raise JobFileError(words.job_file_wrong(_told(wrong))) from None
-    except (KeyError, IndexError, TypeError, ValueError, AttributeError, LookupError, OverflowError) as wrong:
-        if isinstance(wrong, JobFileError):
-            raise
+    except (LookupError, TypeError, ValueError, AttributeError, OverflowError):
         raise JobFileError(words.JOB_FILE_BROKEN) from None
     by.__dict__.pop("_team", None)
     return TakenUp(job, reader.new_colours, reader.new_people)

@@ -99,10 +99,10 @@ def _acts(changes: Iterable[Change]) -> list[list[Change]]:
 
 def _rows(group: Sequence[Change]) -> list[str]:
     """Return what was changed among the rows of rooms."""
-    new = {one.within for one in group if one.thing == "jobs.Room" and _ACTS[one.action] == MADE}
+    begun = {one.within for one in group if one.thing == "jobs.Room" and _ACTS[one.action] == MADE}
     came, went = Counter[tuple[str, str, str]](), Counter[tuple[str, str, str]]()
     for one in group:
-        if one.thing in ROWS and one.within not in new:
+        if one.thing in ROWS and one.within not in begun:
             act = _ACTS[one.action]
             values = sorted((name, new if act == MADE else old) for name, (old, new) in (one.changes or {}).items())
             (came if act != GONE else went)[one.thing, one.within, repr(values)] += 1

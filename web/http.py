@@ -23,11 +23,16 @@ def whole_number(text: str | None) -> int:
 
 
 def as_file(response: HttpResponse, title: str, otherwise: str, ending: str, shown: bool = False) -> HttpResponse:
-    """Return a response that is kept as a file named by a title, `otherwise` where nothing of that can stand in a name;
-    `shown`: looked at in the browser first."""
+    """Return a response that is kept as a file named by a title, see `file_name`; `shown`: looked at in the browser
+    first."""
     how = "inline" if shown else "attachment"
-    response["Content-Disposition"] = f'{how}; filename="{slugify(title) or otherwise}.{ending}"'
+    response["Content-Disposition"] = f'{how}; filename="{file_name(title, otherwise, ending)}"'
     return response
+
+
+def file_name(title: str, otherwise: str, ending: str) -> str:
+    """Return the name of a file by a title, `otherwise` where nothing of that can stand in a name."""
+    return f"{slugify(title) or otherwise}.{ending}"
 
 
 def gathered(pieces: Iterable[str | bytes], least: int = 64_000) -> Iterator[bytes]:

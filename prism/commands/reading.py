@@ -19,7 +19,7 @@ from prism.commands.arguments import fail, lines_of_colours, name_of, parse_colo
 from prism.comparison import PairFinding, compare_many
 from prism.difference import delta_e
 from prism.numbers import is_number, parse
-from prism.possible import is_possible
+from prism.possible import can_be_paint
 from prism.reading import Reading, choose_neutral, read, read_all
 from prism.stimulus import Stimulus
 
@@ -49,7 +49,7 @@ def run_read(args: argparse.Namespace) -> None:
             print(f"  {words.temperature(reading)}")
             print(f"  {words.provenance(colour.provenance, reading.uncertainty)}")
             print(f"  {words.neutral_note(neutral, reading.lab[0])}")
-            if not colour.has_spectrum and not is_possible(colour.lab):
+            if not can_be_paint(colour):
                 print(f"  {words.IMPOSSIBLE_AS_PAINT}")
     if not sound:
         raise SystemExit(1)
@@ -60,7 +60,7 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
     return {
         "input": text,
         "provenance": colour.provenance,
-        "possible_as_paint": colour.has_spectrum or is_possible(colour.lab),
+        "possible_as_paint": can_be_paint(colour),
         "given": colour.given,
         "lrv": round(reading.lrv, 4),
         "lab": [round(v, 4) for v in reading.lab],
@@ -178,7 +178,7 @@ def run_delta_e(args: argparse.Namespace) -> None:
 
 
 def _chosen_beside(args: argparse.Namespace) -> tuple[Reading, Chosen, bool]:
-    """Return a colour's reading, the boards of the demo deck chosen for it, and whether it stands on a strip there."""
+    """Return a colour's reading, the boards of the deck chosen for it, and whether it stands on a strip there."""
     chosen = school_of(args)
     neutral = choose_neutral(chosen, args.neutral)
     colour = parse_colour(args.colour)
@@ -190,7 +190,7 @@ def _chosen_beside(args: argparse.Namespace) -> tuple[Reading, Chosen, bool]:
 
 
 def run_beside(args: argparse.Namespace) -> None:
-    """Print the boards of the demo deck to hold beside a colour, and what each shows."""
+    """Print the boards of the deck to hold beside a colour, and what each shows."""
     subject, found, on_strip = _chosen_beside(args)
     entries = decks.deck()
     if args.json:
@@ -202,14 +202,15 @@ def run_beside(args: argparse.Namespace) -> None:
             ]
         )  # fmt: skip
         return
+    near = school_of(args).readable[1]
     for pick in found.picks:
         entry = entries[pick.index]
-        why = words.why_picked(pick, subject, on_strip, near=school_of(args).readable[1])
+        why = words.why_picked(pick, subject, on_strip, near=near)
         print(f"{entry.code} {entry.name}: {why}")
 
 
 def run_place(args: argparse.Namespace) -> None:
-    """Print what stands on either side of a colour in the demo deck."""
+    """Print what stands on either side of a colour in the deck."""
     subject, found, on_strip = _chosen_beside(args)
     entries = decks.deck()
     brackets = placing.brackets(found.view, [pick for pick in found.picks if pick.kind == "strip"])

@@ -10,13 +10,14 @@ from __future__ import annotations
 import csv
 import io
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 
 from prism import messages
 from prism.formats.text import TextError, decode, separator_of
 from prism.numbers import parse
-from prism.reader import together
+from prism.reader import Together, together
 from prism.resampling import resample
 from prism.spectrum import BANDS, WHITEST, Array, is_percent
 from prism.stimulus import IntakeError, Stimulus, from_reflectance
@@ -34,21 +35,24 @@ class Spectrum:
     readings: Array
     notes: tuple[str, ...]
 
+    @cached_property
+    def _together(self) -> Together:
+        return together(self.readings)
+
     @property
     def scatter_said(self) -> str:
         """That the readings contradict one another, and what helps; empty where they agree."""
-        found = together(list(self.readings))
-        return "" if found.steady else messages.unsteady(found.spread)
+        return "" if self._together.steady else messages.unsteady(self._together.spread)
 
     def stimulus(self) -> Stimulus:
         """Return the mean of the readings as a colour, no surer than the readings agree."""
         n = len(self.readings)
         found = from_reflectance(
-            self.readings.mean(axis=0),
+            self._together.mean,
             "reading-average" if n > 1 else "reading-single",
             messages.spectrum_given(n),
         )
-        return replace(found, spread=together(list(self.readings)).uncertainty) if n > 1 else found
+        return replace(found, spread=self._together.uncertainty) if n > 1 else found
 
 
 def text_of(data: bytes) -> str:

@@ -16,7 +16,7 @@ from decks import carried
 from decks.services import keep_own
 from prism import words
 from prism.school import SchoolError, build
-from prism.stimulus import IntakeError, from_lab
+from prism.stimulus import from_lab
 from reviews import services
 from reviews.document.document import EDITS, FORMAT, MADE_BY, VERSION
 from reviews.models import DocumentEdit, Review
@@ -56,14 +56,13 @@ def take_up(by: User, held: dict[str, Any]) -> Review:
     """Make a review of what a checked document holds, of the studio's own colour where it has it. Raises
     `DocumentFileError`."""
     try:
-        made = _review(by, held.get("review"), held)
+        return _review(by, held.get("review"), held)
+    except DocumentFileError:
+        raise
     except ValidationError as wrong:
         raise DocumentFileError(words.document_wrong(["review"], "; ".join(wrong.messages))) from None
-    except (KeyError, TypeError, IntakeError, ValueError) as wrong:
-        if isinstance(wrong, DocumentFileError):
-            raise
+    except (KeyError, TypeError, ValueError) as wrong:
         raise DocumentFileError(words.document_wrong(["review"], str(wrong))) from None
-    return made
 
 
 def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Review:

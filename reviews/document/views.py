@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.contrib.auth.decorators import login_not_required
-from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, QueryDict
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
@@ -45,6 +45,13 @@ def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = N
     return render(request, "reviews/document/document.html", context, status=422 if wrong else 200)
 
 
+def _paper(asked: QueryDict) -> str:
+    paper: str = asked.get("paper", "A4")
+    if paper not in PAPERS:
+        raise Http404
+    return paper
+
+
 @require_safe
 def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
     """Give the document as a PDF."""
@@ -52,9 +59,7 @@ def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
     made = Document(review)
     if made.waits:
         return _shown(request, review)
-    paper = request.GET.get("paper", "A4")
-    if paper not in PAPERS:
-        raise Http404
+    paper = _paper(request.GET)
     response = HttpResponse(pdf(made, studio_of(request.user), paper), content_type="application/pdf")
     return as_file(response, made.bench.subject.name, "review", "pdf", shown=True)
 
@@ -106,9 +111,7 @@ def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
 def job_document(request: StudioRequest, pk: int) -> HttpResponse:
     """Give the document of a job as a PDF."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    paper = request.GET.get("paper", "A4")
-    if paper not in PAPERS:
-        raise Http404
+    paper = _paper(request.GET)
     made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
     response = HttpResponse(made, content_type="application/pdf")
     return as_file(response, job.title, "job", "pdf", shown=True)
@@ -118,9 +121,7 @@ def job_document(request: StudioRequest, pk: int) -> HttpResponse:
 def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
     """Begin the making of a job's PDF, which takes a while, and show how far it is."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    paper = request.POST.get("paper", "A4")
-    if paper not in PAPERS:
-        raise Http404
+    paper = _paper(request.POST)
     title = words.document_of(job.title)
     return redirect(works.begin(request.user, "job-document", title, job=job.pk, paper=paper))
 

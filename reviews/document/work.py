@@ -5,13 +5,13 @@ from __future__ import annotations
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.utils.text import slugify
 
 from jobs import queries as job_queries
 from people.queries import studio_of
 from prism import words
 from reviews.document.job import JobDocument
 from reviews.document.pdf import job_pdf
+from web.http import file_name
 from works.doing import Progress, Result, WorkError
 
 
@@ -28,4 +28,4 @@ def job_document(by: User, asked: dict[str, Any], progress: Progress) -> Result:
     _ = document.home.totals, document.home.white.said
     progress(steps - 1, steps)
     made = job_pdf(document, studio_of(by), asked["paper"])
-    return Result(made, f"{slugify(job.title) or 'job'}.pdf", "application/pdf")
+    return Result(made, file_name(job.title, "job", "pdf"), "application/pdf")

@@ -91,7 +91,7 @@ def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
     for at, lamps_on, steps, text, zone in looks:
         hour = at.astimezone(ZoneInfo(zone or "UTC"))
         when = hour.hour + hour.minute / 60
-        period = "evening" if lamps_on else next(n for n, low, high in PERIODS.values() if low <= when < high)
+        period = "evening" if lamps_on else next(n for n, (low, high) in PERIODS.items() if low <= when < high)
         yield from (f"seen:{part}:{way}" for way in _ways(steps or {}, text) for part in (period, ANY))
         yield f"looked:{period}"
     for observed in review.observations.all():

@@ -178,7 +178,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
 def restore(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a deleted review back."""
     review = get_object_or_404(queries.of_studio(request.user), pk=pk)
-    _check(request, review)
+    queries.own(request.user, review)
     services.restore(review)
     return redirect(review)
 
@@ -192,11 +192,7 @@ def _review(request: StudioRequest, pk: int) -> Review:
 
 def own_review(request: StudioRequest, pk: int) -> Review:
     """Return a review that the person may change."""
-    return _check(request, _review(request, pk))
-
-
-def _check(request: StudioRequest, review: Review) -> Review:
-    return queries.own(request.user, review)
+    return queries.own(request.user, _review(request, pk))
 
 
 def _show(request: StudioRequest, visit: Visit) -> HttpResponse:

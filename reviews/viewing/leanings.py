@@ -20,7 +20,7 @@ from people.names import name_of
 from people.queries import team
 from prism import words
 from prism.meters import MeterError
-from prism.viewing.scales import AXES, LIGHT, Leaning, leanings, light_leaning, neutral_shift
+from prism.viewing.scales import AXES, LIGHT, SCALES, Leaning, leanings, light_leaning, neutral_shift
 from reviews.models import Correction, Review, Viewing
 
 MOST_ANSWERS = 400
@@ -97,7 +97,7 @@ class Leanings:
     def _of_person(self, person: User) -> list[Leaning]:
         held = Viewing.objects.filter(by=person, beside=None, deleted=None, predicted__isnull=False)
         held = held.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")[:MOST_ANSWERS]
-        since = {scale: self._since(scale, person) for scale in ("depth", "warmth", "clearness", "hue")}
+        since = {scale: self._since(scale, person) for scale in SCALES}
         answers = []
         for one in held:
             computed = (one.predicted or {}).get("differences", {})

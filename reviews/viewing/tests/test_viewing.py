@@ -178,7 +178,8 @@ class Logging(Viewings):
 
     def test_the_meter_is_read_what_was_typed_stays_and_the_room_is_corrected(self):
         one = self.planned()[0]
-        page = self.log(one, meter="1", words="half a sentence", warmth="2", answer="")
+        # under the lamps, so that there is light to be read whatever the hour
+        page = self.log(one, meter="1", words="half a sentence", warmth="2", answer="", lamps_on="on")
         self.assertContains(page, "The meter reads")
         self.assertContains(page, "half a sentence")
         self.assertRegex(page.content.decode(), r'name="warmth" value="2" checked')

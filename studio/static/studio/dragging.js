@@ -1,6 +1,44 @@
-// What is put in order by dragging: the boards of the wall, and the colours of a shortlist. Keys and fields do it too.
+// What is moved by dragging: the boards of the wall, the colours of a shortlist, the viewings of a calendar. Keys and
+// fields do it too.
 (() => {
   "use strict";
+
+  // lets what fits `from`, carrying that of its data, be dropped onto another place that fits `onto`
+  window.dragged = (from, carried, onto, dropped) => {
+    let held = null;
+    const closest = (event, css) => (event.target.closest ? event.target.closest(css) : null);
+    const place = (event) => {
+      const over = held && closest(event, onto);
+      return over === held ? null : over;
+    };
+    const clear = () => document.querySelectorAll(".over").forEach((one) => one.matches(onto) && one.classList.remove("over"));
+    document.addEventListener("dragstart", (event) => {
+      held = closest(event, from);
+      if (!held) return;
+      held.classList.add("dragging");
+      event.dataTransfer.effectAllowed = "move";
+      event.dataTransfer.setData("text/plain", held.dataset[carried]);
+    });
+    document.addEventListener("dragover", (event) => {
+      clear();
+      const over = place(event);
+      if (!over) return;
+      event.preventDefault();
+      over.classList.add("over");
+    });
+    document.addEventListener("drop", (event) => {
+      clear();
+      const over = place(event);
+      if (!over) return;
+      event.preventDefault();
+      dropped(held, over);
+    });
+    document.addEventListener("dragend", () => {
+      clear();
+      if (held) held.classList.remove("dragging");
+      held = null;
+    });
+  };
 
   // the wall arranged by hand: by keys, and by dragging one board onto another
   function arrange(colour, values) {
@@ -8,52 +46,20 @@
     if (!wall) return;
     window.htmx.ajax("POST", wall.dataset.arrange, { source: wall, target: wall, swap: "outerHTML show:none", values: { colour, ...values } });
   }
-  function moveBoard(by) {
+  document.addEventListener("moveBoard", (event) => {
     const board = document.activeElement.closest && document.activeElement.closest("a.board");
     const current = board || document.querySelector(".set a.board[aria-current]");
-    if (current) arrange(current.dataset.colour, { by });
-  }
-  let dragged = null;
-  document.addEventListener("dragstart", (event) => {
-    dragged = event.target.closest && event.target.closest(".set a.board");
-    if (!dragged) return;
-    dragged.classList.add("dragging");
-    event.dataTransfer.effectAllowed = "move";
-    event.dataTransfer.setData("text/plain", dragged.dataset.colour);
+    if (current) arrange(current.dataset.colour, { by: event.detail });
   });
-  document.addEventListener("dragover", (event) => {
-    const over = dragged && event.target.closest(".set a.board");
-    document.querySelectorAll(".board.over").forEach((board) => board.classList.remove("over"));
-    if (!over || over === dragged) return;
-    event.preventDefault();
-    over.classList.add("over");
+  window.dragged(".set a.board", "colour", ".set a.board", (board, over) => {
+    const others = Array.from(document.querySelectorAll(".set a.board")).filter((one) => one !== board);
+    arrange(board.dataset.colour, { to: others.indexOf(over) });
   });
-  document.addEventListener("drop", (event) => {
-    const over = dragged && event.target.closest(".set a.board");
-    if (!over || over === dragged) return;
-    event.preventDefault();
-    const others = Array.from(document.querySelectorAll(".set a.board")).filter((board) => board !== dragged);
-    arrange(dragged.dataset.colour, { to: others.indexOf(over) });
-  });
-  document.addEventListener("dragend", () => {
-    document.querySelectorAll(".board.dragging, .board.over").forEach((board) => board.classList.remove("dragging", "over"));
-    dragged = null;
-  });
-
-  document.addEventListener("moveBoard", (event) => moveBoard(event.detail));
 
   // the shortlist: a row dragged onto another takes its place
-  let listed = null;
-  const row = (event) => event.target.closest && event.target.closest("tr[data-listed]");
-  document.addEventListener("dragstart", (event) => { listed = row(event); });
-  document.addEventListener("dragover", (event) => { if (listed && row(event) && row(event) !== listed) event.preventDefault(); });
-  document.addEventListener("drop", (event) => {
-    const over = listed && row(event);
-    if (!over || over === listed) return;
-    event.preventDefault();
-    const place = listed.querySelector("select[name=to]");
+  window.dragged("tr[data-listed]", "listed", "tr[data-listed]", (row, over) => {
+    const place = row.querySelector("select[name=to]");
     place.value = over.querySelector("select[name=to]").value;
     place.dispatchEvent(new Event("change", { bubbles: true }));
   });
-  document.addEventListener("dragend", () => { listed = null; });
 })();
