@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Collection, Iterable, Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from itertools import islice
 
@@ -107,26 +108,72 @@ def recognise(file_name: str, data: bytes) -> str:
     return "csv"
 
 
+MENDED_BY = ("code", "name", "maker", "strip", "step", "L*", "a*", "b*", "LRV", "hex")
+"""What can be typed for a colour of a file that is no table, where its own cannot be read."""
+
+
 def read(waiting: Import, tell: Tell | None = None) -> DeckFile:
-    """Return what a waiting file holds. Raises `DeckFileError`."""
-    data = bytes(waiting.content)
+    """Return what a waiting file holds, with what a person typed instead of its lines. Raises `DeckFileError`."""
+    data, typed = bytes(waiting.content), waiting.typed
     if waiting.file_format == "csv":
-        return deck_csv.read(data, waiting.columns, tell)
+        return deck_csv.read(data, waiting.columns, tell, typed)
     if waiting.file_format == "xlsx":
-        return deck_xlsx.read(data, waiting.columns, tell)
+        return deck_xlsx.read(data, waiting.columns, tell, typed)
     readers = {"json": deck_json.read, "cgats": cgats.read, "cxf": cxf.read, "gpl": gimp_palette.read}
-    return readers[waiting.file_format](data, tell)
+    return _mended(readers[waiting.file_format](data, tell), typed)
+
+
+def _mended(found: DeckFile, typed: dict[int, dict[int, str]]) -> DeckFile:
+    """Return a file in which the colours that were typed stand instead of its own of those lines."""
+    if not typed:
+        return found
+    lines = [(line, [cells.get(i, "") for i in range(len(MENDED_BY))]) for line, cells in sorted(typed.items())]
+    ours = deck_csv.read_rows([(0, MENDED_BY), *lines])
+    entries = [entry for entry in found.entries if entry.line not in typed] + ours.entries
+    problems = [problem for problem in found.problems if problem.line not in typed] + ours.problems
+    return replace(found, entries=sorted(entries, key=lambda entry: entry.line), problems=problems)
+
+
+def lines_of(waiting: Import, wanted: Collection[int]) -> tuple[list[str], dict[int, list[str]]]:
+    """Return the headings of a file, and the cells of some of its lines as they count now, typed or its own.
+
+    A file that is no table has the headings `MENDED_BY`, and empty cells where nothing was typed.
+    """
+    typed = waiting.typed
+    if waiting.file_format not in TABLES:
+        return list(MENDED_BY), {line: deck_csv.with_typed([""] * len(MENDED_BY), typed.get(line)) for line in wanted}
+    headings: list[str] = []
+    found: dict[int, list[str]] = {}
+    last = max(wanted, default=0)
+    with _table(waiting) as rows:
+        for line, row in rows:
+            if not headings and any(cell.strip() for cell in row):
+                headings = list(row)
+            if line in wanted:
+                cells = [*row, *[""] * (len(headings) - len(row))]
+                found[line] = deck_csv.with_typed(cells, typed.get(line))
+            if line >= last:
+                break
+    return headings, found
+
+
+@contextmanager
+def _table(waiting: Import) -> Iterator[Iterator[tuple[int, list[str]]]]:
+    """Lend the numbered lines of a table. Raises `DeckFileError`."""
+    data = bytes(waiting.content)
+    if waiting.file_format == "xlsx":
+        with deck_xlsx.numbered(data) as rows:
+            yield rows
+    else:
+        with as_deck():
+            yield enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1)
 
 
 def head(waiting: Import) -> list[list[str]]:
     """Return the first filled lines of a table, headings first, for naming its columns. Raises `DeckFileError`."""
-    data = bytes(waiting.content)
-    if waiting.file_format == "xlsx":
-        rows = deck_xlsx.head(data, 50)
-    else:
-        with as_deck():
-            rows = list(islice(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), 50))
-    return [row for row in rows if any(cell.strip() for cell in row)][:4]
+    with _table(waiting) as rows:
+        filled = (row for _, row in islice(rows, 50) if any(cell.strip() for cell in row))
+        return list(islice(filled, 4))
 
 
 def entries_of(colours: Iterable[Colour], chosen: School) -> Iterator[Entry]:

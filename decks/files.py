@@ -41,6 +41,28 @@ def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
     )
 
 
+MOST_CELLS = 300
+"""Characters of a cell that is typed instead of the file's own."""
+MOST_MENDED = 500
+"""Lines of one file that may be mended here; one with more is better mended where it was made."""
+
+
+def mend(waiting: Import, line: int, cells: dict[int, str] | None) -> None:
+    """Let what a person typed count instead of the cells of a line; with None the file's own count again.
+
+    Raises `DeckFileError` where more is typed than can be kept.
+    """
+    if cells is None:
+        waiting.mended.pop(str(line), None)
+    else:
+        if len(waiting.mended) >= MOST_MENDED and str(line) not in waiting.mended:
+            raise DeckFileError(words.too_many_mended(MOST_MENDED))
+        if any(len(text) > MOST_CELLS for text in cells.values()):
+            raise DeckFileError(words.too_long_typed(MOST_CELLS))
+        waiting.mended[str(line)] = {str(i): text for i, text in cells.items()}
+    waiting.save(update_fields=["mended"])
+
+
 def apply(waiting: Import) -> Import:
     """Bring a waiting file in, all of it. If that fails half-way, `undo` takes back what is in."""
     while (waiting := advance(waiting)).state in UNDER_WAY:

@@ -76,6 +76,7 @@ class Import(models.Model):
     file_name = models.CharField(max_length=200)
     file_format = models.CharField(max_length=8)
     mapping = models.JSONField(null=True, blank=True)
+    mended = models.JSONField(default=dict, blank=True)  # cells typed instead of a line's own: line to column to text
     content = models.BinaryField(default=b"", editable=False)
     state = models.CharField(max_length=8, choices=State, default=State.WAITING)
     added = models.PositiveIntegerField(default=0)
@@ -95,6 +96,11 @@ class Import(models.Model):
     def columns(self) -> dict[int, str] | None:
         """The columns of a table as a person named them, by index; None where the headings decide."""
         return {int(i): name for i, name in self.mapping.items()} if self.mapping else None
+
+    @property
+    def typed(self) -> dict[int, dict[int, str]]:
+        """What a person typed instead of cells of the file: by line, then by column, 0-based."""
+        return {int(line): {int(i): text for i, text in cells.items()} for line, cells in self.mended.items()}
 
 
 class Valued(models.Model):

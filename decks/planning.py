@@ -65,7 +65,7 @@ class Decided:
     added: list[tuple[Entry, dict[str, Any]]]
     changed: list[Change]
     unchanged: int
-    shared: int = 0
+    shared: list[Change]
 
 
 CONTRADICTS = 3.0
@@ -84,14 +84,16 @@ class Plan:
         self.first_contradicted: list[tuple[str, float, float]] = []
         self.first_added: list[dict[str, Any]] = []
         self.first_changed: list[tuple[str, str, tuple[str, ...]]] = []
+        self.first_shared: list[tuple[str, str, tuple[str, ...]]] = []
 
     def count(self, decided: Decided) -> None:
         """Take in what becomes of some colours that are there already."""
         self.changed += len(decided.changed)
         self.unchanged += decided.unchanged
-        self.shared += decided.shared
-        some = decided.changed[: self.SHOWN - len(self.first_changed)]
-        self.first_changed += [(change.entry.code, change.entry.name, change.what) for change in some]
+        self.shared += len(decided.shared)
+        for changes, first in ((decided.changed, self.first_changed), (decided.shared, self.first_shared)):
+            some = changes[: self.SHOWN - len(first)]
+            first += [(change.entry.code, change.entry.name, change.what) for change in some]
 
     def contradict(self, valued: Iterable[tuple[Entry, dict[str, Any]]]) -> None:
         """Take in which stated LRVs contradict the colours they stand beside."""
@@ -102,12 +104,12 @@ class Plan:
                     self.first_contradicted.append((entry.code, entry.lrv, values["lrv"]))
 
 
-def key_of(waiting: Import) -> tuple[int, datetime, str]:
-    """Return what stands for a file as it is understood now."""
-    return waiting.pk, waiting.created, str(waiting.mapping)
+def key_of(waiting: Import) -> tuple[int, datetime, str, str]:
+    """Return what stands for a file as it is understood and mended now."""
+    return waiting.pk, waiting.created, str(waiting.mapping), str(waiting.mended)
 
 
-_kept: Kept[tuple[int, datetime, str], Looked] = Kept(3)
+_kept: Kept[tuple[int, datetime, str, str], Looked] = Kept(3)
 """Files as they were read, so that they need not be read again for each part. A matter of speed only."""
 
 
@@ -220,18 +222,19 @@ def decide(
     """Return what entries do to a deck, given the colours they stand for there."""
     added: list[tuple[Entry, dict[str, Any]]] = []
     changed: list[Change] = []
-    unchanged = shared = 0
+    shared: list[Change] = []
+    unchanged = 0
     for entry, values in entries:
         colour = known.get(key_in(entry, deck_name))
         if colour is None:
             added.append((entry, values))
-        elif colour.maker and colour.maker.owner_id is None:
-            if set(_differences(colour, values)) - {"source"}:  # a file does not know how a shared deck was measured
-                shared += 1
-            else:
-                unchanged += 1
-        elif what := _differences(colour, values):
-            changed.append(Change(entry, values, colour, what))
+            continue
+        what = _differences(colour, values)
+        is_shared = colour.maker is not None and colour.maker.owner_id is None
+        if is_shared:  # a file does not know how a shared deck was measured
+            what = tuple(one for one in what if one != "source")
+        if what:
+            (shared if is_shared else changed).append(Change(entry, values, colour, what))
         else:
             unchanged += 1
     return Decided(added, changed, unchanged, shared)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -15,7 +15,11 @@ from prism.formats.deck import DeckFileError
 
 SHOWN = 200
 """Lines listed of each kind; beyond that the page says how many more there are."""
+MENDABLE = 20
+"""Bad lines that can be mended at a time; the next ones come as these are."""
+FEW = 12
 COLUMN = "column-"
+CELL = "cell-"
 
 
 @dataclass(frozen=True)
@@ -26,6 +30,26 @@ class Column:
     heading: str
     values: tuple[str, ...]
     understood: str
+
+
+@dataclass(frozen=True)
+class Cell:
+    """A cell of a bad line: what it is typed as, its heading, what stands there, and whether it is the wrong one."""
+
+    field: str
+    heading: str
+    text: str
+    is_wrong: bool
+
+
+@dataclass(frozen=True)
+class BadLine:
+    """A line that is left out: which, why, what can be typed instead, and whether it was mended already."""
+
+    line: int
+    said: str
+    cells: tuple[Cell, ...]
+    was_typed: bool
 
 
 class FilePreview:
@@ -73,7 +97,51 @@ class FilePreview:
     def problems(self) -> list[str]:
         """Lines left out, and why."""
         found = self._planned[0]
-        return [words.problem(p.line, p.column, p.message) for p in found.problems[:SHOWN]] if found else []
+        return [words.problem(p.line, p.column, p.message) for p in found.problems[MENDABLE:SHOWN]] if found else []
+
+    @cached_property
+    def bad(self) -> list[BadLine]:
+        """The first of the lines left out, each to be mended here."""
+        found = self._planned[0]
+        first = found.problems[:MENDABLE] if found else []
+        if not first:
+            return []
+        headings, lines = file_formats.lines_of(self.waiting, {problem.line for problem in first})
+        return [
+            BadLine(
+                one.line,
+                words.problem(one.line, one.column, one.message),
+                tuple(self._cells(headings, lines.get(one.line, []), one.column)),
+                str(one.line) in self.waiting.mended,
+            )
+            for one in first
+        ]
+
+    def _cells(self, headings: Sequence[str], row: Sequence[str], wrong: str) -> Iterator[Cell]:
+        """Yield the cells of a line that are understood, but of a spectrum only the wrong one."""
+        understood = self.waiting.columns or deck_csv.guess(headings)
+        for i, (heading, text) in enumerate(zip(headings, row, strict=False)):
+            is_wrong = bool(wrong) and wrong in (heading.strip(), understood.get(i))
+            if i in understood and (is_wrong or not understood[i].isdigit()):
+                yield Cell(f"{CELL}{i}", heading.strip() or words.column_choice(understood[i]), text, is_wrong)
+
+    @property
+    def mended(self) -> list[tuple[int, str]]:
+        """Lines that were typed here and count as that, with what was typed."""
+        found = self._planned[0]
+        bad = {problem.line for problem in found.problems} if found else set()
+        typed = sorted(self.waiting.typed.items())
+        return [
+            (line, words.mended_line(line, list(filter(None, cells.values()))))
+            for line, cells in typed
+            if line not in bad
+        ]
+
+    @property
+    def kept_shared(self) -> list[tuple[str, str, str]]:
+        """Colours of shared decks that stay although the file has them otherwise: code, name and in what."""
+        found = self._planned[0]
+        return [(code, name, words.listed(what)) for code, name, what in found.first_shared[:FEW]] if found else []
 
     @property
     def changes(self) -> list[tuple[str, str, str]]:
@@ -86,7 +154,7 @@ class FilePreview:
     def added(self) -> list[tuple[str, str, str, float]]:
         """The first colours that would be added: screen colour, code, name and LRV."""
         found = self._planned[0]
-        first = found.first_added[:12] if found else []
+        first = found.first_added[:FEW] if found else []
         return [(v["screen"], v["code"], v["name"], v["lrv"]) for v in first]
 
     @cached_property
@@ -133,3 +201,12 @@ def columns_named(data: Mapping[str, str]) -> dict[str, str]:
         if key.startswith(COLUMN) and index.isdecimal() and value in deck_csv.FIELDS and value not in named.values():
             named[index] = value
     return named
+
+
+def cells_typed(data: Mapping[str, str]) -> dict[int, str]:
+    """Return the cells that a person typed for a line: column index to text."""
+    return {
+        int(index): text
+        for key, text in data.items()
+        if key.startswith(CELL) and (index := key.removeprefix(CELL)).isdecimal() and len(index) < 4
+    }

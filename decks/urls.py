@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from decks import views
+from decks import import_views, views
 
 urlpatterns = [
     path("", views.browse, name="colours"),
@@ -18,11 +18,12 @@ urlpatterns = [
     path("sets/keep/", views.keep, name="colour-keep"),
     path("sets/<int:pk>/leave-out/<int:colour>/", views.leave_out, name="colour-leave-out"),
     path("export/", views.export, name="deck-export"),
-    path("import/", views.bring_in, name="deck-import"),
-    path("import/<int:pk>/", views.preview, name="deck-preview"),
-    path("import/<int:pk>/looked/", views.looked, name="deck-looked"),
-    path("import/<int:pk>/apply/", views.apply, name="deck-apply"),
-    path("import/<int:pk>/undo/", views.undo, name="deck-undo"),
-    path("import/<int:pk>/cancel/", views.cancel, name="deck-cancel"),
+    path("import/", import_views.bring_in, name="deck-import"),
+    path("import/<int:pk>/", import_views.preview, name="deck-preview"),
+    path("import/<int:pk>/looked/", import_views.looked, name="deck-looked"),
+    path("import/<int:pk>/mend/<int:line>/", import_views.mend, name="deck-mend"),
+    path("import/<int:pk>/apply/", import_views.apply, name="deck-apply"),
+    path("import/<int:pk>/undo/", import_views.undo, name="deck-undo"),
+    path("import/<int:pk>/cancel/", import_views.cancel, name="deck-cancel"),
     path("if/<int:pk>/", views.school_preview, name="school-preview"),
 ]

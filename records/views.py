@@ -63,10 +63,10 @@ def _taken_up(request: StudioRequest, held: object) -> HttpResponse:
     if isinstance(held, dict) and documents.is_one(held):
         documents.check(held)
         review = documents.take_up(request.user, held)
-        messages.info(request, words.document_taken_up(review.colour.name), extra_tags="told")
+        messages.info(request, words.document_taken_up(review.colour.name))
         return redirect("review-document", review.pk)
     came = job_file.take_up(request.user, job_file.checked(held))
-    messages.info(request, words.job_taken_up(came.job.title, came.colours, came.people), extra_tags="told")
+    messages.info(request, words.job_taken_up(came.job.title, came.colours, came.people))
     return redirect(came.job)
 
 

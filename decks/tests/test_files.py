@@ -185,7 +185,7 @@ class Doing(Files):
         self.assertEqual(Colour.objects.get(code="A2").lab_l, 60)
 
     def test_a_large_file_is_looked_at_after_the_page_says_so(self):
-        with mock.patch("decks.views.LONG_LOOK", 10):
+        with mock.patch("decks.import_views.LONG_LOOK", 10):
             page = self.upload(GOOD)
             self.assertContains(page, "Looking at deck.csv")
             url = reverse("deck-preview", args=[self.waiting().pk])
@@ -246,6 +246,7 @@ class Doing(Files):
         ).pk]))  # fmt: skip
         self.assertContains(page, "1 to add, 0 to change")
         self.assertContains(page, "1 colour of shared decks stays as before")
+        self.assertContains(page, "<b>H16.3</b> Mine: name, Lab")
 
     def test_a_shared_deck_that_is_exported_and_brought_in_adds_nothing(self):
         world.load_deck()

@@ -9,7 +9,7 @@ from __future__ import annotations
 import csv
 import io
 import re
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from prism import messages
@@ -79,12 +79,23 @@ def guess(headers: Sequence[str]) -> dict[int, str]:
     return {i: name for name, (_, i) in sorted(best.items(), key=lambda item: item[1][1])}
 
 
-def read(data: bytes, mapping: dict[int, str] | None = None, tell: Tell | None = None) -> DeckFile:
-    """Return the deck in a CSV file. `mapping` overrides the headings: column index to field or wavelength."""
+Typed = Mapping[int, Mapping[int, str]]
+"""What a person typed instead of cells of a table: by line, then by column, 0-based."""
+
+
+def with_typed(row: Sequence[str], typed: Mapping[int, str] | None) -> list[str]:
+    """Return a line of cells with those in it that were typed."""
+    return [(typed or {}).get(i, cell) for i, cell in enumerate(row)]
+
+
+def read(
+    data: bytes, mapping: dict[int, str] | None = None, tell: Tell | None = None, typed: Typed | None = None
+) -> DeckFile:
+    """Return the deck in a CSV file. `mapping` overrides the headings: column index to field or wavelength; `typed`
+    overrides cells."""
     with as_deck():
-        return read_rows(
-            enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1), mapping, lines_in(data), tell
-        )
+        rows = enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1)
+        return read_rows(rows, mapping, lines_in(data), tell, typed)
 
 
 def read_rows(
@@ -92,8 +103,12 @@ def read_rows(
     mapping: dict[int, str] | None = None,
     total: int = 0,
     tell: Tell | None = None,
+    typed: Typed | None = None,
 ) -> DeckFile:
-    """Return the deck in numbered lines of cells, about `total` of them, the first filled one holding the headings."""
+    """Return the deck in numbered lines of cells, about `total` of them, the first filled one holding the headings.
+
+    A line of `typed` counts as it was typed: what stands beyond the headings in the file's own is left aside.
+    """
     budget = Budget(total, tell)
     filled = _filled(rows, budget)
     headers = next(filled, (0, []))[1]
@@ -109,7 +124,8 @@ def read_rows(
     places = _Columns(headers, {name: i for i, name in columns.items()}, nm_columns, tuple(nm for nm, _ in nm_columns))
     entries: list[Entry] = []
     problems: list[Problem] = []
-    for line, row in filled:
+    for line, own in filled:
+        row = own if not typed or line not in typed else with_typed(_as_wide(own, len(headers)), typed[line])
         try:
             if sum(bool(cell.strip()) for cell in row[len(headers) :]):
                 raise EntryError("", messages.cells_beyond(len(row), len(headers)))
@@ -123,6 +139,10 @@ def read_rows(
     if percent:
         notes.append(messages.csv_percent_note())
     return DeckFile(entries, problems, tuple(notes))
+
+
+def _as_wide(row: Sequence[str], width: int) -> list[str]:
+    return [*row[:width], *[""] * (width - len(row))]
 
 
 def _filled(rows: Iterable[tuple[int, Sequence[str]]], budget: Budget) -> Iterator[tuple[int, Sequence[str]]]:

@@ -6,7 +6,6 @@ import io
 import zipfile
 from collections.abc import Iterable, Iterator, Sequence
 from contextlib import contextmanager
-from itertools import islice
 from tempfile import TemporaryFile
 from typing import Any
 
@@ -26,16 +25,22 @@ EMPTY_ROWS = 2_000
 """Empty rows one after the other beyond which the rest of a sheet is not looked at."""
 
 
-def read(data: bytes, mapping: dict[int, str] | None = None, tell: Tell | None = None) -> DeckFile:
+def read(
+    data: bytes,
+    mapping: dict[int, str] | None = None,
+    tell: Tell | None = None,
+    typed: deck_csv.Typed | None = None,
+) -> DeckFile:
     """Return the deck in the first sheet. Raises `DeckFileError`, also for what unpacks to absurd sizes."""
     with _sheet(data) as sheet:
-        return deck_csv.read_rows(_rows(sheet), mapping, min(sheet.max_row or 0, MAX_ENTRIES), tell)
+        return deck_csv.read_rows(_rows(sheet), mapping, min(sheet.max_row or 0, MAX_ENTRIES), tell, typed)
 
 
-def head(data: bytes, most: int = 50) -> list[list[str]]:
-    """Return the first rows of the first sheet as text. Raises `DeckFileError`."""
+@contextmanager
+def numbered(data: bytes) -> Iterator[Iterator[tuple[int, list[str]]]]:
+    """Lend the rows of the first sheet as text, numbered. Raises `DeckFileError`."""
     with _sheet(data) as sheet:
-        return [row for _, row in islice(_rows(sheet), most)]
+        yield _rows(sheet)
 
 
 @contextmanager

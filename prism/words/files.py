@@ -87,6 +87,21 @@ def problem(line: int, column: str, message: str) -> str:
     return f"Line {line}{f', {column}' if column else ''}: {message}"
 
 
+def mended_line(line: int, typed: Sequence[str]) -> str:
+    """Say what counts instead of a line of a file."""
+    return f"Line {line}: {', '.join(typed)}"
+
+
+def too_many_mended(most: int) -> str:
+    """Say that a file has too many bad lines to be mended here."""
+    return f"At most {most} lines of one file can be mended here. Mend the others where the file was made."
+
+
+def too_long_typed(most: int) -> str:
+    """Say that what was typed for a cell is too long; nothing of the line was kept."""
+    return f"A cell can have at most {most} characters. The line is as it was."
+
+
 def column_choice(name: str) -> str:
     """Return a column of a deck as a person would call it."""
     return {"l": "L*", "a": "a*", "b": "b*", "lrv": "LRV", "hex": "screen value"}.get(name, name)

@@ -203,7 +203,7 @@ def _show(request: StudioRequest, visit: Visit) -> HttpResponse:
     visit.query = {key: value for key, value in asked.items() if value}
     if request.method == "POST" and not request.htmx and not visit.refused:
         if visit.notice:  # said after the way back, so that loading the page again does nothing again
-            messages.info(request, visit.notice, extra_tags="told")
+            messages.info(request, visit.notice)
         return redirect(f"{review.get_absolute_url()}{f'?{urlencode(visit.query)}' if visit.query else ''}")
     frame = Frame(visit, step)
     context = {"review": review, "frame": frame, "page": frame.page, "subject": frame.subject, "wall": frame.wall}

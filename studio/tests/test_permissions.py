@@ -44,6 +44,7 @@ def address(pattern, pk=10**9, **more):
         "colour": pk,
         "earlier": pk,
         "number": 1,
+        "line": 1,
         "reading": pk,
         "rule": pk,
         "step": "read",

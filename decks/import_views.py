@@ -1,0 +1,136 @@
+"""Decks coming in as files: looked at, mended, brought in part by part, taken back."""
+
+from __future__ import annotations
+
+from django.contrib import messages as flash
+from django.db.models import QuerySet
+from django.http import HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+from django_htmx.http import HttpResponseClientRedirect
+
+from decks import file_formats, files
+from decks.forms import ImportForm
+from decks.models import Import
+from decks.preview import FilePreview, cells_typed, columns_named
+from people.gate import changes, changes_by_post
+from people.queries import team
+from prism import messages, words
+from prism.formats import deck
+from prism.formats.deck import DeckFileError
+from web.http import StudioRequest
+from web.uploads import say_too_large
+
+LONG_LOOK = 400_000
+"""Bytes of a file beyond which looking at it takes long enough that the page says so first."""
+
+
+def _imports(request: StudioRequest) -> QuerySet[Import]:
+    return Import.objects.filter(owner__in=team(request.user)).select_related("owner").defer("content")
+
+
+def _import(request: StudioRequest, pk: int) -> Import:
+    return get_object_or_404(_imports(request), pk=pk)
+
+
+@require_http_methods(["GET", "POST"])
+@changes_by_post
+def bring_in(request: StudioRequest) -> HttpResponse:
+    """Take a file of a deck, to be looked at before anything is written."""
+    form = ImportForm(request.POST or None, request.FILES or None)
+    if request.method == "POST":
+        say_too_large(request, form, deck.MAX_BYTES, messages.FEWER_COLOURS)
+        if form.is_valid():
+            upload = form.cleaned_data["file"]
+            try:
+                waiting = files.start(request.user, form.cleaned_data["deck_name"], upload.name, upload.read())
+                return redirect("deck-preview", waiting.pk)
+            except DeckFileError as wrong:
+                form.add_error("file", str(wrong))
+    done = _imports(request).exclude(state=Import.State.WAITING)[:10]
+    waits = _imports(request).filter(state=Import.State.WAITING)
+    context = {"form": form, "done": done, "waits": waits, "formats": file_formats.FORMATS.values()}
+    return render(request, "decks/import.html", context, status=422 if form.errors else 200)
+
+
+@require_http_methods(["GET", "POST"])
+@changes_by_post
+def preview(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show what a file would do to its deck, or how far it is; a POST names the columns of a table by hand."""
+    waiting = get_object_or_404(_imports(request), pk=pk, state__in=files.UNDER_WAY)
+    if waiting.state == Import.State.RUNNING:
+        return _coming_in(request, waiting)
+    if request.method == "POST":
+        waiting.mapping = FilePreview(waiting).keep_wavelengths(columns_named(request.POST.dict()))
+        waiting.save(update_fields=["mapping"])
+        return redirect("deck-preview", pk)
+    if len(waiting.content) > LONG_LOOK and not request.htmx and "now" not in request.GET:
+        return render(request, "decks/looking.html", {"waiting": waiting, "said": words.looked_at(None)})
+    template = "decks/preview_body.html" if request.htmx else "decks/preview.html"
+    return render(request, template, {"waiting": waiting, "preview": FilePreview(waiting)})
+
+
+@require_POST
+@changes
+def mend(request: StudioRequest, pk: int, line: int) -> HttpResponse:
+    """Take what a person typed for a line of a waiting file instead of what stands there, or the file's own again."""
+    waiting = get_object_or_404(_imports(request), pk=pk, state=Import.State.WAITING)
+    again = "again" in request.POST
+    try:
+        files.mend(waiting, line, None if again else cells_typed(request.POST.dict()))
+    except DeckFileError as wrong:
+        flash.info(request, str(wrong))
+    return redirect(f"{reverse('deck-preview', args=[pk])}#left-out")
+
+
+@require_safe
+def looked(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show how far the looking at a file is."""
+    waiting = _import(request, pk)
+    return render(request, "decks/looked.html", {"part": waiting.looked, "said": words.looked_at(waiting.looked)})
+
+
+@require_POST
+@changes
+def apply(request: StudioRequest, pk: int) -> HttpResponse:
+    """Bring the next part of the file in; the page asks again until all of it is."""
+    try:
+        running = files.advance(_import(request, pk))
+    except DeckFileError:
+        return redirect("deck-preview", pk)
+    if running.state == Import.State.RUNNING:
+        return _coming_in(request, running) if request.htmx else redirect("deck-preview", pk)
+    if running.state == Import.State.UNDOING and request.htmx:
+        return _coming_in(request, running)  # leaving now would show the decks before all of it is out again
+    return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
+
+
+def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
+    template = "decks/how_far.html" if request.htmx else "decks/coming_in.html"
+    out = running.state == Import.State.UNDOING
+    how_far = words.going_out(running.file_name) if out else words.coming_in(running.done, running.total)
+    return render(request, template, {"running": running, "how_far": how_far, "out": out})
+
+
+@require_POST
+@changes
+def undo(request: StudioRequest, pk: int) -> HttpResponse:
+    """Take an import back, also one that is only half in."""
+    _say_left(request, files.undo(_import(request, pk)))
+    return redirect("deck-import")
+
+
+@require_POST
+@changes
+def cancel(request: StudioRequest, pk: int) -> HttpResponse:
+    """Forget a file that was not brought in, or stop one that is coming in: nothing of it is left."""
+    under_way = _imports(request).filter(pk=pk, state__in=files.UNDER_WAY).first()
+    if under_way:
+        _say_left(request, files.stop(under_way))
+    return redirect("deck-import")
+
+
+def _say_left(request: StudioRequest, left: files.Undone) -> None:
+    if text := words.left_behind(left.used, left.changed_since):
+        flash.info(request, text)
