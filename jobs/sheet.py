@@ -10,6 +10,7 @@ from django.forms import BoundField
 from jobs.forms import DOORWAYS, ElementForm, LampForm, RoomForm, Row, SurfaceForm, WindowForm
 from jobs.models import Element, LampSort, Room, Surface, Window
 from prism.light import checks
+from web.begun import Sent, as_sent
 
 
 class RoomSheet:
@@ -31,6 +32,12 @@ class RoomSheet:
         self.elements = self._rows(
             ElementForm, "elements", [self._element(e) for e in self._kept("elements")], user=user
         )
+
+    def as_sent(self) -> Sent:
+        """Return what the sheet sends where nobody touches it, with how many rows its tables have."""
+        rows = {name: getattr(self, name) for name in self.PARTS}
+        counts = {f"{name}-rows": [str(len(several))] for name, several in rows.items()}
+        return as_sent([self.form, *(row for several in rows.values() for row in several)]) | counts
 
     @property
     def doorways(self) -> list[BoundField]:

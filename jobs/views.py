@@ -16,7 +16,7 @@ from jobs.finish_sheet import FinishSheet
 from jobs.forms import DOORWAYS, JobForm, MeterForm
 from jobs.home_forms import PaintForm, WhiteRuleForm
 from jobs.home_white import HomeWhite
-from jobs.models import Job, Room
+from jobs.models import Finish, Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
 from jobs.sheet import RoomSheet
 from jobs.whole_home import WholeHome
@@ -27,6 +27,7 @@ from prism.light.checks import RoomError
 from prism.meters import MeterError
 from prism.stimulus import Stimulus
 from web import undoing
+from web.begun import Begun, as_sent
 from web.http import StudioRequest, as_file, whole_number
 
 PER_PAGE = 50
@@ -66,11 +67,13 @@ def edit_job(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _job_sheet(request: StudioRequest, job: Job, like: Job | None = None) -> HttpResponse:
-    form = JobForm(request.POST or None, instance=job)
+    begun = Begun(request, as_sent([JobForm(instance=job)]) if job.pk else {})
+    form = JobForm(begun.data, instance=copy(job))  # a form writes into its instance even when it refuses
+    begun.say(form, job.changed_by)
     if request.method == "POST" and form.is_valid():
         made = services.keep_job(request.user, job, form.fields_kept())
         return redirect(services.begin_like(request.user, made, like) if like else made)
-    context = {"form": form, "job": job, "like": like, **place_context()}
+    context = {"form": form, "job": job, "like": like, "begun": begun.marks, **place_context()}
     return render(request, "jobs/job_sheet.html", context, status=422 if form.errors else 200)
 
 
@@ -145,11 +148,15 @@ def toggle_rule(request: StudioRequest, pk: int, rule: int) -> HttpResponse:
 def finishes(request: StudioRequest, pk: int) -> HttpResponse:
     """Decide what the parts of a room are painted with."""
     found = _room(request, pk)
-    sheet = FinishSheet(request.user, found, request.POST if request.method == "POST" else None)
+    now = as_sent(form for _, form in FinishSheet(request.user, found).forms)
+    begun = Begun(request, now, [part for part, _ in Finish.Part.choices])
+    sheet = FinishSheet(request.user, found, begun.data)
+    for part, form in sheet.forms:
+        begun.say(form, found.changed_by, {str(form.prefix): part})
     if request.method == "POST" and sheet.is_valid():
         services.keep_finishes(request.user, found, sheet.rows())
         return redirect("job-home", found.job_id)
-    context = {"sheet": sheet, "room": found, "job": found.job}
+    context = {"sheet": sheet, "room": found, "job": found.job, "begun": begun.marks}
     return render(request, "jobs/finishes.html", context, status=422 if request.method == "POST" else 200)
 
 
@@ -187,15 +194,17 @@ def edit_room(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
-    sheet = RoomSheet(request.user, room, request.POST if request.method == "POST" else None)
+    begun = Begun(request, RoomSheet(request.user, room).as_sent() if room.pk else {}, RoomSheet.PARTS)
+    sheet = RoomSheet(request.user, room, begun.data)
     refused = False
     if request.method == "POST" and not sheet.more:
+        begun.say(sheet.form, room.changed_by, words.ROOM_TABLES)
         if sheet.is_valid():
             doorways = {name: sheet.form.cleaned_data[name] for name in DOORWAYS}
             return redirect(services.keep_room(request.user, room, sheet.form.kept(), sheet.parts(), **doorways))
         refused = True
     template = "jobs/room_sheet_body.html" if request.htmx else "jobs/room_sheet.html"
-    return render(request, template, sheet_context(sheet), status=422 if refused else 200)
+    return render(request, template, sheet_context(sheet) | {"begun": begun.marks}, status=422 if refused else 200)
 
 
 @require_safe

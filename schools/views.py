@@ -15,6 +15,7 @@ from schools import queries, services
 from schools.forms import SchoolForm
 from schools.models import OwnSchool
 from web import undoing
+from web.begun import Begun, as_sent
 from web.http import StudioRequest
 
 
@@ -58,12 +59,14 @@ def edit(request: StudioRequest, pk: int) -> HttpResponse:
     """Edit an own school."""
     found = _own(request, pk)
     title, before = queries.before(found)
-    form = SchoolForm(found.table, request.POST if request.method == "POST" else None, before)
+    begun = Begun(request, as_sent([SchoolForm(found.table)]))
+    form = SchoolForm(found.table, begun.data, before)
+    begun.say(form, None)
     if request.method == "POST" and form.is_valid():
         services.edit(found, form.table)
-        messages.info(request, str(found))
+        messages.info(request, words.school_saved(str(found)))
         return redirect("school-edit", pk)
-    context = {"own": found, "form": form, "copied": words.copied_from(title)}
+    context = {"own": found, "form": form, "copied": words.copied_from(title), "begun": begun.marks}
     return render(request, "schools/edit.html", context, status=422 if form.errors else 200)
 
 

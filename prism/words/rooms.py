@@ -144,3 +144,7 @@ def windows_said(walls: Sequence[str]) -> str:
     """Return where windows are: `two west, rooflight`."""
     counts = Counter("rooflight" if wall == "ceiling" else wall for wall in walls)
     return ", ".join(f"{numeral(many)} {wall}" if many > 1 else wall for wall, many in counts.items()) or "none"
+
+
+ROOM_TABLES = {"windows": "Windows", "lamps": "Lamps", "surfaces": "Surfaces", "elements": "Fixed"}
+"""What the tables of a room's sheet are called."""

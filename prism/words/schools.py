@@ -314,3 +314,8 @@ def school_unreadable(reason: str, instead: str) -> str:
 def own_school_unreadable(reason: str) -> str:
     """Say that a school of one's own cannot be read, and what helps."""
     return f"It cannot be read as it stands: {reason}. Open it and mend that."
+
+
+def school_saved(title: str) -> str:
+    """Say that a school was saved."""
+    return f"Saved: {title}. Reviews made under it before keep what they had."

@@ -156,6 +156,13 @@ def not_saved(field: str, reason: str) -> str:
     return f"Not saved: {field}: {reason}"
 
 
+def changed_meanwhile(what: str, by: object, theirs: str) -> str:
+    """Say that somebody changed a field, or a table, while another wrote in it, and what they made of it."""
+    who = f"{by} " if by else "Somebody "
+    there = f"“{theirs}”" if theirs else "nothing"
+    return f"{who}changed “{what}” meanwhile: there now {there}. Yours stands here; keep it once more to let it stand."
+
+
 def changed_elsewhere(field: str) -> str:
     """Say that a text was changed in another place meanwhile."""
     return f"{capital(field)} was changed elsewhere while you wrote. Nothing is lost: choose what stands."
