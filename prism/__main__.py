@@ -6,6 +6,8 @@ import argparse
 import os
 import sys
 
+import shtab
+
 from prism import __version__, demo, school
 from prism.commands import decks
 from prism.commands.arguments import Parser, fail
@@ -19,23 +21,41 @@ from prism.numbers import is_number
 from prism.reading import NEUTRALS
 from prism.school.checks import CHARACTERS
 
-EXAMPLES = """examples:
-  python -m prism read '#C4CBC9' lab:80,-2,3 H16.3 --json
-  python -m prism compare H16.3 HW03
-  python -m prism place H16.3
-  python -m prism strength H16.3 -50 -25 25
-  python -m prism mix H16.3 T05.4 --parts 2:1
-  python -m prism whites H16.3 --gap 12
-  python -m prism light room.json H16.3 --hours 9,12,15.5
-  python -m prism read A1 --studio deck.csv
+EXAMPLES = (
+    "read '#C4CBC9' lab:80,-2,3 H16.3 --json",
+    "read A1 --studio deck.csv",
+    "compare H16.3 HW03",
+    "delta-e pairs.csv",
+    "beside H16.3",
+    "place H16.3 --school even",
+    "strength H16.3 -50 -25 25",
+    "mix H16.3 T05.4 --parts 2:1",
+    "recipe lab:84,-1,4",
+    "formula H16.3 -25 --can quart",
+    "whites H16.3 --gap 12 --with HW03",
+    "scheme H16.3 --character opposite",
+    "light room.json H16.3 --hours 9,12,15.5",
+    "completion bash > ~/.local/share/bash-completion/completions/prism",
+)
+A_COLOUR = "A colour is #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a code of the deck; `-`: one a line."
+SHORT = "With `alias prism='python -m prism'` a shell can complete them: see `completion`."
 
-A colour is #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a code of the deck; `-` reads them, one a line."""
+
+def _examples(of: str = "") -> str:
+    """Return the examples of one command, or of all."""
+    lines = [f"  python -m prism {line}" for line in EXAMPLES if not of or line.split()[0] == of]
+    return "\n".join(["examples:", *lines, *([] if of else ["", A_COLOUR, SHORT])])
+
+
+def run_completion(args: argparse.Namespace) -> None:
+    """Print what a shell needs to complete commands and options."""
+    print(shtab.complete(build_parser(), args.shell))
 
 
 def build_parser() -> argparse.ArgumentParser:
     """Return the parser of all commands."""
     parser = Parser(
-        prog="prism", description="Read, compare and adjust paint colours.", epilog=EXAMPLES,
+        prog="prism", description="Read, compare and adjust paint colours.", epilog=_examples(),
         formatter_class=argparse.RawDescriptionHelpFormatter,
     )  # fmt: skip
     parser.add_argument("--version", action="version", version=f"prism {__version__}")
@@ -101,6 +121,11 @@ def build_parser() -> argparse.ArgumentParser:
     command.add_argument("--sky", choices=tuple(SKIES), default="clear")
     command.add_argument("--lamps", choices=LAMPS, default="auto", help="auto: lit while the sun is low or down")
     command.set_defaults(run=run_light)
+    command = commands.add_parser("completion", help="what a shell needs to complete commands and options")
+    command.add_argument("shell", choices=shtab.SUPPORTED_SHELLS)
+    command.set_defaults(run=run_completion, studio=None)
+    for name, command in commands.choices.items():
+        command.epilog, command.formatter_class = _examples(name), argparse.RawDescriptionHelpFormatter
     return parser
 
 
