@@ -12,7 +12,7 @@ PACKAGES := prism web people works schools decks tinting jobs reviews records in
 export OPENBLAS_NUM_THREADS ?= 1
 export PYTHONDONTWRITEBYTECODE ?= 1
 
-.PHONY: demo test check run bench pictures css assets requirements deck weights architecture clean
+.PHONY: demo test check run bench pictures css assets requirements deck weights architecture manual clean
 
 demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py migrate --verbosity 0
@@ -57,6 +57,10 @@ requirements: $(SETUP)/python
 
 deck: $(SETUP)/python
 	$(BIN)/python -m prism.demo.build
+
+manual: $(SETUP)/python
+	@mkdir -p var
+	$(BIN)/python manage.py manual var/manual.pdf
 
 architecture: $(SETUP)/python
 	$(BIN)/python -m tools.architecture --write

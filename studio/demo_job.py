@@ -10,7 +10,10 @@ from decks import queries as deck_queries
 from decks import services as deck_services
 from jobs import station
 from jobs.models import Job
-from prism import demo
+from people import queries as people_queries
+from people import services as people_services
+from prism import demo, words
+from prism.formats.deck import Entry
 from reviews import services as review_services
 from reviews.steps.verdict import services as verdict_services
 from tinting import queries as tinting_queries
@@ -61,3 +64,37 @@ def try_out(user: User) -> Job:
     if tinting_queries.system_for(user) is None:
         tinting_services.keep_system(user, demo.tint_system())
     return enter(user)
+
+
+NEWCOMER = "newcomer-"
+
+
+@transaction.atomic
+def newcomer() -> User:
+    """Return somebody of the demo whose studio holds nothing yet: one who did nothing so far, else a new one."""
+    held = User.objects.filter(username__startswith=NEWCOMER)
+    unused = held.filter(reviews=None, jobs=None, imports=None, colours=None).order_by("pk").first()
+    if unused:
+        return unused
+    user = User(username=f"{NEWCOMER}{held.count() + 1}", first_name="A newcomer")
+    user.set_unusable_password()
+    user.save()
+    people_services.rename(people_queries.studio_of(user), words.NEW_STUDIO)
+    return user
+
+
+SAMPLE = 120
+"""Colours of the small deck that a new studio may try with."""
+
+
+def sample() -> list[Entry]:
+    """Return a small deck of an invented maker, without its name: it goes to the deck that a person names."""
+    deck = demo.deck()
+    ours = [one for one in deck if one.maker == deck[0].maker and one.strip][:SAMPLE]
+    return [
+        Entry(
+            line=0, code=one.code, name=one.name, strip=one.strip, step=one.step, lab=one.colour.lab,
+            recipe_base=one.recipe.base, recipe=tuple(one.recipe.amounts.items()),
+        )
+        for one in ours
+    ]  # fmt: skip

@@ -10,17 +10,23 @@ from django.contrib.auth.decorators import login_not_required
 from django.contrib.auth.forms import AuthenticationForm
 from django.contrib.auth.views import LoginView
 from django.db import connection
-from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from django.http import FileResponse, Http404, HttpRequest, HttpResponse, JsonResponse
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
+from django.utils.safestring import mark_safe
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
 from people.gate import changes
+from prism.formats import deck_csv
 from reviews import queries as review_queries
 from studio import demo_job, glossary
-from web.http import StudioRequest
+from studio.manual_pdf import manual_pdf
+from web import manual
+from web.http import StudioRequest, as_file
+from web.pdf import PAPERS
 
 DEMO_USER = "skerry"
 
@@ -62,6 +68,16 @@ def enter_demo(request: StudioRequest) -> HttpResponse:
     return _signed_in(request) if request.htmx else redirect("home")
 
 
+@login_not_required
+@require_POST
+def enter_empty(request: StudioRequest) -> HttpResponse:
+    """Sign in to a studio of one's own that holds nothing yet; exists in the demo only."""
+    if not settings.DEMO:
+        raise Http404
+    login(request, demo_job.newcomer(), backend="django.contrib.auth.backends.ModelBackend")
+    return redirect("home")
+
+
 @require_POST
 @changes
 def try_out(request: StudioRequest) -> HttpResponse:
@@ -72,9 +88,43 @@ def try_out(request: StudioRequest) -> HttpResponse:
 
 
 @require_safe
+def sample(request: HttpRequest) -> HttpResponse:
+    """Give a small deck as a table, to try bringing one in."""
+    content = deck_csv.write(demo_job.sample())
+    return as_file(HttpResponse(content, content_type="text/csv; charset=utf-8"), "sample-deck", "", "csv")
+
+
+@require_safe
 def meanings(request: HttpRequest) -> HttpResponse:
     """Show what the words of the studio mean."""
     return render(request, "studio/words.html", {"sections": glossary.sections()})
+
+
+@require_safe
+def read_manual(request: HttpRequest) -> HttpResponse:
+    """Show the manual."""
+    text = mark_safe(
+        manual.html(lambda name: reverse("manual-picture", args=[name]))
+    )  # from a file of the studio's own
+    return render(request, "studio/manual.html", {"text": text, "chapters": manual.contents()})
+
+
+@require_safe
+def manual_picture(request: HttpRequest, name: str) -> FileResponse:
+    """Give a picture of the manual."""
+    found = manual.picture(name)
+    if found is None:
+        raise Http404
+    return FileResponse(found.open("rb"), content_type="image/png")
+
+
+@require_safe
+def manual_file(request: HttpRequest) -> HttpResponse:
+    """Give the manual as a PDF."""
+    paper = request.GET.get("paper", "A4")
+    if paper not in PAPERS:
+        raise Http404
+    return as_file(HttpResponse(manual_pdf(paper), content_type="application/pdf"), "manual", "", "pdf", shown=True)
 
 
 @login_not_required

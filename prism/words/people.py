@@ -44,3 +44,7 @@ def last_owner(name: str) -> str:
 def user_name_taken(name: str) -> str:
     """Say that somebody has a user name."""
     return f"Somebody is called {name} already: choose another user name."
+
+
+NEW_STUDIO = "A new studio"
+"""What the demo calls a studio that somebody begins with nothing in it."""

@@ -8,22 +8,17 @@ from dataclasses import dataclass
 from pathlib import Path
 
 import segno
-from django.conf import settings
 from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
-from weasyprint import CSS, HTML
-from weasyprint.text.fonts import FontConfiguration
-from weasyprint.urls import URLFetcher
 
 from people.models import Studio
 from prism.viewing.samples import MARGIN
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
+from web.pdf import PAPERS, typeset
 
-PAPERS = ("A4", "Letter")
 PRINT, PRINT_JOB = "reviews/document/print.html", "reviews/document/print_job.html"
 HERE = Path(__file__).parent
-FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
 _DRAWING, _BOARD = (re.compile(rf'(<svg class="{kind}[^>]*>)') for kind in ("drawing", "board-art"))
 _BOARD_STYLE = "<style>.margin{fill:#f7f7f7;stroke:#cfcfcf;stroke-width:.8}</style>"
 
@@ -42,16 +37,6 @@ class Sheet:
         """The address as a QR code."""
         drawn = segno.make(self.address, error="m").svg_inline(scale=1, border=2, omitsize=True)
         return mark_safe(drawn)  # a drawing of squares: the address is no text in it
-
-
-class OnlyFonts(URLFetcher):  # type: ignore[misc]
-    """Fetches the studio's own fonts and what an address holds itself; nothing else is fetched for a document."""
-
-    def fetch(self, url: str, headers: object = None) -> object:
-        """Return one of the studio's fonts, or a picture in place. Raises `ValueError` for anything else."""
-        if not url.startswith("data:image/") and url != (FONTS / url.rsplit("/", 1)[-1]).as_uri():
-            raise ValueError(f"{url}: a document fetches nothing")
-        return super().fetch(url, headers)
 
 
 def pdf(document: Document, studio: Studio, paper: str = "A4") -> bytes:
@@ -83,11 +68,4 @@ def _made(template: str, context: dict[str, object], paper: str, css: str = "pri
     page = render_to_string(template, context)
     # drawings bring their own styles, since those of a page do not reach into them
     drawn = _DRAWING.sub(rf"\1<style>{(HERE / 'drawings.css').read_text()}</style>", page)
-    drawn = _BOARD.sub(rf"\1{_BOARD_STYLE}", drawn)
-    fonts = FontConfiguration()
-    style = (HERE / css).read_text().replace("FONTS", FONTS.as_uri()).replace("PAPER", paper)
-    made: bytes = HTML(string=drawn, base_url=str(HERE), url_fetcher=OnlyFonts()).write_pdf(
-        stylesheets=[CSS(string=style, font_config=fonts, url_fetcher=OnlyFonts())], font_config=fonts,
-        pdf_variant="pdf/ua-1", pdf_tags=True,
-    )  # fmt: skip
-    return made
+    return typeset(_BOARD.sub(rf"\1{_BOARD_STYLE}", drawn), HERE / css, paper)

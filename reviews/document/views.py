@@ -17,13 +17,14 @@ from reviews.document import services
 from reviews.document.document import Document
 from reviews.document.forms import SectionForm
 from reviews.document.job import JobDocument
-from reviews.document.pdf import PAPERS, Sheet, job_pdf, pdf, sheets_pdf
+from reviews.document.pdf import Sheet, job_pdf, pdf, sheets_pdf
 from reviews.document.taken_up import schema
 from reviews.frame.views import own_review
 from reviews.models import Review
 from reviews.steps.base import Visit
 from reviews.steps.view.page import ViewPage
 from web.http import StudioRequest, as_file
+from web.pdf import PAPERS
 from works import services as works
 
 

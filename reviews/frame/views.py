@@ -14,10 +14,10 @@ from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
-from people.queries import may_change
 from prism import words
 from reviews import queries, services, steps
 from reviews.bench import Bench
+from reviews.frame.first_hour import FirstHour
 from reviews.frame.forms import BasisForm, WallForm
 from reviews.frame.frame import Frame
 from reviews.frame.path import Path
@@ -43,7 +43,7 @@ def home(request: StudioRequest) -> HttpResponse:
     context: dict[str, object] = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
     context["states"] = job_queries.by_state(request.user, JOBS)
     context["new_here"] = not context["rows"] and not context["states"]
-    context["may_change"] = may_change(request.user)
+    context["hour"] = FirstHour(request.user)
     context["answers"] = queries.client_answers(request.user)
     today = viewing_queries.today(request.user)
     context["viewings"], context["more_today"] = [Shown(one) for one in today[:TODAY]], max(len(today) - TODAY, 0)

@@ -16,6 +16,7 @@ from tinting.tests import world
 OPEN = {
     "sign-in",
     "enter-demo",
+    "enter-empty",
     "health",
     "join",
     "viewings-feed",
@@ -45,6 +46,7 @@ def address(pattern, pk=10**9, **more):
         "earlier": pk,
         "number": 1,
         "line": 1,
+        "name": "read.png",
         "reading": pk,
         "rule": pk,
         "step": "read",

@@ -14,8 +14,9 @@ from jobs.models import Job
 from people.queries import studio_of
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
-from reviews.document.pdf import PAPERS, PRINT, PRINT_JOB, job_pdf, pdf, printed
+from reviews.document.pdf import PRINT, PRINT_JOB, job_pdf, pdf, printed
 from reviews.models import Review
+from web.pdf import PAPERS
 
 
 class Command(BaseCommand):

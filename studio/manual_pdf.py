@@ -1,0 +1,30 @@
+"""The manual as a PDF, with its pictures and what the words mean."""
+
+from __future__ import annotations
+
+from base64 import b64encode
+from pathlib import Path
+
+from django.template.loader import render_to_string
+from django.utils.safestring import mark_safe
+
+from studio import glossary
+from web import manual
+from web.pdf import typeset
+
+CSS = Path(__file__).parent / "manual.css"
+
+
+def manual_pdf(paper: str = "A4") -> bytes:
+    """Return the manual on A4 or Letter."""
+    text = mark_safe(manual.html(_in_place))  # from a file of the studio's own
+    page = render_to_string("studio/manual_print.html", {"text": text, "sections": glossary.sections()})
+    return typeset(page, CSS, paper)
+
+
+def _in_place(name: str) -> str:
+    """Return a picture as an address that holds it."""
+    found = manual.picture(name)
+    if found is None:
+        raise FileNotFoundError(name)
+    return f"data:image/png;base64,{b64encode(found.read_bytes()).decode()}"
