@@ -244,14 +244,15 @@ def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:
     said = tuple(words[place] for place in hues.said[i] if place >= 0)
     shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()
     none = claims.level(weaker[0])
-    second = said[1] if len(said) == 2 else scale.neighbour(hue, school.second_within) if said else None
+    leans_to = scale.neighbour(hue, school.second_within)
+    second = said[1] if len(said) == 2 else leans_to if said else None
     if second in said[:1]:  # most of the uncertainty lies across the edge that the value itself has not reached
         second = scale.word(hue)
     unlikely = 1 - claims.certain
     ruled_out = tuple(
         word
         for word, share in zip(words, shares, strict=True)
-        if word in scale.words and share <= unlikely and word not in (*said, second) and said
+        if word in scale.words and share <= unlikely and word not in (*said, second, leans_to) and said
     )
     strengths = school.undertone_strength
     at = int(strengths.index(strength))

@@ -3,7 +3,7 @@
 import unittest
 
 import numpy as np
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from prism import demo, school, words
@@ -158,6 +158,7 @@ class Undertones(unittest.TestCase):
         self.assertIn("Measure", sentence)
 
     @given(st.floats(15, 97), st.floats(0, 12), st.floats(0, 360), st.floats(0.1, 3), st.floats(0, 3))
+    @example(15.0, 8.0, 63.0, 1.0, 1.5)  # the doubt lies towards red, the value itself leans to yellow
     def test_uncertainty_never_adds_claims(self, lightness, strength, hue, doubt, more):
         lab = at(lightness, strength, hue)
         sure, unsure = read_lab(lab, doubt), read_lab(lab, doubt + more)

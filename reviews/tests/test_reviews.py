@@ -247,7 +247,7 @@ class Home(Studio):
 
     def test_an_empty_studio_teaches(self):
         self.client.force_login(self.rory)
-        self.assertContains(self.client.get(reverse("home")), "Find the colour you are asked about")
+        self.assertContains(self.client.get(reverse("home")), "A review answers what")
 
     def test_a_new_review_keeps_the_surround_one_works_on(self):
         services.arrange_wall(self.review, surround="dark")
