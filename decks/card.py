@@ -86,7 +86,7 @@ class Card:
                 stimulus.specular or "",
             ),
             words.number(apart) if earlier else "",
-            words.stood_until(f"{one.replaced:%d %b %Y}", one.reason, str(one.by or ""))
+            words.stood_until(words.day(one.replaced), one.reason, str(one.by or ""))
             if isinstance(one, Earlier)
             else words.WORKING_VALUE,
         )

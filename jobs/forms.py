@@ -22,7 +22,7 @@ from prism.light.materials import library
 from prism.light.room import Lamp, Window
 from prism.light.sun import Place
 from prism.numbers import is_number, parse
-from web.forms import NumberField, laid_out, plain
+from web.forms import NumberField, SizedForm, SizeField, laid_out, plain
 
 SMALL = {"size": "5"}
 
@@ -74,19 +74,24 @@ def small_number(low: float, high: float, **more: Any) -> NumberField:
     return NumberField(low=low, high=high, widget=plain(**SMALL), **more)
 
 
+def size(low: float, high: float, kind: str = "length", **more: Any) -> SizeField:
+    """Return a field for a size, its bounds in metres or square metres."""
+    return SizeField(low=low, high=high, kind=kind, widget=plain(**SMALL), **more)
+
+
 DOORWAYS = ("open_to", "leads_to")
 """How one gets from a room into others: without a door, and by one."""
 MOST_PARTS = 6
 """Colours that a fabric may have."""
 
 
-class RoomForm(forms.Form):
+class RoomForm(SizedForm):
     """A room's name, size and how it lies."""
 
     name = forms.CharField(max_length=80, label="Room", widget=plain())
-    width = small_number(*checks.LENGTH, label="West to east", said="width", initial=4.0)
-    depth = small_number(*checks.LENGTH, label="South to north", said="depth", initial=4.0)
-    height = small_number(*checks.HEIGHT, label="Height", said="height", initial=2.5)
+    width = size(*checks.LENGTH, label="West to east", said="width", initial=4.0)
+    depth = size(*checks.LENGTH, label="South to north", said="depth", initial=4.0)
+    height = size(*checks.HEIGHT, label="Height", said="height", initial=2.5)
     turn = small_number(-360, 360, label="Turned by", said="turn", required=False, help_text="degrees clockwise")
     storey = forms.IntegerField(
         label="Storey", min_value=-3, max_value=100, initial=0, widget=plain(inputmode="numeric", **SMALL),
@@ -140,7 +145,7 @@ class RoomForm(forms.Form):
         return data | {"turn": data["turn"] or 0.0}
 
 
-class Row(forms.Form):
+class Row(SizedForm):
     """One row of a table that may be left empty; `needs` names what makes it a row."""
 
     needs: tuple[str, ...] = ()
@@ -166,10 +171,10 @@ class WindowForm(Row):
 
     needs = ("width", "height")
     wall = forms.ChoiceField(choices=[*WALL_CHOICES, ("ceiling", "ceiling (rooflight)")], label="Wall")
-    width = small_number(0, 1000, required=False, label="Width", said="width")
-    height = small_number(0, 1000, required=False, label="Height", said="height")
-    sill = small_number(0, 1000, required=False, label="Sill", said="sill")
-    along = small_number(-1000, 1000, required=False, label="Middle at", said="along")
+    width = size(0, 1000, required=False, label="Width", said="width")
+    height = size(0, 1000, required=False, label="Height", said="height")
+    sill = size(0, 1000, required=False, label="Sill", said="sill")
+    along = size(-1000, 1000, required=False, label="Middle at", said="along")
     outside = forms.ChoiceField(choices=list(words.OUTSIDE.items()), label="Outside", initial="lawn")
     hides = small_number(0, 95, required=False, label="Hides %", said="hidden sky, per cent,")
     glazing = forms.ChoiceField(choices=list(words.GLAZING.items()), label="Glass", initial="double")
@@ -278,7 +283,7 @@ class ElementForm(CoatedForm):
     field_order = ("kind", "name", "what", "area", "on")
     kind = forms.ChoiceField(choices=Element.Kind.choices, label="Kind")
     name = forms.CharField(max_length=80, required=False, label="Name", widget=plain())
-    area = small_number(0.01, 3600, label="m²", said="area", initial=2.0)
+    area = size(0.01, 3600, "area", label="Area", said="area", initial=2.0)
     on = forms.ChoiceField(choices=[*Surface.SIDES, ("walls", "all walls")], label="On")
 
     def __init__(self, *args: Any, **kwargs: Any) -> None:

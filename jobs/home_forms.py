@@ -9,11 +9,11 @@ from django.contrib.auth.models import User
 
 from decks import queries as deck_queries
 from decks.models import Colour
-from jobs.forms import CoatedForm, small_number
+from jobs.forms import CoatedForm, size
 from jobs.models import Finish, Job, WhiteRule
 from prism import words
 from prism.whites.sheen import SHEENS
-from web.forms import plain
+from web.forms import Sized, plain
 
 
 class FinishForm(CoatedForm):
@@ -22,7 +22,7 @@ class FinishForm(CoatedForm):
     field_order = ("part", "what", "sheen", "area", "stays")
     part = forms.ChoiceField(choices=Finish.Part.choices, widget=forms.HiddenInput)
     sheen = forms.ChoiceField(choices=[("", "as is usual"), *((s, s) for s in SHEENS)], required=False, label="Sheen")
-    area = small_number(0, 3600, required=False, label="m²", said="area")
+    area = size(0, 3600, "area", required=False, label="Area", said="area")
     stays = forms.BooleanField(required=False, label="is there and stays")
 
     def clean_what(self) -> str:
@@ -48,10 +48,10 @@ class FinishForm(CoatedForm):
         return kept | {"colour": self.colour}
 
 
-class PaintForm(forms.ModelForm):  # type: ignore[type-arg]
+class PaintForm(Sized, forms.ModelForm):  # type: ignore[type-arg]
     """How paint is reckoned in a job; empty: as the school has it."""
 
-    spreading = small_number(1, 40, required=False, label="m² a litre covers once", said="spreading rate")
+    spreading = size(1, 40, "spreading", required=False, label="What paint covers once", said="spreading rate")
 
     class Meta:
         model = Job

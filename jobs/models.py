@@ -107,6 +107,13 @@ class Room(models.Model):
         return words.windows_said([window.wall for window in self.windows.all()])
 
     @property
+    def size_said(self) -> str:
+        """Its size, empty while that is not known."""
+        if self.width is None or self.depth is None or self.height is None:
+            return ""
+        return words.room_size(self.width, self.depth, self.height)
+
+    @property
     def is_measured(self) -> bool:
         """Whether its size is known."""
         return None not in (self.width, self.depth, self.height)
@@ -148,7 +155,7 @@ class LampSort(models.Model):
         ordering = ["id"]
 
     def __str__(self) -> str:
-        return f"{self.count} × {self.lumens:g} lm, {self.kelvin:g} K"
+        return f"{self.count} × {words.plain_figure(self.lumens)} lm, {words.plain_figure(self.kelvin)} K"
 
 
 class Coated(models.Model):

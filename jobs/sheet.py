@@ -77,7 +77,8 @@ class RoomSheet:
         if self.data is not None:
             typed = self.data.get(f"{name}-rows", "")
             count = min(int(typed), self.MOST) if typed.isascii() and typed.isdecimal() else 0
-            rows = [kind(self.data, prefix=f"{name}-{i}", **more) for i in range(count)]
+            initial = [*kept, *[{}] * count][:count]
+            rows = [kind(self.data, prefix=f"{name}-{i}", initial=initial[i], **more) for i in range(count)]
             if self.more == name and count < self.MOST:
                 rows.append(kind(None, prefix=f"{name}-{count}", **more))
             return rows

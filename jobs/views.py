@@ -21,6 +21,8 @@ from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
 from jobs.sheet import RoomSheet
 from jobs.whole_home import WholeHome
 from people.gate import changes
+from people.models import PAPERS
+from people.queries import membership
 from prism import words
 from prism.formats import room_json
 from prism.light.checks import RoomError
@@ -101,7 +103,7 @@ def home(request: StudioRequest, pk: int) -> HttpResponse:
 def _home(request: StudioRequest, found: Job, paint: PaintForm | None = None) -> HttpResponse:
     sheet = WholeHome(request.user, found, request.GET)
     context = {"sheet": sheet, "job": found, "paint": paint or PaintForm(instance=found), "words": words}
-    context["things"] = words.CONTRAST_THINGS
+    context |= {"things": words.CONTRAST_THINGS, "papers": PAPERS, "own_paper": membership(request.user).paper}
     return render(request, "jobs/home.html", context, status=422 if paint else 200)
 
 

@@ -9,7 +9,7 @@ from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.contrib.auth.validators import UnicodeUsernameValidator
 
-from people.models import Role
+from people.models import Member, Role
 from prism import words
 from web.forms import laid_out, plain
 from web.pictures import PictureError, cleaned
@@ -51,6 +51,15 @@ class RoleForm(forms.Form):
     """Another role."""
 
     role = forms.ChoiceField(choices=Role.choices)
+
+
+class HabitsForm(forms.ModelForm):  # type: ignore[type-arg]
+    """How somebody writes numbers, sizes and dates, and on which paper they print."""
+
+    class Meta:
+        model = Member
+        fields = ("units", "decimal", "dates", "paper")
+        labels = words.HABIT_LABELS
 
 
 def _password() -> forms.PasswordInput:

@@ -14,7 +14,11 @@ from django.db import models
 from django.utils import timezone
 
 from people.names import name_of
+from prism import words
+from prism.messages.habits import Habits
 
+PAPERS = ("A4", "Letter")
+"""Papers that documents are made for."""
 LASTS = timedelta(days=7)
 """How long an invitation may be used."""
 
@@ -58,6 +62,11 @@ class Member(models.Model):
     joined = models.DateTimeField(default=timezone.now)
     closed = models.DateTimeField(null=True, blank=True)
     feed = models.CharField(max_length=60, null=True, blank=True, unique=True, editable=False)
+    units = models.CharField(max_length=8, choices=words.HABIT_UNITS, default="metric")
+    decimal = models.CharField(max_length=8, choices=words.HABIT_DECIMALS, default="point")
+    dates = models.CharField(max_length=8, choices=words.HABIT_DATES, default="day")
+    paper = models.CharField(max_length=8, choices=[(paper, paper) for paper in PAPERS], default=PAPERS[0])
+    card_width = models.FloatField(null=True, blank=True)  # CSS pixels of a bank card held to the screen
 
     class Meta:
         ordering = ["joined", "id"]
@@ -69,6 +78,11 @@ class Member(models.Model):
     def name(self) -> str:
         """How the person is called."""
         return name_of(self.user)
+
+    @property
+    def habits(self) -> Habits:
+        """How the person writes numbers, sizes and dates."""
+        return Habits(self.decimal, self.units, self.dates)
 
 
 def _token() -> str:

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from contextlib import AbstractContextManager
+
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
 
 from people.models import Invitation, Member, Role, Studio
 from people.names import name_of
+from prism.messages.habits import written_for
 
 
 def membership(user: User) -> Member:
@@ -35,6 +38,11 @@ def team(user: User) -> tuple[int, ...]:
         known = tuple(Member.objects.filter(studio_id=own.studio_id).values_list("user_id", flat=True))
         user.__dict__["_team"] = known
     return known
+
+
+def as_by(user: User) -> AbstractContextManager[None]:
+    """Write meanwhile as somebody does: documents read alike for all, as their owner writes."""
+    return written_for(membership(user).habits)
 
 
 def founder(user: User) -> int:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
@@ -52,6 +54,13 @@ def head(studio: Studio, letterhead: str, picture: bytes | None, without: bool =
     if picture is not None or without:
         studio.picture = None if without else picture
     studio.save(update_fields=["letterhead", "picture"])
+
+
+def keep_habits(member: Member, habits: Mapping[str, str]) -> None:
+    """Keep how somebody writes numbers, sizes and dates, and on which paper they print."""
+    for name, value in habits.items():
+        setattr(member, name, value)
+    member.save(update_fields=list(habits))
 
 
 @transaction.atomic

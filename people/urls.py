@@ -6,6 +6,7 @@ from people import views
 
 urlpatterns = [
     path("people/", views.people, name="people"),
+    path("people/habits/", views.keep_habits, name="habits"),
     path("people/invite/", views.invite, name="person-invite"),
     path("people/rename/", views.rename, name="studio-rename"),
     path("people/invitations/<int:pk>/withdraw/", views.withdraw, name="invitation-withdraw"),

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from copy import copy
+
 from django.contrib.auth import login
 from django.contrib.auth.decorators import login_not_required
 from django.http import HttpResponse
@@ -11,7 +13,7 @@ from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from people import queries, services
-from people.forms import PICTURE_MOST, InviteForm, JoinForm, RoleForm, StudioForm
+from people.forms import PICTURE_MOST, HabitsForm, InviteForm, JoinForm, RoleForm, StudioForm
 from people.gate import manages
 from people.models import Invitation, Member, Role
 from people.services import PeopleError
@@ -27,7 +29,11 @@ def people(request: StudioRequest) -> HttpResponse:
 
 
 def _show(
-    request: StudioRequest, form: InviteForm | None = None, studio: StudioForm | None = None, trouble: str = ""
+    request: StudioRequest,
+    form: InviteForm | None = None,
+    studio: StudioForm | None = None,
+    habits: HabitsForm | None = None,
+    trouble: str = "",
 ) -> HttpResponse:
     own = queries.membership(request.user)
     opened = [one for one in queries.invitations(request.user) if one.is_open]
@@ -38,11 +44,22 @@ def _show(
         "means": words.ROLES,
         "form": form or InviteForm(),
         "studio_form": studio or StudioForm(initial={"name": own.studio.name, "letterhead": own.studio.letterhead}),
+        "habits": habits or HabitsForm(instance=own),
         "trouble": trouble,
         "invitations": [(one, request.build_absolute_uri(reverse("join", args=[one.token]))) for one in opened],
     }
-    failed = trouble or (form and form.errors) or (studio and studio.errors)
+    failed = trouble or any(one.errors for one in (form, studio, habits) if one)
     return render(request, "people/people.html", context, status=422 if failed else 200)
+
+
+@require_POST
+def keep_habits(request: StudioRequest) -> HttpResponse:
+    """Keep how one writes numbers, sizes and dates."""
+    form = HabitsForm(request.POST, instance=copy(queries.membership(request.user)))
+    if not form.is_valid():
+        return _show(request, habits=form)
+    services.keep_habits(queries.membership(request.user), form.cleaned_data)
+    return redirect("people")
 
 
 @require_POST

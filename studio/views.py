@@ -20,13 +20,13 @@ from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
 from people.gate import changes
+from people.models import PAPERS
 from prism.formats import deck_csv
 from reviews import queries as review_queries
 from studio import demo_job, glossary
 from studio.manual_pdf import manual_pdf
 from web import manual
 from web.http import StudioRequest, as_file
-from web.pdf import PAPERS
 
 DEMO_USER = "skerry"
 

@@ -7,7 +7,7 @@ from typing import Any
 from django import forms
 from django.forms.renderers import TemplatesSetting
 
-from prism import messages
+from prism import messages, sizes, words
 from prism.stimulus import IntakeError, figure
 
 
@@ -41,7 +41,59 @@ class NumberField(forms.CharField):
 
     def prepare_value(self, value: Any) -> Any:
         """Return a number without needless digits, and what was typed as it was typed."""
-        return f"{value:g}" if isinstance(value, float) else value
+        return words.plain_figure(value) if isinstance(value, float) else value
+
+
+class SizeField(NumberField):
+    """A size, kept in metres, square metres or litres; typed in the person's own unit, or with any other.
+
+    `low` and `high` are metric. `kept` is the size as it stands: left as it is shown, it stays to the last digit.
+    """
+
+    kept: float | None = None
+
+    def __init__(self, *, kind: str = "length", **kwargs: Any) -> None:
+        super().__init__(**kwargs)
+        self.kind = kind
+
+    def clean(self, value: Any) -> float | None:
+        """Return the size. Raises `ValidationError` naming it and its range."""
+        text = str(forms.CharField.clean(self, value) or "").strip()
+        if not text:
+            return None
+        if self.kept is not None and text == self.prepare_value(self.kept):
+            return self.kept
+        label = self.said or str(self.label or "The size")
+        try:
+            size = sizes.read(text, self.kind)
+        except ValueError:
+            raise forms.ValidationError(words.size_wrong(label, text, self.kind)) from None
+        if not self.low <= size <= self.high:
+            shown, low, high = (one / sizes.factor(self.kind) for one in (size, self.low, self.high))
+            raise forms.ValidationError(messages.out_of_range(label, shown, low, high))
+        return size
+
+    def prepare_value(self, value: Any) -> Any:
+        """Return a size in the person's unit, and what was typed as it was typed."""
+        return words.as_size(value, self.kind) if isinstance(value, float) else value
+
+
+class Sized:
+    """What makes a form show its sizes in the person's units, and name them in its labels."""
+
+    fields: dict[str, forms.Field]
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        for name, field in self.fields.items():
+            if isinstance(field, SizeField):
+                initial = self.get_initial_for_field(field, name)  # type: ignore[attr-defined]
+                field.kept = initial if isinstance(initial, float) else None
+                field.label = words.with_unit(str(field.label), field.kind)
+
+
+class SizedForm(Sized, forms.Form):
+    """A form with sizes."""
 
 
 class Renderer(TemplatesSetting):

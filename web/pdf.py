@@ -9,7 +9,6 @@ from weasyprint import CSS, HTML
 from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
-PAPERS = ("A4", "Letter")
 FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
 
 

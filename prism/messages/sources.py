@@ -4,17 +4,19 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from prism.messages.habits import current, plainly
 from prism.messages.text import number
 
 
 def lab_text(lab: Iterable[float], digits: int = 1) -> str:
     """Return Lab as three figures."""
-    return ", ".join(number(value, digits) for value in lab)
+    return ("; " if current().decimal == "comma" else ", ").join(number(value, digits) for value in lab)
 
 
 def lab_given(lab: Iterable[float], convention: str) -> str:
     """Say what Lab was handed in."""
-    return f"Lab {lab_text(lab, 2)} ({'D50/2°' if convention == 'lab50' else 'D65/10°'})"
+    with plainly():  # it is kept with the colour
+        return f"Lab {lab_text(lab, 2)} ({'D50/2°' if convention == 'lab50' else 'D65/10°'})"
 
 
 def hex_given(text: str) -> str:

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from prism.messages import habits
+
 MINUS = "−"
 
 
@@ -18,9 +20,26 @@ def number(value: float, digits: int = 1, signed: bool = False) -> str:
     ('0.0', '−1.2', '3.00')
     """
     text = f"{abs(value):.{digits}f}"
-    if not float(text):
-        return text
-    return (MINUS if value < 0 else "+" if signed else "") + text
+    sign = "" if not float(text) else MINUS if value < 0 else "+" if signed else ""
+    return sign + habits.pointed(text)
+
+
+def whole(value: float) -> str:
+    """Return a whole number with its thousands apart.
+
+    >>> whole(4010)
+    '4,010'
+    """
+    return habits.pointed(f"{value:,.0f}")
+
+
+def plain_figure(value: float) -> str:
+    """Return a number with no more digits than it has.
+
+    >>> plain_figure(2.5), plain_figure(4.0)
+    ('2.5', '4')
+    """
+    return habits.pointed(f"{value:g}")
 
 
 def percent(value: float) -> str:
@@ -72,7 +91,7 @@ def many(value: int, noun: str, plural: str | None = None) -> str:
     >>> many(1, "colour"), many(4010, "colour")
     ('1 colour', '4,010 colours')
     """
-    return f"{value:,} {noun if value == 1 else plural or noun + 's'}"
+    return f"{whole(value)} {noun if value == 1 else plural or noun + 's'}"
 
 
 def numeral(value: int) -> str:

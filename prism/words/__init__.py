@@ -3,6 +3,8 @@
 Functions take findings and return text; they decide nothing. Numbers are rounded here and nowhere below.
 """
 
+from prism.messages.habits import day as day
+from prism.messages.habits import moment as moment
 from prism.messages.text import *
 from prism.words.archives import *
 from prism.words.company import *
@@ -21,6 +23,7 @@ from prism.words.records import *
 from prism.words.rooms import *
 from prism.words.schools import *
 from prism.words.sharing import *
+from prism.words.sizes import *
 from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.surety import *

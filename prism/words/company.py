@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.company.fabric import BELONGS
-from prism.messages.text import NO_BREAK, capital, count, listed, number, sentence
+from prism.messages.text import capital, count, listed, number, sentence
 from prism.words.pairs import said_of_pair
 
 if TYPE_CHECKING:
@@ -210,11 +210,6 @@ NO_ROOM_SURFACES = "Put the review into a room of known size, and the areas are 
 def surface_name(key: str) -> str:
     """Return what a surface of a room is called."""
     return f"{key} wall" if key in ("north", "east", "south", "west") else key
-
-
-def area_said(square_metres: float) -> str:
-    """Return an area."""
-    return f"{number(square_metres)}{NO_BREAK}m²"
 
 
 def shares_said(found: Sequence[tuple[str, float]], near: Sequence[float], off: float) -> str:

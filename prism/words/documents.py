@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, listed, sentence
+from prism.messages.text import capital, listed, sentence, whole
 from prism.words.readings import headline, hue
 
 if TYPE_CHECKING:
@@ -105,9 +105,8 @@ def gone_line(line: str) -> str:
 
 def section_too_long(found: int, most: int) -> str:
     """Say that a section is too long."""
-    return (
-        f"{found:,} characters are more than a page holds: {most:,} at most. Nothing of it was lost; shorten it here."
-    )
+    more = f"{whole(found)} characters are more than a page holds: {whole(most)} at most."
+    return f"{more} Nothing of it was lost; shorten it here."
 
 
 def section_meanwhile(theirs: str) -> str:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from prism.messages.text import count, many, number, percentage, shortened
+from prism.messages.text import count, many, number, percentage, shortened, whole
 
 
 def set_name_needed() -> str:
@@ -51,7 +51,7 @@ def another_running() -> str:
 
 def coming_in(done: int, total: int) -> str:
     """Say how far a file is."""
-    return f"{done:,} of {many(total, 'colour')} {'is' if done == 1 else 'are'} in."
+    return f"{whole(done)} of {many(total, 'colour')} {'is' if done == 1 else 'are'} in."
 
 
 def looked_at(part: float | None) -> str:
@@ -67,7 +67,7 @@ def going_out(file_name: str) -> str:
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared: int = 0) -> str:
     """Say what bringing a file in would do."""
     said = (
-        f"{added:,} to add, {changed:,} to change, {unchanged:,} already there as they are, "
+        f"{whole(added)} to add, {whole(changed)} to change, {whole(unchanged)} already there as they are, "
         f"{count(skipped, 'line')} left out."
     )
     if not shared:
@@ -78,7 +78,7 @@ def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared:
 def stated_contradict(found: int, first: Sequence[tuple[str, float, float]]) -> str:
     """Say that LRVs which the file states contradict its colours, with the first of them: code, stated, computed."""
     some = "; ".join(f"{code} states {number(stated)}, its colour has {number(own)}" for code, stated, own in first)
-    more = f", and {found - len(first):,} more" if found > len(first) else ""
+    more = f", and {whole(found - len(first))} more" if found > len(first) else ""
     return f"LRVs that contradict their colours: {some}{more}. The colour is what counts; the stated figure is kept."
 
 

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import NO_BREAK, capital, listed, number, shortened
+from prism.words.sizes import area_said, covers_said, volume_said
 
 if TYPE_CHECKING:
     from prism.light.together import Pairing
@@ -25,9 +26,9 @@ def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: fl
     """Return LRV, sheen, area and litres of a part, as far as known."""
     parts = [f"LRV {number(lrv)}"] if lrv is not None else []
     parts.append(sheen)
-    parts.append("area not known" if area is None else f"{number(area)}{NO_BREAK}m²")
+    parts.append("area not known" if area is None else area_said(area))
     if litres is not None:
-        parts.append(f"{number(litres)}{NO_BREAK}L")
+        parts.append(volume_said(litres))
     return " · ".join(parts)
 
 
@@ -35,8 +36,9 @@ def reckoned(coats: float, spreading: float, own: bool) -> str:
     """Say what amounts of paint rest on."""
     whose = "as entered here" if own else "as the school has it; the can says better"
     many = "coat" if coats == 1 else "coats"
+    covers = covers_said(spreading)
     return (
-        f"Reckoned with {number(coats, 0)} {many}, a litre covering {number(spreading, 0)} m² once, {whose}. Windows, "
+        f"Reckoned with {number(coats, 0)} {many}, {covers}, {whose}. Windows, "
         "doors and openings are taken off; trim and doors are estimated from the room’s size."
     )
 
@@ -70,9 +72,9 @@ def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:
     if litres <= 0:
         return f"amount not known{more and ': enter the sizes of its rooms'}"
     if bought is None:
-        return f"{number(litres)}{NO_BREAK}L{more}"
+        return f"{volume_said(litres)}{more}"
     cans = listed([f"{count} × {name}".replace(" ", NO_BREAK) for name, count in bought.cans])
-    return f"{number(litres)}{NO_BREAK}L: {cans}; {number(bought.left)}{NO_BREAK}L left over{more}"
+    return f"{volume_said(litres)}: {cans}; {volume_said(bought.left)} left over{more}"
 
 
 NO_FORMULA = "no recipe known: the counter matches it from the can’s code or a board"

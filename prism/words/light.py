@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, listed, number
+from prism.messages.text import NO_BREAK, listed, number, whole
 from prism.words.readings import headline, hue, undertone_short
 
 if TYPE_CHECKING:
@@ -31,7 +31,7 @@ def lux_said(value: float) -> str:
         return f"less than 1{NO_BREAK}lx"
     figures = 3 if value >= 100 else 2
     step = 10 ** max(0, len(str(int(value))) - figures)
-    return f"{round(value / step) * step:,.0f}{NO_BREAK}lx"
+    return f"{whole(round(value / step) * step)}{NO_BREAK}lx"
 
 
 def kelvin_said(value: float) -> str:
@@ -40,7 +40,7 @@ def kelvin_said(value: float) -> str:
     >>> kelvin_said(7384).replace(NO_BREAK, " ")
     '7,400 K'
     """
-    return f"{round(value, -2):,.0f}{NO_BREAK}K"
+    return f"{whole(round(value, -2))}{NO_BREAK}K"
 
 
 def wall_line(name: str, hour: float, wall: str, lux: float, kelvin: float, reading: Reading | None) -> str:

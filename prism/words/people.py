@@ -46,5 +46,9 @@ def user_name_taken(name: str) -> str:
     return f"Somebody is called {name} already: choose another user name."
 
 
+HABIT_LABELS = {"units": "Sizes", "decimal": "Decimals", "dates": "Dates", "paper": "Paper"}
+HABIT_UNITS = [("metric", "metres, litres"), ("us", "feet, gallons (US)")]
+HABIT_DECIMALS = [("point", "12.5"), ("comma", "12,5")]
+HABIT_DATES = [("day", "5 Nov 2026"), ("month", "Nov 5, 2026"), ("iso", "2026-11-05")]
 NEW_STUDIO = "A new studio"
 """What the demo calls a studio that somebody begins with nothing in it."""

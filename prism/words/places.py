@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, many, number, shortened
+from prism.messages.text import capital, count, listed, many, number, shortened, whole
 from prism.words.pairs import direction, nothing_on, said_of_pair
 from prism.words.readings import headline, hue, undertone_short
 from prism.words.surety import graded
@@ -201,12 +201,12 @@ def tally(found: int, total: int) -> str:
     """Say how many colours of the decks fit what was asked for."""
     if not total:
         return "No colours here yet"
-    return many(total, "colour") if found == total else f"{found:,} of {many(total, 'colour')}"
+    return many(total, "colour") if found == total else f"{whole(found)} of {many(total, 'colour')}"
 
 
 def plane_text(shown: int) -> str:
     """Say what the plane draws."""
-    return f"{shown:,} by undertone. The cross is the working neutral of each one's depth."
+    return f"{whole(shown)} by undertone. The cross is the working neutral of each one's depth."
 
 
 NO_RECIPE = "No recipe is known"

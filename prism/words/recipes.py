@@ -7,7 +7,8 @@ from datetime import datetime
 from typing import TYPE_CHECKING
 
 from prism.messages.devices import too_much_for_base
-from prism.messages.text import capital, count, listed, number, percent
+from prism.messages.habits import day
+from prism.messages.text import capital, count, listed, number, percent, whole
 from prism.words.strengths import seen
 
 if TYPE_CHECKING:
@@ -47,7 +48,7 @@ def estimated(residual: float, from_spectrum: bool, others: int) -> str:
 
 def so_many_done(done: int, total: int) -> str:
     """Say how far a long run is."""
-    return f"{done:,} of {total:,} done"
+    return f"{whole(done)} of {whole(total)} done"
 
 
 def ounces(whole: int, shots: float) -> str:
@@ -169,4 +170,4 @@ def dispensed(can: str) -> str:
 
 def can_measured(lrv: float, apart: float, at: datetime) -> str:
     """Return what was measured of a can, against its formula, and when."""
-    return f"LRV {number(lrv)}, ΔE00 {number(apart)} from its formula, {at:%-d %b}"
+    return f"LRV {number(lrv)}, ΔE00 {number(apart)} from its formula, {day(at, year=False)}"

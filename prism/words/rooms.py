@@ -6,7 +6,8 @@ from collections import Counter
 from collections.abc import Collection, Sequence
 from datetime import datetime
 
-from prism.messages.text import listed, numeral, shortened
+from prism.messages.habits import day
+from prism.messages.text import listed, number, numeral, shortened
 
 OUTSIDE = {
     "lawn": "lawn",
@@ -62,7 +63,7 @@ COLOUR_NEEDED = "Give its colour: a code or name from the decks, or a material o
 
 def size_needed(what: str) -> str:
     """Say that a window needs a size."""
-    return f"Give the {what} of the glass in metres, or leave the whole row empty."
+    return f"Give the {what} of the glass, or leave the whole row empty."
 
 
 def room_name_taken(name: str) -> str:
@@ -85,7 +86,7 @@ def place_said(town: str, latitude: float | None, longitude: float | None, zone:
     if latitude is None or longitude is None:
         return f"{town}, without coordinates" if town else "no place yet: without one its light cannot be computed"
     north, east = ("N" if latitude >= 0 else "S"), ("E" if longitude >= 0 else "W")
-    figures = f"{abs(latitude):.2f}° {north}, {abs(longitude):.2f}° {east}"
+    figures = f"{number(abs(latitude), 2)}° {north}, {number(abs(longitude), 2)}° {east}"
     return ", ".join(part for part in (town, figures, zone) if part)
 
 
@@ -123,7 +124,7 @@ def room_file(field: str, message: str) -> str:
 
 def changed_by(name: str, when: datetime) -> str:
     """Say who changed something last, and when."""
-    return f"Changed {when:%-d %b %Y}{f' by {name}' if name else ''}."
+    return f"Changed {day(when)}{f' by {name}' if name else ''}."
 
 
 def stays_said(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[str]:

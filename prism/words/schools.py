@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, listed, many, number, sentence
+from prism.messages.habits import current
+from prism.messages.text import capital, listed, many, plain_figure, sentence, whole
 from prism.words.readings import headline, temperature_short, undertone_short
 
 if TYPE_CHECKING:
@@ -259,14 +260,15 @@ def school_range(figure: Figure) -> str:
     kind = str(figure.kind)
     if kind in ("number", "span", "edges", "turn", "line", "values", "shares"):
         unit = f" {figure.unit}" if figure.unit and figure.unit != "°" else figure.unit
-        return f"{number(figure.low, 2).rstrip('0').rstrip('.')} to {figure.high:g}{unit}."
+        return f"{plain_figure(figure.low)} to {plain_figure(figure.high)}{unit}."
     return ""
 
 
 def figure_said(value: object, unit: str) -> str:
     """Return a figure of a school, or several, with the unit."""
     each = value if isinstance(value, list | tuple) else [value]
-    shown = ", ".join(f"{one:g}" if isinstance(one, int | float) else str(one) for one in each)
+    several = "; " if current().decimal == "comma" else ", "
+    shown = several.join(plain_figure(one) if isinstance(one, int | float) else str(one) for one in each)
     return f"{shown} {unit}".strip()
 
 
@@ -290,8 +292,8 @@ def school_changes(moved: int, total: int, counts: Mapping[str, int]) -> str:
     """Say how many colours get another answer."""
     if not moved:
         return f"None of {many(total, 'colour')} gets another answer."
-    each = listed([f"{count:,} in {name}" for name, count in counts.items()])
-    return f"{moved:,} of {many(total, 'colour')} {'gets' if moved == 1 else 'get'} another answer: {each}."
+    each = listed([f"{whole(count)} in {name}" for name, count in counts.items()])
+    return f"{whole(moved)} of {many(total, 'colour')} {'gets' if moved == 1 else 'get'} another answer: {each}."
 
 
 def in_short(reading: Reading) -> str:

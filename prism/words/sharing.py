@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime
 
+from prism.messages.habits import day
 from prism.messages.text import count
 
 LINK_OVER = (
@@ -20,8 +21,8 @@ def review_called(colour: str, room: str) -> str:
 
 def link_said(expires: datetime, withdrawn: datetime | None, visits: int, last: datetime | None) -> str:
     """Return how a link stands."""
-    state = f"withdrawn {withdrawn:%-d %b %Y}" if withdrawn else f"until {expires:%-d %b %Y}"
-    seen = f"{count(visits, 'visit')}{f', last {last:%-d %b %Y}' if last else ''}"
+    state = f"withdrawn {day(withdrawn)}" if withdrawn else f"until {day(expires)}"
+    seen = f"{count(visits, 'visit')}{f', last {day(last)}' if last else ''}"
     return f"{state}; {seen}"
 
 

@@ -7,8 +7,10 @@ from datetime import date, datetime
 from math import exp
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, capital, count, listed, number, numeral
+from prism.messages.habits import current, day
+from prism.messages.text import capital, count, listed, number, numeral
 from prism.words.light import clock, lux_said
+from prism.words.sizes import poured_said
 
 if TYPE_CHECKING:
     from prism.viewing.scales import Held, Leaning
@@ -57,8 +59,7 @@ PHOTOS_LIE = "A photo does not show the colour: it shows where the board hung."
 def sample_line(size: str, ground: str, coats: int, litres: float) -> str:
     """Return how a board is made and what it takes."""
     many = "one coat" if coats == 1 else count(coats, "coat")
-    amount = f"{number(1000 * litres, 0)}{NO_BREAK}mL"
-    return f"{size} on {GROUNDS[ground]}, {many}, 25 mm of white left all round: {amount}"
+    return f"{size} on {GROUNDS[ground]}, {many}, 25 mm of white left all round: {poured_said(litres)}"
 
 
 def keep_apart(one: str, other: str) -> str:
@@ -88,17 +89,18 @@ SOMEBODY = "Somebody"
 
 def day_and_hour(at: datetime) -> str:
     """Return a moment as a day and an hour."""
-    return f"{at:%a %-d %b}, {clock(at.hour + at.minute / 60)}"
+    return f"{day_short(at)}, {clock(at.hour + at.minute / 60)}"
 
 
-def day_said(day: date) -> str:
+def day_said(when: date) -> str:
     """Return a day."""
-    return f"{day:%A %-d %B}"
+    long = {"month": f"{when:%B} {when.day}", "iso": day(when)}.get(current().dates, f"{when.day} {when:%B}")
+    return f"{when:%A} {long}"
 
 
-def day_short(day: date) -> str:
+def day_short(when: date) -> str:
     """Return a day for a narrow column."""
-    return f"{day:%a %-d %b}"
+    return f"{when:%a} {day(when, year=False)}"
 
 
 def moved_to(name: str, when: str) -> str:
@@ -113,9 +115,7 @@ def viewing_place(waiting: int) -> str:
 
 def sample_total(boards: int, litres: float) -> str:
     """Return how much paint the boards of a job take."""
-    return (
-        f"{count(boards, 'board')}, about {number(1000 * litres, 0)}{NO_BREAK}mL of paint in all: sample pots will do."
-    )
+    return f"{count(boards, 'board')}, about {poured_said(litres)} of paint in all: sample pots will do."
 
 
 LEANING_GONE = "That difference is no longer more than chance."

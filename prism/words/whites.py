@@ -6,6 +6,7 @@ from collections.abc import Callable, Sequence
 from datetime import datetime
 from typing import TYPE_CHECKING
 
+from prism.messages.habits import day
 from prism.messages.text import listed, number, percent, sentence
 
 if TYPE_CHECKING:
@@ -133,7 +134,7 @@ def white_set(name: str, reason: str, instead: str) -> str:
 def white_ruled(name: str, kind: str, reason: str, by: str, lifted: datetime | None) -> str:
     """Return an entry of the record of what was set and ruled out."""
     what = "set" if kind == "pin" else "ruled out"
-    ended = f"; lifted {lifted:%-d %b %Y}" if lifted else ""
+    ended = f"; lifted {day(lifted)}" if lifted else ""
     return f"{name} {what}{f' by {by}' if by else ''}: {reason}{ended}"
 
 

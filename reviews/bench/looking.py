@@ -66,7 +66,7 @@ class Looking:
     def said_of(self, one: Observation) -> str:
         """Return what a person saw, in words."""
         lrv = self._subject.reading.lrv
-        return words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), f"{one.at:%d %b %Y}")
+        return words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), words.day(one.at))
 
     @property
     def last_light(self) -> str:

@@ -11,11 +11,11 @@ import segno
 from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
 
-from people.models import Studio
+from people.models import PAPERS, Studio
 from prism.viewing.samples import MARGIN
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
-from web.pdf import PAPERS, typeset
+from web.pdf import typeset
 
 PRINT, PRINT_JOB = "reviews/document/print.html", "reviews/document/print_job.html"
 HERE = Path(__file__).parent

@@ -8,7 +8,8 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
-from people.queries import studio_of
+from people.models import PAPERS
+from people.queries import as_by, membership, studio_of
 from prism import words
 from prism.viewing.samples import PAINTED_ON, SIZES
 from reviews import queries
@@ -24,7 +25,6 @@ from reviews.models import Review
 from reviews.steps.base import Visit
 from reviews.steps.view.page import ViewPage
 from web.http import StudioRequest, as_file
-from web.pdf import PAPERS
 from works import services as works
 
 
@@ -40,14 +40,21 @@ def document(request: StudioRequest, pk: int) -> HttpResponse:
 
 def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = None, key: str = "") -> HttpResponse:
     context = {
-        "document": Document(review), "review": review, "papers": PAPERS, "wrong": wrong, "wrong_key": key,
+        "document": Document(review), "review": review, "papers": _papers(request), "wrong": wrong, "wrong_key": key,
         "mine": queries.may_write(request.user, review),
     }  # fmt: skip
-    return render(request, "reviews/document/document.html", context, status=422 if wrong else 200)
+    with as_by(review.owner):
+        return render(request, "reviews/document/document.html", context, status=422 if wrong else 200)
 
 
-def _paper(asked: QueryDict) -> str:
-    paper: str = asked.get("paper", "A4")
+def _papers(request: StudioRequest) -> list[str]:
+    """Return the papers there are, the person's own first."""
+    own = membership(request.user).paper
+    return sorted(PAPERS, key=lambda paper: paper != own)
+
+
+def _paper(request: StudioRequest, asked: QueryDict) -> str:
+    paper: str = asked.get("paper") or membership(request.user).paper
     if paper not in PAPERS:
         raise Http404
     return paper
@@ -60,8 +67,9 @@ def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
     made = Document(review)
     if made.waits:
         return _shown(request, review)
-    paper = _paper(request.GET)
-    response = HttpResponse(pdf(made, studio_of(request.user), paper), content_type="application/pdf")
+    paper = _paper(request, request.GET)
+    with as_by(review.owner):
+        response = HttpResponse(pdf(made, studio_of(request.user), paper), content_type="application/pdf")
     return as_file(response, made.bench.subject.name, "review", "pdf", shown=True)
 
 
@@ -72,7 +80,9 @@ def document_json(request: StudioRequest, pk: int) -> HttpResponse:
     made = Document(review)
     if made.waits:
         return _shown(request, review)
-    response = JsonResponse(made.table(), json_dumps_params={"ensure_ascii": False, "indent": 2})
+    with as_by(review.owner):
+        table = made.table()
+    response = JsonResponse(table, json_dumps_params={"ensure_ascii": False, "indent": 2})
     return as_file(response, made.bench.subject.name, "review", "json")
 
 
@@ -88,7 +98,8 @@ def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
     """Write a section, give it back, leave it out, take it up, or move it."""
     review = own_review(request, pk)
     made = Document(review)
-    given = made.section(section)
+    with as_by(review.owner):
+        given = made.section(section)
     if given is None:
         raise Http404
     act = request.POST.get("act", "write")
@@ -112,8 +123,9 @@ def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
 def job_document(request: StudioRequest, pk: int) -> HttpResponse:
     """Give the document of a job as a PDF."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    paper = _paper(request.GET)
-    made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
+    paper = _paper(request, request.GET)
+    with as_by(job.owner):
+        made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
     response = HttpResponse(made, content_type="application/pdf")
     return as_file(response, job.title, "job", "pdf", shown=True)
 
@@ -122,7 +134,7 @@ def job_document(request: StudioRequest, pk: int) -> HttpResponse:
 def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
     """Begin the making of a job's PDF, which takes a while, and show how far it is."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    paper = _paper(request.POST)
+    paper = _paper(request, request.POST)
     title = words.document_of(job.title)
     return redirect(works.begin(request.user, "job-document", title, job=job.pk, paper=paper))
 

@@ -7,7 +7,8 @@ from typing import Any
 from django.contrib.auth.models import User
 
 from jobs import queries as job_queries
-from people.queries import studio_of
+from jobs.models import Job
+from people.queries import as_by, studio_of
 from prism import words
 from reviews.document.job import JobDocument
 from reviews.document.pdf import job_pdf
@@ -20,6 +21,11 @@ def job_document(by: User, asked: dict[str, Any], progress: Progress) -> Result:
     job = job_queries.listed(by).filter(pk=asked["job"]).first()
     if job is None:
         raise WorkError(words.JOB_GONE)
+    with as_by(job.owner):
+        return _made(by, job, asked["paper"], progress)
+
+
+def _made(by: User, job: Job, paper: str, progress: Progress) -> Result:
     document = JobDocument(by, job)
     steps = len(document.pages) + 2
     for done, (_, page) in enumerate(document.pages, 1):
@@ -27,5 +33,5 @@ def job_document(by: User, asked: dict[str, Any], progress: Progress) -> Result:
         progress(done, steps)
     _ = document.home.totals, document.home.white.said
     progress(steps - 1, steps)
-    made = job_pdf(document, studio_of(by), asked["paper"])
+    made = job_pdf(document, studio_of(by), paper)
     return Result(made, file_name(job.title, "job", "pdf"), "application/pdf")

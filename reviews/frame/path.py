@@ -13,6 +13,7 @@ from hashlib import sha256
 from typing import Any
 
 from prism import words
+from prism.messages.habits import current
 from prism.school import School
 from reviews import services, steps
 from reviews.bench import Bench
@@ -41,8 +42,8 @@ def _mark_of(school: School) -> str:
 
 
 def rests_on(bench: Bench) -> str:
-    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room and the
-    schemes that were kept."""
+    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room, the
+    schemes that were kept, and how whoever reads writes."""
     review, subject = bench.review, bench.subject
     parts: tuple[Any, ...] = (
         VERSION,
@@ -57,6 +58,7 @@ def rests_on(bench: Bench) -> str:
         bench.tinting,
         (review.room.updated, review.room.job.updated, review.room.deleted) if review.room else None,
         [one.pk for one in bench.schemes if one.deleted is None],
+        current(),
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 

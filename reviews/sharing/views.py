@@ -10,7 +10,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from jobs import queries as job_queries
 from people.gate import changes, changes_by_post
-from people.queries import studio_of, team
+from people.queries import as_by, membership, studio_of, team
 from prism import words
 from reviews.document.document import Document
 from reviews.document.pdf import pdf
@@ -83,7 +83,8 @@ def _shown(request: StudioRequest, link: Shared, wrong: AnswerForm | None = None
         form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
         pages.append((review, made, form, answered.get(review.pk)))
     context = {"link": link, "pages": pages, "studio": studio_of(link.job.owner)}
-    return render(request, "reviews/sharing/shared.html", context, status=422 if wrong else 200)
+    with as_by(link.job.owner):
+        return render(request, "reviews/sharing/shared.html", context, status=422 if wrong else 200)
 
 
 def _review(link: Shared, pk: int) -> Review:
@@ -121,5 +122,7 @@ def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     made = Document(_review(link, pk))
     if made.waits:
         raise Http404
-    response = HttpResponse(pdf(made, studio_of(link.job.owner)), content_type="application/pdf")
+    with as_by(link.job.owner):
+        page = pdf(made, studio_of(link.job.owner), membership(link.job.owner).paper)
+    response = HttpResponse(page, content_type="application/pdf")
     return as_file(response, made.bench.subject.name, "colour", "pdf", shown=True)

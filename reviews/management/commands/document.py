@@ -11,12 +11,12 @@ from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.template.loader import render_to_string
 
 from jobs.models import Job
-from people.queries import studio_of
+from people.models import PAPERS
+from people.queries import as_by, studio_of
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
 from reviews.document.pdf import PRINT, PRINT_JOB, job_pdf, pdf, printed
 from reviews.models import Review
-from web.pdf import PAPERS
 
 
 class Command(BaseCommand):
@@ -49,18 +49,20 @@ class Command(BaseCommand):
         if made.waits:
             raise CommandError(made.waits)
         studio = studio_of(review.owner)
-        if options["format"] == "pdf":
-            return pdf(made, studio, options["paper"])
-        return self._plain(options, made.table, PRINT, printed(made, studio))
+        with as_by(review.owner):
+            if options["format"] == "pdf":
+                return pdf(made, studio, options["paper"])
+            return self._plain(options, made.table, PRINT, printed(made, studio))
 
     def _job(self, options: dict[str, Any]) -> bytes:
         job = Job.objects.filter(pk=options["number"], deleted=None).select_related("owner").first()
         if job is None:
             raise CommandError(f"There is no job {options['number']}.")
         made, studio = JobDocument(job.owner, job), studio_of(job.owner)
-        if options["format"] == "pdf":
-            return job_pdf(made, studio, options["paper"])
-        return self._plain(options, made.table, PRINT_JOB, {"document": made, "studio": studio})
+        with as_by(job.owner):
+            if options["format"] == "pdf":
+                return job_pdf(made, studio, options["paper"])
+            return self._plain(options, made.table, PRINT_JOB, {"document": made, "studio": studio})
 
     def _plain(
         self, options: dict[str, Any], table: Callable[[], object], template: str, context: dict[str, object]

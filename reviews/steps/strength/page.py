@@ -228,7 +228,7 @@ class StrengthPage:
         if found is None or step is None:
             return ""
         of = f"{self.subject.name}, {self.subject.colour.label}" if self.review.names_shown else self.subject.name
-        return words.label_line(found, of, step.lrv, f"{localdate():%d %b %Y}")
+        return words.label_line(found, of, step.lrv, words.day(localdate()))
 
     @property
     def formula_text(self) -> str:

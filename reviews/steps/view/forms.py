@@ -14,7 +14,7 @@ from prism.viewing.samples import GROUNDS, SIZES
 from prism.whites.sheen import SHEENS
 from reviews.bench import Bench
 from reviews.models import SamplePlan
-from web.forms import NumberField, laid_out, plain
+from web.forms import SizedForm, SizeField, laid_out, plain
 
 INLINE = laid_out("inline")
 
@@ -39,12 +39,14 @@ class SampleForm(forms.ModelForm):  # type: ignore[type-arg]
         return day
 
 
-class DecideForm(forms.Form):
+class DecideForm(SizedForm):
     """What is decided, and why."""
 
     colour = forms.ChoiceField(label="Colour")
     sheen = forms.ChoiceField(choices=[("", "not said"), *((s, s) for s in SHEENS)], required=False, label="Sheen")
-    litres = NumberField(low=0, high=400, required=False, said="litres", label="Litres", widget=plain(size="5"))
+    litres = SizeField(
+        low=0, high=400, kind="volume", required=False, said="paint", label="Paint", widget=plain(size="5")
+    )
     reason = forms.CharField(max_length=1000, label="Because", widget=forms.Textarea(attrs={"rows": 2}))
 
     def __init__(self, data: Any, bench: Bench) -> None:

@@ -219,13 +219,13 @@ class ViewPage:
 
 def decision_said(one: Decision, name: str) -> str:
     """Return a decision in a sentence, and that it was reopened."""
-    amount = f"{words.number(one.litres)}{words.NO_BREAK}L" if one.litres else ""
-    said = words.decided_said(name, one.sheen, one.reason, one.who, f"{one.made:%-d %b %Y}", amount)
-    return f"{said}; reopened {one.reopened:%-d %b %Y}" if one.reopened else said
+    amount = words.volume_said(one.litres) if one.litres else ""
+    said = words.decided_said(name, one.sheen, one.reason, one.who, words.day(one.made), amount)
+    return f"{said}; reopened {words.day(one.reopened)}" if one.reopened else said
 
 
 def correction_said(one: Correction) -> str:
     """Return a correction in a sentence, who took it up, and that it was undone."""
     found = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
-    undone = f"{one.undone:%-d %b %Y}" if one.undone else ""
-    return words.taken_up(found.said, name_of(one.by), f"{one.at:%-d %b %Y}", undone)
+    undone = words.day(one.undone) if one.undone else ""
+    return words.taken_up(found.said, name_of(one.by), words.day(one.at), undone)

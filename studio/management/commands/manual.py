@@ -7,8 +7,8 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
+from people.models import PAPERS
 from studio.manual_pdf import manual_pdf
-from web.pdf import PAPERS
 
 
 class Command(BaseCommand):

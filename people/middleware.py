@@ -1,0 +1,23 @@
+"""What is said in answer to a request is written as its person writes."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from django.http import HttpRequest, HttpResponse
+
+from people.queries import membership
+from prism.messages.habits import PLAIN, written_for
+
+
+class HabitsMiddleware:
+    """Answers a signed-in person in their own units, decimals and dates, everybody else the plain way."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self._get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Answer a request."""
+        user = request.user
+        with written_for(membership(user).habits if user.is_authenticated else PLAIN):
+            return self._get_response(request)

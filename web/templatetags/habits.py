@@ -1,0 +1,43 @@
+"""Numbers, sizes and dates on a page, as the person who reads it writes them."""
+
+from __future__ import annotations
+
+from datetime import date, datetime
+
+from django import template
+from django.utils.timezone import is_aware, localtime
+
+from prism import words
+from prism.messages.text import number, plain_figure
+
+register = template.Library()
+
+
+@register.filter
+def figure(value: object, digits: int = 1) -> str:
+    """Return a number with so many digits; with −1 no more than it has."""
+    if not isinstance(value, int | float):
+        return ""
+    return plain_figure(round(value, 1)) if digits < 0 else number(value, digits)
+
+
+@register.filter
+def area(value: float) -> str:
+    """Return an area with its unit."""
+    return words.area_said(value)
+
+
+@register.filter
+def day(value: date | datetime | None) -> str:
+    """Return a day."""
+    return words.day(_local(value)) if value else ""
+
+
+@register.filter
+def moment(value: datetime | None) -> str:
+    """Return a day with its hour."""
+    return words.moment(localtime(value)) if value else ""
+
+
+def _local(value: date | datetime) -> date | datetime:
+    return localtime(value) if isinstance(value, datetime) and is_aware(value) else value
