@@ -30,3 +30,31 @@ class Acts(BrowserTest):
         self.press("schools")
         self.press(Keys.ARROW_DOWN, Keys.ARROW_UP, Keys.ENTER)
         self.wait(lambda: "/schools/" in self.browser.current_url)
+
+
+class TrueSize(BrowserTest):
+    def width_of_board(self):
+        return self.browser.execute_script(
+            "return document.querySelector('.pair .board-art').getBoundingClientRect().width"
+        )
+
+    def test_a_screen_is_measured_once_by_a_card_and_boards_are_as_large_as_they_are(self):
+        self.open("/reviews/8/compare/")
+        self.key("t")
+        self.wait(lambda: self.browser.current_url.endswith("/screen/"))
+        self.browser.execute_script(
+            "const slider = document.querySelector('#card-width'); slider.value = 342.4;"
+            "slider.dispatchEvent(new Event('input'))"
+        )
+        self.wait(lambda: "Two boards of A6 fit this window" in self.text("main"))
+        self.find("#card-width").send_keys(Keys.ARROW_RIGHT)
+        self.click("main .strong")
+        self.wait(lambda: "Kept on this device" in self.text("main"))
+        self.open("/reviews/8/compare/")
+        self.key("t")
+        card = float(self.browser.execute_script("return JSON.parse(localStorage.getItem('millimetre')).pixels"))
+        self.assertAlmostEqual(card, 4.0, delta=0.05)
+        self.assertAlmostEqual(self.width_of_board() / card, 105, delta=1)
+        self.key(Keys.ESCAPE)
+        self.assertNotIn("filled", self.find("body").get_attribute("class"))
+        self.browser.execute_script("localStorage.clear()")

@@ -66,7 +66,6 @@ class Member(models.Model):
     decimal = models.CharField(max_length=8, choices=words.HABIT_DECIMALS, default="point")
     dates = models.CharField(max_length=8, choices=words.HABIT_DATES, default="day")
     paper = models.CharField(max_length=8, choices=[(paper, paper) for paper in PAPERS], default=PAPERS[0])
-    card_width = models.FloatField(null=True, blank=True)  # CSS pixels of a bank card held to the screen
 
     class Meta:
         ordering = ["joined", "id"]

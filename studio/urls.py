@@ -17,6 +17,7 @@ urlpatterns = [
     path("manual/", views.read_manual, name="manual"),
     path("manual/manual.pdf", views.manual_file, name="manual-file"),
     path("manual/pictures/<str:name>", views.manual_picture, name="manual-picture"),
+    path("screen/", views.screen, name="screen"),
     path("health/", views.health, name="health"),
     path("", include("people.urls")),
     path("", include("works.urls")),

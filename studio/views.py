@@ -14,6 +14,7 @@ from django.http import FileResponse, Http404, HttpRequest, HttpResponse, JsonRe
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
+from django.utils.http import url_has_allowed_host_and_scheme
 from django.utils.safestring import mark_safe
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
@@ -21,6 +22,7 @@ from django.views.decorators.http import require_POST, require_safe
 from jobs import queries as job_queries
 from people.gate import changes
 from people.models import PAPERS
+from prism import words
 from prism.formats import deck_csv
 from reviews import queries as review_queries
 from studio import demo_job, glossary
@@ -125,6 +127,15 @@ def manual_file(request: HttpRequest) -> HttpResponse:
     if paper not in PAPERS:
         raise Http404
     return as_file(HttpResponse(manual_pdf(paper), content_type="application/pdf"), "manual", "", "pdf", shown=True)
+
+
+@require_safe
+def screen(request: HttpRequest) -> HttpResponse:
+    """Let a person find the size of their screen by a card, for boards true to size."""
+    back = request.headers.get("Referer", "")
+    inside = url_has_allowed_host_and_scheme(back, {request.get_host()}, require_https=request.is_secure())
+    context = {"sheets": words.SHEETS_THAT_FIT.items(), "back": back if inside else reverse("home")}
+    return render(request, "studio/screen.html", context)
 
 
 @login_not_required

@@ -53,6 +53,14 @@ def meter_said(lux: str) -> str:
     return f"The meter reads {lux}; the room’s light is corrected by it."
 
 
+SHEETS_THAT_FIT = {
+    "": "Two boards side by side do not fit this window: make it larger, or zoom out.",
+    **{size: f"Two boards of {size} fit this window." for size in ("A3", "A4", "A5", "A6", "A7")},
+}
+"""What is said of the largest sheet of which two boards stand side by side, by its name."""
+PRINT_IS_NOT_PAINT = (
+    "Printed, not painted: ink on this paper is not this colour. For size and place on the wall; decide from paint."
+)
 PHOTOS_LIE = "A photo does not show the colour: it shows where the board hung."
 
 

@@ -12,6 +12,7 @@ from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
 
 from people.models import PAPERS, Studio
+from prism import words
 from prism.viewing.samples import MARGIN
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
@@ -25,12 +26,14 @@ _BOARD_STYLE = "<style>.margin{fill:#f7f7f7;stroke:#cfcfcf;stroke-width:.8}</sty
 
 @dataclass(frozen=True)
 class Sheet:
-    """A sheet for one board: its colour's name, maker and code, how it is painted, and where its record is."""
+    """A sheet for one board: its colour's name, maker and code, how it is painted, where its record is, and its
+    screen colour."""
 
     name: str
     label: str
     how: str
     address: str
+    screen: str
 
     @property
     def code(self) -> SafeString:
@@ -54,12 +57,14 @@ def job_pdf(document: JobDocument, studio: Studio, paper: str = "A4") -> bytes:
     return _made(PRINT_JOB, {"document": document, "studio": studio}, paper)
 
 
-def sheets_pdf(boards: Sequence[Sheet], size: tuple[float, float]) -> bytes:
-    """Return a sheet for every board, true to size: width and height in mm."""
+def sheets_pdf(boards: Sequence[Sheet], size: tuple[float, float], printed: bool = False) -> bytes:
+    """Return a sheet for every board, true to size, width and height in mm: to be painted, or `printed` with the colour
+    as a printer makes it, which the sheet says is no paint."""
     width, height = size
+    said: dict[str, object] = {"printed": printed, "caution": words.PRINT_IS_NOT_PAINT}
     context = {"boards": boards, "width": width, "height": height, "margin": MARGIN * 1000}
     context |= {"inside_width": width - 2000 * MARGIN, "inside_height": height - 2000 * MARGIN}
-    return _made("reviews/document/sheets.html", context, f"{width:g}mm {height:g}mm", "sheets.css")
+    return _made("reviews/document/sheets.html", said | context, f"{width:g}mm {height:g}mm", "sheets.css")
 
 
 def _made(template: str, context: dict[str, object], paper: str, css: str = "print.css") -> bytes:

@@ -145,10 +145,12 @@ def sheets(request: StudioRequest, pk: int) -> HttpResponse:
     review = _review(request, pk)
     page = ViewPage(Visit(Bench(review)))
     address = request.build_absolute_uri(review.get_absolute_url())
-    boards = [Sheet(held.name, held.label, how, address) for held, how in page.boards]
+    boards = [Sheet(held.name, held.label, how, address, held.colour.screen) for held, how in page.boards]
     if page.plan.size not in PAINTED_ON:
         raise Http404
     width, height = (round(1000 * side) for side in SIZES[page.plan.size])
-    response = HttpResponse(sheets_pdf(boards, (width, height)), content_type="application/pdf")
+    response = HttpResponse(
+        sheets_pdf(boards, (width, height), "printed" in request.GET), content_type="application/pdf"
+    )
     response["Content-Disposition"] = 'inline; filename="sheets.pdf"'
     return response

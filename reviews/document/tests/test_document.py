@@ -203,6 +203,12 @@ class Given(Documents):
         viewing_services.plan_samples(self.review, "thumbnail", "board", 2, None)
         self.assertEqual(self.client.get(reverse("review-sheets", args=[self.review.pk])).status_code, 404)
 
+    def test_sheets_printed_with_the_colour_say_that_print_is_no_paint(self):
+        page = self.client.get(reverse("review-sheets", args=[self.review.pk]), {"printed": "1"})
+        text = pypdf.PdfReader(io.BytesIO(page.content)).pages[0].extract_text()
+        self.assertIn("Printed, not painted", text)
+        self.assertNotIn("paint to the line", text)
+
     def test_json_holds_the_same(self):
         page = self.client.get(reverse("review-document-json", args=[self.review.pk]))
         table = json.loads(page.content)

@@ -7,6 +7,9 @@
   const typing = (target) => target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select");
   const boards = () => Array.from(document.querySelectorAll(".set a.board"));
 
+  // a number as its reader writes it
+  const written = (value) => value.toFixed(1).replace(".", document.body.dataset.decimal);
+
   function flip(id) {
     const box = document.getElementById(id);
     if (box) box.click();
@@ -28,7 +31,9 @@
 
   // the boards fill the screen until the key is pressed again, or Escape
   function fill() {
-    if ($(".wall")) document.body.classList.toggle("filled");
+    if (!$(".wall")) return;
+    document.body.classList.toggle("filled");
+    document.body.classList.remove("true-size");
   }
 
   function nextBoard(by) {
@@ -80,6 +85,7 @@
     v: () => nextOf(".views input"),
     o: nextOrder,
     z: fill,
+    t: () => window.trueSize && window.trueSize(),
     e: () => flip("edge"),
     ArrowRight: () => nextBoard(1),
     ArrowDown: () => nextBoard(1),
@@ -258,6 +264,7 @@
       closeBasis() { $("#basis").close(); },
       print() { window.print(); },
       fill,
+      trueSize() { window.trueSize(); },
     }));
 
     // the strength under the slider is written into its field, where it can be typed too
@@ -271,7 +278,7 @@
         const trim = Number(this.$el.dataset.trim);
         $("#percent").value = percent;
         this.$el.form.elements.touched.value = "percent";
-        $("#slid").textContent = `LRV ${lrv.toFixed(1)}${trim ? `, gap to the clean white ${(trim - lrv).toFixed(1)}` : ""}`;
+        $("#slid").textContent = `LRV ${written(lrv)}${trim ? `, gap to the clean white ${written(trim - lrv)}` : ""}`;
       },
     }));
 

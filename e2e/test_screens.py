@@ -1,0 +1,56 @@
+"""Every screen wide, on a phone and at twice the size of text: nothing is lost, and axe finds nothing."""
+
+from e2e.browser import PHONE, WIDE, BrowserTest, resize
+from e2e.screens import SCREENS
+
+TWICE = (640, 400)
+"""What a screen of 1280 by 800 holds at 200 %, in CSS pixels."""
+SMALL = """const touched = ['main button', 'main a.plain', 'main a.strong', 'main select', 'main summary', 'header a',
+  'header button', 'main input:not([type=hidden], [type=radio], [type=checkbox])'];
+return [...document.querySelectorAll(touched.join(','))]
+  .filter((one) => one.offsetParent && one.getBoundingClientRect().height < 43.5)
+  .map((one) => `${one.tagName} ${one.className} ${one.textContent.trim().slice(0, 20)}`)"""
+CUT = """return [...document.querySelectorAll('main p, main h1, main h2, main label, main button, main a.plain, main dd')]
+  .filter((one) => { const style = getComputedStyle(one); const box = one.getBoundingClientRect();
+    return one.offsetParent && box.width > 4 && !one.closest('.sr-only, [x-cloak], svg') && style.overflowX === 'hidden'
+      && style.textOverflow !== 'ellipsis' && one.scrollWidth > one.clientWidth + 1; })
+  .map((one) => `${one.tagName} ${one.className} ${one.textContent.trim().slice(0, 30)}`)"""
+
+
+class Screens(BrowserTest):
+    def walk(self, size, also=None):
+        resize(self.browser, *size)
+        for screen in SCREENS:
+            with self.subTest(screen, size=size):
+                self.open(screen)
+                self.settled()
+                wide = self.browser.execute_script("return document.documentElement.scrollWidth")
+                self.assertLessEqual(wide, size[0])
+                self.assertEqual(self.browser.execute_script(CUT), [])
+                self.assert_accessible(f"{screen} at {size[0]}")
+                if also:
+                    also()
+
+    def test_wide(self):
+        self.walk(WIDE)
+
+    def test_at_twice_the_size(self):
+        self.walk(TWICE)
+
+    def test_on_a_phone_where_whatever_is_touched_is_large_and_the_boards_come_first(self):
+        def touched():
+            self.assertEqual(self.browser.execute_script(SMALL), [])
+            boards = self.all(".wall .board-art")
+            if boards:
+                self.assertLess(boards[0].location["y"], 200)
+
+        self.walk(PHONE, touched)
+
+    def test_tools_fold_away_on_a_phone(self):
+        resize(self.browser, *PHONE)
+        self.open("/reviews/8/compare/")
+        self.assertFalse(self.find("#wall-tools").is_displayed())
+        self.click(".fold-tools")
+        self.assertTrue(self.find("#wall-tools").is_displayed())
+        self.act("#edge")
+        self.assertTrue(self.find("#wall-tools").is_displayed())
