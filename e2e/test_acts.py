@@ -58,3 +58,18 @@ class TrueSize(BrowserTest):
         self.key(Keys.ESCAPE)
         self.assertNotIn("filled", self.find("body").get_attribute("class"))
         self.browser.execute_script("localStorage.clear()")
+
+
+class Meanings(BrowserTest):
+    def test_one_key_explains_the_words_that_stand_here(self):
+        self.open("/reviews/8/read/")
+        self.settled()
+        self.key("h")
+        self.wait(lambda: self.find("#meanings").is_displayed() and self.all("#meanings [data-term]"))
+        shown = [row.get_attribute("data-term") for row in self.all("#meanings [data-term]") if row.is_displayed()]
+        for term in ("lrv", "undertone", "working neutral, neutral", "δe00"):
+            self.assertIn(term, shown)
+        self.assertFalse([term for term in shown if "metamerism" in term])
+        self.assert_accessible("what the words here mean")
+        self.press(Keys.ESCAPE)
+        self.assertFalse(self.find("#meanings").is_displayed())

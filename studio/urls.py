@@ -14,6 +14,7 @@ urlpatterns = [
     path("sample-deck.csv", views.sample, name="deck-sample"),
     path("try-out/", views.try_out, name="try-out"),
     path("words/", views.meanings, name="words"),
+    path("words/here/", views.meanings_here, name="words-here"),
     path("manual/", views.read_manual, name="manual"),
     path("manual/manual.pdf", views.manual_file, name="manual-file"),
     path("manual/pictures/<str:name>", views.manual_picture, name="manual-picture"),

@@ -103,6 +103,13 @@ def meanings(request: HttpRequest) -> HttpResponse:
 
 
 @require_safe
+def meanings_here(request: HttpRequest) -> HttpResponse:
+    """Give what the words mean as a piece of a page, of which the page shows those that stand on it."""
+    rows = [row for _, section in glossary.sections() for row in section]
+    return render(request, "studio/words_here.html", {"rows": rows})
+
+
+@require_safe
 def read_manual(request: HttpRequest) -> HttpResponse:
     """Show the manual."""
     text = mark_safe(

@@ -67,12 +67,33 @@
     return true;
   }
 
+  // of what the words mean, those that stand on this screen
+  async function meanings() {
+    const body = $("#meanings-body");
+    if (!body) return;
+    if (!body.children.length) {
+      const answer = await fetch(body.dataset.from);
+      if (answer.ok) body.innerHTML = await answer.text();
+    }
+    const text = $("main").innerText.toLowerCase();
+    const stands = (term) => new RegExp(`(?<![a-z])${term.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")}(?:s|es)?(?![a-z])`).test(text);
+    let shown = 0;
+    for (const row of body.querySelectorAll("[data-term]")) {
+      row.hidden = !row.dataset.term.split(",").some((term) => stands(term.trim()));
+      shown += !row.hidden;
+    }
+    const none = body.querySelector(".empty");
+    if (none) none.hidden = shown > 0;
+    $("#meanings").showModal();
+  }
+
   const keys = {
     f: agree,
     d: answerElse,
     j: () => nextBoard(1),
     k: () => nextBoard(-1),
     "/": () => $("#find") && $("#find").focus(),
+    h: meanings,
     "?": () => $("#keys") && $("#keys").showModal(),
     a: () => document.dispatchEvent(new Event("openActs")),
     s: nextSurround,
@@ -259,6 +280,7 @@
   document.addEventListener("alpine:init", () => {
     window.Alpine.data("studio", () => ({
       foldTools() { document.body.classList.toggle("tools-open"); },
+      meanings,
       openKeys() { $("#keys").showModal(); },
       openBasis() { $("#basis").showModal(); },
       closeBasis() { $("#basis").close(); },
