@@ -6,79 +6,18 @@ import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cache
 
 from prism import messages, numbers
 from prism.choosing.axes import OPPOSITE, less
+from prism.language import DEFAULT, by_saying, table
 from prism.side_by_side import COMPARATIVE
 from prism.typed import any_of, flattened
 
 AMOUNTS = {"a touch": 1.5, "a bit": 2.5, "": 3.5, "plainly": 5.0, "much": 7.0}
 """How much may be asked for, in rising order, and the Lab units of undertone that each stands for."""
-_AMOUNTS = {
-    **dict.fromkeys(("a touch", "a tad", "a hint", "a shade", "a smidgen", "slightly"), "a touch"),
-    **dict.fromkeys(("a little bit", "a bit", "a little", "somewhat"), "a bit"),
-    **dict.fromkeys(("plainly", "clearly", "noticeably"), "plainly"),
-    **dict.fromkeys(("very much", "much", "far", "a lot", "lots"), "much"),
-}
 PER_DEPTH = 1.7
 """Lightness takes this many units of L* for one of undertone, for the change to be as plain."""
-_DIRECTIONS = {
-    **dict.fromkeys(("lighter", "paler"), "lighter"),
-    **dict.fromkeys(("darker", "deeper"), "darker"),
-    "warmer": "warmer",
-    **dict.fromkeys(("cooler", "colder"), "cooler"),
-    **dict.fromkeys(("greyer", "grayer", "softer", "muddier", "dustier", "dusty", "muted", "more muted"), "greyer"),
-    **dict.fromkeys(("clearer", "cleaner", "clean", "brighter", "stronger", "bolder"), "clearer"),
-    **dict.fromkeys(("creamier", "creamy"), "creamier"),
-    **dict.fromkeys(("crisper", "crisp"), "crisper"),
-    **dict.fromkeys(("fresher", "fresh"), "fresher"),
-    "pinker": "redder",
-    **{word: word for word in COMPARATIVE.values()},
-}
-_HUES = {**{hue: hue for hue in COMPARATIVE}, "pink": "red", "violet": "purple"}
-_MORE = {
-    **{name: COMPARATIVE[hue] for name, hue in _HUES.items()},
-    "grey": "greyer",
-    "gray": "greyer",
-    "colour": "clearer",
-    "color": "clearer",
-    "warm": "warmer",
-    "warmth": "warmer",
-    "cool": "cooler",
-    "light": "lighter",
-    "dark": "darker",
-    "muted": "greyer",
-    "depth": "darker",
-    "creamy": "creamier",
-    "crisp": "crisper",
-}
-_LESS = {
-    **{name: less(hue) for name, hue in _HUES.items()},
-    "grey": "clearer",
-    "gray": "clearer",
-    "colour": "greyer",
-    "color": "greyer",
-    "warm": "cooler",
-    "cool": "warmer",
-    "cold": "warmer",
-    "light": "darker",
-    "dark": "lighter",
-    "deep": "lighter",
-    "creamy": "crisper",
-    "crisp": "creamier",
-    "muted": "clearer",
-}
-_NOT_TOO = {"cold": "cool", "cool": "cool", "warm": "warm"}
-_KEPT = {
-    **dict.fromkeys(("undertone", "hue"), "undertone"),
-    **dict.fromkeys(("lrv", "depth", "lightness"), "depth"),
-    **dict.fromkeys(("temperature", "warmth"), "temperature"),
-    "strip": "strip",
-}
-_FILLER = set(
-    "like this that one but and with a an the colour color it to of at in as is be by some something please only i "
-    "just want would should make more from on for us me".split()
-)
 NEAR_LRV = 3.0
 """LRV points by which what was asked for about an LRV may lie beside it."""
 
@@ -172,47 +111,50 @@ class Wish:
         return (*between, *(piece.what.split("/")[1] for piece in self.of_kind(Kind.THAN)))
 
 
-_N = r"(\d+(?:[.,]\d+)?)"
-_END = r"(?=\s+(?:but|and)\b|\s*[,;]|$)"
+_NUMBER = r"(\d+(?:[.,]\d+)?)"
+_TABLES = ("amounts", "directions", "hues", "more", "less", "not_too", "kept")
+_CHANGED = ("less", "more", "direction")
 
 
-def _patterns(families: Sequence[str], makers: Sequence[str]) -> list[tuple[str, re.Pattern[str]]]:
-    """Return what is looked for at each place of a wish, in this order."""
-    hues = any_of(_HUES)
-    found = [
-        ("points", rf"(?:by |about )?{_N} (?:lrv )?(?:points? |lrv )(lighter|paler|darker|deeper)\b"),
-        ("range", rf"(?:with an? )?lrv\s*(?:of|from|between)?\s*{_N}\s*(?:to|-|–|and)\s*{_N}"),
-        ("lrv", rf"(?:with an? )?lrv\s*(?:of|about|around|near|at|=|to)?\s*(?:about|around)?\s*(-?{_N[1:]}"),
-        ("lrv", rf"(?:about|around|near) (?:an? )?(?:lrv )?(-?{_N[1:]}"),
-        ("keep", rf"(?:on |of |at |with |in |keep )?(?:the )?same ({any_of(_KEPT)})\b"),
-        ("these", r"(?:half ?way |half-way |midway )?between (?:these|the) two"),
-        ("between", rf"(?:half ?way |half-way |midway )?between (.+?) and (.+?){_END}"),
-        ("than", rf"(?:({any_of(_AMOUNTS)}) )?({any_of(_DIRECTIONS)}) than (.+?){_END}"),
-        ("without", rf"(?:not|no|without|never|nothing) (?:any |too |so )?({hues})\b"),
-        ("not too", rf"(?:not|never|nothing) (?:too |so )?({any_of(_NOT_TOO)})\b"),
-        ("amount", rf"({any_of(_AMOUNTS)})\b"),
-        ("less", rf"less (?:of )?(?:a )?({any_of(_LESS)})\b"),
-        ("more", rf"more (?:of )?(?:a )?({any_of(_MORE)})\b"),
-        ("direction", rf"({any_of(_DIRECTIONS)})\b"),
-    ]
-    if makers:
-        found.append(("maker", rf"(?:from |by |of |in )?({any_of(makers)})(?:'s)?(?!\w)"))
-    if families:
-        found.append(("family", rf"(?:as )?(?:an? )({any_of(families)})\b"))
-    found.append(("word", r"[^\s,;.]+"))
-    return [(kind, re.compile(pattern)) for kind, pattern in found]
+class _Words:
+    """How wishes are put in one language: what each way of saying something means, and the phrases they stand in."""
+
+    def __init__(self, language: str) -> None:
+        held = table(language)["wish"]
+        self.means = {name: by_saying(held[name]) for name in _TABLES}
+        self.filler = frozenset(held["filler"].split())
+        depths = [*held["directions"]["lighter"], *held["directions"]["darker"]]
+        self._parts = {name: any_of(words) for name, words in self.means.items()} | {"depths": any_of(depths)}
+        self._parts |= {"number": _NUMBER, "signed": f"(-?{_NUMBER[1:]}", "end": held["end"]}
+        self._phrases: list[tuple[str, str]] = [(kind, phrase) for kind, phrase in held["phrases"]]
+
+    def patterns(self, families: Sequence[str], makers: Sequence[str]) -> list[tuple[str, re.Pattern[str]]]:
+        """Return what is looked for at each place of a wish, in this order; whatever is left is a word."""
+        parts = self._parts | {"families": any_of(families), "makers": any_of(makers)}
+        none = {kind for kind, named in (("family", families), ("maker", makers)) if not named}
+        filled = [(kind, _PLACE.sub(lambda one: parts[one[1]], p)) for kind, p in self._phrases if kind not in none]
+        return [(kind, re.compile(pattern)) for kind, pattern in (*filled, ("word", r"[^\s,;.]+"))]
 
 
-def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = ()) -> Wish:
-    """Return the wish that a sentence holds. Raises `AskError` naming the word that is not understood, or the two that
-    exclude each other. `families` and `makers` are the words and names that may be asked for.
+_PLACE = re.compile(r"\{([a-z_]+)\}")
+
+
+@cache
+def _words(language: str) -> _Words:
+    return _Words(language)
+
+
+def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = (), language: str = DEFAULT) -> Wish:
+    """Return the wish that a sentence of a language holds. Raises `AskError` naming the word that is not understood, or
+    the two that exclude each other. `families` and `makers` are the words and names that may be asked for.
 
     >>> [piece.text for piece in parse("a tad warmer, no green, LRV 50 to 60").pieces]
     ['a touch warmer', 'no green', 'LRV 50 to 60']
     """
     clean = flattened(text)
     known = {name.casefold(): name for name in (*families, *makers)}
-    patterns = _patterns([one.casefold() for one in families], [one.casefold() for one in makers])
+    spoken = _words(language)
+    patterns = spoken.patterns([one.casefold() for one in families], [one.casefold() for one in makers])
     pieces: list[Piece] = []
     amount, at = "", 0
     while at < len(clean):
@@ -222,12 +164,12 @@ def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = ()) -
         kind, match = next((kind, found) for kind, pattern in patterns if (found := pattern.match(clean, at)))
         at = match.end()
         if kind == "amount":
-            amount = _AMOUNTS[match[1]]
+            amount = spoken.means["amounts"][match[1]]
         elif kind == "word":
-            if match[0] not in _FILLER:
+            if match[0] not in spoken.filler:
                 raise AskError(messages.not_understood(match[0]))
         else:
-            pieces.append(_piece(kind, match, amount, known))
+            pieces.append(_piece(kind, match, amount, spoken.means | {"named": known}))
             amount = ""
     pieces = list(dict.fromkeys(pieces))
     if not pieces:
@@ -243,7 +185,7 @@ def _number(text: str) -> float:
         raise AskError(messages.not_understood(text)) from None
 
 
-def _piece(kind: str, match: re.Match[str], amount: str, known: Mapping[str, str]) -> Piece:
+def _piece(kind: str, match: re.Match[str], amount: str, means: Mapping[str, Mapping[str, str]]) -> Piece:
     if kind in ("lrv", "range"):
         low, high = (_number(part) for part in (match[1], match[2] if kind == "range" else match[1]))
         for value in (low, high):
@@ -254,17 +196,18 @@ def _piece(kind: str, match: re.Match[str], amount: str, known: Mapping[str, str
         return Piece(Kind.LRV, low=min(low, high), high=max(low, high))
     if kind == "points":
         points = _number(match[1])
-        return Piece(Kind.BY, low=points if _DIRECTIONS[match[2]] == "lighter" else -points)
+        return Piece(Kind.BY, low=points if means["directions"][match[2]] == "lighter" else -points)
     if kind == "than":
-        return Piece(Kind.THAN, f"{_DIRECTIONS[match[2]]}/{match[3].strip()}", _AMOUNTS.get(match[1] or "", ""))
+        way = means["directions"][match[2]]
+        return Piece(Kind.THAN, f"{way}/{match[3].strip()}", means["amounts"].get(match[1] or "", ""))
     if kind == "between":
         return Piece(Kind.BETWEEN, f"{match[1].strip()}/{match[2].strip()}")
-    if kind in ("less", "more", "direction"):
-        return Piece(Kind.MORE, {"less": _LESS, "more": _MORE, "direction": _DIRECTIONS}[kind][match[1]], amount)
+    if kind in _CHANGED:
+        return Piece(Kind.MORE, means[{"direction": "directions"}.get(kind, kind)][match[1]], amount)
     if kind == "these":
         return Piece(Kind.BETWEEN, "this/that")
-    what = {"keep": _KEPT, "without": _HUES, "not too": _NOT_TOO}.get(kind, known)[match[1]]
-    return Piece(Kind(kind), what)
+    held = {"keep": "kept", "without": "hues", "not too": "not_too"}.get(kind, "named")
+    return Piece(Kind(kind), means[held][match[1]])
 
 
 def _check_together(pieces: Sequence[Piece]) -> None:

@@ -3,14 +3,11 @@
 from __future__ import annotations
 
 import re
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from pathlib import Path
 
+from prism.language import DEFAULT, table
 from prism.reading import Reading
-
-FOLDER = Path(__file__).parent / "languages"
 
 
 @dataclass(frozen=True)
@@ -34,19 +31,16 @@ class NameCheck:
 
 
 @cache
-def vocabulary(language: str = "en") -> Vocabulary:
+def vocabulary(language: str = DEFAULT) -> Vocabulary:
     """Return the words of a language. Raises `KeyError` for one that has none."""
-    path = FOLDER / f"{language}.toml"
-    if path.parent != FOLDER or not path.is_file():
-        raise KeyError(language)
-    table = tomllib.loads(path.read_text(encoding="utf-8"))
+    words = table(language)
     return Vocabulary(
-        {word: frozenset(kept) for word, kept in table["family"].items()},
-        {word: frozenset(kept) for word, kept in table["hue"].items()},
+        {word: frozenset(kept) for word, kept in words["family"].items()},
+        {word: frozenset(kept) for word, kept in words["hue"].items()},
     )
 
 
-def check(name: str, reading: Reading, language: str = "en") -> list[NameCheck]:
+def check(name: str, reading: Reading, language: str = DEFAULT) -> list[NameCheck]:
     """Return every promise the name makes, in the order of the words; none for a name without such a word.
 
     Of two words side by side the last is the noun ("blue grey" is a grey), and the one before it is kept when the
