@@ -34,12 +34,20 @@ class ImportForm(forms.Form):
     deck_name = forms.CharField(
         label="Deck",
         max_length=80,
-        error_messages={"required": words.deck_name_needed()},
-        widget=plain(optional="used where the file names no maker"),
+        required=False,
+        widget=plain(optional="where the file names no maker; else named by the file"),
     )
     file = forms.FileField(
         allow_empty_file=True, error_messages={"required": messages.deck_file_needed()}, **laid_out("file")
     )
+
+    def clean(self) -> dict[str, Any]:
+        """Name the deck by the file, where nobody named it."""
+        data = super().clean() or {}
+        upload = data.get("file")
+        if upload is not None and not data.get("deck_name"):
+            data["deck_name"] = words.deck_named_by(upload.name)
+        return data
 
 
 class FilterForm(forms.Form):

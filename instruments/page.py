@@ -11,6 +11,9 @@ from instruments.queries import Sitting
 from prism import messages, reader, screen, words
 from schools import queries as school_queries
 
+ENOUGH = 3
+"""Readings after which keeping is the next thing to do."""
+
 
 @dataclass(frozen=True)
 class ShotLine:
@@ -28,6 +31,11 @@ class SessionPage:
     def __init__(self, session: Session) -> None:
         self.session = session
         self.sitting = Sitting(session)
+
+    @property
+    def is_enough(self) -> bool:
+        """Whether there are readings enough to be kept as they are."""
+        return len(self.lines) >= ENOUGH and not self.why_not
 
     @cached_property
     def lines(self) -> list[ShotLine]:

@@ -37,6 +37,13 @@ def calibrate(session: Session) -> None:
     session.save(update_fields=["calibrated"])
 
 
+def read_at_once(session: Session, readings: int = 3) -> None:
+    """Read the white tile, then the thing several times, as the reader asks for them. Raises `ReaderError`."""
+    calibrate(session)
+    for _ in range(readings):
+        measure(session)
+
+
 @transaction.atomic
 def measure(session: Session) -> Shot:
     """Take one reading. Raises `ReaderError` when there are enough, or the reader cannot measure."""

@@ -24,6 +24,11 @@ def reader_page(request: StudioRequest) -> HttpResponse:
     form = StartForm(request.POST or None)
     if request.method == "POST" and form.is_valid():
         started = services.start(request.user, form.cleaned_data["thing"], form.setting())
+        if "at-once" in request.POST:
+            try:
+                services.read_at_once(started)
+            except ReaderError as wrong:
+                return _show(request, started, str(wrong))
         return redirect("reader-session", started.pk)
     context = {"form": form}
     return render(request, "instruments/start.html", context, status=422 if form.errors else 200)

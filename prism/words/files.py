@@ -4,17 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from prism.messages.text import count, many, number, percentage, shortened, whole
+from prism.messages.text import capital, count, many, number, percentage, shortened, whole
 
 
 def set_name_needed() -> str:
     """Say that a set needs a name."""
     return "Name the set to keep it in."
-
-
-def deck_name_needed() -> str:
-    """Say that a deck needs a name."""
-    return "Give the deck a name: its maker, or whose colours they are."
 
 
 def left_behind(used: int, changed_since: int) -> str:
@@ -85,6 +80,13 @@ def stated_contradict(found: int, first: Sequence[tuple[str, float, float]]) -> 
 def problem(line: int, column: str, message: str) -> str:
     """Say where a file is wrong."""
     return f"Line {line}{f', {column}' if column else ''}: {message}"
+
+
+def deck_named_by(file_name: str) -> str:
+    """Return what a deck is called by the name of its file."""
+    stem = file_name.rsplit("/", 1)[-1].rsplit(".", 1)[0].replace("_", " ").replace("-", " ")
+    plain = " ".join("".join(letter for letter in stem if letter.isprintable()).split())
+    return capital(plain)[:80] or "A deck"
 
 
 def mended_line(line: int, typed: Sequence[str]) -> str:

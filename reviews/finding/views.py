@@ -27,12 +27,12 @@ def find(request: StudioRequest) -> HttpResponse:
     school = school_queries.usual(request.user)
     ids, meant = deck_queries.search_meant(request.user, text, school)
     page = Paginator(ids, deck_queries.PAGE).get_page(request.GET.get("page"))
-    beside_of, like = (whole_number(request.GET.get(name)) for name in ("beside_of", "like"))
+    beside_of, like, room = (whole_number(request.GET.get(name)) for name in ("beside_of", "like", "room"))
     context: dict[str, object] = {
         "page": page, "found": deck_queries.in_order(list(page.object_list)), "q": text,
-        "beside_of": beside_of or "", "like": like or "", "understood": words.understood(meant),
+        "beside_of": beside_of or "", "like": like or "", "room": room or "", "understood": words.understood(meant),
     }  # fmt: skip
-    asked = text.strip() and meant.colour is None and not beside_of and not like
+    asked = text.strip() and meant.colour is None and not beside_of and not like and not room
     if asked and page.number == 1:
         reviews = queries.reviews_meant(request.user, meant, school)
         jobs = job_queries.searched(request.user, text)

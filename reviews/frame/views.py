@@ -9,11 +9,13 @@ from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
+from jobs.models import Room
 from prism import words
 from reviews import queries, services, steps
 from reviews.bench import Bench
@@ -51,14 +53,32 @@ def home(request: StudioRequest) -> HttpResponse:
     return render(request, "reviews/frame/home.html", context)
 
 
+def _room(request: StudioRequest, named: str | None) -> Room | None:
+    """Return the room of a number; None for no number."""
+    wanted = whole_number(named)
+    return get_object_or_404(job_queries.rooms(request.user), pk=wanted, deleted=None) if wanted else None
+
+
 @require_POST
 def start(request: StudioRequest) -> HttpResponse:
-    """Start a review of a colour that the person may see, as another one was made where one is named."""
-    wanted = whole_number(request.POST.get("colour"))
-    colour = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
+    """Start a review of a colour that the person may see, in a room or as another one was made where that is named.
+
+    A colour that is `named` and is not one alone is looked for.
+    """
+    room = _room(request, request.POST.get("room"))
+    named = request.POST.get("named", "").strip()
+    try:
+        found = deck_queries.one_named(request.user, named).pk if named else whole_number(request.POST.get("colour"))
+    except deck_queries.NotOneColourError:
+        asked = urlencode({"q": named} | ({"room": room.pk} if room else {}))
+        return redirect(f"{reverse('find')}?{asked}")
+    colour = get_object_or_404(deck_queries.visible_to(request.user), pk=found)
     like = whole_number(request.POST.get("like"))
     if not like:
-        return redirect(services.start(request.user, colour))
+        made = services.start(request.user, colour)
+        if room:
+            services.move(made, room)
+        return redirect(made)
     other = get_object_or_404(queries.of_studio(request.user), pk=like, deleted=None)
     return redirect(services.start_like(request.user, colour, other))
 
@@ -158,9 +178,7 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
 def move(request: StudioRequest, pk: int) -> HttpResponse:
     """Put the review into another room, or into none."""
     review = own_review(request, pk)
-    wanted = whole_number(request.POST.get("room"))
-    room = get_object_or_404(job_queries.rooms(request.user), pk=wanted, deleted=None) if wanted else None
-    services.move(review, room)
+    services.move(review, _room(request, request.POST.get("room")))
     return _show(request, Visit(Bench(review)))
 
 

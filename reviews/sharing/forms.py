@@ -10,12 +10,16 @@ from prism import words
 from reviews.models import ClientAnswer, Review
 from web.forms import plain
 
+USUAL_DAYS = 30
+
 
 class ShareForm(forms.Form):
     """Which reviews are shown, and for how long."""
 
     reviews = forms.MultipleChoiceField(label="Show", widget=forms.CheckboxSelectMultiple)
-    days = forms.IntegerField(min_value=1, max_value=365, initial=30, label="For days", widget=plain(size="4"))
+    days = forms.IntegerField(
+        min_value=1, max_value=365, initial=USUAL_DAYS, required=False, label="For days", widget=plain(size="4")
+    )
 
     def __init__(self, data: Any, candidates: list[Review]) -> None:
         super().__init__(data)
@@ -26,6 +30,11 @@ class ShareForm(forms.Form):
             (pk, words.review_called(one.colour.name, one.room.name if one.room else ""))
             for pk, one in self._by_pk.items()
         ]
+
+    def clean_days(self) -> int:
+        """Return for how many days the link holds, the usual number where none was said."""
+        days: int | None = self.cleaned_data["days"]
+        return USUAL_DAYS if days is None else days
 
     @property
     def chosen(self) -> list[Review]:

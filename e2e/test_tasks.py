@@ -1,0 +1,164 @@
+"""The most frequent tasks, done by the shortest way and counted; see docs/tasks.md."""
+
+import re
+from pathlib import Path
+
+from e2e.browser import PHONE, WIDE, BrowserTest, By, Keys, resize
+
+TABLE = Path(__file__).parent.parent / "docs" / "tasks.md"
+ROW = re.compile(r"\| (?P<task>[^|]+?) \| (?P<how>[^|]+?) \| (?P<before>\d+) \| (?P<now>\d+) \|")
+DROP = """const [name, text] = arguments, carried = new DataTransfer();
+carried.items.add(new File([text], name));
+for (const kind of ['dragover', 'drop'])
+  document.body.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: carried }));"""
+
+
+class Tasks(BrowserTest):
+    def setUp(self):
+        super().setUp()
+        self.acts = 0
+
+    def hit(self, css):
+        self.acts += 1
+        self.find(css).click()
+
+    def text_act(self, css, text):
+        self.acts += 1
+        self.find(css).send_keys(text)
+
+    def tap(self, *keys):
+        for key in keys:
+            self.acts += 1
+            self.press(key)
+
+    def step(self, digit, name):
+        self.tap(digit)
+        self.wait(lambda: self.find("#review").get_attribute("data-step") == name)
+        self.settled()
+
+    def took(self, task):
+        stated = {row["task"]: int(row["now"]) for row in ROW.finditer(TABLE.read_text())}
+        self.assertLessEqual(self.acts, stated[task], task)
+
+    def test_a_colour_by_its_code(self):
+        self.open("/")
+        self.tap("/")
+        self.text_act("#find", "T05.4")
+        self.wait(lambda: "T05.4" in self.text("#found"))
+        self.settled()
+        self.tap(Keys.ARROW_DOWN)
+        while "T05.4" not in self.browser.switch_to.active_element.find_element(By.XPATH, "./ancestor::li").text:
+            self.tap(Keys.ARROW_DOWN)
+        self.tap(Keys.ENTER)
+        self.wait(lambda: self.all("#review"))
+        self.took("review a colour by its code")
+
+    def test_a_thing_measured(self):
+        self.open("/")
+        self.hit("a[href='/reader/']")
+        self.wait(lambda: self.all("#id_thing"))
+        self.text_act("[name=thing]", "g")
+        self.hit("[name='at-once']")
+        self.wait(lambda: "Keep and review" in self.text("main"))
+        self.tap(Keys.ENTER)
+        self.wait(lambda: self.all("#review"))
+        self.took("measure a thing and review it")
+
+    def test_a_wish_listed(self):
+        self.open("/reviews/8/read/")
+        self.step("3", "place")
+        self.text_act("[name=ask]", "a tad warmer")
+        self.tap(Keys.ENTER)
+        self.wait(lambda: "warmer" in self.text(".finding-line"))
+        self.settled()
+        self.hit(".say table form button[value=add]")
+        self.wait(lambda: "Shortlist (1)" in self.text(".say"))
+        self.took("find one like it, a tad warmer, and list it")
+
+    def test_a_quarter_lighter(self):
+        self.open("/reviews/8/read/")
+        self.settled()
+        self.step("5", "strength")
+        self.replaced(lambda: self.tap("k"))
+        self.assertIn("percent=-25", self.browser.current_url)
+        self.hit("a[href*='show=formula']")
+        self.wait(lambda: "Print the label" in self.text("main"))
+        self.took("see it a quarter lighter, with its formula")
+
+    def test_a_colour_for_a_room(self):
+        self.open("/")
+        self.hit(".by-state a[href^='/jobs/1']")
+        self.wait(lambda: self.all("main a[href='/rooms/1/']"))
+        self.hit("main a[href='/rooms/1/']")
+        self.wait(lambda: self.all("#named"))
+        self.text_act("#named", "T05.4")
+        self.tap(Keys.ENTER)
+        self.wait(lambda: self.all("#review"))
+        self.assertIn("Library", self.text(".where"))
+        self.took("review a colour for a room")
+
+    def test_what_a_step_answers(self):
+        self.open("/reviews/8/read/")
+        self.settled()
+        for digit, step, task in (
+            ("4", "light", "see the wall as it is lit in the room"), ("6", "whites", "know which white"),
+        ):  # fmt: skip
+            self.acts = 0
+            self.step(digit, step)
+            self.took(task)
+
+    def test_viewings_planned_and_decided(self):
+        self.open("/reviews/8/read/")
+        self.step("8", "view")
+        self.hit("form[action$='/view/schedule/'] button")
+        self.wait(lambda: "viewings seen" in self.text(".finding-line"))
+        self.took("plan the viewings")
+        # in the room
+        resize(self.browser, *PHONE)
+        self.open("/")
+        self.acts = 0
+        self.hit("header a[href='/viewings/']")
+        self.wait(lambda: self.all(".slot a"))
+        self.hit(".slot a")
+        self.wait(lambda: self.all("#viewing-form"))
+        for scale in ("warmth", "depth"):
+            self.acts += 1
+            css = f"#viewing-form [name='{scale}'][value='1']"
+            self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
+        self.hit("#viewing-form [value=yes]")
+        self.wait(lambda: "Against what was computed" in self.text("main"))
+        self.took("log a look in the room, on a phone")
+        resize(self.browser, *WIDE)
+        self.open("/reviews/8/read/")
+        self.settled()
+        self.acts = 0
+        self.step("8", "view")
+        self.hit(".parts a[href*='decide']")
+        self.wait(lambda: self.all(".decide-form"))
+        self.settled()
+        self.text_act("#id_reason", "It holds by lamplight.")
+        self.hit(".decide-form .strong")
+        self.wait(lambda: "Decided" in self.text(".finding-line"))
+        self.took("decide")
+
+    def test_pages_given_to_the_client(self):
+        self.open("/reviews/8/read/")
+        self.settled()
+        self.step("9", "verdict")
+        self.hit("button[formaction$='/share/']")
+        self.wait(lambda: self.all(".link-list button[data-text]"))
+        self.assertIn("no visits", self.text(".link-list"))
+        self.assertEqual(self.browser.switch_to.active_element.get_attribute("data-text"), self.text(".link-list code"))
+        self.tap(Keys.ENTER)
+        self.took("give the pages to the client")
+
+    def test_a_deck_dropped(self):
+        self.open("/")
+        self.hit("header a[href='/colours/']")
+        self.wait(lambda: self.all("form[data-drop-deck]"))
+        self.acts += 1
+        self.browser.execute_script(DROP, "tide_tables.csv", "code,name,L*,a*,b*\nA1,Fog Bell,80,-1,2.5\n")
+        self.wait(lambda: "1 to add" in self.text("h1"))
+        self.hit("form[action$='/apply/'] .strong")
+        self.wait(lambda: "Tide tables" in self.text("main"))
+        self.took("bring in a deck")
