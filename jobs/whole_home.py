@@ -18,6 +18,7 @@ from prism import words
 from prism.company import contrast
 from prism.company.cautions import Site, cautions
 from prism.light.room import WALLS
+from prism.messages.habits import current
 from prism.numbers import is_number, parse
 from prism.painting.amounts import AmountError, Bought, cans, litres
 from prism.painting.areas import Areas, areas
@@ -231,7 +232,7 @@ class WholeHome:
 
     def _bought(self, wanted: float) -> Bought | None:
         held = self.system.cans if self.system else ()
-        sizes = [can for can in held if can.metric] or list(held)
+        sizes = [can for can in held if can.metric != current().is_us] or list(held)
         try:
             return cans(round(wanted, 3), tuple((can.label, can.litres) for can in sizes))
         except AmountError:

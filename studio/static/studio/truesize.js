@@ -33,7 +33,7 @@
       return;
     }
     body.style.setProperty("--board", `${sheet[1] * read()}px`);
-    body.dataset.sheet = sheet[0];
+    document.querySelector("#true-size").dataset.sheet = sheet[0];
     body.classList.add("filled", "true-size");
   }
   window.trueSize = toggle;
