@@ -7,6 +7,7 @@ second, so that nobody waits longer than that.
 from __future__ import annotations
 
 import time
+from collections.abc import Callable
 from dataclasses import dataclass
 
 from django.contrib.auth.models import User
@@ -130,8 +131,8 @@ class Undone:
     changed_since: int
 
 
-def undo(done: Import) -> Undone:
-    """Take an import back, also one that is only half in.
+def undo(done: Import, tell: Callable[[int, int], None] | None = None) -> Undone:
+    """Take an import back, also one that is only half in; `tell` hears how many of its colours are done with.
 
     It is one act, done in parts so that nobody waits: while it lasts the import is being taken back and nothing else
     can be done with it; one that was broken off goes on where it stopped.
@@ -144,14 +145,20 @@ def undo(done: Import) -> Undone:
         done.save(update_fields=["state"])
     makers = set(done.colours.values_list("maker_id", flat=True).distinct())
     replaced, restored = done.replaced.count(), 0
+    gone, every = 0, replaced + done.colours.count()
+    tell = tell or (lambda gone, every: None)
     while part := restore_values(done, words.taken_back(done.file_name), done.owner, PART):
         restored += part
+        gone += part
+        tell(gone, every)
         time.sleep(BREATH)
     last = 0
     while ids := list(done.colours.filter(pk__gt=last).order_by("pk").values_list("pk", flat=True)[:PART]):
         last = ids[-1]
         with transaction.atomic():
             delete_unused(Colour.objects.filter(pk__in=ids))
+        gone += len(ids)
+        tell(gone, every)
         time.sleep(BREATH)
     with transaction.atomic():
         touch(makers)

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from django.contrib import messages as flash
 from django.db.models import QuerySet
-from django.http import HttpResponse
+from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 from django_htmx.http import HttpResponseClientRedirect
 
-from decks import file_formats, files
+from decks import file_formats, files, work
 from decks.forms import ImportForm
 from decks.models import Import
 from decks.preview import FilePreview, cells_typed, columns_named
@@ -21,7 +21,11 @@ from prism.formats import deck
 from prism.formats.deck import DeckFileError
 from web.http import StudioRequest
 from web.uploads import say_too_large
+from works import services as works
+from works.models import Work
 
+LONG_UNDO = 3_000
+"""Colours beyond which taking them back takes long enough to be done by the queue."""
 LONG_LOOK = 400_000
 """Bytes of a file beyond which looking at it takes long enough that the page says so first."""
 
@@ -58,7 +62,9 @@ def bring_in(request: StudioRequest) -> HttpResponse:
 @changes_by_post
 def preview(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what a file would do to its deck, or how far it is; a POST names the columns of a table by hand."""
-    waiting = get_object_or_404(_imports(request), pk=pk, state__in=files.UNDER_WAY)
+    waiting = _import(request, pk)
+    if waiting.state not in files.UNDER_WAY:
+        return _over(request, waiting)
     if waiting.state == Import.State.RUNNING:
         return _coming_in(request, waiting)
     if request.method == "POST":
@@ -100,24 +106,42 @@ def apply(request: StudioRequest, pk: int) -> HttpResponse:
     except DeckFileError:
         return redirect("deck-preview", pk)
     if running.state == Import.State.RUNNING:
+        hand_over(request, work.IMPORT, running)
         return _coming_in(request, running) if request.htmx else redirect("deck-preview", pk)
     if running.state == Import.State.UNDOING and request.htmx:
         return _coming_in(request, running)  # leaving now would show the decks before all of it is out again
     return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
 
 
+def _over(request: StudioRequest, done: Import) -> HttpResponse:
+    """Lead from a file that is in, or taken back, to where it is listed; a page that waited for it goes by itself."""
+    if not request.htmx:
+        raise Http404
+    return HttpResponseClientRedirect(reverse("deck-import"))
+
+
 def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
     template = "decks/how_far.html" if request.htmx else "decks/coming_in.html"
     out = running.state == Import.State.UNDOING
+    by_itself = works.in_hand(work.IMPORT, file=running.pk)
     how_far = words.going_out(running.file_name) if out else words.coming_in(running.done, running.total)
-    return render(request, template, {"running": running, "how_far": how_far, "out": out})
+    context = {"running": running, "how_far": how_far, "out": out, "by_itself": by_itself}
+    return render(request, template, context)
+
+
+def hand_over(request: StudioRequest, kind: str, held: Import) -> Work:
+    """Have the rest of a long file done by the queue, so that it goes on when its person leaves the page."""
+    return works.begin(request.user, kind, words.file_work(held.file_name), file=held.pk)
 
 
 @require_POST
 @changes
 def undo(request: StudioRequest, pk: int) -> HttpResponse:
-    """Take an import back, also one that is only half in."""
-    _say_left(request, files.undo(_import(request, pk)))
+    """Take an import back, also one that is only half in; a long one by the queue."""
+    held = _import(request, pk)
+    if held.done > LONG_UNDO and held.state != Import.State.RUNNING:
+        return redirect(hand_over(request, work.UNDO, held))
+    _say_left(request, files.undo(held))
     return redirect("deck-import")
 
 

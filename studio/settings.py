@@ -100,7 +100,11 @@ TASKS = {
         else "django_tasks_db.DatabaseBackend"
     }
 }
-WORKS = {"job-document": "reviews.document.work.job_document"}
+WORKS = {
+    "job-document": "reviews.document.work.job_document",
+    "deck-import": "decks.work.bring_in",
+    "deck-undo": "decks.work.take_back",
+}
 
 # who changed what: see `records`
 AUDITLOG_LOGENTRY_MODEL = "records.Change"

@@ -29,11 +29,12 @@ class WorkError(ValueError):
 
 @dataclass(frozen=True)
 class Result:
-    """What came of a piece of work, as a file."""
+    """What came of a piece of work: a file, or a sentence where it was something done."""
 
-    content: bytes
-    name: str
-    content_type: str
+    content: bytes = b""
+    name: str = ""
+    content_type: str = ""
+    said: str = ""
 
 
 class Progress:
@@ -77,7 +78,7 @@ def do_work(pk: int) -> None:
         _end(work, Work.State.FAILED, words.work_failed(pk))
     else:
         work.content, work.file_name, work.content_type = result.content, result.name, result.content_type
-        _end(work, Work.State.DONE, "")
+        _end(work, Work.State.DONE, result.said)
 
 
 def _end(work: Work, state: str, said: str) -> None:

@@ -32,6 +32,16 @@ def begin(by: User, kind: str, title: str, **asked: Any) -> Work:
     return made
 
 
+BELIEVED = timedelta(seconds=8)
+"""How long a piece of work that says nothing is taken to be in somebody's hands."""
+
+
+def in_hand(kind: str, **asked: Any) -> bool:
+    """Whether somebody is at a piece of work, as far as it shows."""
+    held = Work.objects.filter(kind=kind, asked=asked, moved__gt=timezone.now() - BELIEVED)
+    return held.filter(state__in=(Work.State.WAITING, Work.State.RUNNING)).exists()
+
+
 def _enqueue(work: Work) -> None:
     tasks.do.enqueue(work.pk)
 

@@ -136,7 +136,7 @@ class Doing(Files):
         self.upload(GOOD.replace("Fog Bell,80", "Fog Bell,82") + "A3,C,50,0,0,\nA4,D,51,0,0,\nA5,E,52,0,0,\n")
         pk = self.waiting().pk
         again, htmx = reverse("deck-apply", args=[pk]), {"HX-Request": "true"}
-        with mock.patch.object(files, "PART", 3):
+        with mock.patch.object(files, "PART", 3), mock.patch("decks.import_views.hand_over"):
             self.assertContains(self.client.post(again, headers=htmx), "3 of 5 colours are in")
             self.assertContains(self.client.get(reverse("deck-preview", args=[pk])), "3 of 5 colours are in")
             self.assertContains(self.upload(GOOD), "still coming in", status_code=422)
@@ -153,7 +153,7 @@ class Doing(Files):
         before = list(Colour.objects.order_by("pk").values())
         self.upload("code,name,L*,a*,b*\nA1,Fog Bell,82,-1,2.5\nA2,Slack Tide,61,0,4\nA3,C,50,0,0\nA4,D,51,0,0\n")
         pk = self.waiting().pk
-        with mock.patch.object(files, "PART", 3):
+        with mock.patch.object(files, "PART", 3), mock.patch("decks.import_views.hand_over"):
             self.client.post(reverse("deck-apply", args=[pk]))
         self.assertEqual((len(self.codes()), Colour.objects.get(code="A1").lab_l), (3, 82))
         self.assertContains(self.client.get(reverse("deck-import")), "half in")
@@ -164,7 +164,7 @@ class Doing(Files):
     def test_the_stop_shown_while_a_file_comes_in_holds_also_after_the_last_part(self):
         self.upload(GOOD)
         pk = self.waiting().pk
-        with mock.patch.object(files, "PART", 1):
+        with mock.patch.object(files, "PART", 1), mock.patch("decks.import_views.hand_over"):
             self.client.post(reverse("deck-apply", args=[pk]))
             shown = self.client.get(reverse("deck-preview", args=[pk]))
             self.client.post(reverse("deck-apply", args=[pk]))

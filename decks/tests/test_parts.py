@@ -30,6 +30,7 @@ class Parts(TestCase):
         for patch in (
             mock.patch.object(files, "PART", 40),
             mock.patch("decks.files.time.sleep", self.pauses.append),
+            mock.patch("decks.import_views.hand_over"),
         ):
             patch.start()
             self.addCleanup(patch.stop)

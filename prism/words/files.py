@@ -24,6 +24,20 @@ def left_behind(used: int, changed_since: int) -> str:
     return " ".join(said)
 
 
+FILE_GONE = "The file is not coming in any more: somebody stopped it or took it back."
+FILE_IS_OUT = "It is out again, as if it had never been brought in."
+
+
+def file_is_in(file_name: str, added: int, changed: int) -> str:
+    """Say that a file is in."""
+    return f"{shortened(file_name, 40)} is in: {many(added, 'colour')} added, {whole(changed)} changed."
+
+
+def file_work(file_name: str) -> str:
+    """Return what the bringing in, or taking back, of a file is called."""
+    return f"The deck in {shortened(file_name, 60)}"
+
+
 def by_file(file_name: str) -> str:
     """Say that a file replaced a value."""
     return f"brought in with {shortened(file_name, 80)}"

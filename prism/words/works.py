@@ -26,4 +26,4 @@ def work_said(state: str, done: int, steps: int, said: str, lost: bool) -> str:
         return "It was interrupted; it is begun again when the studio’s worker is back."
     if state == "running":
         return f"{done} of {steps} steps are done." if steps else "Begun."
-    return "Done." if state == "done" else said
+    return said or "Done."

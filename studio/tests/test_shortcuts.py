@@ -25,7 +25,7 @@ class Shortcuts(world.Studio):
         return self.client.post(reverse("review-start"), {"named": named, "room": self.room.pk})
 
     def test_a_review_begins_in_its_room_by_a_code(self):
-        review = Review.objects.get(pk=int(self.begin("T05.4").url.rstrip("/").split("/")[-1]))
+        review = Review.objects.get(pk=int(self.begin("T05.4").url.split("/reviews/")[1].split("/")[0]))
         self.assertEqual((review.room, review.colour.code), (self.room, "T05.4"))
 
     def test_what_names_no_one_colour_is_looked_for_and_still_ends_in_the_room(self):
