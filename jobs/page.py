@@ -159,7 +159,7 @@ class RoomPage:
         review = next((one for one in self.reviews if str(one.pk) == wanted), None)
         review = review or (self.reviews[0] if self.reviews else None)
         if review:
-            return review.colour.name, review.value.stimulus, review
+            return review.name_now, review.value.stimulus, review
         wall = next((s for s in self.room.surfaces.all() if s.side in WALLS and s.colour), None)
         if wall and wall.colour:
             return wall.colour.name, wall.colour.stimulus, None

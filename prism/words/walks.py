@@ -138,6 +138,7 @@ def no_other(said: str) -> str:
 
 
 SUBJECT = "this colour"
+A_BOARD = "a board"
 NAME_HIDDEN = "Name hidden"
 """What the subject is called while names are hidden."""
 NOT_WRITTEN = "Not written yet"

@@ -18,6 +18,7 @@ class Seen:
     """What was seen beside a board, next to what was computed."""
 
     observation: Observation
+    name: str
     said: str
     standing: str
 
@@ -54,7 +55,16 @@ class Looking:
         """What was seen beside any board, what parts from the computation first."""
         lrv = self._subject.reading.lrv
         ranked = sorted(self.observations, key=lambda one: one.agreement != Agreement.DIFFER)
-        return [Seen(one, self.said_of(one), words.standing(one.agreement, one.computed, lrv)) for one in ranked]
+        shown = self._subject.review.names_shown
+        return [
+            Seen(
+                one,
+                one.colour.name if shown else words.A_BOARD,
+                self.said_of(one),
+                words.standing(one.agreement, one.computed, lrv),
+            )
+            for one in ranked
+        ]
 
     @property
     def tally(self) -> str:

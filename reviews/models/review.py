@@ -96,6 +96,11 @@ class Review(models.Model):
         """Return what one of its colours is called for now: names can be hidden, since they mislead."""
         return name if self.names_shown else words.SUBJECT
 
+    @property
+    def name_now(self) -> str:
+        """What its own colour is called for now."""
+        return self.called(self.colour.name)
+
     @cached_property
     def value(self) -> Valued:
         """The colour's numbers as they stood when the review took them up: the colour itself, or an earlier value."""

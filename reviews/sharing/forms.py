@@ -27,7 +27,7 @@ class ShareForm(forms.Form):
         field = self.fields["reviews"]
         assert isinstance(field, forms.MultipleChoiceField)
         field.choices = [
-            (pk, words.review_called(one.colour.name, one.room.name if one.room else ""))
+            (pk, words.review_called(one.name_now, one.room.name if one.room else ""))
             for pk, one in self._by_pk.items()
         ]
 

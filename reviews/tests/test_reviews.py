@@ -5,6 +5,8 @@ from django.utils import timezone
 
 from decks import services as deck_services
 from decks.models import Colour, Maker
+from jobs import services as job_services
+from jobs.models import Job, Room
 from prism import demo
 from prism.stimulus import from_hex, from_lab
 from reviews import queries, services, steps
@@ -176,6 +178,22 @@ class Showing(Studio):
                 shown = self.client.get(self.url("step", step), query, headers=headers).content.decode()
                 self.assertEqual([name for name in names if name in shown], [], (step, query))
         self.assertNotIn(self.review.colour.name, self.client.get(self.url("findings")).content.decode())
+
+    def test_hidden_names_stand_nowhere_in_lists_rooms_and_the_record(self):
+        job = job_services.keep_job(self.isla, Job(), {"title": "Quay", "latitude": 57.2, "longitude": -2.0})
+        room = Room.objects.create(job=job, name="Loft", width=4, depth=4, height=2.5)
+        services.move(self.review, room)
+        board = Bench(self.review).wall.beside
+        self.client.post(self.url("act", "compare", "see"), {"beside": board.colour.pk, "seen": ["darker"]})
+        self.assertEqual(self.review.observations.count(), 1)
+        services.arrange_wall(self.review, names_shown=False)
+        pages = [reverse("home"), job.get_absolute_url(), room.get_absolute_url(), reverse("job-share", args=[job.pk])]
+        pages += [reverse("review-record", args=[self.review.pk]), reverse("job-record", args=[job.pk])]
+        pages += [self.url("step", "verdict"), reverse("viewings")]
+        for page in pages:
+            shown = self.client.get(page).content.decode()
+            for hidden in (self.review.colour.name, self.review.colour.label, board.colour.name):
+                self.assertNotIn(hidden, shown, page)
 
     def test_the_set_answers_from_the_deck_it_has(self):
         bench = Bench(self.review)
