@@ -1,6 +1,7 @@
 """Everything that can be done on a screen, found by typing."""
 
 from e2e.browser import BrowserTest, Keys
+from e2e.screens import STEPS
 
 
 class Acts(BrowserTest):
@@ -73,3 +74,32 @@ class Meanings(BrowserTest):
         self.assert_accessible("what the words here mean")
         self.press(Keys.ESCAPE)
         self.assertFalse(self.find("#meanings").is_displayed())
+
+
+class Focus(BrowserTest):
+    SWAPPING = (
+        "main a[hx-get], main button[hx-get], main form[hx-post] button, main form[hx-get] button, .wall-tools input"
+    )
+    MOST = 4
+
+    def test_stays_where_the_person_was_after_every_swap(self):
+        pages = [f"/reviews/8/{step}/" for step in STEPS] + ["/rooms/1/", "/colours/", "/viewings/"]
+        for page in pages:
+            self.open(page)
+            self.settled()
+            for i in range(self.MOST):
+                here = [one for one in self.all(self.SWAPPING) if one.is_displayed() and one.is_enabled()]
+                if i >= len(here):
+                    break
+                said = self.browser.execute_script(
+                    "const one = arguments[0]; one.focus(); const said = one.outerHTML.slice(0, 160);"
+                    "one.click(); return said;", here[i]
+                )  # fmt: skip
+                self.settled()
+                if not self.browser.current_url.split("?")[0].endswith(page):
+                    self.open(page)
+                    self.settled()
+                    continue
+                where = self.browser.execute_script("return document.activeElement.tagName")
+                with self.subTest(page, act=said):
+                    self.assertNotEqual(where, "BODY")

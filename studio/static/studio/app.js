@@ -227,6 +227,23 @@
     const open = $("dialog[data-open]");
     if (open && !open.open) open.showModal();
   });
+  // focus stays where the person was: htmx finds again what has an id, this what is the same link, button or field
+  const alike = (one) => one.tagName + ["href", "name", "value", "type"].map((name) => one.getAttribute(name) || "").join(" ");
+  let left = null;
+  document.addEventListener("htmx:beforeSwap", (event) => {
+    const one = document.activeElement;
+    if (!one || one === document.body || one.id || !event.detail.target.contains(one)) return;
+    const same = Array.from(document.querySelectorAll(one.tagName)).filter((other) => alike(other) === alike(one));
+    left = { tag: one.tagName, like: alike(one), at: same.indexOf(one) };
+  });
+  document.addEventListener("htmx:afterSettle", () => {
+    if (left && document.activeElement === document.body) {
+      const same = Array.from(document.querySelectorAll(left.tag)).filter((other) => alike(other) === left.like);
+      const one = same[left.at] || same[0] || $("#main");
+      if (one) one.focus({ preventScroll: true });
+    }
+    left = null;
+  });
   // writing: only what changed is sent, with the version it was begun from
   const texts = (form) => Array.from(form.querySelectorAll("textarea, input:not([type=hidden])")).filter((field) => field.name);
   const kept = (field) => (field.dataset.kept === undefined ? field.defaultValue : field.dataset.kept);
