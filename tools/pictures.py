@@ -53,7 +53,7 @@ class Camera:
         """Put the reader on a thing, show it its white tile and take readings."""
         self.open("/reader/")
         self.browser.execute_script("document.querySelector('#thing').value = arguments[0]", thing)
-        self.click("main .strong")
+        self.click("main form .plain")
         self.click("form[action*=calibrate] button")
         for _ in range(readings):
             self.click("form[action*=measure] button")
@@ -91,8 +91,6 @@ def main() -> None:
     camera.open(f"/reviews/{camera.in_room('Library')}/company/")
     camera.click("#swap-accent-1")
     camera.take("company")
-    camera.open(f"/reviews/{camera.in_room('Library')}/company/?show=use")
-    camera.take("use")
     camera.open("/schools/")
     camera.click("form[action*=copy] button")
     camera.browser.find_element(By.CSS_SELECTOR, "[name='undertone.edges']").clear()
@@ -117,6 +115,11 @@ def main() -> None:
     for scale, step in (("depth", -1), ("warmth", 1), ("clearness", 0)):
         camera.browser.execute_script(f"document.querySelector('[name={scale}][value=\"{step}\"]').click()")
     camera.take("viewing-phone")
+    resize(camera.browser, *WIDE)
+    camera.click("form[action='/sign-out/'] button")
+    camera.open("/sign-in/")
+    camera.click("form[action='/enter-empty/'] button")
+    camera.take("first-hour")
     camera.browser.quit()
 
 

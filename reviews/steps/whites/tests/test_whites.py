@@ -26,6 +26,11 @@ class Step(Wall):
         for odd in ("x", "999999999", "-1"):
             self.assertContains(self.get("whites", white=odd), f"{best.name}: ")
 
+    def test_each_white_of_the_table_is_named_by_maker_and_code(self):
+        page = self.get("whites")
+        for line in page.context["page"].lines:
+            self.assertContains(page, f"{escape(line.held.colour.maker.name)} · {line.held.colour.code}")
+
     def test_the_gap_is_the_schools_or_as_asked(self):
         self.assertEqual(self.get("whites").context["page"].at.gap, 10)
         page = self.get("whites", gap="100")
