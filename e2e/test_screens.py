@@ -74,3 +74,12 @@ class Screens(BrowserTest):
         self.assertTrue(self.find("#wall-tools").is_displayed())
         self.act("#edge")
         self.assertTrue(self.find("#wall-tools").is_displayed())
+
+    def test_text_is_read_on_every_surround(self):
+        for step in ("compare", "light", "whites", "company"):
+            self.open(f"/reviews/8/{step}/")
+            for surround in ("dark", "mid", "white", "pale"):
+                self.settled()
+                self.act(f".surrounds input[value={surround}]")
+                self.settled()
+                self.assert_accessible(f"{step} on {surround}")

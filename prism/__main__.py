@@ -15,11 +15,13 @@ from prism.commands.company import run_scheme, run_whites
 from prism.commands.lighting import SKIES, USUAL_HOURS, run_light
 from prism.commands.reading import run_beside, run_compare, run_delta_e, run_place, run_read
 from prism.commands.tinting import run_formula, run_mix, run_recipe, run_strength
+from prism.commands.training import run_exercise
 from prism.formats.deck import DeckFileError
 from prism.light.day import LAMPS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
 from prism.school.checks import CHARACTERS
+from prism.training.exercises import Kind
 
 EXAMPLES = (
     "read '#C4CBC9' lab:80,-2,3 H16.3 --json",
@@ -35,6 +37,7 @@ EXAMPLES = (
     "whites H16.3 --gap 12 --with HW03",
     "scheme H16.3 --character opposite",
     "light room.json H16.3 --hours 9,12,15.5",
+    "exercise warmer --seed 4 --apart 2",
     "completion bash > ~/.local/share/bash-completion/completions/prism",
 )
 A_COLOUR = "A colour is #RRGGBB, lab:L,a,b, lab50:L,a,b, spectrum:FILE.csv or a code of the deck; `-`: one a line."
@@ -121,6 +124,11 @@ def build_parser() -> argparse.ArgumentParser:
     command.add_argument("--sky", choices=tuple(SKIES), default="clear")
     command.add_argument("--lamps", choices=LAMPS, default="auto", help="auto: lit while the sun is low or down")
     command.set_defaults(run=run_light)
+    command = commands.add_parser("exercise", parents=[shared, judged], help="a wall to train the eye with, and why")
+    command.add_argument("kind", metavar="KIND", choices=tuple(Kind), help=", ".join(Kind))
+    command.add_argument("--seed", type=int, default=0, metavar="N", help="the same one makes the same wall")
+    command.add_argument("--apart", default="3", metavar="ΔE00", help="how hard: by how much what is asked is apart")
+    command.set_defaults(run=run_exercise)
     command = commands.add_parser("completion", help="what a shell needs to complete commands and options")
     command.add_argument("shell", choices=shtab.SUPPORTED_SHELLS)
     command.set_defaults(run=run_completion, studio=None)

@@ -17,9 +17,13 @@ CREAM_HUE = 85.0
 
 def creaminess(readings: Sequence[Reading]) -> Array:
     """Return how creamy each colour is, Lab units, (n,): its undertone along the hue of cream."""
+    return creamy_of(np.array([reading.undertone.vector for reading in readings]).reshape(-1, 2))
+
+
+def creamy_of(undertones: Array) -> Array:
+    """Return the same of undertones (n, 2)."""
     angle = np.radians(CREAM_HUE)
-    u = np.array([reading.undertone.vector for reading in readings]).reshape(-1, 2)
-    creamy: Array = u[:, 0] * np.cos(angle) + u[:, 1] * np.sin(angle)  # the same at whichever place it stands
+    creamy: Array = undertones[:, 0] * np.cos(angle) + undertones[:, 1] * np.sin(angle)  # the same wherever it stands
     return creamy
 
 

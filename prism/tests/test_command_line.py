@@ -14,6 +14,7 @@ from pathlib import Path
 from prism import demo
 from prism.__main__ import build_parser, main
 from prism.formats import reflectance_csv
+from prism.training.exercises import Kind
 
 
 def run(*args, stdin=""):
@@ -307,3 +308,35 @@ class Help(unittest.TestCase):
         ask = f"{script}\nCOMP_WORDS=(prism whites --g); COMP_CWORD=2; _shtab_prism; echo ${{COMPREPLY[@]}}"
         told = subprocess.run(["bash", "-c", ask], capture_output=True, text=True, check=True)
         self.assertEqual(told.stdout.split(), ["--gap"])
+
+
+class Exercises(unittest.TestCase):
+    def test_every_kind_and_the_same_seed_the_same_wall(self):
+        for kind in Kind:
+            with self.subTest(kind):
+                status, out, _ = run("exercise", kind, "--seed", "4", "--json")
+                self.assertEqual(status, 0)
+                self.assertEqual(run("exercise", kind, "--seed", "4", "--json")[1], out)
+                found = json.loads(out)
+                self.assertEqual(found["kind"], kind)
+                self.assertTrue(found["question"].endswith(("?", ".")) and found["because"].endswith("."))
+                for answer in found["accepted"]:
+                    named = answer if isinstance(answer, list) else [answer]
+                    self.assertTrue(set(named) <= {*found["boards"], *found["choices"]})
+                    if isinstance(answer, list):
+                        self.assertEqual(sorted(named), sorted(found["boards"]))
+
+    def test_what_cannot_be_is_said(self):
+        for args, said in (
+            (("exercise", "guess"), "invalid choice"), (("exercise", "warmer", "--apart", "wide"), "0.3 to 15.0"),
+            (("exercise", "warmer", "--seed", "x"), "invalid int"),
+        ):  # fmt: skip
+            status, _, err = run(*args)
+            self.assertEqual(status, 2)
+            self.assertIn(said, err)
+        with tempfile.TemporaryDirectory() as folder:
+            deck = Path(folder) / "deck.csv"
+            deck.write_text("code,name,L*,a*,b*\nA1,Fog,80,0,0\n")
+            status, _, err = run("exercise", "odd", "--studio", str(deck))
+            self.assertEqual(status, 2)
+            self.assertIn("hold no wall", err)

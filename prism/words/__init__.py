@@ -27,6 +27,7 @@ from prism.words.sizes import *
 from prism.words.sources import *
 from prism.words.strengths import *
 from prism.words.surety import *
+from prism.words.training import *
 from prism.words.undo import *
 from prism.words.use import *
 from prism.words.viewing import *

@@ -1,0 +1,54 @@
+"""The command that makes exercises: `exercise`."""
+
+from __future__ import annotations
+
+import argparse
+
+import numpy as np
+
+from prism import school, words
+from prism.commands import decks
+from prism.commands.arguments import fail, print_json, school_of
+from prism.numbers import is_number, parse
+from prism.training.exercises import Exercise, Kind, PoolError, make
+from prism.training.pool import Pool
+
+HARDEST, EASIEST = 0.3, 15.0
+"""ΔE00 between which an exercise may be asked for."""
+
+
+def run_exercise(args: argparse.Namespace) -> None:
+    """Make an exercise from the deck; the same seed makes the same one."""
+    chosen = school_of(args)
+    apart = parse(args.apart) if is_number(args.apart) else 0.0
+    if not HARDEST <= apart <= EASIEST:
+        fail(words.apart_wrong(args.apart, HARDEST, EASIEST))
+    entries, offered = decks.deck(), decks.offered(chosen)
+    makers = sorted({entry.maker for entry in entries})
+    numbers = [makers.index(entry.maker) for entry in entries]
+    pool = Pool.of(offered.lab, offered.lrv, offered.doubt, numbers, chosen)
+    others = [school.load(key) for key in school.names() if key != chosen.key]
+    try:
+        wall = make(Kind(args.kind), pool, np.random.default_rng(args.seed), apart, others)
+    except PoolError:
+        fail(words.too_small(args.kind))
+    codes = [entries[row].code for row in wall.boards]
+    because = words.because(wall, pool, [entries[row].name for row in wall.boards])
+    if args.json:
+        print_json({
+            "kind": wall.kind.value, "boards": codes, "question": words.TRAINED[wall.kind.value],
+            "choices": list(wall.choices), "accepted": accepted(wall, codes), "because": because,
+            "apart": round(wall.apart, 4),
+        })  # fmt: skip
+        return
+    print(f"{words.TRAINED[wall.kind.value]}  {' '.join(codes)}")
+    print("; ".join(one if isinstance(one, str) else " ".join(one) for one in accepted(wall, codes)))
+    print(because)
+
+
+def accepted(wall: Exercise, codes: list[str]) -> list[str | list[str]]:
+    """Return the right answers by codes: each a word, a code, or several in their order."""
+    return [
+        one if isinstance(one, str) else codes[one] if isinstance(one, int) else [codes[place] for place in one]
+        for one in wall.accepted
+    ]

@@ -1,0 +1,181 @@
+"""Training: every wall has its right answers, thresholds and neutrals of simulated observers are found."""
+
+import unittest
+
+import numpy as np
+
+from prism import demo, school
+from prism.difference import delta_e
+from prism.training import exercises
+from prism.training.exercises import Kind, PoolError, make
+from prism.training.eye import estimate, sector_shares
+from prism.training.pool import Pool
+from prism.training.staircase import Staircase, right_answers
+
+WALL = school.load(school.DEFAULT)
+OTHERS = [school.load(key) for key in school.names() if key != school.DEFAULT]
+
+
+def pool_of(entries, chosen=WALL):
+    found = demo.offered(chosen, entries)
+    makers = sorted({entry.maker for entry in entries})
+    return Pool.of(found.lab, found.lrv, found.doubt, [makers.index(entry.maker) for entry in entries], chosen)
+
+
+POOL = pool_of(demo.deck())
+
+
+class Walls(unittest.TestCase):
+    EACH = 60
+
+    def walls(self, kind, **more):
+        for seed in range(self.EACH):
+            rng = np.random.default_rng([seed, list(Kind).index(kind)])
+            yield make(kind, POOL, rng, rng.choice([2.0, 3.0, 4.5]), **more)
+
+    def test_a_pair_is_never_one_that_might_as_well_be_the_other_way(self):
+        for kind, sure in ((Kind.WARMER, "warmer"), (Kind.LIGHTER, "lighter")):
+            for wall in self.walls(kind):
+                [place] = wall.accepted
+                first, second = wall.boards[place], wall.boards[1 - place]
+                found = POOL.beside(np.array([first]), np.array([second]))
+                more = found.warmth[0] if kind is Kind.WARMER else found.difference.lightness[0]
+                self.assertGreater(more, 0)
+                self.assertGreaterEqual(getattr(found, sure)[0], WALL.claims.certain)
+
+    def test_orders_are_the_only_ones(self):
+        for wall in self.walls(Kind.STRIP):
+            [order] = wall.accepted
+            lightness = POOL.lab[[wall.boards[place] for place in order], 0]
+            self.assertTrue(np.all(np.diff(lightness) < -1))
+        for wall in self.walls(Kind.CREAMINESS):
+            [order] = wall.accepted
+            u = POOL.seen.u[[wall.boards[place] for place in order]]
+            self.assertTrue(np.all(np.diff(u @ [np.cos(np.radians(85)), np.sin(np.radians(85))]) < -0.5))
+
+    def test_the_odd_one_is_odd_beside_each_and_the_twin_is_nearest(self):
+        for wall in self.walls(Kind.ODD):
+            [place] = wall.accepted
+            rest = [row for row in wall.boards if row != wall.boards[place]]
+            far = delta_e(POOL.lab[rest], POOL.lab[wall.boards[place]])
+            inside = max(float(delta_e(POOL.lab[a], POOL.lab[b])) for a in rest for b in rest)
+            self.assertGreater(far.min(), inside)
+        for wall in self.walls(Kind.TWIN):
+            far = delta_e(POOL.lab[list(wall.boards[1:])], POOL.lab[wall.boards[0]])
+            self.assertEqual(wall.accepted, (int(np.argmin(far)) + 1,))
+            self.assertGreater(np.sort(far)[1], 1.5 * far.min())
+
+    def test_same_and_different_come_alike_often_and_are_so(self):
+        walls = list(self.walls(Kind.SAME))
+        for wall in walls:
+            self.assertEqual(wall.accepted == (exercises.SAME,), wall.boards[0] == wall.boards[1])
+        same = sum(wall.accepted == (exercises.SAME,) for wall in walls)
+        self.assertTrue(self.EACH * 0.25 < same < self.EACH * 0.75)
+
+    def test_what_schools_call_otherwise_is_right_too(self):
+        several = 0
+        for wall in self.walls(Kind.UNDERTONE, others=OTHERS):
+            words = [WALL.undertone.words[int(POOL.seen.main[wall.boards[0]])]]
+            self.assertEqual(wall.accepted[0], words[0])
+            self.assertLessEqual(set(wall.accepted), set(wall.choices))
+            several += len(wall.accepted) > 1
+        self.assertGreater(several, 0)
+
+    def test_six_neutrals_have_six_undertones(self):
+        for wall in self.walls(Kind.PAIR):
+            [order] = wall.accepted
+            named = [WALL.undertone.words[int(POOL.seen.main[wall.boards[place]])] for place in order]
+            self.assertEqual(named, list(wall.choices))
+            self.assertEqual(len(set(named)), 6)
+
+    def test_an_lrv_is_right_to_the_next_ten(self):
+        for wall in self.walls(Kind.LRV):
+            for said in wall.accepted:
+                self.assertLessEqual(abs(int(said) - POOL.lrv[wall.boards[0]]), 6)
+
+    def test_a_seed_makes_the_same_wall_and_its_difficulty_is_kept(self):
+        for kind in Kind:
+            one, other = (make(kind, POOL, np.random.default_rng(7)) for _ in range(2))
+            self.assertEqual(one, other)
+        for apart in (2.0, 4.0, 8.0):
+            found = [make(Kind.WARMER, POOL, np.random.default_rng(seed), apart).apart for seed in range(20)]
+            self.assertAlmostEqual(float(np.mean(found)), apart, delta=0.2 * apart)
+
+    def test_a_deck_that_is_too_small_is_refused(self):
+        small = pool_of(demo.deck()[:2])
+        for kind in (Kind.STRIP, Kind.CREAMINESS, Kind.ODD, Kind.PAIR, Kind.TWIN):
+            with self.assertRaises(PoolError):
+                make(kind, small, np.random.default_rng(1))
+
+
+class Thresholds(unittest.TestCase):
+    ANSWERS = 80
+
+    def observer(self, threshold, seed):
+        rng, found = np.random.default_rng(seed), Staircase()
+        for _ in range(self.ANSWERS):
+            apart = found.next
+            found.answered(apart, bool(rng.random() < right_answers(apart, threshold)))
+        return found.found
+
+    def test_of_simulated_observers_within_fifteen_per_cent_and_said_how_surely(self):
+        for threshold in (0.7, 1.5, 3.0):
+            found = [self.observer(threshold, seed) for seed in range(120)]
+            off = np.array([np.log(one.value / threshold) for one in found])
+            self.assertLess(float(np.sqrt((off**2).mean())), 0.15, threshold)
+            inside = np.mean([one.low <= threshold <= one.high for one in found])
+            self.assertGreater(inside, 0.88)
+
+    def test_the_function_is_what_it_says(self):
+        self.assertAlmostEqual(float(right_answers(1.5, 1.5)), 0.74, places=2)
+        self.assertAlmostEqual(float(right_answers(0.0, 1.5)), 0.5)
+        self.assertAlmostEqual(float(right_answers(99.0, 1.5)), 0.98, places=2)
+
+    def test_what_was_not_apart_says_nothing(self):
+        found = Staircase()
+        found.answered(0.0, False)
+        self.assertEqual(found.found.answers, 0)
+
+
+class Eyes(unittest.TestCase):
+    def named(self, shift, noise, answers, seed):
+        """Return boards and what an eye with a neutral of its own calls them."""
+        rng = np.random.default_rng(seed)
+        u = rng.normal(0, 2.2, (answers, 2))
+        seen = u - np.asarray(shift) + rng.normal(0, noise, (answers, 2))
+        return u, WALL.undertone.index(np.degrees(np.arctan2(seen[:, 1], seen[:, 0])) % 360)
+
+    def test_the_shares_of_all_hues_are_one_and_those_of_drawn_looks(self):
+        rng = np.random.default_rng(3)
+        for seen, noise in (([0.4, -0.2], 1.0), ([2.0, 1.0], 0.8), ([-5.0, 2.0], 0.7)):
+            every = np.arange(len(WALL.undertone.words))
+            at = np.tile(seen, (len(every), 1))
+            shares = sector_shares(at, noise, WALL.undertone, every)
+            self.assertAlmostEqual(float(shares.sum()), 1.0, places=2)
+            looks = np.asarray(seen) + rng.normal(0, noise, (40_000, 2))
+            drawn = WALL.undertone.index(np.degrees(np.arctan2(looks[:, 1], looks[:, 0])) % 360)
+            counted = np.bincount(drawn, minlength=len(every)) / len(drawn)
+            np.testing.assert_allclose(shares, counted, atol=0.012)
+
+    def test_a_neutral_of_one_s_own_is_found_within_what_is_said(self):
+        inside, off = [], []
+        for seed in range(120):
+            rng = np.random.default_rng([9, seed])
+            shift = rng.normal(0, 0.8, 2)
+            u, named = self.named(shift, 0.9, 64, seed)
+            eye = estimate(u, named, WALL.undertone)
+            for degrees, true in ((0, shift[0]), (90, shift[1])):
+                found, give = eye.along(degrees)
+                inside.append(abs(found - true) <= give)
+                off.append(found - true)
+        self.assertGreater(np.mean(inside), 0.91)
+        self.assertLess(abs(float(np.mean(off))), 0.06)
+        self.assertLess(float(np.std(off)), 0.45)
+
+    def test_more_answers_make_it_surer_and_none_leaves_the_school_s(self):
+        few, many = (estimate(*self.named((0.8, 0.0), 0.9, n, 4), WALL.undertone) for n in (30, 600))
+        self.assertLess(many.along(0)[1], few.along(0)[1] / 2)
+        self.assertAlmostEqual(many.along(0)[0], 0.8, delta=0.25)
+        nothing = estimate(np.empty((0, 2)), [], WALL.undertone)
+        self.assertEqual((nothing.answers, [round(v, 6) for v in nothing.shift]), (0, [0.0, 0.0]))
+        self.assertAlmostEqual(nothing.along(30)[1], 1.96, delta=0.05)

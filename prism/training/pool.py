@@ -1,0 +1,75 @@
+"""The colours that exercises are made from: a deck, surveyed once under a school."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from prism.school import School
+from prism.side_by_side import Colours, Pairs, side_by_side
+from prism.spectrum import Array
+from prism.survey import Survey, survey
+
+Rows = NDArray[np.intp]
+
+
+@dataclass(frozen=True)
+class Pool:
+    """A deck that exercises draw from, as a school `seen` it, row for row; `lrv` (n,) and `maker` (n,), a number for
+    whoever made each, since what one maker's values err by they err by together."""
+
+    seen: Survey
+    lrv: Array
+    maker: NDArray[np.int64]
+
+    @classmethod
+    def of(cls, lab: ArrayLike, lrv: ArrayLike, doubt: ArrayLike, maker: ArrayLike, school: School) -> Pool:
+        """Return a pool of colours: Lab (n, 3) D65/10°, LRV, ΔE00 of doubt and maker (n,)."""
+        y = np.asarray(lrv, dtype=np.float64).reshape(-1)
+        return cls(survey(lab, y, doubt, school), y, np.asarray(maker, dtype=np.int64).reshape(-1))
+
+    def __len__(self) -> int:
+        return len(self.lrv)
+
+    @property
+    def lab(self) -> Array:
+        """Lab of each, (n, 3)."""
+        return self.seen.lab
+
+    @property
+    def doubt(self) -> Array:
+        """What each is unsure by, ΔE00, (n,)."""
+        return self.seen.doubt
+
+    @property
+    def school(self) -> School:
+        """By whose words and figures they are seen."""
+        return self.seen.school
+
+    @cached_property
+    def neutrals(self) -> Rows:
+        """Rows of colours that are near to the painted neutral: whites, beiges, greys and what lies between."""
+        return np.flatnonzero((self.seen.strength < NEUTRAL_TO) & (self.lrv > DARKEST))
+
+    @cached_property
+    def whites(self) -> Rows:
+        """Rows of whites and off-whites."""
+        return np.flatnonzero((self.lrv >= WHITE_FROM) & (self.seen.strength < NEUTRAL_TO))
+
+    def beside(self, first: Rows, second: Rows) -> Pairs:
+        """Return what the first of each pair shows beside the second, (k,)."""
+        shared = np.where(self.maker[first] == self.maker[second], self.school.claims.shared, 0.0)
+        return side_by_side(self._colours(first), self._colours(second), shared, self.school)
+
+    def _colours(self, rows: Rows) -> Colours:
+        return Colours(self.lab[rows], self.seen.u[rows], self.doubt[rows], self.seen.lightness_doubt[rows])
+
+
+NEUTRAL_TO = 9.0
+"""Strength of undertone, Lab units, up to which a colour counts as a neutral to be trained with."""
+WHITE_FROM = 72.0
+DARKEST = 8.0
+"""LRV from which a colour is a white to be put in order, and below which undertones are not asked for."""

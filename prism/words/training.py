@@ -1,0 +1,134 @@
+"""Exercises in words: what is asked of a wall, and why the answer is right."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from typing import TYPE_CHECKING
+
+from prism.arranging import creamy_of
+from prism.difference import delta_e
+from prism.messages.text import count, listed, number, sentence
+
+if TYPE_CHECKING:
+    from prism.training.exercises import Exercise
+    from prism.training.pool import Pool
+    from prism.training.staircase import Threshold
+
+TRAINED = {
+    "warmer": "Which board is warmer?",
+    "lighter": "Which board is lighter?",
+    "creaminess": "Put these whites in order, the creamiest first.",
+    "strip": "Put these boards in order, the lightest first.",
+    "lrv": "Which LRV has this board, to the next ten?",
+    "odd": "Which board is not like the others?",
+    "same": "Are these two one colour?",
+    "undertone": "Which undertone has this board?",
+    "pair": "Which board has which undertone?",
+    "twin": "Which of the others is nearest to the first board?",
+}
+"""What each kind of exercise asks."""
+
+
+def too_small(kind: str) -> str:
+    """Say that no such exercise can be made from the decks."""
+    return f"These decks hold no wall for “{TRAINED[kind]}” Bring in a fuller deck, or choose another exercise."
+
+
+def apart_wrong(text: str, low: float, high: float) -> str:
+    """Say that an exercise cannot be so hard, or so easy."""
+    return f"--apart is the ΔE00 that is to be told, {number(low)} to {number(high)}, and not ‘{text}’."
+
+
+def because(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    """Say why the answer to a wall is right, its boards called by `names` in the order in which they hang."""
+    return _BECAUSE[wall.kind.value](wall, pool, names)
+
+
+def _pair(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    place = _place(wall)
+    return f"{names[place]} is {wall.kind} than {names[1 - place]} by {number(wall.apart)} ΔE00."
+
+
+def _order(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    creamy = wall.kind.value == "creaminess"
+    values = creamy_of(pool.seen.u[list(wall.boards)]) if creamy else pool.lab[list(wall.boards), 0]
+    what = "creaminess, in Lab units" if creamy else "L*"
+    each = listed([f"{names[place]} {number(float(values[place]))}" for place in _places(wall)])
+    return f"By {what}: {each}."
+
+
+def _lrv(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    return f"{names[0]} has LRV {number(float(pool.lrv[wall.boards[0]]))}."
+
+
+def _odd(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    rest = [name for place, name in enumerate(names) if place != _place(wall)]
+    return f"{names[_place(wall)]} stands {number(wall.apart)} ΔE00 farther off than {listed(rest)} from one another."
+
+
+def _same(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    if wall.boards[0] == wall.boards[1]:
+        return f"Both are {names[0]}."
+    return f"{names[0]} and {names[1]} are {number(wall.apart)} ΔE00 apart."
+
+
+def _undertone(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    said = [str(word) for word in wall.accepted]
+    strength = number(float(pool.seen.strength[wall.boards[0]]))
+    several = f" Schools differ: {listed(said, 'or')} is right." if len(said) > 1 else ""
+    return f"The undertone of {names[0]} is {said[0]}, {strength} Lab units from the painted neutral.{several}"
+
+
+def _paired(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    both = zip(_places(wall), wall.choices, strict=True)
+    return sentence(listed([f"{names[place]} is {hue}" for place, hue in both]))
+
+
+def _twin(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    far = delta_e(pool.lab[list(wall.boards[1:])], pool.lab[wall.boards[0]])
+    near, others = float(far.min()), number(wall.apart)
+    return f"{names[_place(wall)]} is {number(near)} ΔE00 from {names[0]}; the next is {others} farther."
+
+
+def _place(wall: Exercise) -> int:
+    [place] = wall.accepted
+    assert isinstance(place, int)
+    return place
+
+
+def _places(wall: Exercise) -> tuple[int, ...]:
+    [places] = wall.accepted
+    assert isinstance(places, tuple)
+    return places
+
+
+_BECAUSE: dict[str, Callable[[Exercise, Pool, Sequence[str]], str]] = {
+    "warmer": _pair,
+    "lighter": _pair,
+    "creaminess": _order,
+    "strip": _order,
+    "lrv": _lrv,
+    "odd": _odd,
+    "same": _same,
+    "undertone": _undertone,
+    "pair": _paired,
+    "twin": _twin,
+}
+
+
+def told_apart(axis: str, found: Threshold) -> str:
+    """Say what somebody can tell apart on an axis."""
+    if not found.answers:
+        return f"{axis}: not tried yet"
+    given = f"between {number(found.low)} and {number(found.high)}"
+    return f"{axis}: from {number(found.value)} ΔE00, {given}, after {count(found.answers, 'answer')}"
+
+
+def sees_later(hue: str, later: float, give: float, answers: int) -> str:
+    """Say how an eye's neutral differs along a hue."""
+    if abs(later) <= give:
+        return f"You call {hue} as this school does, within {number(give)} Lab units, from {count(answers, 'answer')}."
+    way = "later" if later > 0 else "earlier"
+    return (
+        f"You call {hue} {number(abs(later))} {way} than this school, ±{number(give)}, from {count(answers, 'answer')}."
+    )
