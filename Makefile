@@ -8,7 +8,7 @@ PORT ?= 8000
 PYTHON ?= $(shell for p in python3.11 python3; do command -v $$p >/dev/null && $$p -c 'import sys; sys.exit(sys.version_info < (3, 11))' 2>/dev/null && echo $$p && break; done)
 BIN := .venv/bin
 SETUP := .setup
-PACKAGES := prism web people works schools decks tinting jobs reviews records instruments studio
+PACKAGES := prism web people works schools decks training tinting jobs reviews records instruments studio
 export OPENBLAS_NUM_THREADS ?= 1
 export PYTHONDONTWRITEBYTECODE ?= 1
 

@@ -65,6 +65,7 @@ INSTALLED_APPS = [
     "works",
     "schools",
     "decks",
+    "training",
     "tinting",
     "jobs",
     "reviews",

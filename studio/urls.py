@@ -24,6 +24,7 @@ urlpatterns = [
     path("", include("works.urls")),
     path("", include("jobs.urls")),
     path("colours/", include("decks.urls")),
+    path("training/", include("training.urls")),
     path("schools/", include("schools.urls")),
     path("reader/machine/", include("tinting.urls")),
     path("reader/", include("instruments.urls")),

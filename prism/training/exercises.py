@@ -17,6 +17,7 @@ from prism.difference import delta_e
 from prism.school import School
 from prism.side_by_side import Pairs
 from prism.spectrum import Array
+from prism.surety import LEVELS, Level
 from prism.survey import survey
 from prism.training.pool import Pool, Rows
 
@@ -88,8 +89,8 @@ def make(
     raise PoolError(kind)
 
 
-def _some(rows: Rows, rng: np.random.Generator, most: int = LOOKED_AT) -> Rows:
-    return rows if len(rows) <= most else rng.choice(rows, most, replace=False)
+def _some(rows: Rows, rng: np.random.Generator) -> Rows:
+    return rows if len(rows) <= LOOKED_AT else rng.choice(rows, LOOKED_AT, replace=False)
 
 
 def _hung(boards: Sequence[int], rng: np.random.Generator) -> tuple[list[int], tuple[int, ...]]:
@@ -238,8 +239,7 @@ def _same(pool: Pool, rng: np.random.Generator, apart: float, others: Sequence[S
 def _undertone(pool: Pool, rng: np.random.Generator, apart: float, others: Sequence[School]) -> Exercise | None:
     """Return one board whose undertone is to be named; what any of the schools names for certain is right."""
     seen, words = pool.seen, pool.school.undertone.words
-    certain = (seen.hues.level == LEVEL_CERTAIN) & (seen.hues.said[:, 1] < 0)
-    rows = np.intersect1d(pool.neutrals, np.flatnonzero(certain))
+    rows = _some(np.concatenate(pool.named), rng)
     if not len(rows):
         return None
     close = rows[np.abs(seen.effect[rows] - apart) < max(1.0, apart)]
@@ -248,7 +248,7 @@ def _undertone(pool: Pool, rng: np.random.Generator, apart: float, others: Seque
     for school in others:
         theirs = survey(pool.lab[[row]], pool.lrv[[row]], pool.doubt[[row]], school)
         named = theirs.hues.said[0]
-        if int(theirs.hues.level[0]) == LEVEL_CERTAIN:
+        if int(theirs.hues.level[0]) == LEVELS.index(Level.CERTAIN):
             right |= dict.fromkeys(school.undertone.words[int(place)] for place in named if place >= 0)
     choices = dict.fromkeys([*words, *(word for school in others for word in school.undertone.words)])
     return Exercise(Kind.UNDERTONE, (row,), tuple(right), tuple(choices), float(seen.effect[row]), next(iter(right)))
@@ -258,12 +258,10 @@ def _paired(pool: Pool, rng: np.random.Generator, apart: float, others: Sequence
     """Return one neutral of each undertone, to be paired with them; the answer names the boards in the order of the
     `choices`."""
     seen, words = pool.seen, pool.school.undertone.words
-    certain = (seen.hues.level == LEVEL_CERTAIN) & (seen.hues.said[:, 1] < 0)
     boards, hues = [], []
     for place in rng.permutation(len(words)).tolist()[:NEUTRALS]:
-        rows = np.intersect1d(pool.neutrals, np.flatnonzero(certain & (seen.hues.said[:, 0] == place)))
-        if len(rows):
-            boards.append(int(rng.choice(rows)))
+        if len(pool.named[place]):
+            boards.append(int(rng.choice(pool.named[place])))
             hues.append(words[place])
     if len(boards) < min(NEUTRALS, len(words)):
         return None
@@ -287,9 +285,6 @@ def _twin(pool: Pool, rng: np.random.Generator, apart: float, others: Sequence[S
     place, hung = _hung([int(rows[twin]), *(int(rows[i]) for i in rest)], rng)
     return Exercise(Kind.TWIN, (one, *hung), (place[0] + 1,), (), float(far[rest[0]] - far[twin]), "difference")
 
-
-LEVEL_CERTAIN = 2
-"""The place of certainty among the levels of a survey."""
 
 _MAKERS: dict[Kind, Callable[[Pool, np.random.Generator, float, Sequence[School]], Exercise | None]] = {
     Kind.WARMER: _warmer,

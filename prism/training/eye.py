@@ -22,7 +22,7 @@ PRIOR_SHIFT, PRIOR_NOISE, NOISE_SPREAD = 1.0, 1.0, 0.5
 """Before anything was answered: the standard deviation of the shift on each axis and the likeliest noise, Lab units,
 and the standard deviation of the noise's logarithm."""
 SURE = 1.96
-_AT, _WEIGHT = np.polynomial.legendre.leggauss(16)
+_AT, _WEIGHT = np.polynomial.legendre.leggauss(12)
 _STEEPEST = 9.0
 
 
@@ -45,12 +45,20 @@ class Eye:
 def sector_shares(seen: Array, noise: float, scale: HueScale, named: NDArray[np.intp]) -> Array:
     """Return the probability (n,) that what is seen, undertones (n, 2) with so much noise on each axis, is called by
     the hue `named` (n,): the projected normal distribution over its sector."""
+    return _shares(seen, noise, *_sectors(scale, named))
+
+
+def _sectors(scale: HueScale, named: NDArray[np.intp]) -> tuple[Array, Array]:
+    """Return the angles (n, points) at which the sectors of hues are looked at, and how wide they are, radians (n,)."""
     starts, widths = np.radians(np.array(scale.edges))[named], np.radians(scale.widths())[named]
-    angle = starts[:, None] + widths[:, None] * (_AT + 1) / 2
+    return starts[:, None] + widths[:, None] * (_AT + 1) / 2, widths
+
+
+def _shares(seen: Array, noise: float, angle: Array, widths: Array) -> Array:
     strength = np.minimum(np.hypot(seen[:, 0], seen[:, 1]) / noise, _STEEPEST)[:, None]
-    off = angle - np.arctan2(seen[:, 1], seen[:, 0])[:, None]
-    along, across = strength * np.cos(off), strength * np.sin(off)
-    density = np.exp(-(strength**2) / 2) + along * np.sqrt(2 * np.pi) * np.exp(-(across**2) / 2) * ndtr(along)
+    along = strength * np.cos(angle - np.arctan2(seen[:, 1], seen[:, 0])[:, None])
+    across = strength**2 - along**2
+    density = np.exp(-(strength**2) / 2) + along * np.sqrt(2 * np.pi) * np.exp(-across / 2) * ndtr(along)
     shares: Array = (density @ _WEIGHT) * widths / 2 / (2 * np.pi)
     return np.clip(shares, 1e-9, 1.0)
 
@@ -60,13 +68,15 @@ def estimate(undertones: ArrayLike, named: ArrayLike, scale: HueScale) -> Eye:
     u = np.asarray(undertones, dtype=np.float64).reshape(-1, 2)
     hues = np.asarray(named, dtype=np.intp).reshape(-1)
 
+    sectors = _sectors(scale, hues)
+
     def unlikely(at: Array) -> float:
-        shares = sector_shares(u - at[:2], float(np.exp(at[2])), scale, hues) if len(u) else np.ones(1)
+        shares = _shares(u - at[:2], float(np.exp(at[2])), *sectors) if len(u) else np.ones(1)
         lapses = 0.02 / len(scale.words)
         prior = at[:2] @ at[:2] / PRIOR_SHIFT**2 + ((at[2] - np.log(PRIOR_NOISE)) / NOISE_SPREAD) ** 2
         return float(-np.log(0.98 * shares + lapses).sum() + prior / 2)
 
-    best = minimize(unlikely, np.array([0.0, 0.0, np.log(PRIOR_NOISE)]), method="BFGS", options={"gtol": 1e-3}).x
+    best = minimize(unlikely, np.array([0.0, 0.0, np.log(PRIOR_NOISE)]), method="BFGS", options={"gtol": 0.05}).x
     return Eye((float(best[0]), float(best[1])), _covariance(unlikely, best)[:2, :2], float(np.exp(best[2])), len(u))
 
 

@@ -11,6 +11,7 @@ from numpy.typing import ArrayLike, NDArray
 from prism.school import School
 from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.spectrum import Array
+from prism.surety import LEVELS, Level
 from prism.survey import Survey, survey
 
 Rows = NDArray[np.intp]
@@ -58,6 +59,13 @@ class Pool:
     def whites(self) -> Rows:
         """Rows of whites and off-whites."""
         return np.flatnonzero((self.lrv >= WHITE_FROM) & (self.seen.strength < NEUTRAL_TO))
+
+    @cached_property
+    def named(self) -> list[Rows]:
+        """For each hue of the school the rows of neutrals that certainly have it, and no other."""
+        certain = (self.seen.hues.level == LEVELS.index(Level.CERTAIN)) & (self.seen.hues.said[:, 1] < 0)
+        rows = self.neutrals[certain[self.neutrals]]
+        return [rows[self.seen.main[rows] == place] for place in range(len(self.school.undertone.words))]
 
     def beside(self, first: Rows, second: Rows) -> Pairs:
         """Return what the first of each pair shows beside the second, (k,)."""

@@ -116,8 +116,19 @@ _BECAUSE: dict[str, Callable[[Exercise, Pool, Sequence[str]], str]] = {
 }
 
 
-def told_apart(axis: str, found: Threshold) -> str:
-    """Say what somebody can tell apart on an axis."""
+TOLD = {
+    "warmer": "warmer from cooler",
+    "lighter": "lighter from darker",
+    "same": "two colours from one",
+    "odd": "an odd one among four",
+    "twin": "a twin from its likes",
+}
+"""What is told apart by each kind of wall that finds a threshold."""
+
+
+def told_apart(kind: str, found: Threshold) -> str:
+    """Say what somebody can tell apart by a kind of wall."""
+    axis = TOLD[kind]
     if not found.answers:
         return f"{axis}: not tried yet"
     given = f"between {number(found.low)} and {number(found.high)}"
@@ -132,3 +143,36 @@ def sees_later(hue: str, later: float, give: float, answers: int) -> str:
     return (
         f"You call {hue} {number(abs(later))} {way} than this school, ±{number(give)}, from {count(answers, 'answer')}."
     )
+
+
+NO_WALLS = (
+    "The decks of this studio hold no wall to train with. "
+    "Bring in a deck of a few hundred colours, with neutrals among them."
+)
+SCREEN_STEPS = (
+    "Let the screen be as bright as paper beside it, and no lamp or window shine on it.",
+    "Put night colours, warm tints and reading modes off: they turn every grey.",
+    "Of the ten steps below, the darkest and the lightest should both be told from their neighbours.",
+    "The grey in the middle should look like grey to you, and not like a colour.",
+)
+"""What makes a screen fit to train on; nobody but the person knows."""
+
+
+def which_is(hue: str) -> str:
+    """Ask for the board that has an undertone."""
+    return f"Which of these is {hue}?"
+
+
+def answer_said(right: bool, given: str, accepted: Sequence[str]) -> str:
+    """Say whether an answer was right."""
+    if right:
+        return f"Yes: {given}."
+    return f"Not so: {listed(list(accepted), 'or')}. You said {given}."
+
+
+def sitting_over(answered: int, right: int) -> str:
+    """Say what a sitting was."""
+    if not answered:
+        return "The five minutes are over, and nothing was answered."
+    seen = f"{count(answered, 'wall')}, {right} of them as computed"
+    return f"The five minutes are over: {seen}. What was missed comes back."

@@ -1,0 +1,187 @@
+"""Sittings: walls without names, answers that are kept once, what comes back, what is said of an eye."""
+
+import re
+from datetime import timedelta
+
+import numpy as np
+from django.test import TestCase
+from django.urls import reverse
+from django.utils import timezone
+
+from decks.models import Colour
+from decks.tests import world
+from prism import school, words
+from prism.survey import hue_of
+from prism.training.exercises import Kind
+from training import queries, services
+from training.models import Returning, Sitting, Wall
+
+
+class Training(world.Studio):
+    def begin(self):
+        self.client.post(reverse("sitting-begin"))
+        return Sitting.objects.latest("id")
+
+    def hung(self, sitting):
+        page = self.client.get(sitting.get_absolute_url())
+        return sitting.walls.get(right=None), page
+
+    def answer(self, wall, right=True):
+        """Answer a wall by the page, rightly or not, and return it."""
+        wanted = wall.accepted[0]
+        picks = wanted if right else self.wrong(wall)
+        for pick in picks[: max(wall.wanted - 1, 1)]:
+            self.client.post(reverse("wall-answer", args=[wall.sitting_id, wall.number]), {"pick": pick})
+        wall.refresh_from_db()
+        return wall
+
+    def wrong(self, wall):
+        if wall.wanted > 1:
+            return wall.accepted[0][::-1]
+        offered = wall.choices or range(1 if wall.kind == "twin" else 0, len(wall.boards))
+        return [next(one for one in offered if [one] not in wall.accepted)]
+
+
+class Sittings(Training):
+    def test_walls_of_every_kind_hang_are_answered_and_explained(self):
+        sitting, kinds = self.begin(), set()
+        for _ in range(40):
+            wall, page = self.hung(sitting)
+            self.assertEqual(page.status_code, 200)
+            self.answer(wall)
+            self.assertTrue(wall.right, wall.kind)
+            kinds.add(wall.kind)
+            told = self.client.get(reverse("wall", args=[sitting.pk, wall.number]))
+            self.assertContains(told, "Yes: ")
+            name = Colour.objects.get(pk=wall.boards[0]).name
+            self.assertContains(told, name)
+        self.assertEqual(kinds, {kind.value for kind in Kind})
+        self.assertEqual(len({tuple(sorted(w.boards)) for w in sitting.walls.all()}), 40)
+
+    def test_nothing_in_the_page_gives_the_answer_away(self):
+        sitting = self.begin()
+        for _ in range(25):
+            wall, page = self.hung(sitting)
+            source = page.content.decode()
+            for colour in Colour.objects.filter(pk__in=wall.boards).select_related("maker"):
+                for hidden in (colour.name, f">{colour.code}<", colour.maker.name):
+                    self.assertNotIn(hidden, source)
+            self.assertNotIn("accepted", source)
+            self.assertNotIn(wall.because, source)
+            values = re.findall(r'name="pick" value="([^"]*)"', source)
+            places = [str(i) for i in range(1 if wall.kind == "twin" else 0, len(wall.boards))]
+            self.assertEqual(values, list(wall.choices) if wall.choices and wall.wanted == 1 else places)
+            self.answer(wall)
+
+    def test_a_second_answer_changes_nothing_and_a_pick_can_be_taken_back(self):
+        sitting = self.begin()
+        wall, _ = self.hung(sitting)
+        while wall.wanted > 1:
+            self.answer(wall)
+            wall, _ = self.hung(sitting)
+        self.answer(wall, right=False)
+        self.answer(wall, right=True)
+        self.assertFalse(Wall.objects.get(pk=wall.pk).right)
+        while wall.wanted == 1:
+            self.answer(wall)
+            wall, _ = self.hung(sitting)
+        address = reverse("wall-answer", args=[sitting.pk, wall.number])
+        self.client.post(address, {"pick": "0"})
+        self.assertEqual(self.client.post(address, {"pick": "0"}).status_code, 404)
+        self.assertContains(self.client.get(sitting.get_absolute_url()), "Take the last one back")
+        self.client.post(address, {"back": "1"})
+        wall.refresh_from_db()
+        self.assertEqual(wall.picked, [])
+
+    def test_the_wall_that_hangs_can_be_answered_after_the_end_and_no_other_comes(self):
+        sitting = self.begin()
+        wall, _ = self.hung(sitting)
+        Sitting.objects.update(until=timezone.now() - timedelta(minutes=1))
+        self.assertTrue(self.answer(wall).right)
+        page = self.client.get(sitting.get_absolute_url())
+        self.assertContains(page, "The five minutes are over: one wall, 1 of them as computed")
+        self.assertEqual(sitting.walls.count(), 1)
+
+    def test_it_is_left_and_gone_on_with_by_its_own_person_alone(self):
+        sitting = self.begin()
+        wall, _ = self.hung(sitting)
+        self.assertEqual(self.begin(), sitting)
+        self.assertContains(self.client.get(reverse("training")), "Go on")
+        self.client.force_login(self.rory)
+        for address in (sitting.get_absolute_url(), reverse("wall", args=[sitting.pk, wall.number])):
+            self.assertEqual(self.client.get(address).status_code, 404)
+        address = reverse("wall-answer", args=[sitting.pk, wall.number])
+        self.assertEqual(self.client.post(address, {"pick": "0"}).status_code, 404)
+
+    def test_what_cannot_be_picked_is_refused(self):
+        sitting = self.begin()
+        wall, _ = self.hung(sitting)
+        for odd in ("", "x", "99", "-1", "²"):
+            answer = self.client.post(reverse("wall-answer", args=[sitting.pk, wall.number]), {"pick": odd})
+            self.assertEqual(answer.status_code, 404, odd)
+        wall.refresh_from_db()
+        self.assertEqual(wall.picked, [])
+
+
+class Returns(Training):
+    def test_what_was_missed_comes_back_sooner_than_what_was_right(self):
+        sitting = self.begin()
+        due = {}
+        for right in (False, True):
+            wall, _ = self.hung(sitting)
+            self.answer(wall, right)
+            due[right] = Returning.objects.get(kind=wall.kind, axis=wall.axis).due - wall.answered
+        self.assertLess(due[False], due[True])
+        self.assertContains(self.client.get(reverse("training")), "What you can tell")
+
+    def test_what_is_due_hangs_first(self):
+        sitting = self.begin()
+        wall, _ = self.hung(sitting)
+        self.answer(wall)
+        kind = next(kind.value for kind in Kind if kind.value != wall.kind)
+        past = timezone.now() - timedelta(days=1)
+        Returning.objects.create(owner=self.isla, kind=kind, axis="x", card={}, due=past)
+        self.assertEqual(self.hung(sitting)[0].kind, kind)
+
+    def test_difficulty_follows_the_eye(self):
+        sitting = services.begin(self.isla)
+        for number, right in enumerate([True] * 12, 1):
+            Wall.objects.create(
+                sitting=sitting, number=number, kind="warmer", axis="warmer", boards=[1, 2], accepted=[[0]],
+                apart=2.0, right=right, answered=timezone.now(), because="",
+            )  # fmt: skip
+        sure = queries.staircase(self.isla, "warmer").next
+        Wall.objects.update(right=False)
+        self.assertLess(sure, queries.staircase(self.isla, "warmer").next)
+
+
+class Eyes(Training):
+    def test_an_eye_is_told_when_there_are_answers_enough(self):
+        chosen = school.load(school.DEFAULT)
+        sitting = services.begin(self.isla)
+        self.assertEqual(queries.progress(self.isla, chosen).eye, [])
+        rng, scale = np.random.default_rng(5), chosen.undertone
+        shift = 1.4 * scale.axes()[scale.words.index("green")]
+        boards = rng.normal(0, 2.2, (60, 2))
+        called = scale.index(hue_of(boards - shift + rng.normal(0, 0.7, (60, 2))))
+        for number, (direction, hue) in enumerate(zip(boards.tolist(), called.tolist(), strict=True), 1):
+            Wall.objects.create(
+                sitting=sitting, number=number, kind="undertone", axis="green", boards=[1], accepted=[["green"]],
+                choices=list(scale.words), apart=1.0, because="", direction=direction, picked=[scale.words[hue]],
+                right=False, answered=timezone.now(),
+            )  # fmt: skip
+        found = queries.progress(self.isla, chosen)
+        self.assertEqual(len(found.eye), len(chosen.undertone.words))
+        green = next(said for said in found.eye if "green" in said)
+        self.assertIn("later than this school", green)
+        self.assertIn("from 60 answers", green)
+        self.assertContains(self.client.get(reverse("training")), green)
+        self.assertEqual(queries.progress(self.rory, chosen).answered, 0)
+
+
+class Empty(TestCase):
+    def test_a_studio_without_decks_is_told_what_it_takes(self):
+        self.client.force_login(world.person())
+        self.client.post(reverse("sitting-begin"))
+        page = self.client.get(Sitting.objects.get().get_absolute_url())
+        self.assertContains(page, words.NO_WALLS, status_code=422)
