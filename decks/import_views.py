@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.contrib import messages as flash
 from django.db.models import QuerySet
-from django.http import Http404, HttpResponse
+from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
@@ -64,7 +64,7 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what a file would do to its deck, or how far it is; a POST names the columns of a table by hand."""
     waiting = _import(request, pk)
     if waiting.state not in files.UNDER_WAY:
-        return _over(request, waiting)
+        return _over(request)
     if waiting.state == Import.State.RUNNING:
         return _coming_in(request, waiting)
     if request.method == "POST":
@@ -107,17 +107,17 @@ def apply(request: StudioRequest, pk: int) -> HttpResponse:
         return redirect("deck-preview", pk)
     if running.state == Import.State.RUNNING:
         hand_over(request, work.IMPORT, running)
+        running = _import(request, pk)
+    if running.state == Import.State.RUNNING:
         return _coming_in(request, running) if request.htmx else redirect("deck-preview", pk)
     if running.state == Import.State.UNDOING and request.htmx:
         return _coming_in(request, running)  # leaving now would show the decks before all of it is out again
     return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
 
 
-def _over(request: StudioRequest, done: Import) -> HttpResponse:
-    """Lead from a file that is in, or taken back, to where it is listed; a page that waited for it goes by itself."""
-    if not request.htmx:
-        raise Http404
-    return HttpResponseClientRedirect(reverse("deck-import"))
+def _over(request: StudioRequest) -> HttpResponse:
+    """Lead from a file that is in, or taken back, to where it is listed."""
+    return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
 
 
 def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
