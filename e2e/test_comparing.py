@@ -152,7 +152,7 @@ class Comparing(BrowserTest):
         self.assert_accessible("a school on a phone")
         resize(self.browser, *WIDE)
         self.click(".school .strong")
-        self.wait(lambda: "Saved" in self.text(".school-fields"))
+        self.wait(lambda: "Saved" in self.text(".notices"))
         self.open(f"/reviews/{self.review().pk}/read/")
         self.assertIn("shows a blue undertone", self.text(".finding-line"))
         self.click(".basis button")

@@ -13,7 +13,7 @@ class Reader(BrowserTest):
     def test_from_the_tile_to_a_kept_colour(self):
         self.open("/reader/")
         self.assert_accessible("reader")
-        self.click(".sheet .strong")
+        self.click(".sheet form .plain")
         self.wait(lambda: self.find("form[action*=measure]"))
         self.take()
         self.assertIn("cannot be believed", self.text("main"))
@@ -42,7 +42,7 @@ class Reader(BrowserTest):
         self.start_review("H06.3")
         self.open("/reader/")
         self.click("#thing option[value*='H06.3']")
-        self.click(".sheet .strong")
+        self.click(".sheet form .plain")
         self.wait(lambda: self.find("form[action*=calibrate]"))
         self.leave("form[action*=calibrate] button")
         for _ in range(3):

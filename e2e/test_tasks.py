@@ -43,11 +43,11 @@ class Tasks(BrowserTest):
     def test_a_colour_by_its_code(self):
         self.open("/")
         self.tap("/")
-        self.text_act("#find", "T05.4")
-        self.wait(lambda: "T05.4" in self.text("#found"))
+        self.text_act("#find", "F156.4")
+        self.wait(lambda: "F156.4" in self.text("#found"))
         self.settled()
         self.tap(Keys.ARROW_DOWN)
-        while "T05.4" not in self.browser.switch_to.active_element.find_element(By.XPATH, "./ancestor::li").text:
+        while "F156.4" not in self.browser.switch_to.active_element.find_element(By.XPATH, "./ancestor::li").text:
             self.tap(Keys.ARROW_DOWN)
         self.tap(Keys.ENTER)
         self.wait(lambda: self.all("#review"))
@@ -56,7 +56,7 @@ class Tasks(BrowserTest):
     def test_a_thing_measured(self):
         self.open("/")
         self.hit("a[href='/reader/']")
-        self.wait(lambda: self.all("#id_thing"))
+        self.wait(lambda: self.all("[name=thing]"))
         self.text_act("[name=thing]", "g")
         self.hit("[name='at-once']")
         self.wait(lambda: "Keep and review" in self.text("main"))
