@@ -1,6 +1,7 @@
 """Every screen wide, on a phone and at twice the size of text: nothing is lost, and axe finds nothing."""
 
 import re
+import tempfile
 
 from e2e.browser import PHONE, WIDE, BrowserTest, resize
 from e2e.screens import SCREENS
@@ -32,17 +33,43 @@ WRONG = {
 
 
 class Screens(BrowserTest):
+    def test_screens_that_are_made_on_the_way(self):
+        """A school that is edited, a file looked at, a wall of training, a viewing, what a client sees, the door."""
+        self.open("/schools/")
+        self.leave("form[action*=copy] button")
+        school = self.browser.current_url
+        self.open("/training/")
+        self.leave("form[action$='/training/begin/'] button")
+        wall = self.browser.current_url
+        self.open("/reviews/8/view/")
+        self.leave("form[action$='/look/'] button")
+        viewing = self.browser.current_url
+        self.open("/reviews/8/verdict/")
+        self.settled()
+        self.leave("button[formaction$='/share/']")
+        shared = self.text(".link-list code")
+        with tempfile.NamedTemporaryFile("w", suffix=".csv") as deck:
+            deck.write("code,name,L*,a*,b*\nA1,Fog Bell,80,-1,2.5\nA2,Slack Tide,sixty,0,4\n")
+            deck.flush()
+            self.open("/colours/import/")
+            self.find("#id_file").send_keys(deck.name)
+            self.leave("form[data-drop-deck] .strong")
+        made = (school, wall, viewing, shared, self.browser.current_url)
+        self.walk(WIDE, screens=made)
+        self.walk(TWICE, screens=made)
+        self.walk(PHONE, screens=made)
+
     def assert_said_well(self):
         text = self.browser.execute_script("return document.querySelector('main').innerText")
         for wrong, pattern in WRONG.items():
             found = [text[max(one.start() - 30, 0) : one.end() + 30] for one in re.finditer(pattern, text)]
             self.assertEqual(found, [], wrong)
 
-    def walk(self, size, also=None):
+    def walk(self, size, also=None, screens=SCREENS):
         resize(self.browser, *size)
-        for screen in SCREENS:
+        for screen in screens:
             with self.subTest(screen, size=size):
-                self.open(screen)
+                self.open(screen.removeprefix(self.live_server_url))
                 self.settled()
                 wide = self.browser.execute_script("return document.documentElement.scrollWidth")
                 self.assertLessEqual(wide, size[0])
