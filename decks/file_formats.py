@@ -3,15 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Collection, Iterable, Iterator
-from contextlib import contextmanager
+from contextlib import AbstractContextManager
 from dataclasses import dataclass, replace
 from itertools import islice
 
 from decks.models import Colour, Import
 from prism import messages, words
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
-from prism.formats.deck import MAX_BYTES, DeckFile, DeckFileError, Entry, Tell, as_deck
-from prism.formats.text import rows_of
+from prism.formats.deck import DeckFile, DeckFileError, Entry, Tell
 from prism.reading import read_all
 from prism.school import School
 from prism.spectrum import BANDS
@@ -127,7 +126,7 @@ def _mended(found: DeckFile, typed: dict[int, dict[int, str]]) -> DeckFile:
     """Return a file in which the colours that were typed stand instead of its own of those lines."""
     if not typed:
         return found
-    lines = [(line, [cells.get(i, "") for i in range(len(MENDED_BY))]) for line, cells in sorted(typed.items())]
+    lines = [(line, deck_csv.with_typed((), cells, len(MENDED_BY))) for line, cells in sorted(typed.items())]
     ours = deck_csv.read_rows([(0, MENDED_BY), *lines])
     entries = [entry for entry in found.entries if entry.line not in typed] + ours.entries
     problems = [problem for problem in found.problems if problem.line not in typed] + ours.problems
@@ -141,7 +140,8 @@ def lines_of(waiting: Import, wanted: Collection[int]) -> tuple[list[str], dict[
     """
     typed = waiting.typed
     if waiting.file_format not in TABLES:
-        return list(MENDED_BY), {line: deck_csv.with_typed([""] * len(MENDED_BY), typed.get(line)) for line in wanted}
+        cells = {line: deck_csv.with_typed((), typed.get(line, {}), len(MENDED_BY)) for line in wanted}
+        return list(MENDED_BY), cells
     headings: list[str] = []
     found: dict[int, list[str]] = {}
     last = max(wanted, default=0)
@@ -150,23 +150,16 @@ def lines_of(waiting: Import, wanted: Collection[int]) -> tuple[list[str], dict[
             if not headings and any(cell.strip() for cell in row):
                 headings = list(row)
             if line in wanted:
-                cells = [*row, *[""] * (len(headings) - len(row))]
-                found[line] = deck_csv.with_typed(cells, typed.get(line))
+                found[line] = deck_csv.with_typed(row, typed.get(line, {}), len(headings))
             if line >= last:
                 break
     return headings, found
 
 
-@contextmanager
-def _table(waiting: Import) -> Iterator[Iterator[tuple[int, list[str]]]]:
+def _table(waiting: Import) -> AbstractContextManager[Iterator[tuple[int, list[str]]]]:
     """Lend the numbered lines of a table. Raises `DeckFileError`."""
-    data = bytes(waiting.content)
-    if waiting.file_format == "xlsx":
-        with deck_xlsx.numbered(data) as rows:
-            yield rows
-    else:
-        with as_deck():
-            yield enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1)
+    numbered = deck_xlsx.numbered if waiting.file_format == "xlsx" else deck_csv.numbered
+    return numbered(bytes(waiting.content))
 
 
 def head(waiting: Import) -> list[list[str]]:

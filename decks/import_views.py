@@ -112,7 +112,7 @@ def apply(request: StudioRequest, pk: int) -> HttpResponse:
         return _coming_in(request, running) if request.htmx else redirect("deck-preview", pk)
     if running.state == Import.State.UNDOING and request.htmx:
         return _coming_in(request, running)  # leaving now would show the decks before all of it is out again
-    return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
+    return _over(request)
 
 
 def _over(request: StudioRequest) -> HttpResponse:

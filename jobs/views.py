@@ -69,8 +69,10 @@ def edit_job(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _job_sheet(request: StudioRequest, job: Job, like: Job | None = None) -> HttpResponse:
-    begun = Begun(request, as_sent([JobForm(instance=job)]) if job.pk else {})
-    form = JobForm(begun.data, instance=copy(job))  # a form writes into its instance even when it refuses
+    form = JobForm(instance=job)
+    begun = Begun(request, as_sent([form]) if job.pk else {})
+    if begun.data is not None:
+        form = JobForm(begun.data, instance=copy(job))  # a form writes into its instance even when it refuses
     begun.say(form, job.changed_by)
     if request.method == "POST" and form.is_valid():
         made = services.keep_job(request.user, job, form.fields_kept())
@@ -150,9 +152,10 @@ def toggle_rule(request: StudioRequest, pk: int, rule: int) -> HttpResponse:
 def finishes(request: StudioRequest, pk: int) -> HttpResponse:
     """Decide what the parts of a room are painted with."""
     found = _room(request, pk)
-    now = as_sent(form for _, form in FinishSheet(request.user, found).forms)
-    begun = Begun(request, now, [part for part, _ in Finish.Part.choices])
-    sheet = FinishSheet(request.user, found, begun.data)
+    sheet = FinishSheet(request.user, found)
+    begun = Begun(request, as_sent(form for _, form in sheet.forms), [part for part, _ in Finish.Part.choices])
+    if begun.data is not None:
+        sheet = FinishSheet(request.user, found, begun.data)
     for part, form in sheet.forms:
         begun.say(form, found.changed_by, {str(form.prefix): part})
     if request.method == "POST" and sheet.is_valid():
@@ -196,8 +199,10 @@ def edit_room(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
-    begun = Begun(request, RoomSheet(request.user, room).as_sent() if room.pk else {}, RoomSheet.PARTS)
-    sheet = RoomSheet(request.user, room, begun.data)
+    sheet = RoomSheet(request.user, room)
+    begun = Begun(request, sheet.as_sent() if room.pk else {}, RoomSheet.PARTS)
+    if begun.data is not None:
+        sheet = RoomSheet(request.user, room, begun.data)
     refused = False
     if request.method == "POST" and not sheet.more:
         begun.say(sheet.form, room.changed_by, words.ROOM_TABLES)

@@ -6,8 +6,8 @@ from collections.abc import Callable
 
 from django.http import HttpRequest, HttpResponse
 
-from people.queries import membership
-from prism.messages.habits import PLAIN, written_for
+from people.queries import as_by
+from prism.messages.habits import plainly
 
 
 class HabitsMiddleware:
@@ -19,5 +19,5 @@ class HabitsMiddleware:
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Answer a request."""
         user = request.user
-        with written_for(membership(user).habits if user.is_authenticated else PLAIN):
+        with as_by(user) if user.is_authenticated else plainly():
             return self._get_response(request)

@@ -6,6 +6,7 @@ import re
 
 from prism.messages.habits import current
 from prism.numbers import parse
+from prism.typed import flattened
 
 FOOT = 0.3048
 """Metres; the international foot."""
@@ -27,8 +28,8 @@ OF: dict[str, dict[str, float]] = {
 """What each unit of a kind of size is in metres, square metres, litres, or square metres that a litre covers."""
 UNIT = {"length": ("m", "ft"), "area": ("m²", "sq ft"), "volume": ("L", "gal"), "spreading": ("m²/L", "sq ft/gal")}
 """How each kind of size is written: metric, and in the United States."""
-_FEET = re.compile(r"(?P<feet>[^'’′a-z\"]+)(?:'|’|′|ft|feet|foot)\s*(?P<inches>[^\"”″a-z]+)(?:\"|”|″|in|inch|inches)?")
-_WITH_UNIT = re.compile(r"(?P<figure>[-−+\d.,]+)\s*(?P<unit>[^\d].*)?")
+_FEET = re.compile(r"(?P<feet>[^'a-z\"]+)(?:'|ft|feet|foot)\s*(?P<inches>[^\"a-z]+)(?:\"|in|inch|inches)?")
+_WITH_UNIT = re.compile(r"(?P<figure>[-+\d.,]+)\s*(?P<unit>[^\d].*)?")
 
 
 def unit(kind: str) -> str:
@@ -49,7 +50,7 @@ def read(text: str, kind: str) -> float:
     >>> round(read("12 ft 6 in", "length"), 3), read("3,8 m", "length"), round(read("2 gal", "volume"), 3)
     (3.81, 3.8, 7.571)
     """
-    clean = " ".join(text.casefold().replace("’", "'").replace("′", "'").replace("”", '"').replace("″", '"').split())
+    clean = flattened(text).replace("′", "'").replace("”", '"').replace("″", '"')
     if kind == "length" and (feet := _FEET.fullmatch(clean)):
         return parse(feet["feet"]) * FOOT + parse(feet["inches"]) * FOOT / 12
     found = _WITH_UNIT.fullmatch(clean)

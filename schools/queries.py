@@ -39,8 +39,7 @@ def usual(user: User) -> School:
 
 def find(user: User, key: str) -> School:
     """Return a ready school, or an own one as it stands. Raises `SchoolError` for none, and one that cannot be read."""
-    table = table_of(user, key)
-    return school.load(key) if table is None else school.build(key, table)
+    return school.in_force(key, table_of(user, key))
 
 
 def before(one: OwnSchool) -> tuple[str, dict[str, Any]]:

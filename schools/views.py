@@ -59,8 +59,10 @@ def edit(request: StudioRequest, pk: int) -> HttpResponse:
     """Edit an own school."""
     found = _own(request, pk)
     title, before = queries.before(found)
-    begun = Begun(request, as_sent([SchoolForm(found.table)]))
-    form = SchoolForm(found.table, begun.data, before)
+    form = SchoolForm(found.table, None, before)
+    begun = Begun(request, as_sent([form]))
+    if begun.data is not None:
+        form = SchoolForm(found.table, begun.data, before)
     begun.say(form, None)
     if request.method == "POST" and form.is_valid():
         services.edit(found, form.table)

@@ -76,9 +76,7 @@ def newcomer() -> User:
     unused = held.filter(reviews=None, jobs=None, imports=None, colours=None).order_by("pk").first()
     if unused:
         return unused
-    user = User(username=f"{NEWCOMER}{held.count() + 1}", first_name="A newcomer")
-    user.set_unusable_password()
-    user.save()
+    user = User.objects.create_user(f"{NEWCOMER}{held.count() + 1}", first_name="A newcomer")
     people_services.rename(people_queries.studio_of(user), words.NEW_STUDIO)
     return user
 

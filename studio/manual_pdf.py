@@ -10,7 +10,7 @@ from django.utils.safestring import mark_safe
 
 from studio import glossary
 from web import manual
-from web.pdf import typeset
+from web.pdf import PAGES, typeset
 
 CSS = Path(__file__).parent / "manual.css"
 
@@ -19,7 +19,7 @@ def manual_pdf(paper: str = "A4") -> bytes:
     """Return the manual on A4 or Letter."""
     text = mark_safe(manual.html(_in_place))  # from a file of the studio's own
     page = render_to_string("studio/manual_print.html", {"text": text, "sections": glossary.sections()})
-    return typeset(page, CSS, paper)
+    return typeset(page, paper, PAGES, CSS)
 
 
 def _in_place(name: str) -> str:

@@ -14,7 +14,6 @@ from django.http import FileResponse, Http404, HttpRequest, HttpResponse, JsonRe
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
-from django.utils.http import url_has_allowed_host_and_scheme
 from django.utils.safestring import mark_safe
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
@@ -28,7 +27,7 @@ from reviews import queries as review_queries
 from studio import demo_job, glossary
 from studio.manual_pdf import manual_pdf
 from web import manual
-from web.http import StudioRequest, as_file
+from web.http import StudioRequest, as_file, came_from
 
 DEMO_USER = "skerry"
 
@@ -139,9 +138,7 @@ def manual_file(request: HttpRequest) -> HttpResponse:
 @require_safe
 def screen(request: HttpRequest) -> HttpResponse:
     """Let a person find the size of their screen by a card, for boards true to size."""
-    back = request.headers.get("Referer", "")
-    inside = url_has_allowed_host_and_scheme(back, {request.get_host()}, require_https=request.is_secure())
-    context = {"sheets": words.SHEETS_THAT_FIT.items(), "back": back if inside else reverse("home")}
+    context = {"sheets": words.SHEETS_THAT_FIT.items(), "back": came_from(request)}
     return render(request, "studio/screen.html", context)
 
 

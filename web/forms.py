@@ -34,10 +34,20 @@ class NumberField(forms.CharField):
         if not text:
             return None
         label = self.said or str(self.label or "The number")
-        number = number_typed(label, text)
+        number = self.typed(label, text)
         if not self.low <= number <= self.high:
-            raise forms.ValidationError(messages.out_of_range(label, number, self.low, self.high))
+            shown, low, high = (one / self.unit for one in (number, self.low, self.high))
+            raise forms.ValidationError(messages.out_of_range(label, shown, low, high))
         return number
+
+    @property
+    def unit(self) -> float:
+        """What a number of the field, as it is kept, counts as one where it is shown."""
+        return 1.0
+
+    def typed(self, label: str, text: str) -> float:
+        """Return what was typed, as it is kept. Raises `ValidationError`."""
+        return number_typed(label, text)
 
     def prepare_value(self, value: Any) -> Any:
         """Return a number without needless digits, and what was typed as it was typed."""
@@ -58,20 +68,21 @@ class SizeField(NumberField):
 
     def clean(self, value: Any) -> float | None:
         """Return the size. Raises `ValidationError` naming it and its range."""
-        text = str(forms.CharField.clean(self, value) or "").strip()
-        if not text:
-            return None
-        if self.kept is not None and text == self.prepare_value(self.kept):
+        if self.kept is not None and str(value or "").strip() == self.prepare_value(self.kept):
             return self.kept
-        label = self.said or str(self.label or "The size")
+        return super().clean(value)
+
+    @property
+    def unit(self) -> float:
+        """The person's own unit, in metres, square metres or litres."""
+        return sizes.factor(self.kind)
+
+    def typed(self, label: str, text: str) -> float:
+        """Return the size that was typed. Raises `ValidationError`."""
         try:
-            size = sizes.read(text, self.kind)
+            return sizes.read(text, self.kind)
         except ValueError:
             raise forms.ValidationError(words.size_wrong(label, text, self.kind)) from None
-        if not self.low <= size <= self.high:
-            shown, low, high = (one / sizes.factor(self.kind) for one in (size, self.low, self.high))
-            raise forms.ValidationError(messages.out_of_range(label, shown, low, high))
-        return size
 
     def prepare_value(self, value: Any) -> Any:
         """Return a size in the person's unit, and what was typed as it was typed."""

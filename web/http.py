@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
+from urllib.parse import urlsplit
 
 from django.contrib.auth.models import User
 from django.http import HttpRequest, HttpResponse
+from django.shortcuts import resolve_url
+from django.utils.http import url_has_allowed_host_and_scheme
 from django.utils.text import slugify
 from django_htmx.middleware import HtmxDetails
 
@@ -20,6 +23,14 @@ class StudioRequest(HttpRequest):
 def whole_number(text: str | None) -> int:
     """Return the whole number of a parameter; 0 for anything else, which is no record's."""
     return int(text) if text and text.isascii() and text.isdecimal() and len(text) < 12 else 0
+
+
+def came_from(request: HttpRequest) -> str:
+    """Return the page that a request was sent from, where it is one of this site; else the first page."""
+    page = request.headers.get("Referer", "")
+    if not url_has_allowed_host_and_scheme(page, {request.get_host()}, require_https=request.is_secure()):
+        return resolve_url("home")
+    return urlsplit(page)._replace(scheme="", netloc="", fragment="").geturl()
 
 
 def as_file(response: HttpResponse, title: str, otherwise: str, ending: str, shown: bool = False) -> HttpResponse:

@@ -2,15 +2,12 @@
 
 from __future__ import annotations
 
-from urllib.parse import urlsplit
-
 from django.contrib.auth.middleware import LoginRequiredMiddleware
 from django.contrib.auth.views import redirect_to_login
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from django.shortcuts import resolve_url
-from django.utils.http import url_has_allowed_host_and_scheme
 
-from web.http import StudioRequest
+from web.http import StudioRequest, came_from
 
 
 class SignInMiddleware(LoginRequiredMiddleware):
@@ -24,13 +21,5 @@ class SignInMiddleware(LoginRequiredMiddleware):
         """Answer somebody who is not signed in."""
         if request.htmx:
             return HttpResponse(status=401)
-        after = request.get_full_path() if request.method in ("GET", "HEAD") else _came_from(request)
+        after = request.get_full_path() if request.method in ("GET", "HEAD") else came_from(request)
         return redirect_to_login(after, resolve_url("sign-in"))
-
-
-def _came_from(request: HttpRequest) -> str:
-    """Return the page that a post was sent from, where it is one of this site; else the first page."""
-    page = request.headers.get("Referer", "")
-    if not url_has_allowed_host_and_scheme(page, {request.get_host()}, require_https=request.is_secure()):
-        return resolve_url("home")
-    return urlsplit(page)._replace(scheme="", netloc="", fragment="").geturl()

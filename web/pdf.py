@@ -10,6 +10,8 @@ from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
 FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
+_HERE = Path(__file__).parent / "printed"
+_FACES, PAGES = _HERE / "fonts.css", _HERE / "pages.css"
 
 
 class OnlyFonts(URLFetcher):  # type: ignore[misc]
@@ -22,11 +24,13 @@ class OnlyFonts(URLFetcher):  # type: ignore[misc]
         return super().fetch(url, headers)
 
 
-def typeset(page: str, css: Path, paper: str) -> bytes:
-    """Return a page of HTML as a tagged PDF, styled by a file in which FONTS and PAPER stand for theirs."""
+def typeset(page: str, paper: str, *styles: Path) -> bytes:
+    """Return a page of HTML as a tagged PDF, styled by the studio's fonts and then by files, in which PAPER stands for
+    the paper's size; `PAGES` is the look of pages that are read."""
     fonts = FontConfiguration()
-    style = css.read_text().replace("FONTS", FONTS.as_uri()).replace("PAPER", paper)
-    made: bytes = HTML(string=page, base_url=str(css.parent), url_fetcher=OnlyFonts()).write_pdf(
+    style = "".join(one.read_text() for one in (_FACES, *styles)).replace("FONTS", FONTS.as_uri())
+    style = style.replace("PAPER", paper)
+    made: bytes = HTML(string=page, base_url=str(_HERE), url_fetcher=OnlyFonts()).write_pdf(
         stylesheets=[CSS(string=style, font_config=fonts, url_fetcher=OnlyFonts())], font_config=fonts,
         pdf_variant="pdf/ua-1", pdf_tags=True,
     )  # fmt: skip

@@ -26,6 +26,8 @@ class Work(models.Model):
         STOPPED = "stopped", "stopped"
         FAILED = "failed", "failed"
 
+    UNDER_WAY = (State.WAITING, State.RUNNING)
+
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="works")
     kind = models.CharField(max_length=30)
     asked = models.JSONField(default=dict)
@@ -55,7 +57,7 @@ class Work(models.Model):
     @property
     def is_under_way(self) -> bool:
         """Whether it waits or runs."""
-        return self.state in (self.State.WAITING, self.State.RUNNING)
+        return self.state in self.UNDER_WAY
 
     @property
     def is_lost(self) -> bool:

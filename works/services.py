@@ -7,6 +7,7 @@ from typing import Any
 
 from django.conf import settings
 from django.contrib.auth.models import User
+from django.db.models import QuerySet
 from django.utils import timezone
 
 from prism import words
@@ -22,8 +23,7 @@ def begin(by: User, kind: str, title: str, **asked: Any) -> Work:
     if kind not in settings.WORKS:
         raise KeyError(kind)
     Work.objects.filter(owner=by, made__lt=timezone.now() - KEPT_FOR).delete()
-    same = Work.objects.filter(owner=by, kind=kind, asked=asked, state__in=(Work.State.WAITING, Work.State.RUNNING))
-    under_way = same.first()
+    under_way = _under_way(kind, asked).filter(owner=by).first()
     if under_way is not None:
         return under_way
     made = Work.objects.create(owner=by, kind=kind, title=title[:120], asked=asked)
@@ -38,8 +38,11 @@ BELIEVED = timedelta(seconds=8)
 
 def in_hand(kind: str, **asked: Any) -> bool:
     """Whether somebody is at a piece of work, as far as it shows."""
-    held = Work.objects.filter(kind=kind, asked=asked, moved__gt=timezone.now() - BELIEVED)
-    return held.filter(state__in=(Work.State.WAITING, Work.State.RUNNING)).exists()
+    return _under_way(kind, asked).filter(moved__gt=timezone.now() - BELIEVED).exists()
+
+
+def _under_way(kind: str, asked: dict[str, Any]) -> QuerySet[Work]:
+    return Work.objects.filter(kind=kind, asked=asked, state__in=Work.UNDER_WAY)
 
 
 def _enqueue(work: Work) -> None:

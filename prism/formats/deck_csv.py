@@ -10,6 +10,7 @@ import csv
 import io
 import re
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass
 
 from prism import messages
@@ -83,9 +84,16 @@ Typed = Mapping[int, Mapping[int, str]]
 """What a person typed instead of cells of a table: by line, then by column, 0-based."""
 
 
-def with_typed(row: Sequence[str], typed: Mapping[int, str] | None) -> list[str]:
-    """Return a line of cells with those in it that were typed."""
-    return [(typed or {}).get(i, cell) for i, cell in enumerate(row)]
+def with_typed(row: Sequence[str], typed: Mapping[int, str], width: int) -> list[str]:
+    """Return a line of as many cells as a table is wide, with those in it that were typed."""
+    return [typed.get(i, row[i] if i < len(row) else "") for i in range(width)]
+
+
+@contextmanager
+def numbered(data: bytes) -> Iterator[Iterator[tuple[int, list[str]]]]:
+    """Lend the lines of a CSV file as cells, numbered. Raises `DeckFileError`."""
+    with as_deck():
+        yield enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1)
 
 
 def read(
@@ -93,8 +101,7 @@ def read(
 ) -> DeckFile:
     """Return the deck in a CSV file. `mapping` overrides the headings: column index to field or wavelength; `typed`
     overrides cells."""
-    with as_deck():
-        rows = enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1)
+    with numbered(data) as rows:
         return read_rows(rows, mapping, lines_in(data), tell, typed)
 
 
@@ -125,7 +132,7 @@ def read_rows(
     entries: list[Entry] = []
     problems: list[Problem] = []
     for line, own in filled:
-        row = own if not typed or line not in typed else with_typed(_as_wide(own, len(headers)), typed[line])
+        row = with_typed(own, typed[line], len(headers)) if typed and line in typed else own
         try:
             if sum(bool(cell.strip()) for cell in row[len(headers) :]):
                 raise EntryError("", messages.cells_beyond(len(row), len(headers)))
@@ -139,10 +146,6 @@ def read_rows(
     if percent:
         notes.append(messages.csv_percent_note())
     return DeckFile(entries, problems, tuple(notes))
-
-
-def _as_wide(row: Sequence[str], width: int) -> list[str]:
-    return [*row[:width], *[""] * (width - len(row))]
 
 
 def _filled(rows: Iterable[tuple[int, Sequence[str]]], budget: Budget) -> Iterator[tuple[int, Sequence[str]]]:

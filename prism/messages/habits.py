@@ -11,7 +11,6 @@ from contextvars import ContextVar
 from dataclasses import dataclass
 from datetime import date, datetime
 
-DECIMALS, UNITS, DATES = ("point", "comma"), ("metric", "us"), ("day", "month", "iso")
 THIN = "\u202f"
 """A narrow space at which no line breaks."""
 
@@ -65,6 +64,11 @@ def pointed(text: str) -> str:
     if _now.get().decimal == "point":
         return text
     return text.replace(",", THIN).replace(".", ",")
+
+
+def between() -> str:
+    """Return what stands between the figures of a list: no comma where that is the decimal mark."""
+    return ", " if _now.get().decimal == "point" else "; "
 
 
 def day(when: date | datetime, year: bool = True) -> str:

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from prism.messages.habits import current, plainly
+from prism.messages.habits import between, plainly
 from prism.messages.text import number
 
 
 def lab_text(lab: Iterable[float], digits: int = 1) -> str:
     """Return Lab as three figures."""
-    return ("; " if current().decimal == "comma" else ", ").join(number(value, digits) for value in lab)
+    return between().join(number(value, digits) for value in lab)
 
 
 def lab_given(lab: Iterable[float], convention: str) -> str:

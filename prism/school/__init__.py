@@ -2,7 +2,7 @@
 
 from prism.school.figures import ANY_CHROMA, FamilyRule, School
 from prism.school.scales import HueScale, Scale, SchoolError
-from prism.school.tables import DEFAULT, build, find, load, names, nearest_ready, table_of
+from prism.school.tables import DEFAULT, besides, build, find, in_force, load, names, nearest_ready, table_of
 
 __all__ = [
     "ANY_CHROMA",
@@ -12,8 +12,10 @@ __all__ = [
     "Scale",
     "School",
     "SchoolError",
+    "besides",
     "build",
     "find",
+    "in_force",
     "load",
     "names",
     "nearest_ready",

@@ -54,6 +54,16 @@ def load(key: str = DEFAULT) -> School:
     return build(key, _shipped(key))
 
 
+def in_force(key: str, table: dict[str, Any] | None) -> School:
+    """Return an own school by the table it was kept with, else the ready one of a key. Raises `SchoolError`."""
+    return build(key, table) if table else load(key)
+
+
+def besides(chosen: School) -> list[School]:
+    """Return the ready schools but for the one that was chosen."""
+    return [load(key) for key in names() if key != chosen.key]
+
+
 def table_of(key: str) -> dict[str, Any]:
     """Return every figure of a school that ships, as nested tables of the caller's own. Raises `SchoolError`."""
     return deepcopy(_shipped(key))

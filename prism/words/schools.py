@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.habits import current
+from prism.messages.habits import between
 from prism.messages.text import capital, listed, many, plain_figure, sentence, whole
 from prism.words.readings import headline, temperature_short, undertone_short
 
@@ -267,8 +267,7 @@ def school_range(figure: Figure) -> str:
 def figure_said(value: object, unit: str) -> str:
     """Return a figure of a school, or several, with the unit."""
     each = value if isinstance(value, list | tuple) else [value]
-    several = "; " if current().decimal == "comma" else ", "
-    shown = several.join(plain_figure(one) if isinstance(one, int | float) else str(one) for one in each)
+    shown = between().join(plain_figure(one) if isinstance(one, int | float) else str(one) for one in each)
     return f"{shown} {unit}".strip()
 
 

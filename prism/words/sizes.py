@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 from prism import sizes
+from prism.messages.habits import current
 from prism.messages.text import NO_BREAK, number, plain_figure
 
 
 def as_size(metric: float, kind: str) -> str:
     """Return a size as a figure for a field, without its unit."""
-    return plain_figure(round(metric / sizes.factor(kind), 2 if sizes.factor(kind) != 1 else 4))
+    return plain_figure(round(metric / sizes.factor(kind), 2 if current().is_us else 4))
 
 
 def area_said(square_metres: float) -> str:
     """Return an area."""
-    us = sizes.factor("area") != 1
-    return f"{number(square_metres / sizes.factor('area'), 0 if us else 1)}{NO_BREAK}{sizes.unit('area')}"
+    digits = 0 if current().is_us else 1
+    return f"{number(square_metres / sizes.factor('area'), digits)}{NO_BREAK}{sizes.unit('area')}"
 
 
 def volume_said(litres: float) -> str:
@@ -24,14 +25,14 @@ def volume_said(litres: float) -> str:
 
 def poured_said(litres: float) -> str:
     """Return a small amount of paint, as for a board."""
-    if sizes.factor("volume") == 1:
-        return f"{number(1000 * litres, 0)}{NO_BREAK}mL"
-    return f"{number(litres / sizes.OF['volume']['fl oz'])}{NO_BREAK}fl oz"
+    if current().is_us:
+        return f"{number(litres / sizes.OF['volume']['fl oz'])}{NO_BREAK}fl oz"
+    return f"{number(1000 * litres, 0)}{NO_BREAK}mL"
 
 
 def covers_said(spreading: float) -> str:
     """Return what paint covers once, given in m² a litre."""
-    by = "litre" if sizes.factor("volume") == 1 else "gallon"
+    by = "gallon" if current().is_us else "litre"
     area = number(spreading / sizes.factor("spreading"), 0)
     return f"a {by} covering {area}{NO_BREAK}{sizes.unit('area')} once"
 

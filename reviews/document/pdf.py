@@ -16,7 +16,7 @@ from prism import words
 from prism.viewing.samples import MARGIN
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
-from web.pdf import typeset
+from web.pdf import PAGES, typeset
 
 PRINT, PRINT_JOB = "reviews/document/print.html", "reviews/document/print_job.html"
 HERE = Path(__file__).parent
@@ -44,7 +44,7 @@ class Sheet:
 
 def pdf(document: Document, studio: Studio, paper: str = "A4") -> bytes:
     """Return a document as a tagged PDF on A4 or Letter. Raises `KeyError` for another paper."""
-    return _made(PRINT, printed(document, studio), paper)
+    return _read(PRINT, printed(document, studio), paper)
 
 
 def printed(document: Document, studio: Studio) -> dict[str, object]:
@@ -54,7 +54,7 @@ def printed(document: Document, studio: Studio) -> dict[str, object]:
 
 def job_pdf(document: JobDocument, studio: Studio, paper: str = "A4") -> bytes:
     """Return the document of a job likewise."""
-    return _made(PRINT_JOB, {"document": document, "studio": studio}, paper)
+    return _read(PRINT_JOB, {"document": document, "studio": studio}, paper)
 
 
 def sheets_pdf(boards: Sequence[Sheet], size: tuple[float, float], printed: bool = False) -> bytes:
@@ -64,13 +64,17 @@ def sheets_pdf(boards: Sequence[Sheet], size: tuple[float, float], printed: bool
     said: dict[str, object] = {"printed": printed, "caution": words.PRINT_IS_NOT_PAINT}
     context = {"boards": boards, "width": width, "height": height, "margin": MARGIN * 1000}
     context |= {"inside_width": width - 2000 * MARGIN, "inside_height": height - 2000 * MARGIN}
-    return _made("reviews/document/sheets.html", said | context, f"{width:g}mm {height:g}mm", "sheets.css")
+    return _made("reviews/document/sheets.html", said | context, f"{width:g}mm {height:g}mm", HERE / "sheets.css")
 
 
-def _made(template: str, context: dict[str, object], paper: str, css: str = "print.css") -> bytes:
-    if css == "print.css" and paper not in PAPERS:
+def _read(template: str, context: dict[str, object], paper: str) -> bytes:
+    if paper not in PAPERS:
         raise KeyError(paper)
+    return _made(template, context, paper, PAGES, HERE / "print.css")
+
+
+def _made(template: str, context: dict[str, object], paper: str, *styles: Path) -> bytes:
     page = render_to_string(template, context)
     # drawings bring their own styles, since those of a page do not reach into them
     drawn = _DRAWING.sub(rf"\1<style>{(HERE / 'drawings.css').read_text()}</style>", page)
-    return typeset(_BOARD.sub(rf"\1{_BOARD_STYLE}", drawn), HERE / css, paper)
+    return typeset(_BOARD.sub(rf"\1{_BOARD_STYLE}", drawn), paper, *styles)

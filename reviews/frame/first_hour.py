@@ -15,7 +15,7 @@ from decks.models import Colour, Import
 from jobs import queries as job_queries
 from jobs.forms import JobForm, MoveForm
 from jobs.models import Job
-from people.queries import may_change, team
+from people.queries import team
 from reviews import queries
 from reviews.models import Review
 from web import manual
@@ -55,13 +55,13 @@ class FirstHour:
             "deck": came or deck_queries.makers(self._user).filter(owner__in=team(self._user)).exists(),
             "review": self._reviews.exists(),
             "room": rooms.exclude(width=None).exists(),
-            "light": self._reviews.exclude(room=None).exists(),
+            "light": self.is_over,
         }
 
-    @property
+    @cached_property
     def is_over(self) -> bool:
         """Whether the studio knows its way: there is a review, and it is in a room."""
-        return self.done["light"]
+        return self._reviews.exclude(room=None).exists()
 
     @property
     def acts(self) -> list[Act]:
@@ -69,11 +69,6 @@ class FirstHour:
         coming = next((key for key in ACTS if not self.done[key]), "")
         parts = zip(ACTS, manual.first_hour(), strict=True)
         return [Act(key, title, mark_safe(text), self.done[key], key == coming) for key, (title, text) in parts]
-
-    @property
-    def may_change(self) -> bool:
-        """Whether the person may bring in decks and enter jobs."""
-        return may_change(self._user)
 
     @property
     def file_form(self) -> ImportForm:

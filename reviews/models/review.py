@@ -15,7 +15,7 @@ from jobs.models import Room
 from prism import words
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
-from prism.school import DEFAULT, School, SchoolError, build, load, nearest_ready
+from prism.school import DEFAULT, School, SchoolError, in_force, nearest_ready
 
 
 class Review(models.Model):
@@ -109,7 +109,7 @@ class Review(models.Model):
     @cached_property
     def _school(self) -> tuple[School, str]:
         try:
-            return (build(self.school, self.school_table) if self.school_table else load(self.school)), ""
+            return in_force(self.school, self.school_table), ""
         except SchoolError as wrong:
             return nearest_ready(self.school_table), str(wrong)
 

@@ -17,6 +17,7 @@ from reviews.document.document import Document
 from reviews.document.job import JobDocument
 from reviews.document.pdf import PRINT, PRINT_JOB, job_pdf, pdf, printed
 from reviews.models import Review
+from web.output import written_to
 
 
 class Command(BaseCommand):
@@ -35,11 +36,7 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         """Write it, or say why not."""
         content = self._job(options) if options["job"] else self._review(options)
-        try:
-            options["out"].write_bytes(content)
-        except OSError as wrong:
-            raise CommandError(f"{options['out']}: {wrong.strerror}") from None
-        self.stdout.write(f"{options['out']}: {len(content):,} bytes")
+        self.stdout.write(written_to(options["out"], content))
 
     def _review(self, options: dict[str, Any]) -> bytes:
         review = Review.objects.filter(pk=options["number"], deleted=None).first()

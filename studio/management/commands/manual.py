@@ -5,10 +5,11 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Any
 
-from django.core.management.base import BaseCommand, CommandError, CommandParser
+from django.core.management.base import BaseCommand, CommandParser
 
 from people.models import PAPERS
 from studio.manual_pdf import manual_pdf
+from web.output import written_to
 
 
 class Command(BaseCommand):
@@ -23,9 +24,4 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Write it, or say why not."""
-        content = manual_pdf(options["paper"])
-        try:
-            options["out"].write_bytes(content)
-        except OSError as wrong:
-            raise CommandError(f"{options['out']}: {wrong.strerror}") from None
-        self.stdout.write(f"{options['out']}: {len(content):,} bytes")
+        self.stdout.write(written_to(options["out"], manual_pdf(options["paper"])))

@@ -292,6 +292,24 @@
     navigator.sendBeacon(form.action, data);
   });
 
+  // a deck's file that is dropped anywhere on a page that takes decks is looked at at once
+  const taking = () => $("form[data-drop-deck]");
+  const holdsFile = (event) => taking() && event.dataTransfer && event.dataTransfer.types.includes("Files");
+  document.addEventListener("dragover", (event) => {
+    if (!holdsFile(event)) return;
+    event.preventDefault();
+    document.body.classList.add("dropping");
+  });
+  document.addEventListener("dragleave", (event) => !event.relatedTarget && document.body.classList.remove("dropping"));
+  document.addEventListener("drop", (event) => {
+    document.body.classList.remove("dropping");
+    if (!holdsFile(event) || event.defaultPrevented) return;
+    event.preventDefault();
+    const form = taking();
+    form.elements.file.files = event.dataTransfer.files;
+    form.requestSubmit();
+  });
+
   const LIMIT = 1_000_000;
 
   document.addEventListener("alpine:init", () => {
@@ -358,24 +376,6 @@
         setTimeout(() => { button.textContent = said; }, 1600);
       },
     }));
-
-    // a deck's file that is dropped anywhere on a page that takes decks is looked at at once
-    const taking = () => $("form[data-drop-deck]");
-    const holdsFile = (event) => taking() && event.dataTransfer && event.dataTransfer.types.includes("Files");
-    document.addEventListener("dragover", (event) => {
-      if (!holdsFile(event)) return;
-      event.preventDefault();
-      document.body.classList.add("dropping");
-    });
-    document.addEventListener("dragleave", (event) => !event.relatedTarget && document.body.classList.remove("dropping"));
-    document.addEventListener("drop", (event) => {
-      document.body.classList.remove("dropping");
-      if (!holdsFile(event) || event.defaultPrevented) return;
-      event.preventDefault();
-      const form = taking();
-      form.elements.file.files = event.dataTransfer.files;
-      form.requestSubmit();
-    });
 
     // a dropped or chosen file is shown as text, so that it can be mended in place
     window.Alpine.data("intake", () => ({
