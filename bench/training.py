@@ -16,24 +16,26 @@ def main(lab: np.ndarray) -> None:
     from prism import school
     from prism.spectrum import lightness_to_lrv
     from prism.survey import hue_of
-    from prism.training import exercises
-    from prism.training.exercises import Kind, PoolError, make
+    from prism.training import walls
+    from prism.training.exercise import Kind, PoolError
     from prism.training.eye import estimate
     from prism.training.pool import Pool
+    from prism.training.showing import showing
+    from prism.training.walls import make
 
     wall = school.load()
     pool = Pool.of(lab, lightness_to_lrv(lab[:, 0]), np.full(len(lab), 0.3), np.arange(len(lab)) % 7, wall)
-    _ = pool.seen, pool.neutrals, pool.whites, pool.named
+    _ = pool.neutrals, pool.whites, pool.named, pool.clean
 
     def of_kind(kind: Kind) -> None:
         with suppress(PoolError):
-            make(kind, pool, np.random.default_rng(3))
+            showing(make(kind, pool, np.random.default_rng(3)), pool)
 
     some = best(lambda: of_kind(Kind.LIGHTER), 5)
     slowest = max(best(lambda kind=kind: of_kind(kind), 5) for kind in Kind)
-    whole, exercises.LOOKED_AT = exercises.LOOKED_AT, len(lab)
+    whole, walls.LOOKED_AT = walls.LOOKED_AT, len(lab)
     naive = best(lambda: of_kind(Kind.LIGHTER), 2)
-    exercises.LOOKED_AT = whole
+    walls.LOOKED_AT = whole
     report("the next wall from 50,000 colours", f"{1000 * slowest:.0f} ms", "50 ms")
     report("  against looking through all of them", f"{naive / some:.0f} times as fast", "10")
 

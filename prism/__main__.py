@@ -21,7 +21,7 @@ from prism.light.day import LAMPS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
 from prism.school.checks import CHARACTERS
-from prism.training.exercises import Kind
+from prism.training.exercise import Kind
 
 EXAMPLES = (
     "read '#C4CBC9' lab:80,-2,3 H16.3 --json",

@@ -5,8 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
-from django.contrib.auth.models import User
-
 from decks import queries as deck_queries
 from decks.models import Colour
 from prism import words
@@ -37,8 +35,8 @@ class Told:
 class WallPage:
     """One wall."""
 
-    def __init__(self, user: User, wall: Wall) -> None:
-        self._user, self.wall = user, wall
+    def __init__(self, wall: Wall) -> None:
+        self.wall = wall
 
     @cached_property
     def _colours(self) -> list[Colour]:

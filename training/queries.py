@@ -9,11 +9,11 @@ from django.contrib.auth.models import User
 from django.db.models import QuerySet
 from django.utils import timezone
 
-from decks.catalogue import catalogue, state_for
+from decks.catalogue import Catalogue, catalogue_as_of, state_for
 from people.queries import team
 from prism import school, words
 from prism.school import School
-from prism.training.exercises import Kind
+from prism.training.exercise import Kind
 from prism.training.eye import Eye, estimate
 from prism.training.pool import Pool
 from prism.training.staircase import Staircase, Threshold
@@ -24,24 +24,25 @@ GUESSED = {Kind.ODD: 0.25, Kind.TWIN: 0.25}
 """Part of right answers by guessing alone; of two otherwise."""
 TRAINED = (Kind.WARMER, Kind.LIGHTER, Kind.SAME, Kind.ODD, Kind.TWIN)
 """Kinds whose difficulty follows the eye, and which find a threshold."""
+LEAST_ANSWERS = 8
+"""Answers before which nothing is said of an eye."""
 LOOKED_BACK = 2_000
 """Answers from which an eye is estimated: the last ones."""
 
 _pools: Kept[Hashable, Pool] = Kept(4)
 
 
-def pool_of(user: User, chosen: School) -> Pool:
-    """Return the decks of somebody's studio as exercises draw from them."""
-    held = catalogue(user)
-    key = team(user), state_for(user), chosen
-    return _pools.get(key, lambda: Pool(held.survey(chosen), held.lrv, held.makers))
+def decks_of(user: User, chosen: School) -> tuple[Catalogue, Pool]:
+    """Return the decks of somebody's studio, and the same row for row as exercises draw from them."""
+    state = state_for(user)
+    held = catalogue_as_of(user, state)
+    made = _pools.get((team(user), state, chosen), lambda: Pool(held.survey(chosen), held.lrv, held.makers))
+    return held, made
 
 
 def school_of(sitting: Sitting) -> School:
     """Return the school of a sitting, as it stood when that began."""
-    if sitting.school_table is None:
-        return school.load(sitting.school)
-    return school.build(sitting.school, sitting.school_table)
+    return school.in_force(sitting.school, sitting.school_table)
 
 
 def sittings(user: User) -> QuerySet[Sitting]:
@@ -103,7 +104,3 @@ def progress(user: User, chosen: School) -> Progress:
     told = [words.told_apart(kind, found) for kind, found in thresholds(user)]
     due = Returning.objects.filter(owner=user, due__lte=timezone.now()).count()
     return Progress(told, sees if eye.answers >= LEAST_ANSWERS else [], answers(user).count(), due)
-
-
-LEAST_ANSWERS = 8
-"""Answers before which nothing is said of an eye."""

@@ -6,23 +6,23 @@ from secrets import randbits
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db import transaction
+from django.db import IntegrityError, transaction
 from django.utils import timezone
 from fsrs import Card, Rating, Scheduler
 
-from decks.catalogue import catalogue
 from prism import school, words
-from prism.school import School
-from prism.training.exercises import Exercise, Kind, PoolError, make
+from prism.training.exercise import Exercise, Kind, PoolError
 from prism.training.pool import Pool
+from prism.training.walls import make
 from schools import queries as school_queries
 from training import queries
 from training.models import Returning, Sitting, Wall
 
 KINDS = tuple(Kind)
-TRIES = 12
-SPREAD = (0.6, 1.8)
-"""Between which multiples of an eye's threshold walls of other kinds are as hard."""
+USUAL = (1.5, 4.5)
+"""ΔE00 between which walls are as hard whose difficulty does not follow the eye."""
+WORTH = (0.6, 12.0)
+"""ΔE00 between which the decks hold walls that are worth hanging."""
 _scheduler = Scheduler(enable_fuzzing=False)
 
 
@@ -40,51 +40,58 @@ def begin(user: User) -> Sitting:
     return Sitting.objects.create(owner=user, school=usual.key, school_table=table, seed=randbits(48))
 
 
-@transaction.atomic
 def hang(sitting: Sitting) -> Wall | None:
     """Return the wall that waits for an answer, else hang the next one; None where the sitting is over.
 
+    A wall is made before anything is locked; of two requests that hang the same number the second has the first's.
     Raises `NoWallError`.
     """
-    Sitting.objects.select_for_update().get(pk=sitting.pk)
     waits = sitting.walls.filter(right=None).first()
-    if waits is not None:
+    if waits is not None or sitting.is_over:
         return waits
-    if sitting.is_over:
-        return None
+    made = _made(sitting)
+    try:
+        with transaction.atomic():
+            made.save()
+    except IntegrityError:
+        return hang(sitting)
+    return made
+
+
+def _made(sitting: Sitting) -> Wall:
+    """Return the next wall of a sitting, not kept yet. Raises `NoWallError`."""
     number = sitting.walls.count() + 1
     rng = np.random.default_rng([sitting.seed, number])
     chosen = queries.school_of(sitting)
-    pool = queries.pool_of(sitting.owner, chosen)
+    held, pool = queries.decks_of(sitting.owner, chosen)
     hung = {tuple(sorted(boards)) for boards in sitting.walls.values_list("boards", flat=True)}
-    held = catalogue(sitting.owner)
     for kind in _kinds(sitting, rng):
         try:
-            made = make(kind, pool, rng, _apart(sitting.owner, kind, rng), _others(chosen))
+            found = make(kind, pool, rng, _apart(sitting.owner, kind, rng), school.besides(chosen))
         except PoolError:
             continue
-        boards = [int(held.ids[row]) for row in made.boards]
+        boards = [int(held.ids[row]) for row in found.boards]
         if tuple(sorted(boards)) not in hung:
-            names = [held.names[row] for row in made.boards]
-            return _keep(sitting, number, made, boards, words.because(made, pool, names), pool)
+            names = [held.names[row] for row in found.boards]
+            return _wall(sitting, number, found, boards, words.because(found, pool, names), pool)
     raise NoWallError(words.NO_WALLS)
 
 
-def _keep(sitting: Sitting, number: int, made: Exercise, boards: list[int], because: str, pool: Pool) -> Wall:
-    first = made.accepted[0]
-    asked = made.kind is Kind.UNDERTONE
-    return Wall.objects.create(
+def _wall(sitting: Sitting, number: int, found: Exercise, boards: list[int], because: str, pool: Pool) -> Wall:
+    first = found.accepted[0]
+    asked = found.kind is Kind.UNDERTONE
+    return Wall(
         sitting=sitting,
         number=number,
-        kind=made.kind.value,
-        axis=made.axis,
+        kind=found.kind.value,
+        axis=found.axis,
         boards=boards,
-        accepted=[list(one) if isinstance(one, tuple) else [one] for one in made.accepted],
-        choices=list(made.choices),
+        accepted=[list(one) if isinstance(one, tuple) else [one] for one in found.accepted],
+        choices=list(found.choices),
         wanted=len(first) if isinstance(first, tuple) else 1,
-        apart=made.apart,
+        apart=found.apart,
         because=because,
-        direction=[round(float(v), 4) for v in pool.seen.u[made.boards[0]]] if asked else None,
+        direction=[round(float(v), 4) for v in pool.seen.u[found.boards[0]]] if asked else None,
     )
 
 
@@ -94,23 +101,14 @@ def _kinds(sitting: Sitting, rng: np.random.Generator) -> list[Kind]:
     last = sitting.walls.values_list("kind", flat=True).last()
     coming = [Kind(kind) for kind in dict.fromkeys(due) if kind != last]
     rest = [KINDS[i] for i in rng.permutation(len(KINDS)) if KINDS[i].value != last]
-    return list(dict.fromkeys([*coming, *rest, *KINDS]))[:TRIES]
+    return list(dict.fromkeys([*coming, *rest, *KINDS]))
 
 
 def _apart(user: User, kind: Kind, rng: np.random.Generator) -> float:
     """Return how far apart the next wall of a kind should be, ΔE00."""
     if kind in queries.TRAINED:
         return float(np.clip(queries.staircase(user, kind.value).next, *WORTH))
-    return float(rng.uniform(*SPREAD) * 2.5)
-
-
-WORTH = (0.6, 12.0)
-"""ΔE00 between which the decks hold walls that are worth hanging."""
-
-
-def _others(chosen: School) -> list[School]:
-    """Return the ready schools whose words count besides."""
-    return [school.load(key) for key in school.names() if key != chosen.key]
+    return float(rng.uniform(*USUAL))
 
 
 @transaction.atomic

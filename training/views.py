@@ -63,7 +63,7 @@ def sitting(request: StudioRequest, pk: int) -> HttpResponse:
         answered = held.walls.exclude(right=None)
         said = words.sitting_over(answered.count(), answered.filter(right=True).count())
         return render(request, "training/over.html", {"sitting": held, "said": said})
-    return render(request, "training/wall.html", {"page": WallPage(request.user, wall)})
+    return render(request, "training/wall.html", {"page": WallPage(wall)})
 
 
 @require_POST
@@ -87,4 +87,4 @@ def explained(request: StudioRequest, pk: int, number: int) -> HttpResponse:
     wall = _wall(request, pk, number)
     if wall.right is None:
         return redirect(wall.sitting)
-    return render(request, "training/explained.html", {"page": WallPage(request.user, wall)})
+    return render(request, "training/explained.html", {"page": WallPage(wall)})

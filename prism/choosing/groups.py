@@ -97,18 +97,24 @@ def same_depth(
 def foil(subject: Reading, deck: Deck, u: Array, taken: Sequence[int]) -> Pick | None:
     """Return the colour beside which the subject's undertone jumps out: opposite to it, as strong or stronger, and no
     lighter or darker. None for a subject without an undertone."""
-    against = -(u @ np.asarray(subject.undertone.vector))
-    rows = np.flatnonzero((against > 0) & (np.abs(deck.lab[:, 0] - subject.lab[0]) <= FOIL_DEPTH))
-    rows = rows[~np.isin(rows, list(taken))]
-    if subject.undertone.main is None or not rows.size:
+    if subject.undertone.main is None:
         return None
-    strength, own = subject.undertone.strength, np.maximum(length(u[rows, 0], u[rows, 1]), 1e-9)
+    row = foil_row(np.asarray(subject.undertone.vector), float(subject.lab[0]), deck.lab, u, taken)
+    return None if row is None else pick_of(subject, deck, row, "foil", "foil")
+
+
+def foil_row(vector: Array, lightness: float, lab: Array, u: Array, taken: Sequence[int]) -> int | None:
+    """Return the row of colours, Lab (n, 3) and undertones (n, 2), that is the foil of an undertone (2,) at an L*."""
+    against = -(u @ vector)
+    rows = np.flatnonzero((against > 0) & (np.abs(lab[:, 0] - lightness) <= FOIL_DEPTH))
+    rows = rows[~np.isin(rows, list(taken))]
+    if not rows.size:
+        return None
+    strength, own = max(float(np.hypot(*vector)), 1e-9), np.maximum(length(u[rows, 0], u[rows, 1]), 1e-9)
     opposed = against[rows] / (own * strength)
     wanted = max(strength, FOIL_STRENGTH)
     strong = np.minimum(own / wanted, 1.0) * np.exp(-np.maximum(own - 2 * wanted, 0) / 4)
-    level = np.exp(-np.abs(deck.lab[rows, 0] - subject.lab[0]) / FOIL_DEPTH)
+    level = np.exp(-np.abs(lab[rows, 0] - lightness) / FOIL_DEPTH)
     score = np.where(opposed > OPPOSED, opposed**2 * strong * level, 0.0)
     at = int(np.argmax(score))
-    if score[at] < LEAST_FOIL:
-        return None
-    return pick_of(subject, deck, int(rows[at]), "foil", "foil")
+    return int(rows[at]) if score[at] >= LEAST_FOIL else None

@@ -10,8 +10,10 @@ from prism import school, words
 from prism.commands import decks
 from prism.commands.arguments import fail, print_json, school_of
 from prism.numbers import is_number, parse
-from prism.training.exercises import Exercise, Kind, PoolError, make
+from prism.training.exercise import Exercise, Kind, PoolError
 from prism.training.pool import Pool
+from prism.training.showing import showing
+from prism.training.walls import make
 
 HARDEST, EASIEST = 0.3, 15.0
 """ΔE00 between which an exercise may be asked for."""
@@ -27,23 +29,26 @@ def run_exercise(args: argparse.Namespace) -> None:
     makers = sorted({entry.maker for entry in entries})
     numbers = [makers.index(entry.maker) for entry in entries]
     pool = Pool.of(offered.lab, offered.lrv, offered.doubt, numbers, chosen)
-    others = [school.load(key) for key in school.names() if key != chosen.key]
     try:
-        wall = make(Kind(args.kind), pool, np.random.default_rng(args.seed), apart, others)
+        wall = make(Kind(args.kind), pool, np.random.default_rng(args.seed), apart, school.besides(chosen))
     except PoolError:
         fail(words.too_small(args.kind))
     codes = [entries[row].code for row in wall.boards]
-    because = words.because(wall, pool, [entries[row].name for row in wall.boards])
+    names = [entries[row].name for row in wall.boards]
+    because, shown = words.because(wall, pool, names), showing(wall, pool)
     if args.json:
         print_json({
             "kind": wall.kind.value, "boards": codes, "question": words.TRAINED[wall.kind.value],
             "choices": list(wall.choices), "accepted": accepted(wall, codes), "because": because,
-            "apart": round(wall.apart, 4),
+            "apart": round(wall.apart, 4), "shown_by": entries[shown.row].code if shown else None,
         })  # fmt: skip
         return
     print(f"{words.TRAINED[wall.kind.value]}  {' '.join(codes)}")
     print("; ".join(one if isinstance(one, str) else " ".join(one) for one in accepted(wall, codes)))
     print(because)
+    if shown:
+        beside = [names[place] for place in shown.beside]
+        print(words.shown_by(shown, entries[shown.row].name, beside, float(pool.lrv[shown.row])))
 
 
 def accepted(wall: Exercise, codes: list[str]) -> list[str | list[str]]:

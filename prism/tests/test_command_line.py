@@ -14,7 +14,7 @@ from pathlib import Path
 from prism import demo
 from prism.__main__ import build_parser, main
 from prism.formats import reflectance_csv
-from prism.training.exercises import Kind
+from prism.training.exercise import Kind
 
 
 def run(*args, stdin=""):

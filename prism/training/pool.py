@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from prism.choosing.groups import foil_row
+from prism.choosing.whites import reference_whites
 from prism.school import School
 from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.spectrum import Array
@@ -61,11 +64,25 @@ class Pool:
         return np.flatnonzero((self.lrv >= WHITE_FROM) & (self.seen.strength < NEUTRAL_TO))
 
     @cached_property
+    def is_named(self) -> NDArray[np.bool_]:
+        """Whether each certainly has one hue, and no other, (n,)."""
+        sure: NDArray[np.bool_] = self.seen.hues.level == LEVELS.index(Level.CERTAIN)
+        return sure & (self.seen.hues.said[:, 1] < 0)
+
+    @cached_property
     def named(self) -> list[Rows]:
         """For each hue of the school the rows of neutrals that certainly have it, and no other."""
-        certain = (self.seen.hues.level == LEVELS.index(Level.CERTAIN)) & (self.seen.hues.said[:, 1] < 0)
-        rows = self.neutrals[certain[self.neutrals]]
+        rows = self.neutrals[self.is_named[self.neutrals]]
         return [rows[self.seen.main[rows] == place] for place in range(len(self.school.undertone.words))]
+
+    @cached_property
+    def clean(self) -> int | None:
+        """Row of the clean white; None of a deck without."""
+        return reference_whites(self.lab, self.lrv, self.school, self.school.neutral).get("clean")
+
+    def foil(self, row: int, but: Sequence[int] = ()) -> int | None:
+        """Return the row beside which a row's undertone jumps out, but some; None where there is none."""
+        return foil_row(self.seen.u[row], float(self.lab[row, 0]), self.lab, self.seen.u, (row, *but))
 
     def beside(self, first: Rows, second: Rows) -> Pairs:
         """Return what the first of each pair shows beside the second, (k,)."""

@@ -21,8 +21,6 @@ LAPSES = 0.02
 """Part of the answers that are slips of the hand."""
 PRIOR_SPREAD = 0.35
 """Standard deviation of the logarithm (base 10) of thresholds before anything was answered."""
-AT_THRESHOLD = 0.75
-"""Part of right answers of two at threshold."""
 
 
 def right_answers(apart: float | Array, threshold: float | Array, guessing: float = 0.5) -> Array:

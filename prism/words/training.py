@@ -8,10 +8,12 @@ from typing import TYPE_CHECKING
 from prism.arranging import creamy_of
 from prism.difference import delta_e
 from prism.messages.text import count, listed, number, sentence
+from prism.spectrum import lightness_to_lrv
 
 if TYPE_CHECKING:
-    from prism.training.exercises import Exercise
+    from prism.training.exercise import Exercise
     from prism.training.pool import Pool
+    from prism.training.showing import Shown
     from prism.training.staircase import Threshold
 
 TRAINED = {
@@ -25,6 +27,9 @@ TRAINED = {
     "undertone": "Which undertone has this board?",
     "pair": "Which board has which undertone?",
     "twin": "Which of the others is nearest to the first board?",
+    "yellow": "Which of these whites shows its yellow beside the first board?",
+    "evening": "Which of the others is the first board, in evening light?",
+    "strength": "Is the second board the first one mixed 25 % lighter, or not?",
 }
 """What each kind of exercise asks."""
 
@@ -90,6 +95,47 @@ def _twin(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
     return f"{names[_place(wall)]} is {number(near)} ΔE00 from {names[0]}; the next is {others} farther."
 
 
+def _yellow(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    creamy = creamy_of(pool.seen.u[list(wall.boards)])
+    more = float(creamy[_place(wall)] - creamy[0])
+    return (
+        f"{names[_place(wall)]} is creamier than {names[0]} by {number(more)} Lab units, enough to show; "
+        f"the creamiest of the others is {number(wall.apart)} below it."
+    )
+
+
+def _evening(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    seen = wall.looks[_place(wall)].lab
+    turned = float(delta_e(pool.lab[wall.boards[0]], seen))
+    return (
+        f"Under a lamp of 2,700 K {names[0]} turns by {number(turned)} ΔE00, and the others with it; "
+        f"the nearest of them stays {number(wall.apart)} ΔE00 away."
+    )
+
+
+def _strength(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
+    look = wall.looks[1]
+    before, after = number(float(pool.lrv[wall.boards[0]])), number(float(lightness_to_lrv(look.lab[0])))
+    mixed = f"{names[1]} is mixed at {look.percent} %: LRV {before} becomes {after}"
+    return f"{mixed}." if look.percent == 75 else f"{mixed}; {number(wall.apart)} ΔE00 from it at 75 %."
+
+
+def shown_by(shown: Shown, name: str, beside: Sequence[str], lrv: float) -> str:
+    """Say which board would have shown it: what it is called, beside which boards it is held, and its LRV."""
+    if shown.how == "rung":
+        return f"Held beside it, {name} shows it: LRV {number(lrv)}."
+    return _SHOWN[shown.how].format(name=name, beside=listed(list(beside)), first=beside[0])
+
+
+_SHOWN = {
+    "between": "{name} lies between {beside}: in a row of three the step is seen twice.",
+    "farther": "{name} goes the way of {first}, and farther: beside it that way is plain.",
+    "foil": "Held beside {beside}, {name} shows it: its undertone is the opposite one, at the same depth.",
+    "quarter": "{name} is about where {first} comes to, mixed 25 % lighter.",
+    "clean": "Held beside {beside}, the clean white {name} shows it.",
+}
+
+
 def _place(wall: Exercise) -> int:
     [place] = wall.accepted
     assert isinstance(place, int)
@@ -113,6 +159,9 @@ _BECAUSE: dict[str, Callable[[Exercise, Pool, Sequence[str]], str]] = {
     "undertone": _undertone,
     "pair": _paired,
     "twin": _twin,
+    "yellow": _yellow,
+    "evening": _evening,
+    "strength": _strength,
 }
 
 

@@ -12,7 +12,7 @@ from decks.models import Colour
 from decks.tests import world
 from prism import school, words
 from prism.survey import hue_of
-from prism.training.exercises import Kind
+from prism.training.exercise import Kind
 from training import queries, services
 from training.models import Returning, Sitting, Wall
 
