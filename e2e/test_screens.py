@@ -39,6 +39,7 @@ class Screens(BrowserTest):
         self.leave("form[action*=copy] button")
         school = self.browser.current_url
         self.open("/training/")
+        self.find("[name=looked]").click()
         self.leave("form[action$='/training/begin/'] button")
         wall = self.browser.current_url
         self.open("/reviews/8/view/")

@@ -1,20 +1,24 @@
-"""Training in the browser: by the keys alone, and on a phone by touch; answers are there afterwards."""
+"""Training in the browser: walls of every kind, by the keys alone, on a phone by touch; answers are there later."""
+
+from selenium.webdriver import ActionChains
 
 from e2e.browser import PHONE, BrowserTest, resize
-from training.models import Wall
+from training.models import SetWall, Sitting, Wall
 
 
 class Training(BrowserTest):
     def begin(self):
         self.open("/training/")
+        if self.all("[name=looked]"):
+            self.find("[name=looked]").click()
         self.leave("form[action$='/training/begin/'] button")
 
     def answer(self, hit):
         """Answer the wall that hangs, pick by pick, and return it."""
         wall = Wall.objects.filter(right=None).latest("id")
-        first = 1 if wall.kind == "twin" else 0
-        for pick in wall.accepted[0][: max(wall.wanted - 1, 1)]:
-            place = wall.choices.index(pick) if isinstance(pick, str) else pick - first
+        named = wall.kind == "undertone"
+        for pick in wall.accepted[0] * wall.wanted if named else wall.accepted[0][: max(wall.wanted - 1, 1)]:
+            place = wall.choices.index(pick) if isinstance(pick, str) else pick - wall.given
             if place > 8:
                 self.leave(f"#step-{place + 1}")
             else:
@@ -23,28 +27,31 @@ class Training(BrowserTest):
         self.wait(lambda: "Yes: " in self.text("h1"))
         return wall
 
-    def test_walls_by_the_keys_alone(self):
-        self.open("/training/")
-        self.key("1")
-        self.wait(lambda: self.all(".training-boards"))
-        seen = set()
-        for i in range(14):
-            if i == 0:
-                self.assert_accessible("a wall")
-            wall = self.answer(lambda digit: self.leave_by(digit))
-            seen.add(wall.kind)
-            if i == 0:
-                self.assert_accessible("a wall explained")
-            self.leave_by("1")
-        self.assertGreater(len(seen), 3)
-        self.open("/training/")
-        self.assertIn("ΔE00", self.text("main"))
-        self.assertEqual(Wall.objects.filter(right=True).count(), 14)
-
     def leave_by(self, digit):
         page = self.find("html").id
         self.key(digit)
         self.wait(lambda: self.find("html").id != page)
+
+    def test_a_wall_of_every_kind_by_the_keys_alone(self):
+        self.open("/training/")
+        self.browser.execute_script("document.querySelector('[name=looked]').focus()")
+        self.press(" ")
+        self.leave_by("1")
+        self.wait(lambda: self.all(".training-boards"))
+        seen = set()
+        for _ in range(60):
+            Sitting.objects.update(until="2099-01-01T00:00Z")
+            wall = self.answer(self.leave_by)
+            if wall.kind not in seen:
+                self.assert_accessible(f"{wall.kind} explained")
+            seen.add(wall.kind)
+            if len(seen) == 13:
+                break
+            self.leave_by("1")
+        self.assertEqual(len(seen), 13)
+        self.open("/training/")
+        self.assertIn("ΔE00", self.text("main"))
+        self.assertFalse(Wall.objects.filter(right=False, sitting=Sitting.objects.latest("id")).exists())
 
     def test_a_wall_on_a_phone_by_touch(self):
         resize(self.browser, *PHONE)
@@ -54,3 +61,35 @@ class Training(BrowserTest):
         self.assert_accessible("a wall explained on a phone")
         self.leave("main a.strong")
         self.assertTrue(self.all(".training-boards"))
+
+    def test_a_studio_s_wall_is_set_paired_by_dragging_and_talked_about(self):
+        self.open("/training/")
+        self.find("#set-kind option[value=pair]").click()
+        self.leave("form[action$='/training/studio/'] button")
+        self.assertIn("Answer it first", self.text("main"))
+        self.begin()
+        held = SetWall.objects.get()
+        [order] = held.accepted
+        for place, hue in list(zip(order, held.choices, strict=True))[:5]:
+            page = self.find("html").id
+            word, board = self.find(f"[data-word={hue}]"), self.find(f"[data-board='{place}']")
+            ActionChains(self.browser).drag_and_drop(word, board).perform()
+            self.wait(lambda page=page: self.find("html").id != page)
+        self.assertIn("Yes: ", self.text("h1"))
+        self.leave("a.plain[href*='/training/studio/']")
+        self.assertIn("How they differ is shown from 3 on", self.text("main"))
+        self.assert_accessible("a wall of the studio")
+
+    def test_a_review_becomes_a_wall_and_the_neutral_is_followed(self):
+        self.begin()
+        self.open("/reviews/8/verdict/")
+        self.leave("button[formaction*='/training/of/']")
+        while "Made of a review" not in self.text("main"):
+            self.answer(lambda digit: self.leave(f"#step-{digit}"))
+            self.leave("main a.strong")
+        self.answer(lambda digit: self.leave(f"#step-{digit}"))
+        self.open("/training/")
+        self.leave("form[action$='/training/follow/'] button")
+        self.assertIn("New reviews begin with your eye’s neutral", self.text("main"))
+        self.leave("form[action$='/training/follow/'] [name=leave]")
+        self.assertIn("New reviews begin with the school’s neutral", self.text("main"))

@@ -49,15 +49,6 @@ class Camera:
         self.browser.find_element(By.CSS_SELECTOR, css).send_keys(text)
         time.sleep(0.7)
 
-    def read(self, thing: str, readings: int) -> None:
-        """Put the reader on a thing, show it its white tile and take readings."""
-        self.open("/reader/")
-        self.browser.execute_script("document.querySelector('#thing').value = arguments[0]", thing)
-        self.click("main form .plain")
-        self.click("form[action*=calibrate] button")
-        for _ in range(readings):
-            self.click("form[action*=measure] button")
-
     def take(self, name: str) -> None:
         self.browser.save_screenshot(str(OUT / f"{name}.png"))
         print(name)
@@ -70,10 +61,6 @@ def main() -> None:
     camera.take("studio")
     camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
     camera.take("decks")
-    camera.read("limed larch", 5)
-    camera.type("form[action*='drop/3/'] input[name=reason]", "knot in the wood")
-    camera.click("form[action*='drop/3/'] button")
-    camera.take("reader")
     for step in ("read", "compare", "place", "strength"):
         camera.open(f"{main_review}/{step}/{'?percent=-40' if step == 'strength' else ''}")
         if step == "compare":
@@ -103,6 +90,8 @@ def main() -> None:
     camera.take("whites")
     camera.open(f"/reviews/{camera.reviews[WITH_VERDICT]}/verdict/")
     camera.take("verdict")
+    camera.open("/training/")
+    camera.take("training")
     library = f"/reviews/{camera.in_room('Library')}"
     camera.open(f"{library}/view/")
     camera.click("form[action$='/view/schedule/'] button")

@@ -1,4 +1,4 @@
-"""What somebody was shown without names, what they answered, and what is to come back."""
+"""What somebody was shown without names, what they answered, what is to come back; and walls that are set for later."""
 
 from __future__ import annotations
 
@@ -9,8 +9,12 @@ from django.db import models
 from django.urls import reverse
 from django.utils import timezone
 
+from reviews.models import Review, Viewing
+
 LASTS = timedelta(minutes=5)
 """How long a sitting is meant to be; what hangs then can still be answered."""
+SLACK = timedelta(minutes=1)
+"""By how much the clock may be set back while a sitting goes on."""
 
 
 def _end() -> datetime:
@@ -40,28 +44,82 @@ class Sitting(models.Model):
     @property
     def is_over(self) -> bool:
         """Whether no further wall is hung."""
-        return timezone.now() >= self.until
+        return timezone.now() >= self.until or self.is_before
+
+    @property
+    def is_before(self) -> bool:
+        """Whether the clock stands before it began: it was set back since."""
+        return timezone.now() < self.begun - SLACK
 
 
-class Wall(models.Model):
-    """A wall of a sitting: `boards` are ids of colours in the order in which they hang, `accepted` the right answers by
-    their places, `picked` what was answered so far, of `wanted` picks.
+class Question(models.Model):
+    """What a wall asks: `boards` are ids of colours in the order in which they hang, `accepted` the right answers by
+    their places or words, of `wanted` picks each; the first `given` boards are no answer.
 
-    `direction` (2 figures) is the undertone of a board whose hue was asked for, by which an eye's own neutral is found.
+    `looks` holds by place what a board is shown as that does not hang as it is: its screen colour, that of its white
+    margin, and how that is `said`. `direction` (2 figures) is the undertone of a board whose hue is asked for, by which
+    an eye's own neutral is found. `shown_board` is the id of the colour that would have shown the answer.
     """
 
-    sitting = models.ForeignKey(Sitting, on_delete=models.CASCADE, related_name="walls")
-    number = models.PositiveSmallIntegerField()
     kind = models.CharField(max_length=12)
     axis = models.CharField(max_length=20)
     boards = models.JSONField()
     accepted = models.JSONField()
     choices = models.JSONField(default=list)
     wanted = models.PositiveSmallIntegerField(default=1)
-    picked = models.JSONField(default=list)
+    given = models.PositiveSmallIntegerField(default=0)
+    looks = models.JSONField(default=dict, blank=True)
     apart = models.FloatField()
     because = models.TextField()
+    shown_board = models.BigIntegerField(null=True, blank=True)
+    shown_said = models.TextField(blank=True)
     direction = models.JSONField(null=True, blank=True)
+
+    CONTENT = (
+        "kind", "axis", "boards", "accepted", "choices", "wanted", "given", "looks", "apart", "because", "shown_board",
+        "shown_said", "direction",
+    )  # fmt: skip
+
+    class Meta:
+        abstract = True
+
+
+class SetWall(Question):
+    """A wall that is kept until it is answered: of a review, of a viewing in which eye and product disagreed, or set by
+    an owner for the whole studio."""
+
+    class Origin(models.TextChoices):
+        REVIEW = "review", "a review"
+        VIEWING = "viewing", "a viewing"
+        STUDIO = "studio", "the studio"
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="set_walls")
+    origin = models.CharField(max_length=8, choices=Origin)
+    school = models.CharField(max_length=40)
+    review = models.ForeignKey(Review, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    viewing = models.OneToOneField(Viewing, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    made = models.DateTimeField(default=timezone.now)
+    withdrawn = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-made", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.kind} from {self.get_origin_display()}"
+
+    def get_absolute_url(self) -> str:
+        """Return the address where its answers are looked at."""
+        return reverse("studio-wall", args=[self.pk])
+
+
+class Wall(Question):
+    """A wall of a sitting: `picked` is what was answered so far, of `wanted` picks; of undertones that are paired with
+    boards by their places among the choices, None for those to come."""
+
+    sitting = models.ForeignKey(Sitting, on_delete=models.CASCADE, related_name="walls")
+    number = models.PositiveSmallIntegerField()
+    set_wall = models.ForeignKey(SetWall, null=True, blank=True, on_delete=models.SET_NULL, related_name="walls")
+    picked = models.JSONField(default=list)
     shown = models.DateTimeField(default=timezone.now)
     answered = models.DateTimeField(null=True, blank=True)
     right = models.BooleanField(null=True, blank=True)
@@ -72,6 +130,10 @@ class Wall(models.Model):
 
     def __str__(self) -> str:
         return f"{self.kind}, wall {self.number}"
+
+    def get_absolute_url(self) -> str:
+        """Return the address where it is explained once it is answered."""
+        return reverse("wall", args=[self.sitting_id, self.number])
 
 
 class Returning(models.Model):
@@ -89,3 +151,13 @@ class Returning(models.Model):
 
     def __str__(self) -> str:
         return f"{self.kind} along {self.axis}"
+
+
+class Agreed(models.Model):
+    """That somebody lets the owners of the studio see their progress."""
+
+    person = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="training_agreed")
+    since = models.DateTimeField(default=timezone.now)
+
+    def __str__(self) -> str:
+        return f"progress of {self.person} may be seen"

@@ -9,27 +9,46 @@ from decks import queries as deck_queries
 from decks.models import Colour
 from prism import words
 from prism.reading import read_all
+from prism.school import School
+from prism.training.exercise import Kind
 from training import queries
-from training.models import Wall
+from training.models import Question, Wall
 
 
 @dataclass(frozen=True)
 class Board:
-    """A board of a wall: its place, its letter, its screen colour, and which pick it was, empty for none."""
+    """A board of a wall: its place, its letter, its screen colour, which pick it was, empty for none, the key that
+    picks it, and how it is captioned where it is no answer. Its margin has a colour in another light than day's."""
 
     place: int
     letter: str
     screen: str
+    margin: str
     picked: str
+    key: int
+    given: str
 
 
 @dataclass(frozen=True)
 class Told:
-    """A board with what was hidden: its name, maker and code, and what it reads as."""
+    """A board with what was hidden: its name, maker and code, and what it reads as; `hangs` says how, where it is not
+    as it is."""
 
-    board: Board
+    screen: str
+    margin: str
+    letter: str
     colour: Colour
     reads: str
+    hangs: str
+
+
+@dataclass(frozen=True)
+class Choice:
+    """A word that may be answered: its key, and the letter of the board that it was put to."""
+
+    word: str
+    key: int
+    put: str
 
 
 class WallPage:
@@ -40,54 +59,137 @@ class WallPage:
 
     @cached_property
     def _colours(self) -> list[Colour]:
-        held = {colour.pk: colour for colour in deck_queries.in_order(list(dict.fromkeys(self.wall.boards)))}
-        return [held[pk] for pk in self.wall.boards if pk in held]
+        return colours_of(self.wall)
 
     @property
     def question(self) -> str:
         """What is asked, or what is to be picked next."""
-        if self.wall.kind == "pair":
-            return words.which_is(self.wall.choices[len(self.wall.picked)])
+        if self.is_paired:
+            at = self.wall.picked.index(None) if self.wall.picked else 0
+            return words.which_is(self.wall.choices[at])
         return words.TRAINED[self.wall.kind]
+
+    @property
+    def stage(self) -> str:
+        """What came to hang beside, where it is asked again."""
+        return words.UNDERTONE_STAGES[len(self.wall.picked)] if self.wall.kind == Kind.UNDERTONE else ""
 
     @cached_property
     def boards(self) -> list[Board]:
-        """The boards in the order in which they hang."""
-        return [
-            Board(place, words.letter(place), colour.screen, self._pick(place))
-            for place, colour in enumerate(self._colours)
-        ]
+        """The boards in the order in which they hang; of an undertone those that hang by now."""
+        shown = len(self.wall.picked) + 1 if self.wall.kind == Kind.UNDERTONE else len(self._colours)
+        found = []
+        for place, colour in enumerate(self._colours[:shown]):
+            look = self.wall.looks.get(str(place), {})
+            given = place < self.wall.given or self.is_asked_by_words
+            found.append(
+                Board(
+                    place,
+                    words.letter(place),
+                    look.get("screen", colour.screen),
+                    look.get("margin", ""),
+                    self._pick(place),
+                    place - self.wall.given + 1,
+                    self._captioned(place) if given else "",
+                )
+            )
+        return found
+
+    def _captioned(self, place: int) -> str:
+        if place < self.wall.given:
+            return words.THIS_ONE
+        return words.letter(place)
 
     def _pick(self, place: int) -> str:
-        if place not in self.wall.picked:
+        if self.is_asked_by_words or place not in self.wall.picked:
             return ""
         at = self.wall.picked.index(place)
-        return str(self.wall.choices[at]) if self.wall.kind == "pair" else str(at + 1)
+        return str(self.wall.choices[at]) if self.is_paired else str(at + 1)
+
+    @property
+    def is_paired(self) -> bool:
+        """Whether every word is put to a board."""
+        return self.wall.kind == Kind.PAIR
 
     @property
     def is_asked_by_words(self) -> bool:
         """Whether a word is the answer, rather than a board."""
-        return self.wall.wanted == 1 and bool(self.wall.choices)
+        return bool(self.wall.choices) and not self.is_paired
 
     @property
-    def first_is_given(self) -> bool:
-        """Whether the first board is what the others are held against."""
-        return self.wall.kind == "twin"
+    def choices(self) -> list[Choice]:
+        """The words that may be answered, or are put to boards."""
+        picked = self.wall.picked if self.is_paired and self.wall.picked else [None] * len(self.wall.choices)
+        return [
+            Choice(word, at + 1, words.letter(place) if place is not None else "")
+            for at, (word, place) in enumerate(zip(self.wall.choices, picked, strict=True))
+        ]
+
+    @property
+    def may_take_back(self) -> bool:
+        """Whether the last pick can be taken back: of an order."""
+        return bool(self.wall.picked) and not self.is_paired and not self.is_asked_by_words
+
+    @property
+    def origin(self) -> str:
+        """Where the wall comes from, if it was set; empty for one from the decks."""
+        held = self.wall.set_wall
+        return words.WALLS_FROM[held.origin] if held else ""
 
     @cached_property
     def told(self) -> list[Told]:
         """The boards with what was hidden."""
-        readings = read_all([colour.stimulus for colour in self._colours], queries.school_of(self.wall.sitting))
-        return [
-            Told(board, colour, words.headline(reading))
-            for board, colour, reading in zip(self.boards, self._colours, readings, strict=True)
-        ]
+        return told_of(self.wall, self._colours, queries.school_of(self.wall.sitting))
+
+    @cached_property
+    def shown_by(self) -> Colour | None:
+        """The board that would have shown it."""
+        found = deck_queries.in_order([self.wall.shown_board]) if self.wall.shown_board else []
+        return found[0] if found else None
 
     @property
     def verdict(self) -> str:
         """Whether the answer was right, and what it was."""
         right = [self._said(one) for one in self.wall.accepted]
-        return words.answer_said(bool(self.wall.right), self._said(self.wall.picked), right)
+        given = self.wall.picked[:1] if self.wall.kind == Kind.UNDERTONE else self.wall.picked
+        return words.answer_said(bool(self.wall.right), self._said(given), right)
+
+    @property
+    def stages(self) -> str:
+        """How an undertone was named each time it was asked for; empty for another wall."""
+        if self.wall.kind != Kind.UNDERTONE or len(self.wall.picked) < 2:
+            return ""
+        return words.stages_said(self.wall.picked, [one[0] for one in self.wall.accepted])
 
     def _said(self, answer: list[int | str]) -> str:
-        return ", ".join(one if isinstance(one, str) else words.letter(one) for one in answer)
+        return said(self.wall, answer)
+
+
+def colours_of(wall: Question) -> list[Colour]:
+    """Return the colours of a wall's boards, in the order in which they hang."""
+    held = {colour.pk: colour for colour in deck_queries.in_order(list(dict.fromkeys(wall.boards)))}
+    return [held[pk] for pk in wall.boards if pk in held]
+
+
+def told_of(wall: Question, colours: list[Colour], chosen: School) -> list[Told]:
+    """Return the boards of a wall with their names and figures."""
+    readings = read_all([colour.stimulus for colour in colours], chosen)
+    looks = [wall.looks.get(str(place), {}) for place in range(len(colours))]
+    return [
+        Told(
+            look.get("screen", colour.screen),
+            look.get("margin", ""),
+            words.letter(place),
+            colour,
+            words.headline(reading),
+            look.get("said", ""),
+        )
+        for place, (colour, reading, look) in enumerate(zip(colours, readings, looks, strict=True))
+    ]
+
+
+def said(wall: Question, answer: list[int | str]) -> str:
+    """Return an answer to a wall by letters and words."""
+    if wall.kind == Kind.PAIR:
+        return ", ".join(f"{hue} {words.letter(int(place))}" for hue, place in zip(wall.choices, answer, strict=False))
+    return ", ".join(one if isinstance(one, str) else words.letter(one) for one in answer)

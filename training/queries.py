@@ -4,30 +4,42 @@ from __future__ import annotations
 
 from collections.abc import Hashable
 from dataclasses import dataclass
+from datetime import datetime
 
+import numpy as np
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
 from django.utils import timezone
+from numpy.typing import NDArray
 
 from decks.catalogue import Catalogue, catalogue_as_of, state_for
+from decks.models import Colour
 from people.queries import team
 from prism import school, words
+from prism.comparison import NOTHING_SEEN
+from prism.difference import delta_e
+from prism.reading import read
 from prism.school import School
+from prism.spectrum import Array
 from prism.training.exercise import Kind
-from prism.training.eye import Eye, estimate
+from prism.training.eye import Besides, Eye, estimate
 from prism.training.pool import Pool
 from prism.training.staircase import Staircase, Threshold
-from training.models import Returning, Sitting, Wall
+from reviews.models import Correction, Observation
+from reviews.viewing.leanings import of_person
+from training.models import SLACK, Returning, Sitting, Wall
 from web.kept import Kept
 
 GUESSED = {Kind.ODD: 0.25, Kind.TWIN: 0.25}
-"""Part of right answers by guessing alone; of two otherwise."""
+"""Part of right answers by guessing alone; of two otherwise, and of undertones one of their number."""
 TRAINED = (Kind.WARMER, Kind.LIGHTER, Kind.SAME, Kind.ODD, Kind.TWIN)
-"""Kinds whose difficulty follows the eye, and which find a threshold."""
+"""Kinds whose difficulty follows the eye, and which find a threshold, besides that of each hue."""
 LEAST_ANSWERS = 8
 """Answers before which nothing is said of an eye."""
 LOOKED_BACK = 2_000
 """Answers from which an eye is estimated: the last ones."""
+POINTS = 40
+"""Places at which progress is drawn."""
 
 _pools: Kept[Hashable, Pool] = Kept(4)
 
@@ -38,6 +50,22 @@ def decks_of(user: User, chosen: School) -> tuple[Catalogue, Pool]:
     held = catalogue_as_of(user, state)
     made = _pools.get((team(user), state, chosen), lambda: Pool(held.survey(chosen), held.lrv, held.makers))
     return held, made
+
+
+def decks_with(user: User, chosen: School, colour: Colour) -> tuple[NDArray[np.int64], Pool]:
+    """Return the ids and the pool of somebody's decks, and a colour with them that may be no deck's."""
+    held, pool = decks_of(user, chosen)
+    if colour.pk in held.ids:
+        return held.ids, pool
+    one = colour.stimulus
+    seen = pool.seen
+    return np.append(held.ids, colour.pk), Pool.of(
+        np.vstack([seen.lab, one.lab_array]),
+        np.append(pool.lrv, one.lrv),
+        np.append(seen.doubt, read(one, chosen).uncertainty),
+        np.append(pool.maker, -1),
+        chosen,
+    )
 
 
 def school_of(sitting: Sitting) -> School:
@@ -52,7 +80,8 @@ def sittings(user: User) -> QuerySet[Sitting]:
 
 def open_sitting(user: User) -> Sitting | None:
     """Return the sitting that can be gone on with."""
-    return sittings(user).filter(until__gt=timezone.now()).first()
+    now = timezone.now()
+    return sittings(user).filter(until__gt=now, begun__lte=now + SLACK).first()
 
 
 def answers(user: User) -> QuerySet[Wall]:
@@ -60,22 +89,59 @@ def answers(user: User) -> QuerySet[Wall]:
     return Wall.objects.filter(sitting__owner=user, right__isnull=False).order_by("-answered", "-id")
 
 
-def staircase(user: User, kind: str) -> Staircase:
-    """Return what is known of somebody's threshold for a kind of wall."""
+Told = tuple[float, bool, float, datetime]
+"""By how much something was apart, whether it was told, the chance of guessing it, and when."""
+
+
+def _told(user: User, kind: str, axis: str = "") -> list[Told]:
+    """Return what was told apart by a kind of wall, along an axis of undertones: by how much it was apart, whether it
+    was, the chance of guessing it, and when; the first answer first. What was seen of boards in reviews counts too."""
+    held = answers(user).filter(kind=kind)
+    if axis:
+        held = held.filter(axis=axis)
+    rows = held.values_list("apart", "right", "choices", "answered")[:LOOKED_BACK]
+    named = kind == Kind.UNDERTONE
+    told = [
+        (apart, bool(right), 1 / max(len(choices), 2) if named else GUESSED.get(Kind(kind), 0.5), at)
+        for apart, right, choices, at in rows
+        if at
+    ]
+    if kind == Kind.SAME:
+        told += _observed(user)
+    return sorted(told, key=lambda one: one[3])[-LOOKED_BACK:]
+
+
+def _observed(user: User) -> list[Told]:
+    """Return the boards of reviews of which somebody said whether they saw a difference."""
+    held = Observation.objects.filter(by=user, review__deleted=None).select_related("colour", "review__colour")
+    found = list(held[:LOOKED_BACK])
+    if not found:
+        return []
+    sizes = delta_e(_lab([one.colour for one in found]), _lab([one.review.colour for one in found]))
+    return [
+        (float(size), NOTHING_SEEN not in one.seen, 0.5, one.at) for one, size in zip(found, sizes, strict=True) if size
+    ]
+
+
+def _lab(colours: list[Colour]) -> Array:
+    return np.array([(one.lab_l, one.lab_a, one.lab_b) for one in colours])
+
+
+def staircase(user: User, kind: str, axis: str = "") -> Staircase:
+    """Return what is known of somebody's threshold for a kind of wall, along an axis of undertones."""
+    return _followed(_told(user, kind, axis))[0]
+
+
+def _followed(told: list[Told], points: int = 0) -> tuple[Staircase, list[tuple[int, Threshold]]]:
     found = Staircase()
-    told = answers(user).filter(kind=kind).values_list("apart", "right")[:LOOKED_BACK]
-    for apart, right in reversed(list(told)):
-        found.answered(apart, bool(right), GUESSED.get(Kind(kind), 0.5))
-    return found
-
-
-def thresholds(user: User) -> list[tuple[str, Threshold]]:
-    """Return what somebody can tell apart, by kind of wall."""
-    return [(kind.value, staircase(user, kind.value).found) for kind in TRAINED]
+    return found, found.follow([one[0] for one in told], [one[1] for one in told], [one[2] for one in told], points)
 
 
 def eye_of(user: User, chosen: School) -> Eye:
-    """Return somebody's eye as far as their answers tell, against a school."""
+    """Return somebody's eye as far as what they called undertones and what they saw in rooms tells, against a school.
+
+    An undertone counts as it was named alone, before anything was held beside it.
+    """
     hues = {word: place for place, word in enumerate(chosen.undertone.words)}
     told = answers(user).filter(kind=Kind.UNDERTONE.value, sitting__school=chosen.key)
     found = [
@@ -83,15 +149,83 @@ def eye_of(user: User, chosen: School) -> Eye:
         for direction, picked in told.values_list("direction", "picked")[:LOOKED_BACK]
         if direction and picked and picked[0] in hues
     ]
-    return estimate([direction for direction, _ in found], [hue for _, hue in found], chosen.undertone)
+    return estimate(
+        [direction for direction, _ in found], [hue for _, hue in found], chosen.undertone, _seen_in_rooms(user)
+    )
+
+
+def _seen_in_rooms(user: User) -> Besides:
+    """Return what somebody's viewings tell of their neutral: what was taken up of them, and what was seen since."""
+    known = {one.scale: one for one in of_person(user)}
+    taken = Correction.eye_of(user, practised=False)
+    means, spreads, count = [0.0, 0.0], [np.inf, np.inf], 0
+    for place, scale in enumerate(("hue", "warmth")):
+        leaning = known.get(scale)
+        if leaning is not None:
+            means[place] = -(leaning.mean + taken.get(scale, 0.0))
+            spreads[place] = max(leaning.half / SURE_OF_ROOMS, 0.05)
+            count += leaning.count
+    return Besides((means[0], means[1]), (spreads[0], spreads[1]), count)
+
+
+SURE_OF_ROOMS = 1.96
+"""Standard deviations that an interval of 95 % of what was seen in rooms reaches."""
+
+
+def follows(user: User) -> bool:
+    """Whether somebody's new reviews begin with the neutral of their eye as training knows it."""
+    return Correction.objects.filter(person=user, practised=True, undone=None).exists()
+
+
+@dataclass(frozen=True)
+class Axis:
+    """What somebody can tell along one axis: what it is, what is known now, and how that grew: after how many answers,
+    and what was known then; the days of the first and the last answer."""
+
+    title: str
+    found: Threshold
+    grew: list[tuple[int, Threshold]]
+    first: datetime | None
+    last: datetime | None
+
+
+def axes(user: User, chosen: School) -> list[Axis]:
+    """Return what somebody can tell apart by kind of wall, then the undertones that were asked for."""
+    asked = [(kind.value, "") for kind in TRAINED] + [(Kind.UNDERTONE.value, hue) for hue in chosen.undertone.words]
+    found = []
+    for kind, axis in asked:
+        told = _told(user, kind, axis)
+        known, grew = _followed(told, POINTS)
+        if axis and not told:
+            continue
+        ends = (told[0][3], told[-1][3]) if told else (None, None)
+        found.append(Axis(words.told_title(kind, axis), known.found, grew, *ends))
+    return found
+
+
+@dataclass(frozen=True)
+class Helped:
+    """How often an undertone was named as computed: alone, beside the clean white, beside a foil; of how many."""
+
+    counts: tuple[int, ...]
+    answered: int
+
+
+def helped(user: User) -> Helped:
+    """Return how much comparison helped somebody to name undertones."""
+    told = answers(user).filter(kind=Kind.UNDERTONE.value, wanted=3).values_list("picked", "accepted")[:LOOKED_BACK]
+    rows = [(picked, accepted) for picked, accepted in told if len(picked) == 3]
+    counts = tuple(sum([picked[at]] in accepted for picked, accepted in rows) for at in range(3))
+    return Helped(counts, len(rows))
 
 
 @dataclass(frozen=True)
 class Progress:
-    """What somebody's answers show, in sentences."""
+    """What somebody's answers show."""
 
-    told: list[str]
+    axes: list[Axis]
     eye: list[str]
+    helped: str
     answered: int
     returning: int
 
@@ -101,6 +235,18 @@ def progress(user: User, chosen: School) -> Progress:
     eye = eye_of(user, chosen)
     scale = chosen.undertone
     sees = [words.sees_later(hue, *eye.along(scale.centre(hue)), eye.answers) for hue in scale.words]
-    told = [words.told_apart(kind, found) for kind, found in thresholds(user)]
     due = Returning.objects.filter(owner=user, due__lte=timezone.now()).count()
-    return Progress(told, sees if eye.answers >= LEAST_ANSWERS else [], answers(user).count(), due)
+    found = helped(user)
+    return Progress(
+        axes(user, chosen),
+        sees if eye.answers >= LEAST_ANSWERS else [],
+        words.comparison_helped(found.counts, found.answered) if found.answered else "",
+        answers(user).count(),
+        due,
+    )
+
+
+def shown_to(owner: User) -> list[User]:
+    """Return who of the studio lets owners see their progress, besides an owner's own."""
+    agreed = User.objects.filter(pk__in=team(owner), training_agreed__isnull=False, membership__closed=None)
+    return list(agreed.exclude(pk=owner.pk).order_by("pk"))

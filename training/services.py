@@ -1,7 +1,8 @@
-"""Writes: beginning a sitting, hanging its walls, answering them."""
+"""Writes: beginning a sitting, hanging its walls, answering them; following an eye, letting progress be seen."""
 
 from __future__ import annotations
 
+from datetime import datetime
 from secrets import randbits
 
 import numpy as np
@@ -10,28 +11,29 @@ from django.db import IntegrityError, transaction
 from django.utils import timezone
 from fsrs import Card, Rating, Scheduler
 
-from prism import school, words
-from prism.training.exercise import Exercise, Kind, PoolError
-from prism.training.pool import Pool
-from prism.training.walls import make
+from prism import words
+from prism.training.exercise import Kind
+from prism.training.walls import Hardness
+from reviews.models import Correction
 from schools import queries as school_queries
-from training import queries
-from training.models import Returning, Sitting, Wall
+from training import queries, set_walls
+from training.making import NoWallError, made
+from training.models import Agreed, Returning, SetWall, Sitting, Wall
 
 KINDS = tuple(Kind)
 USUAL = (1.5, 4.5)
 """ΔE00 between which walls are as hard whose difficulty does not follow the eye."""
 WORTH = (0.6, 12.0)
 """ΔE00 between which the decks hold walls that are worth hanging."""
+MORE_UNDERTONES = 3
+"""How many times more often than other kinds undertones are asked for: there are six of them to be learnt."""
 _scheduler = Scheduler(enable_fuzzing=False)
 
 
-class NoWallError(ValueError):
-    """A studio whose decks hold no wall to train with; the message says what would."""
-
-
 def begin(user: User) -> Sitting:
-    """Begin a sitting under the person's usual school, or go on with the one that is open."""
+    """Begin a sitting under the person's usual school, or go on with the one that is open; viewings in which eye and
+    product disagreed have become walls by then."""
+    set_walls.from_viewings(user)
     held = queries.open_sitting(user)
     if held is not None:
         return held
@@ -59,40 +61,35 @@ def hang(sitting: Sitting) -> Wall | None:
 
 
 def _made(sitting: Sitting) -> Wall:
-    """Return the next wall of a sitting, not kept yet. Raises `NoWallError`."""
+    """Return the next wall of a sitting, not kept yet: one that was set, else one from the decks.
+
+    Raises `NoWallError`.
+    """
     number = sitting.walls.count() + 1
+    waiting = set_walls.waiting(sitting.owner)
+    if waiting is not None:
+        return _of(waiting, sitting, number)
     rng = np.random.default_rng([sitting.seed, number])
-    chosen = queries.school_of(sitting)
-    held, pool = queries.decks_of(sitting.owner, chosen)
-    hung = {tuple(sorted(boards)) for boards in sitting.walls.values_list("boards", flat=True)}
+    held, pool = queries.decks_of(sitting.owner, queries.school_of(sitting))
+    hung = {_same(one.kind, one.boards) for one in sitting.walls.all()}
+    hardness = {kind: _hardness(sitting.owner, kind, rng) for kind in KINDS}
     for kind in _kinds(sitting, rng):
-        try:
-            found = make(kind, pool, rng, _apart(sitting.owner, kind, rng), school.besides(chosen))
-        except PoolError:
-            continue
-        boards = [int(held.ids[row]) for row in found.boards]
-        if tuple(sorted(boards)) not in hung:
-            names = [held.names[row] for row in found.boards]
-            return _wall(sitting, number, found, boards, words.because(found, pool, names), pool)
+        fields = made([kind], held.ids, pool, rng, hardness)
+        if fields is not None and _same(kind.value, fields["boards"]) not in hung:
+            return Wall(sitting=sitting, number=number, **fields)
     raise NoWallError(words.NO_WALLS)
 
 
-def _wall(sitting: Sitting, number: int, found: Exercise, boards: list[int], because: str, pool: Pool) -> Wall:
-    first = found.accepted[0]
-    asked = found.kind is Kind.UNDERTONE
-    return Wall(
-        sitting=sitting,
-        number=number,
-        kind=found.kind.value,
-        axis=found.axis,
-        boards=boards,
-        accepted=[list(one) if isinstance(one, tuple) else [one] for one in found.accepted],
-        choices=list(found.choices),
-        wanted=len(first) if isinstance(first, tuple) else 1,
-        apart=found.apart,
-        because=because,
-        direction=[round(float(v), 4) for v in pool.seen.u[found.boards[0]]] if asked else None,
-    )
+def _same(kind: str, boards: list[int]) -> tuple[str, tuple[int, ...]]:
+    """Return what is alike of two walls that are the same: what is asked, of which boards."""
+    return kind, tuple(sorted(boards))
+
+
+def _of(held: SetWall, sitting: Sitting, number: int) -> Wall:
+    fields = {name: getattr(held, name) for name in SetWall.CONTENT}
+    if held.school != sitting.school:
+        fields["direction"] = None  # named by another school's words, it tells nothing of the eye by this one's
+    return Wall(sitting=sitting, number=number, set_wall=held, **fields)
 
 
 def _kinds(sitting: Sitting, rng: np.random.Generator) -> list[Kind]:
@@ -100,52 +97,131 @@ def _kinds(sitting: Sitting, rng: np.random.Generator) -> list[Kind]:
     due = Returning.objects.filter(owner=sitting.owner, due__lte=timezone.now()).values_list("kind", flat=True)
     last = sitting.walls.values_list("kind", flat=True).last()
     coming = [Kind(kind) for kind in dict.fromkeys(due) if kind != last]
-    rest = [KINDS[i] for i in rng.permutation(len(KINDS)) if KINDS[i].value != last]
+    drawn = rng.permutation([*KINDS, *[Kind.UNDERTONE] * MORE_UNDERTONES])
+    rest = [Kind(kind) for kind in drawn if kind != last]
     return list(dict.fromkeys([*coming, *rest, *KINDS]))
 
 
-def _apart(user: User, kind: Kind, rng: np.random.Generator) -> float:
-    """Return how far apart the next wall of a kind should be, ΔE00."""
-    if kind in queries.TRAINED:
-        return float(np.clip(queries.staircase(user, kind.value).next, *WORTH))
-    return float(rng.uniform(*USUAL))
+def _hardness(user: User, kind: Kind, rng: np.random.Generator) -> Hardness:
+    """Return how far apart the next wall of a kind should be, ΔE00, along each axis."""
+    usual = float(rng.uniform(*USUAL))
+
+    def apart(axis: str) -> float:
+        if kind is Kind.UNDERTONE:
+            return float(np.clip(queries.staircase(user, kind.value, axis).next, *WORTH))
+        if kind in queries.TRAINED:
+            return float(np.clip(queries.staircase(user, kind.value).next, *WORTH))
+        return usual
+
+    return apart
 
 
 @transaction.atomic
-def pick(wall: Wall, picked: str) -> Wall:
-    """Take one pick of an answer; with the last of them the wall is answered. What was answered stays answered.
+def pick(wall: Wall, picked: str, of: str = "") -> tuple[Wall, bool]:
+    """Take one pick of an answer, of undertones that are paired the board `of` one; with the last pick the wall is
+    answered. Return the wall, and whether that was new: what was answered stays as it was answered first.
 
     Raises `ValueError` for what cannot be picked.
     """
     held = Wall.objects.select_for_update().select_related("sitting").get(pk=wall.pk)
     if held.right is not None:
-        return held
-    one: int | str = picked if held.choices and held.wanted == 1 else int(picked)
-    if one in held.picked or one not in (held.choices if isinstance(one, str) else range(len(held.boards))):
+        return held, False
+    one: int | str = picked if held.choices and held.kind != Kind.PAIR else int(picked)
+    if one not in (held.choices if isinstance(one, str) else range(held.given, len(held.boards))):
         raise ValueError(picked)
-    held.picked = [*held.picked, one]
-    if held.wanted > 1 and len(held.picked) == held.wanted - 1:  # the last place is that of what is left
-        held.picked += [place for place in range(len(held.boards)) if place not in held.picked]
-    if len(held.picked) >= held.wanted:
-        held.right, held.answered = held.picked in held.accepted, timezone.now()
+    if held.kind == Kind.PAIR:
+        _pair(held, int(one), of)
+    elif isinstance(one, int) and one in held.picked:
+        raise ValueError(picked)
+    else:
+        held.picked = [*held.picked, one]
+        if held.wanted > 1 and isinstance(one, int) and len(held.picked) == held.wanted - 1:
+            held.picked += [place for place in range(len(held.boards)) if place not in held.picked]
+    if len(held.picked) >= held.wanted and None not in held.picked:
+        held.right, held.answered = _is_right(held), timezone.now()
         _schedule(held)
     held.save(update_fields=["picked", "right", "answered"])
-    return held
+    return held, True
+
+
+def _pair(wall: Wall, place: int, of: str) -> None:
+    """Put an undertone to a board: the one that is named, else the first that has none; a board that has one is set
+    free, unless another undertone is put to it. The last undertone has the board that is left."""
+    picked = list(wall.picked) or [None] * wall.wanted
+    if of and of not in wall.choices:
+        raise ValueError(of)
+    if place in picked:
+        picked[picked.index(place)] = None
+        if not of:
+            wall.picked = picked
+            return
+    at = wall.choices.index(of) if of else picked.index(None)
+    picked[at] = place
+    if picked.count(None) == 1:
+        picked[picked.index(None)] = next(one for one in range(len(wall.boards)) if one not in picked)
+    wall.picked = picked
+
+
+def _is_right(wall: Wall) -> bool:
+    """Whether an answer is right; of an undertone the one that was given before anything was held beside it."""
+    return (wall.picked[:1] if wall.kind == Kind.UNDERTONE else wall.picked) in wall.accepted
 
 
 def unpick(wall: Wall) -> None:
     """Take the last pick back, as long as the wall is not answered."""
-    if wall.right is None and wall.picked:
+    if wall.right is None and wall.picked and wall.kind != Kind.UNDERTONE:
         wall.picked = wall.picked[:-1]
         wall.save(update_fields=["picked"])
 
 
 def _schedule(wall: Wall) -> None:
-    """Have what was missed come back soon, and what was right later and later."""
+    """Have what was missed come back soon, what was seen by comparison alone later, what was right later and later."""
     owner = wall.sitting.owner
     kept = Returning.objects.select_for_update().filter(owner=owner, kind=wall.kind, axis=wall.axis).first()
     card = Card.from_dict(kept.card) if kept else Card()
-    card, _ = _scheduler.review_card(card, Rating.Good if wall.right else Rating.Again, review_datetime=wall.answered)
+    card, _ = _scheduler.review_card(card, _rated(wall), review_datetime=_not_before(card.last_review))
     Returning.objects.update_or_create(
         owner=owner, kind=wall.kind, axis=wall.axis, defaults={"card": card.to_dict(), "due": card.due}
     )
+
+
+def _rated(wall: Wall) -> Rating:
+    if wall.right:
+        return Rating.Good
+    return Rating.Hard if wall.kind == Kind.UNDERTONE and wall.picked[-1:] in wall.accepted else Rating.Again
+
+
+def _not_before(last: datetime | None) -> datetime:
+    """Return now, or the time of the last answer where the clock was set back since."""
+    now = timezone.now()
+    return max(now, last) if last else now
+
+
+@transaction.atomic
+def follow(user: User) -> None:
+    """Have new reviews begin with the neutral of somebody's eye as training knows it now; reviews that were made stay.
+
+    It is kept as corrections of the person's eye, so that the record has it and predictions count it in.
+    """
+    leave(user)
+    chosen = school_queries.usual(user)
+    eye, rest = queries.eye_of(user, chosen), Correction.eye_of(user)
+    for scale, degrees, shift in zip(("hue", "warmth"), (0, 90), eye.shift, strict=True):
+        Correction.objects.create(
+            person=user, by=user, practised=True, scale=scale, mean=-shift - rest.get(scale, 0.0),
+            half=eye.along(degrees)[1], count=eye.answers,
+        )  # fmt: skip
+
+
+def leave(user: User) -> None:
+    """Have new reviews begin with the school's neutral again, as far as they followed training."""
+    held = Correction.objects.filter(person=user, practised=True, undone=None)
+    held.update(undone=timezone.now(), undone_by=user)
+
+
+def agree(user: User, agreed: bool) -> None:
+    """Let the owners of the studio see one's progress, or no longer."""
+    if agreed:
+        Agreed.objects.get_or_create(person=user)
+    else:
+        Agreed.objects.filter(person=user).delete()

@@ -1,42 +1,78 @@
-"""Training the eye: what it shows by now, and one wall after another."""
+"""Training the eye: what it shows by now, one wall after another, walls of one's own work and of the studio's."""
 
 from __future__ import annotations
 
-from django.http import Http404, HttpResponse
+from django.contrib import messages
+from django.contrib.auth.models import User
+from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.utils import timezone
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
+from people import queries as people_queries
+from people.gate import manages
+from people.names import name_of
 from prism import words
+from prism.training.exercise import Kind
+from reviews import queries as review_queries
 from schools import queries as school_queries
-from training import queries, services
-from training.models import Sitting, Wall
-from training.page import WallPage
-from training.services import NoWallError
+from training import queries, services, set_walls
+from training.drawings import HEIGHT, WIDTH, drawn
+from training.making import NoWallError
+from training.models import SetWall, Sitting, Wall
+from training.page import WallPage, colours_of, told_of
+from web import undoing
 from web.http import StudioRequest
 
 LEVELS = (0, 8, 24, 60, 119, 150, 190, 232, 247, 255)
 GREYS = [(50 * i, f"#{level:02x}{level:02x}{level:02x}") for i, level in enumerate(LEVELS)]
 """Steps by which a screen is looked over: where each stands, and its screen value."""
+LOOKED_OVER = "screen-looked-over"
 
 
 @require_safe
 def training(request: StudioRequest) -> HttpResponse:
     """Show what one can tell apart, how one's eye differs, and the way to go on."""
-    chosen = school_queries.usual(request.user)
+    user = request.user
+    chosen = school_queries.usual(user)
+    found = queries.progress(user, chosen)
+    waits = set_walls.waiting(user)
+    manages_studio = people_queries.may_manage(user)
     context = {
-        "progress": queries.progress(request.user, chosen),
-        "open": queries.open_sitting(request.user),
+        "progress": found,
+        "drawn": [drawn(one) for one in found.axes],
+        "size": (WIDTH, HEIGHT),
+        "open": queries.open_sitting(user),
+        "waits": words.WALLS_FROM[waits.origin] if waits else "",
         "school": chosen,
         "steps": words.SCREEN_STEPS,
         "greys": GREYS,
+        "looked": _looked(request),
+        "follows": queries.follows(user),
+        "followed": words.eye_followed(queries.follows(user)),
+        "agreed": hasattr(user, "training_agreed"),
+        "manages": manages_studio,
+        "shown": [(one, name_of(one)) for one in queries.shown_to(user)] if manages_studio else [],
+        "studio_walls": [(one, words.TRAINED[one.kind]) for one in set_walls.of_studio(user)],
+        "kinds": words.TRAINED,
     }
     return render(request, "training/training.html", context)
 
 
+def _looked(request: StudioRequest) -> bool:
+    """Whether the screen was looked over today."""
+    return bool(request.session.get(LOOKED_OVER) == timezone.localdate().isoformat())
+
+
 @require_POST
 def begin(request: StudioRequest) -> HttpResponse:
-    """Begin a sitting."""
+    """Begin a sitting, once the screen was looked over."""
+    if "looked" in request.POST:
+        request.session[LOOKED_OVER] = timezone.localdate().isoformat()
+    if not _looked(request):
+        messages.info(request, words.SCREEN_FIRST)
+        return redirect("training")
     return redirect(services.begin(request.user))
 
 
@@ -45,9 +81,8 @@ def _sitting(request: StudioRequest, pk: int) -> Sitting:
 
 
 def _wall(request: StudioRequest, pk: int, number: int) -> Wall:
-    return get_object_or_404(
-        Wall.objects.select_related("sitting__owner"), sitting=_sitting(request, pk), number=number
-    )
+    held = Wall.objects.select_related("sitting__owner", "set_wall")
+    return get_object_or_404(held, sitting=_sitting(request, pk), number=number)
 
 
 @never_cache
@@ -62,6 +97,7 @@ def sitting(request: StudioRequest, pk: int) -> HttpResponse:
     if wall is None:
         answered = held.walls.exclude(right=None)
         said = words.sitting_over(answered.count(), answered.filter(right=True).count())
+        said = words.CLOCK_SET_BACK if held.is_before else said
         return render(request, "training/over.html", {"sitting": held, "said": said})
     return render(request, "training/wall.html", {"page": WallPage(wall)})
 
@@ -74,10 +110,15 @@ def answer(request: StudioRequest, pk: int, number: int) -> HttpResponse:
         services.unpick(wall)
         return redirect(wall.sitting)
     try:
-        held = services.pick(wall, request.POST.get("pick", ""))
+        held, is_new = services.pick(wall, request.POST.get("pick", ""), request.POST.get("of", ""))
     except ValueError:
-        raise Http404 from None
-    return redirect("wall", pk, number) if held.right is not None else redirect(held.sitting)
+        messages.info(request, words.NOT_TO_BE_PICKED)
+        return redirect(wall.sitting)
+    if not is_new:
+        messages.info(request, words.ANSWERED_ALREADY)
+    elif held.right is not None and held.sitting.is_over:
+        messages.info(request, words.ANSWERED_LATE)
+    return redirect(held) if held.right is not None else redirect(held.sitting)
 
 
 @never_cache
@@ -88,3 +129,106 @@ def explained(request: StudioRequest, pk: int, number: int) -> HttpResponse:
     if wall.right is None:
         return redirect(wall.sitting)
     return render(request, "training/explained.html", {"page": WallPage(wall)})
+
+
+# --- one's own work ---
+
+
+@require_POST
+def of_review(request: StudioRequest, pk: int) -> HttpResponse:
+    """Make a wall of a review and show it, without its names."""
+    review = get_object_or_404(review_queries.of_studio(request.user), pk=pk)
+    try:
+        set_walls.from_review(request.user, review)
+    except NoWallError as wrong:
+        messages.info(request, str(wrong))
+        return redirect(review)
+    if not _looked(request):
+        messages.info(request, words.SCREEN_FIRST)
+        return redirect("training")
+    return redirect(services.begin(request.user))
+
+
+@require_POST
+def follow(request: StudioRequest) -> HttpResponse:
+    """Have new reviews follow one's own neutral, or the school's again."""
+    if "leave" in request.POST:
+        services.leave(request.user)
+    elif queries.eye_of(request.user, school_queries.usual(request.user)).answers < queries.LEAST_ANSWERS:
+        messages.info(request, words.EYE_UNKNOWN)
+    else:
+        services.follow(request.user)
+    return redirect("training")
+
+
+@require_POST
+def agree(request: StudioRequest) -> HttpResponse:
+    """Let the owners see one's progress, or no longer."""
+    services.agree(request.user, "agree" in request.POST)
+    return redirect("training")
+
+
+# --- the studio ---
+
+
+@require_safe
+@manages
+def person(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the progress of somebody of the studio who agreed to it."""
+    found: User = get_object_or_404(User, pk__in=[one.pk for one in queries.shown_to(request.user)], pk=pk)
+    progress = queries.progress(found, school_queries.usual(found))
+    context = {"name": name_of(found), "progress": progress, "drawn": [drawn(one) for one in progress.axes]}
+    return render(request, "training/person.html", context | {"size": (WIDTH, HEIGHT)})
+
+
+@require_POST
+@manages
+def set_wall(request: StudioRequest) -> HttpResponse:
+    """Set a wall for everybody of the studio."""
+    try:
+        made = set_walls.set_for_studio(request.user, request.POST.get("kind", ""), request.POST.get("apart", ""))
+    except ValueError as wrong:
+        messages.info(request, str(wrong))
+        return redirect("training")
+    return redirect(made)
+
+
+def _studio_wall(request: StudioRequest, pk: int) -> SetWall:
+    held = SetWall.objects.filter(owner__in=people_queries.team(request.user), origin=SetWall.Origin.STUDIO)
+    return get_object_or_404(held, pk=pk)
+
+
+@never_cache
+@require_safe
+def studio_wall(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show how the answers to a studio's wall differ, to whoever answered it."""
+    wall = _studio_wall(request, pk)
+    own = Wall.objects.filter(set_wall=wall, sitting__owner=request.user, right__isnull=False).first()
+    spread = set_walls.spread(wall)
+    stages = []
+    if wall.kind == Kind.UNDERTONE and spread.is_told:
+        stages = [(words.STAGE_TITLES[at], set_walls.spread(wall, at)) for at in range(wall.wanted)]
+    elif spread.is_told:
+        stages = [("", spread)]
+    context = {
+        "wall": wall,
+        "question": words.TRAINED[wall.kind],
+        "own": own,
+        "few": "" if spread.is_told else words.spread_few(spread.count, set_walls.LEAST_TO_SHOW),
+        "stages": [(title, one, words.spread_said(one.answers, one.count)) for title, one in stages],
+        "told": told_of(wall, colours_of(wall), school_queries.usual(request.user)) if own else [],
+        "manages": people_queries.may_manage(request.user),
+    }
+    return render(request, "training/studio_wall.html", context)
+
+
+@require_POST
+@manages
+def take_down(request: StudioRequest, pk: int) -> HttpResponse:
+    """Take a studio's wall down, or hang it again."""
+    wall = _studio_wall(request, pk)
+    again = "again" in request.POST
+    set_walls.withdraw(wall, again)
+    if not again:
+        undoing.offer(request, words.WALL_TAKEN_DOWN, "studio-wall-down", wall.pk, again="1")
+    return redirect("training")

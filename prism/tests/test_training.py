@@ -7,7 +7,7 @@ import numpy as np
 from prism import demo, school
 from prism.difference import delta_e
 from prism.training.exercise import LIGHTER_BY_A_QUARTER, SAME, Kind, PoolError
-from prism.training.eye import estimate, sector_shares
+from prism.training.eye import Besides, estimate, sector_shares
 from prism.training.looking import in_the_evening, weaker
 from prism.training.pool import Pool
 from prism.training.showing import How, showing
@@ -196,6 +196,18 @@ class Thresholds(unittest.TestCase):
         self.assertAlmostEqual(float(right_answers(0.0, 1.5)), 0.5)
         self.assertAlmostEqual(float(right_answers(99.0, 1.5)), 0.98, places=2)
 
+    def test_answers_one_by_one_and_all_at_once_are_the_same(self):
+        rng = np.random.default_rng(3)
+        apart, right = rng.uniform(0.5, 4, 50), rng.random(50) < 0.7
+        one, all_at_once = Staircase(), Staircase()
+        for size, hit in zip(apart, right, strict=True):
+            one.answered(size, hit)
+        told = all_at_once.follow(apart, right, told=12)
+        self.assertAlmostEqual(one.found.value, all_at_once.found.value, places=9)
+        self.assertEqual((len(told), told[0][0], told[-1][0]), (12, 1, 50))
+        self.assertEqual(told[-1][1], all_at_once.found)
+        self.assertLess(told[-1][1].high / told[-1][1].low, told[0][1].high / told[0][1].low)
+
     def test_what_was_not_apart_says_nothing(self):
         found = Staircase()
         found.answered(0.0, False)
@@ -236,6 +248,14 @@ class Eyes(unittest.TestCase):
         self.assertGreaterEqual(np.mean(inside), 0.95)
         self.assertLess(abs(float(np.mean(off))), 0.03)
         self.assertLess(float(np.std(off)), 0.25)
+
+    def test_what_is_known_besides_counts_as_surely_as_it_is(self):
+        u, named = self.named((0.8, 0.0), 0.9, 30, 4)
+        alone = estimate(u, named, WALL.undertone)
+        sure = estimate(u, named, WALL.undertone, Besides((0.0, 0.5), (0.05, np.inf), 12))
+        self.assertAlmostEqual(sure.shift[0], 0.0, delta=0.1)
+        self.assertAlmostEqual(sure.shift[1], alone.shift[1], delta=0.15)
+        self.assertEqual(sure.answers, 42)
 
     def test_more_answers_make_it_surer_and_none_leaves_the_school_s(self):
         few, many = (estimate(*self.named((0.8, 0.0), 0.9, n, 4), WALL.undertone) for n in (30, 600))

@@ -35,7 +35,7 @@ class Manner(StrEnum):
 SAME, DIFFERENT = "same", "different"
 QUARTER = 75
 """Percent of its strength at which a colour is mixed a quarter lighter."""
-LIGHTER_BY_A_QUARTER, NOT_SO = "25 % lighter", "not"
+LIGHTER_BY_A_QUARTER, ANOTHER_STRENGTH = "25 % lighter", "another strength"
 
 
 class PoolError(ValueError):

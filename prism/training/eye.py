@@ -79,19 +79,32 @@ def _table(scale: HueScale) -> Array:
     return (1 - LAPSES) * shares + LAPSES / len(scale.words)
 
 
-def estimate(undertones: ArrayLike, named: ArrayLike, scale: HueScale) -> Eye:
+@dataclass(frozen=True)
+class Besides:
+    """What is known of a shift from elsewhere: its mean on each axis, how unsure that is, Lab units (infinite where
+    nothing is known), and from how many answers."""
+
+    mean: tuple[float, float]
+    spread: tuple[float, float]
+    answers: int
+
+
+NOTHING = Besides((0.0, 0.0), (np.inf, np.inf), 0)
+
+
+def estimate(undertones: ArrayLike, named: ArrayLike, scale: HueScale, besides: Besides = NOTHING) -> Eye:
     """Return the eye that named the hues (n,), places in a school's scale, of boards with undertones (n, 2)."""
     u = np.asarray(undertones, dtype=np.float64).reshape(-1, 2)
-    unlikely = _unlikely(u, np.asarray(named, dtype=np.intp).reshape(-1), _table(scale))
+    unlikely = _unlikely(u, np.asarray(named, dtype=np.intp).reshape(-1), _table(scale), besides)
     start = np.array([0.0, 0.0, np.log(PRIOR_NOISE)])
     best = minimize(_sloping(unlikely), start, method="BFGS", jac=True, options={"gtol": 0.1}).x
     mean, covariance = _weighed(
         unlikely, best, _covariance(unlikely, best), int(np.clip(LOOKS // max(len(u), 1), *DRAWS))
     )
-    return Eye((float(mean[0]), float(mean[1])), covariance[:2, :2], float(np.exp(mean[2])), len(u))
+    return Eye((float(mean[0]), float(mean[1])), covariance[:2, :2], float(np.exp(mean[2])), len(u) + besides.answers)
 
 
-def _unlikely(u: Array, hues: NDArray[np.intp], table: Array) -> Unlikely:
+def _unlikely(u: Array, hues: NDArray[np.intp], table: Array, besides: Besides) -> Unlikely:
     """Return the negative logarithm of how likely eyes are, (k,): of shifts and the noise's logarithm (k, 3)."""
     size = table.shape[1]
     own, flat = hues * size * size, table.reshape(-1)
@@ -114,6 +127,7 @@ def _unlikely(u: Array, hues: NDArray[np.intp], table: Array) -> Unlikely:
         far += (flat[i + size + 1] - far) * y
         near += (far - near) * x
         prior = (at[:, :2] ** 2).sum(axis=1) / PRIOR_SHIFT**2 + ((at[:, 2] - np.log(PRIOR_NOISE)) / NOISE_SPREAD) ** 2
+        prior += (((at[:, :2] - besides.mean) / besides.spread) ** 2).sum(axis=1)
         found: Array = prior / 2 - np.log(near).sum(axis=1)
         return found
 

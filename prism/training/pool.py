@@ -16,6 +16,7 @@ from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.spectrum import Array
 from prism.surety import LEVELS, Level
 from prism.survey import Survey, survey
+from prism.whites.ranking import which
 
 Rows = NDArray[np.intp]
 
@@ -60,8 +61,8 @@ class Pool:
 
     @cached_property
     def whites(self) -> Rows:
-        """Rows of whites and off-whites."""
-        return np.flatnonzero((self.lrv >= WHITE_FROM) & (self.seen.strength < NEUTRAL_TO))
+        """Rows of whites, by the bounds of the school."""
+        return which(self.lab, self.lrv, self.school, self.school.neutral)
 
     @cached_property
     def is_named(self) -> NDArray[np.bool_]:
@@ -95,6 +96,5 @@ class Pool:
 
 NEUTRAL_TO = 9.0
 """Strength of undertone, Lab units, up to which a colour counts as a neutral to be trained with."""
-WHITE_FROM = 72.0
 DARKEST = 8.0
-"""LRV from which a colour is a white to be put in order, and below which undertones are not asked for."""
+"""LRV below which undertones are not asked for."""

@@ -10,6 +10,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import ArrayLike
 
 from prism.spectrum import Array
 
@@ -23,11 +24,12 @@ PRIOR_SPREAD = 0.35
 """Standard deviation of the logarithm (base 10) of thresholds before anything was answered."""
 
 
-def right_answers(apart: float | Array, threshold: float | Array, guessing: float = 0.5) -> Array:
+def right_answers(apart: ArrayLike, threshold: ArrayLike, guessing: ArrayLike = 0.5) -> Array:
     """Return the probability of a right answer where colours are `apart`, both ΔE00, and guessing alone gives
     `guessing`: at the threshold halfway between that and every answer right."""
     at = np.log(2.0) * (np.asarray(apart, dtype=np.float64) / np.asarray(threshold)) ** SLOPE
-    found: Array = guessing + (1 - guessing - LAPSES) * (1 - np.exp(-at))
+    chance = np.asarray(guessing, dtype=np.float64)
+    found: Array = chance + (1 - chance - LAPSES) * (1 - np.exp(-at))
     return found
 
 
@@ -52,18 +54,26 @@ class Staircase:
 
     def answered(self, apart: float, right: bool, guessing: float = 0.5) -> None:
         """Take in an answer to something that was `apart`, ΔE00; what was not apart at all says nothing of it."""
-        if apart <= 0:
-            return
-        hit = right_answers(apart, 10**self._log, guessing)
-        self._likely += np.log(hit if right else 1 - hit)
-        self._likely -= self._likely.max()
-        self._answers += 1
+        self.follow([apart], [right], guessing)
 
-    @property
-    def _probability(self) -> Array:
-        weight = np.exp(self._likely)
-        share: Array = weight / weight.sum()
-        return share
+    def follow(
+        self, apart: ArrayLike, right: ArrayLike, guessing: float | ArrayLike = 0.5, told: int = 0
+    ) -> list[tuple[int, Threshold]]:
+        """Take in answers in their order, (n,) each, and return what was known on the way: so many times, evenly, with
+        how many of them had been given by then."""
+        size, hits = np.asarray(apart, dtype=np.float64).reshape(-1), np.asarray(right, dtype=np.bool_).reshape(-1)
+        chance = np.broadcast_to(np.asarray(guessing, dtype=np.float64), size.shape)
+        telling = size > 0
+        size, hits, chance = size[telling], hits[telling], chance[telling]
+        if not len(size):
+            return []
+        hit = right_answers(size[:, None], 10**self._log, chance[:, None])
+        each = self._likely + np.cumsum(np.log(np.where(hits[:, None], hit, 1 - hit)), axis=0)
+        self._likely = each[-1] - each[-1].max()
+        marks = np.unique(np.linspace(0, len(size) - 1, min(told, len(size))).round().astype(int)).tolist()
+        found = [(mark + 1, self._threshold(each[mark], self._answers + mark + 1)) for mark in marks]
+        self._answers += len(size)
+        return found
 
     @property
     def next(self) -> float:
@@ -73,7 +83,11 @@ class Staircase:
     @property
     def found(self) -> Threshold:
         """What is known by now."""
-        share = self._probability
+        return self._threshold(self._likely, self._answers)
+
+    def _threshold(self, likely: Array, answers: int) -> Threshold:
+        weight = np.exp(likely - likely.max())
+        share = weight / weight.sum()
         below = np.cumsum(share)
         low, high = (float(10 ** np.interp(part, below, self._log)) for part in (0.025, 0.975))
-        return Threshold(float(10 ** (share @ self._log)), low, high, self._answers)
+        return Threshold(float(10 ** (share @ self._log)), low, high, answers)

@@ -19,9 +19,9 @@ from prism.spectrum import Array
 from prism.surety import LEVELS, Level
 from prism.survey import survey
 from prism.training.exercise import (
+    ANOTHER_STRENGTH,
     DIFFERENT,
     LIGHTER_BY_A_QUARTER,
-    NOT_SO,
     QUARTER,
     SAME,
     Exercise,
@@ -59,6 +59,8 @@ LOOKED_AT = 500
 TRIES = 60
 WHITES, STEPS, LIKE, NEUTRALS, LOOKALIKES = 5, 5, 3, 6, 3
 LRV_STEP = 10
+WIDEST = 0.8
+"""Part of the creaminess of all whites over which an order of some may reach."""
 ABOUT_ONE = (Kind.UNDERTONE, Kind.WARMER, Kind.LIGHTER, Kind.TWIN, Kind.EVENING, Kind.LRV)
 """Kinds that can be about one board, those that teach most of it first; an LRV can be asked of any."""
 WITHIN = 0.45
@@ -157,7 +159,8 @@ def _in_order(rows: Rows, value: Array, step: float, count: int, rng: np.random.
         return []
     order = np.argsort(value)
     ranked, worth = rows[order], value[order]
-    found = [int(rng.integers(0, max(len(ranked) - count, 1)))]
+    able = np.flatnonzero(worth <= worth[-1] - step * (count - 1))
+    found = [int(rng.choice(able))] if len(able) else [0]
     while len(found) < count:
         following = np.flatnonzero(worth >= worth[found[-1]] + step)
         if not len(following):
@@ -171,7 +174,8 @@ def _creaminess(asked: Asked) -> Exercise | None:
     pool = asked.pool
     rows = _some(pool.whites, asked.rng)
     creamy = creamy_of(pool.seen.u[rows])
-    boards = _in_order(rows, -creamy, asked.hard("yellow") * 0.6, WHITES, asked.rng)
+    widest = WIDEST * float(np.ptp(creamy)) / (WHITES - 1) if len(creamy) else 0.0
+    boards = _in_order(rows, -creamy, min(asked.hard("yellow") * 0.6, widest), WHITES, asked.rng)
     if len(boards) < WHITES:
         return None
     worth = {int(row): float(value) for row, value in zip(rows, creamy, strict=True)}
@@ -383,8 +387,8 @@ def _strength(asked: Asked) -> Exercise | None:
     right = asked.rng.random() < 0.5
     shown = 0 if right else at
     look = Look(_triple(mixed[shown]), Manner.WEAKER, percents[shown])
-    answer = LIGHTER_BY_A_QUARTER if right else NOT_SO
-    choices = (LIGHTER_BY_A_QUARTER, NOT_SO)
+    answer = LIGHTER_BY_A_QUARTER if right else ANOTHER_STRENGTH
+    choices = (LIGHTER_BY_A_QUARTER, ANOTHER_STRENGTH)
     return Exercise(Kind.STRENGTH, (row, row), (answer,), choices, float(far[at - 1]), "lighter", looks={1: look})
 
 

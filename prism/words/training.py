@@ -11,7 +11,7 @@ from prism.messages.text import count, listed, number, sentence
 from prism.spectrum import lightness_to_lrv
 
 if TYPE_CHECKING:
-    from prism.training.exercise import Exercise
+    from prism.training.exercise import Exercise, Look
     from prism.training.pool import Pool
     from prism.training.showing import Shown
     from prism.training.staircase import Threshold
@@ -28,7 +28,7 @@ TRAINED = {
     "pair": "Which board has which undertone?",
     "twin": "Which of the others is nearest to the first board?",
     "yellow": "Which of these whites shows its yellow beside the first board?",
-    "evening": "Which of the others is the first board, in evening light?",
+    "evening": "Which of the others is the first board under the lamp of an evening?",
     "strength": "Is the second board the first one mixed 25 % lighter, or not?",
 }
 """What each kind of exercise asks."""
@@ -175,13 +175,36 @@ TOLD = {
 """What is told apart by each kind of wall that finds a threshold."""
 
 
-def told_apart(kind: str, found: Threshold) -> str:
-    """Say what somebody can tell apart by a kind of wall."""
-    axis = TOLD[kind]
+def told_title(kind: str, hue: str = "") -> str:
+    """Say what is told apart by a kind of wall, or that it is an undertone."""
+    return f"{hue} in a neutral" if hue else TOLD[kind]
+
+
+def told_apart(found: Threshold) -> str:
+    """Say from which difference on somebody can tell something."""
     if not found.answers:
-        return f"{axis}: not tried yet"
+        return "not tried yet"
     given = f"between {number(found.low)} and {number(found.high)}"
-    return f"{axis}: from {number(found.value)} ΔE00, {given}, after {count(found.answers, 'answer')}"
+    return f"from {number(found.value)} ΔE00, {given}, after {count(found.answers, 'answer')}"
+
+
+def how_it_grew(first: Threshold, last: Threshold) -> str:
+    """Say how what can be told apart changed, as far as that is more than chance."""
+    if last.high < first.value and last.value < first.value:
+        return f"finer than at first, when it was {number(first.value)}"
+    if last.low > first.value:
+        return f"coarser than at first, when it was {number(first.value)}"
+    return "no plain change since the first answers"
+
+
+def comparison_helped(counts: Sequence[int], answered: int) -> str:
+    """Say how much comparison helped to name undertones: how often it was as computed alone, beside the clean white,
+    beside a foil."""
+    alone, clean, foil = counts
+    return (
+        f"Of {count(answered, 'undertone')} you named {alone} alone, {clean} beside the clean white and {foil} beside "
+        "a foil as computed."
+    )
 
 
 def sees_later(hue: str, later: float, give: float, answers: int) -> str:
@@ -207,9 +230,74 @@ SCREEN_STEPS = (
 """What makes a screen fit to train on; nobody but the person knows."""
 
 
+THIS_ONE = "this one"
+"""How a board is captioned that others are held against."""
+
+
 def which_is(hue: str) -> str:
     """Ask for the board that has an undertone."""
     return f"Which of these is {hue}?"
+
+
+UNDERTONE_STAGES = ("", "The clean white hangs beside it now.", "And a foil, whose undertone is the opposite one.")
+"""What is said of an undertone that is asked for again, a board more beside it."""
+
+
+STAGE_TITLES = ("alone", "beside the clean white", "beside a foil")
+WALL_TAKEN_DOWN = "A wall of the studio was taken down; its answers stay."
+
+
+def stages_said(said: Sequence[str], accepted: Sequence[str]) -> str:
+    """Say how an undertone was named alone, beside the clean white, beside a foil."""
+    each = listed([f"{word} {way}" for word, way in zip(said, STAGE_TITLES, strict=False)])
+    return f"You said {each}; computed: {listed(list(accepted), 'or')}."
+
+
+def how_it_hangs(look: Look) -> str:
+    """Say how a board hangs that does not hang as it is."""
+    return "in the evening" if look.manner == "evening" else f"at {look.percent} %"
+
+
+NO_WALL_ABOUT = (
+    "No wall can be made about this colour: the studio has no deck that holds anything to be seen beside it. "
+    "Bring in a deck of a few hundred colours."
+)
+ANSWERED_ALREADY = "This wall was answered already; the first answer counts."
+ANSWERED_LATE = "The five minutes were over. The answer counts all the same."
+CLOCK_SET_BACK = (
+    "This computer’s clock stands before the sitting began, so it was set back since. "
+    "The sitting is closed, and every answer is kept."
+)
+NOT_TO_BE_PICKED = "That is no answer to this wall. Choose one of the boards or words below."
+SCREEN_FIRST = "Look the screen over first, then tick that it is so: walls are only as true as what shows them."
+EYE_UNKNOWN = "Nothing is known of your eye yet: name undertones first, eight or more."
+
+
+def eye_followed(follows: bool) -> str:
+    """Say whether new reviews begin with somebody's own neutral."""
+    if follows:
+        return "New reviews begin with your eye’s neutral as it was known when you chose so; older ones stay."
+    return "New reviews begin with the school’s neutral."
+
+
+def spread_few(count_now: int, least: int) -> str:
+    """Say that too few answered for their spread to be shown."""
+    return f"{count(count_now, 'answer')} so far. How they differ is shown from {least} on, and never whose is whose."
+
+
+def spread_said(answers: Sequence[tuple[str, int]], answered: int) -> str:
+    """Say how the answers to a studio's wall differ."""
+    if len(answers) == 1:
+        return f"All {answered} agree: {answers[0][0]}."
+    return f"{answered} answered, in {len(answers)} ways."
+
+
+WALLS_FROM = {
+    "review": "Made of a review.",
+    "viewing": "Made of a viewing in which you and the product disagreed.",
+    "studio": "Set for the whole studio.",
+}
+"""Where a wall comes from that was set."""
 
 
 def answer_said(right: bool, given: str, accepted: Sequence[str]) -> str:

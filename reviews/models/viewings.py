@@ -117,8 +117,8 @@ class ViewingPhoto(models.Model):
 
 class Correction(models.Model):
     """A systematic difference that was taken up: of a person's eye on a scale, or of a room's light; see
-    `prism.viewing.scales.Leaning`. `readings` are the ids of what it added to a room's meter readings. One that was
-    undone stays in the record."""
+    `prism.viewing.scales.Leaning`. `readings` are the ids of what it added to a room's meter readings; `practised` says
+    that it follows an eye as training knows it. One that was undone stays in the record."""
 
     person = models.ForeignKey(
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="corrections"
@@ -129,6 +129,7 @@ class Correction(models.Model):
     half = models.FloatField()
     count = models.PositiveIntegerField()
     readings = models.JSONField(default=list, blank=True)
+    practised = models.BooleanField(default=False)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=timezone.now)
     undone = models.DateTimeField(null=True, blank=True)
@@ -141,10 +142,14 @@ class Correction(models.Model):
         return f"{self.scale} of {self.person or self.room}"
 
     @classmethod
-    def eye_of(cls, person: User) -> dict[str, float]:
-        """Return by how much somebody sees each scale otherwise, Lab units, as far as that was taken up."""
+    def eye_of(cls, person: User, practised: bool = True) -> dict[str, float]:
+        """Return by how much somebody sees each scale otherwise, Lab units, as far as that was taken up; without what
+        follows their training, if so wanted."""
         found: dict[str, float] = {}
-        for scale, mean in cls.objects.filter(person=person, undone=None).values_list("scale", "mean"):
+        held = cls.objects.filter(person=person, undone=None)
+        if not practised:
+            held = held.filter(practised=False)
+        for scale, mean in held.values_list("scale", "mean"):
             found[scale] = found.get(scale, 0.0) + mean
         return found
 

@@ -20,7 +20,7 @@ from people.names import name_of
 from people.queries import team
 from prism import words
 from prism.meters import MeterError
-from prism.viewing.scales import AXES, LIGHT, SCALES, Leaning, leanings, light_leaning, neutral_shift
+from prism.viewing.scales import AXES, LIGHT, Leaning, leanings, light_leaning, neutral_shift
 from reviews.models import Correction, Review, Viewing
 
 MOST_ANSWERS = 400
@@ -71,7 +71,7 @@ class Leanings:
     @cached_property
     def found(self) -> list[Found]:
         """Those that are more than chance and not taken up."""
-        made = [Found(one, person=person) for person in self._people for one in self._of_person(person)]
+        made = [Found(one, person=person) for person in self._people for one in of_person(person)]
         of_room = self._of_room()
         made += [Found(of_room, room=self._review.room)] if of_room else []
         return [one for one in made if one.leaning.is_plain]
@@ -90,25 +90,8 @@ class Leanings:
     def _room_id(self) -> int:
         return self._review.room_id or 0
 
-    def _since(self, scale: str, person: User | None = None) -> Correction | None:
-        own = [c for c in self.taken_up if c.undone is None and c.scale == scale]
-        return next((c for c in own if c.person_id == (person.pk if person else None)), None)
-
-    def _of_person(self, person: User) -> list[Leaning]:
-        held = Viewing.objects.filter(by=person, beside=None, deleted=None, predicted__isnull=False)
-        held = held.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")[:MOST_ANSWERS]
-        since = {scale: self._since(scale, person) for scale in SCALES}
-        answers = []
-        for one in held:
-            computed = (one.predicted or {}).get("differences", {})
-            for scale, step in one.answers.items():
-                taken = since.get(scale)
-                if scale in computed and (taken is None or (one.seen_at and one.seen_at > taken.at)):
-                    answers.append((scale, step, float(computed[scale])))
-        return leanings(answers)
-
     def _of_room(self) -> Leaning | None:
-        taken = self._since(LIGHT)
+        taken = next((c for c in self.taken_up if c.undone is None and c.scale == LIGHT), None)
         return light_leaning(
             [
                 (one.lux, float(one.predicted["lux"]))
@@ -116,6 +99,21 @@ class Leanings:
                 if one.lux and one.predicted and (taken is None or (one.seen_at and one.seen_at > taken.at))
             ]
         )
+
+
+def of_person(person: User) -> list[Leaning]:
+    """Return how somebody's answers differ from what was computed, since each scale was corrected last."""
+    held = Viewing.objects.filter(by=person, beside=None, deleted=None, predicted__isnull=False)
+    held = held.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")[:MOST_ANSWERS]
+    taken = Correction.objects.filter(person=person, undone=None).order_by("at").values_list("scale", "at")
+    since = dict(taken)
+    answers = []
+    for one in held:
+        computed = (one.predicted or {}).get("differences", {})
+        for scale, step in one.answers.items():
+            if scale in computed and (scale not in since or (one.seen_at and one.seen_at > since[scale])):
+                answers.append((scale, step, float(computed[scale])))
+    return leanings(answers)
 
 
 def _with_lux(room_id: int) -> list[Viewing]:

@@ -21,6 +21,7 @@ from schools import services as school_services
 from studio.tests.test_permissions import FILE, OPEN, address, patterns
 from tinting import services as tinting_services
 from tinting.tests import world
+from training.models import SetWall
 
 CHANGES = {
     "school-copy", "school-edit", "school-delete", "school-restore",
@@ -31,7 +32,10 @@ CHANGES = {
     "try-out", "room-edit", "room-copy", "room-delete", "room-restore", "room-meter", "room-meter-use",
 }  # fmt: skip
 """What changes what the studio shares: owners and specialists send these, juniors may not."""
-MANAGES = {"person-invite", "studio-rename", "invitation-withdraw", "person-role", "person-close", "person-reopen"}
+MANAGES = {
+    "person-invite", "studio-rename", "invitation-withdraw", "person-role", "person-close", "person-reopen",
+    "studio-wall-set", "studio-wall-down",
+}  # fmt: skip
 """What is the owner's alone."""
 OWN = {
     "review-act", "review-wall", "review-blind", "review-arrange", "review-basis", "review-revalue", "review-move",
@@ -39,8 +43,16 @@ OWN = {
     "review-document-edit",
 }  # fmt: skip
 """What changes a review: its own person sends these, and whoever may change what is shared."""
-FORMS_OF_CHANGE = {"job-new", "job-edit", "job-bring-in", "job-room-new", "room-edit", "room-finishes"}
-"""Sheets that only those see who may send them."""
+FORMS_OF_CHANGE = {
+    "job-new",
+    "job-edit",
+    "job-bring-in",
+    "job-room-new",
+    "room-edit",
+    "room-finishes",
+    "training-person",
+}
+"""Sheets that only those see who may send them, and a junior's progress."""
 
 
 class Roles(world.Studio):
@@ -70,7 +82,12 @@ class Roles(world.Studio):
         link = sharing_services.share(self.isla, self.job, [self.review], 30)
         answer = sharing_services.answer(link, self.review, "yes", "", "")
         rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
+        wall = SetWall.objects.create(
+            owner=self.isla, origin=SetWall.Origin.STUDIO, school="wall-practice", kind="lrv", axis="lighter",
+            boards=[colour.pk], accepted=[["50"]], choices=["40", "50"], apart=10, because="It has.",
+        )  # fmt: skip
         self.filled = {
+            "studio-wall": {"pk": wall.pk},
             "review": {"pk": self.review.pk, "step": "verdict", "act": "keep", "section": "is"},
             "job": {"pk": self.job.pk},
             "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},

@@ -19,7 +19,7 @@ from training.models import Returning, Sitting, Wall
 
 class Training(world.Studio):
     def begin(self):
-        self.client.post(reverse("sitting-begin"))
+        self.client.post(reverse("sitting-begin"), {"looked": "on"})
         Sitting.objects.update(seed=7)  # the same walls every time
         return Sitting.objects.latest("id")
 
@@ -29,17 +29,21 @@ class Training(world.Studio):
 
     def answer(self, wall, right=True):
         """Answer a wall by the page, rightly or not, and return it."""
-        wanted = wall.accepted[0]
-        picks = wanted if right else self.wrong(wall)
-        for pick in picks[: max(wall.wanted - 1, 1)]:
+        for pick in self.picks(wall, right):
             self.client.post(reverse("wall-answer", args=[wall.sitting_id, wall.number]), {"pick": pick})
         wall.refresh_from_db()
         return wall
 
+    def picks(self, wall, right=True):
+        if wall.kind == "undertone":
+            return (wall.accepted[0] if right else self.wrong(wall)) * wall.wanted
+        picks = wall.accepted[0] if right else self.wrong(wall)
+        return picks[: max(wall.wanted - 1, 1)]
+
     def wrong(self, wall):
-        if wall.wanted > 1:
+        if wall.wanted > 1 and wall.kind != "undertone":
             return wall.accepted[0][::-1]
-        offered = wall.choices or range(1 if wall.kind == "twin" else 0, len(wall.boards))
+        offered = wall.choices or range(wall.given, len(wall.boards))
         return [next(one for one in offered if [one] not in wall.accepted)]
 
 
@@ -69,9 +73,10 @@ class Sittings(Training):
                     self.assertNotIn(hidden, source)
             self.assertNotIn("accepted", source)
             self.assertNotIn(wall.because, source)
+            self.assertNotIn(wall.shown_said or wall.because, source)
             values = re.findall(r'name="pick" value="([^"]*)"', source)
-            places = [str(i) for i in range(1 if wall.kind == "twin" else 0, len(wall.boards))]
-            self.assertEqual(values, list(wall.choices) if wall.choices and wall.wanted == 1 else places)
+            places = [str(i) for i in range(wall.given, len(wall.boards))]
+            self.assertEqual(values, list(wall.choices) if wall.choices and wall.kind != "pair" else places)
             self.answer(wall)
 
     def test_a_second_answer_changes_nothing_and_a_pick_can_be_taken_back(self):
@@ -83,12 +88,14 @@ class Sittings(Training):
         self.answer(wall, right=False)
         self.answer(wall, right=True)
         self.assertFalse(Wall.objects.get(pk=wall.pk).right)
-        while wall.wanted == 1:
+        told = self.client.get(wall.get_absolute_url())
+        self.assertContains(told, words.ANSWERED_ALREADY)
+        while wall.kind not in ("strip", "creaminess"):
             self.answer(wall)
             wall, _ = self.hung(sitting)
         address = reverse("wall-answer", args=[sitting.pk, wall.number])
         self.client.post(address, {"pick": "0"})
-        self.assertEqual(self.client.post(address, {"pick": "0"}).status_code, 404)
+        self.assertContains(self.client.post(address, {"pick": "0"}, follow=True), words.NOT_TO_BE_PICKED)
         self.assertContains(self.client.get(sitting.get_absolute_url()), "Take the last one back")
         self.client.post(address, {"back": "1"})
         wall.refresh_from_db()
@@ -99,6 +106,7 @@ class Sittings(Training):
         wall, _ = self.hung(sitting)
         Sitting.objects.update(until=timezone.now() - timedelta(minutes=1))
         self.assertTrue(self.answer(wall).right)
+        self.assertContains(self.client.get(wall.get_absolute_url()), words.ANSWERED_LATE)
         page = self.client.get(sitting.get_absolute_url())
         self.assertContains(page, "The five minutes are over: one wall, 1 of them as computed")
         self.assertEqual(sitting.walls.count(), 1)
@@ -118,8 +126,10 @@ class Sittings(Training):
         sitting = self.begin()
         wall, _ = self.hung(sitting)
         for odd in ("", "x", "99", "-1", "²"):
-            answer = self.client.post(reverse("wall-answer", args=[sitting.pk, wall.number]), {"pick": odd})
-            self.assertEqual(answer.status_code, 404, odd)
+            address = reverse("wall-answer", args=[sitting.pk, wall.number])
+            self.assertContains(
+                self.client.post(address, {"pick": odd}, follow=True), words.NOT_TO_BE_PICKED, msg_prefix=odd
+            )
         wall.refresh_from_db()
         self.assertEqual(wall.picked, [])
 
@@ -183,6 +193,6 @@ class Eyes(Training):
 class Empty(TestCase):
     def test_a_studio_without_decks_is_told_what_it_takes(self):
         self.client.force_login(world.person())
-        self.client.post(reverse("sitting-begin"))
+        self.client.post(reverse("sitting-begin"), {"looked": "on"})
         page = self.client.get(Sitting.objects.get().get_absolute_url())
         self.assertContains(page, words.NO_WALLS, status_code=422)

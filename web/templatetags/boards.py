@@ -13,7 +13,7 @@ register = template.Library()
 
 BOARD = (
     '<svg class="board-art" viewBox="0 0 210 297" aria-hidden="true" focusable="false">'
-    '<rect class="margin" width="210" height="297"/>'
+    '<rect class="{}" width="210" height="297" fill="{}"/>'
     '<rect class="paint" x="15" y="15" width="180" height="267" fill="{}"/></svg>'
 )
 HALVES = (
@@ -26,14 +26,15 @@ SCREEN = re.compile(r"#[0-9A-Fa-f]{6}")
 
 
 @register.simple_tag
-def board(screen: str, thin: Opacity | None = None) -> SafeString:
+def board(screen: str, thin: Opacity | None = None, margin: str = "") -> SafeString:
     """Return a board of A-format with its white margin, painted in `#RRGGBB`; unpainted for anything else.
 
-    A `thin` paint, which does not hide, is shown as it looks over black and as it looks over white, side by side.
+    The `margin` has a colour of its own where the light that is shown is not that of day. A `thin` paint, which does
+    not hide, is shown as it looks over black and as it looks over white, side by side.
     """
     if thin:
         return mark_safe(HALVES.format(_fill(thin.black), _fill(thin.white)))
-    return mark_safe(BOARD.format(_fill(screen)))
+    return mark_safe(BOARD.format("lit" if margin else "margin", _fill(margin), _fill(screen)))
 
 
 def _fill(screen: str) -> str:

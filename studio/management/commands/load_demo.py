@@ -14,11 +14,16 @@ from people import services as people_services
 from people.models import Member, Role
 from prism import demo
 from reviews.models import Review
-from studio import demo_job
+from studio import demo_job, demo_practice
 from studio.views import DEMO_USER
 from tinting import services as tinting_services
+from training import queries, services
 
 PEOPLE = (("isla", "Isla Marram", Role.SPECIALIST), ("wren", "Wren Tolquhon", Role.JUNIOR))
+
+
+PRACTICE = ((DEMO_USER, (0.9, -0.2)), ("wren", (-0.3, 0.8)))
+"""Who practised, and by how much, (a*, b*), their own neutral lies off the school's."""
 
 
 class Command(BaseCommand):
@@ -38,7 +43,16 @@ class Command(BaseCommand):
         if not Review.objects.filter(owner=user).exists():
             demo_job.enter(user)
         self._people(user)
+        self._practice()
         self.stdout.write(f"{count} colours of {len({entry.maker for entry in demo.deck()})} makers, ready.")
+
+    def _practice(self) -> None:
+        """Have the owner and the junior look back on some weeks of practice; the junior lets owners see it."""
+        for seed, (username, shift) in enumerate(PRACTICE, 1):
+            person = User.objects.get(username=username)
+            if not queries.sittings(person).exists():
+                demo_practice.practise(person, shift, seed)
+                services.agree(person, agreed=True)
 
     def _people(self, user: User) -> None:
         """Give the studio its name and its other people, who have no way to sign in until they are given one."""

@@ -1,5 +1,5 @@
-// What is moved by dragging: the boards of the wall, the colours of a shortlist, the viewings of a calendar. Keys and
-// fields do it too.
+// What is moved by dragging: the boards of the wall, the colours of a shortlist, the viewings of a calendar, undertones
+// that are put to boards. Keys and fields do it too.
 (() => {
   "use strict";
 
@@ -61,5 +61,12 @@
     const place = row.querySelector("select[name=to]");
     place.value = over.querySelector("select[name=to]").value;
     place.dispatchEvent(new Event("change", { bubbles: true }));
+  });
+
+  // undertones that are paired with boards: a word dragged onto a board
+  window.dragged(".chip[data-word]", "word", ".training-board[data-board]", (word, board) => {
+    const form = board.closest("form");
+    form.elements.of.value = word.dataset.word;
+    form.requestSubmit(board);
   });
 })();

@@ -1,0 +1,81 @@
+"""Making walls from a studio's decks: what a made exercise is in the database."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from decks import queries as deck_queries
+from prism import school, screen, words
+from prism.training.exercise import Exercise, Kind, Look, Manner, PoolError
+from prism.training.looking import in_the_evening
+from prism.training.pool import Pool
+from prism.training.showing import showing
+from prism.training.walls import USUAL_APART, Hardness, make
+
+
+class NoWallError(ValueError):
+    """Decks that hold no such wall; the message says what would."""
+
+
+def made(
+    kinds: Sequence[Kind],
+    ids: NDArray[np.int64],
+    pool: Pool,
+    rng: np.random.Generator,
+    hardness: dict[Kind, Hardness] | None = None,
+    about: int | None = None,
+) -> dict[str, Any] | None:
+    """Return the fields of a wall of the first of some kinds that a pool holds whose rows are colours with `ids`, about
+    one of them where it is given; None where it holds none."""
+    row = None if about is None else int(np.flatnonzero(ids == about)[0])
+    for kind in kinds:
+        hard = hardness[kind] if hardness else USUAL_APART
+        try:
+            return _content(make(kind, pool, rng, hard, school.besides(pool.school), row), ids, pool)
+        except PoolError:
+            continue
+    return None
+
+
+PAPER = (97.0, 0.0, 0.0)
+"""Lab of the white margin that is left round a board."""
+
+
+def _screen(lab: ArrayLike) -> str:
+    return screen.to_hex(screen.lab_to_screen(np.atleast_2d(lab))[0])[0]
+
+
+def _shown(look: Look) -> dict[str, str]:
+    """Return how a board is shown that does not hang as it is; under a lamp its white margin is no white."""
+    margin = _screen(in_the_evening([PAPER])[0]) if look.manner is Manner.EVENING else ""
+    return {"screen": _screen(look.lab), "margin": margin, "said": words.how_it_hangs(look)}
+
+
+def _content(found: Exercise, ids: NDArray[np.int64], pool: Pool) -> dict[str, Any]:
+    first, shown = found.accepted[0], showing(found, pool)
+    asked = found.kind is Kind.UNDERTONE
+    rows = [*found.boards, *([shown.row] if shown else [])]
+    names = [colour.name for colour in deck_queries.in_order([int(ids[row]) for row in rows])]
+    return {
+        "kind": found.kind.value,
+        "axis": found.axis,
+        "boards": [int(ids[row]) for row in found.boards],
+        "accepted": [list(one) if isinstance(one, tuple) else [one] for one in found.accepted],
+        "choices": list(found.choices),
+        "wanted": len(first) if isinstance(first, tuple) else found.stages,
+        "given": found.given,
+        "looks": {str(place): _shown(look) for place, look in found.looks.items()},
+        "apart": found.apart,
+        "because": words.because(found, pool, names),
+        "shown_board": int(ids[shown.row]) if shown else None,
+        "shown_said": words.shown_by(
+            shown, names[-1], [names[place] for place in shown.beside], float(pool.lrv[shown.row])
+        )
+        if shown
+        else "",
+        "direction": [round(float(v), 4) for v in pool.seen.u[found.boards[0]]] if asked else None,
+    }
