@@ -28,14 +28,15 @@ def made(
     rng: np.random.Generator,
     hardness: dict[Kind, Hardness] | None = None,
     about: int | None = None,
+    hue: str = "",
 ) -> dict[str, Any] | None:
     """Return the fields of a wall of the first of some kinds that a pool holds whose rows are colours with `ids`, about
-    one of them where it is given; None where it holds none."""
+    one of them where it is given, or of one undertone; None where it holds none."""
     row = None if about is None else int(np.flatnonzero(ids == about)[0])
     for kind in kinds:
         hard = hardness[kind] if hardness else USUAL_APART
         try:
-            return _content(make(kind, pool, rng, hard, school.besides(pool.school), row), ids, pool)
+            return _content(make(kind, pool, rng, hard, school.besides(pool.school), row, hue), ids, pool)
         except PoolError:
             continue
     return None

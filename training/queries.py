@@ -230,11 +230,11 @@ class Progress:
     returning: int
 
 
-def progress(user: User, chosen: School) -> Progress:
-    """Return what somebody's answers show by now."""
+def progress(user: User, chosen: School, who: str = "") -> Progress:
+    """Return what somebody's answers show by now, said to them, or of `who` they are."""
     eye = eye_of(user, chosen)
     scale = chosen.undertone
-    sees = [words.sees_later(hue, *eye.along(scale.centre(hue)), eye.answers) for hue in scale.words]
+    sees = [words.sees_later(hue, *eye.along(scale.centre(hue)), eye.answers, who) for hue in scale.words]
     due = Returning.objects.filter(owner=user, due__lte=timezone.now()).count()
     found = helped(user)
     return Progress(

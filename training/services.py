@@ -73,8 +73,8 @@ def _made(sitting: Sitting) -> Wall:
     held, pool = queries.decks_of(sitting.owner, queries.school_of(sitting))
     hung = {_same(one.kind, one.boards) for one in sitting.walls.all()}
     hardness = {kind: _hardness(sitting.owner, kind, rng) for kind in KINDS}
-    for kind in _kinds(sitting, rng):
-        fields = made([kind], held.ids, pool, rng, hardness)
+    for kind, hue in _kinds(sitting, rng):
+        fields = made([kind], held.ids, pool, rng, hardness, hue=hue)
         if fields is not None and _same(kind.value, fields["boards"]) not in hung:
             return Wall(sitting=sitting, number=number, **fields)
     raise NoWallError(words.NO_WALLS)
@@ -92,14 +92,15 @@ def _of(held: SetWall, sitting: Sitting, number: int) -> Wall:
     return Wall(sitting=sitting, number=number, set_wall=held, **fields)
 
 
-def _kinds(sitting: Sitting, rng: np.random.Generator) -> list[Kind]:
-    """Return in which order kinds are tried: what is due first, then any but the one that hung last."""
-    due = Returning.objects.filter(owner=sitting.owner, due__lte=timezone.now()).values_list("kind", flat=True)
+def _kinds(sitting: Sitting, rng: np.random.Generator) -> list[tuple[Kind, str]]:
+    """Return in which order kinds are tried, of undertones with the hue: what is due first, then any but the kind that
+    hung last."""
+    due = Returning.objects.filter(owner=sitting.owner, due__lte=timezone.now()).values_list("kind", "axis")
     last = sitting.walls.values_list("kind", flat=True).last()
-    coming = [Kind(kind) for kind in dict.fromkeys(due) if kind != last]
+    coming = [(Kind(kind), axis if kind == Kind.UNDERTONE else "") for kind, axis in due if kind != last]
     drawn = rng.permutation([*KINDS, *[Kind.UNDERTONE] * MORE_UNDERTONES])
-    rest = [Kind(kind) for kind in drawn if kind != last]
-    return list(dict.fromkeys([*coming, *rest, *KINDS]))
+    rest = [(Kind(kind), "") for kind in drawn if kind != last]
+    return list(dict.fromkeys([*coming, *rest, *[(kind, "") for kind in KINDS]]))
 
 
 def _hardness(user: User, kind: Kind, rng: np.random.Generator) -> Hardness:

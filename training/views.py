@@ -176,8 +176,9 @@ def agree(request: StudioRequest) -> HttpResponse:
 def person(request: StudioRequest, pk: int) -> HttpResponse:
     """Show the progress of somebody of the studio who agreed to it."""
     found: User = get_object_or_404(User, pk__in=[one.pk for one in queries.shown_to(request.user)], pk=pk)
-    progress = queries.progress(found, school_queries.usual(found))
-    context = {"name": name_of(found), "progress": progress, "drawn": [drawn(one) for one in progress.axes]}
+    name = name_of(found)
+    progress = queries.progress(found, school_queries.usual(found), name)
+    context = {"name": name, "progress": progress, "drawn": [drawn(one) for one in progress.axes]}
     return render(request, "training/person.html", context | {"size": (WIDTH, HEIGHT)})
 
 

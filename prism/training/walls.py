@@ -41,13 +41,14 @@ Hardness = Callable[[str], float]
 @dataclass(frozen=True)
 class Asked:
     """What a wall is to be made of: a pool, by chance, about so hard, with the schools whose words count besides; and
-    the row that it is to be about, where it is to be about one."""
+    the row that it is to be about, where it is to be about one, or the undertone it is to have."""
 
     pool: Pool
     rng: np.random.Generator
     hard: Hardness
     others: Sequence[School]
     about: int | None = None
+    hue: str = ""
 
 
 Maker = Callable[[Asked], Exercise | None]
@@ -74,16 +75,18 @@ def make(
     apart: float | Hardness = USUAL_APART,
     others: Sequence[School] = (),
     about: int | None = None,
+    hue: str = "",
 ) -> Exercise:
     """Return an exercise of a kind, about so hard, with the schools whose words count besides the pool's own.
 
-    About a row of the pool, where one is given, for the kinds of `ABOUT_ONE`.
+    About a row of the pool, where one is given, for the kinds of `ABOUT_ONE`; an undertone that is to be named is a
+    `hue` of the school, where one is given.
 
     Raises `PoolError` where the pool has no such wall.
     """
     hard = apart if callable(apart) else lambda axis: apart
     for _ in range(TRIES):
-        found = _MAKERS[kind](Asked(pool, rng, hard, others, about))
+        found = _MAKERS[kind](Asked(pool, rng, hard, others, about, hue))
         if found is not None:
             return found
     raise PoolError(kind)
@@ -272,11 +275,12 @@ def _with_undertone(asked: Asked) -> int | None:
     pool = asked.pool
     if asked.about is not None:
         return asked.about if pool.is_named[asked.about] else None
-    able = [place for place, rows in enumerate(pool.named) if len(rows)]
+    words = pool.school.undertone.words
+    able = [at for at, rows in enumerate(pool.named) if len(rows) and asked.hue in ("", words[at])]
     if not able:
         return None
     hue = int(asked.rng.choice(able))
-    rows, apart = _some(pool.named[hue], asked.rng), asked.hard(pool.school.undertone.words[hue])
+    rows, apart = _some(pool.named[hue], asked.rng), asked.hard(words[hue])
     off = np.abs(pool.seen.effect[rows] - apart)
     return int(asked.rng.choice(rows[off <= max(WITHIN * apart, float(off.min()))]))
 

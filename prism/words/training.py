@@ -207,14 +207,13 @@ def comparison_helped(counts: Sequence[int], answered: int) -> str:
     )
 
 
-def sees_later(hue: str, later: float, give: float, answers: int) -> str:
-    """Say how an eye's neutral differs along a hue."""
+def sees_later(hue: str, later: float, give: float, answers: int, who: str = "") -> str:
+    """Say how an eye's neutral differs along a hue: one's own, or that of somebody by name."""
+    calls = f"{who} calls {hue}" if who else f"You call {hue}"
     if abs(later) <= give:
-        return f"You call {hue} as this school does, within {number(give)} Lab units, from {count(answers, 'answer')}."
+        return f"{calls} as this school does, within {number(give)} Lab units, from {count(answers, 'answer')}."
     way = "later" if later > 0 else "earlier"
-    return (
-        f"You call {hue} {number(abs(later))} {way} than this school, ±{number(give)}, from {count(answers, 'answer')}."
-    )
+    return f"{calls} {number(abs(later))} {way} than this school, ±{number(give)}, from {count(answers, 'answer')}."
 
 
 NO_WALLS = (

@@ -154,6 +154,15 @@ class Returns(Training):
         Returning.objects.create(owner=self.isla, kind=kind, axis="x", card={}, due=past)
         self.assertEqual(self.hung(sitting)[0].kind, kind)
 
+    def test_an_undertone_that_is_due_is_the_one_that_hangs(self):
+        past = timezone.now() - timedelta(days=1)
+        for hue in ("blue", "green"):
+            Returning.objects.all().delete()
+            Sitting.objects.all().delete()
+            Returning.objects.create(owner=self.isla, kind="undertone", axis=hue, card={}, due=past)
+            wall, _ = self.hung(self.begin())
+            self.assertEqual((wall.kind, wall.axis), ("undertone", hue))
+
     def test_difficulty_follows_the_eye(self):
         sitting = services.begin(self.isla)
         for number, right in enumerate([True] * 12, 1):
