@@ -23,7 +23,7 @@ from prism import words
 from schools import queries as school_queries
 from schools.forms import SchoolForm
 from web import undoing
-from web.http import StudioRequest, gathered
+from web.http import StudioRequest, gathered, whole_number
 
 OWN_PER_PAGE = 50
 ROWS = 50
@@ -156,7 +156,7 @@ def sets(request: StudioRequest) -> HttpResponse:
 def keep(request: StudioRequest) -> HttpResponse:
     """Keep a colour in a set, named or new."""
     form = KeepForm(request.POST)
-    colour = get_object_or_404(queries.visible_to(request.user), pk=form["colour"].value() or 0)
+    colour = get_object_or_404(queries.visible_to(request.user), pk=whole_number(form["colour"].value()))
     if not form.is_valid():
         return render(request, "decks/kept.html", {"form": form}, status=422)
     services.may_keep_in(request.user, form.cleaned_data["set_name"])

@@ -22,7 +22,7 @@ from prism.light.materials import library
 from prism.light.room import Lamp, Window
 from prism.light.sun import Place
 from prism.numbers import is_number, parse
-from web.forms import NumberField, SizedForm, SizeField, laid_out, plain
+from web.forms import ManyField, NumberField, SizedForm, SizeField, laid_out, plain
 
 SMALL = {"size": "5"}
 
@@ -99,12 +99,8 @@ class RoomForm(SizedForm):
     )  # fmt: skip
     used_from = small_number(0, 24, label="Used from", said="used from", initial=7.0)
     used_until = small_number(0, 24, label="until", said="used until", initial=23.0)
-    open_to = forms.ModelMultipleChoiceField(
-        Room.objects.none(), required=False, label="Open to", widget=forms.CheckboxSelectMultiple
-    )
-    leads_to = forms.ModelMultipleChoiceField(
-        Room.objects.none(), required=False, label="A door to", widget=forms.CheckboxSelectMultiple
-    )
+    open_to = ManyField(Room.objects.none(), required=False, label="Open to", widget=forms.CheckboxSelectMultiple)
+    leads_to = ManyField(Room.objects.none(), required=False, label="A door to", widget=forms.CheckboxSelectMultiple)
     notes = forms.CharField(required=False, max_length=4000, widget=forms.Textarea(attrs={"rows": 2}))
 
     def __init__(self, data: Any, room: Room) -> None:
@@ -115,7 +111,7 @@ class RoomForm(SizedForm):
         others = room.job.rooms.filter(deleted=None)
         for name in DOORWAYS:
             choice = self.fields[name]
-            assert isinstance(choice, forms.ModelMultipleChoiceField)
+            assert isinstance(choice, ManyField)
             choice.queryset = others.exclude(pk=room.pk) if room.pk else others
         self._room = room
 

@@ -31,6 +31,8 @@ from people.models import Member, Role
 from people.names import name_of
 from people.queries import members, studio_of
 from prism import words
+from prism.formats.text import plain_json
+from prism.typed import all_printable
 from records.models import Change
 from reviews.models import Shared
 
@@ -168,7 +170,7 @@ def parsed(upload: IO[bytes]) -> object:
     if len(raw) > MOST_BYTES:
         raise JobFileError(words.job_file_too_large(MOST_BYTES // 1_000_000))
     try:
-        return json.loads(raw)
+        return plain_json(raw)
     except (ValueError, RecursionError):
         raise JobFileError(words.JOB_FILE_BROKEN) from None
 
@@ -180,9 +182,13 @@ def checked(held: object) -> dict[str, Any]:
     if not isinstance(held.get("version"), int) or held["version"] > VERSION:
         raise JobFileError(words.JOB_FILE_NEWER)
     digest = held.pop("digest", None)
-    if digest != _digest(held):
-        raise JobFileError(words.JOB_FILE_ALTERED)
-    return held
+    try:
+        if digest != _digest(held):
+            raise JobFileError(words.JOB_FILE_ALTERED)
+    except UnicodeEncodeError:
+        raise JobFileError(words.JOB_FILE_BROKEN) from None
+    found: dict[str, Any] = all_printable(held)
+    return found
 
 
 class _Reader:

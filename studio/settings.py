@@ -82,6 +82,7 @@ MIDDLEWARE = [
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
+    "web.middleware.PrintableMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "web.middleware.SignInMiddleware",
     "people.middleware.HabitsMiddleware",

@@ -89,6 +89,17 @@ class SizeField(NumberField):
         return words.as_size(value, self.kind) if isinstance(value, float) else value
 
 
+class ManyField(forms.ModelMultipleChoiceField):  # type: ignore[type-arg]
+    """Several records; a number that is no record's at all, since it is too large for one, is said to be none."""
+
+    def clean(self, value: Any) -> Any:
+        """Return the records. Raises `ValidationError`."""
+        try:
+            return super().clean(value)
+        except OverflowError:
+            raise forms.ValidationError(self.error_messages["invalid_choice"], params={"value": value[0]}) from None
+
+
 class Sized:
     """What makes a form show its sizes in the person's units, and name them in its labels."""
 

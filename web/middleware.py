@@ -4,10 +4,28 @@ from __future__ import annotations
 
 from django.contrib.auth.middleware import LoginRequiredMiddleware
 from django.contrib.auth.views import redirect_to_login
-from django.http import HttpResponse
+from django.http import HttpRequest, HttpResponse, QueryDict
 from django.shortcuts import resolve_url
+from django.utils.deprecation import MiddlewareMixin
 
+from prism.typed import printable
 from web.http import StudioRequest, came_from
+
+
+class PrintableMiddleware(MiddlewareMixin):
+    """Takes out of what is typed and asked what no page and no file can show: control characters, marks that turn a
+    line about. Views, forms and files never meet them, wherever a name comes in."""
+
+    def process_view(self, request: HttpRequest, view: object, args: object, kwargs: object) -> None:
+        """Clean what was sent, if there is anything to be cleaned."""
+        for name in ("GET", "POST"):
+            sent: QueryDict = getattr(request, name)
+            if any(printable(value) != value for key in sent for value in (key, *sent.getlist(key))):
+                clean = QueryDict(mutable=True, encoding=sent.encoding)
+                for key, values in sent.lists():
+                    clean.setlist(printable(key), [printable(value) for value in values])
+                clean._mutable = False
+                setattr(request, name, clean)
 
 
 class SignInMiddleware(LoginRequiredMiddleware):

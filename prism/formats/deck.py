@@ -27,6 +27,7 @@ from prism.stimulus import (
     many_from_rgb,
     parse_hex,
 )
+from prism.typed import one_line
 
 T = TypeVar("T")
 
@@ -132,6 +133,13 @@ class Entry:
     recipe_base: str = ""
     recipe: tuple[tuple[str, float], ...] = ()
     reads: tuple[str, ...] = ()
+
+    def __post_init__(self) -> None:
+        """Keep what is written on one line, of what can be shown."""
+        for name in ("code", "name", "maker", "strip", "recipe_base"):
+            object.__setattr__(self, name, one_line(getattr(self, name)))
+        if self.recipe:
+            object.__setattr__(self, "recipe", tuple((one_line(code), amount) for code, amount in self.recipe))
 
     def stimulus(self) -> Stimulus:
         """Return the colour, from the best of what the entry holds. Raises `IntakeError`."""

@@ -271,7 +271,7 @@ def cells(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[list[s
             safe(entry.recipe_base),
             safe(" ".join(f"{code}={amount:.8g}" for code, amount in entry.recipe)),
             entry.specular or "",
-            *(entry.reads or ("",) * len(READS)),
+            *map(safe, entry.reads or ("",) * len(READS)),
             *(float(f"{v:.7g}") for v in spectrum),
         ]
 

@@ -6,11 +6,15 @@ import csv
 import io
 import json
 from collections.abc import Iterator
+from math import isfinite
 from typing import Any
 
 from prism import messages
+from prism.typed import all_printable
 
 CHUNK = 1 << 16
+MOST_DIGITS = 15
+"""Digits of a whole number that still counts exactly where fractions are counted with."""
 
 
 class TextError(ValueError):
@@ -53,10 +57,10 @@ def decode(data: bytes, most: int, advice: str = "") -> str:
 
 
 def json_of(data: bytes, most: int, advice: str = "") -> Any:
-    """Return what a JSON file holds, plain numbers only. Raises `TextError`."""
+    """Return what a JSON file holds, plain numbers and printable texts only. Raises `TextError`."""
     text = decode(data, most, advice)
     try:
-        return json.loads(text, parse_constant=_refused)
+        return all_printable(plain_json(text))
     except json.JSONDecodeError as wrong:
         raise TextError(messages.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
     except RecursionError:
@@ -65,9 +69,26 @@ def json_of(data: bytes, most: int, advice: str = "") -> Any:
         raise TextError(messages.json_not_plain()) from None
 
 
+def plain_json(text: str | bytes) -> Any:
+    """Return what JSON holds, with numbers that can be counted with. Raises `ValueError`, and `RecursionError` for what
+    is too deep."""
+    return json.loads(text, parse_constant=_refused, parse_int=_whole, parse_float=_fraction)
+
+
 def _refused(text: str) -> float:
     """Refuse NaN and the infinities, which are no JSON."""
     raise ValueError(text)
+
+
+def _whole(text: str) -> int:
+    if len(text) > MOST_DIGITS:
+        raise ValueError(text[:MOST_DIGITS])
+    return int(text)
+
+
+def _fraction(text: str) -> float:
+    number = float(text)
+    return number if isfinite(number) else _refused(text)
 
 
 def lines_of(data: bytes, most: int, advice: str = "") -> Iterator[str]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import tomllib
 from collections.abc import Iterable
 from copy import deepcopy
+from dataclasses import fields
 from functools import cache
 from pathlib import Path
 from typing import Any
@@ -73,7 +74,7 @@ def table_of(key: str) -> dict[str, Any]:
 def _shipped(key: str) -> dict[str, Any]:
     """Return the tables of a school that ships, read once; they are nobody's to change. Raises `SchoolError`."""
     path = FOLDER / f"{key}.toml"
-    if path.parent != FOLDER or not path.is_file():
+    if key not in names():
         raise SchoolError(f"no school '{key}': choose one of {', '.join(names())}")
     own = tomllib.loads(path.read_text(encoding="utf-8"))
     parent = own.pop("extends", None)
@@ -142,13 +143,13 @@ def build(key: str, table: dict[str, Any]) -> School:
         crown=table["trim"]["crown"],
         estimate_doubt=(table["estimates"]["from_lab"], table["estimates"]["from_spectrum"]),
         dark_outside=table["cautions"]["dark_outside"],
-        whites=WhiteRules(**table["whites"]),
-        light=LightRules(**table["light"]),
+        whites=WhiteRules(**_known(WhiteRules, table["whites"])),
+        light=LightRules(**_known(LightRules, table["light"])),
         company=_company(table["company"]),
-        use=UseRules(**{name: _plain(value) for name, value in table["use"].items()}),
-        contrast=ContrastRules(**table["contrast"]),
-        paint=PaintRules(**table["paint"]),
-        claims=Thresholds(**table["claims"]),
+        use=UseRules(**_known(UseRules, table["use"])),
+        contrast=ContrastRules(**_known(ContrastRules, table["contrast"])),
+        paint=PaintRules(**_known(PaintRules, table["paint"])),
+        claims=Thresholds(**_known(Thresholds, table["claims"])),
         explains=tuple(table["explains"]),
     )
 
@@ -161,8 +162,14 @@ def _plain(value: Any) -> Any:
     return _floats(value) if isinstance(value, list | tuple) else value
 
 
+def _known(rules: type, table: dict[str, Any]) -> dict[str, Any]:
+    """Return the figures of a table that are a school's; what another version of it holds beside them is left aside."""
+    names = {each.name for each in fields(rules)}
+    return {name: _plain(value) for name, value in table.items() if name in names}
+
+
 def _company(table: dict[str, Any]) -> CompanyRules:
-    rules = {name: _plain(value) for name, value in table.items() if name not in CHARACTERS}
+    rules = {name: value for name, value in _known(CompanyRules, table).items() if name != "shares"}
     return CompanyRules(shares={name: _floats(table[name]) for name in CHARACTERS}, **rules)
 
 

@@ -11,6 +11,7 @@ class _Forms(HTMLParser):
     def __init__(self) -> None:
         super().__init__()
         self.forms: list[dict[str, list[str]]] = []
+        self.actions: list[tuple[str, str]] = []
         self._select = self._area = ""
         self._options: list[tuple[str, bool]] = []
 
@@ -18,6 +19,7 @@ class _Forms(HTMLParser):
         at = dict(attrs)
         if tag == "form":
             self.forms.append({})
+            self.actions.append((at.get("method", "get"), at.get("action", "")))
         if not self.forms:
             return
         name, sent = at.get("name", ""), self.forms[-1]
@@ -45,6 +47,13 @@ class _Forms(HTMLParser):
             chosen = [value for value, selected in self._options if selected] or [v for v, _ in self._options[:1]]
             self.forms[-1][self._select] = chosen
             self._select = ""
+
+
+def forms_of(page):
+    """Return the forms of a page: method, address, and what each would send if nobody touched it."""
+    parser = _Forms()
+    parser.feed(page.content.decode())
+    return [(*action, sent) for action, sent in zip(parser.actions, parser.forms, strict=True)]
 
 
 def untouched(page, field="begun"):

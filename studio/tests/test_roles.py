@@ -1,27 +1,14 @@
 """What each role may do, walked over all addresses there are: owner, specialist, junior, another studio."""
 
-from django.contrib.auth.models import User
 from django.urls import reverse
-from django.utils import timezone
 
 from decks import files
-from decks import services as deck_services
-from instruments.models import Session
-from jobs import services as job_services
-from jobs.models import Job, Metered, Room
-from people import queries as people
-from people.models import Invitation, Member, Role
-from prism import demo
-from prism.stimulus import from_lab
-from reviews import services
+from jobs.models import Job, Room
+from people.models import Role
 from reviews.models import Review
-from reviews.sharing import services as sharing_services
-from reviews.viewing import services as viewing_services
-from schools import services as school_services
-from studio.tests.test_permissions import FILE, OPEN, address, patterns
-from tinting import services as tinting_services
+from studio.tests.filled import Filled
+from studio.tests.test_permissions import OPEN, address, patterns
 from tinting.tests import world
-from training.models import SetWall
 
 CHANGES = {
     "school-copy", "school-edit", "school-delete", "school-restore",
@@ -55,61 +42,7 @@ FORMS_OF_CHANGE = {
 """Sheets that only those see who may send them, and a junior's progress."""
 
 
-class Roles(world.Studio):
-    def setUp(self):
-        super().setUp()
-        own = people.membership(self.isla)
-        self.people = {Role.OWNER: self.isla}
-        for role in (Role.SPECIALIST, Role.JUNIOR):
-            user = User.objects.create_user(role.value, first_name=role.value)
-            Member.objects.create(user=user, studio=own.studio, role=role)
-            self.people[role] = user
-        self.review = services.start(self.isla, world.colour("H16.3"))
-        self.job = job_services.keep_job(self.isla, Job(), {"title": "Quay", "latitude": 57.0, "longitude": -2.0})
-        self.room = Room.objects.create(job=self.job, name="Loft", width=4, depth=4, height=2.5)
-        reading = Metered.objects.create(
-            room=self.room, wall="north", at=timezone.now(), sky="clear", lux=90, computed_lux=100
-        )
-        self.school = school_services.copy(self.isla, "wall-practice")
-        self.waiting = files.start(self.isla, "Own", "own.csv", FILE)
-        colour = world.colour("H06.3")
-        deck_services.improve(colour, from_lab((70, 0, 0)), "measured", self.isla)
-        kept = deck_services.keep_in_set(self.isla, "Quay", colour)
-        session = Session.objects.create(owner=self.isla, thing="limed larch")
-        system = tinting_services.keep_system(self.isla, demo.tint_system())
-        invitation = Invitation.objects.create(studio=own.studio, name="Una", made_by=self.isla)
-        viewing = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
-        link = sharing_services.share(self.isla, self.job, [self.review], 30)
-        answer = sharing_services.answer(link, self.review, "yes", "", "")
-        rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
-        wall = SetWall.objects.create(
-            owner=self.isla, origin=SetWall.Origin.STUDIO, school="wall-practice", kind="lrv", axis="lighter",
-            boards=[colour.pk], accepted=[["50"]], choices=["40", "50"], apart=10, because="It has.",
-        )  # fmt: skip
-        self.filled = {
-            "studio-wall": {"pk": wall.pk},
-            "review": {"pk": self.review.pk, "step": "verdict", "act": "keep", "section": "is"},
-            "job": {"pk": self.job.pk},
-            "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},
-            "room": {"pk": self.room.pk, "reading": reading.pk},
-            "link": {"pk": link.pk},
-            "answer": {"pk": answer.pk},
-            "viewing": {"pk": viewing.pk},
-            "viewing-now": {"pk": self.review.pk},
-            "school": {"pk": self.school.pk},
-            "deck": {"pk": self.waiting.pk},
-            "reader": {"pk": session.pk},
-            "tinting-system": {"pk": system.pk},
-            "colour": {"pk": colour.pk, "colour": colour.pk, "earlier": colour.earlier.get().pk},
-            "colour-leave-out": {"pk": kept.pk, "colour": colour.pk},
-            "person": {"pk": people.membership(self.people[Role.JUNIOR]).pk},
-            "invitation": {"pk": invitation.pk},
-        }
-
-    def url(self, pattern):
-        kinds = [kind for kind in self.filled if pattern.name == kind or pattern.name.startswith(f"{kind}-")]
-        return address(pattern, **self.filled[max(kinds, key=len)]) if kinds else address(pattern)
-
+class Roles(Filled):
     def named(self, names):
         return [pattern for pattern in patterns() if pattern.name in names]
 

@@ -1,0 +1,105 @@
+"""Every address there is, with fields that are empty, huge, no numbers, contradictory, somebody else's: never a 500.
+
+A view that is added is walked too, by the URL configuration; what its code asks a request for is found in its source.
+"""
+
+import os
+import re
+from itertools import cycle, islice
+from pathlib import Path
+from urllib.parse import quote_plus
+
+from django.conf import settings
+from django.db import transaction
+
+from studio.tests.as_browser import forms_of
+from studio.tests.filled import Filled
+from studio.tests.test_permissions import patterns
+
+HOSTILE = (
+    "", "x", "-1", "9" * 30, "9" * 4300, "1e308", "nan", "-inf", "²", "٣", "\x00", "a\rb\u202ec", "=1+1",
+    "<script>{{ 7 }}%(x)s", "../../etc/passwd", "[1,2", "{}", "2026-02-30T25:61", "a" * 300, "a" * 20_000,
+)  # fmt: skip
+"""Values of fields that nobody means."""
+ASKED = re.compile(r"(?:GET|POST|FILES|query|sent|data|asked)(?:\.get|\.getlist|\.pop)?[(\[]\"([\w\-.]+)\"")
+NAMED = re.compile(r"name=\"([\w\-.]+)\"")
+APPS = (
+    "web",
+    "people",
+    "works",
+    "schools",
+    "decks",
+    "training",
+    "tinting",
+    "jobs",
+    "reviews",
+    "records",
+    "instruments",
+    "studio",
+)
+THOROUGH = "THOROUGH" in os.environ
+"""Whether all values are tried everywhere, for minutes: `THOROUGH=1 manage.py test studio.tests.test_hostile`."""
+AT_ONCE, EACH = (len(HOSTILE), 5) if THOROUGH else (3, 1)
+"""Hostile values that each address is sent in all fields, and each field of a form by itself; they take turns."""
+ODD_BYTES = ("%ED%A0%80", "%FF%FE", "%00")
+"""What is no UTF-8, as an address carries it."""
+
+
+def asked_for() -> list[str]:
+    """Return the names that views and templates ask a request for."""
+    root, found = Path(settings.ROOT), set()
+    for app in APPS:
+        for path in (root / app).rglob("*.py"):
+            if "tests" not in path.parts and "migrations" not in path.parts:
+                found |= set(ASKED.findall(path.read_text()))
+        for path in (root / app).rglob("*.html"):
+            found |= set(NAMED.findall(path.read_text()))
+    return sorted(found - {"csrfmiddlewaretoken"})
+
+
+class Hostile(Filled):
+    def setUp(self):
+        super().setUp()
+        self.client.raise_request_exception = False
+        self.client.force_login(self.isla)
+
+    def send(self, method, url, sent, **said):
+        """Send something, and take back what it did."""
+        with transaction.atomic():
+            answer = method(url, sent)
+            transaction.set_rollback(True)
+        with self.subTest(url=url, method=method.__name__, **said):
+            self.assertLess(answer.status_code, 500)
+
+    def test_whatever_is_asked_and_sent_at_once(self):
+        names, turn = asked_for(), cycle(HOSTILE)
+        self.assertGreater(len(names), 60)
+        for pattern in patterns():
+            if pattern.name != "sign-out":
+                for value in islice(turn, AT_ONCE):
+                    for method in (self.client.get, self.client.post):
+                        self.send(method, self.url(pattern), dict.fromkeys(names, value), value=value[:30])
+
+    def test_every_field_of_every_form_by_itself(self):
+        turn, seen = cycle(HOSTILE), set()
+        for pattern in patterns():
+            page = self.client.get(self.url(pattern))
+            if page.status_code != 200 or "html" not in page.headers["Content-Type"]:
+                continue
+            for how, action, untouched in forms_of(page):
+                url = action or page.request["PATH_INFO"]
+                if (url, *untouched) in seen or "sign-out" in url:
+                    continue
+                seen.add((url, *untouched))
+                method = self.client.post if how == "post" else self.client.get
+                for field in untouched:
+                    for value in islice(turn, EACH):
+                        self.send(method, url, untouched | {field: [value]}, field=field, value=value[:30])
+        self.assertGreater(len(seen), 80)
+
+    def test_bytes_that_are_no_text(self):
+        names = asked_for()
+        for pattern in patterns():
+            for odd in ODD_BYTES:
+                query = "&".join(f"{quote_plus(name)}={odd}" for name in names)
+                self.send(self.client.get, f"{self.url(pattern)}?{query}", {}, odd=odd)
