@@ -15,8 +15,8 @@ from django.db import transaction
 
 from decks import planning
 from decks.file_formats import recognise
-from decks.models import Colour, Import, Maker
-from decks.services import delete_unused, insert, replace_values, restore_values, touch
+from decks.models import Import, Maker
+from decks.services import delete_unused, hand_on, insert, replace_values, restore_values, touch
 from people.queries import team
 from prism import words
 from prism.formats.deck import DeckFileError
@@ -156,7 +156,8 @@ def undo(done: Import, tell: Callable[[int, int], None] | None = None) -> Undone
     while ids := list(done.colours.filter(pk__gt=last).order_by("pk").values_list("pk", flat=True)[:PART]):
         last = ids[-1]
         with transaction.atomic():
-            delete_unused(Colour.objects.filter(pk__in=ids))
+            hand_on(done, ids)
+            delete_unused(done.colours.filter(pk__in=ids))
         gone += len(ids)
         tell(gone, every)
         time.sleep(BREATH)

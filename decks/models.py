@@ -71,6 +71,9 @@ class Import(models.Model):
         UNDOING = "undoing", "being taken back"
         UNDONE = "undone", "undone"
 
+    IN = (State.RUNNING, State.DONE)
+    """States in which its colours stand in a deck."""
+
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="imports")
     deck_name = models.CharField(max_length=80)
     file_name = models.CharField(max_length=200)

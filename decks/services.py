@@ -102,6 +102,19 @@ def delete_unused(colours: QuerySet[Colour]) -> int:
     return colours.count()
 
 
+def hand_on(done: Import, ids: Iterable[int]) -> None:
+    """Let colours that a file brought in, and a later one changed, be the later one's: it stays whole when the earlier
+    one is taken back."""
+    later = Earlier.objects.filter(colour_id__in=list(ids), by_import__state__in=Import.IN).exclude(by_import=done)
+    taken: dict[int, Earlier] = {}
+    for one in later.order_by("pk"):
+        taken.setdefault(one.colour_id, one)
+    for by in {one.by_import_id for one in taken.values()}:
+        own = [one for one in taken.values() if one.by_import_id == by]
+        Colour.objects.filter(pk__in=[one.colour_id for one in own]).update(brought_in_id=by)
+        Earlier.objects.filter(pk__in=[one.pk for one in own]).delete()
+
+
 def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | None = None) -> Colour:
     """Keep a colour that a person brought in, with the LRV its maker states."""
     return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(stimulus))

@@ -30,6 +30,8 @@ DEBUG: bool = env.bool("DEBUG", default=False) and not PRODUCTION
 
 def _secret_key() -> str:
     given: str = env("SECRET_KEY", default="")
+    if PRODUCTION and given and (len(given) < 50 or len(set(given)) < 10):
+        raise ImproperlyConfigured("SECRET_KEY is too short: set 50 characters or more that nobody can guess.")
     if given:
         return given
     if PRODUCTION:
@@ -43,6 +45,8 @@ def _secret_key() -> str:
 
 
 SECRET_KEY = _secret_key()
+# whether a proxy before the studio sets X-Forwarded-Proto and X-Forwarded-For itself; else anybody could
+TRUST_PROXY: bool = env.bool("TRUST_PROXY", default=False)
 ALLOWED_HOSTS: list[str] = env.list("ALLOWED_HOSTS", default=[] if PRODUCTION else ["localhost", "127.0.0.1", "[::1]"])
 if not ALLOWED_HOSTS:
     raise ImproperlyConfigured("ALLOWED_HOSTS is empty: name the hosts this studio is served from, with commas.")
@@ -76,8 +80,9 @@ INSTALLED_APPS = [
 
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
-    "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.middleware.gzip.GZipMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
@@ -89,7 +94,7 @@ MIDDLEWARE = [
     "auditlog.middleware.AuditlogMiddleware",
     "django.contrib.messages.middleware.MessageMiddleware",
     "web.undoing.UndoMiddleware",
-    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "web.middleware.PrivateMiddleware",
     "django_htmx.middleware.HtmxMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
@@ -107,6 +112,9 @@ WORKS = {
     "deck-import": "decks.work.bring_in",
     "deck-undo": "decks.work.take_back",
 }
+
+SCHEDULED = [] if DEMO or "test" in sys.argv[1:2] else ["studio.backups.scheduled"]
+BACKUPS: str = env("BACKUPS", default=str(VAR / "backups"))
 
 # who changed what: see `records`
 AUDITLOG_LOGENTRY_MODEL = "records.Change"
@@ -162,6 +170,9 @@ AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_VERBOSE = False
+AXES_ENABLE_ACCESS_FAILURE_LOG = True  # by which `people.throttle` counts
+AXES_CLIENT_IP_CALLABLE = "people.throttle.address_of"
+AXES_LOCKOUT_CALLABLE = "studio.views.locked_out"
 
 LANGUAGE_CODE = "en-gb"
 TIME_ZONE = env("TIME_ZONE", default="Europe/London")
@@ -202,7 +213,9 @@ if PRODUCTION:
     SECURE_REDIRECT_EXEMPT = [r"^health/$"]
     SECURE_HSTS_SECONDS = 31_536_000
     SECURE_HSTS_INCLUDE_SUBDOMAINS = True
-    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+    SILENCED_SYSTEM_CHECKS = ["security.W021"]  # a studio's own host is on no browser's list of preloaded ones
+    if TRUST_PROXY:
+        SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
     SESSION_COOKIE_SECURE = True
     CSRF_COOKIE_SECURE = True
 
@@ -215,7 +228,7 @@ UPLOAD_LIMITS = (
 )
 FILE_UPLOAD_HANDLERS = ["web.uploads.BoundedUploadHandler"]
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
-DATA_UPLOAD_MAX_NUMBER_FIELDS = 200
+DATA_UPLOAD_MAX_NUMBER_FIELDS = 600  # a table of 256 columns has a field for each
 
 # devices are reached through drivers, named by dotted path; a recording can stand in for a reader
 READER_DRIVER = env("READER_DRIVER", default="prism.demo.devices.simulated_reader")

@@ -31,3 +31,5 @@ urlpatterns = [
     path("", include("records.urls")),
     path("", include("reviews.urls")),
 ]
+
+handler500 = "studio.errors.trouble"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from typing import Any
 
 from django.conf import settings
 from django.contrib.auth import get_user_model, login
@@ -19,6 +20,7 @@ from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
+from people import throttle
 from people.gate import changes
 from people.models import PAPERS
 from prism import words
@@ -42,6 +44,12 @@ class SignIn(LoginView):
         """Return the whole page, or the small form where only a piece of a page is asked for."""
         return ["studio/sign_in_again.html"] if self.request.htmx else [self.template_name]
 
+    def post(self, request: HttpRequest, *args: Any, **kwargs: Any) -> HttpResponse:
+        """Try the door, unless it was tried too often."""
+        if throttle.held_up(request, request.POST.get("username", "")):
+            return locked_out(request)
+        return super().post(request, *args, **kwargs)
+
     def form_valid(self, form: AuthenticationForm) -> HttpResponse:
         """Sign in; beside a page, say so with the token that its next post needs."""
         response = super().form_valid(form)
@@ -50,6 +58,14 @@ class SignIn(LoginView):
     def form_invalid(self, form: AuthenticationForm) -> HttpResponse:
         """Say what is wrong."""
         return self.render_to_response(self.get_context_data(form=form), status=422 if self.request.htmx else 200)
+
+
+def locked_out(request: HttpRequest, *args: object) -> HttpResponse:
+    """Say that the door was tried too often, and for how long that holds; what was typed stays."""
+    form = AuthenticationForm(request, initial={"username": request.POST.get("username", "")[:150]})
+    context = {"form": form, "trouble": words.tried_too_often(round(throttle.WITHIN.total_seconds() / 60))}
+    template = "studio/sign_in_again.html" if request.headers.get("HX-Request") else "studio/sign_in.html"
+    return render(request, template, context, status=429)
 
 
 def _signed_in(request: HttpRequest) -> HttpResponse:

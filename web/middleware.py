@@ -28,6 +28,18 @@ class PrintableMiddleware(MiddlewareMixin):
                 setattr(request, name, clean)
 
 
+class PrivateMiddleware(MiddlewareMixin):
+    """Keeps what somebody is shown out of caches that others share: pages are asked for again, files are not kept."""
+
+    def process_response(self, request: HttpRequest, response: HttpResponse) -> HttpResponse:
+        """Say so, where an answer says nothing of it itself."""
+        user = getattr(request, "user", None)
+        if user is not None and user.is_authenticated and not response.has_header("Cache-Control"):
+            kept = response.get("Content-Disposition", "").startswith("attachment")
+            response["Cache-Control"] = "private, no-store" if kept else "private, no-cache"
+        return response
+
+
 class SignInMiddleware(LoginRequiredMiddleware):
     """Sends people who are not signed in to the door.
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from django.conf import settings
+from django.utils.module_loading import import_string
 from django_tasks import task
 
 from works import doing
@@ -11,3 +13,10 @@ from works import doing
 def do(pk: int) -> None:
     """Do a piece of work."""
     doing.do_work(pk)
+
+
+@task()
+def scheduled(path: str) -> None:
+    """Do something of `settings.SCHEDULED`, if it is due."""
+    if path in settings.SCHEDULED:
+        import_string(path)()

@@ -323,3 +323,22 @@ class Exporting(Files):
         self.assertEqual(file_formats.recognise("x.csv", deck_csv.write([]).encode()), "csv")
         self.assertEqual(file_formats.recognise("x.txt", b"GIMP Palette\n"), "gpl")
         self.assertEqual(file_formats.recognise("x.txt", b"CGATS.17\nBEGIN_DATA_FORMAT\n"), "cgats")
+
+
+class Wide(Files):
+    def test_a_table_of_as_many_columns_as_are_read_can_have_them_named(self):
+        headings = ["K", "N", *(f"x{i}" for i in range(deck_csv.MAX_COLUMNS - 2))]
+        row = ["A1", "Fog Bell", "80", "-1", "2.5", *["0"] * (len(headings) - 5)]
+        waiting = self.upload_of(f"{','.join(headings)}\n{','.join(row)}\n")
+        named = {"column-0": "code", "column-1": "name", "column-2": "l", "column-3": "a", "column-4": "b"}
+        page = self.client.get(reverse("deck-preview", args=[waiting.pk]))
+        fields = re.findall(r'<select[^>]*name="([^"]+)"', page.content.decode())
+        sent = dict.fromkeys(fields, "") | {fields[int(key[7:])]: value for key, value in named.items()}
+        self.assertGreaterEqual(len(fields), deck_csv.MAX_COLUMNS)
+        page = self.client.post(reverse("deck-preview", args=[waiting.pk]), sent, follow=True)
+        self.assertContains(page, "1 to add")
+
+    def test_one_of_more_columns_is_refused_in_words_and_no_column_is_lost(self):
+        headings = ["code", "L*", "a*", "b*", *(f"x{i}" for i in range(300))]
+        page = self.upload(",".join(headings) + "\nA1,1,2,3\n")
+        self.assertContains(page, "The table has 304 columns; at most 256 are read", status_code=page.status_code)

@@ -80,6 +80,8 @@ def guess(headers: Sequence[str]) -> dict[int, str]:
     return {i: name for name, (_, i) in sorted(best.items(), key=lambda item: item[1][1])}
 
 
+MAX_COLUMNS = 256
+"""Columns of a table that are read."""
 Typed = Mapping[int, Mapping[int, str]]
 """What a person typed instead of cells of a table: by line, then by column, 0-based."""
 
@@ -121,6 +123,8 @@ def read_rows(
     headers = next(filled, (0, []))[1]
     if not headers:
         raise DeckFileError(messages.deck_empty())
+    if len(headers) > MAX_COLUMNS:
+        raise DeckFileError(messages.too_many_columns(MAX_COLUMNS, len(headers)))
     columns = guess(headers) if mapping is None else mapping
     held = set(columns.values())
     nm_columns = sorted((float(name), i) for i, name in columns.items() if name.replace(".", "").isdigit())

@@ -20,7 +20,6 @@ MOST_SQUEEZED = 80
 """How many times a part may be larger unpacked; sheets of numbers are 5 to 20 times."""
 SQUEEZED_FROM = 2_000_000
 """Bytes below which a part may be squeezed however much."""
-MAX_COLUMNS = 256
 EMPTY_ROWS = 2_000
 """Empty rows one after the other beyond which the rest of a sheet is not looked at."""
 
@@ -69,7 +68,7 @@ def _sheet(data: bytes) -> Iterator[Any]:
 def _rows(sheet: Any) -> Iterator[tuple[int, list[str]]]:
     """Yield numbered rows as text; a formula counts as its saved value. Stray cells far below the rest are left."""
     empty = 0
-    for number, row in enumerate(sheet.iter_rows(values_only=True, max_col=MAX_COLUMNS), start=1):
+    for number, row in enumerate(sheet.iter_rows(values_only=True, max_col=deck_csv.MAX_COLUMNS + 1), start=1):
         cells = [_text(cell) for cell in row]
         while cells and not cells[-1]:
             cells.pop()

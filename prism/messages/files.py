@@ -18,6 +18,11 @@ def too_many_rows(limit: int) -> str:
     return f"The file has more than {limit:,} lines, so none of them was taken. {FEWER_COLOURS}"
 
 
+def too_many_columns(most: int, there: int) -> str:
+    """Say that a table has more columns than are read."""
+    return f"The table has {there} columns; at most {most} are read. Leave out those that hold no colours."
+
+
 def too_many_cells(limit: int) -> str:
     """Say that a file has more values than are read."""
     return f"The file has more than {limit:,} values, so none of them was taken. {FEWER_COLOURS}"

@@ -70,3 +70,52 @@ def job_taken_up(title: str, colours: int, people: Sequence[str]) -> str:
     if people:
         said += f" {listed(list(people))} {'are' if len(people) > 1 else 'is'} named in it without an account here."
     return said
+
+
+BACKUP_NONE = "This file is no copy of a studio: it has none of its tables. Nothing was changed."
+BACKUP_NEWER = "This copy is of a newer version of the studio. Bring this one up to date first. Nothing was changed."
+DATABASE_SOUND = "The database is sound."
+
+
+def backup_missing(path: str) -> str:
+    """Say that there is no such copy."""
+    return f"There is no file {path}. Name one that `backup` made."
+
+
+def backup_failed(folder: str, reason: str) -> str:
+    """Say that no copy could be made."""
+    return f"No copy could be made in {folder}: {reason}. Make room there, or name another folder."
+
+
+def backup_faulty(wrong: Sequence[str]) -> str:
+    """Say that a copy is faulty, and is not used."""
+    return f"The copy is faulty and is not used: {'; '.join(wrong)}."
+
+
+def backup_restored(before: str) -> str:
+    """Say that a copy is the studio now, and where the way back is."""
+    back = f" What was there before is in {before}." if before else ""
+    return f"The studio is as it was in the copy.{back} Start its servers anew."
+
+
+def backup_before_migrating(path: str) -> str:
+    """Say that a copy was made before the database changes, and how to go back."""
+    return f"Copied to {path} first. To go back: the earlier version of the studio, then `manage.py restore {path}`."
+
+
+def database_faulty(wrong: Sequence[str]) -> str:
+    """Say that the database is damaged, and what to do."""
+    return f"The database is damaged: {'; '.join(wrong)}. Stop the studio, and restore the last copy."
+
+
+_KEPT_SO_FAR = "so this was not kept. What was kept before is safe."
+STORE_TROUBLES = {
+    "disk is full": f"The studio’s disk is full, {_KEPT_SO_FAR} Make room there, then go back and send it again.",
+    "readonly database": f"The studio’s database cannot be written at the moment, {_KEPT_SO_FAR} "
+    "Whoever runs the studio sees to it; then go back and send it again.",
+    "database is locked": f"The studio is very busy, {_KEPT_SO_FAR} Go back and send it again in a moment.",
+    "disk I/O error": f"The studio’s disk does not answer, {_KEPT_SO_FAR} "
+    "Whoever runs the studio looks at the disk; then go back and send it again.",
+    "malformed": "The studio’s database is damaged. Whoever runs the studio stops it and restores the last copy.",
+}
+"""What is said where the database refuses, by what SQLite says."""

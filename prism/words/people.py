@@ -52,3 +52,11 @@ HABIT_DECIMALS = [("point", "12.5"), ("comma", "12,5")]
 HABIT_DATES = [("day", "5 Nov 2026"), ("month", "Nov 5, 2026"), ("iso", "2026-11-05")]
 NEW_STUDIO = "A new studio"
 """What the demo calls a studio that somebody begins with nothing in it."""
+
+
+def tried_too_often(minutes: int) -> str:
+    """Say that the door was tried too often, and what to do."""
+    return (
+        f"This was tried too often. Wait {minutes} minutes and try again; nothing is locked for good. "
+        "Whoever forgot a pass phrase asks an owner of the studio for a new invitation."
+    )

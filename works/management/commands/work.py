@@ -7,7 +7,7 @@ from typing import Any
 from django.core.management import call_command
 from django.core.management.base import BaseCommand
 
-from works import services
+from works import schedule, services
 
 
 class Command(BaseCommand):
@@ -20,4 +20,5 @@ class Command(BaseCommand):
         again = services.take_up_again()
         if again:
             self.stdout.write(f"{again} taken up again")
+        schedule.keep_looking()
         call_command("db_worker", verbosity=options["verbosity"], startup_delay=False)

@@ -1,0 +1,29 @@
+"""Go back to a copy of the studio."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+from django.core.management.base import BaseCommand, CommandError, CommandParser
+
+from prism import words
+from studio.backups import BackupError, restore
+
+
+class Command(BaseCommand):
+    """Make a copy that `backup` made the database, also one of an earlier version; what was there is copied first."""
+
+    help = __doc__ or ""
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        """Take the file."""
+        parser.add_argument("file", type=Path)
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        """Restore, and say where the way back is."""
+        try:
+            before = restore(options["file"])
+        except BackupError as wrong:
+            raise CommandError(str(wrong)) from None
+        self.stdout.write(words.backup_restored(str(before) if before else ""))

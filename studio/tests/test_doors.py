@@ -1,0 +1,105 @@
+"""The door under attack, what is kept by caches, and what every answer says to browsers."""
+
+import os
+import subprocess
+import sys
+import tempfile
+from pathlib import Path
+
+from django.conf import settings
+from django.contrib.auth.models import User
+from django.test import Client, TestCase, override_settings
+from django.urls import reverse
+
+from people import throttle
+from studio.tests.filled import Filled
+from studio.tests.test_permissions import patterns
+
+PASS = "a long enough pass phrase"
+
+
+class Throttled(TestCase):
+    def setUp(self):
+        User.objects.create_user("isla", password=PASS)
+
+    def tries(self, name, password="wrong", address="10.0.0.1"):
+        return self.client.post(reverse("sign-in"), {"username": name, "password": password}, REMOTE_ADDR=address)
+
+    def test_forty_names_from_one_address_are_stopped_and_it_is_said_in_the_page(self):
+        for number in range(throttle.BY_ADDRESS):
+            self.assertEqual(self.tries(f"name{number}").status_code, 200)
+        last = self.tries("isla", PASS)
+        self.assertContains(last, "This was tried too often. Wait 15 minutes", status_code=429)
+        self.assertContains(last, 'value="isla"', status_code=429)
+        self.assertRedirects(self.tries("isla", PASS, "10.0.0.2"), reverse("home"))
+
+    def test_one_name_from_many_addresses_is_stopped_but_for_who_has_come_from_there(self):
+        self.tries("isla", PASS, "10.9.9.9")
+        for number in range(throttle.BY_NAME):
+            self.tries("isla", "wrong", f"10.1.0.{number}")
+        self.assertEqual(self.tries("isla", PASS, "10.2.0.1").status_code, 429)
+        self.assertEqual(self.tries("isla", PASS, "10.9.9.9").status_code, 302)
+
+    def test_the_address_is_a_proxy_s_word_only_where_that_is_trusted(self):
+        request = Client().get(reverse("health"), headers={"X-Forwarded-For": "1.1.1.1, 2.2.2.2"}).wsgi_request
+        self.assertEqual(throttle.address_of(request), "127.0.0.1")
+        with override_settings(TRUST_PROXY=True):
+            self.assertEqual(throttle.address_of(request), "2.2.2.2")
+
+
+class Answers(Filled):
+    def test_every_answer_has_a_policy_and_what_is_one_s_own_is_in_no_shared_cache(self):
+        for signed_in in (True, False):
+            if signed_in:
+                self.client.force_login(self.isla)
+            else:
+                self.client.logout()
+            for pattern in patterns():
+                if pattern.name == "sign-out":
+                    continue
+                answer = self.client.get(self.url(pattern))
+                with self.subTest(pattern.name, signed_in=signed_in):
+                    self.assertIn("default-src 'none'", answer.headers["Content-Security-Policy"])
+                    self.assertEqual(answer.headers["X-Frame-Options"], "DENY")
+                    self.assertEqual(answer.headers["X-Content-Type-Options"], "nosniff")
+                    self.assertEqual(answer.headers["Referrer-Policy"], "same-origin")
+                    if signed_in and answer.status_code == 200:
+                        kept = answer.headers["Cache-Control"]
+                        self.assertTrue("private" in kept or "no-store" in kept or pattern.name in self.PUBLIC, kept)
+
+    PUBLIC = {"document-schema", "health", "viewings-worker"}
+
+    def test_static_files_have_them_too(self):
+        with override_settings(WHITENOISE_AUTOREFRESH=True, WHITENOISE_USE_FINDERS=True):
+            answer = Client().get("/static/studio/app.css")
+        self.assertEqual(answer.status_code, 200)
+        for name in ("Content-Security-Policy", "X-Frame-Options", "X-Content-Type-Options"):
+            self.assertIn(name, answer.headers)
+
+
+class Started(TestCase):
+    """A studio in production, started as a program of its own."""
+
+    def started(self, *command, **said):
+        held = {"STUDIO_ENV": "production", "ALLOWED_HOSTS": "studio.test", "DATABASE": "/nowhere/x.sqlite3"}
+        env = {"PATH": os.environ["PATH"], "HOME": "/tmp"} | held | said
+        command = command or ("manage.py", "check", "--deploy", "--fail-level", "INFO")
+        return subprocess.run(
+            [sys.executable, *command], cwd=settings.ROOT, env=env, capture_output=True, text=True, check=False
+        )
+
+    def test_a_key_that_can_be_guessed_is_refused_and_the_deploy_check_is_clean(self):
+        for key in ("", "x", "a" * 60):
+            refused = self.started(SECRET_KEY=key)
+            self.assertIn("SECRET_KEY is", refused.stderr)
+        clean = self.started(SECRET_KEY="".join(chr(33 + i % 90) for i in range(64)))
+        self.assertEqual(clean.returncode, 0, clean.stderr)
+        self.assertIn("no issues", clean.stdout)
+
+    def test_nobody_else_reads_the_database(self):
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "own.sqlite3"
+            path.touch(mode=0o644)
+            made = self.started("manage.py", "migrate", "-v0", STUDIO_ENV="demo", DATABASE=str(path))
+            self.assertEqual(made.returncode, 0, made.stderr)
+            self.assertEqual([oct(each.stat().st_mode & 0o077) for each in Path(folder).iterdir()], ["0o0"])
