@@ -17,6 +17,7 @@ from decks.forms import FilterForm, KeepForm, NameForm
 from decks.models import Colour
 from decks.plane import plane
 from decks.school_preview import SchoolPreview
+from people import trail
 from people.gate import changes
 from people.queries import may_change
 from prism import words
@@ -79,6 +80,7 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))
     response = StreamingHttpResponse(gathered(pieces), content_type=kind.mime)
     response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
+    trail.note(request.user, "export", words.deck_taken_out(kind.label))
     return response
 
 

@@ -1,9 +1,34 @@
 """People."""
 
+from typing import Any
+
 from django.apps import AppConfig
+from django.contrib.auth.signals import user_logged_in, user_logged_out
+
+
+def _came_in(request: Any, user: Any, **kwargs: Any) -> None:
+    """Keep that somebody came in, and where their session began."""
+    from people import sessions, trail
+
+    trail.note(user, "in")
+    if hasattr(request, "META"):
+        sessions.note(request)
+
+
+def _went_out(user: Any, **kwargs: Any) -> None:
+    """Keep that somebody went out."""
+    from people import trail
+
+    if user is not None:
+        trail.note(user, "out")
 
 
 class PeopleConfig(AppConfig):
     """People."""
 
     name = "people"
+
+    def ready(self) -> None:
+        """Listen at the door."""
+        user_logged_in.connect(_came_in, dispatch_uid="came in")
+        user_logged_out.connect(_went_out, dispatch_uid="went out")

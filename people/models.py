@@ -115,3 +115,30 @@ class Invitation(models.Model):
     def is_open(self) -> bool:
         """Whether it can still be used."""
         return self.used is None and self.withdrawn is None and self.expires > timezone.now()
+
+
+class Event(models.Model):
+    """Something that happened at the doors of a studio."""
+
+    class What(models.TextChoices):
+        IN = "in", "signed in"
+        OUT = "out", "signed out"
+        PASSWORD = "password", "changed the pass phrase"
+        SECOND_ON = "second-on", "set a second step up"
+        SECOND_OFF = "second-off", "took the second step off"
+        EXPORT = "export", "took out"
+        INVITE = "invite", "invited"
+        ROLE = "role", "changed a role"
+        CLOSE = "close", "closed an account"
+        REOPEN = "reopen", "opened an account again"
+
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.CASCADE, related_name="events")
+    what = models.CharField(max_length=12, choices=What)
+    detail = models.CharField(max_length=200, blank=True)
+    at = models.DateTimeField(default=timezone.now, db_index=True)
+
+    class Meta:
+        ordering = ["-at", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.get_what_display()} {self.detail}".strip()

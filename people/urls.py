@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from people import views
+from people import account, views
 
 urlpatterns = [
     path("people/", views.people, name="people"),
@@ -13,5 +13,9 @@ urlpatterns = [
     path("people/<int:pk>/role/", views.role, name="person-role"),
     path("people/<int:pk>/close/", views.close, name="person-close"),
     path("people/<int:pk>/reopen/", views.reopen, name="person-reopen"),
+    path("account/", account.account, name="account"),
+    path("account/password/", account.change_password, name="account-password"),
+    path("account/second/", account.second_step, name="account-second"),
+    path("account/sessions/", account.end_sessions, name="account-sessions"),
     path("join/<str:token>/", views.join, name="join"),
 ]

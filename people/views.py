@@ -12,7 +12,7 @@ from django.urls import reverse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from people import queries, services
+from people import queries, services, trail
 from people.forms import PICTURE_MOST, HabitsForm, InviteForm, JoinForm, RoleForm, StudioForm
 from people.gate import manages
 from people.models import Invitation, Member, Role
@@ -46,6 +46,7 @@ def _show(
         "studio_form": studio or StudioForm(initial={"name": own.studio.name, "letterhead": own.studio.letterhead}),
         "habits": habits or HabitsForm(instance=own),
         "trouble": trouble,
+        "trail": trail.of_studio(request.user),
         "invitations": [(one, request.build_absolute_uri(reverse("join", args=[one.token]))) for one in opened],
     }
     failed = trouble or any(one.errors for one in (form, studio, habits) if one)
@@ -70,6 +71,7 @@ def invite(request: StudioRequest) -> HttpResponse:
     if not form.is_valid():
         return _show(request, form)
     services.invite(request.user, form.cleaned_data["name"], form.cleaned_data["role"])
+    trail.note(request.user, "invite", form.cleaned_data["name"])
     return redirect("people")
 
 
@@ -107,6 +109,7 @@ def role(request: StudioRequest, pk: int) -> HttpResponse:
     try:
         if form.is_valid():
             services.change_role(member, form.cleaned_data["role"])
+            trail.note(request.user, "role", f"{member.name}: {member.get_role_display()}")
     except PeopleError as wrong:
         return _show(request, trouble=str(wrong))
     return redirect("people")
@@ -117,7 +120,9 @@ def role(request: StudioRequest, pk: int) -> HttpResponse:
 def close(request: StudioRequest, pk: int) -> HttpResponse:
     """Close an account; what its person made stays."""
     try:
-        services.close(_member(request, pk))
+        member = _member(request, pk)
+        services.close(member)
+        trail.note(request.user, "close", member.name)
     except PeopleError as wrong:
         return _show(request, trouble=str(wrong))
     return redirect("people")
@@ -127,7 +132,9 @@ def close(request: StudioRequest, pk: int) -> HttpResponse:
 @manages
 def reopen(request: StudioRequest, pk: int) -> HttpResponse:
     """Open a closed account again."""
-    services.reopen(_member(request, pk))
+    member = _member(request, pk)
+    services.reopen(member)
+    trail.note(request.user, "reopen", member.name)
     return redirect("people")
 
 

@@ -3,24 +3,27 @@
 from __future__ import annotations
 
 import json
+from datetime import datetime, timedelta
 from typing import Any
 
 from django.conf import settings
 from django.contrib.auth import get_user_model, login
 from django.contrib.auth.decorators import login_not_required
 from django.contrib.auth.forms import AuthenticationForm
+from django.contrib.auth.models import User
 from django.contrib.auth.views import LoginView
 from django.db import connection
 from django.http import FileResponse, Http404, HttpRequest, HttpResponse, JsonResponse
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
+from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
-from people import throttle
+from people import second, throttle
 from people.gate import changes
 from people.models import PAPERS
 from prism import words
@@ -32,6 +35,8 @@ from web import manual
 from web.http import StudioRequest, as_file, came_from
 
 DEMO_USER = "skerry"
+HALF_IN, HALF_IN_FOR = "half-in", timedelta(minutes=5)
+"""Where a session keeps who gave a pass phrase and is to take the second step, and for how long."""
 
 
 class SignIn(LoginView):
@@ -48,10 +53,29 @@ class SignIn(LoginView):
         """Try the door, unless it was tried too often."""
         if throttle.held_up(request, request.POST.get("username", "")):
             return locked_out(request)
-        return super().post(request, *args, **kwargs)
+        return self._second(request) if "figures" in request.POST else super().post(request, *args, **kwargs)
+
+    def _second(self, request: HttpRequest) -> HttpResponse:
+        """Take the second step, for who took the first a little while ago."""
+        pk, at = request.session.get(HALF_IN, (0, ""))
+        user = User.objects.filter(pk=pk, is_active=True).first()
+        if user is None or timezone.now() - datetime.fromisoformat(at) > HALF_IN_FOR:
+            return redirect("sign-in")
+        if not second.passes(user, request.POST["figures"]):
+            return self._ask_second(words.FIGURES_WRONG)
+        del request.session[HALF_IN]
+        login(request, user, backend="django.contrib.auth.backends.ModelBackend")
+        return _signed_in(request) if self.request.htmx else redirect(self.get_success_url())
+
+    def _ask_second(self, wrong: str = "") -> HttpResponse:
+        context = {"wrong": wrong, "next": self.get_redirect_url(), "again": bool(self.request.htmx)}
+        return render(self.request, "studio/sign_in_second.html", context, status=422 if wrong else 200)
 
     def form_valid(self, form: AuthenticationForm) -> HttpResponse:
-        """Sign in; beside a page, say so with the token that its next post needs."""
+        """Sign in, or ask for the second step; beside a page, say so with the token that its next post needs."""
+        if second.is_on(form.get_user()):
+            self.request.session[HALF_IN] = [form.get_user().pk, timezone.now().isoformat()]
+            return self._ask_second()
         response = super().form_valid(form)
         return _signed_in(self.request) if self.request.htmx else response
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from prism.messages.text import capital, count
+
 ROLES = {
     "owner": "Everything a specialist does; invites people, changes roles, closes accounts.",
     "specialist": "Reviews, decks, schools, jobs and rooms; decides.",
@@ -60,3 +62,18 @@ def tried_too_often(minutes: int) -> str:
         f"This was tried too often. Wait {minutes} minutes and try again; nothing is locked for good. "
         "Whoever forgot a pass phrase asks an owner of the studio for a new invitation."
     )
+
+
+PASSWORD_CHANGED = "The pass phrase is changed. Everywhere else you are signed out."
+FIGURES_WRONG = "These are not the figures of your app just now, nor a spare code. Look again and type them anew."
+SECOND_OFF = "The second step is off: a pass phrase alone lets you in."
+
+
+def sessions_ended(count_ended: int) -> str:
+    """Say how many other sessions were ended."""
+    return f"{capital(count(count_ended, 'other session'))} ended." if count_ended else "There was no other session."
+
+
+def deck_taken_out(label: str) -> str:
+    """Say which kind of file colours of the decks went into."""
+    return f"colours of the decks as {label}"

@@ -1,0 +1,194 @@
+"""A studio under load: eight threads writing to four processes, then sixteen people who read and write.
+
+`python -m bench.load [SECONDS]`: a database of its own with 2,000 reviews and 20,000 viewings, served by gunicorn.
+"""
+
+from __future__ import annotations
+
+import os
+import random
+import re
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import threading
+import time
+import urllib.error
+import urllib.parse
+import urllib.request
+from pathlib import Path
+
+import numpy as np
+
+from bench.timing import report
+
+PROCESSES, THREADS, WRITES, PEOPLE = 4, 8, 200, 16
+PAUSE = (1.0, 3.0)
+"""Seconds that a person looks at a page before the next act."""
+TOKEN = "x" * 32
+SET_UP = """
+import django; django.setup()
+from django.contrib.auth.models import User
+from django.contrib.sessions.backends.db import SessionStore
+from django.core.management import call_command
+from bench.records import _fill
+call_command("migrate", verbosity=0); call_command("load_demo", verbosity=0, stdout=open("/dev/null", "w")); _fill()
+for name in ["skerry"] * 16:
+    user = User.objects.get(username=name)
+    session = SessionStore()
+    session["_auth_user_id"], session["_auth_user_hash"] = str(user.pk), user.get_session_auth_hash()
+    session["_auth_user_backend"] = "django.contrib.auth.backends.ModelBackend"
+    session.save()
+    print(session.session_key)
+"""
+COUNTS = """
+import django; django.setup()
+from decks.models import ColourSet
+sets = {one.name: one.colours.count() for one in ColourSet.objects.filter(name__startswith="Load ")}
+print(sum(sets.values()))
+"""
+
+
+class _Person:
+    def __init__(self, address: str, session: str) -> None:
+        self._address = address
+        self._headers = {
+            "Cookie": f"sessionid={session}; csrftoken={TOKEN}",
+            "X-CSRFToken": TOKEN,
+            "HX-Request": "true",
+        }
+        self.times: list[float] = []
+        self.errors: list[str] = []
+
+    def ask(self, path: str, data: dict[str, object] | None = None) -> str:
+        """Send a request and return the text; what goes wrong is noted."""
+        body = urllib.parse.urlencode(data).encode() if data else None
+        start = time.perf_counter()
+        try:
+            with urllib.request.urlopen(urllib.request.Request(self._address + path, body, self._headers)) as answer:
+                text: str = answer.read().decode(errors="replace")
+        except (urllib.error.HTTPError, OSError) as wrong:
+            self.errors.append(f"{path}: {wrong}")
+            text = ""
+        self.times.append(time.perf_counter() - start)
+        return text
+
+
+class _Studio:
+    def __init__(self, folder: str) -> None:
+        self._env = os.environ | {
+            "DATABASE": f"{folder}/load.sqlite3", "STUDIO_ENV": "demo", "DJANGO_SETTINGS_MODULE": "studio.settings",
+        }  # fmt: skip
+        self.sessions = self.told(SET_UP).split()[-PEOPLE:]
+        with socket.socket() as taken:
+            taken.bind(("127.0.0.1", 0))
+            port = taken.getsockname()[1]
+        subprocess.run([sys.executable, "manage.py", "collectstatic", "--noinput", "-v0"], env=self._env, check=True)
+        self.server = subprocess.Popen(
+            [
+                sys.executable, "-m", "gunicorn", "studio.wsgi", "--bind", f"127.0.0.1:{port}", "--worker-class",
+                "gthread", "--workers", str(PROCESSES), "--threads", "4", "--log-level", "error", "--no-control-socket",
+            ],
+            env=self._env,
+        )  # fmt: skip
+        self.address = f"http://127.0.0.1:{port}"
+        for _ in range(300):
+            try:
+                urllib.request.urlopen(f"{self.address}/health/").close()
+                break
+            except OSError:
+                time.sleep(0.1)
+
+    def told(self, code: str) -> str:
+        """Return what a program prints that uses the database."""
+        done = subprocess.run([sys.executable, "-c", code], env=self._env, check=True, capture_output=True, text=True)
+        return done.stdout
+
+    def memory(self) -> list[float]:
+        """Return the memory of each worker, MB."""
+        own = Path(f"/proc/{self.server.pid}/task/{self.server.pid}/children").read_text().split()
+        return [int(re.findall(r"VmRSS:\s+(\d+)", Path(f"/proc/{pid}/status").read_text())[0]) / 1024 for pid in own]
+
+
+def _together(acts: list[threading.Thread]) -> float:
+    start = time.perf_counter()
+    for one in acts:
+        one.start()
+    for one in acts:
+        one.join()
+    return time.perf_counter() - start
+
+
+def writing(studio: _Studio) -> None:
+    """Every thread keeps colours of its own in a set of its own; each that was answered is there afterwards."""
+    people = [_Person(studio.address, session) for session in studio.sessions[:THREADS]]
+
+    def write(number: int) -> None:
+        for turn in range(WRITES):
+            colour = 1 + number * WRITES + turn
+            people[number].ask("/colours/sets/keep/", {"colour": colour, "set_name": f"Load {number}"})
+
+    took = _together([threading.Thread(target=write, args=(number,)) for number in range(THREADS)])
+    errors = [each for person in people for each in person.errors]
+    lost = THREADS * WRITES - int(studio.told(COUNTS))
+    report(f"{THREADS * WRITES:,} writes by {THREADS} threads, {PROCESSES} processes", f"{took:.0f} s", "-")
+    report("  errors, and writes that are lost", f"{len(errors)}, {lost}", "0, 0")
+    print(*errors[:5], sep="\n") if errors else None
+
+
+def reading(studio: _Studio, seconds: float) -> None:
+    """Sixteen people look at pages, and write now and then."""
+    people = [_Person(studio.address, session) for session in studio.sessions]
+    until, before = time.perf_counter() + seconds, studio.memory()
+    reviews = [int(pk) for pk in re.findall(r"/reviews/(\d+)/", people[0].ask("/"))]
+    people[0].times.clear()
+
+    def live(number: int) -> None:
+        rng, person = random.Random(number), people[number]
+        while time.perf_counter() < until:
+            review = rng.choice(reviews)
+            act = rng.random()
+            if act < 0.15:
+                person.ask("/")
+            elif act < 0.55:
+                person.ask(f"/reviews/{review}/{rng.choice(['read', 'compare', 'place', 'verdict', 'view'])}/")
+            elif act < 0.7:
+                person.ask(f"/colours/?family={rng.choice(['grey', 'white', 'beige'])}")
+            elif act < 0.8:
+                person.ask(f"/find/?q={rng.choice(['cool+grey', 'haar', 'pale+blue'])}")
+            elif act < 0.88:
+                person.ask("/viewings/")
+            else:
+                person.ask(f"/reviews/{review}/wall/", {"surround": rng.choice(["white", "pale", "mid"])})
+            time.sleep(rng.uniform(*PAUSE))
+
+    _together([threading.Thread(target=live, args=(number,)) for number in range(PEOPLE)])
+    times = np.array([each for person in people for each in person.times])
+    errors = [each for person in people for each in person.errors]
+    after = studio.memory()
+    report(
+        f"{PEOPLE} people for {seconds:.0f} s: {len(times):,} acts, median", f"{1000 * np.median(times):.0f} ms", "-"
+    )
+    report("  19 of 20 under", f"{1000 * np.quantile(times, 0.95):.0f} ms", "300 ms")
+    report("  errors", str(len(errors)), "0")
+    report("  memory of a worker before and after", f"{max(before):.0f}, {max(after):.0f} MB", "350 MB")
+    print(*errors[:5], sep="\n") if errors else None
+
+
+def main() -> None:
+    """Print what a studio bears."""
+    seconds = float(sys.argv[1]) if len(sys.argv) > 1 else 300.0
+    with tempfile.TemporaryDirectory() as folder:
+        studio = _Studio(folder)
+        try:
+            writing(studio)
+            reading(studio, seconds)
+        finally:
+            studio.server.send_signal(signal.SIGTERM)
+            studio.server.wait()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,81 @@
+"""One's own account: pass phrase, second step, where one is signed in."""
+
+from __future__ import annotations
+
+from django.contrib import messages
+from django.contrib.auth import update_session_auth_hash
+from django.contrib.auth.forms import PasswordChangeForm
+from django.http import HttpResponse
+from django.shortcuts import redirect, render
+from django.views.decorators.cache import never_cache
+from django.views.decorators.debug import sensitive_post_parameters
+from django.views.decorators.http import require_POST, require_safe
+
+from people import second, sessions, trail
+from prism import words
+from web.http import StudioRequest
+
+
+@never_cache
+@require_safe
+def account(request: StudioRequest) -> HttpResponse:
+    """Show the account."""
+    return _show(request)
+
+
+def _show(request: StudioRequest, form: PasswordChangeForm | None = None, **more: object) -> HttpResponse:
+    user = request.user
+    context = {
+        "form": form or PasswordChangeForm(user),
+        "sessions": sessions.of(user, request),
+        "second": second.is_on(user),
+        "has_password": user.has_usable_password(),
+        "trail": trail.of(user),
+    }
+    return render(request, "people/account.html", context | more, status=422 if form or more.get("wrong") else 200)
+
+
+@sensitive_post_parameters()
+@require_POST
+def change_password(request: StudioRequest) -> HttpResponse:
+    """Change the pass phrase; every other session ends with it."""
+    form = PasswordChangeForm(request.user, request.POST)
+    if not form.is_valid():
+        return _show(request, form)
+    form.save()
+    update_session_auth_hash(request, form.user)
+    sessions.end(request.user, request)
+    trail.note(request.user, "password")
+    messages.info(request, words.PASSWORD_CHANGED)
+    return redirect("account")
+
+
+@require_POST
+def end_sessions(request: StudioRequest) -> HttpResponse:
+    """End one other session, or all others."""
+    messages.info(request, words.sessions_ended(sessions.end(request.user, request, request.POST.get("mark", ""))))
+    return redirect("account")
+
+
+@never_cache
+@sensitive_post_parameters()
+@require_POST
+def second_step(request: StudioRequest) -> HttpResponse:
+    """Set the second step up, confirm it, or take it off."""
+    user, figures = request.user, request.POST.get("figures", "")
+    if "off" in request.POST:
+        if not second.passes(user, figures):
+            return _show(request, wrong=words.FIGURES_WRONG)
+        second.take_off(user)
+        trail.note(user, "second-off")
+        messages.info(request, words.SECOND_OFF)
+        return redirect("account")
+    if figures:
+        codes = second.confirm(user, figures)
+        if codes is not None:
+            trail.note(user, "second-on")
+            sessions.end(user, request)
+            return _show(request, codes=codes)
+    device = second.begin(user)
+    wrong = words.FIGURES_WRONG if figures else ""
+    return _show(request, picture=second.picture(device), secret=second.secret(device), wrong=wrong)

@@ -1,0 +1,26 @@
+"""What happened at the doors of a studio: who came in, what left it, whose role changed."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db.models import QuerySet
+
+from people.models import Event
+from people.queries import team
+
+SHOWN = 40
+
+
+def note(user: User | None, what: str, detail: str = "") -> None:
+    """Keep that somebody did something of `Event.What`."""
+    Event.objects.create(user=user, what=what, detail=detail[:200])
+
+
+def of(user: User) -> QuerySet[Event]:
+    """Return what somebody did last."""
+    return Event.objects.filter(user=user)[:SHOWN]
+
+
+def of_studio(user: User) -> QuerySet[Event]:
+    """Return what happened last in somebody's studio."""
+    return Event.objects.filter(user__in=team(user)).select_related("user")[:SHOWN]
