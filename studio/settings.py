@@ -213,7 +213,7 @@ SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 if PRODUCTION:
     SECURE_SSL_REDIRECT = env.bool("SECURE_SSL_REDIRECT", default=True)
-    SECURE_REDIRECT_EXEMPT = [r"^health/$"]
+    SECURE_REDIRECT_EXEMPT = [r"^health/$", r"^ready/$", r"^metrics/$"]
     SECURE_HSTS_SECONDS = 31_536_000
     SECURE_HSTS_INCLUDE_SUBDOMAINS = True
     SILENCED_SYSTEM_CHECKS = ["security.W021"]  # a studio's own host is on no browser's list of preloaded ones
@@ -243,6 +243,10 @@ COMPASS_DRIVER: str = env("COMPASS_DRIVER", default="prism.meters.SimulatedCompa
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "loggers": {"django": {"handlers": ["console"], "level": "WARNING"}},
+    "formatters": {"lines": {"()": "web.logs.Lines"}},
+    "handlers": {"console": {"class": "logging.StreamHandler"} | ({"formatter": "lines"} if PRODUCTION else {})},
+    "loggers": {
+        "django": {"handlers": ["console"], "level": "WARNING"},
+        "studio": {"handlers": ["console"], "level": "INFO"},
+    },
 }

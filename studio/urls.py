@@ -4,7 +4,7 @@ from django.contrib.auth import views as auth
 from django.urls import include, path
 from django.views.decorators.cache import never_cache
 
-from studio import views
+from studio import operating, views
 
 urlpatterns = [
     path("sign-in/", never_cache(views.SignIn.as_view()), name="sign-in"),
@@ -19,7 +19,9 @@ urlpatterns = [
     path("manual/manual.pdf", views.manual_file, name="manual-file"),
     path("manual/pictures/<str:name>", views.manual_picture, name="manual-picture"),
     path("screen/", views.screen, name="screen"),
-    path("health/", views.health, name="health"),
+    path("health/", operating.health, name="health"),
+    path("ready/", operating.ready, name="ready"),
+    path("metrics/", operating.metrics, name="metrics"),
     path("", include("people.urls")),
     path("", include("works.urls")),
     path("", include("jobs.urls")),

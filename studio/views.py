@@ -12,14 +12,12 @@ from django.contrib.auth.decorators import login_not_required
 from django.contrib.auth.forms import AuthenticationForm
 from django.contrib.auth.models import User
 from django.contrib.auth.views import LoginView
-from django.db import connection
-from django.http import FileResponse, Http404, HttpRequest, HttpResponse, JsonResponse
+from django.http import FileResponse, Http404, HttpRequest, HttpResponse
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 from django.utils import timezone
 from django.utils.safestring import mark_safe
-from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
@@ -180,13 +178,3 @@ def screen(request: HttpRequest) -> HttpResponse:
     """Let a person find the size of their screen by a card, for boards true to size."""
     context = {"sheets": words.SHEETS_THAT_FIT.items(), "back": came_from(request)}
     return render(request, "studio/screen.html", context)
-
-
-@login_not_required
-@require_safe
-@never_cache
-def health(request: HttpRequest) -> JsonResponse:
-    """Say whether the database answers."""
-    with connection.cursor() as cursor:
-        cursor.execute("SELECT 1")
-    return JsonResponse({"status": "ok"})

@@ -77,3 +77,11 @@ def sessions_ended(count_ended: int) -> str:
 def deck_taken_out(label: str) -> str:
     """Say which kind of file colours of the decks went into."""
     return f"colours of the decks as {label}"
+
+
+OWNER_THERE = "There are people in this studio already: an owner invites others, on the page People."
+
+
+def owner_made(name: str, phrase: str) -> str:
+    """Say how the first owner signs in."""
+    return f"Sign in as {name} with the pass phrase {phrase} and change it there, under People, Your account."

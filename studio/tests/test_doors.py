@@ -1,10 +1,13 @@
 """The door under attack, what is kept by caches, and what every answer says to browsers."""
 
+import json
+import logging
 import os
 import subprocess
 import sys
 import tempfile
 from pathlib import Path
+from unittest import mock
 
 from django.conf import settings
 from django.contrib.auth.models import User
@@ -14,6 +17,7 @@ from django.urls import reverse
 from people import throttle
 from studio.tests.filled import Filled
 from studio.tests.test_permissions import patterns
+from web.logs import Lines
 
 PASS = "a long enough pass phrase"
 
@@ -67,7 +71,7 @@ class Answers(Filled):
                         kept = answer.headers["Cache-Control"]
                         self.assertTrue("private" in kept or "no-store" in kept or pattern.name in self.PUBLIC, kept)
 
-    PUBLIC = {"document-schema", "health", "viewings-worker"}
+    PUBLIC = {"document-schema", "health", "ready", "metrics", "viewings-worker"}
 
     def test_static_files_have_them_too(self):
         with override_settings(WHITENOISE_AUTOREFRESH=True, WHITENOISE_USE_FINDERS=True):
@@ -103,3 +107,27 @@ class Started(TestCase):
             made = self.started("manage.py", "migrate", "-v0", STUDIO_ENV="demo", DATABASE=str(path))
             self.assertEqual(made.returncode, 0, made.stderr)
             self.assertEqual([oct(each.stat().st_mode & 0o077) for each in Path(folder).iterdir()], ["0o0"])
+
+
+class Operated(TestCase):
+    def test_alive_ready_and_figures_for_the_same_machine_alone(self):
+        self.assertEqual(self.client.get(reverse("health")).json(), {"status": "ok"})
+        self.assertEqual(self.client.get(reverse("ready")).json(), {"status": "ready", "wrong": []})
+        with mock.patch("studio.operating.troubles", return_value=["migrations are pending"]):
+            self.assertEqual(self.client.get(reverse("ready")).status_code, 503)
+        figures = self.client.get(reverse("metrics")).content.decode()
+        self.assertIn("gentle_prism_work_waiting 0\n", figures)
+        self.assertEqual(self.client.get(reverse("metrics"), REMOTE_ADDR="10.0.0.9").status_code, 404)
+        self.assertEqual(self.client.get(reverse("metrics"), headers={"X-Forwarded-For": "1.2.3.4"}).status_code, 404)
+
+    def test_the_log_says_where_an_error_arose_and_nothing_of_what_was_in_hand(self):
+        try:
+            raise ValueError("the hall of Mrs Tarn in Fog Bell")
+        except ValueError:
+            record = logging.LogRecord(
+                "studio.errors", logging.ERROR, "x.py", 1, "reference %s", ("ab12",), sys.exc_info()
+            )
+        line = json.loads(Lines().format(record))
+        self.assertEqual((line["error"], line["said"]), ("ValueError", "reference ab12"))
+        self.assertIn("test_doors.py:", line["where"])
+        self.assertNotIn("Tarn", Lines().format(record))

@@ -18,6 +18,8 @@ OPEN = {
     "enter-demo",
     "enter-empty",
     "health",
+    "ready",
+    "metrics",
     "join",
     "viewings-feed",
     "shared",

@@ -1,0 +1,30 @@
+"""Make the first owner of an empty studio."""
+
+from __future__ import annotations
+
+import secrets
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.core.management.base import BaseCommand, CommandError, CommandParser
+
+from people import queries
+from prism import words
+
+
+class Command(BaseCommand):
+    """Make the account of the first owner and print a pass phrase for it, to be changed after signing in."""
+
+    help = __doc__ or ""
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        """Take the name to sign in by."""
+        parser.add_argument("name")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        """Make it, where nobody has an account yet."""
+        if User.objects.exists():
+            raise CommandError(words.OWNER_THERE)
+        phrase = secrets.token_urlsafe(18)
+        queries.membership(User.objects.create_user(options["name"], password=phrase))
+        self.stdout.write(words.owner_made(options["name"], phrase))
