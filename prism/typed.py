@@ -23,7 +23,7 @@ _LONE_RETURN = re.compile("\r\n?")
 
 
 def printable(text: str) -> str:
-    """Return a text without what no page and no file can show, or what turns the line it stands in about: control
+    r"""Return a text without what no page and no file can show, or what turns the line it stands in about: control
     characters but line ends and tabs, marks that reverse the order of letters, halves of characters.
 
     >>> printable("Fog\x00 Bell\r\n\u202eTide")
@@ -35,7 +35,7 @@ def printable(text: str) -> str:
 
 
 def one_line(text: str) -> str:
-    """Return a text that is a name: printable, on one line, one blank between words.
+    r"""Return a text that is a name: printable, on one line, one blank between words.
 
     >>> one_line(" Fog\tBell\n ")
     'Fog Bell'

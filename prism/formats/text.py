@@ -15,6 +15,8 @@ from prism.typed import all_printable
 CHUNK = 1 << 16
 MOST_DIGITS = 15
 """Digits of a whole number that still counts exactly where fractions are counted with."""
+LONGEST, LARGEST = 4_000, 1e300
+"""Digits of a number that is read at all, and the largest that any stands for."""
 
 
 class TextError(ValueError):
@@ -80,10 +82,14 @@ def _refused(text: str) -> float:
     raise ValueError(text)
 
 
-def _whole(text: str) -> int:
-    if len(text) > MOST_DIGITS:
+def _whole(text: str) -> float:
+    """Return a whole number; one that would not count exactly as a fraction, of which no figure here is that large, so
+    that whoever reads it says where it stands."""
+    if len(text) <= MOST_DIGITS:
+        return int(text)
+    if len(text) > LONGEST:
         raise ValueError(text[:MOST_DIGITS])
-    return int(text)
+    return max(-LARGEST, min(LARGEST, float(text)))
 
 
 def _fraction(text: str) -> float:
