@@ -12,7 +12,7 @@ PACKAGES := prism web people works schools decks training tinting jobs reviews r
 export OPENBLAS_NUM_THREADS ?= 1
 export PYTHONDONTWRITEBYTECODE ?= 1
 
-.PHONY: demo test check run bench pictures css assets requirements deck weights architecture manual clean
+.PHONY: demo test check run bench pictures css assets requirements deck weights architecture manual bill clean
 
 demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py migrate --verbosity 0
@@ -64,6 +64,9 @@ manual: $(SETUP)/python
 
 architecture: $(SETUP)/python
 	$(BIN)/python -m tools.architecture --write
+
+bill: $(SETUP)/python
+	PATH=$(CURDIR)/$(BIN):$$PATH $(BIN)/python -m tools.bill
 
 weights: $(SETUP)/python
 	$(BIN)/python tools/make_weights.py

@@ -4,7 +4,7 @@ STEPS = ("read", "compare", "place", "light", "strength", "whites", "company", "
 SCREENS = (
     "/", "/find/?q=pale+grey", "/colours/", "/colours/1/", "/colours/own/", "/colours/sets/", "/colours/import/",
     "/colours/new/spectrum/", "/colours/new/lab/", "/colours/new/hex/", "/reader/", "/reader/machine/", "/schools/",
-    "/training/", "/people/", "/viewings/", "/words/", "/manual/", "/screen/", "/jobs/", "/jobs/new/",
+    "/training/", "/people/", "/account/", "/viewings/", "/words/", "/manual/", "/screen/", "/jobs/", "/jobs/new/",
     "/jobs/bring-in/", "/jobs/1/",
     "/jobs/1/edit/", "/jobs/1/home/", "/jobs/1/record/", "/jobs/1/samples/", "/jobs/1/share/", "/jobs/1/rooms/new/",
     "/rooms/1/", "/rooms/1/edit/", "/rooms/1/finishes/", "/reviews/8/document/", "/reviews/8/record/",

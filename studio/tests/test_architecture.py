@@ -1,5 +1,7 @@
 """The picture of the house is drawn from the imports, and a circle is no house."""
 
+import json
+import re
 import unittest
 from graphlib import CycleError, TopologicalSorter
 from pathlib import Path
@@ -76,3 +78,14 @@ class Drawn(unittest.TestCase):
                 ("prism.demo", "prism.commands", "prism.__main__", "studio.management", "studio.demo_job")
             ):
                 self.assertFalse([one for one in imported if one.startswith("prism.demo")], module)
+
+
+class Bill(unittest.TestCase):
+    def test_the_bill_of_materials_names_what_is_installed(self):
+        root = Path(__file__).resolve().parents[2]
+        pinned = set(
+            re.findall(r"^([a-z0-9][a-z0-9._-]*)==([^ ;\\]+)", (root / "requirements/base.txt").read_text(), re.M)
+        )
+        bill = json.loads((root / "docs/bill-of-materials.json").read_text())
+        named = {(part["name"], part["version"]) for part in bill["components"]}
+        self.assertEqual(pinned - named, set(), "run: make bill")
