@@ -1,6 +1,7 @@
 """A studio under load: eight threads writing to four processes, then sixteen people who read and write.
 
-`python -m bench.load [SECONDS]`: a database of its own with 2,000 reviews and 20,000 viewings, served by gunicorn.
+`python -m bench.load [SECONDS]`: a database of its own with 2,000 reviews and 20,000 viewings, served by gunicorn; for
+the people with as many processes as there are cores, as is advised.
 """
 
 from __future__ import annotations
@@ -18,6 +19,7 @@ import time
 import urllib.error
 import urllib.parse
 import urllib.request
+from functools import partial
 from pathlib import Path
 
 import numpy as np
@@ -25,6 +27,7 @@ import numpy as np
 from bench.timing import report
 
 PROCESSES, THREADS, WRITES, PEOPLE = 4, 8, 200, 16
+CORES = os.cpu_count() or 2
 PAUSE = (1.0, 3.0)
 """Seconds that a person looks at a page before the next act."""
 TOKEN = "x" * 32
@@ -82,14 +85,17 @@ class _Studio:
             "DATABASE": f"{folder}/load.sqlite3", "STUDIO_ENV": "demo", "DJANGO_SETTINGS_MODULE": "studio.settings",
         }  # fmt: skip
         self.sessions = self.told(SET_UP).split()[-PEOPLE:]
+        subprocess.run([sys.executable, "manage.py", "collectstatic", "--noinput", "-v0"], env=self._env, check=True)
+
+    def serve(self, processes: int) -> None:
+        """Start a server with so many processes."""
         with socket.socket() as taken:
             taken.bind(("127.0.0.1", 0))
             port = taken.getsockname()[1]
-        subprocess.run([sys.executable, "manage.py", "collectstatic", "--noinput", "-v0"], env=self._env, check=True)
         self.server = subprocess.Popen(
             [
                 sys.executable, "-m", "gunicorn", "studio.wsgi", "--bind", f"127.0.0.1:{port}", "--worker-class",
-                "gthread", "--workers", str(PROCESSES), "--threads", "4", "--log-level", "error", "--no-control-socket",
+                "gthread", "--workers", str(processes), "--threads", "4", "--log-level", "error", "--no-control-socket",
             ],
             env=self._env,
         )  # fmt: skip
@@ -100,6 +106,11 @@ class _Studio:
                 break
             except OSError:
                 time.sleep(0.1)
+
+    def stop(self) -> None:
+        """Stop the server."""
+        self.server.send_signal(signal.SIGTERM)
+        self.server.wait()
 
     def told(self, code: str) -> str:
         """Return what a program prints that uses the database."""
@@ -182,12 +193,12 @@ def main() -> None:
     seconds = float(sys.argv[1]) if len(sys.argv) > 1 else 300.0
     with tempfile.TemporaryDirectory() as folder:
         studio = _Studio(folder)
-        try:
-            writing(studio)
-            reading(studio, seconds)
-        finally:
-            studio.server.send_signal(signal.SIGTERM)
-            studio.server.wait()
+        for processes, act in ((PROCESSES, writing), (CORES, partial(reading, seconds=seconds))):
+            studio.serve(processes)
+            try:
+                act(studio)
+            finally:
+                studio.stop()
 
 
 if __name__ == "__main__":
