@@ -5,12 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime
 from hashlib import sha256
-from importlib import import_module
+from typing import Any
 
-from django.conf import settings
 from django.contrib.auth import SESSION_KEY
 from django.contrib.auth.models import User
-from django.contrib.sessions.backends.base import SessionBase
 from django.contrib.sessions.models import Session
 from django.http import HttpRequest
 from django.utils import timezone
@@ -41,15 +39,10 @@ def note(request: HttpRequest) -> None:
     request.session[BEGUN] = [timezone.now().isoformat(), address_of(request), browser]
 
 
-def _of(user: User) -> list[tuple[str, SessionBase]]:
+def _of(user: User) -> list[tuple[str, dict[str, Any]]]:
     """Return the keys and contents of somebody's sessions."""
-    store = import_module(settings.SESSION_ENGINE).SessionStore
-    found = []
-    for held in Session.objects.filter(expire_date__gt=timezone.now()):
-        content = store().decode(held.session_data)
-        if content.get(SESSION_KEY) == str(user.pk):
-            found.append((held.session_key, content))
-    return found
+    held = [(one.session_key, one.get_decoded()) for one in Session.objects.filter(expire_date__gt=timezone.now())]
+    return [(key, content) for key, content in held if content.get(SESSION_KEY) == str(user.pk)]
 
 
 def _mark(key: str) -> str:

@@ -149,6 +149,10 @@ def before_migrating() -> Path | None:
     none, or nothing to change."""
     if connection.in_atomic_block or not database().is_file() or not _is_filled():
         return None
+    return back_up(Path(settings.BACKUPS), "before-migrating") if are_pending() else None
+
+
+def are_pending() -> bool:
+    """Whether migrations are to come that the database does not have yet."""
     loader = MigrationLoader(connection)
-    pending = set(loader.disk_migrations) - set(loader.applied_migrations)
-    return back_up(Path(settings.BACKUPS), "before-migrating") if pending else None
+    return bool(set(loader.disk_migrations) - set(loader.applied_migrations))

@@ -9,7 +9,6 @@ from pathlib import Path
 from django.conf import settings
 from django.contrib.auth.decorators import login_not_required
 from django.db import DatabaseError, connection
-from django.db.migrations.executor import MigrationExecutor
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
 from django.views.decorators.cache import never_cache
@@ -46,8 +45,7 @@ def troubles() -> list[str]:
     """Return what keeps the studio from being used: nothing of it names what it holds."""
     found = []
     try:
-        executor = MigrationExecutor(connection)
-        if executor.migration_plan(executor.loader.graph.leaf_nodes()):
+        if backups.are_pending():
             found.append("migrations are pending")
         with connection.cursor() as cursor:
             cursor.execute("PRAGMA quick_check(1)")

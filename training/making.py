@@ -6,10 +6,11 @@ from collections.abc import Sequence
 from typing import Any
 
 import numpy as np
-from numpy.typing import ArrayLike, NDArray
+from numpy.typing import NDArray
 
 from decks import queries as deck_queries
-from prism import school, screen, words
+from prism import school, words
+from prism.stimulus import many_from_lab
 from prism.training.exercise import Exercise, Kind, Look, Manner, PoolError
 from prism.training.looking import in_the_evening
 from prism.training.pool import Pool
@@ -46,14 +47,12 @@ PAPER = (97.0, 0.0, 0.0)
 """Lab of the white margin that is left round a board."""
 
 
-def _screen(lab: ArrayLike) -> str:
-    return screen.to_hex(screen.lab_to_screen(np.atleast_2d(lab))[0])[0]
-
-
 def _shown(look: Look) -> dict[str, str]:
     """Return how a board is shown that does not hang as it is; under a lamp its white margin is no white."""
-    margin = _screen(in_the_evening([PAPER])[0]) if look.manner is Manner.EVENING else ""
-    return {"screen": _screen(look.lab), "margin": margin, "said": words.how_it_hangs(look)}
+    under_lamp = look.manner is Manner.EVENING
+    seen = many_from_lab([look.lab, *(in_the_evening([PAPER]) if under_lamp else ())])
+    margin = seen[1].screen if under_lamp else ""
+    return {"screen": seen[0].screen, "margin": margin, "said": words.how_it_hangs(look)}
 
 
 def _content(found: Exercise, ids: NDArray[np.int64], pool: Pool) -> dict[str, Any]:

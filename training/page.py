@@ -150,9 +150,9 @@ class WallPage:
     @property
     def verdict(self) -> str:
         """Whether the answer was right, and what it was."""
-        right = [self._said(one) for one in self.wall.accepted]
+        right = [said(self.wall, one) for one in self.wall.accepted]
         given = self.wall.picked[:1] if self.wall.kind == Kind.UNDERTONE else self.wall.picked
-        return words.answer_said(bool(self.wall.right), self._said(given), right)
+        return words.answer_said(bool(self.wall.right), said(self.wall, given), right)
 
     @property
     def stages(self) -> str:
@@ -160,9 +160,6 @@ class WallPage:
         if self.wall.kind != Kind.UNDERTONE or len(self.wall.picked) < 2:
             return ""
         return words.stages_said(self.wall.picked, [one[0] for one in self.wall.accepted])
-
-    def _said(self, answer: list[int | str]) -> str:
-        return said(self.wall, answer)
 
 
 def colours_of(wall: Question) -> list[Colour]:

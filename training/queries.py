@@ -25,6 +25,7 @@ from prism.training.exercise import Kind
 from prism.training.eye import Besides, Eye, estimate
 from prism.training.pool import Pool
 from prism.training.staircase import Staircase, Threshold
+from prism.viewing.scales import AXES
 from reviews.models import Correction, Observation
 from reviews.viewing.leanings import of_person
 from training.models import SLACK, Returning, Sitting, Wall
@@ -159,7 +160,7 @@ def _seen_in_rooms(user: User) -> Besides:
     known = {one.scale: one for one in of_person(user)}
     taken = Correction.eye_of(user, practised=False)
     means, spreads, count = [0.0, 0.0], [np.inf, np.inf], 0
-    for place, scale in enumerate(("hue", "warmth")):
+    for place, scale in enumerate(AXES):
         leaning = known.get(scale)
         if leaning is not None:
             means[place] = -(leaning.mean + taken.get(scale, 0.0))

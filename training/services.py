@@ -14,6 +14,7 @@ from fsrs import Card, Rating, Scheduler
 from prism import words
 from prism.training.exercise import Kind
 from prism.training.walls import Hardness
+from prism.viewing.scales import AXES
 from reviews.models import Correction
 from schools import queries as school_queries
 from training import queries, set_walls
@@ -207,7 +208,7 @@ def follow(user: User) -> None:
     leave(user)
     chosen = school_queries.usual(user)
     eye, rest = queries.eye_of(user, chosen), Correction.eye_of(user)
-    for scale, degrees, shift in zip(("hue", "warmth"), (0, 90), eye.shift, strict=True):
+    for scale, degrees, shift in zip(AXES, (0, 90), eye.shift, strict=True):
         Correction.objects.create(
             person=user, by=user, practised=True, scale=scale, mean=-shift - rest.get(scale, 0.0),
             half=eye.along(degrees)[1], count=eye.answers,

@@ -63,7 +63,7 @@ def from_review(user: User, review: Review) -> SetWall:
 
 def from_viewings(user: User) -> int:
     """Make a wall of each of somebody's last viewings in which eye and product disagreed, once; return of how many."""
-    known = SetWall.objects.filter(viewing__by=user).values("viewing")
+    known = set(SetWall.objects.filter(viewing__by=user).values_list("viewing_id", flat=True))
     logged = Viewing.objects.filter(by=user, beside=None, deleted=None, predicted__isnull=False, review__deleted=None)
     logged = (
         logged.filter(review__owner__in=team(user))
@@ -71,9 +71,7 @@ def from_viewings(user: User) -> int:
         .order_by("-seen_at")[:LATELY]
     )
     count = 0
-    for one in [one for one in logged if _differs(one)]:
-        if known.filter(viewing=one).exists():
-            continue
+    for one in [one for one in logged if one.pk not in known and _differs(one)]:
         try:
             fields = _about(user, one.colour, one.review.school_in_force, after_dark=one.lamps_on)
         except NoWallError:

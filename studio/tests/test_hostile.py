@@ -9,6 +9,7 @@ from itertools import cycle, islice
 from pathlib import Path
 from urllib.parse import quote_plus
 
+from django.apps import apps
 from django.conf import settings
 from django.db import transaction
 
@@ -23,20 +24,6 @@ HOSTILE = (
 """Values of fields that nobody means."""
 ASKED = re.compile(r"(?:GET|POST|FILES|query|sent|data|asked)(?:\.get|\.getlist|\.pop)?[(\[]\"([\w\-.]+)\"")
 NAMED = re.compile(r"name=\"([\w\-.]+)\"")
-APPS = (
-    "web",
-    "people",
-    "works",
-    "schools",
-    "decks",
-    "training",
-    "tinting",
-    "jobs",
-    "reviews",
-    "records",
-    "instruments",
-    "studio",
-)
 THOROUGH = "THOROUGH" in os.environ
 """Whether all values are tried everywhere, for minutes: `THOROUGH=1 manage.py test studio.tests.test_hostile`."""
 AT_ONCE, EACH = (len(HOSTILE), 5) if THOROUGH else (3, 1)
@@ -47,12 +34,13 @@ ODD_BYTES = ("%ED%A0%80", "%FF%FE", "%00")
 
 def asked_for() -> list[str]:
     """Return the names that views and templates ask a request for."""
-    root, found = Path(settings.ROOT), set()
-    for app in APPS:
-        for path in (root / app).rglob("*.py"):
+    ours = [Path(app.path) for app in apps.get_app_configs() if Path(app.path).parent == Path(settings.ROOT)]
+    found = set()
+    for app in ours:
+        for path in app.rglob("*.py"):
             if "tests" not in path.parts and "migrations" not in path.parts:
                 found |= set(ASKED.findall(path.read_text()))
-        for path in (root / app).rglob("*.html"):
+        for path in app.rglob("*.html"):
             found |= set(NAMED.findall(path.read_text()))
     return sorted(found - {"csrfmiddlewaretoken"})
 
