@@ -5,7 +5,6 @@ What a studio owns is owned by its members: a record names who made it, and ever
 
 from __future__ import annotations
 
-import secrets
 from base64 import b64encode
 from datetime import datetime, timedelta
 
@@ -16,6 +15,7 @@ from django.utils import timezone
 from people.names import name_of
 from prism import words
 from prism.messages.habits import Habits
+from web.secret import SecretLink
 
 PAPERS = ("A4", "Letter")
 """Papers that documents are made for."""
@@ -61,7 +61,6 @@ class Member(models.Model):
     role = models.CharField(max_length=10, choices=Role, default=Role.OWNER)
     joined = models.DateTimeField(default=timezone.now)
     closed = models.DateTimeField(null=True, blank=True)
-    feed = models.CharField(max_length=60, null=True, blank=True, unique=True, editable=False)
     units = models.CharField(max_length=8, choices=words.HABIT_UNITS, default="metric")
     decimal = models.CharField(max_length=8, choices=words.HABIT_DECIMALS, default="point")
     dates = models.CharField(max_length=8, choices=words.HABIT_DATES, default="day")
@@ -84,21 +83,25 @@ class Member(models.Model):
         return Habits(self.decimal, self.units, self.dates)
 
 
-def _token() -> str:
-    return secrets.token_urlsafe(24)
+class Feed(SecretLink):
+    """The private address by which a person's own calendar asks for their viewings."""
+
+    member = models.OneToOneField(Member, on_delete=models.CASCADE, related_name="feed")
+
+    def __str__(self) -> str:
+        return str(self.member)
 
 
 def _expiry() -> datetime:
     return timezone.now() + LASTS
 
 
-class Invitation(models.Model):
+class Invitation(SecretLink):
     """A link that lets one person join a studio, until it expires, is used or is withdrawn."""
 
     studio = models.ForeignKey(Studio, on_delete=models.CASCADE, related_name="invitations")
     name = models.CharField(max_length=80)
     role = models.CharField(max_length=10, choices=Role, default=Role.SPECIALIST)
-    token = models.CharField(max_length=60, unique=True, default=_token, editable=False)
     made_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     made = models.DateTimeField(default=timezone.now)
     expires = models.DateTimeField(default=_expiry)

@@ -28,6 +28,10 @@ def people(request: StudioRequest) -> HttpResponse:
     return _show(request)
 
 
+def _address(request: StudioRequest, invitation: Invitation) -> str:
+    return request.build_absolute_uri(reverse("join", args=[invitation.token])) if invitation.token else ""
+
+
 def _show(
     request: StudioRequest,
     form: InviteForm | None = None,
@@ -46,8 +50,9 @@ def _show(
         "studio_form": studio or StudioForm(initial={"name": own.studio.name, "letterhead": own.studio.letterhead}),
         "habits": habits or HabitsForm(instance=own),
         "trouble": trouble,
+        "not_again": words.NOT_SHOWN_AGAIN,
         "trail": trail.of_studio(request.user),
-        "invitations": [(one, request.build_absolute_uri(reverse("join", args=[one.token]))) for one in opened],
+        "invitations": [(one, _address(request, one)) for one in opened],
     }
     failed = trouble or any(one.errors for one in (form, studio, habits) if one)
     return render(request, "people/people.html", context, status=422 if failed else 200)
@@ -143,7 +148,7 @@ def reopen(request: StudioRequest, pk: int) -> HttpResponse:
 @require_http_methods(["GET", "POST"])
 def join(request: StudioRequest, token: str) -> HttpResponse:
     """Join a studio by an invitation's link."""
-    invitation = Invitation.objects.select_related("studio").filter(token=token).first()
+    invitation = Invitation.opened_by(token).select_related("studio").first()
     if invitation is None or not invitation.is_open:
         return render(request, "people/join.html", {"over": words.invitation_over()}, status=410)
     form = JoinForm(request.POST or None)

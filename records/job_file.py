@@ -40,7 +40,7 @@ FORMAT, VERSION = "gentle-prism-job", 1
 MOST_BYTES = 60_000_000
 MOST_RECORDS = 200_000
 LEFT_OUT = {
-    "reviews.Shared": {"token"},
+    "reviews.Shared": {"seed", "digest"},
     "reviews.Viewing": {"sent"},
     "records.Change": {"content_type", "actor_email", "remote_addr"},
 }

@@ -7,6 +7,10 @@ from datetime import datetime
 from prism.messages.habits import day
 from prism.messages.text import count
 
+NOT_SHOWN_AGAIN = (
+    "A link made earlier or elsewhere: it goes on working, but it is not kept here and cannot be shown again."
+)
+"""Of a link whose end this studio cannot make again: its database holds only a digest."""
 LINK_OVER = (
     "This link leads nowhere any more: it has expired, or was withdrawn. Ask your colour specialist for a new one."
 )

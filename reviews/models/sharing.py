@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import secrets
 from datetime import datetime, timedelta
 
 from django.conf import settings
@@ -13,24 +12,20 @@ from django.utils import timezone
 from jobs.models import Job
 from prism import words
 from reviews.models.review import Review
+from web.secret import SecretLink
 
 LASTS = timedelta(days=30)
-
-
-def _token() -> str:
-    return secrets.token_urlsafe(24)
 
 
 def _expiry() -> datetime:
     return timezone.now() + LASTS
 
 
-class Shared(models.Model):
+class Shared(SecretLink):
     """A link to chosen reviews of a job, until it expires or is withdrawn; its visits are counted."""
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="shared")
     reviews = models.ManyToManyField(Review, related_name="shared")
-    token = models.CharField(max_length=60, unique=True, default=_token, editable=False)
     made_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     made = models.DateTimeField(default=timezone.now)
     expires = models.DateTimeField(default=_expiry)
@@ -45,8 +40,8 @@ class Shared(models.Model):
         return f"{self.job}, until {self.expires:%d %b %Y}"
 
     def get_absolute_url(self) -> str:
-        """Return the address that the client is given."""
-        return reverse("shared", args=[self.token])
+        """Return the address that the client is given; empty where it cannot be made again."""
+        return reverse("shared", args=[self.token]) if self.token else ""
 
     @property
     def said(self) -> str:

@@ -21,7 +21,7 @@ def candidates(job: Job) -> list[Review]:
 
 def by_token(token: str) -> Shared | None:
     """Return the link with a token, open or not; None for none."""
-    return Shared.objects.select_related("job", "made_by").filter(token=token).first() if token else None
+    return Shared.opened_by(token).select_related("job", "made_by").first()
 
 
 def shown(link: Shared) -> list[Review]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
@@ -29,8 +30,8 @@ def share(request: StudioRequest, pk: int) -> HttpResponse:
     if request.method == "POST" and form.is_valid():
         services.share(request.user, job, form.chosen, form.cleaned_data["days"])
         return redirect("job-share", job.pk)
-    links = [(one, request.build_absolute_uri(one.get_absolute_url())) for one in queries.of_job(job)]
-    context = {"job": job, "form": form, "links": links}
+    links = [(one, _address(request, one)) for one in queries.of_job(job)]
+    context = {"job": job, "form": form, "links": links, "not_again": words.NOT_SHOWN_AGAIN}
     return render(request, "reviews/sharing/share.html", context, status=422 if form.errors else 200)
 
 
@@ -49,6 +50,10 @@ def put_away(request: StudioRequest, pk: int) -> HttpResponse:
     one = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user))
     services.put_away(one)
     return redirect("home")
+
+
+def _address(request: StudioRequest, link: Shared) -> str:
+    return request.build_absolute_uri(address) if (address := link.get_absolute_url()) else ""
 
 
 def _open(token: str) -> Shared:
@@ -72,17 +77,19 @@ def shared(request: StudioRequest, token: str) -> HttpResponse:
         return _over(request)
     if request.method == "GET":
         services.count_visit(link)
-    return _shown(request, link)
+    return _shown(request, link, token)
 
 
-def _shown(request: StudioRequest, link: Shared, wrong: AnswerForm | None = None, of: int = 0) -> HttpResponse:
+def _shown(
+    request: StudioRequest, link: Shared, token: str, wrong: AnswerForm | None = None, of: int = 0
+) -> HttpResponse:
     pages = []
     answered = {one.review_id: one for one in reversed(link.answers.all())}
     for review in queries.shown(link):
         made = Document(review)
         form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
         pages.append((review, made, form, answered.get(review.pk)))
-    context = {"link": link, "pages": pages, "studio": studio_of(link.job.owner)}
+    context = {"link": link, "token": token, "pages": pages, "studio": studio_of(link.job.owner)}
     with as_by(link.job.owner):
         return render(request, "reviews/sharing/shared.html", context, status=422 if wrong else 200)
 
@@ -105,10 +112,10 @@ def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     review = _review(link, pk)
     form = AnswerForm(request.POST, auto_id=f"id-{review.pk}-%s")
     if not form.is_valid():
-        return _shown(request, link, form, review.pk)
+        return _shown(request, link, token, form, review.pk)
     data = form.cleaned_data
     services.answer(link, review, data["answer"], data["text"], data["name"])
-    return redirect(f"{link.get_absolute_url()}#page-{review.pk}")
+    return redirect(f"{reverse('shared', args=[token])}#page-{review.pk}")
 
 
 @login_not_required

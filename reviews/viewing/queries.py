@@ -17,7 +17,7 @@ from jobs import queries as job_queries
 from jobs.contents import day_in
 from jobs.lighting import RoomDay
 from jobs.models import Room
-from people.models import Member
+from people.models import Feed, Member
 from people.queries import team
 from prism import words
 from prism.light.claims import doubt
@@ -107,7 +107,8 @@ def of_review(review: Review) -> list[Viewing]:
 
 def by_feed(token: str) -> Member | None:
     """Return the member whose private feed has a token; None for none, and a closed account."""
-    return Member.objects.filter(feed=token, closed=None).select_related("user").first() if token else None
+    found = Feed.opened_by(token).filter(member__closed=None).select_related("member__user").first()
+    return found.member if found else None
 
 
 def zone_of(room: Room | None) -> ZoneInfo:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import secrets
 from collections.abc import Iterable, Mapping
 from datetime import date, datetime
 from uuid import UUID
@@ -15,7 +14,7 @@ from decks.models import Colour
 from jobs import queries as job_queries
 from jobs import services as job_services
 from jobs.models import Room
-from people.models import Member
+from people.models import Feed
 from people.queries import membership
 from prism.viewing import plan
 from prism.viewing.plan import Hour
@@ -155,18 +154,11 @@ def reopen(by: User, decision: Decision) -> None:
 
 
 def feed_of(user: User) -> str:
-    """Return the token of somebody's private calendar feed, made when it is first asked for."""
-    own = membership(user)
-    if not own.feed:
-        token = secrets.token_urlsafe(24)
-        Member.objects.filter(pk=own.pk, feed=None).update(feed=token)
-        own.refresh_from_db(fields=["feed"])
-    assert own.feed
-    return own.feed
+    """Return the end of somebody's private address, made when it is first asked for; empty where it is not shown."""
+    return Feed.objects.get_or_create(member=membership(user))[0].token
 
 
 def renew_feed(user: User) -> str:
-    """Give somebody's feed another token, so that the old address leads nowhere."""
-    Member.objects.filter(pk=membership(user).pk).update(feed=None)
-    membership(user).refresh_from_db(fields=["feed"])
+    """Give somebody's feed another address, so that the old one leads nowhere."""
+    Feed.objects.filter(member=membership(user)).delete()
     return feed_of(user)

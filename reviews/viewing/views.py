@@ -12,6 +12,7 @@ from django.contrib.auth.models import User
 from django.contrib.staticfiles import finders
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
 from django.utils import timezone
 from django.utils.timezone import make_aware
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
@@ -56,7 +57,9 @@ def _listing(
         context |= {"moved": words.moved_to(moved.name, moved.when), "moved_pk": moved.viewing.pk, "before": before}
     if request.htmx:
         return render(request, "reviews/viewing/weeks.html", context, status=422 if trouble else 200)
-    context["feed"] = request.build_absolute_uri(f"/viewings/feed/{services.feed_of(request.user)}.ics")
+    context["not_again"] = words.NOT_SHOWN_AGAIN
+    token = services.feed_of(request.user)
+    context["feed"] = request.build_absolute_uri(reverse("viewings-feed", args=[token])) if token else ""
     return render(request, "reviews/viewing/list.html", context, status=422 if trouble else 200)
 
 

@@ -1,0 +1,27 @@
+"""Ends of clients' links give way to their digests: what was given out goes on working."""
+
+from hashlib import sha256
+
+import web.secret
+from django.db import migrations, models
+
+
+def digest(apps, schema_editor):
+    for one in apps.get_model("reviews", "Shared").objects.iterator():
+        one.digest = sha256(one.token.encode()).hexdigest()
+        one.save(update_fields=["digest"])
+
+
+class Migration(migrations.Migration):
+
+    dependencies = [("reviews", "0016_practice")]
+
+    operations = [
+        migrations.AddField("shared", "seed", models.CharField(blank=True, default="", editable=False, max_length=32)),
+        migrations.AddField("shared", "digest", web.secret.DigestField(editable=False, max_length=64, null=True)),
+        # there is no way back but the copy that is made before: ends of links cannot be had from digests
+        migrations.RunPython(digest, elidable=False),
+        migrations.RemoveField("shared", "token"),
+        migrations.AlterField("shared", "seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),
+        migrations.AlterField("shared", "digest", web.secret.DigestField(editable=False, max_length=64, unique=True)),
+    ]

@@ -1,0 +1,65 @@
+"""Links that open to whoever has them: a studio keeps their digests, so that a copy of the database opens none.
+
+What a link ends with is made of a seed by the studio's secret key, and can so be shown again by who may see it. Where
+the key is another one (a studio that moved without it, a link from before there were seeds) the link goes on working;
+it is only not shown again.
+"""
+
+from __future__ import annotations
+
+import secrets
+from base64 import urlsafe_b64encode
+from hashlib import sha256
+from typing import Any, Self
+
+from django.db import models
+from django.utils.crypto import salted_hmac
+
+_SALT = "web.secret"
+_BYTES = 24
+"""Bytes of a link's end: nobody guesses one of 2^192."""
+
+
+def digest_of(token: str) -> str:
+    """Return what is kept of a link's end."""
+    return sha256(token.encode()).hexdigest()
+
+
+def _seed() -> str:
+    return secrets.token_urlsafe(16)
+
+
+def _made_of(seed: str) -> str:
+    made = salted_hmac(_SALT, seed, algorithm="sha256").digest()[:_BYTES]
+    return urlsafe_b64encode(made).decode()
+
+
+class DigestField(models.CharField[str, str]):
+    """The digest of the link that a record's seed makes, unless it has one already."""
+
+    def pre_save(self, model_instance: models.Model, add: bool) -> Any:
+        """Return the digest, made when the record first is kept, however that is done."""
+        if not getattr(model_instance, self.attname) and isinstance(model_instance, SecretLink):
+            setattr(model_instance, self.attname, digest_of(_made_of(model_instance.seed)))
+        return super().pre_save(model_instance, add)
+
+
+class SecretLink(models.Model):
+    """What a link opens, found by the digest of the link's end."""
+
+    seed = models.CharField(max_length=32, default=_seed, blank=True, editable=False)
+    digest = DigestField(max_length=64, unique=True, editable=False)
+
+    class Meta:
+        abstract = True
+
+    @property
+    def token(self) -> str:
+        """The link's end; empty where it cannot be made again."""
+        made = _made_of(self.seed)
+        return made if self.seed and digest_of(made) == self.digest else ""
+
+    @classmethod
+    def opened_by(cls, token: str) -> models.QuerySet[Self]:
+        """Return the record that a link's end opens, or none, open or not."""
+        return cls._default_manager.filter(digest=digest_of(token))
