@@ -167,7 +167,7 @@ class Valued(models.Model):
 class Colour(Valued):
     """One colour: a maker's, or one that a person brought in. Its numbers are its working value."""
 
-    maker = models.ForeignKey(Maker, null=True, blank=True, on_delete=models.PROTECT, related_name="colours")
+    maker = models.ForeignKey(Maker, null=True, blank=True, on_delete=models.CASCADE, related_name="colours")
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="colours"
     )
@@ -182,7 +182,7 @@ class Colour(Valued):
         db_persist=True,
     )
     brought_in = models.ForeignKey(Import, null=True, blank=True, on_delete=models.SET_NULL, related_name="colours")
-    parent = models.ForeignKey("self", null=True, blank=True, on_delete=models.PROTECT, related_name="adjusted")
+    parent = models.ForeignKey("self", null=True, blank=True, on_delete=models.RESTRICT, related_name="adjusted")
     percent = models.FloatField(null=True, blank=True)  # of change from its parent's strength
     created = models.DateTimeField(auto_now_add=True)
     deleted = models.DateTimeField(null=True, blank=True)  # of an own colour; what was made with it keeps it

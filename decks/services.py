@@ -8,7 +8,7 @@ from typing import Any, Protocol
 from django.contrib.auth.models import User
 from django.core.exceptions import PermissionDenied
 from django.db import connection, models, transaction
-from django.db.models import PROTECT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
+from django.db.models import RESTRICT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
 from django.utils import timezone
 
 from decks.models import Colour, ColourSet, Earlier, Import, Maker
@@ -84,7 +84,7 @@ def _referring(only_protecting: bool) -> Q:
     """Return the condition that something refers to a colour: anything at all, or a record that needs it."""
     found = Q(pk__in=[])
     for relation in Colour._meta.get_fields(include_hidden=True):
-        if isinstance(relation, ManyToOneRel) and (relation.on_delete is PROTECT or not only_protecting):
+        if isinstance(relation, ManyToOneRel) and (relation.on_delete is RESTRICT or not only_protecting):
             rows = relation.related_model._base_manager.filter(**{relation.field.name: OuterRef("pk")})
             found |= Q(Exists(rows))
     return found

@@ -12,7 +12,9 @@ from contextlib import suppress
 from pathlib import Path
 
 from django.conf import settings
+from django.contrib.auth.models import User
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core import signing
 from django.core.management import call_command
 from django.core.signals import request_finished, request_started
 from django.db import connection
@@ -23,6 +25,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import WebDriverWait
 
 from e2e.chromium import PHONE, WIDE, resize, start_chromium
+from studio import demo_visit
 
 AXE = Path(settings.ROOT) / "node_modules" / "axe-core" / "axe.min.js"
 PLAIN_STATIC = {
@@ -93,6 +96,8 @@ class BrowserTest(StaticLiveServerTestCase):
         self.browser.delete_all_cookies()
         resize(self.browser, *WIDE)
         self.open("/sign-in/")
+        model = User.objects.get(username=demo_visit.MODEL)  # a copy for each test would have other numbers each time
+        self.browser.add_cookie({"name": demo_visit.COOKIE, "value": signing.dumps(model.pk, salt=demo_visit.SALT)})
         self.click("form[action='/enter-demo/'] button")
         self.wait(lambda: self.find("#begin-title"))
 

@@ -161,7 +161,7 @@ class LampSort(models.Model):
 class Coated(models.Model):
     """Something with a colour that stays or is there now: a colour of the studio, or a material of the library."""
 
-    colour = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.RESTRICT, related_name="+")
     material = models.CharField(max_length=30, blank=True)
 
     class Meta:
@@ -252,7 +252,7 @@ class Finish(models.Model):
 
     room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="finishes")
     part = models.CharField(max_length=8, choices=Part)
-    colour = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.RESTRICT, related_name="+")
     sheen = models.CharField(max_length=10, blank=True, choices=[(sheen, sheen) for sheen in SHEENS])
     stays = models.BooleanField(default=False)
     area = models.FloatField(null=True, blank=True)
@@ -273,7 +273,7 @@ class WhiteRule(models.Model):
         FORBID = "forbid", "ruled out"
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="white_rules")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     kind = models.CharField(max_length=6, choices=Kind)
     reason = models.CharField(max_length=300)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")

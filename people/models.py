@@ -19,6 +19,8 @@ from web.secret import SecretLink
 
 PAPERS = ("A4", "Letter")
 """Papers that documents are made for."""
+LEFT = "left-"
+"""How user names begin of those whose names were taken off."""
 LASTS = timedelta(days=7)
 """How long an invitation may be used."""
 
@@ -71,6 +73,11 @@ class Member(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def erased(self) -> bool:
+        """Whether what named the person was taken off."""
+        return self.user.username.startswith(LEFT)
 
     @property
     def name(self) -> str:
@@ -134,6 +141,10 @@ class Event(models.Model):
         ROLE = "role", "changed a role"
         CLOSE = "close", "closed an account"
         REOPEN = "reopen", "opened an account again"
+        ERASE = "erase", "erased a name"
+        ARCHIVE = "archive", "made an archive of the studio"
+        RESTORE = "restore", "restored the studio"
+        BACKUP = "backup", "made a copy of the database"
 
     user = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.CASCADE, related_name="events")
     what = models.CharField(max_length=12, choices=What)

@@ -85,7 +85,9 @@ def close(member: Member) -> None:
 
 @transaction.atomic
 def reopen(member: Member) -> None:
-    """Open a closed account again."""
+    """Open a closed account again. Raises `PeopleError` for one whose name was erased."""
+    if member.erased:
+        raise PeopleError(words.ERASED_FOR_GOOD)
     member.closed = None
     member.save(update_fields=["closed"])
     member.user.is_active = True

@@ -60,6 +60,11 @@ def of(user: User, request: HttpRequest) -> list[Signed]:
     return sorted(found, key=lambda one: (not one.is_this, -(one.begun.timestamp() if one.begun else 0.0)))
 
 
+def end_all(user: User) -> None:
+    """End all of somebody's sessions."""
+    Session.objects.filter(session_key__in=[key for key, _ in _of(user)]).delete()
+
+
 def end(user: User, request: HttpRequest, mark: str = "") -> int:
     """End one of somebody's other sessions, by its mark, or all of them; return how many."""
     keys = [key for key, _ in _of(user) if key != request.session.session_key and mark in ("", _mark(key))]

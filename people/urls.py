@@ -13,6 +13,7 @@ urlpatterns = [
     path("people/<int:pk>/role/", views.role, name="person-role"),
     path("people/<int:pk>/close/", views.close, name="person-close"),
     path("people/<int:pk>/reopen/", views.reopen, name="person-reopen"),
+    path("people/<int:pk>/erase/", views.erase, name="person-erase"),
     path("account/", account.account, name="account"),
     path("account/password/", account.change_password, name="account-password"),
     path("account/second/", account.second_step, name="account-second"),

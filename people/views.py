@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from copy import copy
 
+from django.contrib import messages
 from django.contrib.auth import login
 from django.contrib.auth.decorators import login_not_required
 from django.http import HttpResponse
@@ -12,7 +13,7 @@ from django.urls import reverse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from people import queries, services, trail
+from people import erasing, queries, services, trail
 from people.forms import PICTURE_MOST, HabitsForm, InviteForm, JoinForm, RoleForm, StudioForm
 from people.gate import manages
 from people.models import Invitation, Member, Role
@@ -138,8 +139,25 @@ def close(request: StudioRequest, pk: int) -> HttpResponse:
 def reopen(request: StudioRequest, pk: int) -> HttpResponse:
     """Open a closed account again."""
     member = _member(request, pk)
-    services.reopen(member)
+    try:
+        services.reopen(member)
+    except PeopleError as wrong:
+        return _show(request, trouble=str(wrong))
     trail.note(request.user, "reopen", member.name)
+    return redirect("people")
+
+
+@require_POST
+@manages
+def erase(request: StudioRequest, pk: int) -> HttpResponse:
+    """Take what names somebody off the studio, whose account was closed."""
+    member = _member(request, pk)
+    try:
+        erasing.erase_person(member)
+    except PeopleError as wrong:
+        return _show(request, trouble=str(wrong))
+    trail.note(request.user, "erase")
+    messages.info(request, words.PERSON_ERASED)
     return redirect("people")
 
 

@@ -10,9 +10,7 @@ from decks import queries as deck_queries
 from decks import services as deck_services
 from jobs import station
 from jobs.models import Job
-from people import queries as people_queries
-from people import services as people_services
-from prism import demo, words
+from prism import demo
 from prism.formats.deck import Entry
 from reviews import services as review_services
 from reviews.steps.verdict import services as verdict_services
@@ -64,21 +62,6 @@ def try_out(user: User) -> Job:
     if tinting_queries.system_for(user) is None:
         tinting_services.keep_system(user, demo.tint_system())
     return enter(user)
-
-
-NEWCOMER = "newcomer-"
-
-
-@transaction.atomic
-def newcomer() -> User:
-    """Return somebody of the demo whose studio holds nothing yet: one who did nothing so far, else a new one."""
-    held = User.objects.filter(username__startswith=NEWCOMER)
-    unused = held.filter(reviews=None, jobs=None, imports=None, colours=None).order_by("pk").first()
-    if unused:
-        return unused
-    user = User.objects.create_user(f"{NEWCOMER}{held.count() + 1}", first_name="A newcomer")
-    people_services.rename(people_queries.studio_of(user), words.NEW_STUDIO)
-    return user
 
 
 SAMPLE = 120

@@ -116,7 +116,9 @@ WORKS = {
     "deck-undo": "decks.work.take_back",
 }
 
-SCHEDULED = [] if DEMO or "test" in sys.argv[1:2] else ["studio.backups.scheduled"]
+SCHEDULED = ["studio.demo_visit.sweep"] if DEMO else ["studio.backups.scheduled"]
+if "test" in sys.argv[1:2]:
+    SCHEDULED = []
 BACKUPS: str = env("BACKUPS", default=str(VAR / "backups"))
 
 # who changed what: see `records`

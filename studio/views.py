@@ -7,14 +7,14 @@ from datetime import datetime, timedelta
 from typing import Any
 
 from django.conf import settings
-from django.contrib.auth import get_user_model, login
+from django.contrib.auth import login
 from django.contrib.auth.decorators import login_not_required
 from django.contrib.auth.forms import AuthenticationForm
 from django.contrib.auth.models import User
 from django.contrib.auth.views import LoginView
 from django.http import FileResponse, Http404, HttpRequest, HttpResponse
 from django.middleware.csrf import get_token
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import redirect, render
 from django.urls import reverse
 from django.utils import timezone
 from django.utils.safestring import mark_safe
@@ -27,12 +27,11 @@ from people.models import PAPERS
 from prism import words
 from prism.formats import deck_csv
 from reviews import queries as review_queries
-from studio import demo_job, glossary
+from studio import demo_job, demo_visit, glossary
 from studio.manual_pdf import manual_pdf
 from web import manual
 from web.http import StudioRequest, as_file, came_from
 
-DEMO_USER = "skerry"
 HALF_IN, HALF_IN_FOR = "half-in", timedelta(minutes=5)
 """Where a session keeps who gave a pass phrase and is to take the second step, and for how long."""
 
@@ -99,12 +98,18 @@ def _signed_in(request: HttpRequest) -> HttpResponse:
 @login_not_required
 @require_POST
 def enter_demo(request: StudioRequest) -> HttpResponse:
-    """Sign in to the ready studio; exists in the demo only."""
+    """Sign in to a copy of the ready studio, the visitor's own, or to a new one; exists in the demo only."""
     if not settings.DEMO:
         raise Http404
-    user = get_object_or_404(get_user_model(), username=DEMO_USER)
+    if "anew" in request.POST and request.user.is_authenticated:
+        demo_visit.forget(request.user)
+        user = demo_visit.visit()
+    else:
+        user = demo_visit.remembered(request) or demo_visit.visit()
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
-    return _signed_in(request) if request.htmx else redirect("home")
+    response = _signed_in(request) if request.htmx else redirect("home")
+    demo_visit.remember(response, user)
+    return response
 
 
 @login_not_required
@@ -113,7 +118,8 @@ def enter_empty(request: StudioRequest) -> HttpResponse:
     """Sign in to a studio of one's own that holds nothing yet; exists in the demo only."""
     if not settings.DEMO:
         raise Http404
-    login(request, demo_job.newcomer(), backend="django.contrib.auth.backends.ModelBackend")
+    current = request.user if request.user.is_authenticated else None
+    login(request, demo_visit.newcomer(current), backend="django.contrib.auth.backends.ModelBackend")
     return redirect("home")
 
 

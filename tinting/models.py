@@ -46,7 +46,7 @@ class Batch(models.Model):
     """One can as it was dispensed: what was wanted, and what really went in, which only a reader finds out."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="batches")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="batches")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="batches")
     percent = models.FloatField(default=0.0)
     name = models.CharField(max_length=160)
     can = models.CharField(max_length=20)

@@ -49,6 +49,11 @@ class Camera:
         self.browser.find_element(By.CSS_SELECTOR, css).send_keys(text)
         time.sleep(0.7)
 
+    def leads_to(self, css: str, said: str = "") -> str:
+        """Return the path of the first link on the page that says something."""
+        found = [one for one in self.browser.find_elements(By.CSS_SELECTOR, css) if said in one.text]
+        return str(found[0].get_attribute("href")).removeprefix(self.base).split("?")[0]
+
     def take(self, name: str) -> None:
         self.browser.save_screenshot(str(OUT / f"{name}.png"))
         print(name)
@@ -68,12 +73,15 @@ def main() -> None:
         camera.take(step)
     camera.open(f"/reviews/{camera.in_room('Library')}/light/?when=equinox&hour=16")
     camera.take("light")
-    camera.open("/jobs/1/")
+    camera.open("/jobs/")
+    job = camera.leads_to("a[href^='/jobs/'][href$='/']:not([href='/jobs/'])")
+    camera.open(job)
     time.sleep(1.5)
     camera.take("job")
-    camera.open("/rooms/3/?when=equinox&hour=14&sky=overcast")
+    library = camera.leads_to("a[href^='/rooms/']", "Library")
+    camera.open(f"{library}?when=equinox&hour=14&sky=overcast")
     camera.take("room")
-    camera.open("/jobs/1/home/")
+    camera.open(f"{job}home/")
     camera.take("home")
     camera.open(f"/reviews/{camera.in_room('Library')}/company/")
     camera.click("#swap-accent-1")

@@ -52,6 +52,34 @@ HABIT_LABELS = {"units": "Sizes", "decimal": "Decimals", "dates": "Dates", "pape
 HABIT_UNITS = [("metric", "metres, litres"), ("us", "feet, gallons (US)")]
 HABIT_DECIMALS = [("point", "12.5"), ("comma", "12,5")]
 HABIT_DATES = [("day", "5 Nov 2026"), ("month", "Nov 5, 2026"), ("iso", "2026-11-05")]
+SOMEBODY_WHO_LEFT = "Somebody who left"
+"""How the records call a person whose name was erased."""
+PERSON_ERASED = "The name, its sign-ins and its practice are gone. What was made says “Somebody who left”."
+ERASED_FOR_GOOD = "This name was erased for good: invite the person anew."
+
+
+def close_first(name: str) -> str:
+    """Say that only a closed account's name is erased."""
+    return f"{name} can still sign in: close the account first, then erase the name."
+
+
+def nobody_called(name: str) -> str:
+    """Say that nobody has a user name."""
+    return f"Nobody has the user name “{name}”."
+
+
+def say_sure(studio: str) -> str:
+    """Say what is asked before a studio is erased."""
+    return f"This erases “{studio}” with its people and all they made. Say so with --sure; a copy is made first."
+
+
+def studio_erased(name: str, count_people: int, copy: str) -> str:
+    """Say that a studio was erased, and where the copy stands."""
+    return f"“{name}” is erased, with {count(count_people, 'account')}. The database as it was before: {copy}"
+
+
+DEMO_STUDIO = "Skerry Point Colour"
+"""What the demo's studio is called."""
 NEW_STUDIO = "A new studio"
 """What the demo calls a studio that somebody begins with nothing in it."""
 

@@ -19,7 +19,7 @@ class Board(models.Model):
         OUT = "out", "taken away"
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="boards")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     state = models.CharField(max_length=6, choices=State)
     kind = models.CharField(max_length=8, blank=True)
     why = models.CharField(max_length=20, blank=True)
@@ -36,7 +36,7 @@ class Observation(models.Model):
     """What a person saw beside a board, in which light, and what the product had computed."""
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="observations")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     seen = models.JSONField()  # directions, or "no difference"
     note = models.CharField(max_length=400, blank=True)
     light = models.CharField(max_length=80, blank=True)
@@ -58,7 +58,7 @@ class Shortlisted(models.Model):
     MOST = 8
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="shortlist")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     position = models.PositiveSmallIntegerField()
 
     class Meta:

@@ -47,7 +47,7 @@ class Review(models.Model):
         GREY = "grey", "mathematical grey"
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reviews")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="reviews")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="reviews")
     room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.SET_NULL, related_name="reviews")
 
     school = models.CharField(max_length=40, default=DEFAULT)

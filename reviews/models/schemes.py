@@ -36,7 +36,7 @@ class SchemePlace(models.Model):
 
     scheme = models.ForeignKey(KeptScheme, on_delete=models.CASCADE, related_name="places")
     place = models.CharField(max_length=8)
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     share = models.FloatField()
 
     class Meta:

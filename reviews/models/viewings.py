@@ -52,8 +52,8 @@ class Viewing(models.Model):
         NO = "no", "no"
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="viewings")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
-    beside = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
+    beside = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.RESTRICT, related_name="+")
     room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.SET_NULL, related_name="viewings")
     why = models.CharField(max_length=10, default="own")
     at = models.DateTimeField()
@@ -158,7 +158,7 @@ class Decision(models.Model):
     """What was decided for a review, and why. One that was reopened stays in the record."""
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="decisions")
-    colour = models.ForeignKey(Colour, on_delete=models.PROTECT, related_name="+")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     sheen = models.CharField(max_length=10, blank=True, choices=[(sheen, sheen) for sheen in SHEENS])
     litres = models.FloatField(null=True, blank=True)
     reason = models.CharField(max_length=1000)

@@ -135,9 +135,9 @@ class Keeping(Studio):
         self.assertGreater(Review.objects.get().updated, before)
 
     def test_a_colour_under_review_cannot_be_lost(self):
-        from django.db.models import ProtectedError
+        from django.db.models import RestrictedError
 
-        with self.assertRaises(ProtectedError):
+        with self.assertRaises(RestrictedError):
             self.review.colour.delete()
 
 

@@ -9,25 +9,19 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 
 from decks import services as deck_services
-from people import queries as people
-from people import services as people_services
-from people.models import Member, Role
 from prism import demo
 from reviews.models import Review
 from studio import demo_job, demo_practice
-from studio.views import DEMO_USER
+from studio.demo_visit import MODEL, colleagues
 from tinting import services as tinting_services
 from training import queries, services
 
-PEOPLE = (("isla", "Isla Marram", Role.SPECIALIST), ("wren", "Wren Tolquhon", Role.JUNIOR))
-
-
-PRACTICE = ((DEMO_USER, (0.9, -0.2)), ("wren", (-0.3, 0.8)))
+PRACTICE = ((MODEL, (0.9, -0.2)), ("wren", (-0.3, 0.8)))
 """Who practised, and by how much, (a*, b*), their own neutral lies off the school's."""
 
 
 class Command(BaseCommand):
-    """Load both makers' decks, a user to enter as, and a few reviews. Safe to run again."""
+    """Load both makers' decks, a studio that visitors are given copies of, with a few reviews. Safe to run again."""
 
     help = __doc__ or ""
 
@@ -36,13 +30,13 @@ class Command(BaseCommand):
         """Load, and say what was loaded."""
         count = deck_services.load_deck(demo.deck())
         tinting_services.keep_system(None, demo.tint_system())
-        user, fresh = User.objects.get_or_create(username=DEMO_USER, defaults={"first_name": "Skerry Point"})
+        user, fresh = User.objects.get_or_create(username=MODEL, defaults={"first_name": "Skerry Point"})
         if fresh:
             user.set_unusable_password()
             user.save()
         if not Review.objects.filter(owner=user).exists():
             demo_job.enter(user)
-        self._people(user)
+        colleagues(user)
         self._practice()
         self.stdout.write(f"{count} colours of {len({entry.maker for entry in demo.deck()})} makers, ready.")
 
@@ -53,17 +47,3 @@ class Command(BaseCommand):
             if not queries.sittings(person).exists():
                 demo_practice.practise(person, shift, seed)
                 services.agree(person, agreed=True)
-
-    def _people(self, user: User) -> None:
-        """Give the studio its name and its other people, who have no way to sign in until they are given one."""
-        studio = people.studio_of(user)
-        people_services.rename(studio, "Skerry Point Colour")
-        for username, name, role in PEOPLE:
-            first, _, last = name.partition(" ")
-            other, fresh = User.objects.get_or_create(
-                username=username, defaults={"first_name": first, "last_name": last}
-            )
-            if fresh:
-                other.set_unusable_password()
-                other.save()
-                Member.objects.create(user=other, studio=studio, role=role)

@@ -1,0 +1,132 @@
+"""How many faults put into the core on purpose its tests find: a sample of mutants by mutmut.
+
+`python -m tools.mutants [PART…] [--count N] [--seed N]` (`make mutants`): in a copy under var/, so many mutants drawn
+by chance of each part; prints the share found by part with its interval of 95 %, and leaves the list of those that
+were not in var/mutants/survivors.diff. A mutant that no test reaches counts as not found. Lines that say of which
+type an array is are left alone: float arrays stay what they are, and such mutants are no fault.
+"""
+
+from __future__ import annotations
+
+import argparse
+import json
+import random
+import shutil
+import subprocess
+import sys
+from math import sqrt
+from pathlib import Path
+
+ROOT = Path(__file__).parent.parent
+COPY = ROOT / "var" / "mutants"
+PARTS = {
+    "claims": ("prism/surety.py", "prism/light/claims.py"),
+    "comparison": ("prism/comparison.py",),
+    "tint": ("prism/tint/*.py",),
+    "light": ("prism/light/*.py",),
+    "whites": ("prism/whites/*.py",),
+}
+SETTINGS = """[tool.mutmut]
+source_paths = ["prism"]
+only_mutate = {only}
+also_copy = ["docs"]
+pytest_add_cli_args = ["-p", "no:cacheprovider", "-p", "no:warnings"]
+pytest_add_cli_args_test_selection = {tests}
+do_not_mutate_patterns = ["dtype="]
+process_isolation = "forkserver"
+use_git_change_detection = false
+"""
+NOT_TESTS_OF_THESE = ("bounds", "company", "decks", "formats", "practice", "room_files", "spoilt_files", "training")
+"""Tests of other parts that take long."""
+FOUND = {1, 3, 36, 24, 152, 255, -24}
+"""Codes by which mutmut says that tests failed, or took far too long."""
+
+
+def copy() -> None:
+    """Make the copy that mutants are put into."""
+    shutil.rmtree(COPY, ignore_errors=True)
+    COPY.mkdir(parents=True)
+    for name in ("prism", "docs"):
+        shutil.copytree(ROOT / name, COPY / name, ignore=shutil.ignore_patterns("__pycache__"))
+    held = sorted(one.relative_to(COPY) for one in (COPY / "prism/tests").glob("test_*.py"))
+    tests = [str(one) for one in held if one.stem.removeprefix("test_") not in NOT_TESTS_OF_THESE]
+    only = sorted({pattern for part in PARTS.values() for pattern in part})
+    (COPY / "pyproject.toml").write_text(SETTINGS.format(only=json.dumps(only), tests=json.dumps(tests)))
+
+
+def mutmut(*words: str) -> str:
+    """Run mutmut in the copy and return what it says."""
+    done = subprocess.run([sys.executable, "-m", "mutmut", *words], cwd=COPY, capture_output=True, text=True)
+    return done.stdout + done.stderr
+
+
+def codes() -> dict[str, dict[str, int | None]]:
+    """Return how each mutant ended, by file."""
+    held = sorted((COPY / "mutants").rglob("*.py.meta"))
+    return {
+        str(one.relative_to(COPY / "mutants"))[:-5]: json.loads(one.read_text())["exit_code_by_key"] for one in held
+    }
+
+
+def widen() -> None:
+    """Let a function's mutants meet all tests of each class that reaches it: what a class sets up, or what is kept in a
+    cache, is seen in the first of its tests only."""
+    path = COPY / "mutants" / "mutmut-stats.json"
+    stats = json.loads(path.read_text())
+    by_class: dict[str, set[str]] = {}
+    for test in stats["duration_by_test"]:
+        by_class.setdefault(test.rpartition("::")[0], set()).add(test)
+    for name, tests in stats["tests_by_mangled_function_name"].items():
+        wide = {other for test in tests for other in by_class.get(test.rpartition("::")[0], {test})}
+        stats["tests_by_mangled_function_name"][name] = sorted(wide)
+    path.write_text(json.dumps(stats))
+
+
+def interval(found: int, of: int) -> tuple[float, float]:
+    """Return the interval of 95 % of a share (Wilson)."""
+    z, share = 1.96, found / of
+    middle, half = share + z * z / (2 * of), z * sqrt(share * (1 - share) / of + z * z / (4 * of * of))
+    return (middle - half) / (1 + z * z / of), (middle + half) / (1 + z * z / of)
+
+
+def drawn(parts: list[str], count: int, seed: int) -> dict[str, list[str]]:
+    """Return a sample of the mutants of each part."""
+    held, chance = codes(), random.Random(seed)
+    sample = {}
+    for part in parts:
+        files = [file for file in held if any(Path(file).match(one) for one in PARTS[part])]
+        there = [key for file in files for key in held[file]]
+        sample[part] = chance.sample(sorted(there), min(count, len(there)))
+    return sample
+
+
+def main() -> None:
+    """Draw, run, and print."""
+    asked = argparse.ArgumentParser(description=__doc__)
+    asked.add_argument("part", nargs="*", help=f"of {', '.join(PARTS)}; all where none is named")
+    asked.add_argument("--count", type=int, default=150)
+    asked.add_argument("--seed", type=int, default=1)
+    asked.add_argument("--again", action="store_true", help="only those that were not found the last time")
+    wanted = asked.parse_args()
+    parts = wanted.part or list(PARTS)
+    before = (COPY / "sample.json").read_text() if wanted.again else ""
+    copy()
+    said = mutmut("run", "none")  # nothing is so called: mutants are made, and which tests reach which is found
+    if not (COPY / "mutants" / "mutmut-stats.json").exists():
+        sys.exit(said[-2000:])
+    widen()
+    sample = drawn(parts, wanted.count, wanted.seed) if not before else json.loads(before)
+    mutmut("run", "--max-children", "2", *{key for keys in sample.values() for key in keys})
+    ended = {key: code for keys in codes().values() for key, code in keys.items()}
+    survivors = {part: [key for key in keys if ended.get(key) not in FOUND] for part, keys in sample.items()}
+    for part, keys in sample.items():
+        found = len(keys) - len(survivors[part])
+        low, high = interval(found, len(keys))
+        print(f"{part:12} {found} of {len(keys)} mutants found, {found / len(keys):.0%} ({low:.0%} to {high:.0%})")
+    (COPY / "sample.json").write_text(json.dumps(survivors))
+    shown = [mutmut("show", key) for keys in survivors.values() for key in keys]
+    (COPY / "survivors.diff").write_text("\n".join(shown))
+
+
+if __name__ == "__main__":
+    main()
