@@ -156,3 +156,8 @@ class Event(models.Model):
 
     def __str__(self) -> str:
         return f"{self.get_what_display()} {self.detail}".strip()
+
+    @property
+    def by(self) -> str:
+        """Who did it."""
+        return name_of(self.user) if self.user else words.A_COMMAND

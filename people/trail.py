@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.contrib.auth.models import User
-from django.db.models import QuerySet
+from django.db.models import Q, QuerySet
 
 from people.models import Event
 from people.queries import team
@@ -22,5 +22,5 @@ def of(user: User) -> QuerySet[Event]:
 
 
 def of_studio(user: User) -> QuerySet[Event]:
-    """Return what happened last in somebody's studio."""
-    return Event.objects.filter(user__in=team(user)).select_related("user")[:SHOWN]
+    """Return what happened last in somebody's studio, and what was done to its database by commands."""
+    return Event.objects.filter(Q(user__in=team(user)) | Q(user=None)).select_related("user")[:SHOWN]

@@ -27,10 +27,12 @@ from django.db import IntegrityError, connection, models, transaction
 from django.db.migrations.recorder import MigrationRecorder
 
 from decks.models import Maker
+from people.models import Event
 from prism import words
 from records.models import Change
+from studio.archive_older import brought_up
 
-FORMAT, VERSION = "gentle-prism-studio", 1
+FORMAT, VERSION = "gentle-prism-studio", 2
 DATA, MANIFEST = "data.jsonl", "manifest.json"
 LEFT_OUT = {"sessions", "contenttypes", "axes", "admin", "auditlog", "django_tasks_db", "works"}
 """Apps that hold nothing of a studio's own."""
@@ -73,9 +75,15 @@ def _models() -> list[type[models.Model]]:
 
 def _lines() -> Iterator[str]:
     for model in _models():
-        records = model._base_manager.order_by("pk").iterator(chunk_size=500)
+        records = _records(model).order_by("pk").iterator(chunk_size=500)
         text = serializers.serialize("jsonl", records, cls=Encoder, fields=_fields(model))
         yield from (f"{line}\n" for line in text.splitlines() if line)
+
+
+def _records(model: type[models.Model]) -> models.QuerySet[models.Model]:
+    """Return what is kept of a model: what commands did to one database is no part of the studio."""
+    every = model._base_manager.all()
+    return every.exclude(user=None) if model is Event else every
 
 
 def _fields(model: type[models.Model]) -> list[str] | None:
@@ -144,7 +152,9 @@ def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
     if not isinstance(found, dict) or found.get("format") != FORMAT:
         raise ArchiveError(words.ARCHIVE_NONE)
     newer = set(found.get("migrations", ())) - set(_migrations())
-    if found.get("version", 0) > VERSION or newer:
+    if not isinstance(found.get("version"), int) or found["version"] < 1:
+        raise ArchiveError(words.ARCHIVE_NONE)
+    if found["version"] > VERSION or newer:
         raise ArchiveError(words.ARCHIVE_NEWER)
     return found
 
@@ -155,7 +165,7 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
     def lines() -> Iterator[str]:
         while raw := data.readline(MOST_LINE):
             digest.update(raw)
-            yield raw.decode()
+            yield from brought_up(raw.decode(), manifest["version"])
 
     with transaction.atomic(), connection.constraint_checks_disabled():
         try:

@@ -208,6 +208,8 @@ CONTENT_SECURITY_POLICY = {
         "form-action": [SELF],
         "frame-ancestors": [NONE],
         "base-uri": [NONE],
+        "require-trusted-types-for": ["'script'"],
+        "trusted-types": ["default"],  # see studio/static/studio/trusted.js
     }
 }
 SECURE_REFERRER_POLICY = "same-origin"

@@ -78,6 +78,8 @@ def studio_erased(name: str, count_people: int, copy: str) -> str:
     return f"“{name}” is erased, with {count(count_people, 'account')}. The database as it was before: {copy}"
 
 
+A_COMMAND = "A command on the machine"
+"""Who did what no person did in the studio."""
 DEMO_STUDIO = "Skerry Point Colour"
 """What the demo's studio is called."""
 NEW_STUDIO = "A new studio"

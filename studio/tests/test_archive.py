@@ -95,6 +95,8 @@ class Archives(TransactionTestCase):
             (self.written(data=lambda d: d[: len(d) // 2]), "cut off"),
             (self.written(data=lambda d: b'{"model": "no.such", "pk": 1, "fields": {}}\n' + d), "altered"),
             (self.written(manifest={"version": 99}), "newer"),
+            (self.written(manifest={"version": "2"}), "no archive"),
+            (self.written(manifest={"version": None}), "no archive"),
             (self.written(manifest={"migrations": ["reviews.9999_later"]}), "newer"),
             (self.written(manifest={"format": "something"}), "no archive"),
             (self.file.with_name("none.zip"), "no such file"),
@@ -104,6 +106,33 @@ class Archives(TransactionTestCase):
             with self.subTest(said, path=path.name), self.assertRaisesMessage(ArchiveError, said):
                 restore(path)
             self.assertFalse(User.objects.exists() or Colour.objects.exists())
+
+    def test_an_archive_of_an_earlier_format_comes_in_whole_and_its_links_go_on(self):
+        self.empty()
+        older = Path(__file__).parent / "older" / "d26f4b7.zip"
+        with zipfile.ZipFile(older) as held:
+            manifest = json.loads(held.read("manifest.json"))
+        self.assertEqual(manifest["version"], 1)
+        out = io.StringIO()
+        call_command("restore_studio", older, stdout=out)
+        self.assertIn("from an older version", out.getvalue())
+        told = digest_now()
+        self.assertEqual(told.counts, manifest["counts"] | {"people.feed": 1})
+        for address in (
+            reverse("shared", args=["a-link-of-the-client-given-out-1"]),
+            reverse("join", args=["an-invitation-given-out-earlier-1"]),
+            reverse("viewings-feed", args=["a-calendar-of-ones-own-earlier-1"]),
+        ):
+            self.assertEqual(self.client.get(address).status_code, 200, address)
+
+    def test_what_commands_do_is_kept_and_is_no_part_of_what_they_archive(self):
+        first, second = (io.StringIO() for _ in range(2))
+        for out in (first, second):
+            call_command("export_studio", self.file, stdout=out)
+        self.assertEqual(first.getvalue(), second.getvalue())
+        self.client.force_login(self.isla)
+        page = self.client.get(reverse("people"))
+        self.assertContains(page, "<b>A command on the machine</b> made an archive of the studio", count=2)
 
     def test_the_commands_print_counts_and_digest(self):
         out = io.StringIO()

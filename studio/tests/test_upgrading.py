@@ -16,6 +16,8 @@ OLDER = sorted((Path(__file__).parent / "older").glob("*.sqlite3.xz"))
 """Demo studios as versions that were landed made them, their decks cut to what is used; named by the version."""
 KEPT = ("auth_user", "decks_maker", "decks_colour", "reviews_review", "decks_colourset")
 LOOK = """
+import os
+
 import django
 django.setup()
 from django.core.management import call_command
@@ -30,20 +32,25 @@ client = Client(); client.force_login(user)
 paths = ["/", "/jobs/", "/colours/", "/training/", "/viewings/"]
 paths += [f"/reviews/{r.pk}/{s}/" for r in Review.objects.all()[:1] for s in ("compare", "verdict")]
 paths += [j.get_absolute_url() for j in Job.objects.all()[:1]]
-print([path for path in paths if client.get(path, headers={"host": "localhost"}).status_code != 200])
+wrong = [path for path in paths if client.get(path, headers={"host": "localhost"}).status_code != 200]
+GIVEN_OUT = ("/shared/a-link-of-the-client-given-out-1/", "/join/an-invitation-given-out-earlier-1/",
+             "/viewings/feed/a-calendar-of-ones-own-earlier-1.ics")
+there = os.environ["VERSION"] == "d26f4b7"
+wrong += [path for path in GIVEN_OUT if there and Client().get(path, headers={"host": "localhost"}).status_code != 200]
+print(wrong)
 """
 
 
 class Upgrading(SimpleTestCase):
     def test_each_comes_up_whole(self):
-        self.assertGreaterEqual(len(OLDER), 5)
+        self.assertGreaterEqual(len(OLDER), 7)
         for packed in OLDER:
             with self.subTest(packed.name), tempfile.TemporaryDirectory() as folder:
                 path = Path(folder) / "own.sqlite3"
                 path.write_bytes(lzma.decompress(packed.read_bytes()))
                 before = self.counts(path)
                 self.assertGreater(before["reviews_review"], 2)
-                said = self.upgraded(folder)
+                said = self.upgraded(folder, packed.name.split(".")[0])
                 self.assertIn("before-migrating", said)
                 self.assertIn("sound", said)
                 self.assertEqual(said.strip().splitlines()[-1], "[]")
@@ -55,10 +62,10 @@ class Upgrading(SimpleTestCase):
         with closing(sqlite3.connect(path)) as held:
             return {table: held.execute(f"SELECT count(*) FROM {table}").fetchone()[0] for table in KEPT}
 
-    def upgraded(self, folder):
+    def upgraded(self, folder, version):
         """Migrate, verify and open screens in a program of its own, and return what it says."""
         env = {"STUDIO_ENV": "development", "DATABASE": f"{folder}/own.sqlite3", "BACKUPS": f"{folder}/copies"}
-        env |= {"DJANGO_SETTINGS_MODULE": "studio.settings"}
+        env |= {"DJANGO_SETTINGS_MODULE": "studio.settings", "VERSION": version}
         done = subprocess.run(
             [sys.executable, "-c", LOOK], cwd=settings.ROOT, env=os.environ | env, capture_output=True, text=True,
             check=False,

@@ -64,6 +64,12 @@ class Visitors(TestCase):
         self.assertFalse(User.objects.filter(pk=user.pk).exists())
         self.assertEqual(Review.objects.filter(owner=self.model).count(), 9)
 
+    def test_the_demo_is_entered_beside_a_page_too(self):
+        user = self.enter(self.client)
+        self.client.post(reverse("sign-out"))
+        self.assertEqual(self.client.post(reverse("enter-demo"), headers={"HX-Request": "true"}).status_code, 204)
+        self.assertEqual(self.client.session["_auth_user_id"], str(user.pk))
+
     def test_nobody_is_taken_for_another_by_a_cookie(self):
         self.client.cookies[demo_visit.COOKIE] = f"{self.model.pk}:forged"
         self.assertNotEqual(self.enter(self.client), self.model)

@@ -2,7 +2,7 @@
 
 from django import forms
 from django.contrib.auth.models import User
-from django.test import SimpleTestCase, TestCase, override_settings
+from django.test import SimpleTestCase, TestCase
 from django.urls import reverse
 
 from web.forms import NumberField
@@ -48,12 +48,6 @@ class Door(TestCase):
         self.assertIn("signedIn", right["HX-Trigger"])
         self.assertIn("token", right["HX-Trigger"])
         self.assertEqual(self.client.get(reverse("home")).status_code, 200)
-
-    @override_settings(DEMO=True)
-    def test_the_demo_is_entered_beside_a_page_too(self):
-        User.objects.create_user("skerry")
-        self.assertEqual(self.client.post(reverse("enter-demo"), headers=HTMX).status_code, 204)
-        self.assertRedirects(self.client.post(reverse("enter-demo")), reverse("home"))
 
 
 class Numbers(SimpleTestCase):

@@ -7,6 +7,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
+from people import trail
 from prism import words
 from studio.backups import BackupError, restore
 
@@ -26,4 +27,5 @@ class Command(BaseCommand):
             before = restore(options["file"])
         except BackupError as wrong:
             raise CommandError(str(wrong)) from None
+        trail.note(None, "restore", options["file"].name)
         self.stdout.write(words.backup_restored(str(before) if before else ""))
