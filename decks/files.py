@@ -30,6 +30,7 @@ BREATH = 0.11
 """Seconds between parts. Who waits for SQLite's lock asks for it every 0.1 s at most, and so gets it in between."""
 
 
+@transaction.atomic
 def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
     """Keep a file until it is brought in; of those that wait the person's oldest go. Raises `DeckFileError`."""
     if Import.objects.filter(owner=owner, state=Import.State.RUNNING).exists():

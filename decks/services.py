@@ -337,6 +337,7 @@ def may_keep_in(user: User, name: str) -> None:
         raise PermissionDenied(words.juniors_may_not())
 
 
+@transaction.atomic
 def leave_out(chosen: ColourSet, colour: Colour) -> None:
     """Take a colour out of a set; a set without colours is gone, but for the whites."""
     chosen.colours.remove(colour)

@@ -7,6 +7,7 @@ from typing import Any
 
 from django.conf import settings
 from django.contrib.auth.models import User
+from django.db import transaction
 from django.db.models import QuerySet
 from django.utils import timezone
 
@@ -17,6 +18,7 @@ from works.models import LOST, Work
 KEPT_FOR = timedelta(days=7)
 
 
+@transaction.atomic
 def begin(by: User, kind: str, title: str, **asked: Any) -> Work:
     """Begin a piece of work of one of the kinds of `settings.WORKS`; results of a week ago go. What is asked for
     again while it is under way is begun once."""

@@ -15,6 +15,7 @@ def _edit(review: Review, section: str) -> DocumentEdit:
     return made
 
 
+@transaction.atomic
 def write(by: User, review: Review, section: str, text: str, computed: str) -> None:
     """Keep a section as somebody wrote it, beside what was computed then; written as computed, it is given back."""
     one = _edit(review, section)
@@ -27,6 +28,7 @@ def write(by: User, review: Review, section: str, text: str, computed: str) -> N
     review_services.save(review)
 
 
+@transaction.atomic
 def give_back(review: Review, section: str) -> None:
     """Give a section its computed sentences back."""
     one = _edit(review, section)
@@ -35,6 +37,7 @@ def give_back(review: Review, section: str) -> None:
     review_services.save(review)
 
 
+@transaction.atomic
 def leave_out(review: Review, section: str, left_out: bool) -> None:
     """Leave a section out, or take it up again."""
     one = _edit(review, section)

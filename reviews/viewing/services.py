@@ -35,6 +35,7 @@ class SeenError(ValueError):
     """An answer to a viewing that somebody else has answered."""
 
 
+@transaction.atomic
 def plan_samples(review: Review, size: str, ground: str, coats: int, decide: date | None) -> SamplePlan:
     """Keep how the boards of a review are made, and by when it is decided."""
     made, _ = SamplePlan.objects.update_or_create(
@@ -63,6 +64,7 @@ def schedule(
     return made
 
 
+@transaction.atomic
 def look_now(by: User, review: Review, colour: Colour, wall: str, beside: Colour | None = None) -> Viewing:
     """Begin a viewing that was not planned, of one board or beside another."""
     made = Viewing.objects.create(
@@ -78,6 +80,7 @@ def move(one: Viewing, at: datetime) -> None:
     one.save(update_fields=["at"])
 
 
+@transaction.atomic
 def put_aside(one: Viewing, back: bool = False) -> None:
     """Take a viewing out of the plan, or bring it back."""
     one.deleted = None if back else timezone.now()
@@ -146,6 +149,7 @@ def decide(by: User, review: Review, colour: Colour, sheen: str, litres: float |
     return made
 
 
+@transaction.atomic
 def reopen(by: User, decision: Decision) -> None:
     """Reopen a decision; it stays in the record."""
     decision.reopened, decision.reopened_by = timezone.now(), by

@@ -2,20 +2,11 @@
 written, and what was under way goes on to its end. `THOROUGH=1` kills at 27 points instead of a few.
 """
 
-import os
-import random
 import sqlite3
-import subprocess
-import sys
-import tempfile
-import time
 from contextlib import closing
-from pathlib import Path
-
-from django.conf import settings
-from django.test import SimpleTestCase
 
 from studio.backups import faults
+from studio.tests.killing import Killing
 
 COUNT = 6_000
 SET_UP = """
@@ -43,34 +34,10 @@ print("done", flush=True)
 """
 
 
-class Killed(SimpleTestCase):
-    POINTS = 9 if "THOROUGH" in os.environ else 1
-
+class Killed(Killing):
     def setUp(self):
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        self.path = Path(folder.name) / "own.sqlite3"
-        self.env = os.environ | {"DATABASE": str(self.path), "STUDIO_ENV": "development",
-                                 "DJANGO_SETTINGS_MODULE": "studio.settings"}  # fmt: skip
+        super().setUp()
         self.finish(SET_UP.replace("COUNT", str(COUNT)))
-        self.rng = random.Random(7)
-
-    def run_code(self, code):
-        return subprocess.Popen(
-            [sys.executable, "-c", code], cwd=settings.ROOT, env=self.env, stdout=subprocess.PIPE, text=True
-        )
-
-    def finish(self, code):
-        with self.run_code(code) as running:
-            said = running.stdout.read()
-        self.assertEqual(running.returncode, 0)
-        return said
-
-    def kill(self, code, most):
-        with self.run_code(code) as running:
-            self.assertEqual(running.stdout.readline(), "begun\n")
-            time.sleep(self.rng.uniform(0.05, most))
-            running.kill()
 
     def there(self):
         with closing(sqlite3.connect(self.path)) as held:
@@ -83,20 +50,18 @@ class Killed(SimpleTestCase):
         for _ in range(self.POINTS):
             self.kill(coming, 1.2)
             count, state, done = self.there()
-            self.assertEqual(faults(self.path), [])
             self.assertIn(count, {0, COUNT, *range(0, COUNT, 1_500)}, state)
             self.assertEqual(count, done)
         self.finish(coming)
         self.assertEqual(self.there(), (COUNT, "done", COUNT))
         for _ in range(self.POINTS):
             self.kill(going, 0.8)
-            self.assertEqual(faults(self.path), [])
             self.assertEqual(self.there()[0] % 1_500, 0)
         self.finish(going)
         self.assertEqual(self.there()[:2], (0, "undone"))
 
     def test_a_copy_that_is_broken_off_stands_under_no_name(self):
-        copies = self.path.parent / "copies"
+        copies = self.folder / "copies"
         code = ACT.replace("DO", "copy").replace("FOLDER", str(copies))
         for _ in range(self.POINTS):
             self.kill(code, 0.5)

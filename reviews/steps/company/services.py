@@ -25,6 +25,7 @@ def keep(review: Review, at: Schemes, name: str) -> KeptScheme | None:
     return made
 
 
+@transaction.atomic
 def put_aside(review: Review, scheme: KeptScheme, back: bool = False) -> None:
     """Put a kept scheme aside, or bring it back."""
     scheme.deleted = None if back else timezone.now()

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from django.db import transaction
+
 from decks import services as deck_services
 from decks.models import Colour
 from prism import words
@@ -11,6 +13,7 @@ from reviews.models import Review
 from reviews.steps.light.reads import Light
 
 
+@transaction.atomic
 def keep_strength(review: Review, at: Light, percent: float) -> Colour | None:
     """Keep a strength of the subject as a colour of its own and put it on the shortlist; None for a strength that was
     not offered, or where the shortlist is full."""

@@ -1,0 +1,59 @@
+"""A studio in a file of its own, and programs that work in it and are killed at some moment."""
+
+import lzma
+import os
+import random
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+from django.conf import settings
+from django.test import SimpleTestCase
+
+from studio.backups import faults
+
+OLDER = Path(__file__).parent / "older" / "d26f4b7.sqlite3.xz"
+"""A small demo studio, of an earlier version."""
+
+
+class Killing(SimpleTestCase):
+    POINTS = 9 if "THOROUGH" in os.environ else 1
+
+    def setUp(self):
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.folder = Path(folder.name)
+        self.path = self.folder / "own.sqlite3"
+        self.env = os.environ | {"DATABASE": str(self.path), "STUDIO_ENV": "development",
+                                 "DJANGO_SETTINGS_MODULE": "studio.settings",
+                                 "BACKUPS": str(self.folder / "copies")}  # fmt: skip
+        self.rng = random.Random(7)
+
+    def with_demo(self, migrated=True):
+        """Put the small demo studio there."""
+        self.path.write_bytes(lzma.decompress(OLDER.read_bytes()))
+        if migrated:
+            self.finish("import django; django.setup()\nfrom django.core.management import call_command\n"
+                        "call_command('migrate', verbosity=0)")  # fmt: skip
+
+    def run_code(self, code):
+        return subprocess.Popen(
+            [sys.executable, "-c", code], cwd=settings.ROOT, env=self.env, stdout=subprocess.PIPE, text=True
+        )
+
+    def finish(self, code):
+        """Run a program to its end, and return what it says."""
+        with self.run_code(code) as running:
+            said = running.stdout.read()
+        self.assertEqual(running.returncode, 0)
+        return said
+
+    def kill(self, code, most):
+        """Kill a program at some moment after it has begun; nothing may be amiss with the database then."""
+        with self.run_code(code) as running:
+            self.assertEqual(running.stdout.readline(), "begun\n")
+            time.sleep(self.rng.uniform(0.05, most))
+            running.kill()
+        self.assertEqual(faults(self.path), [])
