@@ -12,7 +12,7 @@ PACKAGES := prism web people works schools decks training tinting jobs reviews r
 export OPENBLAS_NUM_THREADS ?= 1
 export PYTHONDONTWRITEBYTECODE ?= 1
 
-.PHONY: demo test check run bench pictures css assets requirements deck weights architecture manual bill clean
+.PHONY: demo test check run bench pictures css assets requirements deck weights architecture manual bill mutants clean
 
 demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py migrate --verbosity 0
@@ -39,6 +39,7 @@ check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/python tools/check_assets.py
 	$(BIN)/lint-imports --no-cache
 	$(BIN)/python -m tools.architecture
+	$(BIN)/python -m tools.dependencies
 
 bench: $(SETUP)/python $(SETUP)/node
 	$(BIN)/python -m bench
@@ -53,7 +54,7 @@ assets: $(SETUP)/node
 	$(BIN)/python tools/check_assets.py --write
 
 requirements: $(SETUP)/python
-	for name in base dev; do $(BIN)/uv pip compile --quiet --upgrade --generate-hashes --universal --no-header --python-version 3.11 requirements/$$name.in --output-file requirements/$$name.txt; done
+	for name in base dev mutants; do $(BIN)/uv pip compile --quiet --upgrade --generate-hashes --universal --no-header --python-version 3.11 requirements/$$name.in --output-file requirements/$$name.txt; done
 
 deck: $(SETUP)/python
 	$(BIN)/python -m prism.demo.build
@@ -67,6 +68,10 @@ architecture: $(SETUP)/python
 
 bill: $(SETUP)/python
 	PATH=$(CURDIR)/$(BIN):$$PATH $(BIN)/python -m tools.bill
+
+mutants: $(SETUP)/python
+	@$(BIN)/python -m pip install --quiet --disable-pip-version-check --require-hashes --requirement requirements/mutants.txt
+	$(BIN)/python -m tools.mutants
 
 weights: $(SETUP)/python
 	$(BIN)/python tools/make_weights.py
