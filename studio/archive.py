@@ -34,7 +34,7 @@ from studio.archive_older import brought_up
 
 FORMAT, VERSION = "gentle-prism-studio", 2
 DATA, MANIFEST = "data.jsonl", "manifest.json"
-LEFT_OUT = {"sessions", "contenttypes", "axes", "admin", "auditlog", "django_tasks_db", "works"}
+LEFT_OUT = {"sessions", "contenttypes", "axes", "admin", "auditlog", "django_tasks_db", "web", "works"}
 """Apps that hold nothing of a studio's own."""
 MOST_BYTES = 8 * 1024**3
 MOST_LINE = 64 * 1024**2

@@ -97,8 +97,9 @@ MIDDLEWARE = [
     "auditlog.middleware.AuditlogMiddleware",
     "django.contrib.messages.middleware.MessageMiddleware",
     "web.undoing.UndoMiddleware",
-    "web.middleware.PrivateMiddleware",
     "django_htmx.middleware.HtmxMiddleware",
+    "web.once.OnceMiddleware",
+    "web.middleware.PrivateMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
 

@@ -157,6 +157,10 @@ def not_saved(field: str, reason: str) -> str:
     return f"Not saved: {field}: {reason}"
 
 
+SENT_ALREADY = "This was sent already, and done once: here is what came of it. Press it again here to do it once more."
+"""Of a form that comes a second time from the same page."""
+
+
 def changed_meanwhile(what: str, by: object, theirs: str) -> str:
     """Say that somebody changed a field, or a table, while another wrote in it, and what they made of it."""
     who = f"{by} " if by else "Somebody "

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from django.db import transaction
+
 from decks.models import Colour
 from prism.comparison import PairFinding, agreement
 from reviews.bench import Held
@@ -11,6 +13,7 @@ from reviews.models import Board, Observation, Review
 from reviews.services import save
 
 
+@transaction.atomic
 def set_board(review: Review, colour: Colour, state: str, kind: str = "", why: str = "") -> None:
     """Note what the person did with a board; no state forgets it, so that it is chosen again or not."""
     if state:
@@ -22,12 +25,14 @@ def set_board(review: Review, colour: Colour, state: str, kind: str = "", why: s
     save(review)
 
 
+@transaction.atomic
 def bring_back(review: Review) -> None:
     """Let the boards that were taken away be chosen again."""
     review.boards.filter(state=Board.State.OUT).delete()
     save(review)
 
 
+@transaction.atomic
 def observe(review: Review, beside: Held, pair: PairFinding, seen: Sequence[str], note: str, light: str) -> Observation:
     """Keep what was seen beside a board, next to what was computed there."""
     save(review)

@@ -9,6 +9,7 @@ from reviews.models import Review, Shortlisted
 from reviews.services import save
 
 
+@transaction.atomic
 def off_shortlist(review: Review, colour: Colour) -> None:
     """Take a colour off the shortlist."""
     review.shortlist.filter(colour=colour).delete()
