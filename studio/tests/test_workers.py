@@ -12,6 +12,7 @@ import unittest
 import urllib.error
 import urllib.parse
 import urllib.request
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import closing
 from pathlib import Path
 
@@ -144,6 +145,18 @@ class Workers(unittest.TestCase):
         """Return what the reading says, without what is drawn anew for each answer."""
         page = self.ilka.ask(server, f"{review}read/")[1]
         return re.sub(r'value="\w{64}"', "", page[page.index("<main") : page.index("</main>")])
+
+    def test_one_form_sent_to_both_at_the_same_time_makes_one_thing(self):
+        for turn in range(4):
+            own = {"csrfmiddlewaretoken": re.search(r'name="csrfmiddlewaretoken" value="(\w+)"',
+                                                    self.ilka.ask(self.one, "/jobs/new/")[1])[1]}  # fmt: skip
+            sent = {"title": f"Quay {turn}", "pick": "Old Slip", "state": "looking"} | own
+            with ThreadPoolExecutor(4) as clicks:
+                asked = [clicks.submit(self.ilka.ask, one, "/jobs/new/", sent) for one in (self.one, self.two) * 2]
+            self.assertEqual(len({one.result()[2] for one in asked}), 1)
+            with closing(sqlite3.connect(self.database)) as held:
+                found = held.execute("SELECT count(*) FROM jobs_job WHERE title = ?", (sent["title"],)).fetchone()
+            self.assertEqual(found, (1,))
 
     def test_reading_never_waits_for_who_writes(self):
         review = self.reviewed()

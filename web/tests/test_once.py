@@ -1,13 +1,10 @@
 """What is asked for once is done once: double clicks, forms sent again, a step back."""
 
 import re
-import threading
-import time
 from datetime import timedelta
 
 from django.contrib.auth.models import User
-from django.db import connection
-from django.test import Client, TestCase, TransactionTestCase
+from django.test import Client, TestCase
 from django.urls import reverse
 from django.utils import timezone
 
@@ -83,28 +80,3 @@ class Once(TestCase):
         for number in range(400):
             self.client.post(self.new, sent | {"title": "", "notes": str(number)})
         self.assertFalse(SentForm.objects.exists())
-
-
-class AtOnce(TransactionTestCase):
-    def test_two_that_are_sent_at_the_same_time_are_one(self):
-        user = User.objects.create_user("isla")
-        clients = [Client() for _ in range(2)]
-        for client in clients:
-            client.force_login(user)
-        new = reverse("job-new")
-        sent = JOB | {"csrfmiddlewaretoken": token(clients[0].get(new))}
-        led = []
-
-        def send(client):
-            led.append(client.post(new, sent).get("Location"))
-            connection.close()
-
-        SentForm.objects.create(key="0" * 64)  # which has nothing to do with it
-        threads = [threading.Thread(target=send, args=(client,)) for client in clients]
-        for one in threads:
-            one.start()
-            time.sleep(0.001)
-        for one in threads:
-            one.join()
-        self.assertEqual(Job.objects.count(), 1)
-        self.assertEqual(len(set(led)), 1)
