@@ -117,7 +117,7 @@ WORKS = {
     "deck-undo": "decks.work.take_back",
 }
 
-SCHEDULED = ["studio.demo_visit.sweep"] if DEMO else ["studio.backups.scheduled"]
+SCHEDULED = ["studio.demo_visit.sweep" if DEMO else "studio.backups.scheduled", "reviews.finding.meaning.scheduled"]
 if "test" in sys.argv[1:2]:
     SCHEDULED = []
 BACKUPS: str = env("BACKUPS", default=str(VAR / "backups"))

@@ -11,6 +11,7 @@ from zoneinfo import ZoneInfo
 from django.contrib.auth.models import User
 from django.db.models import F, Prefetch, Q
 
+from people.models import Studio
 from people.names import name_of
 from people.queries import team
 from prism import reading, words
@@ -40,6 +41,14 @@ def refresh(user: User) -> None:
             [_meaning(review, found[review.pk], looks[review.pk]) for review in fetched],
             update_conflicts=True, unique_fields=["review"], update_fields=["made_for", "lrv", "tokens", "text"],
         )  # fmt: skip
+
+
+def scheduled() -> None:
+    """Make the meanings anew in every studio, so that no search waits for many; called by the queue."""
+    for studio in Studio.objects.all():
+        first = studio.members.select_related("user").first()
+        if first is not None:
+            refresh(first.user)
 
 
 def _looks(reviews: Sequence[Review]) -> dict[int, list[Look]]:

@@ -77,6 +77,7 @@ class Viewing(models.Model):
             models.Index(fields=["review", "deleted", "at"], name="viewing_listing"),
             models.Index(fields=["review", "deleted", "seen_at", "answer"], name="viewing_seen"),
             models.Index(fields=["seen_at", "at"], name="viewing_waiting"),
+            models.Index(fields=["by", "seen_at"], name="viewing_of_person"),
         ]
 
     def __str__(self) -> str:

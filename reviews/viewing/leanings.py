@@ -104,15 +104,16 @@ class Leanings:
 def of_person(person: User) -> list[Leaning]:
     """Return how somebody's answers differ from what was computed, since each scale was corrected last."""
     held = Viewing.objects.filter(by=person, beside=None, deleted=None, predicted__isnull=False)
-    held = held.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")[:MOST_ANSWERS]
+    held = held.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")
+    told = held.values_list("seen", "predicted", "seen_at")[:MOST_ANSWERS]
     taken = Correction.objects.filter(person=person, undone=None).order_by("at").values_list("scale", "at")
     since = dict(taken)
     answers = []
-    for one in held:
-        computed = (one.predicted or {}).get("differences", {})
-        for scale, step in one.answers.items():
-            if scale in computed and (scale not in since or (one.seen_at and one.seen_at > since[scale])):
-                answers.append((scale, step, float(computed[scale])))
+    for seen, predicted, at in told:
+        computed = (predicted or {}).get("differences", {})
+        for scale, step in (seen or {}).items():
+            if scale in computed and (scale not in since or (at and at > since[scale])):
+                answers.append((scale, int(step), float(computed[scale])))
     return leanings(answers)
 
 
