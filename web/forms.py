@@ -6,6 +6,9 @@ from typing import Any
 
 from django import forms
 from django.forms.renderers import TemplatesSetting
+from django.http import HttpRequest
+from django.utils.html import format_html
+from django.utils.safestring import SafeString, mark_safe
 
 from prism import messages, sizes, words
 from prism.stimulus import IntakeError, figure
@@ -122,6 +125,31 @@ class Renderer(TemplatesSetting):
     """Renders fields by the templates of `web/`: a label, the control, what is wrong beside it, and a word of help."""
 
     field_template_name = "web/field.html"
+
+    def render(self, template_name: str, context: dict[str, Any], request: HttpRequest | None = None) -> str:
+        """Render a template; a list to choose from at once, since Django's takes a template for each of its options."""
+        if template_name == forms.Select.template_name:
+            return _select(context["widget"])
+        return super().render(template_name, context, request)
+
+
+def _attributes(attrs: dict[str, Any]) -> SafeString:
+    held = [(name, value) for name, value in attrs.items() if value is not False]
+    return mark_safe("".join(format_html(" {}" if v is True else ' {}="{}"', n, v) for n, v in held))
+
+
+def _select(widget: dict[str, Any]) -> SafeString:
+    """Return a list to choose from, as Django's own templates write it."""
+    made = []
+    for group, options, _ in widget["optgroups"]:
+        lines = [
+            format_html('<option value="{}"{}>{}</option>', one["value"], _attributes(one["attrs"]), one["label"])
+            for one in options
+        ]
+        inner = mark_safe("\n".join(lines))
+        made.append(format_html('<optgroup label="{}">\n{}\n</optgroup>', group, inner) if group else inner)
+    told = {"name": widget["name"]} | widget["attrs"]
+    return format_html("<select{}>\n{}\n</select>", _attributes(told), mark_safe("\n".join(made)))
 
 
 def laid_out(name: str) -> dict[str, Any]:

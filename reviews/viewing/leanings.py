@@ -6,11 +6,13 @@ taken up goes into every later prediction, so that only later answers count agai
 
 from __future__ import annotations
 
+from collections.abc import Hashable
 from dataclasses import dataclass
 from functools import cached_property
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import Count, Max
 from django.utils import timezone
 
 from jobs import queries as job_queries
@@ -22,6 +24,7 @@ from prism import words
 from prism.meters import MeterError
 from prism.viewing.scales import AXES, LIGHT, Leaning, leanings, light_leaning, neutral_shift
 from reviews.models import Correction, Review, Viewing
+from web.kept import Kept
 
 MOST_ANSWERS = 400
 """Viewings from which a leaning is found, the last ones."""
@@ -101,8 +104,18 @@ class Leanings:
         )
 
 
+_kept: Kept[Hashable, list[Leaning]] = Kept(64)
+
+
 def of_person(person: User) -> list[Leaning]:
     """Return how somebody's answers differ from what was computed, since each scale was corrected last."""
+    looks = Viewing.objects.filter(by=person, deleted=None, review__deleted=None)
+    seen = looks.aggregate(Count("pk"), Max("seen_at"))
+    taken = Correction.objects.filter(person=person, undone=None).aggregate(Count("pk"), Max("at"))
+    return _kept.get((person.pk, *seen.values(), *taken.values()), lambda: _of_person(person))
+
+
+def _of_person(person: User) -> list[Leaning]:
     held = Viewing.objects.filter(by=person, beside=None, deleted=None, predicted__isnull=False)
     held = held.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")
     told = held.values_list("seen", "predicted", "seen_at")[:MOST_ANSWERS]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
@@ -9,7 +10,7 @@ from zoneinfo import ZoneInfo
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import Count, Max, Q, QuerySet
+from django.db.models import Exists, OuterRef, QuerySet, Subquery
 from django.utils import timezone
 
 from decks.models import Colour
@@ -77,20 +78,22 @@ class Waiting:
 
 def to_decide(user: User) -> list[Waiting]:
     """Return the reviews that wait for a decision, the one whose last look is longest ago first."""
-    decided = Decision.objects.filter(reopened=None).values("review")
-    looks = Viewing.objects.filter(deleted=None, review__owner__in=team(user), review__deleted=None)
-    counts = [Count("pk", filter=Q(answer=key)) for key in ("yes", "again", "no")]
-    told = list(
-        looks.exclude(review__in=decided)
-        .order_by()
-        .values("review")
-        .annotate(last=Max("seen_at"), unseen=Count("pk", filter=Q(seen_at=None)))
-        .annotate(yes=counts[0], again=counts[1], no=counts[2])
-        .filter(unseen=0)
-        .order_by("last", "review")[:TO_DECIDE]
+    looks = Viewing.objects.filter(review=OuterRef("pk"), deleted=None)
+    last = looks.filter(seen_at__isnull=False).order_by("-seen_at").values("seen_at")[:1]
+    held = Review.objects.filter(
+        ~Exists(Decision.objects.filter(review=OuterRef("pk"), reopened=None)),
+        ~Exists(looks.filter(seen_at=None)),
+        owner__in=team(user),
+        deleted=None,
     )
-    reviews = Review.objects.select_related("colour", "room__job").in_bulk([one["review"] for one in told])
-    return [Waiting(reviews[one["review"]], one["yes"], one["again"], one["no"]) for one in told]
+    waiting = held.annotate(last=Subquery(last)).exclude(last=None).order_by("last", "pk")
+    pks = list(waiting.values_list("pk", flat=True)[:TO_DECIDE])
+    answers: dict[int, Counter[str]] = {pk: Counter() for pk in pks}
+    told = Viewing.objects.filter(review__in=pks, deleted=None).order_by().values_list("review", "answer")
+    for pk, answer in told:
+        answers[pk][answer] += 1
+    reviews = Review.objects.select_related("colour", "room__job").in_bulk(pks)
+    return [Waiting(reviews[pk], *(answers[pk][key] for key in ("yes", "again", "no"))) for pk in pks]
 
 
 def plan_of(review: Review) -> SamplePlan:
