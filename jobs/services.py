@@ -34,6 +34,7 @@ PLAIN_WALL = 0.7
 Rows = Iterable[Mapping[str, Any]]
 
 
+@transaction.atomic
 def keep_job(by: User, job: Job, fields: Mapping[str, Any]) -> Job:
     """Keep a job, new or changed, and who did it."""
     if job._state.adding:
@@ -45,12 +46,14 @@ def keep_job(by: User, job: Job, fields: Mapping[str, Any]) -> Job:
     return job
 
 
+@transaction.atomic
 def put_aside(by: User, thing: Job | Room) -> None:
     """Put a job or a room aside; `take_back` brings it back as it was."""
     thing.deleted, thing.changed_by = timezone.now(), by
     thing.save(update_fields=["deleted", "changed_by"])
 
 
+@transaction.atomic
 def take_back(by: User, thing: Job | Room) -> None:
     """Bring back what was put aside."""
     thing.deleted, thing.changed_by = None, by
@@ -110,6 +113,7 @@ def duplicate(by: User, room: Room) -> Room:
     return made
 
 
+@transaction.atomic
 def _copied(by: User, room: Room, job: Job, name: str) -> Room:
     fields = ("width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes")
     made = Room.objects.create(job=job, name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
@@ -122,6 +126,7 @@ def _copied(by: User, room: Room, job: Job, name: str) -> Room:
     return made
 
 
+@transaction.atomic
 def _save_as_new(row: Model, **of: Model) -> None:
     row.pk = None
     row._state.adding = True
@@ -139,12 +144,14 @@ def keep_finishes(by: User, room: Room, rows: Rows) -> None:
     _touch(by, room)
 
 
+@transaction.atomic
 def _touch(by: User, room: Room) -> None:
     room.changed_by, room.updated = by, timezone.now()
     room.save(update_fields=["changed_by", "updated"])
     _touch_job(by, room.job_id)
 
 
+@transaction.atomic
 def _touch_job(by: User, pk: int) -> None:
     Job.objects.filter(pk=pk).update(updated=timezone.now(), changed_by=by)
 
@@ -161,6 +168,7 @@ def rule_white(by: User, job: Job, colour: Colour, kind: str, reason: str) -> Wh
     return WhiteRule.objects.create(job=job, colour=colour, kind=kind, reason=reason, by=by)
 
 
+@transaction.atomic
 def lift_rule(by: User, rule: WhiteRule) -> None:
     """Lift what was set or ruled out; it stays in the record."""
     rule.lifted, rule.lifted_by = timezone.now(), by
@@ -222,6 +230,7 @@ def _light_on(room: Room, wall: str, at: datetime, sky: str, lamps_on: bool) -> 
     return np.asarray(day.light[0, WALLS.index(wall)])
 
 
+@transaction.atomic
 def use_reading(by: User, reading: Metered, taken: bool) -> None:
     """Let a reading count, or leave it out; the room is rescaled by those that count."""
     reading.taken = taken
@@ -229,6 +238,7 @@ def use_reading(by: User, reading: Metered, taken: bool) -> None:
     _rescale(by, reading.room)
 
 
+@transaction.atomic
 def _rescale(by: User, room: Room) -> None:
     held = [(r.lux, r.computed_lux) for r in room.readings.filter(taken=True) if r.lux > 0]
     mean = float(np.exp(np.mean([np.log(found / computed) for found, computed in held]))) if held else None
@@ -237,6 +247,7 @@ def _rescale(by: User, room: Room) -> None:
     room.save(update_fields=["correction", "changed_by", "updated"])
 
 
+@transaction.atomic
 def read_compass(by: User, room: Room) -> float:
     """Read the compass at the wall that is called north, and turn the room by it; return the bearing."""
     driver = import_string(settings.COMPASS_DRIVER)(room.pk, room.readings.count())

@@ -17,11 +17,13 @@ class PeopleError(ValueError):
     """Something about people that cannot be; the message says why, and what can."""
 
 
+@transaction.atomic
 def invite(by: User, name: str, role: str) -> Invitation:
     """Invite somebody to one's studio."""
     return Invitation.objects.create(studio=queries.studio_of(by), name=name, role=role, made_by=by)
 
 
+@transaction.atomic
 def withdraw(invitation: Invitation) -> None:
     """Withdraw an invitation that was not used."""
     invitation.withdrawn = timezone.now()
@@ -42,12 +44,14 @@ def join(invitation: Invitation, username: str, password: str) -> User:
     return user
 
 
+@transaction.atomic
 def rename(studio: Studio, name: str) -> None:
     """Give a studio another name."""
     studio.name = name
     studio.save(update_fields=["name"])
 
 
+@transaction.atomic
 def head(studio: Studio, letterhead: str, picture: bytes | None, without: bool = False) -> None:
     """Give a studio its letterhead; a picture that is none leaves the one there is, unless it is to be without."""
     studio.letterhead = letterhead
@@ -56,6 +60,7 @@ def head(studio: Studio, letterhead: str, picture: bytes | None, without: bool =
     studio.save(update_fields=["letterhead", "picture"])
 
 
+@transaction.atomic
 def keep_habits(member: Member, habits: Mapping[str, str]) -> None:
     """Keep how somebody writes numbers, sizes and dates, and on which paper they print."""
     for name, value in habits.items():

@@ -20,6 +20,7 @@ from schools import queries as school_queries
 from schools import services as school_services
 
 
+@transaction.atomic
 def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Review:
     """Start a review of a colour, under the person's usual school, against the neutral of their eye as far as that was
     taken up, and on the surround they last worked on."""
@@ -86,6 +87,7 @@ def keep_findings(review: Review, findings: dict[str, Any]) -> None:
 WALL = ("surround", "names_shown", "edge_view", "wall_view", "wall_order", "withhold")
 
 
+@transaction.atomic
 def arrange_wall(review: Review, **wall: Any) -> None:
     """Keep how the boards are shown: any of the fields of `WALL`."""
     for field in wall:
@@ -104,6 +106,7 @@ def go_blind(review: Review) -> None:
     arrange_wall(review, names_shown=blind, wall_order=Review.Order.CHOSEN if blind else Review.Order.SHUFFLED)
 
 
+@transaction.atomic
 def arrange(review: Review, ids: Sequence[int], colour: int, to: int) -> None:
     """Put a board of the arrangement `ids` at another place, and keep the order as made by hand."""
     order = [pk for pk in ids if pk != colour]
@@ -112,12 +115,14 @@ def arrange(review: Review, ids: Sequence[int], colour: int, to: int) -> None:
     save(review, "hand_order", "wall_order")
 
 
+@transaction.atomic
 def hold_beside(review: Review, colour: Colour | None) -> None:
     """Hold a board beside the subject; none lets the set decide."""
     review.beside = colour
     review.save(update_fields=["beside"])
 
 
+@transaction.atomic
 def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, float], usual: bool = False) -> None:
     """Change the school and the working neutral of a review; `usual` makes the school the person's usual one too."""
     if usual:
@@ -134,6 +139,7 @@ def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, floa
     save(review, "school", "school_table", "neutral", "neutral_a", "neutral_b", "neutral_white")
 
 
+@transaction.atomic
 def take_up_value(review: Review) -> None:
     """Read the review with the value its colour has now."""
     review.valued = timezone.now()
@@ -141,6 +147,7 @@ def take_up_value(review: Review) -> None:
     save(review, "valued")
 
 
+@transaction.atomic
 def move(review: Review, room: Room | None) -> None:
     """Put a review into a room, or into none."""
     review.room = room
@@ -161,18 +168,21 @@ def shortlist(review: Review, colour: Colour) -> bool:
     return True
 
 
+@transaction.atomic
 def delete(review: Review) -> None:
     """Put a review aside; `restore` brings it back as it was."""
     review.deleted = timezone.now()
     review.save(update_fields=["deleted"])
 
 
+@transaction.atomic
 def restore(review: Review) -> None:
     """Bring a deleted review back."""
     review.deleted = None
     review.save(update_fields=["deleted"])
 
 
+@transaction.atomic
 def save(review: Review, *fields: str) -> None:
     """Write fields of a review, and that it was changed now."""
     review.updated = timezone.now()

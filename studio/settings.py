@@ -153,6 +153,8 @@ DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
         "NAME": env("DATABASE", default=str(VAR / f"{STUDIO_ENV}.sqlite3")),
+        # kept open from one request to the next: opening takes time, and room on the disk for the log beside it
+        "CONN_MAX_AGE": 0 if "test" in sys.argv[1:2] else 600,
         # browser tests name a file here, since a database in memory has one connection for all threads
         "TEST": {"NAME": env("TEST_DATABASE", default=None)},
         "OPTIONS": {

@@ -21,6 +21,7 @@ from tinting import queries
 from tinting.models import Batch, Machine, System
 
 
+@transaction.atomic
 def keep_system(owner: User | None, system: TintSystem) -> System:
     """Keep a tinting system: a person's own, or with no owner the studio's, which it replaces under its name."""
     made, _ = System.objects.update_or_create(
@@ -32,12 +33,14 @@ def keep_system(owner: User | None, system: TintSystem) -> System:
     return made
 
 
+@transaction.atomic
 def put_aside(system: System) -> None:
     """Put a tinting system aside; `take_back` brings it back."""
     system.deleted = timezone.now()
     system.save(update_fields=["deleted"])
 
 
+@transaction.atomic
 def take_back(system: System) -> None:
     """Bring a tinting system back, in force again from now on."""
     system.deleted, system.changed = None, timezone.now()

@@ -31,6 +31,7 @@ MORE_UNDERTONES = 3
 _scheduler = Scheduler(enable_fuzzing=False)
 
 
+@transaction.atomic
 def begin(user: User) -> Sitting:
     """Begin a sitting under the person's usual school, or go on with the one that is open; viewings in which eye and
     product disagreed have become walls by then."""
@@ -169,6 +170,7 @@ def _is_right(wall: Wall) -> bool:
     return (wall.picked[:1] if wall.kind == Kind.UNDERTONE else wall.picked) in wall.accepted
 
 
+@transaction.atomic
 def unpick(wall: Wall) -> None:
     """Take the last pick back, as long as the wall is not answered."""
     if wall.right is None and wall.picked and wall.kind != Kind.UNDERTONE:
@@ -176,6 +178,7 @@ def unpick(wall: Wall) -> None:
         wall.save(update_fields=["picked"])
 
 
+@transaction.atomic
 def _schedule(wall: Wall) -> None:
     """Have what was missed come back soon, what was seen by comparison alone later, what was right later and later."""
     owner = wall.sitting.owner
@@ -215,12 +218,14 @@ def follow(user: User) -> None:
         )  # fmt: skip
 
 
+@transaction.atomic
 def leave(user: User) -> None:
     """Have new reviews begin with the school's neutral again, as far as they followed training."""
     held = Correction.objects.filter(person=user, practised=True, undone=None)
     held.update(undone=timezone.now(), undone_by=user)
 
 
+@transaction.atomic
 def agree(user: User, agreed: bool) -> None:
     """Let the owners of the studio see one's progress, or no longer."""
     if agreed:

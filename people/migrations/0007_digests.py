@@ -34,8 +34,8 @@ class Migration(migrations.Migration):
             ],
             {"abstract": False},
         ),
-        # there is no way back but the copy that is made before: ends of links cannot be had from digests
-        migrations.RunPython(digest, elidable=False),
+        # going back, links lead nowhere, and only while there is one at most: the copy made before is the way back
+        migrations.RunPython(digest, migrations.RunPython.noop),
         migrations.RemoveField("invitation", "token"),
         migrations.RemoveField("member", "feed_token"),
         migrations.AlterField("invitation", "seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),

@@ -113,6 +113,8 @@ STORE_TROUBLES = {
     "disk is full": f"The studio’s disk is full, {_KEPT_SO_FAR} Make room there, then go back and send it again.",
     "readonly database": f"The studio’s database cannot be written at the moment, {_KEPT_SO_FAR} "
     "Whoever runs the studio sees to it; then go back and send it again.",
+    "unable to open database file": f"The studio’s database cannot be opened, {_KEPT_SO_FAR} Its disk may be full, or "
+    "its folder cannot be written: whoever runs the studio looks at both; then go back and send it again.",
     "database is locked": f"The studio is very busy, {_KEPT_SO_FAR} Go back and send it again in a moment.",
     "disk I/O error": f"The studio’s disk does not answer, {_KEPT_SO_FAR} "
     "Whoever runs the studio looks at the disk; then go back and send it again.",

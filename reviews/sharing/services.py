@@ -25,6 +25,7 @@ def share(by: User, job: Job, reviews: Iterable[Review], days: int) -> Shared:
     return made
 
 
+@transaction.atomic
 def withdraw(link: Shared) -> None:
     """Withdraw a link; what was answered stays."""
     link.withdrawn = timezone.now()
@@ -36,6 +37,7 @@ def count_visit(link: Shared) -> None:
     Shared.objects.filter(pk=link.pk).update(visits=F("visits") + 1, last_visit=timezone.now())
 
 
+@transaction.atomic
 def answer(link: Shared, review: Review, said: str, text: str, name: str) -> ClientAnswer | None:
     """Keep an answer; the same one sent twice is kept once, and None where a link has had more than it takes."""
     same = link.answers.filter(review=review, answer=said, text=text, name=name).first()
@@ -46,6 +48,7 @@ def answer(link: Shared, review: Review, said: str, text: str, name: str) -> Cli
     return ClientAnswer.objects.create(shared=link, review=review, answer=said, text=text, name=name)
 
 
+@transaction.atomic
 def put_away(one: ClientAnswer) -> None:
     """Put an answer away, once it was read."""
     one.read = timezone.now()

@@ -74,6 +74,7 @@ def look_now(by: User, review: Review, colour: Colour, wall: str, beside: Colour
     return made
 
 
+@transaction.atomic
 def move(one: Viewing, at: datetime) -> None:
     """Move a viewing to another moment."""
     one.at = at
@@ -112,6 +113,7 @@ def log(
     return held
 
 
+@transaction.atomic
 def keep_photo(by: User, one: Viewing, content: bytes) -> ViewingPhoto:
     """Keep a cleaned photo with a viewing; another one takes its place."""
     made, _ = ViewingPhoto.objects.update_or_create(
@@ -162,6 +164,7 @@ def feed_of(user: User) -> str:
     return Feed.objects.get_or_create(member=membership(user))[0].token
 
 
+@transaction.atomic
 def renew_feed(user: User) -> str:
     """Give somebody's feed another address, so that the old one leads nowhere."""
     Feed.objects.filter(member=membership(user)).delete()

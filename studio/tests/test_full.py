@@ -82,13 +82,15 @@ assert client.post("/jobs/new/", JOB | {"title": "There is room"}).status_code =
 only_read(True)
 if not REAL:
     connection.close = lambda: None
-refused(words.STORE_TROUBLES["readonly database"])
-reads()
+refused(words.STORE_TROUBLES["unable to open database file" if REAL else "readonly database"])
+if not REAL:  # on such a disk SQLite cannot even begin to read, since it keeps a log beside the database
+    reads()
 if not REAL:
     del connection.close
 only_read(False)
 assert client.post("/jobs/new/", JOB | {"title": "Written again"}).status_code == 302
-assert Job.objects.filter(title__startswith="Full").count() == made
+kept = list(Job.objects.filter(title__startswith="Full").values_list("title", flat=True))
+assert len(kept) == made, (kept, made)
 call_command("verify")
 print("real" if REAL else "told", made)
 """

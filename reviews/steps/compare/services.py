@@ -48,6 +48,7 @@ def observe(review: Review, beside: Held, pair: PairFinding, seen: Sequence[str]
     )
 
 
+@transaction.atomic
 def forget(observation: Observation) -> None:
     """Take back what was seen."""
     observation.delete()

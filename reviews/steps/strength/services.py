@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from django.db import transaction
+
 from decks import queries as deck_queries
 from decks import services as deck_services
 from decks.models import Colour
@@ -15,12 +17,14 @@ SAME = 0.05
 """Percent by which two kept strengths are one."""
 
 
+@transaction.atomic
 def look_at_strength(review: Review, percent: float) -> None:
     """Note which strength is looked at. Like the place, this is no change to the record."""
     review.strength = percent
     Review.objects.filter(pk=review.pk).update(strength=percent)
 
 
+@transaction.atomic
 def choose_can(review: Review, at: Strengths, can: str) -> None:
     """Note into which can the formula goes: one that the tinting system has."""
     if at.system and any(one.key == can for one in at.system.cans):
