@@ -20,10 +20,10 @@ from django.apps import apps
 from django.contrib.auth.models import User
 from django.contrib.contenttypes.models import ContentType
 from django.core import serializers
-from django.core.exceptions import FieldDoesNotExist
+from django.core.exceptions import FieldDoesNotExist, ValidationError
 from django.core.serializers.base import DeserializationError
 from django.core.serializers.json import DjangoJSONEncoder
-from django.db import IntegrityError, connection, models, transaction
+from django.db import DatabaseError, IntegrityError, OperationalError, connection, models, transaction
 from django.db.migrations.recorder import MigrationRecorder
 
 from decks.models import Maker
@@ -159,6 +159,13 @@ def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
     return found
 
 
+_SAYS_WHAT_CANNOT_BE = (
+    DeserializationError, FieldDoesNotExist, ValidationError, DatabaseError, ArithmeticError, AttributeError,
+    LookupError, TypeError, ValueError,
+)  # fmt: skip
+"""What is raised where a record holds what none can."""
+
+
 def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
     digest, counts = sha256(), Counter[str]()
 
@@ -174,10 +181,15 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
                     one.object.content_type = ContentType.objects.get_for_model(apps.get_model(one.object.thing))
                 one.save(force_insert=True)
                 counts[one.object._meta.label_lower] += 1
-        except (DeserializationError, FieldDoesNotExist, UnicodeDecodeError, IntegrityError) as wrong:
+        except OperationalError:
+            raise  # of the disk, not of the archive
+        except _SAYS_WHAT_CANNOT_BE as wrong:
             raise ArchiveError(words.ARCHIVE_BROKEN) from wrong
         told = Told(digest.hexdigest(), dict(sorted(counts.items())))
         if told.digest != manifest.get("digest"):
             raise ArchiveError(words.ARCHIVE_ALTERED)
-        connection.check_constraints()
+        try:
+            connection.check_constraints()
+        except IntegrityError as wrong:
+            raise ArchiveError(words.ARCHIVE_BROKEN) from wrong
     return told

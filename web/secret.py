@@ -34,24 +34,19 @@ def _made_of(seed: str) -> str:
     return urlsafe_b64encode(made).decode()
 
 
-class DigestField(models.CharField[str, str]):
-    """The digest of the link that a record's seed makes, unless it has one already."""
-
-    def pre_save(self, model_instance: models.Model, add: bool) -> Any:
-        """Return the digest, made when the record first is kept, however that is done."""
-        if not getattr(model_instance, self.attname) and isinstance(model_instance, SecretLink):
-            setattr(model_instance, self.attname, digest_of(_made_of(model_instance.seed)))
-        return super().pre_save(model_instance, add)
-
-
 class SecretLink(models.Model):
     """What a link opens, found by the digest of the link's end."""
 
     seed = models.CharField(max_length=32, default=_seed, blank=True, editable=False)
-    digest = DigestField(max_length=64, unique=True, editable=False)
+    digest = models.CharField(max_length=64, unique=True, editable=False)
 
     class Meta:
         abstract = True
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        if self.__dict__.get("digest") == "":  # a new one, however it will be kept
+            self.digest = digest_of(_made_of(self.seed))
 
     @property
     def token(self) -> str:

@@ -23,13 +23,13 @@ class Migration(migrations.Migration):
     operations = [
         migrations.RenameField("member", "feed", "feed_token"),
         migrations.AddField("invitation", "seed", models.CharField(blank=True, default="", editable=False, max_length=32)),
-        migrations.AddField("invitation", "digest", web.secret.DigestField(editable=False, max_length=64, null=True)),
+        migrations.AddField("invitation", "digest", models.CharField(editable=False, max_length=64, null=True)),
         migrations.CreateModel(
             "Feed",
             [
                 ("id", models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name="ID")),
                 ("seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),
-                ("digest", web.secret.DigestField(editable=False, max_length=64, unique=True)),
+                ("digest", models.CharField(editable=False, max_length=64, unique=True)),
                 ("member", models.OneToOneField(on_delete=django.db.models.deletion.CASCADE, related_name="feed", to="people.member")),
             ],
             {"abstract": False},
@@ -39,5 +39,5 @@ class Migration(migrations.Migration):
         migrations.RemoveField("invitation", "token"),
         migrations.RemoveField("member", "feed_token"),
         migrations.AlterField("invitation", "seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),
-        migrations.AlterField("invitation", "digest", web.secret.DigestField(editable=False, max_length=64, unique=True)),
+        migrations.AlterField("invitation", "digest", models.CharField(editable=False, max_length=64, unique=True)),
     ]

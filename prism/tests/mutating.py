@@ -106,7 +106,7 @@ def _school(data: bytes) -> object:
 def spoilt(sound: bytes, rng: np.random.Generator) -> bytes:
     """Return a file with some of its bytes changed, cut, doubled or filled with what nobody means; of JSON values."""
     if sound[:1] in b"{[" and rng.random() < 0.5:
-        return _other_values(sound, rng)
+        return other_values(sound, rng)
     data = bytearray(sound)
     for _ in range(int(rng.integers(1, 5))):
         at, size = int(rng.integers(0, len(data) + 1)), int(rng.integers(0, 40))
@@ -146,7 +146,7 @@ ODD = [
 ]
 
 
-def _other_values(sound: bytes, rng: np.random.Generator) -> bytes:
+def other_values(sound: bytes, rng: np.random.Generator) -> bytes:
     """Return JSON with one or two of its values replaced by others, left out or doubled."""
     held = json.loads(sound)
     for _ in range(int(rng.integers(1, 3))):

@@ -18,10 +18,10 @@ class Migration(migrations.Migration):
 
     operations = [
         migrations.AddField("shared", "seed", models.CharField(blank=True, default="", editable=False, max_length=32)),
-        migrations.AddField("shared", "digest", web.secret.DigestField(editable=False, max_length=64, null=True)),
+        migrations.AddField("shared", "digest", models.CharField(editable=False, max_length=64, null=True)),
         # going back, links lead nowhere, and only while there is one at most: the copy made before is the way back
         migrations.RunPython(digest, migrations.RunPython.noop),
         migrations.RemoveField("shared", "token"),
         migrations.AlterField("shared", "seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),
-        migrations.AlterField("shared", "digest", web.secret.DigestField(editable=False, max_length=64, unique=True)),
+        migrations.AlterField("shared", "digest", models.CharField(editable=False, max_length=64, unique=True)),
     ]
