@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import os
 import time
 from pathlib import Path
@@ -18,7 +19,10 @@ from people.throttle import address_of
 from studio import backups
 from works.models import Work
 
+log = logging.getLogger("studio.operating")
 STARTED = time.time()
+LOOK_AGAIN = 600.0
+"""Seconds for which it is believed that a database which was found sound still is."""
 LOCAL = ("127.0.0.1", "::1")
 
 
@@ -47,16 +51,40 @@ def troubles() -> list[str]:
     try:
         if backups.are_pending():
             found.append("migrations are pending")
-        with connection.cursor() as cursor:
-            cursor.execute("PRAGMA quick_check(1)")
-            if cursor.fetchone()[0] != "ok":
-                found.append("the database is damaged")
+        if not _is_sound():
+            found.append("the database is damaged")
         path = backups.database()
         if path.is_file() and not (os.access(path, os.W_OK) and os.access(path.parent, os.W_OK)):
             found.append("the database cannot be written to")
     except DatabaseError:
         found.append("the database does not answer")
     return found
+
+
+_sound_at: dict[str, float] = {}
+"""When a database was last found sound, by its file."""
+
+
+def _is_sound() -> bool:
+    """Whether the pages of the database hold together; looked at anew when a while has passed, and while they do not."""
+    name = str(backups.database())
+    if time.monotonic() - _sound_at.get(name, -LOOK_AGAIN) < LOOK_AGAIN:
+        return True
+    with connection.cursor() as cursor:
+        cursor.execute("PRAGMA quick_check(1)")
+        sound = cursor.fetchone()[0] == "ok"
+    if sound:
+        _sound_at[name] = time.monotonic()
+    return sound
+
+
+def look_over() -> list[str]:
+    """Look the whole database over as a server or the queue starts, and have the log say what is wrong with it."""
+    path = backups.database()
+    wrong = backups.faults(path) if path.is_file() else []
+    for each in wrong:
+        log.error("the database is damaged, restore the last copy: %s", each)
+    return wrong
 
 
 @login_not_required

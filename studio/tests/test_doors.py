@@ -3,9 +3,11 @@
 import json
 import logging
 import os
+import sqlite3
 import subprocess
 import sys
 import tempfile
+from contextlib import closing
 from pathlib import Path
 from unittest import mock
 
@@ -15,6 +17,7 @@ from django.test import Client, TestCase, override_settings
 from django.urls import reverse
 
 from people import throttle
+from studio import operating
 from studio.tests.filled import Filled
 from studio.tests.test_permissions import patterns
 from web.logs import Lines
@@ -119,6 +122,22 @@ class Operated(TestCase):
         self.assertIn("gentle_prism_work_waiting 0\n", figures)
         self.assertEqual(self.client.get(reverse("metrics"), REMOTE_ADDR="10.0.0.9").status_code, 404)
         self.assertEqual(self.client.get(reverse("metrics"), headers={"X-Forwarded-For": "1.2.3.4"}).status_code, 404)
+
+    def test_a_damaged_database_is_noticed_as_a_server_starts(self):
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "own.sqlite3"
+            with closing(sqlite3.connect(path)) as held:
+                held.execute("CREATE TABLE a (b TEXT UNIQUE)")
+                held.executemany("INSERT INTO a VALUES (?)", [(str(n) * 40,) for n in range(900)])
+                held.commit()
+            with mock.patch("studio.backups.database", return_value=path), self.assertNoLogs("studio.operating"):
+                self.assertEqual(operating.look_over(), [])
+            raw = bytearray(path.read_bytes())
+            raw[4096 * 3 : 4096 * 4] = b"\x07" * 4096
+            path.write_bytes(raw)
+            with mock.patch("studio.backups.database", return_value=path), self.assertLogs("studio.operating") as said:
+                self.assertTrue(operating.look_over())
+            self.assertIn("restore the last copy", said.output[0])
 
     def test_the_log_says_where_an_error_arose_and_nothing_of_what_was_in_hand(self):
         try:
