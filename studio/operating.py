@@ -66,13 +66,13 @@ _sound_at: dict[str, float] = {}
 
 
 def _is_sound() -> bool:
-    """Whether the pages of the database hold together; looked at anew when a while has passed, and while they do not."""
+    """Whether the pages of the database hold together; looked at anew after a while, and for as long as they do not."""
     name = str(backups.database())
     if time.monotonic() - _sound_at.get(name, -LOOK_AGAIN) < LOOK_AGAIN:
         return True
     with connection.cursor() as cursor:
         cursor.execute("PRAGMA quick_check(1)")
-        sound = cursor.fetchone()[0] == "ok"
+        sound = bool(cursor.fetchone()[0] == "ok")
     if sound:
         _sound_at[name] = time.monotonic()
     return sound
