@@ -188,6 +188,7 @@ class DocumentJourney(BrowserTest):
         # it arrives
         resize(self.browser, *WIDE)
         self.open("/sign-in/")
+        self.be_at_home()
         self.leave("form[action='/enter-demo/'] button")
         self.wait(lambda: "May we see it by the window first?" in self.text("main"))
         self.assert_accessible("the studio with an answer")
