@@ -74,7 +74,7 @@ def main() -> None:
     camera.open(f"/reviews/{camera.in_room('Library')}/light/?when=equinox&hour=16")
     camera.take("light")
     camera.open("/jobs/")
-    job = camera.leads_to("a[href^='/jobs/'][href$='/']:not([href='/jobs/'])")
+    job = camera.leads_to("main a[href^='/jobs/']:not([href$='/new/']):not([href$='/bring-in/'])")
     camera.open(job)
     time.sleep(1.5)
     camera.take("job")
