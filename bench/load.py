@@ -1,7 +1,8 @@
-"""A studio under load: eight threads writing to four processes, then sixteen people who read and write.
+"""A studio under load: eight threads writing to four processes, then sixteen people who read and write; and one process
+that is asked ten thousand times, whose memory must not grow.
 
-`python -m bench.load [SECONDS]`: a database of its own with 2,000 reviews and 20,000 viewings, served by gunicorn; for
-the people with as many processes as there are cores, as is advised.
+`python -m bench.load [SECONDS]`, `python -m bench.load steady [REQUESTS]`: a database of its own with 2,000 reviews and
+20,000 viewings, served by gunicorn; for the people with as many processes as there are cores, as is advised.
 """
 
 from __future__ import annotations
@@ -151,6 +152,43 @@ def writing(studio: _Studio) -> None:
     print(*errors[:5], sep="\n") if errors else None
 
 
+def act(person: _Person, rng: random.Random, reviews: list[int]) -> None:
+    """Look at a page, or write."""
+    review, which = rng.choice(reviews), rng.random()
+    if which < 0.15:
+        person.ask("/")
+    elif which < 0.55:
+        person.ask(f"/reviews/{review}/{rng.choice(['read', 'compare', 'place', 'verdict', 'view'])}/")
+    elif which < 0.7:
+        person.ask(f"/colours/?family={rng.choice(['grey', 'white', 'beige'])}")
+    elif which < 0.8:
+        person.ask(f"/find/?q={rng.choice(['cool+grey', 'haar', 'pale+blue'])}")
+    elif which < 0.88:
+        person.ask("/viewings/")
+    else:
+        person.ask(f"/reviews/{review}/wall/", {"surround": rng.choice(["white", "pale", "mid"])})
+
+
+def steady(studio: _Studio, requests: int) -> None:
+    """Two people who never pause, at one process; its memory after a fifth of the requests, and after all."""
+    people = [_Person(studio.address, session) for session in studio.sessions[:2]]
+    reviews = [int(pk) for pk in re.findall(r"/reviews/(\d+)/", people[0].ask("/"))]
+    found = []
+    for part in (requests // 5, requests - requests // 5):
+
+        def live(number: int, count: int = part // len(people)) -> None:
+            rng = random.Random(number)
+            for _ in range(count):
+                act(people[number], rng, reviews)
+
+        _together([threading.Thread(target=live, args=(number,)) for number in range(len(people))])
+        found.append(max(studio.memory()))
+    errors = [each for person in people for each in person.errors]
+    report(f"memory of a worker after {requests // 5:,} requests", f"{found[0]:.0f} MB", "350 MB")
+    report(f"  after {requests:,}", f"{found[1]:.0f} MB", "no growth")
+    report("  errors", str(len(errors)), "0")
+
+
 def reading(studio: _Studio, seconds: float) -> None:
     """Sixteen people look at pages, and write now and then."""
     people = [_Person(studio.address, session) for session in studio.sessions]
@@ -159,22 +197,9 @@ def reading(studio: _Studio, seconds: float) -> None:
     people[0].times.clear()
 
     def live(number: int) -> None:
-        rng, person = random.Random(number), people[number]
+        rng = random.Random(number)
         while time.perf_counter() < until:
-            review = rng.choice(reviews)
-            act = rng.random()
-            if act < 0.15:
-                person.ask("/")
-            elif act < 0.55:
-                person.ask(f"/reviews/{review}/{rng.choice(['read', 'compare', 'place', 'verdict', 'view'])}/")
-            elif act < 0.7:
-                person.ask(f"/colours/?family={rng.choice(['grey', 'white', 'beige'])}")
-            elif act < 0.8:
-                person.ask(f"/find/?q={rng.choice(['cool+grey', 'haar', 'pale+blue'])}")
-            elif act < 0.88:
-                person.ask("/viewings/")
-            else:
-                person.ask(f"/reviews/{review}/wall/", {"surround": rng.choice(["white", "pale", "mid"])})
+            act(people[number], rng, reviews)
             time.sleep(rng.uniform(*PAUSE))
 
     _together([threading.Thread(target=live, args=(number,)) for number in range(PEOPLE)])
@@ -192,13 +217,18 @@ def reading(studio: _Studio, seconds: float) -> None:
 
 def main() -> None:
     """Print what a studio bears."""
-    seconds = float(sys.argv[1]) if len(sys.argv) > 1 else 300.0
+    asked = sys.argv[1:]
+    if asked[:1] == ["steady"]:
+        acts = [(1, partial(steady, requests=int(asked[1]) if len(asked) > 1 else 10_000))]
+    else:
+        seconds = float(asked[0]) if asked else 300.0
+        acts = [(PROCESSES, writing), (CORES, partial(reading, seconds=seconds))]
     with tempfile.TemporaryDirectory() as folder:
         studio = _Studio(folder)
-        for processes, act in ((PROCESSES, writing), (CORES, partial(reading, seconds=seconds))):
+        for processes, each in acts:
             studio.serve(processes)
             try:
-                act(studio)
+                each(studio)
             finally:
                 studio.stop()
 

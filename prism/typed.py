@@ -40,7 +40,11 @@ def one_line(text: str) -> str:
     >>> one_line(" Fog\tBell\n ")
     'Fog Bell'
     """
-    return text if text.isascii() and text.isprintable() and text == text.strip() else " ".join(printable(text).split())
+    return (
+        text
+        if text.isascii() and text.isprintable() and text == " ".join(text.split())
+        else " ".join(printable(text).split())
+    )
 
 
 def all_printable(held: Any) -> Any:

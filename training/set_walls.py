@@ -106,8 +106,11 @@ def _about(user: User, colour: Colour, chosen: School, after_dark: bool = False)
 def set_for_studio(user: User, kind: str, apart: str) -> SetWall:
     """Set a wall of a kind for everybody of the studio. Raises `NoWallError` and `ValueError` for what cannot be."""
     chosen = school_queries.usual(user)
+    if kind not in set(Kind):
+        raise ValueError(words.KIND_UNKNOWN)
+    wanted = Kind(kind)
     try:
-        wanted, size = Kind(kind), parse(apart)
+        size = parse(apart)
     except ValueError:
         raise ValueError(words.apart_wrong(apart, *APART)) from None
     if not APART[0] <= size <= APART[1]:

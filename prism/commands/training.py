@@ -24,7 +24,7 @@ def run_exercise(args: argparse.Namespace) -> None:
     chosen = school_of(args)
     apart = parse(args.apart) if is_number(args.apart) else 0.0
     if not HARDEST <= apart <= EASIEST:
-        fail(words.apart_wrong(args.apart, HARDEST, EASIEST))
+        fail(f"--apart: {words.apart_wrong(args.apart, HARDEST, EASIEST)}")
     entries, offered = decks.deck(), decks.offered(chosen)
     makers = sorted({entry.maker for entry in entries})
     numbers = [makers.index(entry.maker) for entry in entries]

@@ -31,6 +31,7 @@ class Names(unittest.TestCase):
         self.assertEqual((entry.code, entry.name, entry.maker), ("A 1", "Fog [31mBell Tide", "M"))
         self.assertEqual(entry.recipe, (("K", 1.0),))
         self.assertEqual(one_line("  "), "")
+        self.assertEqual(one_line("Fog  Bell"), "Fog Bell")
 
     def test_every_table_that_goes_out_can_be_read_back(self):
         entry = Entry(line=1, code="A1", name=self.HOSTILE, maker="M", lab=(50.0, 0.0, 0.0))

@@ -39,9 +39,12 @@ def too_small(kind: str) -> str:
     return f"These decks hold no wall for “{TRAINED[kind]}” Bring in a fuller deck, or choose another exercise."
 
 
+KIND_UNKNOWN = "Nothing of this kind is asked: choose what is asked from the list."
+
+
 def apart_wrong(text: str, low: float, high: float) -> str:
     """Say that an exercise cannot be so hard, or so easy."""
-    return f"--apart is the ΔE00 that is to be told, {number(low)} to {number(high)}, and not ‘{text}’."
+    return f"What is to be told apart is {number(low)} to {number(high)} ΔE00, and not ‘{text}’."
 
 
 def because(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:

@@ -128,7 +128,8 @@ class Studios(Training):
     def test_what_cannot_be_set_is_said(self):
         for kind, apart in (("odd", "x"), ("odd", "-3"), ("odd", "nan"), ("odd", "99"), ("nothing", "2")):
             self.client.post(reverse("studio-wall-set"), {"kind": kind, "apart": apart})
-            self.assertContains(self.client.get(reverse("training")), "ΔE00 that is to be told")
+            said = "Nothing of this kind" if kind == "nothing" else "What is to be told apart is"
+            self.assertContains(self.client.get(reverse("training")), said)
         self.assertFalse(SetWall.objects.exists())
 
     def test_owners_see_a_junior_s_progress_if_that_one_agrees_and_juniors_nobody_s(self):
