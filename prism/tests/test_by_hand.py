@@ -4,21 +4,24 @@ import math
 import unittest
 from dataclasses import replace
 from itertools import pairwise
+from types import SimpleNamespace
 
 import numpy as np
 
 from prism import comparison, demo, school
+from prism.choosing.axes import OPPOSITE, comparative, is_hue, less
 from prism.difference import delta_e
 from prism.light import box, solve
 from prism.light.room import SIDES, Fixed
 from prism.reading import read_many
-from prism.spectrum import lightness_to_lrv
+from prism.spectrum import lightness_to_lrv, to_lab, to_lrv
 from prism.surety import AXES, Level, apart, axes_at, band_shares, bands, below, lightness_span, outline
 from prism.tests.rooms import paint, plain_room, window
 from prism.tint import reach
 from prism.tint.hiding import opacities
 from prism.tint.optics import K1, opaque, surface
 from prism.tint.recipe import Recipe, RecipeError
+from prism.tint.strengths import curve
 from prism.whites import home, sheen
 from prism.whites.ranking import YELLOWER, Agreement, There, agreement, rank, safe, ways_out
 
@@ -169,6 +172,40 @@ class Supporting(unittest.TestCase):
             self.assertEqual(comparison._loss_of(float(hue), WALL), expected, hue)
 
 
+class Paired(unittest.TestCase):
+    """A subject that is a little yellower than the board beside it: the board is less yellow, not bluer."""
+
+    def pair(self, degrees, size=3.0):
+        way = size * np.array([math.cos(math.radians(degrees)), math.sin(math.radians(degrees))])
+        subject, held = readings(at(60, *(np.array([-1.0, 2.0]) + way)), at(60, -1.0, 2.0))
+        return subject, held, {axis: comparison.as_paired(axis, subject, held, WALL) for axis in
+                               ("lighter", "warmer", *map(comparative, WALL.undertone.words))}  # fmt: skip
+
+    def test_the_opposite_of_what_the_subject_gains_is_less_of_it(self):
+        for degrees in range(5, 360, 10):
+            subject, held, found = self.pair(degrees)
+            hue = (
+                float(np.degrees(np.arctan2(*np.subtract(subject.undertone.vector, held.undertone.vector)[::-1]))) % 360
+            )
+            gained = WALL.undertone.word(hue)
+            spoken = comparison._loss_of(hue, WALL) is None
+            for axis, said in found.items():
+                opposite = spoken and is_hue(axis) and axis == OPPOSITE.get(comparative(gained))
+                self.assertEqual(said, less(gained) if opposite else axis, (degrees, axis))
+
+    def test_two_share_an_undertone_by_their_first_or_by_leaning_to_each_other(self):
+        def leaning(main, second):
+            return SimpleNamespace(undertone=SimpleNamespace(main=main, second=second))
+
+        for first, second, shared in (
+            (("green", ""), ("green", "blue"), True), (("green", "blue"), ("blue", "green"), True),
+            (("green", "blue"), ("blue", ""), False), (("green", ""), ("blue", "green"), False),
+            (("green", "yellow"), ("blue", "green"), False),
+        ):  # fmt: skip
+            found = comparison.shared_undertone(leaning(*first), leaning(*second))
+            self.assertEqual(found, shared, (first, second))
+
+
 class Tints(unittest.TestCase):
     SYSTEM = demo.tint_system()
     BASE = max(SYSTEM.bases.values(), key=lambda one: one.capacity)
@@ -212,6 +249,18 @@ class Tints(unittest.TestCase):
         for parts in ((0.0, 0.0), (-1.0, 2.0)):
             with self.assertRaises(RecipeError):
                 reach.mixture([(one, parts[0]), (other, parts[1])], self.SYSTEM)
+
+    def test_a_curve_is_each_strength_by_itself(self):
+        recipe = next(one.recipe for one in demo.deck() if one.recipe and one.recipe.total)
+        found = curve(recipe, [-50, 0, 25], self.SYSTEM, WALL)
+        spectra = self.SYSTEM.reflectance([recipe.scaled(percent) for percent in (-50, 0, 25)])
+        np.testing.assert_allclose(found.lab, to_lab(spectra))
+        np.testing.assert_allclose(found.lrv, to_lrv(spectra))
+        self.assertEqual(list(found.percents), [-50, 0, 25])
+        expected = read_many(to_lab(spectra), to_lrv(spectra), np.zeros(3), WALL)
+        self.assertEqual(found.families, tuple(one.family.base for one in expected))
+        for array in (found.percents, found.lrv, found.lab):
+            self.assertFalse(array.flags.writeable)
 
     def test_the_deeper_base_is_the_next_that_holds_more(self):
         order = sorted(self.SYSTEM.bases.values(), key=lambda one: one.capacity)
