@@ -7,6 +7,7 @@ from urllib.parse import urlencode
 
 from django.contrib import messages
 from django.core.paginator import Paginator
+from django.db import transaction
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
@@ -144,13 +145,14 @@ def blind(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def arrange(request: StudioRequest, pk: int) -> HttpResponse:
     """Move a board along the wall, by a number of places or to one."""
-    review = own_review(request, pk)
-    ids = [held.colour.pk for held in Bench(review).wall.arranged]
-    colour = whole_number(request.POST.get("colour"))
-    if colour in ids:
-        by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
-        to = ids.index(colour) + by if by else whole_number(request.POST.get("to"))
-        services.arrange(review, ids, colour, to)
+    with transaction.atomic():  # a move counts from the order that stands, also where two move at once
+        review = own_review(request, pk)
+        ids = [held.colour.pk for held in Bench(review).wall.arranged]
+        colour = whole_number(request.POST.get("colour"))
+        if colour in ids:
+            by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
+            to = ids.index(colour) + by if by else whole_number(request.POST.get("to"))
+            services.arrange(review, ids, colour, to)
     return _show(request, Visit(Bench(review)))
 
 

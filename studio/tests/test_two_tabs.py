@@ -8,6 +8,8 @@ from jobs.forms import JobForm
 from jobs.models import Job, Room
 from jobs.sheet import RoomSheet
 from jobs.tests.test_jobs import SHEET
+from reviews import services
+from reviews.bench import Bench
 from schools import services as school_services
 from schools.forms import SchoolForm
 from studio.tests.as_browser import untouched
@@ -106,6 +108,20 @@ class TwoTabs(world.Studio):
         self.assertEqual(self.send(other, **{"trim.gap": "12"}).status_code, 302)
         self.school.refresh_from_db()
         self.assertEqual((self.school.table["title"], self.school.table["trim"]["gap"]), ("Pilots’ even", 12))
+
+    def test_orders_are_moved_one_colour_at_a_time_so_that_both_moves_count(self):
+        review = services.start(self.isla, world.colour("H16.3"))
+        for code in ("T05.4", "H06.3", "T06.2"):
+            services.shortlist(review, world.colour(code))
+        for code, to in (("T06.2", 1), ("T05.4", 3)):  # each from a page that shows the order before either move
+            sent = {"colour": world.colour(code).pk, "act": "to", "to": to}
+            self.client.post(reverse("review-act", args=[review.pk, "place", "shortlist"]), sent)
+        self.assertEqual([one.colour.code for one in review.shortlist.all()], ["T06.2", "H06.3", "T05.4"])
+        wall = [held.colour.pk for held in Bench(review).wall.arranged]
+        for pk, to in ((wall[3], 0), (wall[2], 1)):
+            self.client.post(reverse("review-arrange", args=[review.pk]), {"colour": pk, "to": to})
+        review.refresh_from_db()
+        self.assertEqual(review.hand_order[:4], [wall[3], wall[2], wall[0], wall[1]])
 
     def test_marks_that_are_none_let_everything_sent_count(self):
         sent = self.open("job-edit", self.job.pk)
