@@ -10,6 +10,7 @@ BIN := .venv/bin
 SETUP := .setup
 PACKAGES := prism web people works schools decks training tinting jobs reviews records instruments studio
 export OPENBLAS_NUM_THREADS ?= 1
+export MALLOC_ARENA_MAX ?= 2
 export PYTHONDONTWRITEBYTECODE ?= 1
 
 .PHONY: demo test check run bench pictures css assets requirements deck weights architecture manual bill mutants clean

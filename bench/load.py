@@ -86,6 +86,7 @@ class _Studio:
     def __init__(self, folder: str) -> None:
         self._env = os.environ | {
             "DATABASE": f"{folder}/load.sqlite3", "STUDIO_ENV": "demo", "DJANGO_SETTINGS_MODULE": "studio.settings",
+            "MALLOC_ARENA_MAX": "2",  # as the service has it
         }  # fmt: skip
         self.sessions = self.told(SET_UP).split()[-PEOPLE:]
         subprocess.run([sys.executable, "manage.py", "collectstatic", "--noinput", "-v0"], env=self._env, check=True)
@@ -183,6 +184,7 @@ def steady(studio: _Studio, requests: int) -> None:
 
         _together([threading.Thread(target=live, args=(number,)) for number in range(len(people))])
         found.append(max(studio.memory()))
+        print(f"{part:,} requests: {found[-1]:.0f} MB", flush=True)
     errors = [each for person in people for each in person.errors]
     report(f"memory of a worker after {requests // 5:,} requests", f"{found[0]:.0f} MB", "350 MB")
     report(f"  after {requests:,}", f"{found[1]:.0f} MB", "no growth")

@@ -21,8 +21,7 @@ def warm() -> None:
 
 
 def _calm_collector() -> None:
-    """Let what was loaded at the start out of the search for garbage, and search less often: going through all that is
-    held takes some 150 ms, in which every thread of the worker waits."""
+    """Let what was loaded at the start out of the search for garbage: going through all of it takes some 150 ms, in
+    which every thread of the worker waits."""
     gc.collect()
     gc.freeze()
-    gc.set_threshold(5_000, 10, 10)
