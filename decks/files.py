@@ -30,17 +30,17 @@ BREATH = 0.11
 """Seconds between parts. Who waits for SQLite's lock asks for it every 0.1 s at most, and so gets it in between."""
 
 
-@transaction.atomic
 def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
     """Keep a file until it is brought in; of those that wait the person's oldest go. Raises `DeckFileError`."""
     if Import.objects.filter(owner=owner, state=Import.State.RUNNING).exists():
         raise DeckFileError(words.another_running())
     kind = recognise(file_name, data)
-    waits = Import.objects.filter(owner=owner, state=Import.State.WAITING).values_list("pk", flat=True)
-    Import.objects.filter(pk__in=list(waits[MOST_WAITING - 1 :])).delete()
-    return Import.objects.create(
-        owner=owner, deck_name=deck_name, file_name=file_name[:200], file_format=kind, content=data
-    )
+    with transaction.atomic():
+        waits = Import.objects.filter(owner=owner, state=Import.State.WAITING).values_list("pk", flat=True)
+        Import.objects.filter(pk__in=list(waits[MOST_WAITING - 1 :])).delete()
+        return Import.objects.create(
+            owner=owner, deck_name=deck_name, file_name=file_name[:200], file_format=kind, content=data
+        )
 
 
 MOST_CELLS = 300

@@ -113,7 +113,6 @@ def duplicate(by: User, room: Room) -> Room:
     return made
 
 
-@transaction.atomic
 def _copied(by: User, room: Room, job: Job, name: str) -> Room:
     fields = ("width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes")
     made = Room.objects.create(job=job, name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
@@ -126,7 +125,6 @@ def _copied(by: User, room: Room, job: Job, name: str) -> Room:
     return made
 
 
-@transaction.atomic
 def _save_as_new(row: Model, **of: Model) -> None:
     row.pk = None
     row._state.adding = True
@@ -144,14 +142,12 @@ def keep_finishes(by: User, room: Room, rows: Rows) -> None:
     _touch(by, room)
 
 
-@transaction.atomic
 def _touch(by: User, room: Room) -> None:
     room.changed_by, room.updated = by, timezone.now()
     room.save(update_fields=["changed_by", "updated"])
     _touch_job(by, room.job_id)
 
 
-@transaction.atomic
 def _touch_job(by: User, pk: int) -> None:
     Job.objects.filter(pk=pk).update(updated=timezone.now(), changed_by=by)
 
@@ -238,7 +234,6 @@ def use_reading(by: User, reading: Metered, taken: bool) -> None:
     _rescale(by, reading.room)
 
 
-@transaction.atomic
 def _rescale(by: User, room: Room) -> None:
     held = [(r.lux, r.computed_lux) for r in room.readings.filter(taken=True) if r.lux > 0]
     mean = float(np.exp(np.mean([np.log(found / computed) for found, computed in held]))) if held else None
@@ -247,14 +242,14 @@ def _rescale(by: User, room: Room) -> None:
     room.save(update_fields=["correction", "changed_by", "updated"])
 
 
-@transaction.atomic
 def read_compass(by: User, room: Room) -> float:
     """Read the compass at the wall that is called north, and turn the room by it; return the bearing."""
     driver = import_string(settings.COMPASS_DRIVER)(room.pk, room.readings.count())
     bearing = float(driver.bearing(room.turn % 360))
     room.turn = bearing if bearing <= 180 else bearing - 360
     room.changed_by, room.updated = by, timezone.now()
-    room.save(update_fields=["turn", "changed_by", "updated"])
+    with transaction.atomic():  # with its record; nothing is locked while the compass is read
+        room.save(update_fields=["turn", "changed_by", "updated"])
     return bearing
 
 

@@ -6,23 +6,24 @@ from auditlog.context import disable_auditlog
 from axes.models import AccessAttempt, AccessFailureLog, AccessLog
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.utils import timezone
 from django.utils.crypto import get_random_string
 from django_otp import devices_for_user
 
 from people import sessions
-from people.models import LEFT, Event, Feed, Invitation, Member, Studio
+from people.models import Event, Feed, Invitation, Member, Studio
 from people.services import PeopleError
 from prism import words
 
+LEFT = "left-"
+"""How user names begin of those whose names were taken off."""
 
-def _take_doors(user: User) -> None:
-    """Take away by what somebody came in, and the record of their coming."""
-    sessions.end_all(user)
-    for device in devices_for_user(user, confirmed=None):
-        device.delete()
+
+def _take_doors(*users: User) -> None:
+    """End the sessions of people, and take away the record of their trying the door."""
+    sessions.end_all(*users)
     for attempts in (AccessAttempt, AccessFailureLog, AccessLog):
-        attempts.objects.filter(username=user.username).delete()
-    Event.objects.filter(user=user).delete()
+        attempts.objects.filter(username__in=[user.username for user in users]).delete()
 
 
 @transaction.atomic
@@ -35,6 +36,8 @@ def erase_person(member: Member) -> None:
     with disable_auditlog():
         _take_doors(user)
         Feed.objects.filter(member=member).delete()
+        for device in devices_for_user(user, confirmed=None):
+            device.delete()
         for related in ("sittings", "returning", "events"):
             getattr(user, related).all().delete()
         _unname(member)
@@ -42,6 +45,8 @@ def erase_person(member: Member) -> None:
         user.first_name = words.SOMEBODY_WHO_LEFT
         user.set_unusable_password()
         user.save()
+        member.erased = timezone.now()
+        member.save(update_fields=["erased"])
 
 
 def _unname(member: Member) -> None:
@@ -58,8 +63,7 @@ def erase_studio(studio: Studio) -> int:
     users = User.objects.filter(membership__studio=studio)
     count = users.count()
     with disable_auditlog():
-        for user in users:
-            _take_doors(user)
+        _take_doors(*users)
         users.delete()
         studio.delete()
     return count

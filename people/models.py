@@ -19,8 +19,6 @@ from web.secret import SecretLink
 
 PAPERS = ("A4", "Letter")
 """Papers that documents are made for."""
-LEFT = "left-"
-"""How user names begin of those whose names were taken off."""
 LASTS = timedelta(days=7)
 """How long an invitation may be used."""
 
@@ -63,6 +61,7 @@ class Member(models.Model):
     role = models.CharField(max_length=10, choices=Role, default=Role.OWNER)
     joined = models.DateTimeField(default=timezone.now)
     closed = models.DateTimeField(null=True, blank=True)
+    erased = models.DateTimeField(null=True, blank=True)  # when what named the person was taken off
     units = models.CharField(max_length=8, choices=words.HABIT_UNITS, default="metric")
     decimal = models.CharField(max_length=8, choices=words.HABIT_DECIMALS, default="point")
     dates = models.CharField(max_length=8, choices=words.HABIT_DATES, default="day")
@@ -73,11 +72,6 @@ class Member(models.Model):
 
     def __str__(self) -> str:
         return self.name
-
-    @property
-    def erased(self) -> bool:
-        """Whether what named the person was taken off."""
-        return self.user.username.startswith(LEFT)
 
     @property
     def name(self) -> str:

@@ -39,10 +39,11 @@ def note(request: HttpRequest) -> None:
     request.session[BEGUN] = [timezone.now().isoformat(), address_of(request), browser]
 
 
-def _of(user: User) -> list[tuple[str, dict[str, Any]]]:
-    """Return the keys and contents of somebody's sessions."""
+def _of(*users: User) -> list[tuple[str, dict[str, Any]]]:
+    """Return the keys and contents of somebody's sessions, or of several people's."""
     held = [(one.session_key, one.get_decoded()) for one in Session.objects.filter(expire_date__gt=timezone.now())]
-    return [(key, content) for key, content in held if content.get(SESSION_KEY) == str(user.pk)]
+    theirs = {str(user.pk) for user in users}
+    return [(key, content) for key, content in held if content.get(SESSION_KEY) in theirs]
 
 
 def _mark(key: str) -> str:
@@ -60,9 +61,9 @@ def of(user: User, request: HttpRequest) -> list[Signed]:
     return sorted(found, key=lambda one: (not one.is_this, -(one.begun.timestamp() if one.begun else 0.0)))
 
 
-def end_all(user: User) -> None:
-    """End all of somebody's sessions."""
-    Session.objects.filter(session_key__in=[key for key, _ in _of(user)]).delete()
+def end_all(*users: User) -> None:
+    """End all of some people's sessions."""
+    Session.objects.filter(session_key__in=[key for key, _ in _of(*users)]).delete()
 
 
 def end(user: User, request: HttpRequest, mark: str = "") -> int:

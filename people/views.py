@@ -9,7 +9,6 @@ from django.contrib.auth import login
 from django.contrib.auth.decorators import login_not_required
 from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.urls import reverse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
@@ -27,10 +26,6 @@ from web.uploads import say_too_large
 def people(request: StudioRequest) -> HttpResponse:
     """Show who belongs to the studio; owners also see open invitations."""
     return _show(request)
-
-
-def _address(request: StudioRequest, invitation: Invitation) -> str:
-    return request.build_absolute_uri(reverse("join", args=[invitation.token])) if invitation.token else ""
 
 
 def _show(
@@ -53,7 +48,7 @@ def _show(
         "trouble": trouble,
         "not_again": words.NOT_SHOWN_AGAIN,
         "trail": trail.of_studio(request.user),
-        "invitations": [(one, _address(request, one)) for one in opened],
+        "invitations": [(one, one.address(request, "join")) for one in opened],
     }
     failed = trouble or any(one.errors for one in (form, studio, habits) if one)
     return render(request, "people/people.html", context, status=422 if failed else 200)

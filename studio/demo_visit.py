@@ -59,10 +59,9 @@ def visit() -> User:
     user = User.objects.create_user(f"{VISITOR}{mark[1:]}", first_name=model.first_name)
     demo_job.enter(user)
     colleagues(user, mark)
-    for name in (MODEL, *(name for name, _, _ in PEOPLE)):
-        _copy_practice(
-            User.objects.get(username=name), user if name == MODEL else User.objects.get(username=name + mark)
-        )
+    _copy_practice(model, user)
+    for name, _, _ in PEOPLE:
+        _copy_practice(User.objects.get(username=name), User.objects.get(username=f"{name}{mark}"))
     return user
 
 
@@ -115,14 +114,9 @@ def remembered(request: HttpRequest) -> User | None:
     return User.objects.filter(pk=pk, is_active=True).first()
 
 
-def is_visitor(user: User) -> bool:
-    """Whether somebody visits the demo, and may begin anew."""
-    return user.username.startswith((VISITOR, NEWCOMER))
-
-
 def forget(user: User) -> None:
     """Erase a visitor's studio."""
-    if is_visitor(user):
+    if user.username.startswith((VISITOR, NEWCOMER)):
         erase_studio(people.studio_of(user))
 
 
@@ -141,15 +135,15 @@ def _left() -> list[tuple[datetime, Studio]]:
 def make_room(most: int) -> int:
     """Erase the studios that were left the longest, so that at most so many are there; return how many went."""
     held = _left() if Studio.objects.count() > most else []
-    going = held[: max(0, len(held) - most)]
-    for _, studio in going:
-        erase_studio(studio)
-    return len(going)
+    return _erase([studio for _, studio in held[: max(0, len(held) - most)]])
 
 
 def sweep() -> int:
     """Erase the studios whose visitors have gone; called by the queue. Return how many went."""
-    going = [studio for at, studio in _left() if timezone.now() - at > STAYS]
-    for studio in going:
+    return _erase([studio for at, studio in _left() if timezone.now() - at > STAYS])
+
+
+def _erase(studios: list[Studio]) -> int:
+    for studio in studios:
         erase_studio(studio)
-    return len(going)
+    return len(studios)

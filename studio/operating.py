@@ -79,7 +79,7 @@ def _is_sound() -> bool:
 
 
 def look_over() -> list[str]:
-    """Look the whole database over as a server or the queue starts, and have the log say what is wrong with it."""
+    """Look the whole database over as a server starts, and have the log say what is wrong with it."""
     path = backups.database()
     wrong = backups.faults(path) if path.is_file() else []
     for each in wrong:

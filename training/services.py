@@ -31,7 +31,6 @@ MORE_UNDERTONES = 3
 _scheduler = Scheduler(enable_fuzzing=False)
 
 
-@transaction.atomic
 def begin(user: User) -> Sitting:
     """Begin a sitting under the person's usual school, or go on with the one that is open; viewings in which eye and
     product disagreed have become walls by then."""
@@ -178,7 +177,6 @@ def unpick(wall: Wall) -> None:
         wall.save(update_fields=["picked"])
 
 
-@transaction.atomic
 def _schedule(wall: Wall) -> None:
     """Have what was missed come back soon, what was seen by comparison alone later, what was right later and later."""
     owner = wall.sitting.owner

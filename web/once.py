@@ -49,12 +49,7 @@ class OnceMiddleware:
                 return _as_before(first, request)
             SentForm.objects.filter(key=key, answered=False, at__lt=timezone.now() - LOST).delete()
             time.sleep(LOOK)
-        try:
-            response = self._get_response(request)
-        except BaseException:
-            SentForm.objects.filter(key=key).delete()
-            raise
-        return _kept(key, response, request)
+        return _kept(key, self._get_response(request), request)
 
 
 def _makes_something(request: StudioRequest) -> bool:

@@ -13,6 +13,8 @@ from hashlib import sha256
 from typing import Any, Self
 
 from django.db import models
+from django.http import HttpRequest
+from django.urls import reverse
 from django.utils.crypto import salted_hmac
 
 _SALT = "web.secret"
@@ -53,6 +55,11 @@ class SecretLink(models.Model):
         """The link's end; empty where it cannot be made again."""
         made = _made_of(self.seed)
         return made if self.seed and digest_of(made) == self.digest else ""
+
+    def address(self, request: HttpRequest, name: str) -> str:
+        """Return the whole address of the link, for views of this name; empty where it cannot be made again."""
+        token = self.token
+        return request.build_absolute_uri(reverse(name, args=[token])) if token else ""
 
     @classmethod
     def opened_by(cls, token: str) -> models.QuerySet[Self]:

@@ -24,7 +24,7 @@ from reviews.sharing import services as sharing_services
 from reviews.viewing import services as viewing_services
 
 
-class JobFiles(Wall):
+class WithJob(Wall):
     def setUp(self):
         super().setUp()
         self.rooms = station.enter(self.isla)
@@ -40,6 +40,8 @@ class JobFiles(Wall):
         services.arrange(self.review, ids, ids[0], 2)
         self.other = User.objects.create_user("rhona", first_name="Rhona")
 
+
+class JobFiles(WithJob):
     def held(self, job=None):
         return json.loads(job_file.written(job or self.job))
 

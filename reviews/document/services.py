@@ -10,7 +10,6 @@ from reviews.document.document import Document
 from reviews.models import DocumentEdit, Review
 
 
-@transaction.atomic
 def _edit(review: Review, section: str) -> DocumentEdit:
     made, _ = DocumentEdit.objects.get_or_create(review=review, section=section)
     return made

@@ -30,7 +30,7 @@ def share(request: StudioRequest, pk: int) -> HttpResponse:
     if request.method == "POST" and form.is_valid():
         services.share(request.user, job, form.chosen, form.cleaned_data["days"])
         return redirect("job-share", job.pk)
-    links = [(one, _address(request, one)) for one in queries.of_job(job)]
+    links = [(one, one.address(request, "shared")) for one in queries.of_job(job)]
     context = {"job": job, "form": form, "links": links, "not_again": words.NOT_SHOWN_AGAIN}
     return render(request, "reviews/sharing/share.html", context, status=422 if form.errors else 200)
 
@@ -50,10 +50,6 @@ def put_away(request: StudioRequest, pk: int) -> HttpResponse:
     one = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user))
     services.put_away(one)
     return redirect("home")
-
-
-def _address(request: StudioRequest, link: Shared) -> str:
-    return request.build_absolute_uri(address) if (address := link.get_absolute_url()) else ""
 
 
 def _open(token: str) -> Shared:

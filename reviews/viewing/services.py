@@ -159,13 +159,13 @@ def reopen(by: User, decision: Decision) -> None:
     review_services.save(decision.review)
 
 
-def feed_of(user: User) -> str:
-    """Return the end of somebody's private address, made when it is first asked for; empty where it is not shown."""
-    return Feed.objects.get_or_create(member=membership(user))[0].token
+def feed_of(user: User) -> Feed:
+    """Return somebody's private address, made when it is first asked for."""
+    return Feed.objects.get_or_create(member=membership(user))[0]
 
 
 @transaction.atomic
-def renew_feed(user: User) -> str:
+def renew_feed(user: User) -> Feed:
     """Give somebody's feed another address, so that the old one leads nowhere."""
     Feed.objects.filter(member=membership(user)).delete()
     return feed_of(user)

@@ -12,7 +12,6 @@ from django.contrib.auth.models import User
 from django.contrib.staticfiles import finders
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.urls import reverse
 from django.utils import timezone
 from django.utils.timezone import make_aware
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
@@ -58,8 +57,7 @@ def _listing(
     if request.htmx:
         return render(request, "reviews/viewing/weeks.html", context, status=422 if trouble else 200)
     context["not_again"] = words.NOT_SHOWN_AGAIN
-    token = services.feed_of(request.user)
-    context["feed"] = request.build_absolute_uri(reverse("viewings-feed", args=[token])) if token else ""
+    context["feed"] = services.feed_of(request.user).address(request, "viewings-feed")
     return render(request, "reviews/viewing/list.html", context, status=422 if trouble else 200)
 
 

@@ -24,7 +24,7 @@ from jobs.models import Job, Room
 from people.models import Member
 from prism.tests.mutating import Reader, attack, other_values
 from records import job_file
-from records.tests.test_job_file import JobFiles
+from records.tests.test_job_file import WithJob
 from reviews import services
 from reviews.sharing import services as sharing_services
 from studio.archive import ArchiveError, export, restore
@@ -44,7 +44,7 @@ class Pictures(SimpleTestCase):
             self.assertEqual(attack(reader, 150 * MORE, seed=7)[2], [])
 
 
-class Jobs(JobFiles):
+class Jobs(WithJob):
     def test_whatever_a_job_says_it_is_taken_up_whole_or_not_at_all(self):
         sharing_services.share(self.isla, self.job, [self.review], 30)
         sharing_services.share(self.isla, self.job, [], 30)

@@ -13,7 +13,6 @@ from reviews.models import Review
 from reviews.steps.light.reads import Light
 
 
-@transaction.atomic
 def keep_strength(review: Review, at: Light, percent: float) -> Colour | None:
     """Keep a strength of the subject as a colour of its own and put it on the shortlist; None for a strength that was
     not offered, or where the shortlist is full."""
@@ -22,6 +21,7 @@ def keep_strength(review: Review, at: Light, percent: float) -> Colour | None:
         return None
     name = words.strength_name(review.colour.name, percent)
     stimulus = from_reflectance(step.reflectance, "computed", words.computed_given(review.colour.name, percent))
-    held = review.colour.adjusted.filter(owner=review.owner, percent=percent).first()
-    kept = held or deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, step.recipe, percent)
-    return kept if services.shortlist(review, kept) else None
+    with transaction.atomic():  # what is computed above locks nothing
+        held = review.colour.adjusted.filter(owner=review.owner, percent=percent).first()
+        kept = held or deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, step.recipe, percent)
+        return kept if services.shortlist(review, kept) else None

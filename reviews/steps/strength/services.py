@@ -17,7 +17,6 @@ SAME = 0.05
 """Percent by which two kept strengths are one."""
 
 
-@transaction.atomic
 def look_at_strength(review: Review, percent: float) -> None:
     """Note which strength is looked at. Like the place, this is no change to the record."""
     review.strength = percent

@@ -318,7 +318,7 @@ class Calendars(Viewings):
 
     def test_the_feed_is_open_by_its_address_alone_until_it_gets_another(self):
         self.planned()
-        token = viewing_services.feed_of(self.isla)
+        token = viewing_services.feed_of(self.isla).token
         self.client.logout()
         address = reverse("viewings-feed", args=[token])
         self.assertEqual(self.client.get(address).status_code, 200)
@@ -330,14 +330,14 @@ class Calendars(Viewings):
         Member.objects.filter(user=self.isla).update(closed=timezone.now())
         self.assertEqual(
             self.client.get(
-                reverse("viewings-feed", args=[viewing_services.feed_of(User.objects.get(pk=self.isla.pk))])
+                reverse("viewings-feed", args=[viewing_services.feed_of(User.objects.get(pk=self.isla.pk)).token])
             ).status_code,
             404,
         )
 
     def test_another_studio_sees_none_of_it(self):
         self.planned()
-        theirs = viewing_services.feed_of(self.rory)
+        theirs = viewing_services.feed_of(self.rory).token
         page = self.client.get(reverse("viewings-feed", args=[theirs]))
         self.assertFalse(list(Calendar.from_ical(page.content).walk("VEVENT")))
 
