@@ -26,29 +26,62 @@ LUX_TICKS = (1, 100, 10_000)
 
 def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -> SafeString:
     """Return the room from above, turned as it lies, with its windows, the sun, and the sun on its floor."""
-    scale = _scale(room)
-    width, depth = room.width * scale, room.depth * scale
-    parts = [f'<rect class="floor" x="{n(-width / 2)}" y="{n(-depth / 2)}" width="{n(width)}" height="{n(depth)}"/>']
-    parts.append(f'<path class="sunlit" data-sunlit d="{sunlit(room, azimuth, height)}"/>')
-    for window, where in zip(room.windows, rectangles(room.size, room.windows), strict=True):
-        low, high = where.low[0], where.high[0]
-        if window.wall == "ceiling":
-            x, y = (low[0] - room.width / 2) * scale, (room.depth / 2 - high[1]) * scale
-            box = (x, y, (high[0] - low[0]) * scale, (high[1] - low[1]) * scale)
-            parts.append(_rect("rooflight", *box))
-        elif window.wall in ("north", "south"):
-            y = -depth / 2 if window.wall == "north" else depth / 2
-            parts.append(_rect("glass", (low[0] - room.width / 2) * scale, y - 3, (high[0] - low[0]) * scale, 6))
-        else:
-            x = width / 2 if window.wall == "east" else -width / 2
-            parts.append(_rect("glass", x - 3, (room.depth / 2 - high[0]) * scale, 6, (high[0] - low[0]) * scale))
-    turned = f'<g transform="rotate({n(room.turn)})">{"".join(parts)}</g>'
+    sunny = f'<path class="sunlit" data-sunlit d="{sunlit(room, azimuth, height)}"/>'
+    turned = _turned(room, [sunny])
     shown = "" if height > 0 else ' hidden=""'
     sun = (
         f'<g data-sun transform="rotate({n(azimuth)})"{shown}><line class="ray" x1="0" y1="-74" x2="0" y2="-58"/>'
         '<path class="ray-head" d="M-4 -62 L0 -55 L4 -62"/><circle class="sun" cx="0" cy="-80" r="4.5"/></g>'
     )
-    letters = joined(
+    body = joined([mark_safe(turned), mark_safe(sun), _letters()])
+    return svg(name, words.plan_text(name, hour, azimuth, height), (-106, -108, 212, 216), "plan", body)
+
+
+def looking(room: LitRoom, name: str, spots: Sequence[tuple[str, float]]) -> SafeString:
+    """Return the room from above, with the hours at which each wall is looked at."""
+    scale = _scale(room)
+    width, depth = room.width * scale, room.depth * scale
+    places = {"north": (0, -depth / 2), "east": (width / 2, 0), "south": (0, depth / 2), "west": (-width / 2, 0)}
+    by_wall: dict[str, list[float]] = {}
+    for wall, hour in spots:
+        by_wall.setdefault(wall, []).append(hour)
+    parts = []
+    for wall, hours in by_wall.items():
+        x, y = places[wall]
+        end = {"north": "middle", "south": "middle", "east": "end", "west": "start"}[wall]
+        x, y = x + {"east": -9, "west": 9}.get(wall, 0), y + {"north": 16, "south": -9}.get(wall, 4)
+        said = text(x, y, ", ".join(words.clock(hour) for hour in sorted(hours)), "look-hour", end)
+        parts.append(f'<g transform="rotate({n(-room.turn)} {n(x)} {n(y)})">{said}</g>')
+        bar = (
+            (x - 16, places[wall][1] - 3, 32, 6) if wall in ("north", "south") else (places[wall][0] - 3, y - 16, 6, 32)
+        )
+        parts.insert(0, str(_rect("look-wall", *bar)))
+    body = joined([mark_safe(_turned(room, parts)), _letters()])
+    return svg(name, words.looks_text(name, list(spots)), (-106, -108, 212, 216), "plan", body)
+
+
+def _turned(room: LitRoom, parts: Sequence[str]) -> str:
+    """Return the floor with its windows and what else lies in it, turned as the room lies."""
+    scale = _scale(room)
+    width, depth = room.width * scale, room.depth * scale
+    drawn = [f'<rect class="floor" x="{n(-width / 2)}" y="{n(-depth / 2)}" width="{n(width)}" height="{n(depth)}"/>']
+    for window, where in zip(room.windows, rectangles(room.size, room.windows), strict=True):
+        low, high = where.low[0], where.high[0]
+        if window.wall == "ceiling":
+            x, y = (low[0] - room.width / 2) * scale, (room.depth / 2 - high[1]) * scale
+            box = (x, y, (high[0] - low[0]) * scale, (high[1] - low[1]) * scale)
+            drawn.append(_rect("rooflight", *box))
+        elif window.wall in ("north", "south"):
+            y = -depth / 2 if window.wall == "north" else depth / 2
+            drawn.append(_rect("glass", (low[0] - room.width / 2) * scale, y - 3, (high[0] - low[0]) * scale, 6))
+        else:
+            x = width / 2 if window.wall == "east" else -width / 2
+            drawn.append(_rect("glass", x - 3, (room.depth / 2 - high[0]) * scale, 6, (high[0] - low[0]) * scale))
+    return f'<g transform="rotate({n(room.turn)})">{"".join([*drawn, *parts])}</g>'
+
+
+def _letters() -> SafeString:
+    return joined(
         [
             text(0, -94, "N", "compass"),
             text(96, 4, "E", "compass"),
@@ -56,8 +89,6 @@ def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -
             text(-96, 4, "W", "compass"),
         ]
     )
-    body = joined([mark_safe(turned), mark_safe(sun), letters])
-    return svg(name, words.plan_text(name, hour, azimuth, height), (-106, -108, 212, 216), "plan", body)
 
 
 def _scale(room: LitRoom) -> float:

@@ -64,15 +64,45 @@ def finish_of(room: Room, part: str) -> Finish | None:
     return next((one for one in room.finishes.all() if one.part == part), None)
 
 
-def wall_of(room: Room) -> tuple[str, Stimulus, Any] | None:
-    """Return what the walls of a room are called and their colour, with the review that is of it: what is decided, else
-    the colour last reviewed; None where there is neither."""
-    decided = finish_of(room, Finish.Part.WALLS)
+@dataclass(frozen=True)
+class OnWalls:
+    """The colour of a room's walls with its value, why it is (`stays`, `decided` by hand, `agreed` in a review, or last
+    `reviewed`), the review that is of it, and its decision."""
+
+    colour: Colour
+    value: Stimulus
+    why: str
+    review: Any = None
+    decision: Any = None
+
+    @property
+    def name(self) -> str:
+        """What it is called."""
+        return self.colour.name
+
+
+def wall_of(room: Room) -> OnWalls | None:
+    """Return what is on the walls of a room: what was put there by hand, else what its reviews decided last, else
+    the colour last reviewed; None where there is none of them."""
+    by_hand = finish_of(room, Finish.Part.WALLS)
     reviews: list[Any] = list(room.reviews.all())
-    if decided and decided.colour:
-        review = next((one for one in reviews if one.colour_id == decided.colour_id), None)
-        return decided.colour.name, decided.colour.stimulus, review
-    return (reviews[0].colour.name, reviews[0].value.stimulus, reviews[0]) if reviews else None
+    if by_hand and by_hand.colour:
+        review = next((one for one in reviews if one.colour_id == by_hand.colour_id), None)
+        return OnWalls(by_hand.colour, by_hand.colour.stimulus, "stays" if by_hand.stays else "decided", review)
+    decided = agreed_of(room)
+    if decided is not None:
+        review, decision = decided
+        of_it = decision.colour_id == review.colour_id
+        value = review.value.stimulus if of_it else decision.colour.stimulus
+        return OnWalls(decision.colour, value, "agreed", review, decision)
+    return OnWalls(reviews[0].colour, reviews[0].value.stimulus, "reviewed", reviews[0]) if reviews else None
+
+
+def agreed_of(room: Room) -> tuple[Any, Any] | None:
+    """Return the decision made last among a room's reviews that is in force, with its review; None for none."""
+    reviews: list[Any] = list(room.reviews.all())
+    held = [(review, decision) for review in reviews for decision in review.in_force]
+    return max(held, key=lambda pair: pair[1].made, default=None)
 
 
 def walled(rooms: Sequence[Room], school: School, neutral: WorkingNeutral) -> list[Walled]:
@@ -85,7 +115,7 @@ def walled(rooms: Sequence[Room], school: School, neutral: WorkingNeutral) -> li
         there = tuple(read(colour, school, neutral) for _, colour in whites_of(room, school, neutral))
         trim = finish_of(room, Finish.Part.TRIM)
         stays = trim.colour if trim and trim.stays else None
-        found.append(Walled(room, wall[0], wall[1], read(wall[1], school, neutral), there, stays))
+        found.append(Walled(room, wall.name, wall.value, read(wall.value, school, neutral), there, stays))
     return found
 
 

@@ -117,11 +117,15 @@ def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
 
 
 def reviews_of() -> Prefetch[str]:
-    """Return what fetches the reviews of rooms, newest first, with their colours."""
+    """Return what fetches the reviews of rooms, newest first, with their colours, and what is decided of them as
+    `in_force`."""
     reviews = Room._meta.get_field("reviews").related_model
     assert reviews is not None and not isinstance(reviews, str)
-    held = reviews._default_manager.filter(deleted=None)
-    return Prefetch("reviews", held.select_related("colour__maker", "owner"))
+    decisions = reviews._meta.get_field("decisions").related_model
+    assert decisions is not None and not isinstance(decisions, str)
+    in_force = decisions._default_manager.filter(reopened=None).select_related("colour__maker")
+    held = reviews._default_manager.filter(deleted=None).select_related("colour__maker", "owner")
+    return Prefetch("reviews", held.prefetch_related(Prefetch("decisions", in_force, to_attr="in_force")))
 
 
 @dataclass(frozen=True)

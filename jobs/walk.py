@@ -43,8 +43,8 @@ class Walk:
         for room in self.rooms:
             wall = wall_of(room)
             if wall:
-                day = day_in(room, wall[1], self.school, self.school.neutral, {"when": "equinox"}, elements=())
-                found[room.pk] = (wall[1], wall[0], day)
+                day = day_in(room, wall.value, self.school, self.school.neutral, {"when": "equinox"}, elements=())
+                found[room.pk] = (wall.value, wall.name, day)
         return found
 
     @cached_property

@@ -5,13 +5,14 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Any
 
 from django.contrib.auth.models import User
 
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs.contents import stimulus_of
-from jobs.home_white import HomeWhite, finish_of, rooms_of, wall_of
+from jobs.home_white import HomeWhite, agreed_of, finish_of, rooms_of, wall_of
 from jobs.models import Element, Finish, Job, Room
 from jobs.walk import Walk
 from prism import words
@@ -22,7 +23,9 @@ from prism.messages.habits import current
 from prism.numbers import is_number, parse
 from prism.painting.amounts import AmountError, Bought, cans, litres
 from prism.painting.areas import Areas, areas
+from prism.school import School
 from prism.stimulus import Stimulus
+from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from prism.whites import sheen
 from schools import queries as school_queries
@@ -39,8 +42,8 @@ SWITCH = 85.0
 
 @dataclass(frozen=True)
 class Part:
-    """A part of a room: what goes on it, in which sheen, on how many m² (None: not known), the litres that takes, and
-    why: a key of `prism.words.FINISH_WHY`."""
+    """A part of a room: what goes on it, in which sheen, on how many m² (None: not known), the litres that takes,
+    why: a key of `prism.words.FINISH_WHY`, and the decision of a review that says so, if one does."""
 
     part: str
     colour: Colour | None
@@ -51,6 +54,7 @@ class Part:
     area: float | None
     litres: float | None
     why: str
+    decision: Any = None
 
     @property
     def figures(self) -> str:
@@ -78,7 +82,8 @@ class RoomLine:
 
 @dataclass
 class Total:
-    """Paint of one colour and sheen: where it goes, litres, whole cans, base and recipe as far as known."""
+    """Paint of one colour and sheen: where it goes, litres, whole cans, base and recipe as far as known, and in which
+    paint by the decision of a review."""
 
     colour: Colour
     sheen: str
@@ -87,6 +92,12 @@ class Total:
     unknown: bool = False
     bought: Bought | None = None
     recipe: str = ""
+    decision: Any = None
+
+    @property
+    def paint(self) -> str:
+        """Which paint it is made in; empty where nobody said."""
+        return self.decision.paint if self.decision else ""
 
     @property
     def said(self) -> str:
@@ -158,6 +169,10 @@ class WholeHome:
             for other, own in stays.items():
                 if {one.part, other} == {"trim", "doors"} and one.part != other and one.sheen != own:
                     remarks.append(words.sheens_differ(one.part, one.sheen, other, own))
+        agreed = agreed_of(room)
+        by_hand = finish_of(room, Finish.Part.WALLS)
+        if agreed and by_hand and by_hand.colour and by_hand.colour_id != agreed[1].colour_id:
+            remarks.append(words.decided_otherwise(agreed[1].colour.name, by_hand.colour.name))
         walls, trim, doors = (next(one for one in parts if one.part == name) for name in ("walls", "trim", "doors"))
         if walls.lrv is not None and trim.lrv is not None and abs(trim.lrv - walls.lrv) < self.school.trim_gap:
             remarks.append(words.edge_lost(trim.name, abs(trim.lrv - walls.lrv), self.school.trim_gap))
@@ -166,7 +181,7 @@ class WholeHome:
         return RoomLine(room, parts, remarks)
 
     def _part(self, room: Room, part: str, size: Areas | None) -> Part:
-        decided, usual = finish_of(room, part), self._usual_sheen(room, part)
+        decided, usual = finish_of(room, part), usual_sheen(room, part, self.school)
         sheen_of = (decided.sheen if decided else "") or usual
         area = decided.area if decided and decided.area is not None else getattr(size, part) if size else None
         if decided and decided.colour:
@@ -174,8 +189,10 @@ class WholeHome:
             return self._filled(part, colour, colour.stimulus, sheen_of, area, why)
         if part == Finish.Part.WALLS:
             wall = wall_of(room)
-            if wall and wall[2]:
-                return self._filled(part, wall[2].colour, wall[1], sheen_of, area, "reviewed")
+            if wall and wall.review:
+                agreed = wall.decision
+                sheen_of = (decided.sheen if decided else "") or (agreed.sheen if agreed else "") or usual
+                return self._filled(part, wall.colour, wall.value, sheen_of, area, wall.why, agreed)
         elif self.white.chosen:
             why = "home" if part == Finish.Part.TRIM else "as trim"
             trim = finish_of(room, Finish.Part.TRIM)
@@ -183,19 +200,14 @@ class WholeHome:
             return self._filled(part, white, white.stimulus, sheen_of, area, why)
         return Part(part, None, "", "", None, sheen_of, area, None, "nothing")
 
-    def _filled(self, part: str, colour: Colour, value: Stimulus, sheen_of: str, area: float | None, why: str) -> Part:
+    def _filled(
+        self, part: str, colour: Colour, value: Stimulus, sheen_of: str, area: float | None, why: str,
+        decision: Any = None,
+    ) -> Part:  # fmt: skip
         paint = None if area is None or why == "stays" else litres(area, self.coats, self.spreading)
-        return Part(part, colour, value.screen, colour.name, value.lrv, sheen_of, area, paint, why)
-
-    def _usual_sheen(self, room: Room, part: str) -> str:
-        wet = any(element.kind in WET for element in room.elements.all())
-        surface = {
-            "walls": "kitchen and bath walls" if wet else "walls",
-            "ceiling": "ceilings",
-            "trim": "trim and sills",
-            "doors": "doors",
-        }[part]
-        return next(one.least for one in sheen.advice(self.school) if one.surface == surface)
+        if decision is not None and decision.litres is not None:
+            paint = decision.litres
+        return Part(part, colour, value.screen, colour.name, value.lrv, sheen_of, area, paint, why, decision)
 
     @property
     def unmeasured(self) -> list[Room]:
@@ -225,9 +237,10 @@ class WholeHome:
                 total = found.setdefault((part.colour.pk, part.sheen), Total(part.colour, part.sheen))
                 total.where.append((line.room.name, part.part))
                 total.litres += part.litres or 0.0
+                total.decision = part.decision or total.decision
                 total.unknown |= part.litres is None
         for total in found.values():
-            total.bought, total.recipe = self._bought(total.litres), self._recipe(total.colour)
+            total.bought, total.recipe = self._bought(total.litres), self._recipe(total)
         return sorted(found.values(), key=lambda one: (-one.litres, one.colour.name, one.sheen))
 
     def _bought(self, wanted: float) -> Bought | None:
@@ -238,12 +251,15 @@ class WholeHome:
         except AmountError:
             return None
 
-    def _recipe(self, colour: Colour) -> str:
-        recipe = colour.recipe
-        if recipe is None:
-            return words.NO_FORMULA
-        known = {code: part.name for code, part in self.system.colorants.items()} if self.system else {}
-        return words.recipe(recipe, {code: code for code in recipe.amounts} | known)
+    def _recipe(self, total: Total) -> str:
+        agreed = total.decision.recipe if total.decision else None
+        if agreed is not None:
+            return words.formula_said(agreed, self._named(agreed), total.decision.is_estimated)
+        recipe = total.colour.recipe
+        return words.recipe(recipe, self._named(recipe)) if recipe else words.NO_FORMULA
+
+    def _named(self, recipe: Recipe) -> dict[str, str]:
+        return tinting_queries.colorant_names(self.system, recipe)
 
     # --- the walk ---
 
@@ -300,6 +316,18 @@ class WholeHome:
         stairs = any(storeys.get(other, one.storey) != one.storey for one, other in pairs)
         height = max((room.height for room in self.rooms if room.height), default=None)
         return [words.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.school)]
+
+
+def usual_sheen(room: Room, part: str, school: School) -> str:
+    """Return the sheen that a part of a room has at least, by a school."""
+    wet = any(element.kind in WET for element in room.elements.all())
+    surface = {
+        "walls": "kitchen and bath walls" if wet else "walls",
+        "ceiling": "ceilings",
+        "trim": "trim and sills",
+        "doors": "doors",
+    }[part]
+    return next(one.least for one in sheen.advice(school) if one.surface == surface)
 
 
 def areas_of(room: Room) -> Areas | None:

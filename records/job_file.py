@@ -74,6 +74,7 @@ def _of(job: Job) -> list[tuple[str, Q]]:
     found += [("reviews.SchemePlace", Q(scheme__review__room__job=job))]
     found += [(f"reviews.{name}", review) for name in ("SamplePlan", "Viewing")]
     found += [("reviews.ViewingPhoto", Q(viewing__review__room__job=job)), ("reviews.Decision", review)]
+    found += [("reviews.RuledOut", Q(decision__review__room__job=job))]
     found += [("reviews.DocumentEdit", review), ("reviews.Correction", room), ("reviews.Shared", Q(job=job))]
     found += [("reviews.ClientAnswer", review & Q(shared__job=job)), ("records.Change", Q(job=job) | review)]
     return found

@@ -58,7 +58,7 @@ def start_like(owner: User, colour: Colour, other: Review) -> Review:
     save(made, *ALIKE)
     plan = SamplePlan.objects.filter(review=other).first()
     if plan:
-        SamplePlan.objects.create(review=made, size=plan.size, ground=plan.ground, coats=plan.coats)
+        SamplePlan.objects.create(review=made, size=plan.size, ground=plan.ground, coats=plan.coats, margin=plan.margin)
     for edit in other.document_edits.all():
         if edit.left_out or edit.position is not None:
             made.document_edits.create(

@@ -14,6 +14,7 @@ from decks.models import Colour
 from people.queries import founder, team
 from prism.formats import tint_system
 from prism.tint.dispenser import Driver
+from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from tinting.models import Batch, Machine, System
 
@@ -46,6 +47,12 @@ def system_for(user: User) -> TintSystem | None:
 @lru_cache(maxsize=8)
 def _system(pk: int, changed: datetime) -> TintSystem:
     return tint_system.from_table(System.objects.values_list("table", flat=True).get(pk=pk))
+
+
+def colorant_names(system: TintSystem | None, recipe: Recipe) -> dict[str, str]:
+    """Return what the colorants of a recipe are called, by code; their codes where they are none of the system's."""
+    known = system.colorants if system else {}
+    return {code: known[code].name if code in known else code for code in recipe.amounts}
 
 
 def machine(user: User, system: TintSystem) -> Driver:

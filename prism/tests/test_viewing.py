@@ -11,7 +11,7 @@ from prism import school, words
 from prism.reading import read
 from prism.stimulus import from_lab
 from prism.viewing import plan, samples, scales
-from prism.viewing.plan import Hour
+from prism.viewing.plan import Hour, Look
 from prism.viewing.samples import Sampling
 from prism.viewing.scales import Agreement
 
@@ -49,8 +49,56 @@ class Samples(unittest.TestCase):
         self.assertEqual(found, {(0, 1): "apart", (0, 2): "edge", (1, 2): "apart"})
 
 
+class TellingNeighbours(unittest.TestCase):
+    def test_the_nearest_that_stays_apart_in_every_light_tells(self):
+        # by day and under lamps: the first merges under the lamps, the second and third stay apart, the second nearer
+        own = np.array([[70.0, 0, 0], [65.0, 2, 12]])
+        others = np.array([
+            [[70.0, 2, -3], [70, -4, 4], [70, 9, -9]],
+            [[65.0, 2.1, 12], [65, -3, 15], [65, 12, 4]],
+        ])  # fmt: skip
+        found = samples.telling(own, others, WALL)
+        self.assertEqual((found.best, found.merging), (1, (0,)))
+
+    def test_none_tells_where_all_merge_or_there_is_none(self):
+        own = np.array([[70.0, 0, 0]])
+        self.assertEqual(samples.telling(own, own[:, None, :], WALL), samples.Telling(None, (0,)))
+        self.assertEqual(samples.telling(own, np.zeros((1, 0, 3)), WALL), samples.Telling(None, ()))
+
+
+class LooksThatShow(unittest.TestCase):
+    BEST, EVENING = Hour(1, "best", 9.0, "south", "overcast"), Hour(1, "evening", 17.0, "east")
+
+    def test_a_look_by_hand_shows_an_hour_on_its_wall_and_near_it(self):
+        for hour, wall, lamps, shown in (
+            (9.5, "south", False, True),
+            (10.0, "south", False, True),
+            (10.1, "south", False, False),
+            (9.5, "north", False, False),
+            (9.5, "south", True, False),
+        ):
+            self.assertEqual(plan.shows(Look(hour, wall, lamps), self.BEST), shown, (hour, wall, lamps))
+
+    def test_the_evening_is_seen_under_lamps_on_any_wall_however_late(self):
+        for hour, lamps, shown in ((16.0, True, True), (22.0, True, True), (15.5, True, False), (18.0, False, False)):
+            self.assertEqual(plan.shows(Look(hour, "north", lamps), self.EVENING), shown)
+
+    def test_a_planned_look_shows_its_hour_though_the_sun_has_moved_on(self):
+        moved = Hour(1, "best", 11.5, "west", "overcast")
+        self.assertTrue(plan.shows(Look(9.2, "south", False, "best", 9.0), moved))
+        self.assertFalse(plan.shows(Look(13.0, "south", False, "best", 9.0), moved))
+        self.assertFalse(plan.shows(Look(9.2, "south", False, "worst", 9.0), moved))
+
+
 class Days(unittest.TestCase):
     FIRST = date(2026, 11, 27)
+
+    def test_days_that_are_full_already_are_left_alone(self):
+        hours = [Hour(1, "best", 9, "south")]
+        load = {self.FIRST: plan.MOST_A_DAY, self.FIRST + timedelta(days=1): 1}
+        found = plan.spread(hours, self.FIRST, self.FIRST + timedelta(days=3), load)
+        self.assertEqual([day for day, _ in found], [self.FIRST + timedelta(days=2)])
+        self.assertEqual(load, {self.FIRST: plan.MOST_A_DAY, self.FIRST + timedelta(days=1): 1})
 
     def test_the_hours_of_a_room_are_on_different_days(self):
         hours = [Hour(1, "best", 9, "south"), Hour(1, "worst", 15, "north"), Hour(1, "evening", 20, "east")]

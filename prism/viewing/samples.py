@@ -11,6 +11,7 @@ from prism.difference import delta_e
 from prism.light.together import OPPOSED
 from prism.reading import Reading
 from prism.school import School
+from prism.spectrum import Array
 
 SIZES = {
     "thumbnail": (0.07, 0.10),
@@ -97,3 +98,22 @@ def neighbours(readings: Sequence[Reading], school: School) -> list[Neighbours]:
             elif float(delta_e(one.lab, other.lab)) < school.plainly_seen:
                 found.append(Neighbours(i, j, "edge"))
     return found
+
+
+@dataclass(frozen=True)
+class Telling:
+    """Which neighbours tell a colour's undertone in a room: the place of the one nearest to it that stays plainly apart
+    in every light there, None where none does; and the places of those that merge with it in some light."""
+
+    best: int | None
+    merging: tuple[int, ...]
+
+
+def telling(own: Array, others: Array, school: School) -> Telling:
+    """Return which of k neighbours tell a colour's undertone, by what they and it read as in l lights of a room:
+    Lab (l, 3) and (l, k, 3). Without a room the one light is daylight."""
+    away = delta_e(own[:, None, :], others)
+    least = away.min(axis=0) if away.size else np.zeros(0)
+    stays = np.flatnonzero(least >= school.plainly_seen)
+    best = int(stays[np.argmin(away.mean(axis=0)[stays])]) if stays.size else None
+    return Telling(best, tuple(int(i) for i in np.flatnonzero(least < school.plainly_seen)))

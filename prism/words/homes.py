@@ -16,6 +16,7 @@ FINISH_WHY = {
     "decided": "decided",
     "stays": "there, and stays",
     "reviewed": "the colour last reviewed for it",
+    "agreed": "decided in its review",
     "home": "the white of the home",
     "as trim": "as the trim",
     "nothing": "nothing yet",
@@ -41,6 +42,11 @@ def reckoned(coats: float, spreading: float, own: bool) -> str:
         f"Reckoned with {number(coats, 0)} {many}, {covers}, {whose}. Windows, "
         "doors and openings are taken off; trim and doors are estimated from the room’s size."
     )
+
+
+def decided_otherwise(agreed: str, by_hand: str) -> str:
+    """Say that a review decided for another colour than the one that was put on the walls by hand."""
+    return f"The review of this room decided for {agreed}; {by_hand} was put on its walls here by hand, and stands."
 
 
 def sheens_differ(part: str, sheen: str, other: str, own: str) -> str:

@@ -134,6 +134,12 @@ def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
     return f"Base {found.base}, to the litre: {', '.join(parts)}." if parts else f"Base {found.base}, untinted."
 
 
+def formula_said(found: Recipe, colorants: Mapping[str, str], estimated: bool) -> str:
+    """Return the formula of what was decided, as the counter reads it."""
+    return f"{recipe(found, colorants)}{' Estimated: have a trial mix made first.' if estimated else ''}"
+
+
+FORMULA_WRONG = "A formula is a base and amounts of colorants."
 PARTS = "Parts"
 LEAST_ML = 0.005
 """Of a colorant less than this would be written as none."""

@@ -10,7 +10,7 @@ from typing import TYPE_CHECKING
 from prism.messages.habits import current, day
 from prism.messages.text import capital, count, listed, number, numeral
 from prism.words.light import clock, lux_said
-from prism.words.sizes import poured_said
+from prism.words.sizes import area_said, covers_said, poured_said
 
 if TYPE_CHECKING:
     from prism.viewing.scales import Held, Leaning
@@ -64,10 +64,73 @@ PRINT_IS_NOT_PAINT = (
 PHOTOS_LIE = "A photo does not show the colour: it shows where the board hung."
 
 
-def sample_line(size: str, ground: str, coats: int, litres: float) -> str:
+def sample_line(size: str, ground: str, coats: int, litres: float, margin: bool = True) -> str:
     """Return how a board is made and what it takes."""
     many = "one coat" if coats == 1 else count(coats, "coat")
-    return f"{size} on {GROUNDS[ground]}, {many}, 25 mm of white left all round: {poured_said(litres)}"
+    edge = "25 mm of white left all round" if margin and ground != "wall" else "no white left round it"
+    return f"{size} on {GROUNDS[ground]}, {many}, {edge}: {poured_said(litres)}"
+
+
+def spots(found: Sequence[tuple[str, float]]) -> str:
+    """Return walls, each with the hours at which it is looked at; empty for none."""
+    hours: dict[str, list[str]] = {}
+    for wall, hour in sorted(found, key=lambda one: one[1]):
+        hours.setdefault(wall, []).append(clock(hour))
+    return listed([f"the {wall} wall at {listed(when)}" for wall, when in hours.items()]) if hours else ""
+
+
+def hang_on(where: str) -> str:
+    """Say on which walls boards are hung, and when."""
+    if not where:
+        return "One board of each, to be carried from wall to wall: hang it upright, at the height of the eyes."
+    return f"One board of each, to be carried: {where}. Upright, at the height of the eyes."
+
+
+def hung_in(room: str, where: str) -> str:
+    """Return a room with where a board is hung in it."""
+    return f"{room}: {where}" if where else f"{room}: any wall; its light is not known"
+
+
+def brought_for(names: Sequence[str]) -> str:
+    """Say beside which boards something is held."""
+    return f"beside {listed(list(names))}"
+
+
+ALL_PLANNED = "The viewings of all rooms are planned: they stand in the calendar."
+
+
+def merging_here(names: Sequence[str], room: str) -> str:
+    """Say which neighbours tell nothing of a colour in a room."""
+    does, them = ("merges", "it") if len(names) == 1 else ("merge", "them")
+    return f"{listed(list(names))} {does} with it in some light of the {room}: leave {them} at home."
+
+
+def hold_against(names: Sequence[str]) -> str:
+    """Say what stays in a room, to be held against."""
+    return f"And against what stays: {listed(list(names))}."
+
+
+def looks_text(room: str, spots: Sequence[tuple[str, float]]) -> str:
+    """Describe the drawing of where to look and when."""
+    said = listed([f"the {wall} wall at {clock(hour)}" for wall, hour in spots])
+    return f"{capital(room)} from above: look at {said}." if spots else f"{capital(room)} from above."
+
+
+def why_not(name: str) -> str:
+    """Ask why not a candidate."""
+    return f"Why not {name}"
+
+
+def decided_against(name: str, reason: str) -> str:
+    """Return a candidate that was not decided for, and why."""
+    return f"Not {name}{f': {reason}' if reason else ', without a reason given'}"
+
+
+def wall_amount(area: float, coats: float, spreading: float, own: bool) -> str:
+    """Say what an amount of paint for walls rests on."""
+    whose = "by the job" if own else "by the school"
+    many = "coat" if coats == 1 else "coats"
+    return f"{area_said(area)} of wall, {number(coats, 0)} {many}, {covers_said(spreading)}, {whose}"
 
 
 def keep_apart(one: str, other: str) -> str:
@@ -93,6 +156,14 @@ def slot_said(why: str, hour: float, wall: str, sky: str) -> str:
 
 VIEW_PARTS = {"": "Hours", "samples": "Samples", "decide": "Decide"}
 SOMEBODY = "Somebody"
+
+
+NO_VIEWINGS = "No look at a wall yet: plan the hours that matter, or log a look right now."
+
+
+def plan_these(decide: date) -> str:
+    """Return what planning the hours that matter does."""
+    return f"Plan these, to decide by {day(decide, year=False)}"
 
 
 def day_and_hour(at: datetime) -> str:
@@ -123,7 +194,7 @@ def viewing_place(waiting: int) -> str:
 
 def sample_total(boards: int, litres: float) -> str:
     """Return how much paint the boards of a job take."""
-    return f"{count(boards, 'board')}, about {poured_said(litres)} of paint in all: sample pots will do."
+    return f"{capital(count(boards, 'board'))}, about {poured_said(litres)} of paint in all: sample pots will do."
 
 
 LEANING_GONE = "That difference is no longer more than chance."
@@ -246,22 +317,66 @@ def view_short(planned: int, seen: int, decided: str) -> str:
     return f"{numeral(seen)} of {numeral(planned)} viewings seen".capitalize()
 
 
-def open_points(unseen: Sequence[str], again: int) -> list[str]:
-    """Return what is open before a decision."""
-    found = []
-    if unseen:
-        found.append(f"Not seen yet: {'; '.join(unseen)}.")
+def slot_short(why: str, hour: float, wall: str) -> str:
+    """Return an hour that matters, for the head of a row."""
+    return f"{clock(hour)}, {wall} wall: {WHYS.get(why, why)}"
+
+
+def hour_seen(answer: str, when: str, who: str, sky: str) -> str:
+    """Return that an hour that matters was seen; `sky` is that of the day, where another one was wanted."""
+    return f"{answer or 'seen'}, {who or SOMEBODY}, {when}{f', but under a sky that was {sky}' if sky else ''}"
+
+
+def hour_planned(when: str) -> str:
+    """Return that an hour that matters is planned."""
+    return f"planned, {when}"
+
+
+def hour_open(missed: str) -> str:
+    """Return that an hour that matters was not seen; `missed` is when somebody looked instead."""
+    return f"not seen: looked at {missed} instead" if missed else "not seen"
+
+
+def hour_not_seen(why: str, hour: float, wall: str, planned: str) -> str:
+    """Return an hour at which a colour was not seen, and when it is planned."""
+    return f"{slot_short(why, hour, wall)}{f' (planned, {planned})' if planned else ''}"
+
+
+def hours_unseen(unseen: Sequence[str]) -> str:
+    """Say at which hours that matter a colour was not seen; empty for none."""
+    return f"Not seen yet: {'; '.join(unseen)}." if unseen else ""
+
+
+def hours_counted(unseen: int, of: int) -> str:
+    """Say at how many of the hours that matter a colour was not seen; empty for none."""
+    if not unseen:
+        return ""
+    return f"Not seen yet at {'any' if unseen == of else numeral(unseen)} of the {count(of, 'hour')} that matter."
+
+
+def open_points(unseen: str, waiting: Sequence[str], again: int, hours_known: bool, seen: bool) -> list[str]:
+    """Return what is open before a decision: which hours that matter were not seen (a sentence), what was planned by
+    hand, and what was asked to be looked at again."""
+    found = [unseen] if unseen else []
+    if waiting:
+        found.append(f"Planned by hand and not seen yet: {'; '.join(waiting)}.")
     if again:
-        found.append(f"{capital(count(again, 'answer'))} asked to look again.")
+        found.append(f"{capital(count(again, 'answer'))} asked to look again, and nobody has since.")
+    if not hours_known:
+        found.append(HOURS_UNKNOWN)
+        if not seen:
+            found.append("Nobody has looked at it on a wall yet.")
     return found
 
 
-NOTHING_OPEN = "Every hour that was planned has been seen, and nobody asked to look again."
+HOURS_UNKNOWN = "Which hours matter is not known: with the room’s size, place and windows they follow from its light."
+NOTHING_OPEN = "Seen at every hour that matters in this room, and nobody asks to look again."
 
 
-def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str) -> str:
+def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:
     """Return a decision in a sentence."""
-    return f"{name}{f' in {sheen}' if sheen else ''}{f', {amount}' if amount else ''}: {reason} ({by}, {when})"
+    what = ", ".join(part for part in (f"{name}{f' in {sheen}' if sheen else ''}", paint, amount) if part)
+    return f"{what}: {reason} ({by}, {when})"
 
 
 def decided_meanwhile(by: str) -> str:

@@ -22,6 +22,7 @@ from reviews.bench.tests.wall import Wall
 from reviews.models import Decision, Review, Shared, Viewing
 from reviews.sharing import services as sharing_services
 from reviews.viewing import services as viewing_services
+from reviews.viewing.services import Decided
 
 
 class WithJob(Wall):
@@ -35,7 +36,7 @@ class WithJob(Wall):
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", own)
         viewing_services.log(self.isla, one, uuid4(), {"hue": 1}, "yes", "went green", "overcast", False, None)
         viewing_services.keep_photo(self.isla, one, b"\xff\xd8 photo")
-        viewing_services.decide(self.isla, self.review, own, "eggshell", 4.5, "It keeps its blue.")
+        viewing_services.decide(self.isla, self.review, Decided(own, "It keeps its blue.", "eggshell", litres=4.5))
         ids = [held.colour.pk for held in self.bench().wall.arranged]
         services.arrange(self.review, ids, ids[0], 2)
         self.other = User.objects.create_user("rhona", first_name="Rhona")

@@ -142,13 +142,13 @@ class Content:
 
     def _next(self) -> Section:
         page = self._view
-        if page.decision:
-            return Section(
-                "next", words.DOCUMENT_TITLES["next"], FIRST, [said for one, said in page.record if not one.reopened]
-            )
-        lines = [words.paint_boards(len(page.boards), page.boards[0][1])]
+        if page.decide.decision:
+            standing = [one for one in page.decide.record if not one.decision.reopened]
+            lines = [line for one in standing for line in (one.said, one.formula, *one.against) if line]
+            return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
+        lines = [words.paint_boards(len(page.samples.boards), page.samples.how)]
         lines += [words.look_at_hours(page.hours_said)] if page.hours_said else []
-        lines += [point for point in page.open_points if point != words.NOTHING_OPEN or page.viewings]
+        lines += page.decide.open_points if page.viewings else []
         return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
 
     # --- evidence ---
@@ -210,7 +210,7 @@ class Content:
     def _viewings(self) -> Section:
         page = self._view
         lines = [words.viewing_line(one.when, one.said, one.compared) for one in page.seen]
-        lines += [found.said for found in page.leanings] + [said for _, said in page.record]
+        lines += [found.said for found in page.leanings] + [one.said for one in page.decide.record]
         return Section("viewings", words.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     def _cautions(self) -> Section:

@@ -11,9 +11,10 @@ import segno
 from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
 
+from decks.models import Colour
 from people.models import PAPERS, Studio
 from prism import words
-from prism.viewing.samples import MARGIN
+from prism.viewing.samples import MARGIN, SIZES, Sampling
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
 from web.pdf import PAGES, typeset
@@ -26,14 +27,32 @@ _BOARD_STYLE = "<style>.margin{fill:#f7f7f7;stroke:#cfcfcf;stroke-width:.8}</sty
 
 @dataclass(frozen=True)
 class Sheet:
-    """A sheet for one board: its colour's name, maker and code, how it is painted, where its record is, and its
-    screen colour."""
+    """A sheet for one board: its colour's name, maker and code, how it is painted, where its record is, its screen
+    colour, and its width and height, mm."""
 
     name: str
     label: str
     how: str
     address: str
     screen: str
+    size: tuple[float, float]
+
+    @classmethod
+    def of(cls, colour: Colour, name: str, label: str, how: Sampling, litres: float, address: str) -> Sheet:
+        """Return the sheet of a board; it is painted with a margin, which is where its name and code stand."""
+        line = words.sample_line(how.size, how.ground, how.coats, litres)
+        width, height = SIZES[how.size]
+        return cls(name, label, line, address, colour.screen, (round(1000 * width), round(1000 * height)))
+
+    @property
+    def inside(self) -> tuple[float, float]:
+        """Width and height of what is painted, mm."""
+        return self.size[0] - 2000 * MARGIN, self.size[1] - 2000 * MARGIN
+
+    @property
+    def page(self) -> str:
+        """What its size is called in the styles."""
+        return f"board-{self.size[0]:g}"
 
     @property
     def code(self) -> SafeString:
@@ -57,14 +76,13 @@ def job_pdf(document: JobDocument, studio: Studio, paper: str = "A4") -> bytes:
     return _read(PRINT_JOB, {"document": document, "studio": studio}, paper)
 
 
-def sheets_pdf(boards: Sequence[Sheet], size: tuple[float, float], printed: bool = False) -> bytes:
-    """Return a sheet for every board, true to size, width and height in mm: to be painted, or `printed` with the colour
-    as a printer makes it, which the sheet says is no paint."""
-    width, height = size
-    said: dict[str, object] = {"printed": printed, "caution": words.PRINT_IS_NOT_PAINT}
-    context = {"boards": boards, "width": width, "height": height, "margin": MARGIN * 1000}
-    context |= {"inside_width": width - 2000 * MARGIN, "inside_height": height - 2000 * MARGIN}
-    return _made("reviews/document/sheets.html", said | context, f"{width:g}mm {height:g}mm", HERE / "sheets.css")
+def sheets_pdf(boards: Sequence[Sheet], printed: bool = False) -> bytes:
+    """Return a sheet for every board, true to size: to be painted, or `printed` with the colour as a printer makes it,
+    which the sheet says is no paint."""
+    sizes = {one.page: one for one in boards}.values()
+    context = {"boards": boards, "sizes": list(sizes), "margin": MARGIN * 1000, "printed": printed,
+               "caution": words.PRINT_IS_NOT_PAINT}  # fmt: skip
+    return _made("reviews/document/sheets.html", context, "A4", HERE / "sheets.css")
 
 
 def _read(template: str, context: dict[str, object], paper: str) -> bytes:

@@ -6,7 +6,7 @@ from reviews.models.finding import Meaning
 from reviews.models.review import Review
 from reviews.models.schemes import KeptScheme, SchemePlace
 from reviews.models.sharing import ClientAnswer, Shared
-from reviews.models.viewings import Correction, Decision, SamplePlan, Viewing, ViewingPhoto
+from reviews.models.viewings import Correction, Decision, RuledOut, SamplePlan, Viewing, ViewingPhoto
 
 __all__ = [
     "Board",
@@ -18,6 +18,7 @@ __all__ = [
     "Meaning",
     "Observation",
     "Review",
+    "RuledOut",
     "SamplePlan",
     "SchemePlace",
     "Shared",

@@ -6,6 +6,7 @@ from typing import Any
 
 from django.conf import settings
 from django.contrib.auth.models import User
+from django.core.exceptions import ValidationError
 from django.db import models
 from django.urls import reverse
 from django.utils import timezone
@@ -13,6 +14,8 @@ from django.utils import timezone
 from decks.models import Colour
 from jobs.models import WALL_CHOICES, Room
 from people.names import name_of
+from prism import words
+from prism.tint.recipe import Recipe
 from prism.viewing.samples import GROUNDS, SIZES, Sampling
 from prism.whites.sheen import SHEENS
 from reviews.models.review import Review
@@ -27,6 +30,7 @@ class SamplePlan(models.Model):
     size = models.CharField(max_length=10, choices=[(key, key) for key in SIZES], default="A4")
     ground = models.CharField(max_length=5, choices=[(key, key) for key in GROUNDS], default="board")
     coats = models.PositiveSmallIntegerField(default=2)
+    margin = models.BooleanField(default=True)  # 25 mm of white left all round
     decide = models.DateField(null=True, blank=True)
 
     def __str__(self) -> str:
@@ -35,7 +39,7 @@ class SamplePlan(models.Model):
     @property
     def sampling(self) -> Sampling:
         """How they are made, as the core knows it."""
-        return Sampling(self.size, self.ground, self.coats)
+        return Sampling(self.size, self.ground, self.coats, self.margin)
 
 
 class Viewing(models.Model):
@@ -156,12 +160,18 @@ class Correction(models.Model):
 
 
 class Decision(models.Model):
-    """What was decided for a review, and why. One that was reopened stays in the record."""
+    """What was decided for a review, and why. One that was reopened stays in the record.
+
+    A colour at another strength is a colour of the studio's own, which knows its standard and the percent. `formula` is
+    the recipe as it stood then, to the litre, and whether it was estimated; None where none is known.
+    """
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="decisions")
     colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     sheen = models.CharField(max_length=10, blank=True, choices=[(sheen, sheen) for sheen in SHEENS])
+    paint = models.CharField(max_length=80, blank=True)  # which paint it is made in, as the specialist calls it
     litres = models.FloatField(null=True, blank=True)
+    formula = models.JSONField(null=True, blank=True)  # base, amounts in mL to the litre, estimated
     reason = models.CharField(max_length=1000)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     made = models.DateTimeField(default=timezone.now)
@@ -183,3 +193,38 @@ class Decision(models.Model):
     def who(self) -> str:
         """Who decided."""
         return name_of(self.by)
+
+    @property
+    def is_estimated(self) -> bool:
+        """Whether its formula was estimated from the colour."""
+        return bool(self.formula and self.formula.get("estimated"))
+
+    def clean(self) -> None:
+        """Refuse a formula that is none. Raises `ValidationError`."""
+        if self.formula is not None and self.recipe is None:
+            raise ValidationError({"formula": words.FORMULA_WRONG})
+
+    @property
+    def recipe(self) -> Recipe | None:
+        """The formula as it stood then; None where none was known."""
+        try:
+            held = self.formula or {}
+            amounts = {str(code): float(amount) for code, amount in held["amounts"].items()}
+            return Recipe(str(held["base"]), amounts)
+        except (AttributeError, KeyError, TypeError, ValueError):
+            return None
+
+
+class RuledOut(models.Model):
+    """A candidate that a decision went against, and why."""
+
+    decision = models.ForeignKey(Decision, on_delete=models.CASCADE, related_name="ruled_out")
+    colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
+    reason = models.CharField(max_length=1000, blank=True)
+
+    class Meta:
+        ordering = ["id"]
+        constraints = [models.UniqueConstraint(fields=["decision", "colour"], name="ruled_out_once")]
+
+    def __str__(self) -> str:
+        return f"{self.colour} against {self.decision}"

@@ -5,6 +5,7 @@ from django.urls import reverse
 
 from jobs import station
 from jobs.models import Job
+from prism.viewing.samples import Sampling
 from reviews import services
 from reviews.bench.tests.wall import Wall
 from reviews.document import services as document_services
@@ -25,7 +26,7 @@ class Alike(Wall):
         services.move(self.review, self.rooms["Library"])
         services.judge_by(self.review, "even", "painted", (0.5, -0.5))
         services.arrange_wall(self.review, surround="dark", withhold=True)
-        viewing_services.plan_samples(self.review, "A3", "sheet", 3, None)
+        viewing_services.plan_samples(self.review, Sampling("A3", "sheet", 3, margin=False), None)
         document_services.leave_out(self.review, "place", True)
         document_services.write(self.isla, self.review, "is", "My own words.", "computed")
         services.shortlist(self.review, world.colour("T05.4"))

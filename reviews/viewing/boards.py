@@ -1,8 +1,10 @@
-"""The boards to paint for a job: what was reviewed and shortlisted for its rooms, each colour once."""
+"""The boards to paint for a job, each colour once: what was reviewed and shortlisted for its rooms, where and when each
+is looked at, what to bring along, which to keep apart; and the viewings of all rooms planned together."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, field
 from functools import cached_property
 
 from decks.models import Colour
@@ -10,27 +12,35 @@ from jobs.models import Job
 from prism import words
 from prism.viewing import samples
 from prism.viewing.samples import Sampling
+from reviews.bench import Bench, Held
 from reviews.models import Review, SamplePlan
+from reviews.steps.base import Visit
+from reviews.steps.view.page import ViewPage
+from reviews.viewing.services import Wanted
 
 
-@dataclass(frozen=True)
+@dataclass
 class JobBoard:
-    """A board to be painted for a job: its colour, how it is made, what it takes, and the rooms it is for."""
+    """A board to be painted for a job: its colour and what it is called for now, how it is made, what it takes, the
+    address of its record, and the rooms it is for with where to hang it there."""
 
     colour: Colour
+    name: str
+    label: str
     how: Sampling
     litres: float
-    rooms: list[str]
+    address: str
+    rooms: dict[str, str] = field(default_factory=dict)
 
     @property
     def line(self) -> str:
         """How it is made and what it takes."""
-        return words.sample_line(self.how.size, self.how.ground, self.how.coats, self.litres)
+        return words.sample_line(self.how.size, self.how.ground, self.how.coats, self.litres, self.how.margin)
 
     @property
-    def where(self) -> str:
-        """Which rooms it is for."""
-        return words.listed(sorted(self.rooms))
+    def where(self) -> list[str]:
+        """Which rooms it is for, and on which walls of each."""
+        return [words.hung_in(name, spots) for name, spots in sorted(self.rooms.items())]
 
 
 class JobBoards:
@@ -40,30 +50,31 @@ class JobBoards:
         self._job = job
 
     @cached_property
+    def pages(self) -> list[ViewPage]:
+        """What is to be viewed of each review of the job that is not decided."""
+        held = (
+            Review.objects.filter(room__job=self._job, room__deleted=None, deleted=None)
+            .select_related("colour__maker", "room__job", "sample_plan", "owner")
+            .prefetch_related("decisions")
+        )
+        waiting = [one for one in held if all(each.reopened for each in one.decisions.all())]
+        return [ViewPage(Visit(Bench(review))) for review in waiting]
+
+    @cached_property
     def boards(self) -> list[JobBoard]:
         """Each board, by the names of their colours; one of several reviews is made as the first of them says."""
         made: dict[int, JobBoard] = {}
-        for review in self._reviews:
-            plan = getattr(review, "sample_plan", None) or SamplePlan(review=review)
-            for colour in (review.colour, *(one.colour for one in review.shortlist.all())):
-                litres = samples.litres(plan.sampling, 1, self._spreading)
-                board = made.setdefault(colour.pk, JobBoard(colour, plan.sampling, litres, []))
-                if review.room and review.room.name not in board.rooms:
-                    board.rooms.append(review.room.name)
-        return sorted(made.values(), key=lambda one: one.colour.name)
-
-    @cached_property
-    def _reviews(self) -> list[Review]:
-        return list(
-            Review.objects.filter(room__job=self._job, room__deleted=None, deleted=None)
-            .select_related("colour__maker", "room", "sample_plan")
-            .prefetch_related("shortlist__colour__maker")
-        )
-
-    @cached_property
-    def _spreading(self) -> float:
-        """m² that a litre covers once."""
-        return self._job.spreading or self._reviews[0].school_in_force.paint.spreading
+        for page in self.pages:
+            plan = getattr(page.review, "sample_plan", None) or SamplePlan(review=page.review)
+            spots = words.spots([(one.wall, one.hour) for one in page.hours])
+            for held in page.samples.candidates:
+                litres = samples.litres(plan.sampling, 1, page.samples.spreading)
+                name, address = held.title or words.SUBJECT, page.review.get_absolute_url()
+                fresh = JobBoard(held.colour, name, held.label, plan.sampling, litres, address)
+                board = made.setdefault(held.colour.pk, fresh)
+                if page.review.room:
+                    board.rooms.setdefault(page.review.room.name, spots)
+        return sorted(made.values(), key=lambda one: one.name)
 
     @property
     def total(self) -> str:
@@ -75,3 +86,34 @@ class JobBoards:
         """What would mislead about them."""
         found = {key for one in self.boards for key in samples.faults(one.how, len(self.boards))}
         return [said for key, said in words.SAMPLE_FAULTS.items() if key in found]
+
+    @cached_property
+    def along(self) -> list[tuple[Held, str]]:
+        """What to bring along to hold beside them, that is no board itself; and for which of them."""
+        painted = {one.colour.pk for one in self.boards}
+        found: dict[int, tuple[Held, list[str]]] = {}
+        for page in self.pages:
+            for held in page.samples.beside:
+                if held.colour.pk not in painted:
+                    names = found.setdefault(held.colour.pk, (held, []))[1]
+                    if page.review.name_now not in names:
+                        names.append(page.review.name_now)
+        return [(held, words.brought_for(names)) for held, names in found.values()]
+
+    @property
+    def neighbours(self) -> list[str]:
+        """Which boards of a room to keep apart, and which to butt on purpose; each once."""
+        said: dict[str, None] = {}
+        for page in self.pages:
+            said |= dict.fromkeys(page.samples.neighbours)
+        return list(said)
+
+    @property
+    def planned(self) -> int:
+        """How many reviews know which hours matter."""
+        return sum(bool(page.hours) for page in self.pages)
+
+    @property
+    def wanted(self) -> Sequence[Wanted]:
+        """What is to be looked at, by review."""
+        return [page.wanted() for page in self.pages if page.room and page.hours]

@@ -15,6 +15,8 @@ from reviews.models import Viewing
 from web.forms import NumberField, laid_out, plain
 
 INLINE = laid_out("inline")
+KEPT_AT_MOST = timedelta(days=60)
+"""How long an answer may have waited for a connection."""
 
 
 @dataclass(frozen=True)
@@ -41,6 +43,7 @@ class LogForm(forms.Form):
     lamps_on = forms.BooleanField(required=False, label="lamps on", **INLINE)
     lux = NumberField(low=0.1, high=200_000, required=False, said="lux", label="Lux", widget=plain(size="6"), **INLINE)
     sent = forms.UUIDField()
+    looked = forms.DateTimeField(required=False)
 
     def __init__(self, data: Any = None, initial: dict[str, Any] | None = None) -> None:
         super().__init__(data, initial=initial)
@@ -71,6 +74,12 @@ class LogForm(forms.Form):
     def seen(self) -> dict[str, int]:
         """The steps that were answered, by scale."""
         return {name: self.cleaned_data[name] for name in SCALES if self.cleaned_data.get(name) is not None}
+
+    def looked_at(self, now: datetime) -> datetime:
+        """Return when somebody looked: what was kept without a connection says so; now where it does not, or the clock
+        of the phone cannot be right."""
+        looked: datetime | None = self.cleaned_data["looked"]
+        return looked if looked is not None and now - KEPT_AT_MOST <= looked <= now else now
 
     @property
     def key(self) -> UUID:

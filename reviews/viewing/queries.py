@@ -102,6 +102,14 @@ def plan_of(review: Review) -> SamplePlan:
     return found or SamplePlan(review=review)
 
 
+def load(user: User) -> Counter[date]:
+    """Return how many visits to walls the studio has planned for each day to come: boards that are looked at on one
+    wall at one moment are one visit."""
+    held = of_studio(user).filter(seen_at=None, at__gte=timezone.now()).select_related(None).select_related("room__job")
+    visits = {(local(one), one.room_id, one.wall) for one in held}
+    return Counter(at.date() for at, _, _ in visits)
+
+
 def of_review(review: Review) -> list[Viewing]:
     """Return the viewings of a review, in order of time."""
     held = review.viewings.filter(deleted=None).select_related("colour__maker", "beside__maker", "room__job", "by")
@@ -133,13 +141,11 @@ def moment(day: date, hour: float, room: Room | None) -> datetime:
 def hours_that_matter(day: RoomDay | None, room: int, other: Stimulus | None = None) -> list[Hour]:
     """Return when to look in a room, by its computed light: nearest to the board, farthest from it, where the other
     candidate parts most, and after dark under its lamps."""
-    if day is None or day.extremes is None:
+    if day is None:
         return []
-    best, worst = day.extremes
-    found = [
-        Hour(room, why, spot.hour, spot.wall, _sky(spot.cloud)) for why, spot in (("best", best), ("worst", worst))
-    ]
-    if other is not None:
+    spots = zip(("best", "worst"), day.extremes or (), strict=False)  # none where it never gets light
+    found = [Hour(room, why, spot.hour, spot.wall, _sky(spot.cloud)) for why, spot in spots]
+    if other is not None and found:
         spot = day.parts_most(other)
         if spot is not None and all((spot.hour, spot.wall) != (one.hour, one.wall) for one in found):
             found.append(Hour(room, "parting", spot.hour, spot.wall, _sky(spot.cloud)))

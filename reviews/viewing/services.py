@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
 from datetime import date, datetime
 from uuid import UUID
 
@@ -18,8 +19,9 @@ from people.models import Feed
 from people.queries import membership
 from prism.viewing import plan
 from prism.viewing.plan import Hour
+from prism.viewing.samples import Sampling
 from reviews import services as review_services
-from reviews.models import Correction, Decision, Review, SamplePlan, Viewing, ViewingPhoto
+from reviews.models import Correction, Decision, Review, RuledOut, SamplePlan, Viewing, ViewingPhoto
 from reviews.viewing import queries
 
 
@@ -36,32 +38,60 @@ class SeenError(ValueError):
 
 
 @transaction.atomic
-def plan_samples(review: Review, size: str, ground: str, coats: int, decide: date | None) -> SamplePlan:
+def plan_samples(review: Review, how: Sampling, decide: date | None) -> SamplePlan:
     """Keep how the boards of a review are made, and by when it is decided."""
     made, _ = SamplePlan.objects.update_or_create(
-        review=review, defaults={"size": size, "ground": ground, "coats": coats, "decide": decide}
+        review=review,
+        defaults={"size": how.size, "ground": how.ground, "coats": how.coats, "margin": how.margin, "decide": decide},
     )
     review.__dict__.pop("sample_plan", None)
     review_services.save(review)
     return made
 
 
+@dataclass(frozen=True)
+class Wanted:
+    """What is to be looked at in a review's room before a day: at which hours, of which colours; the hour at which two
+    part is for the pair of the first and `other`."""
+
+    review: Review
+    room: Room
+    hours: Sequence[Hour]
+    decide: date
+    colours: Sequence[Colour]
+    other: Colour | None = None
+
+
 @transaction.atomic
-def schedule(
-    by: User, review: Review, room: Room, hours: Iterable[Hour], first: date, decide: date, other: Colour | None = None
-) -> list[Viewing]:
-    """Plan viewings of a review's colour, spread over the days; what was planned by its light and not seen yet gives
-    way, what was planned by hand stays. The hour at which it parts from `other` is for the pair of them."""
-    review.viewings.filter(seen_at=None, deleted=None, why__in=plan.WHYS).update(deleted=timezone.now())
-    made = [
-        Viewing.objects.create(
-            review=review, colour_id=review.colour_id, room=room, why=one.why, wall=one.wall, sky=one.sky,
-            at=queries.moment(day, one.hour, room), planned_by=by, beside=other if one.why == "parting" else None,
-        )
-        for day, one in plan.spread(list(hours), first, decide)
-    ]  # fmt: skip
-    review_services.save(review)
+def schedule(by: User, wanted: Iterable[Wanted], first: date) -> list[Viewing]:
+    """Plan viewings, spread over the days from the first up to each decision beside what the studio has planned for
+    them; of each review what was planned by its light and not seen yet gives way, what was planned by hand stays.
+    Every colour is looked at in the same visit."""
+    wanted = list(wanted)
+    reviews = [one.review for one in wanted]
+    stood = Viewing.objects.filter(review__in=reviews, seen_at=None, deleted=None, why__in=plan.WHYS)
+    stood.update(deleted=timezone.now())
+    load = queries.load(by)
+    made: list[Viewing] = []
+    for one in wanted:
+        for day, hour in plan.spread(one.hours, first, one.decide, load):
+            load[day] += 1
+            made += [_planned(by, one, day, hour, colour) for colour in _looked_at(one, hour)]
+    for review in reviews:
+        review_services.save(review)
     return made
+
+
+def _looked_at(one: Wanted, hour: Hour) -> Sequence[Colour]:
+    return one.colours[:1] if hour.why == "parting" and one.other else one.colours
+
+
+def _planned(by: User, one: Wanted, day: date, hour: Hour, colour: Colour) -> Viewing:
+    return Viewing.objects.create(
+        review=one.review, colour=colour, room=one.room, why=hour.why, wall=hour.wall, sky=hour.sky,
+        at=queries.moment(day, hour.hour, one.room), planned_by=by,
+        beside=one.other if hour.why == "parting" else None,
+    )  # fmt: skip
 
 
 @transaction.atomic
@@ -94,7 +124,8 @@ def log(
     by: User, one: Viewing, sent: UUID, seen: Mapping[str, int], answer: str, words: str, sky: str, lamps_on: bool,
     lux: float | None, at: datetime | None = None,
 ) -> Viewing:  # fmt: skip
-    """Keep what was seen, with what was computed for that light; what is sent again is kept once.
+    """Keep what was seen at a moment, by default now, with what was computed for that light; what is sent again is kept
+    once.
 
     Raises `SeenError` where another answer was kept meanwhile.
     """
@@ -135,13 +166,30 @@ def read_meter(by: User, one: Viewing, sky: str, lamps_on: bool) -> float | None
     return job_services.measure(by, room, one.wall, timezone.now(), sky or "overcast", lamps_on).lux
 
 
-def decide(by: User, review: Review, colour: Colour, sheen: str, litres: float | None, reason: str) -> Decision:
+@dataclass(frozen=True)
+class Decided:
+    """What a decision says: the colour and why, in which sheen and paint and how much of it (litres), its formula, and
+    why not each other candidate."""
+
+    colour: Colour
+    reason: str
+    sheen: str = ""
+    paint: str = ""
+    litres: float | None = None
+    formula: dict[str, object] | None = None
+    against: Mapping[Colour, str] = field(default_factory=dict)
+
+
+def decide(by: User, review: Review, what: Decided) -> Decision:
     """Decide. Raises `DecidedError` with the decision that stands, where somebody decided first."""
     try:
         with transaction.atomic():
             made = Decision.objects.create(
-                review=review, colour=colour, sheen=sheen, litres=litres, reason=reason, by=by
-            )
+                review=review, colour=what.colour, sheen=what.sheen, paint=what.paint, litres=what.litres,
+                formula=what.formula, reason=what.reason, by=by,
+            )  # fmt: skip
+            against = [RuledOut(decision=made, colour=one, reason=why) for one, why in what.against.items()]
+            RuledOut.objects.bulk_create(against)
             review_services.save(review)
     except IntegrityError:
         standing = review.decisions.filter(reopened=None).select_related("colour", "by").first()

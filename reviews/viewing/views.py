@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from datetime import date, datetime
+from datetime import date, datetime, timedelta
 from pathlib import Path
 from uuid import uuid4
 
@@ -12,12 +12,14 @@ from django.contrib.auth.models import User
 from django.contrib.staticfiles import finders
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
 from django.utils import timezone
 from django.utils.timezone import make_aware
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from jobs import queries as job_queries
 from prism import words
+from prism.light.room import WALLS
 from prism.meters import MeterError
 from reviews import queries as review_queries
 from reviews.models import Viewing, ViewingPhoto
@@ -90,7 +92,7 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
     try:
         services.log(
             request.user, found, form.key, form.seen, data["answer"], data["words"], data["sky"], data["lamps_on"],
-            data["lux"],
+            data["lux"], form.looked_at(timezone.now()),
         )  # fmt: skip
     except services.SeenError:
         form.add_error(None, words.SEEN_MEANWHILE)
@@ -163,7 +165,8 @@ def now(request: StudioRequest, pk: int) -> HttpResponse:
     review_queries.own(request.user, review)
     wanted = whole_number(request.POST.get("beside"))
     other = get_object_or_404(review.shortlist.select_related("colour"), colour=wanted).colour if wanted else None
-    return redirect(services.look_now(request.user, review, review.colour, "north", other))
+    wall = request.POST.get("wall", "")
+    return redirect(services.look_now(request.user, review, review.colour, wall if wall in WALLS else "north", other))
 
 
 @require_POST
@@ -239,5 +242,14 @@ def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
     """Show the boards to paint for a job."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     held = JobBoards(job)
-    context = {"job": job, "boards": held.boards, "total": held.total, "faults": held.faults}
-    return render(request, "reviews/viewing/samples.html", context)
+    context = {"job": job, "held": held, "planned": "planned" in request.GET}
+    return render(request, "reviews/viewing/samples.html", context | {"all_planned": words.ALL_PLANNED})
+
+
+@require_POST
+def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
+    """Plan the viewings of all rooms of a job that a person may write, spread over the same days."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    wanted = [one for one in JobBoards(job).wanted if review_queries.may_write(request.user, one.review)]
+    services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
+    return redirect(f"{reverse('job-samples', args=[job.pk])}?planned=1")

@@ -21,6 +21,7 @@ from prism.stimulus import from_lab
 from reviews import services
 from reviews.document import services as document_services
 from reviews.viewing import services as viewing_services
+from reviews.viewing.services import Decided
 from schools import services as school_services
 from studio.archive import ArchiveError, digest_now, export, restore
 from tinting import services as tinting_services
@@ -41,7 +42,8 @@ class Archives(TransactionTestCase):
         school_services.copy(self.isla, "even")
         deck_services.keep_own(self.isla, "Old gloss", from_lab((90, 0, 6)))
         viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
-        viewing_services.decide(self.isla, self.review, self.review.colour, "matte", 5.0, "It holds: Δ −2 “as seen”.")
+        made = Decided(self.review.colour, "It holds: Δ −2 “as seen”.", "matte", litres=5.0)
+        viewing_services.decide(self.isla, self.review, made)
         document_services.write(self.isla, self.review, "is", "Our grey.", "computed")
 
     def empty(self):

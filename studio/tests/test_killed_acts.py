@@ -25,7 +25,7 @@ with set_actor(user):
     while True:
         standing = review.decisions.filter(reopened=None).first()
         if standing: services.reopen(user, standing)
-        services.decide(user, review, review.colour, "matte", 5.0, "It holds in the evening.")
+        services.decide(user, review, services.Decided(review.colour, "It holds in the evening.", "matte", litres=5.0))
 """
 )
 TINT = (

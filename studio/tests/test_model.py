@@ -39,7 +39,7 @@ from reviews.steps.place import services as place_services
 from reviews.steps.verdict import services as verdict_services
 from reviews.steps.verdict.services import version_of
 from reviews.viewing import services as viewing_services
-from reviews.viewing.services import DecidedError
+from reviews.viewing.services import Decided, DecidedError
 
 COLOURS = ("H16.3", "H06.3", "T05.4", "T06.2", "H10.2")
 TEXTS = st.sampled_from(["", "Cool.", "Δ −2 by the window", "Two\nlines", "<b>not bold</b>", "«ja»" * 40])
@@ -79,7 +79,7 @@ class ByServices:
 
     def decide(self, review, colour, reason):
         try:
-            viewing_services.decide(self.user, review, colour, "matte", None, reason)
+            viewing_services.decide(self.user, review, Decided(colour, reason, "matte"))
         except DecidedError:
             return False
         return True

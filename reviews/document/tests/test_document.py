@@ -13,6 +13,7 @@ from PIL import Image
 from jobs import station
 from people import services as people_services
 from people.queries import studio_of
+from prism.viewing.samples import Sampling
 from reviews import services
 from reviews.bench.tests.wall import Wall
 from reviews.document.document import Document
@@ -21,6 +22,7 @@ from reviews.models import DocumentEdit, Review
 from reviews.steps.compare import services as compare_services
 from reviews.steps.place.reads import Placing
 from reviews.viewing import services as viewing_services
+from reviews.viewing.services import Decided
 from tinting.tests import world
 from web.pictures import cleaned
 from works.models import Work
@@ -85,7 +87,7 @@ class Content(Documents):
         self.assertIn(held.name, seen[0])
 
     def test_a_decision_is_what_to_do_next(self):
-        viewing_services.decide(self.isla, self.review, self.review.colour, "matte", 5.0, "It holds.")
+        viewing_services.decide(self.isla, self.review, Decided(self.review.colour, "It holds.", "matte", litres=5.0))
         self.assertIn("It holds.", self.lines("next")[0])
 
     def test_it_names_the_colour_though_the_wall_hides_names(self):
@@ -192,7 +194,7 @@ class Given(Documents):
     def test_sheets_for_boards_are_true_to_size_with_a_place_to_paint(self):
         services.shortlist(self.review, world.colour("T05.4"))
         for size, (width, height) in (("A4", (210, 297)), ("A3", (297, 420))):
-            viewing_services.plan_samples(self.review, size, "board", 2, None)
+            viewing_services.plan_samples(self.review, Sampling(size), None)
             page = self.client.get(reverse("review-sheets", args=[self.review.pk]))
             made = pypdf.PdfReader(io.BytesIO(page.content))
             self.assertEqual(len(made.pages), 2)
@@ -200,7 +202,7 @@ class Given(Documents):
             self.assertAlmostEqual(float(box.width) / 72 * 25.4, width, delta=0.3)
             self.assertAlmostEqual(float(box.height) / 72 * 25.4, height, delta=0.3)
             self.assertIn(self.review.colour.name, made.pages[0].extract_text())
-        viewing_services.plan_samples(self.review, "thumbnail", "board", 2, None)
+        viewing_services.plan_samples(self.review, Sampling("thumbnail"), None)
         self.assertEqual(self.client.get(reverse("review-sheets", args=[self.review.pk])).status_code, 404)
 
     def test_sheets_printed_with_the_colour_say_that_print_is_no_paint(self):

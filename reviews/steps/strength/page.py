@@ -96,7 +96,8 @@ class StrengthPage:
     def recipes(self) -> list[str]:
         """The recipe that strengths are computed from, and others that would do nearly as well."""
         known = [one.recipe for one in self.at.estimates] or ([self.at.recipe] if self.at.recipe else [])
-        return [words.recipe(recipe, self.at.colorant_names) for recipe in known]
+        names = tinting_queries.colorant_names
+        return [words.recipe(recipe, names(self.at.system, recipe)) for recipe in known]
 
     @cached_property
     def kept_as(self) -> str:

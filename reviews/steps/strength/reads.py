@@ -224,10 +224,20 @@ class Strengths:
         pick = Pick(int(rows[found[0]]), "nearest", apart, kind="added")
         return self.bench.decks.hold([pick])[0], apart
 
-    @property
-    def colorant_names(self) -> dict[str, str]:
-        """Names of the colorants that recipes refer to."""
-        return {code: part.name for code, part in self.system.colorants.items()} if self.system else {}
+
+def formula_of(at: Strengths, colour: Colour, percent: float = 0.0) -> dict[str, object] | None:
+    """Return the recipe of the subject at a strength, or of another colour, as a decision keeps it, and whether it was
+    estimated; None where none is known or can be."""
+    recipe, estimated = at.recipe, bool(at.estimates)
+    if colour.pk != at.subject.colour.pk:
+        recipe, estimated = colour.recipe, False
+        if recipe is None and at.system is not None:
+            found = estimates_of(colour.stimulus, at.system)
+            recipe, estimated = (found[0].recipe, True) if found else (None, False)
+    if recipe is None:
+        return None
+    made = recipe.scaled(percent)
+    return {"base": made.base, "amounts": dict(made.amounts), "estimated": estimated}
 
 
 def _moved(step: Adjusted, moved: Recipe, system: TintSystem) -> tuple[str, float, float]:

@@ -60,6 +60,15 @@ def keep_strength(review: Review, at: Strengths, again: bool = False) -> Colour 
     return deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, step.recipe, step.percent)
 
 
+def kept(review: Review, at: Strengths) -> Colour:
+    """Return the strength that is looked at as a colour of its own, kept now if it is not yet; the review's colour
+    where it is as good as that."""
+    try:
+        return keep_strength(review, at) or review.colour
+    except KeptAlreadyError as there:
+        return there.colour
+
+
 def keep_mixture(review: Review, name: str, stimulus: Stimulus) -> Colour:
     """Keep what two paints make together as a colour of its own."""
     return deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, Recipe(""), None)

@@ -2,32 +2,36 @@
 
 from __future__ import annotations
 
-from datetime import date, timedelta
+from collections.abc import Collection
 from functools import cached_property
 from urllib.parse import urlencode
 
-from django.utils import timezone
+from django.utils.safestring import SafeString
 
 from decks.models import Colour
-from jobs.contents import element_boards
+from jobs.drawings import looking
 from jobs.lighting import RoomDay
 from jobs.models import Room
 from people.names import name_of
 from prism import words
-from prism.viewing import samples
+from prism.light.room import WALLS
 from prism.viewing.plan import Hour
 from prism.viewing.scales import Leaning
 from reviews.bench import Held
-from reviews.models import Correction, Decision, SamplePlan, Viewing
+from reviews.models import Correction, Viewing
 from reviews.steps.base import Visit
 from reviews.steps.view.forms import DecideForm, SampleForm
+from reviews.steps.view.parts.decide import DecidePart
+from reviews.steps.view.parts.samples import SamplesPart
 from reviews.viewing import queries
+from reviews.viewing.coverage import Candidate, Coverage
 from reviews.viewing.leanings import Found, Leanings
+from reviews.viewing.services import Wanted
 from reviews.viewing.shown import Shown
 
 PARTS = ("", "samples", "decide")
-USUAL_DAYS = 6
-"""Days until a decision, where none is named."""
+USUAL_BOARDS = 3
+"""Candidates that are looked at together, unless a person says otherwise."""
 
 
 class ViewPage:
@@ -52,6 +56,28 @@ class ViewPage:
             (words.VIEW_PARTS[key], f"?{urlencode({'show': key} if key else {})}", key == self.part) for key in PARTS
         ]
 
+    @cached_property
+    def samples(self) -> SamplesPart:
+        """The boards to paint."""
+        return SamplesPart(self._bench, self.room, self.hours, self._samples_sent)
+
+    @cached_property
+    def decide(self) -> DecidePart:
+        """The decision."""
+        return DecidePart(self._bench, self.room, self.coverage, self._decide_sent)
+
+    @cached_property
+    def coverage(self) -> Coverage:
+        """What was seen of each candidate at the hours that matter."""
+        shown = self.review.names_shown
+        boards = self.samples.candidates
+        names = [
+            self._subject.name,
+            *(one.title if shown else f"{words.SUBJECT} {i}" for i, one in enumerate(boards[1:], 2)),
+        ]
+        held = [Candidate(one.colour, name) for one, name in zip(boards, names, strict=True)]
+        return Coverage(self.hours, held, [one.viewing for one in self.viewings])
+
     # --- viewings ---
 
     @cached_property
@@ -65,11 +91,6 @@ class ViewPage:
         return [one for one in self.viewings if one.viewing.is_seen]
 
     @property
-    def waiting(self) -> list[Shown]:
-        """Those that are still to be looked at."""
-        return [one for one in self.viewings if not one.viewing.is_seen]
-
-    @property
     def tally(self) -> str:
         """The answers so far."""
         counts = {key: sum(one.viewing.answer == key for one in self.viewings) for key in Viewing.Answer.values}
@@ -78,8 +99,9 @@ class ViewPage:
     @property
     def sentence(self) -> str:
         """How far the viewings are."""
-        if self.decision:
-            return words.capital(words.view_short(0, 0, self.review.called(self.decision.colour.name)))
+        decision = self.decide.decision
+        if decision:
+            return words.capital(words.view_short(0, 0, self.review.called(decision.colour.name)))
         return words.view_sentence(len(self.viewings), len(self.seen), self.tally)
 
     @cached_property
@@ -136,92 +158,54 @@ class ViewPage:
         """What would make hours known."""
         return words.NO_SLOTS
 
-    # --- samples ---
+    @property
+    def second(self) -> Held | None:
+        """The board that hangs beside the subject: the first other candidate, or what tells its undertone here."""
+        return next(iter([*self.samples.candidates[1:], *self.samples.beside]), None)
+
+    @property
+    def others(self) -> list[Held]:
+        """The candidates that are not shown large."""
+        return self.samples.candidates[2:]
+
+    @property
+    def wall_names(self) -> tuple[str, ...]:
+        """The walls that may be looked at, the one of the first hour first."""
+        first = [hour.wall for hour in self.hours]
+        return tuple(dict.fromkeys([*first, *WALLS]))
+
+    @property
+    def nothing_planned(self) -> str:
+        """That nothing was looked at, and what to do."""
+        return words.NO_VIEWINGS
+
+    @property
+    def plan_said(self) -> str:
+        """What planning the hours does."""
+        return words.plan_these(self.samples.decide_by)
+
+    @property
+    def plan_for(self) -> list[tuple[int, str, bool]]:
+        """Of which colours viewings may be planned: id, name, and whether that is usual."""
+        held = self.coverage.candidates
+        return [(one.colour.pk, one.name, i == 0 or len(held) <= USUAL_BOARDS) for i, one in enumerate(held)]
+
+    def wanted(self, asked: Collection[int] = ()) -> Wanted:
+        """Return what is to be looked at: of the colours that are asked for, or as is usual. The room's light must be
+        known."""
+        assert self.room is not None
+        usual = {pk for pk, _, is_usual in self.plan_for if is_usual}
+        held = [one.colour for one in self.coverage.candidates]
+        colours = [one for one in held if one.pk in asked] or [one for one in held if one.pk in usual]
+        return Wanted(self.review, self.room, self.hours, self.samples.decide_by, colours, self.other)
 
     @cached_property
-    def plan(self) -> SamplePlan:
-        """How boards are made; as is usual, where nobody has said."""
-        return queries.plan_of(self.review)
-
-    @property
-    def sample_form(self) -> SampleForm:
-        """The form of how boards are made."""
-        initial = {"decide": self.plan.decide or self.decide_by}
-        return self._samples_sent or SampleForm(instance=self.plan, initial=initial)
-
-    @property
-    def decide_by(self) -> date:
-        """By when it is decided."""
-        usual = timezone.localdate() + timedelta(days=USUAL_DAYS)
-        return self.plan.decide if self.plan.decide and self.plan.decide > timezone.localdate() else usual
-
-    @cached_property
-    def candidates(self) -> list[Held]:
-        """The boards to be painted: the subject and the shortlist."""
-        fetched = self._bench.decks.fetch(self._subject.colour)
-        return [fetched, *self._bench.shortlist]
-
-    @property
-    def faults(self) -> list[str]:
-        """What would mislead about them."""
-        return [words.SAMPLE_FAULTS[key] for key in samples.faults(self.plan.sampling, len(self.candidates))]
-
-    @property
-    def boards(self) -> list[tuple[Held, str]]:
-        """Each board, with how it is made and what it takes."""
-        litres = samples.litres(self.plan.sampling, 1, self._subject.school.paint.spreading)
-        line = words.sample_line(self.plan.size, self.plan.ground, self.plan.coats, litres)
-        return [(held, line) for held in self.candidates]
-
-    @property
-    def neighbours(self) -> list[str]:
-        """Which boards to keep apart, and which to butt on purpose."""
-        held = self.candidates
-        found = samples.neighbours([one.reading for one in held], self._subject.school)
-        say = {"apart": words.keep_apart, "edge": words.butt_together}
-        return [say[one.why](held[one.first].name, held[one.second].name) for one in found]
-
-    @property
-    def beside(self) -> str:
-        """What to hold beside them: what the comparison engine chose first, and what stays in the room."""
-        chosen = [held.name for held in self._bench.set.guide if held.why in ("clean", "foil")]
-        stays = [board.name for board in element_boards(self._day[0])] if self._day else []
-        return words.hold_beside([*chosen, *(words.stands_there(name) for name in stays)])
-
-    # --- decision ---
-
-    @cached_property
-    def decisions(self) -> list[Decision]:
-        """All decisions, the one in force first."""
-        return list(self.review.decisions.select_related("colour", "by", "reopened_by"))
-
-    @property
-    def decision(self) -> Decision | None:
-        """The decision in force."""
-        return next((one for one in self.decisions if one.reopened is None), None)
-
-    @property
-    def record(self) -> list[tuple[Decision, str]]:
-        """The decisions in sentences."""
-        return [(one, decision_said(one, self.review.called(one.colour.name))) for one in self.decisions]
-
-    @property
-    def open_points(self) -> list[str]:
-        """What is open before a decision."""
-        again = sum(one.viewing.answer == "again" for one in self.seen)
-        return words.open_points([one.when for one in self.waiting], again) or [words.NOTHING_OPEN]
-
-    @property
-    def decide_form(self) -> DecideForm:
-        """The form of a decision."""
-        return self._decide_sent or DecideForm(None, self._bench)
-
-
-def decision_said(one: Decision, name: str) -> str:
-    """Return a decision in a sentence, and that it was reopened."""
-    amount = words.volume_said(one.litres) if one.litres else ""
-    said = words.decided_said(name, one.sheen, one.reason, one.who, words.day(one.made), amount)
-    return f"{said}; reopened {words.day(one.reopened)}" if one.reopened else said
+    def walls(self) -> SafeString | None:
+        """The room from above, with where to look and when; None while its light is not known."""
+        if self._day is None:
+            return None
+        room, day = self._day
+        return looking(day.room, room.name, [(one.wall, one.hour) for one in self.hours])
 
 
 def correction_said(one: Correction) -> str:

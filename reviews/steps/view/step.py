@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from django.utils.safestring import SafeString
+
 from prism import words
 from reviews.bench import Bench
 from reviews.steps.base import Step, Visit
@@ -35,3 +37,11 @@ class ViewStep(Step):
     def page(self, visit: Visit) -> ViewPage:
         """Return the page."""
         return ViewPage(visit)
+
+    def wall(self, page: ViewPage) -> str:
+        """Hang what is to be painted beside what to hold against it."""
+        return "reviews/view/wall.html"
+
+    def ladder(self, page: ViewPage) -> SafeString | None:
+        """Stand the room from above where the ladder is else."""
+        return page.walls

@@ -11,11 +11,13 @@ from prism import words
 from reviews.bench import Bench
 from reviews.models import Review, SamplePlan
 from reviews.steps.base import Visit
+from reviews.steps.strength import services as strengths
+from reviews.steps.strength.reads import Strengths, formula_of
 from reviews.steps.view.forms import DecideForm, SampleForm
 from reviews.steps.view.page import ViewPage
 from reviews.viewing import leanings, services
 from reviews.viewing.leanings import Leanings
-from reviews.viewing.services import DecidedError
+from reviews.viewing.services import Decided, DecidedError
 from web.http import StudioRequest, whole_number
 
 
@@ -24,8 +26,7 @@ def samples(request: StudioRequest, review: Review) -> Visit:
     form = SampleForm(request.POST, instance=SamplePlan(review=review))
     if not form.is_valid():
         return Visit(Bench(review), forms={"samples": form}, refused=True)
-    data = form.cleaned_data
-    services.plan_samples(review, data["size"], data["ground"], data["coats"], data["decide"])
+    services.plan_samples(review, form.how, form.cleaned_data["decide"])
     return Visit(Bench(review))
 
 
@@ -35,8 +36,8 @@ def schedule(request: StudioRequest, review: Review) -> Visit:
     page = ViewPage(Visit(bench))
     if not page.hours or page.room is None:
         return Visit(bench, notice=words.NO_SLOTS)
-    tomorrow = timezone.localdate() + timedelta(days=1)
-    services.schedule(request.user, review, page.room, page.hours, tomorrow, page.decide_by, page.other)
+    asked = {pk for text in request.POST.getlist("of") if (pk := whole_number(text))}
+    services.schedule(request.user, [page.wanted(asked)], timezone.localdate() + timedelta(days=1))
     return Visit(Bench(review))
 
 
@@ -64,9 +65,14 @@ def decide(request: StudioRequest, review: Review) -> Visit:
     form = DecideForm(request.POST, bench)
     if not form.is_valid():
         return Visit(bench, forms={"decide": form}, refused=True)
-    data = form.cleaned_data
+    data, (colour, percent) = form.cleaned_data, form.chosen
+    at = Strengths(bench)
+    formula = formula_of(at, colour, percent)
+    if percent:
+        colour = strengths.kept(review, at)
+    what = Decided(colour, data["reason"], data["sheen"], data["paint"], data["litres"], formula, form.against)
     try:
-        services.decide(request.user, review, form.chosen, data["sheen"], data["litres"], data["reason"])
+        services.decide(request.user, review, what)
     except DecidedError as first:
         return Visit(
             Bench(review), forms={"decide": form}, notice=words.decided_meanwhile(first.standing.who), refused=True

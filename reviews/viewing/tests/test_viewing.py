@@ -3,11 +3,14 @@
 import contextlib
 import io
 import threading
+from collections import Counter
 from datetime import timedelta
 from uuid import uuid4
 from zoneinfo import ZoneInfo
 
+import pypdf
 from django.contrib.auth.models import User
+from django.core.exceptions import ValidationError
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import OperationalError, connection
 from django.test import TransactionTestCase
@@ -18,6 +21,8 @@ from PIL import Image
 
 from decks.tests import world as decks_world
 from jobs import station
+from jobs.models import Finish
+from jobs.whole_home import WholeHome
 from people.models import Member
 from prism import words
 from prism.viewing.scales import SCALES
@@ -26,6 +31,7 @@ from reviews.bench.tests.wall import HTMX, Wall
 from reviews.models import Decision, Viewing, ViewingPhoto
 from reviews.viewing import queries
 from reviews.viewing import services as viewing_services
+from reviews.viewing.services import Decided
 from tinting.tests import world
 
 
@@ -45,6 +51,9 @@ class Viewings(Wall):
         self.page()
         self.act("schedule")
         return queries.of_review(self.review)
+
+    def decided(self, review):
+        return viewing_services.decide(self.isla, review, Decided(review.colour, "It holds."))
 
     def log(self, one, **sent):
         plain = {"warmth": "1", "depth": "", "answer": "yes", "sky": "overcast", "sent": str(uuid4()), "words": ""}
@@ -108,8 +117,64 @@ class Planning(Viewings):
         twin = services.start(self.isla, self.review.colour)
         services.move(twin, self.rooms["Galley"])
         page = self.client.get(reverse("job-samples", args=[self.rooms["Library"].job_id]))
-        self.assertEqual(len(page.context["boards"]), 2)
-        self.assertContains(page, "Galley and Library")
+        boards = page.context["held"].boards
+        self.assertEqual(len(boards), 2)
+        self.assertEqual(
+            [list(one.rooms) for one in boards if one.colour == self.review.colour], [["Galley", "Library"]]
+        )
+        self.assertContains(page, "Library: the south wall at")
+        self.assertContains(page, "To bring along")
+        sheets = self.client.get(reverse("job-sheets", args=[self.rooms["Library"].job_id]))
+        self.assertEqual(len(pypdf.PdfReader(io.BytesIO(sheets.content)).pages), 2)
+        self.decided(other)
+        page = self.client.get(reverse("job-samples", args=[self.rooms["Library"].job_id]))
+        self.assertEqual([one.colour for one in page.context["held"].boards], [self.review.colour])
+
+    def test_viewings_of_all_rooms_are_planned_over_the_same_days(self):
+        other = services.start(self.isla, world.colour("T05.4"))
+        services.move(other, self.rooms["Galley"])
+        job = self.rooms["Library"].job_id
+        page = self.client.post(reverse("job-viewings-plan", args=[job]), follow=True)
+        self.assertContains(page, words.ALL_PLANNED)
+        made = list(queries.upcoming(self.isla))
+        self.assertEqual({one.review for one in made}, {self.review, other})
+        for review in (self.review, other):
+            days = [queries.local(one).date() for one in made if one.review == review]
+            self.assertEqual(len(set(days)), len(days))
+        a_day = Counter(queries.local(one).date() for one in made)
+        self.assertLessEqual(max(a_day.values()) - 2, min(a_day.values()))
+        before = {one.pk for one in made}
+        self.client.post(reverse("job-viewings-plan", args=[job]))
+        self.assertFalse(before & {one.pk for one in queries.upcoming(self.isla)})
+        self.assertEqual(len(queries.upcoming(self.isla)), len(made))
+        self.client.force_login(self.rory)
+        self.assertEqual(self.client.post(reverse("job-viewings-plan", args=[job])).status_code, 404)
+
+    def test_candidates_are_looked_at_in_the_same_visit_those_that_are_asked_for(self):
+        other = world.colour("T05.4")
+        services.shortlist(self.review, other)
+        self.page()
+        self.act("schedule")
+        made = queries.of_review(self.review)
+        single = [one for one in made if one.why != "parting"]
+        self.assertEqual({one.colour for one in single}, {self.review.colour, other})
+        self.assertEqual(len({one.at for one in single}), len(single) / 2)
+        self.assertEqual([one.beside for one in made if one.why == "parting"], [other])
+        self.act("schedule", of=[str(other.pk)])
+        again = queries.of_review(self.review)
+        self.assertEqual({one.colour for one in again if one.why != "parting"}, {other})
+
+    def test_a_dark_room_is_looked_at_of_an_evening(self):
+        room = self.rooms["Lamp room"]
+        services.move(self.review, room)
+        hours = self.page().context["page"].hours
+        self.assertIn("evening", [hour.why for hour in hours])
+
+    def test_a_neighbour_is_held_beside_it_that_parts_from_it_in_this_room(self):
+        part = self.page(show="samples").context["page"].samples
+        self.assertEqual([one.why for one in part.beside if one.kind != "range"], ["clean", "foil"])
+        self.assertEqual(sum(one.kind == "range" for one in part.beside), 1)
+        self.assertNotIn(part.telling.best, part.telling.merging)
 
     def test_moving_and_taking_out(self):
         one = self.planned()[0]
@@ -163,6 +228,21 @@ class Logging(Viewings):
             self.assertEqual(self.log(one, **wrong).status_code, 422)
         one.refresh_from_db()
         self.assertFalse(one.is_seen)
+
+    def test_what_waited_for_a_connection_is_judged_by_the_light_it_was_seen_in(self):
+        one, late, ahead = self.planned()
+        looked = timezone.now() - timedelta(hours=5)
+        self.log(one, looked=looked.isoformat())
+        one.refresh_from_db()
+        self.assertEqual(one.seen_at, looked)
+        hour = looked.astimezone(ZoneInfo("Europe/London"))
+        again = queries.predicted(one, "overcast", False, hour)
+        self.assertEqual(one.predicted["differences"], again["differences"])
+        now = timezone.now()
+        for each, wrong in ((late, now - timedelta(days=400)), (ahead, now + timedelta(days=1))):
+            self.log(each, looked=wrong.isoformat())
+            each.refresh_from_db()
+            self.assertLess(abs(each.seen_at - now), timedelta(minutes=5))
 
     def test_a_look_right_now(self):
         self.client.post(reverse("viewing-now", args=[self.review.pk]))
@@ -274,7 +354,7 @@ class Deciding(Viewings):
 
     def test_what_is_open_the_decision_and_reopening_it(self):
         self.planned()
-        self.assertContains(self.page(show="decide"), "Not seen yet:")
+        self.assertContains(self.page(show="decide"), "Not seen yet at any of the three hours that matter.")
         page = self.decide()
         self.assertContains(page, f"Decided: {self.review.colour.name}")
         self.assertContains(page, "in matte, 5.0\u00a0L: It holds.")
@@ -284,6 +364,134 @@ class Deciding(Viewings):
         self.decide(reason="After all.")
         self.assertEqual(Decision.objects.count(), 2)
         self.assertEqual(self.act("reopen", decision="999").status_code, 404)
+
+    def seen(self, why, by=0.0, answer="yes", colour=None, **light):
+        """Keep a look at an hour that matters, so many hours off it."""
+        one = next(v for v in queries.of_review(self.review) if v.why == why and v.colour == (colour or v.colour))
+        at = one.at + timedelta(hours=by)
+        light = {"sky": one.sky, "lamps_on": why == "evening"} | light
+        return viewing_services.log(
+            self.isla, one, uuid4(), {"hue": 0}, answer, "", light["sky"], light["lamps_on"], None, at
+        )
+
+    def coverage(self):
+        return self.page(show="decide").context["page"].coverage
+
+    def states(self):
+        return [cells[0].state for _, cells in self.coverage().rows]
+
+    def test_each_hour_that_matters_must_be_seen_in_its_light(self):
+        self.assertEqual(self.states(), ["open"] * 3)
+        self.planned()
+        self.assertEqual(self.states(), ["planned"] * 3)
+        self.seen("best")
+        self.seen("worst", by=3)
+        self.seen("evening", lamps_on=False)
+        self.assertEqual(self.states(), ["seen", "open", "open"])
+        page = self.page(show="decide")
+        self.assertContains(page, "instead")
+        self.assertContains(page, "Not seen yet at two of the three hours that matter.")
+        for why in ("worst", "evening"):
+            hour = next(hour for hour in page.context["page"].hours if hour.why == why)
+            Viewing.objects.filter(review=self.review, why=why).update(
+                seen_at=queries.moment(timezone.localdate(), hour.hour, self.rooms["Library"]),
+                lamps_on=why == "evening",
+            )
+        self.assertEqual(self.states(), ["seen"] * 3)
+        self.assertContains(self.page(show="decide"), words.NOTHING_OPEN)
+
+    def test_another_sky_than_was_wanted_is_said(self):
+        self.planned()
+        other = self.seen("worst", sky="overcast")
+        wanted = next(hour.sky for hour in self.coverage().hours if hour.why == "worst")
+        said = [cells[0].said for _, cells in self.coverage().rows if cells[0].look == other]
+        self.assertEqual(["but under a sky that was overcast" in one for one in said], [wanted == "clear"])
+
+    def test_who_asked_to_look_again_is_answered_by_a_later_look(self):
+        self.planned()
+        self.seen("best", answer="again")
+        self.assertContains(self.page(show="decide"), "One answer asked to look again, and nobody has since.")
+        self.seen("worst")
+        self.assertNotContains(self.page(show="decide"), "asked to look again")
+
+    def test_without_a_room_the_decision_says_what_is_not_known(self):
+        services.move(self.review, None)
+        page = self.page(show="decide")
+        self.assertContains(page, "Which hours matter is not known")
+        self.assertContains(page, "Nobody has looked at it on a wall yet.")
+
+    def test_it_begins_with_what_the_room_wants_and_keeps_formula_paint_and_why_not_the_others(self):
+        other = world.colour("T05.4")
+        services.shortlist(self.review, other)
+        form = self.page(show="decide").context["page"].decide.form
+        self.assertEqual(form.initial["sheen"], "matte")
+        self.assertGreater(form.initial["litres"], 5)
+        self.assertIn("of wall, 2 coats", form.fields["litres"].help_text)
+        not_other = f"not_{other.pk}"
+        page = self.decide(paint="Wall matt, wipeable", **{not_other: "Green in the evening."})
+        decision = Decision.objects.get()
+        self.assertEqual(decision.paint, "Wall matt, wipeable")
+        self.assertEqual(dict(decision.recipe.amounts), dict(self.review.colour.recipe.amounts))
+        self.assertFalse(decision.is_estimated)
+        against = decision.ruled_out.get()
+        self.assertEqual((against.colour, against.reason), (other, "Green in the evening."))
+        for said in ("Wall matt, wipeable", "to the litre", f"Not {other.name}: Green in the evening."):
+            self.assertContains(page, said)
+        # the recipe may change in the deck: what was decided stays
+        self.review.colour.recipe_amounts = {}
+        self.review.colour.save()
+        self.assertContains(self.page(show="decide"), "to the litre")
+        document = self.client.get(reverse("review-document", args=[self.review.pk]))
+        self.assertContains(document, f"Not {other.name}: Green in the evening.")
+
+    def test_a_strength_is_decided_as_a_colour_of_its_own(self):
+        self.review.strength = -25.0
+        self.review.save()
+        page = self.page(show="decide")
+        self.assertEqual(page.context["page"].decide.form.initial["colour"], "strength")
+        self.decide(colour="strength")
+        decision = Decision.objects.get()
+        own = decision.colour
+        self.assertEqual((own.parent, own.percent), (self.review.colour, -25.0))
+        for code, amount in self.review.colour.recipe.amounts.items():
+            self.assertAlmostEqual(decision.recipe.amounts[code], 0.75 * amount)
+        self.act("reopen", show="decide", decision=decision.pk)
+        self.decide(colour="strength")
+        self.assertEqual(Decision.objects.filter(colour=own).count(), 2)  # kept once, decided twice
+
+    def test_the_home_is_painted_in_what_was_decided(self):
+        other = world.colour("T05.4")
+        services.shortlist(self.review, other)
+        job = self.rooms["Library"].job
+        self.decide(colour=str(other.pk), sheen="eggshell", litres="7.5", paint="Wall matt")
+
+        def walls():
+            home = WholeHome(self.isla, job)
+            line = next(line for line in home.lines if line.room.name == "Library")
+            return home, line, line.at("walls")
+
+        home, _, found = walls()
+        self.assertEqual((found.colour, found.sheen, found.litres, found.why), (other, "eggshell", 7.5, "agreed"))
+        total = next(one for one in home.totals if one.colour == other)
+        self.assertEqual((total.paint, total.litres), ("Wall matt", 7.5))
+        self.assertContains(self.client.get(reverse("job-home", args=[job.pk])), "decided in its review")
+        # what was put there by hand stands, and that the review says otherwise is told
+        Finish.objects.create(room=self.rooms["Library"], part="walls", colour=self.review.colour)
+        _, line, found = walls()
+        self.assertEqual((found.colour, found.why), (self.review.colour, "decided"))
+        self.assertIn(words.decided_otherwise(other.name, self.review.colour.name), line.remarks)
+        Finish.objects.all().delete()
+        self.act("reopen", show="decide", decision=Decision.objects.get().pk)
+        self.assertEqual(walls()[2].why, "reviewed")
+
+    def test_a_formula_that_is_none_is_refused_and_never_stops_a_page(self):
+        made = self.decided(self.review)
+        for wrong in ([], {"base": "W"}, {"base": "W", "amounts": {"K": "much"}}, "W"):
+            made.formula = wrong
+            with self.assertRaises(ValidationError):
+                made.full_clean()
+        Decision.objects.update(formula={"base": "W", "amounts": [1]})
+        self.assertContains(self.page(show="decide"), "It holds.")
 
     def test_the_second_sees_the_first(self):
         self.page()
@@ -353,7 +561,7 @@ class TwoAtOnce(TransactionTestCase):
             try:
                 while True:
                     with contextlib.suppress(OperationalError):  # a database in memory does not wait, as a file does
-                        viewing_services.decide(isla, review, review.colour, "", None, reason)
+                        viewing_services.decide(isla, review, Decided(review.colour, reason))
                         found.append("kept")
                         return
             except viewing_services.DecidedError as first:

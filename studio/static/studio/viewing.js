@@ -98,6 +98,7 @@
         return;
       }
       const fields = Object.fromEntries(new FormData(form, submitter));
+      fields.looked = new Date().toISOString(); // the light was that of now, whenever it is sent
       localStorage.setItem(KEPT + form.dataset.viewing, JSON.stringify({ address: form.action || window.location.href, fields }));
       localStorage.removeItem(draft);
       say("Kept on this phone. It is sent as soon as there is a connection.");

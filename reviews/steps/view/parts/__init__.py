@@ -1,0 +1,1 @@
+"""The parts of View: samples, and the decision."""
