@@ -22,6 +22,7 @@ LEFT, CELL, ROW, GAP = 120.0, 17.0, 30.0, 4.0
 TOP = 30.0
 CURVE = 46.0
 LUX_TICKS = (1, 100, 10_000)
+LINE = 11.0
 
 
 def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -> SafeString:
@@ -48,14 +49,15 @@ def looking(room: LitRoom, name: str, spots: Sequence[tuple[str, float]]) -> Saf
     parts = []
     for wall, hours in by_wall.items():
         x, y = places[wall]
-        end = {"north": "middle", "south": "middle", "east": "end", "west": "start"}[wall]
-        x, y = x + {"east": -9, "west": 9}.get(wall, 0), y + {"north": 16, "south": -9}.get(wall, 4)
-        said = text(x, y, ", ".join(words.clock(hour) for hour in sorted(hours)), "look-hour", end)
-        parts.append(f'<g transform="rotate({n(-room.turn)} {n(x)} {n(y)})">{said}</g>')
-        bar = (
-            (x - 16, places[wall][1] - 3, 32, 6) if wall in ("north", "south") else (places[wall][0] - 3, y - 16, 6, 32)
-        )
-        parts.insert(0, str(_rect("look-wall", *bar)))
+        lies = wall in ("north", "south")
+        parts.append(str(_rect("look-wall", *((x - 16, y - 3, 32, 6) if lies else (x - 3, y - 16, 6, 32)))))
+        end = "middle" if lies else "end" if wall == "east" else "start"
+        x += {"east": -9, "west": 9}.get(wall, 0)
+        y += {"north": 16, "south": 3 - LINE * len(hours)}.get(wall, 4 - LINE * (len(hours) - 1) / 2)
+        for i, hour in enumerate(sorted(hours)):
+            below = y + LINE * i
+            turn = f"rotate({n(-room.turn)} {n(x)} {n(below)})"
+            parts.append(f'<g transform="{turn}">{text(x, below, words.clock(hour), "look-hour", end)}</g>')
     body = joined([mark_safe(_turned(room, parts)), _letters()])
     return svg(name, words.looks_text(name, list(spots)), (-106, -108, 212, 216), "plan", body)
 

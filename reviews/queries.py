@@ -13,7 +13,7 @@ from jobs.models import Job
 from people.names import name_of
 from people.queries import may_change, team
 from prism import reading, words
-from reviews.models import ClientAnswer, Review
+from reviews.models import ClientAnswer, Decision, Review
 
 
 def listed(user: User) -> QuerySet[Review]:
@@ -67,15 +67,17 @@ class Listed:
 
 
 def listing(reviews: Iterable[Review]) -> list[Listed]:
-    """Return reviews with their findings."""
-    return [
-        Listed(
-            review,
-            _finding(review),
-            words.shortened(review.verdict, 110),
-        )
-        for review in reviews
-    ]
+    """Return reviews with their findings, and their verdicts or else what was decided."""
+    reviews = list(reviews)
+    held = Decision.objects.filter(review__in=reviews, reopened=None).select_related("colour")
+    decided = {one.review_id: one.colour.name for one in held}
+    return [Listed(review, _finding(review), _verdict(review, decided.get(review.pk))) for review in reviews]
+
+
+def _verdict(review: Review, decided: str | None) -> str:
+    if review.verdict or decided is None:
+        return words.shortened(review.verdict, 110)
+    return words.view_short(0, 0, review.called(decided))
 
 
 def _finding(review: Review) -> str:

@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+from datetime import timedelta
+from uuid import uuid4
+
 from auditlog.context import set_actor
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.utils import timezone
 
 from decks import queries as deck_queries
 from decks import services as deck_services
@@ -13,7 +18,14 @@ from jobs.models import Job
 from prism import demo
 from prism.formats.deck import Entry
 from reviews import services as review_services
+from reviews.bench import Bench
+from reviews.models import Review
+from reviews.steps.base import Visit
+from reviews.steps.strength.reads import Strengths, formula_of
 from reviews.steps.verdict import services as verdict_services
+from reviews.steps.view.page import ViewPage
+from reviews.viewing import services as viewing_services
+from reviews.viewing.services import Decided
 from tinting import queries as tinting_queries
 from tinting import services as tinting_services
 
@@ -38,16 +50,67 @@ STARTED = (
 )
 
 
+Look = tuple[dict[str, int], str, str]
+"""What is seen at an hour: steps by scale, the answer, and words."""
+LOOKED: dict[tuple[str, str], dict[str, Look]] = {
+    ("H16.3", "North writers’ room"): {
+        "best": ({"hue": 0, "depth": 0, "warmth": -1}, "yes", "As the chip, a little cooler by the window."),
+        "worst": ({"depth": -1, "clearness": -1}, "again", "Nearly grey at noon, and dull. Once more on a bright day?"),
+        "evening": ({"warmth": 2, "hue": -1}, "yes", "Green comes up under the lamps; it is quiet enough."),
+    },
+    ("H16.3", "Galley"): {
+        "best": ({"depth": 0, "hue": -1}, "yes", "Clean beside the tiles."),
+        "worst": ({"warmth": 1, "depth": 1}, "yes", "Paler in the sun, and still blue."),
+        "evening": ({"warmth": 1, "hue": -1}, "yes", ""),
+    },
+}
+"""What was seen on walls already, by the code of a colour and the room: each hour that matters by its why."""
+CANDIDATE = ("H16.3", "North writers’ room", "T04.3")
+PLANNED = ("H16.3", "Stair tower")
+"""Of which review the viewings stand ahead, today's among them."""
+DECIDED = ("H16.3", "Galley")
+
+
 @transaction.atomic
 def enter(user: User) -> Job:
     """Enter the demo job with its reviews, for somebody who has the demo makers' decks."""
+    made = {}
     with set_actor(user):
         rooms = station.enter(user)
         for code, room, verdict, notes in STARTED:
             review = review_services.start(user, station.colour(user, code))
             verdict_services.write(review, {"verdict": verdict, "notes": notes})
             review_services.move(review, rooms[room])
+            made[code, room] = review
+        _view(user, made)
     return rooms["Library"].job
+
+
+def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
+    """Look at boards on walls: some were seen these days and one of those is decided, others are ahead."""
+    today = timezone.localdate()
+    code, room, other = CANDIDATE
+    review_services.shortlist(reviews[code, room], station.colour(user, other))
+    for key, looks in LOOKED.items():
+        page = ViewPage(Visit(Bench(reviews[key])))
+        wanted = replace(page.wanted([reviews[key].colour_id]), decide=today, other=None)
+        hours = [hour for hour in wanted.hours if hour.why in looks]
+        wanted = replace(wanted, hours=hours)
+        for one in viewing_services.schedule(user, [wanted], today - timedelta(days=len(looks))):
+            seen, answer, words = looks[one.why]
+            lamps = one.why == "evening"
+            viewing_services.log(user, one, uuid4(), seen, answer, words, one.sky or "overcast", lamps, None, one.at)
+    page = ViewPage(Visit(Bench(reviews[PLANNED])))
+    if page.room:
+        viewing_services.schedule(user, [page.wanted()], today)
+    decided = reviews[DECIDED]
+    at = Strengths(Bench(decided))
+    what = Decided(
+        decided.colour, "It keeps its blue beside the tiles, by day and by lamplight.", "eggshell",
+        "the wipeable wall paint", 7.5, formula_of(at, decided.colour),
+        {station.colour(user, "H06.3"): "Yellow beside the limed larch under the lamps."},
+    )  # fmt: skip
+    viewing_services.decide(user, decided, what)
 
 
 @transaction.atomic

@@ -211,16 +211,20 @@ def view_sentence(planned: int, seen: int, answers: str) -> str:
     return f"{capital(numeral(seen))} of {numeral(planned)} viewings seen: {answers}."
 
 
-def viewing_said(
-    steps: Mapping[str, int], text: str, answer: str, who: str, lux: float | None, beside: str = ""
-) -> str:
+def light_said(sky: str, lamps_on: bool, lux: float | None) -> str:
+    """Return the light of a look, as far as it is known."""
+    kind = "under lamps" if lamps_on else f"{sky} sky" if sky else ""
+    return ", ".join(part for part in (kind, lux_said(lux) if lux is not None else "") if part)
+
+
+def viewing_said(steps: Mapping[str, int], text: str, answer: str, who: str, light: str = "", beside: str = "") -> str:
     """Return what was seen, in a line; of a pair, `beside` is the other board."""
     parts = [step_word(scale, step) for scale, step in steps.items() if step]
     same = f"as {beside}" if beside else "as its board"
     seen = (listed(parts) + (f" than {beside}" if beside else "")) if parts else same if steps else ""
-    said = "; ".join(part for part in (seen, text) if part)
-    light = f", {lux_said(lux)}" if lux is not None else ""
-    return f"{capital(said)}{f': {answer}' if answer else ''} ({who or SOMEBODY}{light})"
+    quoted = f"“{text.rstrip().removesuffix('.')}”" if text.strip() else ""
+    said = "; ".join(part for part in (seen, quoted) if part)
+    return f"{capital(said)}{f': {answer}' if answer else ''} ({', '.join(p for p in (who or SOMEBODY, light) if p)})"
 
 
 CALENDAR_NAME = "Viewings"

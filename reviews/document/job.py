@@ -39,8 +39,8 @@ class JobDocument:
             "client": self.job.client,
             "rooms": [{"room": name, "document": document.table()} for name, document in self.pages],
             "counter": [
-                {"colour": one.colour.name, "label": one.colour.label, "sheen": one.sheen, "paint": one.paint, "amount": one.said,
-                 "recipe": one.recipe, "goes": one.goes}
+                {"colour": one.colour.name, "label": one.colour.label, "sheen": one.sheen, "paint": one.paint,
+                 "amount": one.said, "recipe": one.recipe, "goes": one.goes}
                 for one in self.home.totals
             ],
             "cautions": list(self.home.cautions),

@@ -102,12 +102,12 @@ class Coverage:
         return found
 
     def again_of(self, colour: Colour) -> int:
-        """Return how often somebody asked to look at a colour again, and nobody has since."""
-        looks = sorted((one for one in self._of(colour) if one.is_seen), key=seen_at)
-        asked = 0
-        for one in looks:
-            asked = asked + 1 if one.answer == Viewing.Answer.AGAIN else 0
-        return asked
+        """Return how often somebody asked to look at a colour again, and nobody has since on that wall, by day or under
+        its lamps."""
+        last: dict[tuple[object, ...], Viewing] = {}
+        for one in sorted((one for one in self._of(colour) if one.is_seen), key=seen_at):
+            last[one.room_id, one.wall, one.lamps_on] = one
+        return sum(one.answer == Viewing.Answer.AGAIN for one in last.values())
 
     def open_points(self, colour: Colour, named: bool = True) -> list[str]:
         """Return what is open before a colour is decided for; the hours named, or counted where a table shows them."""

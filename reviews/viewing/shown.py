@@ -50,9 +50,9 @@ class Shown:
 
     @property
     def slot(self) -> str:
-        """Why then, and on which wall."""
-        at = queries.local(self.viewing)
-        return words.slot_said(self.viewing.why, at.hour + at.minute / 60, self.viewing.wall, self.viewing.sky)
+        """Why then, on which wall, and under which sky while it is still to be seen."""
+        one, at = self.viewing, queries.local(self.viewing)
+        return words.slot_said(one.why, at.hour + at.minute / 60, one.wall, "" if one.is_seen else one.sky)
 
     @cached_property
     def held(self) -> list[scales.Held]:
@@ -70,12 +70,16 @@ class Shown:
         return [words.held_said(one) for one in self.held] or [words.predicted_unknown()]
 
     @property
-    def disagrees(self) -> bool:
-        """Whether eye and computation part."""
-        return any(one.agreement is scales.Agreement.DIFFERS for one in self.held)
+    def against(self) -> list[tuple[str, bool]]:
+        """The same, each with whether eye and computation part in it."""
+        if not self.viewing.is_seen:
+            return []
+        parted = [one.agreement is scales.Agreement.DIFFERS for one in self.held] or [False]
+        return list(zip(self.compared, parted, strict=True))
 
     @property
     def said(self) -> str:
         """What was seen, by whom."""
         one = self.viewing
-        return words.viewing_said(one.answers, one.words, one.answer, one.who, one.lux, self._other)
+        light = words.light_said(one.sky, one.lamps_on, one.lux)
+        return words.viewing_said(one.answers, one.words, one.answer, one.who, light, self._other)
