@@ -20,7 +20,7 @@ from django.apps import apps
 from django.contrib.auth.models import User
 from django.contrib.contenttypes.models import ContentType
 from django.core.exceptions import ValidationError
-from django.db import models, transaction
+from django.db import IntegrityError, models, transaction
 from django.db.models import Q
 from django.utils import timezone
 
@@ -272,7 +272,7 @@ def _unchecked(one: models.Model) -> list[str]:
     return [
         each.name
         for each in one._meta.concrete_fields
-        if isinstance(each, models.ForeignKey)
+        if (isinstance(each, models.ForeignKey) and getattr(one, each.attname) is not None)
         or (each.null and getattr(one, each.attname) is None)
         or (isinstance(each, models.JSONField) and getattr(one, each.attname) in ([], {}))
     ]
@@ -307,7 +307,7 @@ def take_up(by: User, held: dict[str, Any]) -> TakenUp:
         raise
     except ValidationError as wrong:
         raise JobFileError(words.job_file_wrong(_told(wrong))) from None
-    except (LookupError, TypeError, ValueError, AttributeError, OverflowError):
+    except (LookupError, TypeError, ValueError, AttributeError, OverflowError, IntegrityError):
         raise JobFileError(words.JOB_FILE_BROKEN) from None
     by.__dict__.pop("_team", None)
     return TakenUp(job, reader.new_colours, reader.new_people)

@@ -36,6 +36,11 @@ class Said:
     review: Review | None = None
 
     @property
+    def text(self) -> str:
+        """It as one sentence."""
+        return words.acts_said(self.lines)
+
+    @property
     def day(self) -> date:
         """The day it was done."""
         return timezone.localtime(self.at).date()

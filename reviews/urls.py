@@ -3,6 +3,7 @@
 from django.urls import path, register_converter
 
 from reviews import intake, steps
+from reviews.boards import views as boards
 from reviews.document import views as document
 from reviews.finding import views as finding
 from reviews.frame import views
@@ -43,9 +44,9 @@ urlpatterns = [
     path("viewings/<int:pk>/photo.jpg", viewing.photo, name="viewing-photo"),
     path("viewings/<int:pk>/move/", viewing.move, name="viewing-move"),
     path("viewings/<int:pk>/aside/", viewing.aside, name="viewing-aside"),
-    path("jobs/<int:pk>/samples/", viewing.job_samples, name="job-samples"),
-    path("jobs/<int:pk>/samples/plan/", viewing.plan_job, name="job-viewings-plan"),
-    path("jobs/<int:pk>/sheets.pdf", document.job_sheets, name="job-sheets"),
+    path("jobs/<int:pk>/samples/", boards.job_samples, name="job-samples"),
+    path("jobs/<int:pk>/samples/plan/", boards.plan_job, name="job-viewings-plan"),
+    path("jobs/<int:pk>/sheets.pdf", boards.job_sheets, name="job-sheets"),
     path("jobs/<int:pk>/document.pdf", document.job_document, name="job-document"),
     path("jobs/<int:pk>/document/", document.begin_job_document, name="job-document-begin"),
     path("jobs/<int:pk>/share/", sharing.share, name="job-share"),
@@ -61,7 +62,7 @@ urlpatterns = [
     path("schemas/document.json", document.document_schema, name="document-schema"),
     path("reviews/<int:pk>/document/", document.document, name="review-document"),
     path("reviews/<int:pk>/document.pdf", document.document_pdf, name="review-document-pdf"),
-    path("reviews/<int:pk>/sheets.pdf", document.sheets, name="review-sheets"),
+    path("reviews/<int:pk>/sheets.pdf", boards.sheets, name="review-sheets"),
     path("reviews/<int:pk>/document.json", document.document_json, name="review-document-json"),
     path("reviews/<int:pk>/document/<slug:section>/", document.edit, name="review-document-edit"),
     path("reviews/<int:pk>/findings/", views.findings, name="review-findings"),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, listed, sentence, whole
+from prism.messages.text import capital, count, listed, sentence, whole
 from prism.words.readings import headline, hue
 
 if TYPE_CHECKING:
@@ -53,7 +53,7 @@ def works_on(surfaces: Sequence[str]) -> str:
 
 def paint_boards(count_of: int, how: str) -> str:
     """Say which boards to paint."""
-    many = "Paint a board" if count_of == 1 else f"Paint {count_of} boards"
+    many = "Paint a board" if count_of == 1 else f"Paint {count(count_of, 'board')}"
     return f"{many}: {how}."
 
 
@@ -86,6 +86,9 @@ def viewing_line(when: str, said: str, compared: Sequence[str]) -> str:
 def judged_by(school: str) -> str:
     """Say by what a colour is judged."""
     return f"School: {school}."
+
+
+AT_THE_EQUINOX = "By the light of an equinox; of other days the room’s own page shows it."
 
 
 def light_spots(best: str, worst: str) -> list[str]:

@@ -80,7 +80,8 @@ def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:
     if bought is None:
         return f"{volume_said(litres)}{more}"
     cans = listed([f"{count} × {name}".replace(" ", NO_BREAK) for name, count in bought.cans])
-    return f"{volume_said(litres)}: {cans}; {volume_said(bought.left)} left over{more}"
+    left = volume_said(bought.left) if bought.left >= 0.05 else "nothing"
+    return f"{volume_said(litres)}: {cans}; {left} left over{more}"
 
 
 NO_FORMULA = "no recipe known: the counter matches it from the can’s code or a board"

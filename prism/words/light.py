@@ -137,7 +137,6 @@ _COUNSEL = {
 
 def counsel_said(kind: str, walls: tuple[str, ...], computed: bool, practice: bool, size: float) -> str:
     """Return a counsel in a sentence, and whether light and practice say the same."""
-    where = "" if len(walls) == 4 else f" on the {listed(walls)} wall{'s' if len(walls) > 1 else ''}"
     unit = {"heavy": " L* darker", "dingy": " L* darker"}.get(kind, "")
     how_far = f", by {number(abs(size))}{unit or ' Lab units of warmth'}" if computed and kind != "washes out" else ""
     if computed and practice:
@@ -146,7 +145,16 @@ def counsel_said(kind: str, walls: tuple[str, ...], computed: bool, practice: bo
         who = "The light computed for this room shows it; the rule of practice does not."
     else:
         who = "So practice says; the light computed for this room does not show it."
-    return f"{_COUNSEL[kind]}{where}{how_far}. {who}"
+    return f"{_COUNSEL[kind]}{_on_walls(walls)}{how_far}. {who}"
+
+
+def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
+    """Return a counsel without its figures, for a client."""
+    return f"{_COUNSEL[kind]}{_on_walls(walls)}."
+
+
+def _on_walls(walls: tuple[str, ...]) -> str:
+    return "" if len(walls) == 4 else f" on the {listed(walls)} wall{'s' if len(walls) > 1 else ''}"
 
 
 def aim_said(lrv: float, own: float, warmer: float) -> str:
@@ -182,16 +190,23 @@ def lamp_shift_said(size: float, kelvin: float, known: bool) -> str:
 
 def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, evening: bool = False) -> str:
     """Say how a paint stands to something that stays: its undertone, how deep a clash goes, and the gap in LRV."""
+    said = pairing_plain(name, terms, level, evening).removesuffix(".")
+    apart = f": the undertones pull apart by {number(size)} each" if terms == "clash" else ""
+    gap = f"{number(abs(lrv), 0)} points of LRV {'lighter' if lrv > 0 else 'darker'}"
+    return f"{said}{apart}; {gap}."
+
+
+def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:
+    """Say the same without its figures, for a client."""
     light = " under the lamps" if evening else ""
     surely = "probably " if level == "probably" else ""
     said = {
         "agree": f"its undertone goes with the {name}{light}",
         "quiet": f"the {name} or it is too quiet{light} to clash",
         "differ": f"its undertone is another than that of the {name}{light}, without pulling against it",
-        "clash": f"it {surely}clashes with the {name}{light}: the undertones pull apart by {number(size)} each",
+        "clash": f"it {surely}clashes with the {name}{light}",
     }[terms]
-    gap = f"{number(abs(lrv), 0)} points of LRV {'lighter' if lrv > 0 else 'darker'}"
-    return f"{said[:1].upper()}{said[1:]}; {gap}."
+    return f"{said[:1].upper()}{said[1:]}."
 
 
 def deeper_said(darker: float, chroma: float) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from datetime import datetime
 
 from prism.messages.text import shortened
@@ -55,6 +55,12 @@ def _aside(fields: Fields, what: str) -> list[str]:
 
 def _quoted(text: str) -> str:
     return f"“{shortened(text, _MOST)}”"
+
+
+def acts_said(lines: Sequence[str]) -> str:
+    """Return what was done in one act, as a sentence."""
+    text = "; ".join(lines)
+    return text if text.endswith((".”", "?”", "!”")) else f"{text}."
 
 
 def _plain(fields: Fields, left_out: set[str]) -> list[str]:

@@ -36,7 +36,10 @@ class WithJob(Wall):
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", own)
         viewing_services.log(self.isla, one, uuid4(), {"hue": 1}, "yes", "went green", "overcast", False, None)
         viewing_services.keep_photo(self.isla, one, b"\xff\xd8 photo")
-        viewing_services.decide(self.isla, self.review, Decided(own, "It keeps its blue.", "eggshell", litres=4.5))
+        formula = {"base": "B1", "amounts": {"KX": 1.5}, "estimated": True}
+        against = {self.review.colour: "Green in the evening."}
+        made = Decided(own, "It keeps its blue.", "eggshell", "Wall matt", 4.5, formula, against)
+        viewing_services.decide(self.isla, self.review, made)
         ids = [held.colour.pk for held in self.bench().wall.arranged]
         services.arrange(self.review, ids, ids[0], 2)
         self.other = User.objects.create_user("rhona", first_name="Rhona")
@@ -70,7 +73,31 @@ class JobFiles(WithJob):
             self.assertEqual(self.client.get(reverse("review-step", args=[review.pk, step])).status_code, 200)
         viewing = Viewing.objects.get(review=review)
         self.assertEqual((viewing.who, bytes(viewing.photo.content)), ("isla", b"\xff\xd8 photo"))
-        self.assertEqual(Decision.objects.get(review=review).colour.owner, self.other)
+        decision = Decision.objects.get(review=review)
+        self.assertEqual((decision.colour.owner, decision.paint), (self.other, "Wall matt"))
+        self.assertEqual((decision.recipe.amounts, decision.is_estimated), ({"KX": 1.5}, True))
+        against = decision.ruled_out.get()
+        self.assertEqual((against.colour.name, against.reason), (self.review.colour.name, "Green in the evening."))
+
+    def test_what_no_database_can_hold_is_refused_whole(self):
+        """A record without what it belongs to; two decisions in force for one review."""
+
+        def no_room(records):
+            records["jobs.Window"][0]["room"] = None
+
+        def twice(records):
+            records["reviews.Decision"].append(dict(records["reviews.Decision"][0]))
+
+        def no_formula(records):
+            records["reviews.Decision"][0]["formula"] = {"base": 4}
+
+        count = Job.objects.count()
+        for spoil in (no_room, twice, no_formula):
+            held = self.held()
+            spoil(held["records"])
+            held["digest"] = job_file._digest({key: value for key, value in held.items() if key != "digest"})
+            self.assertEqual(self.send(self.other, json.dumps(held).encode()).status_code, 422, spoil.__name__)
+            self.assertEqual(Job.objects.count(), count)
 
     def test_who_is_not_there_becomes_a_closed_account(self):
         page = self.client.get("/")  # signed in as the first person still

@@ -19,6 +19,7 @@ from reviews.steps.base import Visit
 from reviews.steps.company.parts.schemes import SchemesPart
 from reviews.steps.company.parts.use import UsePart
 from reviews.steps.company.schemes import Schemes
+from reviews.steps.compare.reads import pair_said
 from reviews.steps.light.page import LightPage
 from reviews.steps.place.reads import Placing
 from reviews.steps.read.page import ReadPage
@@ -108,11 +109,12 @@ class Content:
             evening = by_day.terms is not terms
             pair = late if evening and terms is Terms.CLASH else by_day
             if pair is not None and pair.terms is terms:
-                found.append(words.pairing_said(thing.name, pair.terms, pair.level, pair.lrv, pair.size, evening))
+                found.append(words.pairing_plain(thing.name, pair.terms, pair.level, evening))
         return found
 
     def _care(self) -> Section:
-        lines = list(self._lit.counsels) if self._lit else []
+        day = self._lit.at.day if self._lit else None
+        lines = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
         lines += self._beside(Terms.CLASH)
         lines += [
             words.use_said(one.surface, int(one.suits), one.reasons)
@@ -156,8 +158,7 @@ class Content:
     def _comparisons(self) -> Section:
         lines = [self.bench.set.support_said]
         for held in self.bench.set.guide[:MOST_PAIRS]:
-            pair = Placing(self.bench).against(held)
-            lines.append(words.pair(self.subject.name, held.name, pair, self.subject.reading.lrv))
+            lines.append(pair_said(self.bench, held))
             for seen in self.bench.looking.seen_beside(held):
                 lines.append(words.saw_beside(held.name, f"{seen.said} {seen.standing}"))
         rose = undertone_rose(self.subject, self.bench.wall)
@@ -178,7 +179,16 @@ class Content:
         if self._lit and self._lit.shown:
             shown = self._lit.shown
             spots = words.light_spots(shown.best, shown.worst)
-            lines = [line for line in (*spots, shown.lamps_said, shown.clean, shown.deeper) if line]
+            told = (
+                words.AT_THE_EQUINOX,
+                *spots,
+                *self._lit.counsels,
+                shown.lamps_said,
+                shown.clean,
+                shown.deeper,
+                *self._lit.pairings,
+            )
+            lines = [line for line in told if line]
             drawing = shown.strip
         return Section("light", words.DOCUMENT_TITLES["light"], EVIDENCE, lines, drawing)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from functools import cached_property
 
 from django.contrib.auth.models import User
+from django.db.models import F, Max, Q
 
 from jobs.models import Job
 from jobs.whole_home import WholeHome
@@ -21,10 +22,13 @@ class JobDocument:
 
     @cached_property
     def pages(self) -> list[tuple[str, Document]]:
-        """The rooms that have a review, with its document; those whose findings are withheld wait."""
+        """The rooms that have a review, with the document of the one that was decided last, else of the newest; those
+        whose findings are withheld wait."""
         newest: dict[int, Review] = {}
         held = Review.objects.filter(room__job=self.job, room__deleted=None, deleted=None)
-        for review in held.select_related("colour__maker", "room__job", "owner").order_by("-updated", "-id"):
+        decided = Max("decisions__made", filter=Q(decisions__reopened=None))
+        ordered = held.annotate(decided=decided).order_by(F("decided").desc(nulls_last=True), "-updated", "-id")
+        for review in ordered.select_related("colour__maker", "room__job", "owner"):
             if review.room_id is not None:
                 newest.setdefault(review.room_id, review)
         made = [(room.name, Document(newest[room.pk])) for room in self.home.rooms if room.pk in newest]

@@ -11,20 +11,15 @@ from jobs import queries as job_queries
 from people.models import PAPERS
 from people.queries import as_by, membership, studio_of
 from prism import words
-from prism.viewing import samples
 from reviews import queries
-from reviews.bench import Bench
 from reviews.document import services
 from reviews.document.document import Document
 from reviews.document.forms import SectionForm
 from reviews.document.job import JobDocument
-from reviews.document.pdf import Sheet, job_pdf, pdf, sheets_pdf
+from reviews.document.pdf import job_pdf, pdf
 from reviews.document.taken_up import schema
 from reviews.frame.views import own_review
 from reviews.models import Review
-from reviews.steps.base import Visit
-from reviews.steps.view.page import ViewPage
-from reviews.viewing.boards import JobBoards
 from web.http import StudioRequest, as_file
 from works import services as works
 
@@ -138,35 +133,3 @@ def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
     paper = _paper(request, request.POST)
     title = words.document_of(job.title)
     return redirect(works.begin(request.user, "job-document", title, job=job.pk, paper=paper))
-
-
-@require_safe
-def sheets(request: StudioRequest, pk: int) -> HttpResponse:
-    """Give a sheet for every board of a review, true to size, with its code back to the record."""
-    review = _review(request, pk)
-    part = ViewPage(Visit(Bench(review))).samples
-    address = request.build_absolute_uri(review.get_absolute_url())
-    how = part.plan.sampling
-    litres = samples.litres(how, 1, part.spreading)
-    boards = [Sheet.of(held.colour, held.name, held.label, how, litres, address) for held in part.candidates]
-    return _sheets(request, boards if how.size in samples.PAINTED_ON else [])
-
-
-@require_safe
-def job_sheets(request: StudioRequest, pk: int) -> HttpResponse:
-    """Give a sheet for every board of a job likewise."""
-    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    made = [
-        Sheet.of(one.colour, one.name, one.label, one.how, one.litres, request.build_absolute_uri(one.address))
-        for one in JobBoards(job).boards
-        if one.how.size in samples.PAINTED_ON
-    ]
-    return _sheets(request, made)
-
-
-def _sheets(request: StudioRequest, boards: list[Sheet]) -> HttpResponse:
-    if not boards:
-        raise Http404
-    response = HttpResponse(sheets_pdf(boards, "printed" in request.GET), content_type="application/pdf")
-    response["Content-Disposition"] = 'inline; filename="sheets.pdf"'
-    return response

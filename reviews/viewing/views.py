@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from datetime import date, datetime, timedelta
+from datetime import date, datetime
 from pathlib import Path
 from uuid import uuid4
 
@@ -12,19 +12,16 @@ from django.contrib.auth.models import User
 from django.contrib.staticfiles import finders
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.urls import reverse
 from django.utils import timezone
 from django.utils.timezone import make_aware
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from jobs import queries as job_queries
 from prism import words
 from prism.light.room import WALLS
 from prism.meters import MeterError
 from reviews import queries as review_queries
 from reviews.models import Viewing, ViewingPhoto
 from reviews.viewing import queries, services
-from reviews.viewing.boards import JobBoards
 from reviews.viewing.calendar import calendar
 from reviews.viewing.forms import LogForm, MoveForm
 from reviews.viewing.shown import Shown
@@ -235,21 +232,3 @@ def renew(request: StudioRequest) -> HttpResponse:
     """Give the feed another address."""
     services.renew_feed(request.user)
     return redirect("viewings")
-
-
-@require_safe
-def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show the boards to paint for a job."""
-    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    held = JobBoards(job)
-    context = {"job": job, "held": held, "planned": "planned" in request.GET}
-    return render(request, "reviews/viewing/samples.html", context | {"all_planned": words.ALL_PLANNED})
-
-
-@require_POST
-def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
-    """Plan the viewings of all rooms of a job that a person may write, spread over the same days."""
-    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    wanted = [one for one in JobBoards(job).wanted if review_queries.may_write(request.user, one.review)]
-    services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
-    return redirect(f"{reverse('job-samples', args=[job.pk])}?planned=1")

@@ -11,15 +11,19 @@ from django.urls import reverse
 from PIL import Image
 
 from jobs import station
+from jobs.whole_home import WholeHome
 from people import services as people_services
 from people.queries import studio_of
 from prism.viewing.samples import Sampling
 from reviews import services
 from reviews.bench.tests.wall import Wall
+from reviews.document.content import MOST_PAIRS
 from reviews.document.document import Document
+from reviews.document.job import JobDocument
 from reviews.document.pdf import pdf
 from reviews.models import DocumentEdit, Review
 from reviews.steps.compare import services as compare_services
+from reviews.steps.compare.reads import pair_said
 from reviews.steps.place.reads import Placing
 from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided
@@ -69,6 +73,30 @@ class Content(Documents):
         care = " ".join(self.lines("care"))
         for thing, *_ in day.pairings:
             self.assertEqual(thing.name in care, thing.name in clashes, thing.name)
+
+    def test_comparisons_say_what_the_subject_shows_beside_each_board(self):
+        lines = self.lines("comparisons")
+        for why, direction in (
+            ("clean", "darker"),
+            ("lighter", "darker"),
+            ("darker", "lighter"),
+            ("greener", "less green"),
+        ):
+            held = self.held(why)
+            said = pair_said(self.bench(), held)
+            self.assertIn(direction, said)
+            self.assertTrue(said.startswith(f"Beside {held.name}, {self.review.colour.name} is"))
+            if held in self.bench().set.guide[:MOST_PAIRS]:
+                self.assertIn(said, lines)
+        # and on the step that holds the two up
+        page = self.get("compare", beside=self.held("clean").colour.pk)
+        self.assertContains(page, pair_said(self.bench(), self.held("clean")))
+
+    def test_the_first_page_is_plain_and_the_evidence_has_the_figures(self):
+        first = " ".join(line for given in self.document().first for line in given.lines)
+        for figure in ("Lab unit", "L*", "ΔE", "pull apart by"):
+            self.assertNotIn(figure, first)
+        self.assertIn("pull apart by", " ".join(self.lines("light")))
 
     def test_private_notes_are_never_in_it(self):
         made = self.document()
@@ -281,4 +309,25 @@ class Given(Documents):
 
     def test_another_colour_of_the_shortlist_is_in_the_samples(self):
         services.shortlist(self.review, world.colour("T05.4"))
-        self.assertIn("Paint 2 boards", self.lines("next")[0])
+        self.assertIn("Paint two boards", self.lines("next")[0])
+
+
+class OfAJob(Wall):
+    def test_a_room_is_told_by_the_review_that_was_decided_however_old(self):
+        rooms = station.enter(self.isla)
+        services.move(self.review, rooms["Library"])
+        newer = services.start(self.isla, world.colour("T05.4"))
+        services.move(newer, rooms["Library"])
+        job = rooms["Library"].job
+
+        def told():
+            return [document.review for _, document in JobDocument(self.isla, job).pages]
+
+        self.assertEqual(told(), [newer])
+        decision = viewing_services.decide(self.isla, self.review, Decided(self.review.colour, "It holds."))
+        services.save(newer)
+        self.assertEqual(told(), [self.review])
+        self.assertEqual(WholeHome(self.isla, job).lines[0].at("walls").colour, self.review.colour)
+        viewing_services.reopen(self.isla, decision)
+        services.save(newer)
+        self.assertEqual(told(), [newer])

@@ -16,7 +16,7 @@ from reviews.bench.looking import Seen
 from reviews.drawings.rose import undertone_rose
 from reviews.steps.base import Visit
 from reviews.steps.compare.forms import SeenForm
-from reviews.steps.compare.reads import Together, pair_of
+from reviews.steps.compare.reads import Together, pair_of, pair_said
 
 SEEN_KEYS = {
     "lighter": "a", "darker": "A", "warmer": "s", "cooler": "S", "redder": "d", "oranger": "f", "yellower": "g",
@@ -59,7 +59,7 @@ class ComparePage:
         beside = self._wall.beside
         if beside is None or self._pair is None:
             return words.EMPTY_DECK
-        return words.capital(words.pair(self._subject.name, beside.name, self._pair, self._subject.reading.lrv))
+        return pair_said(self._bench, beside, self._pair)
 
     @property
     def pair_reason(self) -> str:

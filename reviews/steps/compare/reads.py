@@ -6,7 +6,7 @@ from functools import cached_property
 
 from prism import reading, verdict, words
 from prism.comparison import PairFinding, compare
-from reviews.bench import Bench
+from reviews.bench import Bench, Held
 from schools import queries as school_queries
 
 
@@ -14,6 +14,13 @@ def pair_of(bench: Bench) -> PairFinding | None:
     """Return what the subject shows beside the colour held there."""
     beside = bench.wall.beside
     return compare(bench.subject.reading, beside.reading, bench.subject.school) if beside else None
+
+
+def pair_said(bench: Bench, held: Held, pair: PairFinding | None = None) -> str:
+    """Return what the subject shows beside a board, in a sentence; `pair` is that finding, where it is at hand."""
+    subject = bench.subject
+    found = pair or compare(subject.reading, held.reading, subject.school)
+    return words.capital(words.pair(subject.name, held.name, found, subject.reading.lrv))
 
 
 class Together:

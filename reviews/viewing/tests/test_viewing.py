@@ -411,7 +411,12 @@ class Deciding(Viewings):
         self.planned()
         self.seen("best", answer="again")
         self.assertContains(self.page(show="decide"), "One answer asked to look again, and nobody has since.")
-        self.seen("worst")
+        self.seen("worst")  # on another wall
+        self.assertContains(self.page(show="decide"), "asked to look again")
+        best = next(one for one in queries.of_review(self.review) if one.why == "best")
+        again = viewing_services.look_now(self.isla, self.review, self.review.colour, best.wall)
+        later = best.seen_at + timedelta(days=1)
+        viewing_services.log(self.isla, again, uuid4(), {"hue": 0}, "yes", "", "overcast", False, None, later)
         self.assertNotContains(self.page(show="decide"), "asked to look again")
 
     def test_without_a_room_the_decision_says_what_is_not_known(self):

@@ -1,0 +1,73 @@
+"""The boards of a job on a page and as sheets, and the viewings of all its rooms."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
+from django.utils import timezone
+from django.views.decorators.http import require_POST, require_safe
+
+from jobs import queries as job_queries
+from prism import words
+from prism.viewing import samples
+from reviews import queries as review_queries
+from reviews.bench import Bench
+from reviews.boards.job import JobBoards
+from reviews.document.pdf import Sheet, sheets_pdf
+from reviews.steps.base import Visit
+from reviews.steps.view.page import ViewPage
+from reviews.viewing import services
+from web.http import StudioRequest
+
+
+@require_safe
+def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the boards to paint for a job."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    held = JobBoards(job)
+    context = {"job": job, "held": held, "planned": "planned" in request.GET}
+    return render(request, "reviews/boards/job.html", context | {"all_planned": words.ALL_PLANNED})
+
+
+@require_POST
+def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
+    """Plan the viewings of all rooms of a job that a person may write, spread over the same days."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    wanted = [one for one in JobBoards(job).wanted if review_queries.may_write(request.user, one.review)]
+    services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
+    return redirect(f"{reverse('job-samples', args=[job.pk])}?planned=1")
+
+
+@require_safe
+def sheets(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give a sheet for every board of a review, true to size, with its code back to the record."""
+    review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
+    part = ViewPage(Visit(Bench(review))).samples
+    address = request.build_absolute_uri(review.get_absolute_url())
+    how = part.plan.sampling
+    litres = samples.litres(how, 1, part.spreading)
+    boards = [Sheet.of(held.colour, held.name, held.label, how, litres, address) for held in part.candidates]
+    return _sheets(request, boards if how.size in samples.PAINTED_ON else [])
+
+
+@require_safe
+def job_sheets(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give a sheet for every board of a job likewise."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    made = [
+        Sheet.of(one.colour, one.name, one.label, one.how, one.litres, request.build_absolute_uri(one.address))
+        for one in JobBoards(job).boards
+        if one.how.size in samples.PAINTED_ON
+    ]
+    return _sheets(request, made)
+
+
+def _sheets(request: StudioRequest, boards: list[Sheet]) -> HttpResponse:
+    if not boards:
+        raise Http404
+    response = HttpResponse(sheets_pdf(boards, "printed" in request.GET), content_type="application/pdf")
+    response["Content-Disposition"] = 'inline; filename="sheets.pdf"'
+    return response
