@@ -68,7 +68,7 @@ class Training(BrowserTest):
         self.leave("form[action$='/training/studio/'] button")
         self.assertIn("Answer it first", self.text("main"))
         self.begin()
-        held = SetWall.objects.get()
+        held = SetWall.objects.get(origin=SetWall.Origin.STUDIO)
         [order] = held.accepted
         for place, hue in list(zip(order, held.choices, strict=True))[:5]:
             page = self.find("html").id

@@ -1,12 +1,15 @@
 """From screen to wall: hours planned, a board looked at by phone in the room, off-line and on again, and decided."""
 
 import tempfile
+from uuid import uuid4
 
+from django.utils import timezone
 from PIL import Image
 from selenium.webdriver.common.keys import Keys
 
 from e2e.browser import PHONE, WIDE, BrowserTest, resize
 from e2e.wire import Wire
+from reviews.models import Viewing
 
 KEPT_HERE = """const [page, tell] = arguments;
 navigator.serviceWorker.getRegistration('/viewings/')
@@ -45,7 +48,8 @@ class ViewingJourney(BrowserTest):
         resize(self.browser, *PHONE)
         self.open("/viewings/")
         self.assert_accessible("viewings on a phone")
-        self.leave(".slot a")
+        ours = Viewing.objects.filter(review=8, seen_at=None, deleted=None).first()
+        self.leave(f"#viewing-{ours.pk}")
         self.assert_accessible("the log on a phone")
         self.assertNotIn("computed:", self.text("main"))
         self.answer("warmth", 1)
@@ -65,12 +69,33 @@ class ViewingJourney(BrowserTest):
         resize(self.browser, *WIDE)
         self.open("/reviews/8/view/?show=decide")
         self.assertIn("asked to look again", self.text(".say"))
+        self.assertIn("What must be true to decide", self.text(".coverage"))
         self.find("#id_reason").send_keys("It holds by day and by lamplight.")
         self.replaced(lambda: self.click(".decide-form .strong"))
         self.assertIn("Decided: Pintle Blotter", self.text(".finding-line"))
         self.assert_accessible("a decision")
         self.replaced(lambda: self.click(".ruled button"))
         self.assertIn("reopened", self.text(".ruled"))
+
+    def test_what_was_kept_and_is_not_taken_is_shown_again(self):
+        self.expected_statuses = (422,)
+        self.open("/reviews/8/view/")
+        self.leave("form[action$='/look/'] button")
+        pk = self.find("#viewing-form").get_attribute("data-viewing")
+        self.answer("warmth", 1)
+        self.find("#id_words").send_keys("mine, from the cellar")
+        self.offline(True)
+        try:
+            self.click("#viewing-form [value=yes]")
+            self.wait(lambda: "Kept on this phone" in self.text("#kept-here"))
+            Viewing.objects.filter(pk=pk).update(seen_at=timezone.now(), answer="no", words="theirs", sent=uuid4())
+        finally:
+            self.offline(False)
+        self.wait(lambda: "mine, from the cellar" in self.text("#refused-here"))
+        self.assertIn("theirs", self.text("h1"))
+        self.assert_accessible("what was not taken")
+        self.click("#refused-here button")
+        self.assertEqual(self.browser.execute_script("return localStorage.length"), 0)
 
     def test_a_page_opens_with_the_wire_cut_and_a_photo_follows_its_viewing(self):
         wire = Wire(int(self.live_server_url.rsplit(":", 1)[1]))
@@ -152,6 +177,10 @@ class ViewingJourney(BrowserTest):
         self.open("/jobs/1/samples/")
         self.assertIn("Boards to paint", self.text("h1"))
         self.assert_accessible("the boards of a job")
+        self.leave("form[action$='/samples/plan/'] button")
+        self.assertIn("The viewings of all rooms are planned", self.text(".told"))
+        self.open("/viewings/")
+        self.assertGreater(len(self.all(".slot")), 8)
 
 
 class DocumentJourney(BrowserTest):

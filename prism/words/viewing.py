@@ -199,6 +199,7 @@ def sample_total(boards: int, litres: float) -> str:
 
 LEANING_GONE = "That difference is no longer more than chance."
 OTHER_BOARD = "the other board"
+REFUSED_HERE = "What you kept on this phone was not taken, since somebody had answered already. You wrote:"
 SEEN_MEANWHILE = "Somebody else has answered this viewing meanwhile; yours was not kept over it. Begin one of your own."
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from datetime import timedelta
+from datetime import UTC, timedelta
 
 from icalendar import Calendar, Event
 
@@ -27,8 +27,9 @@ def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
         at = queries.local(one)
         event.add("uid", f"viewing-{one.pk}@gentle-prism")
         event.add("dtstamp", one.review.updated)
-        event.add("dtstart", at)
-        event.add("dtend", at + LASTS)
+        moment = one.at.astimezone(UTC)  # a clock of a place would need its rules in the file
+        event.add("dtstart", moment)
+        event.add("dtend", moment + LASTS)
         event.add("summary", words.event_title(Shown(one).name, one.room.name if one.room else ""))
         event.add("description", words.slot_said(one.why, at.hour + at.minute / 60, one.wall, one.sky))
         if one.room:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from functools import cached_property
 
+from decks.models import Colour
 from prism import words
 from prism.viewing import scales
 from reviews.models import Viewing
@@ -29,14 +30,18 @@ class Shown:
 
     @property
     def _first(self) -> str:
-        return self.viewing.review.called(self.viewing.colour.name)
+        one = self.viewing
+        return one.review.called(one.colour.name) if one.colour_id == one.review.colour_id else self._named(one.colour)
+
+    def _named(self, other: Colour) -> str:
+        return other.name if self.viewing.review.names_shown else words.OTHER_BOARD
 
     @property
     def _other(self) -> str:
         beside = self.viewing.beside
         if beside is None:
             return ""
-        return beside.name if self.viewing.review.names_shown else words.OTHER_BOARD
+        return self._named(beside)
 
     @property
     def asked(self) -> str:

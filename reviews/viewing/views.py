@@ -78,7 +78,8 @@ def _own(request: StudioRequest, pk: int, put_aside: bool = False) -> Viewing:
 def log(request: StudioRequest, pk: int) -> HttpResponse:
     """Show a viewing; keep what was seen."""
     if request.method != "POST":
-        return _log(request, _viewing(request, pk), LogForm(initial={"sky": "overcast"}))
+        found = _viewing(request, pk)
+        return _log(request, found, LogForm(initial=_usual_light(found)))
     found = _own(request, pk)
     if "meter" in request.POST:
         return _metered(request, found)
@@ -95,6 +96,11 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
         form.add_error(None, words.SEEN_MEANWHILE)
         return _log(request, found, form)
     return redirect(found)
+
+
+def _usual_light(one: Viewing) -> dict[str, object]:
+    """Return the light that a viewing was planned for, as its form begins with."""
+    return {"sky": one.sky or "overcast", "lamps_on": one.why == "evening"}
 
 
 def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
@@ -122,7 +128,7 @@ def add_photo(request: StudioRequest, pk: int) -> HttpResponse:
             raise PictureError(words.NO_PICTURE)
         services.keep_photo(request.user, found, cleaned(upload))
     except PictureError as wrong:
-        return _log(request, found, LogForm(initial={"sky": "overcast"}), str(wrong), status=422)
+        return _log(request, found, LogForm(initial=_usual_light(found)), str(wrong), status=422)
     return redirect(found)
 
 
@@ -146,6 +152,7 @@ def _log(
         "notice": notice,
         "photo": ViewingPhoto.objects.filter(viewing=one).only("at").first(),
         "photos_lie": words.PHOTOS_LIE,
+        "refused_here": words.REFUSED_HERE,
         "answers": words.VIEW_ANSWERS,
         "sent": form.data.get("sent") or uuid4(),
         "next": _shown(request.user, waiting[0]) if waiting else None,

@@ -18,6 +18,7 @@ from prism.light.room import WALLS
 from prism.viewing.plan import Hour
 from prism.viewing.scales import Leaning
 from reviews.bench import Held
+from reviews.drawings.edges import butted
 from reviews.models import Correction, Viewing
 from reviews.steps.base import Visit
 from reviews.steps.view.forms import DecideForm, SampleForm
@@ -158,10 +159,15 @@ class ViewPage:
         """What would make hours known."""
         return words.NO_SLOTS
 
-    @property
+    @cached_property
     def second(self) -> Held | None:
         """The board that hangs beside the subject: the first other candidate, or what tells its undertone here."""
         return next(iter([*self.samples.candidates[1:], *self.samples.beside]), None)
+
+    @property
+    def edge(self) -> SafeString:
+        """The two butted together."""
+        return butted([self._subject.stimulus.screen, self.second.colour.screen]) if self.second else SafeString("")
 
     @property
     def others(self) -> list[Held]:

@@ -208,6 +208,12 @@ class Logging(Viewings):
         self.assertEqual(set(one.predicted["differences"]), set(SCALES))
         self.assertContains(self.page(), "One of three viewings seen: 1 yes")
 
+    def test_the_form_begins_with_the_light_that_was_planned(self):
+        made = self.planned()
+        for one in made:
+            form = self.client.get(reverse("viewing", args=[one.pk])).context["form"]
+            self.assertEqual(form.initial, {"sky": one.sky or "overcast", "lamps_on": one.why == "evening"})
+
     def test_sent_twice_it_is_kept_once_and_anothers_answer_is_not_overwritten(self):
         one = self.planned()[0]
         key = str(uuid4())
@@ -526,6 +532,7 @@ class Calendars(Viewings):
         for one in made:
             event = by_id[f"viewing-{one.pk}@gentle-prism"]
             self.assertEqual(event.decoded("DTSTART"), one.at)
+            self.assertTrue(event["DTSTART"].to_ical().endswith(b"Z"))  # no zone whose rules the file would lack
             self.assertIn("Library", str(event["SUMMARY"]))
             self.assertIn(f"/viewings/{one.pk}/", str(event["URL"]))
 

@@ -4,6 +4,7 @@
   "use strict";
 
   const KEPT = "viewing:";
+  const REFUSED = "refused:";
   const form = document.getElementById("viewing-form");
   const note = document.getElementById("kept-here");
   const later = document.getElementById("photo-later");
@@ -49,7 +50,14 @@
     const fresh = document.querySelector("[name=csrfmiddlewaretoken]");
     if (fresh) body.set("csrfmiddlewaretoken", fresh.value);
     const answer = await fetch(held.address, { method: "POST", body, credentials: "same-origin" });
-    // what the studio refuses is shown by the page itself; only what it took goes from the phone
+    if (answer.status === 422) {
+      // not taken, as when somebody else has answered: it stays here, and the viewing's page says so
+      const pk = key.slice(KEPT.length);
+      localStorage.setItem(`draft:${pk}`, JSON.stringify(held.fields));
+      localStorage.setItem(REFUSED + pk, held.fields.words || "");
+      localStorage.removeItem(key);
+      return held.address;
+    }
     if (!answer.ok || answer.url.includes("/sign-in/")) return false;
     localStorage.removeItem(key);
     return answer.url;
@@ -71,10 +79,15 @@
   }
 
   if (form) {
-    const kept = JSON.parse(localStorage.getItem(draft) || "{}");
-    for (const [name, value] of Object.entries(kept)) {
+    const kept = JSON.parse(localStorage.getItem(draft) || "null");
+    for (const [name, value] of Object.entries(kept || {})) {
       const field = form.elements[name];
-      if (field && name !== "csrfmiddlewaretoken" && name !== "sent") field.value = value;
+      if (field && field.type !== "checkbox" && name !== "csrfmiddlewaretoken" && name !== "sent") field.value = value;
+    }
+    if (kept) form.elements.lamps_on.checked = "lamps_on" in kept;
+    if (localStorage.getItem(REFUSED + form.dataset.viewing) !== null) {
+      say("What was kept on this phone was not taken: look it over, and answer again.");
+      localStorage.removeItem(REFUSED + form.dataset.viewing);
     }
     form.addEventListener("input", () => {
       localStorage.setItem(draft, JSON.stringify(Object.fromEntries(new FormData(form))));
@@ -128,7 +141,19 @@
     });
   }
   const seen = document.querySelector("[data-seen]");
-  if (seen) localStorage.removeItem(`draft:${seen.dataset.seen}`);
+  if (seen) {
+    localStorage.removeItem(`draft:${seen.dataset.seen}`);
+    const refused = localStorage.getItem(REFUSED + seen.dataset.seen);
+    const told = document.getElementById("refused-here");
+    if (refused !== null) {
+      told.hidden = false;
+      told.querySelector("b").textContent = refused;
+      told.querySelector("button").addEventListener("click", () => {
+        localStorage.removeItem(REFUSED + seen.dataset.seen);
+        told.hidden = true;
+      });
+    }
+  }
   window.addEventListener("online", sendAll);
   if (navigator.onLine) sendAll();
 })();
