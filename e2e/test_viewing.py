@@ -178,7 +178,7 @@ class ViewingJourney(BrowserTest):
         self.assertIn("Boards to paint", self.text("h1"))
         self.assert_accessible("the boards of a job")
         self.leave("form[action$='/samples/plan/'] button")
-        self.assertIn("The viewings of all rooms are planned", self.text(".told"))
+        self.assertIn("The viewings of all rooms are planned", self.text(".undo"))
         self.open("/viewings/")
         self.assertGreater(len(self.all(".slot")), 8)
 

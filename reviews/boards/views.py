@@ -6,7 +6,6 @@ from datetime import timedelta
 
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.urls import reverse
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
@@ -20,6 +19,7 @@ from reviews.document.pdf import Sheet, sheets_pdf
 from reviews.steps.base import Visit
 from reviews.steps.view.page import ViewPage
 from reviews.viewing import services
+from web import undoing
 from web.http import StudioRequest
 
 
@@ -28,17 +28,21 @@ def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
     """Show the boards to paint for a job."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     held = JobBoards(job)
-    context = {"job": job, "held": held, "planned": "planned" in request.GET}
-    return render(request, "reviews/boards/job.html", context | {"all_planned": words.ALL_PLANNED})
+    context = {"job": job, "held": held}
+    return render(request, "reviews/boards/job.html", context)
 
 
 @require_POST
 def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
-    """Plan the viewings of all rooms of a job that a person may write, spread over the same days."""
+    """Plan the viewings of all rooms of a job that a person may write, spread over the same days; or take that back."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     wanted = [one for one in JobBoards(job).wanted if review_queries.may_write(request.user, one.review)]
-    services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
-    return redirect(f"{reverse('job-samples', args=[job.pk])}?planned=1")
+    if "back" in request.POST:
+        services.unplan([one.review for one in wanted])
+    else:
+        services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
+        undoing.offer(request, words.ALL_PLANNED, "job-viewings-plan", job.pk, back="1")
+    return redirect("job-samples", job.pk)
 
 
 @require_safe

@@ -9,6 +9,7 @@ from uuid import UUID
 
 from django.contrib.auth.models import User
 from django.db import IntegrityError, transaction
+from django.db.models import QuerySet
 from django.utils import timezone
 
 from decks.models import Colour
@@ -69,8 +70,7 @@ def schedule(by: User, wanted: Iterable[Wanted], first: date) -> list[Viewing]:
     Every colour is looked at in the same visit."""
     wanted = list(wanted)
     reviews = [one.review for one in wanted]
-    stood = Viewing.objects.filter(review__in=reviews, seen_at=None, deleted=None, why__in=plan.WHYS)
-    stood.update(deleted=timezone.now())
+    _planned_by_light(reviews).update(deleted=timezone.now())
     load = queries.load(by)
     made: list[Viewing] = []
     for one in wanted:
@@ -80,6 +80,18 @@ def schedule(by: User, wanted: Iterable[Wanted], first: date) -> list[Viewing]:
     for review in reviews:
         review_services.save(review)
     return made
+
+
+@transaction.atomic
+def unplan(reviews: Sequence[Review]) -> None:
+    """Take out what was planned of reviews by their light and not seen yet."""
+    _planned_by_light(reviews).update(deleted=timezone.now())
+    for review in reviews:
+        review_services.save(review)
+
+
+def _planned_by_light(reviews: Sequence[Review]) -> QuerySet[Viewing]:
+    return Viewing.objects.filter(review__in=reviews, seen_at=None, deleted=None, why__in=plan.WHYS)
 
 
 def _looked_at(one: Wanted, hour: Hour) -> Sequence[Colour]:

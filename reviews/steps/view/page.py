@@ -15,7 +15,7 @@ from jobs.models import Room
 from people.names import name_of
 from prism import words
 from prism.light.room import WALLS
-from prism.viewing.plan import Hour
+from prism.viewing.plan import WHYS, Hour
 from prism.viewing.scales import Leaning
 from reviews.bench import Held
 from reviews.drawings.edges import butted
@@ -184,6 +184,11 @@ class ViewPage:
     def nothing_planned(self) -> str:
         """That nothing was looked at, and what to do."""
         return words.NO_VIEWINGS
+
+    @property
+    def has_plan(self) -> bool:
+        """Whether something stands planned by the light."""
+        return any(not one.viewing.is_seen and one.viewing.why in WHYS for one in self.viewings)
 
     @property
     def plan_said(self) -> str:

@@ -20,6 +20,7 @@ class ViewStep(Step):
     acts = {
         "samples": views.samples,
         "schedule": views.schedule,
+        "unplan": views.unplan,
         "decide": views.decide,
         "reopen": views.reopen,
         "take-up": views.take_up,

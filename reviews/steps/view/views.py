@@ -41,6 +41,12 @@ def schedule(request: StudioRequest, review: Review) -> Visit:
     return Visit(Bench(review))
 
 
+def unplan(request: StudioRequest, review: Review) -> Visit:
+    """Take out what was planned by the light and not seen yet."""
+    services.unplan([review])
+    return Visit(Bench(review))
+
+
 def take_up(request: StudioRequest, review: Review) -> Visit:
     """Correct a person's neutral, or the room, by a systematic difference."""
     found = Leanings(review).find(request.POST.get("person", ""), request.POST.get("scale", ""))

@@ -8,6 +8,7 @@ from functools import cached_property
 import numpy as np
 from django.utils import timezone
 
+from decks import queries as deck_queries
 from jobs.contents import day_in, element_boards
 from jobs.lighting import Board
 from jobs.models import Room
@@ -100,7 +101,9 @@ class SamplesPart:
         others = np.array([held.reading.lab for held in self._range]).reshape(1, -1, 3)
         day = None
         if self.room is not None:
-            held = [Board(one.name, one.colour.screen, one.colour.stimulus) for one in self._range]
+            # fetched whole and together, since what a board shows leaves out its spectrum
+            whole = deck_queries.by_ids([one.colour.pk for one in self._range])
+            held = [Board(one.name, one.colour.screen, whole[one.colour.pk].stimulus) for one in self._range]
             review = self.review
             day = day_in(
                 self.room, self._subject.stimulus, review.school_in_force, review.neutral_in_force, {"when": "today"},
