@@ -7,7 +7,8 @@ from dataclasses import dataclass
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import Count, Q, QuerySet
+from django.db.models import Count, OuterRef, Q, QuerySet, Subquery
+from django.db.models.functions import Coalesce
 from numpy.typing import NDArray
 
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
@@ -202,7 +203,8 @@ def _that_read_so(held: Catalogue, meant: Meant, chosen: School) -> NDArray[np.i
 
 def makers(user: User) -> QuerySet[Maker]:
     """Return the makers a person may use, with how many colours each has."""
-    return makers_for(user).annotate(colour_count=Count("colours")).order_by("name")
+    held = Colour.objects.filter(maker=OuterRef("pk")).order_by().values("maker").annotate(count=Count("pk"))
+    return makers_for(user).annotate(colour_count=Coalesce(Subquery(held.values("count")), 0)).order_by("name")
 
 
 NEAREST = 24

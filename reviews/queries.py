@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Hashable, Iterable
+from collections.abc import Hashable, Iterable, Sequence
 from dataclasses import dataclass
 
 from django.contrib.auth.models import User
@@ -20,6 +20,17 @@ def listed(user: User) -> QuerySet[Review]:
     """Return the studio's reviews, newest first."""
     reviews = Review.objects.filter(owner__in=team(user), deleted=None)
     return reviews.select_related("colour__maker", "owner", "room__job").prefetch_related("colour__earlier")
+
+
+def ids(user: User) -> QuerySet[Review, int]:
+    """Return the ids of the studio's reviews, newest first; a page of them is found sooner than of whole reviews."""
+    return Review.objects.filter(owner__in=team(user), deleted=None).values_list("pk", flat=True)
+
+
+def by_ids(user: User, wanted: Sequence[int]) -> list[Review]:
+    """Return reviews of the studio, in the order of their ids."""
+    found = listed(user).defer("findings", "notes", "intake_notes").in_bulk(wanted) if wanted else {}
+    return [found[pk] for pk in wanted if pk in found]
 
 
 def of_studio(user: User) -> QuerySet[Review]:
@@ -69,8 +80,8 @@ class Listed:
 def listing(reviews: Iterable[Review]) -> list[Listed]:
     """Return reviews with their findings, and their verdicts or else what was decided."""
     reviews = list(reviews)
-    held = Decision.objects.filter(review__in=reviews, reopened=None).select_related("colour")
-    decided = {one.review_id: one.colour.name for one in held}
+    held = Decision.objects.filter(review__in=reviews, reopened=None).order_by()
+    decided: dict[int, str] = dict(held.values_list("review", "colour__name"))
     return [Listed(review, _finding(review), _verdict(review, decided.get(review.pk))) for review in reviews]
 
 

@@ -41,15 +41,19 @@ JOBS = 4
 @require_safe
 def home(request: StudioRequest) -> HttpResponse:
     """Show the person's reviews, newest first, and the ways to start one."""
-    page = Paginator(queries.listed(request.user), PER_PAGE).get_page(request.GET.get("page"))
+    page = Paginator(queries.ids(request.user), PER_PAGE).get_page(request.GET.get("page"))
+    reviews = queries.by_ids(request.user, list(page.object_list))
     makers = deck_queries.makers(request.user)
-    context: dict[str, object] = {"page": page, "rows": queries.listing(page.object_list), "makers": makers}
+    context: dict[str, object] = {"page": page, "rows": queries.listing(reviews), "makers": makers}
     context["states"] = job_queries.by_state(request.user, JOBS)
     context["new_here"] = not context["rows"] and not context["states"]
     context["hour"] = FirstHour(request.user)
     context["answers"] = queries.client_answers(request.user)
     today = viewing_queries.today(request.user)
-    context["viewings"], context["more_today"] = [Shown(one) for one in today[:TODAY]], max(len(today) - TODAY, 0)
+    context["viewings"], context["more_today"] = (
+        [Shown(one) for one in viewing_queries.by_ids(request.user, today[:TODAY])],
+        max(len(today) - TODAY, 0),
+    )
     context["to_decide"] = viewing_queries.to_decide(request.user)
     return render(request, "reviews/frame/home.html", context)
 

@@ -144,7 +144,8 @@ def photo(request: StudioRequest, pk: int) -> HttpResponse:
 def _log(
     request: StudioRequest, one: Viewing, form: LogForm, notice: str = "", status: int | None = None
 ) -> HttpResponse:
-    waiting = [other for other in queries.today(request.user) if other.pk != one.pk]
+    waiting = [pk for pk in queries.today(request.user) if pk != one.pk]
+    following = queries.by_ids(request.user, waiting[:1])
     context = {
         "shown": _shown(request.user, one),
         "mine": review_queries.may_write(request.user, one.review),
@@ -155,7 +156,7 @@ def _log(
         "refused_here": words.REFUSED_HERE,
         "answers": words.VIEW_ANSWERS,
         "sent": form.data.get("sent") or uuid4(),
-        "next": _shown(request.user, waiting[0]) if waiting else None,
+        "next": _shown(request.user, following[0]) if following else None,
         "place": words.viewing_place(len(waiting)) if waiting and not one.is_seen else "",
     }
     usual = 422 if form.errors else 200
