@@ -13,11 +13,13 @@ if TYPE_CHECKING:
 
 DOCUMENT_TITLES = {
     "is": "What it is",
+    "verdict": "The verdict",
     "works": "It works",
     "care": "Take care",
     "with": "Put with it",
     "next": "Do next",
     "comparisons": "Compared",
+    "shortlist": "Also considered",
     "figures": "Figures",
     "place": "Among its neighbours",
     "light": "In its room’s light",

@@ -106,6 +106,11 @@ def on_basis(under: Under) -> str:
     return capital(undertone_short(under.reading))
 
 
+def judged_otherwise(under: Under) -> str:
+    """Say what the colour is on a basis on which it is something else."""
+    return f"{capital(under.basis)}: {undertone_short(under.reading)}."
+
+
 def bases(found: Sequence[Under]) -> str:
     """Say whether the undertone depends on the basis."""
     changed = [under for under in found if not under.same]

@@ -19,7 +19,7 @@ from reviews.steps.base import Visit
 from reviews.steps.company.parts.schemes import SchemesPart
 from reviews.steps.company.parts.use import UsePart
 from reviews.steps.company.schemes import Schemes
-from reviews.steps.compare.reads import pair_said
+from reviews.steps.compare.reads import Together, pair_said
 from reviews.steps.light.page import LightPage
 from reviews.steps.place.reads import Placing
 from reviews.steps.read.page import ReadPage
@@ -70,9 +70,9 @@ class Content:
     def sections(self) -> list[Section]:
         """The sections in their usual order; those that have nothing to say are left out."""
         makers: list[Callable[[], Section]] = [
-            self._is, self._works, self._care, self._with, self._next,
-            self._comparisons, self._figures, self._place, self._light, self._strengths, self._whites, self._scheme,
-            self._use, self._viewings, self._cautions, self._judged,
+            self._is, self._verdict, self._works, self._care, self._with, self._next,
+            self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
+            self._scheme, self._use, self._viewings, self._cautions, self._judged,
         ]  # fmt: skip
         return [one for one in (make() for make in makers) if one.lines or one.boards]
 
@@ -83,6 +83,11 @@ class Content:
         read = ReadPage(self.bench)
         lines = [read.depth, said.undertone, said.temperature, *read.trust]
         return Section("is", words.DOCUMENT_TITLES["is"], FIRST, [line for line in lines if line])
+
+    def _verdict(self) -> Section:
+        """What the specialist wrote for the client."""
+        lines = [line.strip() for line in self.bench.review.verdict.splitlines()]
+        return Section("verdict", words.DOCUMENT_TITLES["verdict"], FIRST, [line for line in lines if line])
 
     @cached_property
     def _uses(self) -> UsePart:
@@ -164,6 +169,12 @@ class Content:
         rose = undertone_rose(self.subject, self.bench.wall)
         return Section("comparisons", words.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
 
+    def _shortlist(self) -> Section:
+        held = self.bench.shortlist
+        boards = [BoardShown(one.colour.screen, one.name, one.label) for one in held]
+        lines = [pair_said(self.bench, one) for one in held]
+        return Section("shortlist", words.DOCUMENT_TITLES["shortlist"], EVIDENCE, lines, boards=boards)
+
     def _figures(self) -> Section:
         lines = [words.figure_line(one.label, one.this) for one in ReadPage(self.bench).figures]
         return Section(
@@ -234,4 +245,7 @@ class Content:
             words.sentence(words.provenance(subject.stimulus.provenance, subject.reading.uncertainty)),
             words.neutral_note(subject.neutral, subject.reading.lab[0]),
         ]
+        others = Together(self.bench).other_bases
+        lines += [line for line in [words.bases(others)] if line]
+        lines += [words.judged_otherwise(one) for one in others if not one.same]
         return Section("judged", words.DOCUMENT_TITLES["judged"], EVIDENCE, lines)

@@ -14,6 +14,7 @@ from jobs import station
 from jobs.whole_home import WholeHome
 from people import services as people_services
 from people.queries import studio_of
+from prism import words
 from prism.viewing.samples import Sampling
 from reviews import services
 from reviews.bench.tests.wall import Wall
@@ -23,7 +24,7 @@ from reviews.document.job import JobDocument
 from reviews.document.pdf import pdf
 from reviews.models import DocumentEdit, Review
 from reviews.steps.compare import services as compare_services
-from reviews.steps.compare.reads import pair_said
+from reviews.steps.compare.reads import Together, pair_said
 from reviews.steps.place.reads import Placing
 from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided
@@ -58,7 +59,7 @@ class Content(Documents):
     def test_the_first_page_says_what_it_is_and_what_to_do(self):
         made = self.document()
         self.assertEqual(made.title, f"{self.review.colour.name} is a light grey with a blue undertone.")
-        self.assertEqual([one.section.key for one in made.first], ["is", "works", "care", "with", "next"])
+        self.assertEqual([one.section.key for one in made.first], ["is", "verdict", "works", "care", "with", "next"])
         self.assertIn("No pink", " ".join(self.lines("is")))
         self.assertTrue(made.section("with").section.boards)
         self.assertIn("Paint a board: A4", self.lines("next")[0])
@@ -97,6 +98,26 @@ class Content(Documents):
         for figure in ("Lab unit", "L*", "ΔE", "pull apart by"):
             self.assertNotIn(figure, first)
         self.assertIn("pull apart by", " ".join(self.lines("light")))
+
+    def test_the_verdict_and_what_was_considered_are_in_it(self):
+        other = world.colour("T05.4")
+        services.shortlist(self.review, other)
+        self.assertEqual(self.lines("verdict"), ["Fine."])
+        self.assertIn("verdict", [given.section.key for given in self.document().first])
+        found = self.document().section("shortlist")
+        self.assertEqual([board.name for board in found.section.boards], [other.name])
+        self.assertTrue(found.lines[0].startswith(f"Beside {other.name}, {self.review.colour.name} is"))
+        said = self.text(pdf(self.document(), "Studio"))
+        self.assertIn("Fine.", said)
+        self.assertIn("Also considered", said)
+
+    def test_it_says_on_which_other_basis_it_would_be_something_else(self):
+        others = Together(self.bench()).other_bases
+        self.assertTrue(others)
+        judged = self.lines("judged")
+        self.assertIn(words.bases(others), judged)
+        for one in others:
+            self.assertEqual(words.judged_otherwise(one) in judged, not one.same)
 
     def test_private_notes_are_never_in_it(self):
         made = self.document()
@@ -164,7 +185,7 @@ class Editing(Documents):
         self.assertContains(self.page(), "left out")
         self.edit("care", act="in")
         self.edit("next", act="up")
-        self.assertEqual([one.section.key for one in self.document().first], ["is", "works", "care", "next", "with"])
+        self.assertEqual([one.section.key for one in self.document().first], ["is", "verdict", "works", "care", "next", "with"])
         self.edit("is", act="up")
         self.edit("judged", act="down")
         self.assertEqual(self.document().first[0].section.key, "is")
@@ -243,7 +264,7 @@ class Given(Documents):
         page = self.client.get(reverse("review-document-json", args=[self.review.pk]))
         table = json.loads(page.content)
         self.assertEqual(table["title"], self.document().title)
-        self.assertEqual([one["key"] for one in table["sections"]][:2], ["is", "works"])
+        self.assertEqual([one["key"] for one in table["sections"]][:3], ["is", "verdict", "works"])
 
     def test_the_command_writes_each_format(self):
         with tempfile.TemporaryDirectory() as folder:
