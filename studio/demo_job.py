@@ -50,18 +50,23 @@ STARTED = (
 )
 
 
-Look = tuple[dict[str, int], str, str]
-"""What is seen at an hour: steps by scale, the answer, and words."""
+Look = tuple[str, dict[str, int], str, str]
+"""What is seen at an hour: the undertone, steps by scale, the answer, and words."""
 LOOKED: dict[tuple[str, str], dict[str, Look]] = {
     ("H16.3", "North writers’ room"): {
-        "best": ({"hue": 0, "depth": 0, "warmth": -1}, "yes", "As the chip, a little cooler by the window."),
-        "worst": ({"depth": -1, "clearness": -1}, "again", "Nearly grey at noon, and dull. Once more on a bright day?"),
-        "evening": ({"warmth": 2, "hue": -1}, "yes", "Green comes up under the lamps; it is quiet enough."),
+        "best": ("blue", {"hue": 0, "depth": 0, "warmth": -1}, "yes", "As the chip, a little cooler by the window."),
+        "worst": (
+            "none",
+            {"depth": -1, "clearness": -1},
+            "again",
+            "Nearly grey at noon, and dull. Once more on a bright day?",
+        ),
+        "evening": ("green", {"warmth": 2, "hue": -1}, "yes", "Green comes up under the lamps; it is quiet enough."),
     },
     ("H16.3", "Galley"): {
-        "best": ({"depth": 0, "hue": -1}, "yes", "Clean beside the tiles."),
-        "worst": ({"warmth": 1, "depth": 1}, "yes", "Paler in the sun, and still blue."),
-        "evening": ({"warmth": 1, "hue": -1}, "yes", ""),
+        "best": ("blue", {"depth": 0, "hue": -1}, "yes", "Clean beside the tiles."),
+        "worst": ("blue", {"warmth": 1, "depth": 1}, "yes", "Paler in the sun, and still blue."),
+        "evening": ("green", {"warmth": 1, "hue": -1}, "yes", ""),
     },
 }
 """What was seen on walls already, by the code of a colour and the room: each hour that matters by its why."""
@@ -97,9 +102,11 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
         hours = [hour for hour in wanted.hours if hour.why in looks]
         wanted = replace(wanted, hours=hours)
         for one in viewing_services.schedule(user, [wanted], today - timedelta(days=len(looks))):
-            seen, answer, words = looks[one.why]
+            undertone, seen, answer, words = looks[one.why]
             lamps = one.why == "evening"
-            viewing_services.log(user, one, uuid4(), seen, answer, words, one.sky or "overcast", lamps, None, one.at)
+            viewing_services.log(
+                user, one, uuid4(), seen, answer, words, one.sky or "overcast", lamps, None, one.at, undertone
+            )
     page = ViewPage(Visit(Bench(reviews[PLANNED])))
     if page.room:
         viewing_services.schedule(user, [page.wanted()], today)

@@ -66,6 +66,37 @@ class TellingNeighbours(unittest.TestCase):
         self.assertEqual(samples.telling(own, np.zeros((1, 0, 3)), WALL), samples.Telling(None, ()))
 
 
+class UndertonesSeen(unittest.TestCase):
+    SHARES = {"blue": 0.7, "green": 0.2, "none": 0.08, "purple": 0.02}
+
+    def test_an_undertone_agrees_is_near_or_differs_by_how_probable_it_was(self):
+        for seen, agreement in (
+            ("blue", Agreement.AGREES),
+            ("green", Agreement.NEAR),
+            ("none", Agreement.DIFFERS),
+            ("purple", Agreement.DIFFERS),
+            ("red", Agreement.DIFFERS),
+        ):
+            found = scales.told_hue(seen, self.SHARES)
+            self.assertEqual((found.agreement, found.likeliest), (agreement, "blue"), seen)
+        unsure = {"yellow": 0.31, "green": 0.3, "orange": 0.3, "blue": 0.09}
+        self.assertEqual(scales.told_hue("blue", unsure).agreement, Agreement.NEAR)  # nothing was likely
+        self.assertIsNone(scales.told_hue("", self.SHARES))
+        self.assertIsNone(scales.told_hue("blue", {}))
+
+    def test_shares_of_a_reading_are_of_all_undertones_and_none(self):
+        shares = scales.shares_of(read(from_lab((88, -3.2, -0.2)), WALL))
+        self.assertAlmostEqual(sum(shares.values()), 1, delta=0.02)
+        self.assertEqual(max(shares, key=shares.get), "blue")
+        self.assertLessEqual(set(shares), {*scales.HUES, scales.NO_UNDERTONE})
+
+    def test_a_light_red_is_called_a_pink(self):
+        found = scales.told_hue("red", self.SHARES)
+        self.assertIn("pink", words.told_said(found, 70))
+        self.assertIn("Shows red", words.told_said(found, 10))
+        self.assertIn("no undertone", words.told_said(scales.told_hue("none", self.SHARES), 70))
+
+
 class LooksThatShow(unittest.TestCase):
     BEST, EVENING = Hour(1, "best", 9.0, "south", "overcast"), Hour(1, "evening", 17.0, "east")
 

@@ -16,6 +16,7 @@ from scipy import stats
 
 from prism.light.claims import warmth
 from prism.neutral import WorkingNeutral
+from prism.reading import Reading
 from prism.school import School
 from prism.spectrum import Array
 
@@ -42,6 +43,14 @@ def neutral_shift(eye: Mapping[str, float]) -> tuple[float, float]:
     a = -sum(AXES[scale][0] * mean for scale, mean in eye.items() if scale in AXES)
     b = -sum(AXES[scale][1] * mean for scale, mean in eye.items() if scale in AXES)
     return a, b
+
+
+HUES = ("red", "orange", "yellow", "green", "blue", "purple")
+"""Undertones that may be seen; a light red is called a pink."""
+NO_UNDERTONE = "none"
+POSSIBLE, LIKELY = 0.1, 0.5
+"""Probability from which an undertone that was seen stands near what was computed, though another is likelier; and from
+which that other is likely enough to part from."""
 
 
 class Agreement(StrEnum):
@@ -103,6 +112,33 @@ def held(answers: Mapping[str, int], computed: Mapping[str, float], doubt: float
             how = Agreement.DIFFERS
         found.append(Held(scale, seen, value, step, how))
     return found
+
+
+@dataclass(frozen=True)
+class ToldHue:
+    """The undertone that was seen, one of `HUES` or `NO_UNDERTONE`; the one that was computed as the likeliest, how
+    probable each of the two is, and how they agree."""
+
+    seen: str
+    likeliest: str
+    share: float
+    likeliest_share: float
+    agreement: Agreement
+
+
+def told_hue(seen: str, shares: Mapping[str, float]) -> ToldHue | None:
+    """Return the undertone that was seen against the probability of each that was computed; None of none."""
+    if not seen or not shares:
+        return None
+    likeliest = max(shares, key=lambda hue: shares[hue])
+    share = shares.get(seen, 0.0)
+    how = Agreement.NEAR if share >= POSSIBLE or shares[likeliest] < LIKELY else Agreement.DIFFERS
+    return ToldHue(seen, likeliest, share, shares[likeliest], Agreement.AGREES if seen == likeliest else how)
+
+
+def shares_of(reading: Reading) -> dict[str, float]:
+    """Return the probability of each undertone of something that was read, and of none."""
+    return {hue or NO_UNDERTONE: round(float(share), 3) for hue, share in reading.undertone.shares}
 
 
 @dataclass(frozen=True)

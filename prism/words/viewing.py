@@ -8,12 +8,13 @@ from math import exp
 from typing import TYPE_CHECKING
 
 from prism.messages.habits import current, day
-from prism.messages.text import capital, count, listed, number, numeral
+from prism.messages.text import NO_BREAK, capital, count, listed, number, numeral
 from prism.words.light import clock, lux_said
+from prism.words.readings import hue
 from prism.words.sizes import area_said, covers_said, poured_said
 
 if TYPE_CHECKING:
-    from prism.viewing.scales import Held, Leaning
+    from prism.viewing.scales import Held, Leaning, ToldHue
 
 GROUNDS = {"board": "white board", "sheet": "peel-off sheet", "wall": "the wall as it is"}
 SAMPLE_FAULTS = {
@@ -218,13 +219,16 @@ def light_said(sky: str, lamps_on: bool, lux: float | None) -> str:
     return ", ".join(part for part in (kind, lux_said(lux) if lux is not None else "") if part)
 
 
-def viewing_said(steps: Mapping[str, int], text: str, answer: str, who: str, light: str = "", beside: str = "") -> str:
-    """Return what was seen, in a line; of a pair, `beside` is the other board."""
+def viewing_said(
+    steps: Mapping[str, int], text: str, answer: str, who: str, light: str = "", beside: str = "", undertone: str = ""
+) -> str:
+    """Return what was seen, in a line; of a pair, `beside` is the other board; `undertone` the one that showed."""
     parts = [step_word(scale, step) for scale, step in steps.items() if step]
     same = f"as {beside}" if beside else "as its board"
     seen = (listed(parts) + (f" than {beside}" if beside else "")) if parts else same if steps else ""
     quoted = f"“{text.rstrip().removesuffix('.')}”" if text.strip() else ""
-    said = "; ".join(part for part in (seen, quoted) if part)
+    shows = f"shows {undertone}" if undertone else ""
+    said = "; ".join(part for part in (shows, seen, quoted) if part)
     return f"{capital(said)}{f': {answer}' if answer else ''} ({', '.join(p for p in (who or SOMEBODY, light) if p)})"
 
 
@@ -255,6 +259,27 @@ def step_word(scale: str, step: int) -> str:
 
 
 _AGREEMENT = {"agrees": "as computed", "near": "nearly as computed", "differs": "otherwise than computed"}
+
+
+def undertone_seen(key: str, lrv: float) -> str:
+    """Return an undertone as it is seen on a board."""
+    return "no undertone" if key == "none" else hue(key, lrv)
+
+
+def told_said(found: ToldHue, lrv: float) -> str:
+    """Return the undertone that was seen against the ones that were computed."""
+    seen, likeliest = undertone_seen(found.seen, lrv), undertone_seen(found.likeliest, lrv)
+    how = {
+        "agrees": f"as computed, {percent_of(found.likeliest_share)} probable",
+        "near": f"computed as {percent_of(found.share)} probable, {likeliest} likelier",
+        "differs": f"otherwise than computed: {likeliest}, {percent_of(found.likeliest_share)} probable",
+    }[found.agreement]
+    return f"Shows {seen}, {how}."
+
+
+def percent_of(share: float) -> str:
+    """Return a probability."""
+    return f"{number(100 * share, 0)}{NO_BREAK}%"
 
 
 def held_said(found: Held) -> str:

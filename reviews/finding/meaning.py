@@ -17,14 +17,16 @@ from people.queries import team
 from prism import reading, words
 from prism.finding import PERIODS, SEEN_STEMS
 from prism.reading import Reading
-from prism.viewing.scales import SCALES
+from prism.viewing.scales import NO_UNDERTONE, SCALES
 from reviews.models import Meaning, Review, Shortlisted, Viewing
 
 AT_A_TIME = 500
 ANY = "any"
 _BOARD = "board"
-Look = tuple[datetime, bool, Mapping[str, int] | None, str, str | None]
-"""When somebody looked, whether the lamps were on, the steps by scale, their words, the room's time zone."""
+Look = tuple[datetime, bool, str, Mapping[str, int] | None, str, str | None]
+"""When somebody looked, whether the lamps were on, the undertone, the steps by scale, their words, the room's time
+zone."""
+LOOKED = ("seen_at", "lamps_on", "undertone", "seen", "words", "room__job__zone")
 
 
 def refresh(user: User) -> None:
@@ -55,8 +57,8 @@ def _looks(reviews: Sequence[Review]) -> dict[int, list[Look]]:
     """Return what was looked at, by review."""
     found: dict[int, list[Look]] = defaultdict(list)
     held = Viewing.objects.filter(review__in=reviews, deleted=None, seen_at__isnull=False).order_by()
-    for pk, *look in held.values_list("review_id", "at", "lamps_on", "seen", "words", "room__job__zone"):
-        found[pk].append(tuple(look))  # type: ignore[arg-type]
+    for pk, *look in held.values_list("review_id", *LOOKED):
+        found[pk].append(tuple(look))
     return found
 
 
@@ -97,11 +99,12 @@ def _is(found: Reading) -> Iterator[str]:
 
 
 def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
-    for at, lamps_on, steps, text, zone in looks:
+    for at, lamps_on, undertone, steps, text, zone in looks:
         hour = at.astimezone(ZoneInfo(zone or "UTC"))
         when = hour.hour + hour.minute / 60
         period = "evening" if lamps_on else next(n for n, (low, high) in PERIODS.items() if low <= when < high)
-        yield from (f"seen:{part}:{way}" for way in _ways(steps or {}, text) for part in (period, ANY))
+        hues = {undertone, "pink" if undertone == "red" else undertone} - {"", NO_UNDERTONE}
+        yield from (f"seen:{part}:{way}" for way in _ways(steps or {}, text) | hues for part in (period, ANY))
         yield f"looked:{period}"
     for observed in review.observations.all():
         stems = {SEEN_STEMS.get(word) for said in observed.seen for word in str(said).split()}

@@ -17,9 +17,11 @@ from people.names import name_of
 from prism import words
 from prism.tint.recipe import Recipe
 from prism.viewing.samples import GROUNDS, SIZES, Sampling
+from prism.viewing.scales import HUES, NO_UNDERTONE
 from prism.whites.sheen import SHEENS
 from reviews.models.review import Review
 
+UNDERTONES = [(key, key) for key in (*HUES, NO_UNDERTONE)]
 SKIES = [("", "any sky"), ("clear", "clear"), ("overcast", "overcast")]
 
 
@@ -46,8 +48,9 @@ class Viewing(models.Model):
     """One look at a board in a room: as it was planned, and what was seen once somebody looked. Of a pair, `beside` is
     the other board, and what was seen is how the first differs from it.
 
-    `sent` is made where the answer is written, so that what is sent twice is kept once. `seen` holds steps by scale;
-    `predicted` the differences that were computed, with their doubt, kept as they stood when it was logged.
+    `sent` is made where the answer is written, so that what is sent twice is kept once. `undertone` is the one that was
+    seen, `seen` holds steps by scale; `predicted` what was computed, kept as it stood when it was logged: differences
+    with their doubt, and how probable each undertone was.
     """
 
     class Answer(models.TextChoices):
@@ -64,6 +67,7 @@ class Viewing(models.Model):
     wall = models.CharField(max_length=8, choices=WALL_CHOICES, default="north")
     sky = models.CharField(max_length=8, choices=SKIES, blank=True)
     planned_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    undertone = models.CharField(max_length=8, choices=UNDERTONES, blank=True)
     seen = models.JSONField(null=True, blank=True)
     words = models.CharField(max_length=1000, blank=True)
     answer = models.CharField(max_length=5, choices=Answer, blank=True)

@@ -10,8 +10,9 @@ from uuid import UUID
 from django import forms
 
 from prism import words
-from prism.viewing.scales import SCALES, STEPS
+from prism.viewing.scales import HUES, NO_UNDERTONE, SCALES, STEPS
 from reviews.models import Viewing
+from reviews.models.viewings import UNDERTONES
 from web.forms import NumberField, laid_out, plain
 
 INLINE = laid_out("inline")
@@ -30,8 +31,10 @@ class Scale:
 
 
 class LogForm(forms.Form):
-    """What was seen: steps by scale, words, an answer, and the light."""
+    """What was seen: the undertone, steps by scale, words, an answer, and the light. `lrv` is that of the board, since
+    a light red is called a pink."""
 
+    undertone = forms.ChoiceField(choices=[("", ""), *UNDERTONES], required=False)
     words = forms.CharField(
         required=False, max_length=1000, label="In your words",
         widget=forms.Textarea(attrs={"rows": 2, "placeholder": "in your words"}),
@@ -45,8 +48,9 @@ class LogForm(forms.Form):
     sent = forms.UUIDField()
     looked = forms.DateTimeField(required=False)
 
-    def __init__(self, data: Any = None, initial: dict[str, Any] | None = None) -> None:
+    def __init__(self, data: Any = None, initial: dict[str, Any] | None = None, lrv: float = 0.0) -> None:
         super().__init__(data, initial=initial)
+        self._lrv = lrv
         for name in SCALES:
             self.fields[name] = forms.TypedChoiceField(
                 choices=[(str(step), str(step)) for step in STEPS], coerce=int, required=False, empty_value=None
@@ -63,10 +67,17 @@ class LogForm(forms.Form):
             found.append(Scale(name, low, high, steps))
         return found
 
+    @property
+    def undertones(self) -> list[tuple[str, str, bool]]:
+        """The undertones with their names and which was chosen."""
+        chosen = str(self.data.get("undertone", "")) if self.is_bound else ""
+        return [(key, words.undertone_seen(key, self._lrv), key == chosen) for key in (NO_UNDERTONE, *HUES)]
+
     def clean(self) -> dict[str, Any]:
         """Refuse an answer that says nothing of what was seen."""
         data = super().clean() or {}
-        if not data.get("words") and all(data.get(name) is None for name in SCALES):
+        answered = data.get("words") or data.get("undertone")
+        if not answered and all(data.get(name) is None for name in SCALES):
             raise forms.ValidationError(words.SEEN_WRONG)
         return data
 

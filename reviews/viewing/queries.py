@@ -21,12 +21,12 @@ from jobs.models import Room
 from people.models import Feed, Member
 from people.queries import team
 from prism import words
-from prism.light.claims import doubt
+from prism.light.claims import doubt, readings
 from prism.light.room import WALLS
 from prism.spectrum import Array
 from prism.stimulus import Stimulus
 from prism.viewing.plan import Hour
-from prism.viewing.scales import differences
+from prism.viewing.scales import differences, shares_of
 from reviews.models import Decision, Review, SamplePlan, Viewing
 
 LATELY = timedelta(hours=14)
@@ -193,7 +193,7 @@ def predicted(
     one: Viewing, sky: str, lamps_on: bool, at: datetime, eye: Mapping[str, float] | None = None
 ) -> dict[str, object] | None:
     """Return what was computed for a look at a moment under a sky: differences by scale, Lab units, how unsure they
-    are, and the lux of the wall; None where the light is not known.
+    are, how probable each undertone is, and the lux of the wall; None where the light is not known.
 
     They are between what its board reads as there and the board itself, or of a pair between what the two read as
     there. `eye` is by how much whoever looks sees each scale otherwise, as far as that was taken up.
@@ -225,7 +225,10 @@ def predicted(
         beside, unsure = other[0], float(np.hypot(unsure, other[1]))
     own = differences(seen, beside, one.review.school_in_force, one.review.neutral_in_force)
     leans = {} if eye is None or one.beside is not None else eye
+    alone = one.beside is None
+    told = readings(seen, unsure, one.review.school_in_force, one.review.neutral_in_force)[0] if alone else None
     return {
+        "undertone": shares_of(told) if told else {},
         "differences": {name: round(value + leans.get(name, 0.0), 3) for name, value in own.items()},
         "doubt": round(unsure, 3),
         "lux": lux,

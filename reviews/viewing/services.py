@@ -134,7 +134,7 @@ def put_aside(one: Viewing, back: bool = False) -> None:
 @transaction.atomic
 def log(
     by: User, one: Viewing, sent: UUID, seen: Mapping[str, int], answer: str, words: str, sky: str, lamps_on: bool,
-    lux: float | None, at: datetime | None = None,
+    lux: float | None, at: datetime | None = None, undertone: str = "",
 ) -> Viewing:  # fmt: skip
     """Keep what was seen at a moment, by default now, with what was computed for that light; what is sent again is kept
     once.
@@ -147,7 +147,7 @@ def log(
             return held
         raise SeenError("seen")
     moment = at or timezone.now()
-    held.seen, held.answer, held.words = dict(seen), answer, words
+    held.undertone, held.seen, held.answer, held.words = undertone, dict(seen), answer, words
     held.sky, held.lamps_on, held.lux = sky, lamps_on, lux
     held.predicted = queries.predicted(held, sky, lamps_on, moment, Correction.eye_of(by))
     held.seen_at, held.by, held.sent = moment, by, sent

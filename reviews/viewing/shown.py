@@ -67,24 +67,32 @@ class Shown:
             return []
         return scales.held(self.viewing.answers, predicted["differences"], float(predicted["doubt"]))
 
+    @cached_property
+    def told(self) -> scales.ToldHue | None:
+        """The undertone that was seen against those that were computed."""
+        return scales.told_hue(self.viewing.undertone, (self.viewing.predicted or {}).get("undertone") or {})
+
     @property
     def compared(self) -> list[str]:
         """The same in sentences."""
-        if not self.viewing.is_seen:
-            return []
-        return [words.held_said(one) for one in self.held] or [words.predicted_unknown()]
+        return [line for line, _ in self.against]
 
     @property
     def against(self) -> list[tuple[str, bool]]:
-        """The same, each with whether eye and computation part in it."""
+        """What was answered against what was computed, in sentences, each with whether the two part."""
         if not self.viewing.is_seen:
             return []
-        parted = [one.agreement is scales.Agreement.DIFFERS for one in self.held] or [False]
-        return list(zip(self.compared, parted, strict=True))
+        differs = scales.Agreement.DIFFERS
+        hue = (
+            [(words.told_said(self.told, self.viewing.colour.lrv), self.told.agreement is differs)] if self.told else []
+        )
+        found = hue + [(words.held_said(one), one.agreement is differs) for one in self.held]
+        return found or [(words.predicted_unknown(), False)]
 
     @property
     def said(self) -> str:
         """What was seen, by whom."""
         one = self.viewing
         light = words.light_said(one.sky, one.lamps_on, one.lux)
-        return words.viewing_said(one.answers, one.words, one.answer, one.who, light, self._other)
+        hue = words.undertone_seen(one.undertone, one.colour.lrv) if one.undertone else ""
+        return words.viewing_said(one.answers, one.words, one.answer, one.who, light, self._other, hue)

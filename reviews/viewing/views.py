@@ -79,18 +79,18 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
     """Show a viewing; keep what was seen."""
     if request.method != "POST":
         found = _viewing(request, pk)
-        return _log(request, found, LogForm(initial=_usual_light(found)))
+        return _log(request, found, _form(found))
     found = _own(request, pk)
     if "meter" in request.POST:
         return _metered(request, found)
-    form = LogForm(request.POST)
+    form = LogForm(request.POST, lrv=found.colour.lrv)
     if not form.is_valid():
         return _log(request, found, form)
     data = form.cleaned_data
     try:
         services.log(
             request.user, found, form.key, form.seen, data["answer"], data["words"], data["sky"], data["lamps_on"],
-            data["lux"], form.looked_at(timezone.now()),
+            data["lux"], form.looked_at(timezone.now()), "" if found.beside else data["undertone"],
         )  # fmt: skip
     except services.SeenError:
         form.add_error(None, words.SEEN_MEANWHILE)
@@ -98,9 +98,9 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
     return redirect(found)
 
 
-def _usual_light(one: Viewing) -> dict[str, object]:
-    """Return the light that a viewing was planned for, as its form begins with."""
-    return {"sky": one.sky or "overcast", "lamps_on": one.why == "evening"}
+def _form(one: Viewing) -> LogForm:
+    """Return the form of a viewing, which begins with the light that was planned."""
+    return LogForm(initial={"sky": one.sky or "overcast", "lamps_on": one.why == "evening"}, lrv=one.colour.lrv)
 
 
 def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
@@ -109,11 +109,11 @@ def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
     try:
         lux = services.read_meter(request.user, one, typed.get("sky", ""), "lamps_on" in typed)
     except MeterError as wrong:
-        return _log(request, one, LogForm(typed), str(wrong))
+        return _log(request, one, LogForm(typed, lrv=one.colour.lrv), str(wrong))
     if lux is None:
-        return _log(request, one, LogForm(typed), words.ROOM_UNKNOWN)
+        return _log(request, one, LogForm(typed, lrv=one.colour.lrv), words.ROOM_UNKNOWN)
     typed["lux"] = f"{lux:.0f}" if lux >= 1 else f"{lux:.1f}"
-    return _log(request, one, LogForm(typed), words.meter_said(words.lux_said(lux)), status=200)
+    return _log(request, one, LogForm(typed, lrv=one.colour.lrv), words.meter_said(words.lux_said(lux)), status=200)
 
 
 @require_POST
@@ -128,7 +128,7 @@ def add_photo(request: StudioRequest, pk: int) -> HttpResponse:
             raise PictureError(words.NO_PICTURE)
         services.keep_photo(request.user, found, cleaned(upload))
     except PictureError as wrong:
-        return _log(request, found, LogForm(initial=_usual_light(found)), str(wrong), status=422)
+        return _log(request, found, _form(found), str(wrong), status=422)
     return redirect(found)
 
 

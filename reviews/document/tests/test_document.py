@@ -185,7 +185,9 @@ class Editing(Documents):
         self.assertContains(self.page(), "left out")
         self.edit("care", act="in")
         self.edit("next", act="up")
-        self.assertEqual([one.section.key for one in self.document().first], ["is", "verdict", "works", "care", "next", "with"])
+        self.assertEqual(
+            [one.section.key for one in self.document().first], ["is", "verdict", "works", "care", "next", "with"]
+        )
         self.edit("is", act="up")
         self.edit("judged", act="down")
         self.assertEqual(self.document().first[0].section.key, "is")

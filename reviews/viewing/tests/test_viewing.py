@@ -32,6 +32,7 @@ from reviews.models import Decision, Viewing, ViewingPhoto
 from reviews.viewing import queries
 from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided
+from reviews.viewing.shown import Shown
 from tinting.tests import world
 
 
@@ -223,6 +224,39 @@ class Logging(Viewings):
         for one in made:
             form = self.client.get(reverse("viewing", args=[one.pk])).context["form"]
             self.assertEqual(form.initial, {"sky": one.sky or "overcast", "lamps_on": one.why == "evening"})
+
+    def test_the_undertone_that_shows_is_asked_for_and_held_against_how_probable_each_was(self):
+        made = self.planned()
+        page = self.client.get(reverse("viewing", args=[made[0].pk]))
+        self.assertContains(page, "Which undertone shows?")
+        self.assertContains(page, "<span>pink</span>")
+        for one, undertone in zip(made, ("blue", "red", "none"), strict=True):
+            self.log(one, warmth="", undertone=undertone)
+            one.refresh_from_db()
+            self.assertEqual(one.undertone, undertone)
+            told = Shown(one).told
+            self.assertEqual(told.seen, undertone)
+            after = self.client.get(reverse("viewing", args=[one.pk]))
+            self.assertContains(after, words.told_said(told, one.colour.lrv))
+        other = world.colour("T05.4")
+        services.shortlist(self.review, other)
+        pair = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", other)
+        self.assertNotContains(self.client.get(reverse("viewing", args=[pair.pk])), "Which undertone shows?")
+        self.log(pair, undertone="blue")  # of two boards it says nothing
+        pair.refresh_from_db()
+        self.assertEqual((pair.undertone, pair.predicted["undertone"]), ("", {}))
+        again = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+        self.assertEqual(self.log(again, undertone="mauve").status_code, 422)
+
+    def test_an_undertone_that_was_seen_is_found_again(self):
+        one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
+        self.log(one, warmth="", undertone="purple", lamps_on="on")
+        for asked, found in (
+            ("blue that went purple in the evening", True),
+            ("blue that went pink in the evening", False),
+        ):
+            page = self.client.get(reverse("find"), {"q": asked})
+            self.assertEqual(bool(page.context.get("reviews")), found, asked)
 
     def test_sent_twice_it_is_kept_once_and_anothers_answer_is_not_overwritten(self):
         one = self.planned()[0]
