@@ -100,15 +100,14 @@ def main() -> None:
     camera.take("verdict")
     camera.open("/training/")
     camera.take("training")
-    library = f"/reviews/{camera.in_room('Library')}"
-    camera.open(f"{library}/view/")
-    camera.click("form[action$='/view/schedule/'] button")
+    camera.open(f"/reviews/{camera.in_room('North')}/view/?show=decide")
     camera.take("view")
-    camera.open(f"{library}/document/")
+    camera.open(f"/reviews/{camera.in_room('Galley')}/document/")
     camera.take("document")
     resize(camera.browser, *PHONE)
     camera.open("/viewings/")
     camera.click(".slot a")
+    camera.click("[name=undertone][value=blue]")
     for scale, step in (("depth", -1), ("warmth", 1), ("clearness", 0)):
         camera.browser.execute_script(f"document.querySelector('[name={scale}][value=\"{step}\"]').click()")
     camera.take("viewing-phone")

@@ -144,6 +144,9 @@ def butt_together(one: str, other: str) -> str:
     return f"{one} and {other} are so near that only an edge tells them apart: butt these two on purpose."
 
 
+NOTHING_TO_HOLD = "Nothing in these decks is near enough to tell its undertone: bring a clean white, or another deck."
+
+
 def hold_beside(names: Sequence[str]) -> str:
     """Say what to hold beside a sample."""
     return f"Hold beside it: {listed(list(names))}."

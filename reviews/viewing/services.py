@@ -53,7 +53,7 @@ def plan_samples(review: Review, how: Sampling, decide: date | None) -> SamplePl
 @dataclass(frozen=True)
 class Wanted:
     """What is to be looked at in a review's room before a day: at which hours, of which colours; the hour at which two
-    part is for the pair of the first and `other`."""
+    part is for the review's colour and `other`."""
 
     review: Review
     room: Room
@@ -95,7 +95,7 @@ def _planned_by_light(reviews: Sequence[Review]) -> QuerySet[Viewing]:
 
 
 def _looked_at(one: Wanted, hour: Hour) -> Sequence[Colour]:
-    return one.colours[:1] if hour.why == "parting" and one.other else one.colours
+    return [one.review.colour] if hour.why == "parting" and one.other else one.colours
 
 
 def _planned(by: User, one: Wanted, day: date, hour: Hour, colour: Colour) -> Viewing:

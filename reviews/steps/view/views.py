@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import timedelta
 
+from django.db import transaction
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
@@ -74,11 +75,11 @@ def decide(request: StudioRequest, review: Review) -> Visit:
     data, (colour, percent) = form.cleaned_data, form.chosen
     at = Strengths(bench)
     formula = formula_of(at, colour, percent)
-    if percent:
-        colour = strengths.kept(review, at)
-    what = Decided(colour, data["reason"], data["sheen"], data["paint"], data["litres"], formula, form.against)
     try:
-        services.decide(request.user, review, what)
+        with transaction.atomic():  # a strength is kept with its decision, or neither
+            own = strengths.kept(review, at) if percent else colour
+            what = Decided(own, data["reason"], data["sheen"], data["paint"], data["litres"], formula, form.against)
+            services.decide(request.user, review, what)
     except DecidedError as first:
         return Visit(
             Bench(review), forms={"decide": form}, notice=words.decided_meanwhile(first.standing.who), refused=True

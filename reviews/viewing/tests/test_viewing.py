@@ -19,6 +19,7 @@ from django.utils import timezone
 from icalendar import Calendar
 from PIL import Image
 
+from decks.models import Colour
 from decks.tests import world as decks_world
 from jobs import station
 from jobs.models import Finish
@@ -174,6 +175,8 @@ class Planning(Viewings):
         self.act("schedule", of=[str(other.pk)])
         again = queries.of_review(self.review)
         self.assertEqual({one.colour for one in again if one.why != "parting"}, {other})
+        [pair] = [one for one in again if one.why == "parting"]
+        self.assertEqual((pair.colour, pair.beside), (self.review.colour, other))
 
     def test_a_dark_room_is_looked_at_of_an_evening(self):
         room = self.rooms["Lamp room"]
@@ -513,6 +516,14 @@ class Deciding(Viewings):
         self.act("reopen", show="decide", decision=decision.pk)
         self.decide(colour="strength")
         self.assertEqual(Decision.objects.filter(colour=own).count(), 2)  # kept once, decided twice
+
+    def test_of_a_decision_that_came_too_late_no_strength_is_kept(self):
+        self.decide(reason="First.")
+        self.review.strength = -50.0
+        self.review.save()
+        count = Colour.objects.count()
+        self.assertContains(self.decide(colour="strength"), "has decided meanwhile", status_code=422)
+        self.assertEqual(Colour.objects.count(), count)
 
     def test_the_home_is_painted_in_what_was_decided(self):
         other = world.colour("T05.4")

@@ -51,7 +51,8 @@ class SamplesPart:
     @cached_property
     def candidates(self) -> list[Held]:
         """The boards to be painted: the subject and the shortlist."""
-        return [self._bench.decks.fetch(self._subject.colour), *self._bench.shortlist]
+        own = self._subject.colour
+        return [self._bench.decks.fetch(own), *(held for held in self._bench.shortlist if held.colour.pk != own.pk)]
 
     @property
     def faults(self) -> list[str]:
@@ -124,7 +125,7 @@ class SamplesPart:
     @property
     def beside_said(self) -> str:
         """What to hold beside them in words."""
-        return words.hold_beside([held.name for held in self.beside])
+        return words.hold_beside([held.name for held in self.beside]) if self.beside else words.NOTHING_TO_HOLD
 
     @property
     def merging_said(self) -> str:
