@@ -5,12 +5,11 @@ from __future__ import annotations
 from functools import cached_property
 
 from django.contrib.auth.models import User
-from django.db.models import F, Max, Q
 
+from jobs.home_white import wall_of
 from jobs.models import Job
 from jobs.whole_home import WholeHome
 from reviews.document.document import Document
-from reviews.models import Review
 
 
 class JobDocument:
@@ -22,16 +21,10 @@ class JobDocument:
 
     @cached_property
     def pages(self) -> list[tuple[str, Document]]:
-        """The rooms that have a review, with the document of the one that was decided last, else of the newest; those
-        whose findings are withheld wait."""
-        newest: dict[int, Review] = {}
-        held = Review.objects.filter(room__job=self.job, room__deleted=None, deleted=None)
-        decided = Max("decisions__made", filter=Q(decisions__reopened=None))
-        ordered = held.annotate(decided=decided).order_by(F("decided").desc(nulls_last=True), "-updated", "-id")
-        for review in ordered.select_related("colour__maker", "room__job", "owner"):
-            if review.room_id is not None:
-                newest.setdefault(review.room_id, review)
-        made = [(room.name, Document(newest[room.pk])) for room in self.home.rooms if room.pk in newest]
+        """The rooms whose walls have a colour that was reviewed, with the document of that review; those whose findings
+        are withheld wait."""
+        walls = [(room.name, wall_of(room)) for room in self.home.rooms]
+        made = [(name, Document(wall.review)) for name, wall in walls if wall and wall.review]
         return [(name, document) for name, document in made if not document.waits]
 
     def table(self) -> dict[str, object]:

@@ -11,6 +11,7 @@ from django.urls import reverse
 from PIL import Image
 
 from jobs import station
+from jobs.models import Finish
 from jobs.whole_home import WholeHome
 from people import services as people_services
 from people.queries import studio_of
@@ -354,3 +355,5 @@ class OfAJob(Wall):
         viewing_services.reopen(self.isla, decision)
         services.save(newer)
         self.assertEqual(told(), [newer])
+        Finish.objects.create(room=rooms["Library"], part="walls", colour=self.review.colour)
+        self.assertEqual(told(), [self.review])
