@@ -14,6 +14,7 @@ NOT_SHOWN_AGAIN = (
 LINK_OVER = (
     "This link leads nowhere any more: it has expired, or was withdrawn. Ask your colour specialist for a new one."
 )
+SHOW_SOMETHING = "Choose at least one page to show."
 ASK_WHAT = "Write down what you would like to ask."
 _CLIENT = {"yes": "says yes to", "no": "says no to", "ask": "asks about"}
 

@@ -22,10 +22,12 @@ def _expiry() -> datetime:
 
 
 class Shared(SecretLink):
-    """A link to chosen reviews of a job, until it expires or is withdrawn; its visits are counted."""
+    """A link to chosen reviews of a job, and to its home on one sheet where that was chosen, until it expires or is
+    withdrawn; its visits are counted."""
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="shared")
     reviews = models.ManyToManyField(Review, related_name="shared")
+    home = models.BooleanField(default=False)  # the home on one sheet is shown too
     made_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     made = models.DateTimeField(default=timezone.now)
     expires = models.DateTimeField(default=_expiry)

@@ -14,9 +14,10 @@ USUAL_DAYS = 30
 
 
 class ShareForm(forms.Form):
-    """Which reviews are shown, and for how long."""
+    """Which reviews are shown, whether the home is, and for how long."""
 
-    reviews = forms.MultipleChoiceField(label="Show", widget=forms.CheckboxSelectMultiple)
+    reviews = forms.MultipleChoiceField(label="Show", widget=forms.CheckboxSelectMultiple, required=False)
+    home = forms.BooleanField(required=False, label="The home on one sheet, room by room")
     days = forms.IntegerField(
         min_value=1, max_value=365, initial=USUAL_DAYS, required=False, label="For days", widget=plain(size="4")
     )
@@ -30,6 +31,13 @@ class ShareForm(forms.Form):
             (pk, words.review_called(one.name_now, one.room.name if one.room else ""))
             for pk, one in self._by_pk.items()
         ]
+
+    def clean(self) -> dict[str, Any]:
+        """Refuse a link that would show nothing."""
+        data = super().clean() or {}
+        if not self.errors and not data.get("reviews") and not data.get("home"):
+            self.add_error("reviews", words.SHOW_SOMETHING)
+        return data
 
     def clean_days(self) -> int:
         """Return for how many days the link holds, the usual number where none was said."""

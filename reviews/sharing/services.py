@@ -18,9 +18,9 @@ MOST_ANSWERS = 200
 
 
 @transaction.atomic
-def share(by: User, job: Job, reviews: Iterable[Review], days: int) -> Shared:
-    """Make a link to reviews of a job, for so many days."""
-    made = Shared.objects.create(job=job, made_by=by, expires=timezone.now() + timedelta(days=days))
+def share(by: User, job: Job, reviews: Iterable[Review], days: int, home: bool = False) -> Shared:
+    """Make a link to reviews of a job, and to its home on one sheet, for so many days."""
+    made = Shared.objects.create(job=job, made_by=by, home=home, expires=timezone.now() + timedelta(days=days))
     made.reviews.set(reviews)
     return made
 

@@ -10,6 +10,7 @@ from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from jobs import queries as job_queries
+from jobs.whole_home import WholeHome
 from people.gate import changes, changes_by_post
 from people.queries import as_by, membership, studio_of, team
 from prism import words
@@ -28,7 +29,7 @@ def share(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     form = ShareForm(request.POST if request.method == "POST" else None, queries.candidates(job))
     if request.method == "POST" and form.is_valid():
-        services.share(request.user, job, form.chosen, form.cleaned_data["days"])
+        services.share(request.user, job, form.chosen, form.cleaned_data["days"], form.cleaned_data["home"])
         return redirect("job-share", job.pk)
     links = [(one, one.address(request, "shared")) for one in queries.of_job(job)]
     context = {"job": job, "form": form, "links": links, "not_again": words.NOT_SHOWN_AGAIN}
@@ -85,7 +86,8 @@ def _shown(
         made = Document(review)
         form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
         pages.append((review, made, form, answered.get(review.pk)))
-    context = {"link": link, "token": token, "pages": pages, "studio": studio_of(link.job.owner)}
+    home = WholeHome(link.job.owner, link.job) if link.home else None
+    context = {"link": link, "token": token, "pages": pages, "home": home, "studio": studio_of(link.job.owner)}
     with as_by(link.job.owner):
         return render(request, "reviews/sharing/shared.html", context, status=422 if wrong else 200)
 

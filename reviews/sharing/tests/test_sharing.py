@@ -48,6 +48,21 @@ class Links(Sharing):
         self.assertEqual(self.link.visits, 2)
         self.assertEqual(page["Cache-Control"].split(",")[0], "max-age=0")
 
+    def test_the_home_is_shown_where_it_was_chosen_and_alone_if_so(self):
+        title = "The home"
+        self.assertNotContains(self.open(), title)
+        sent = {"days": "9", "home": "on"}
+        self.assertRedirects(
+            self.client.post(reverse("job-share", args=[self.job.pk]), sent), reverse("job-share", args=[self.job.pk])
+        )
+        page = self.open(Shared.objects.get(home=True))
+        self.assertContains(page, title)
+        self.assertContains(page, "Library")
+        self.assertContains(page, self.job.title)
+        self.assertFalse(page.context["pages"])
+        refused = self.client.post(reverse("job-share", args=[self.job.pk]), {"days": "9"})
+        self.assertContains(refused, words.SHOW_SOMETHING, status_code=422)
+
     def test_nothing_else_is_reached_from_it(self):
         self.open()
         for name, args in (

@@ -29,7 +29,7 @@ from prism import words
 from prism.viewing.scales import SCALES
 from reviews import services
 from reviews.bench.tests.wall import HTMX, Wall
-from reviews.models import Decision, Viewing, ViewingPhoto
+from reviews.models import Decision, Review, Viewing, ViewingPhoto
 from reviews.viewing import queries
 from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided
@@ -518,9 +518,9 @@ class Deciding(Viewings):
         self.assertEqual(Decision.objects.filter(colour=own).count(), 2)  # kept once, decided twice
 
     def test_of_a_decision_that_came_too_late_no_strength_is_kept(self):
+        self.page(show="decide")
         self.decide(reason="First.")
-        self.review.strength = -50.0
-        self.review.save()
+        Review.objects.filter(pk=self.review.pk).update(strength=-50.0)
         count = Colour.objects.count()
         self.assertContains(self.decide(colour="strength"), "has decided meanwhile", status_code=422)
         self.assertEqual(Colour.objects.count(), count)
