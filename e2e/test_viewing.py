@@ -38,6 +38,11 @@ class ViewingJourney(BrowserTest):
         self.assertIn("Hold beside it", self.text(".finding-line"))
         self.assertIn("Alone", self.text(".caution-line"))
         self.assert_accessible("samples")
+        self.replaced(lambda: self.find("#id_size option[value=thumbnail]").click())
+        self.assertIn("Too small", self.text(".say"))  # wrong sampling is named as it is chosen
+        self.assertEqual(self.browser.switch_to.active_element.get_attribute("id"), "id_size")
+        self.replaced(lambda: self.find("#id_size option[value=A3]").click())
+        self.assertNotIn("Too small", self.text(".say"))
         self.replaced(lambda: self.click(".parts a:first-child"))
         self.replaced(lambda: self.click("form[action$='/view/schedule/'] button"))
         self.assertIn("viewings seen", self.text(".finding-line"))
