@@ -23,9 +23,9 @@ from reviews.steps.compare.reads import Together, pair_said
 from reviews.steps.light.page import LightPage
 from reviews.steps.place.reads import Placing
 from reviews.steps.read.page import ReadPage
-from reviews.steps.strength.reads import Strengths
 from reviews.steps.view.page import ViewPage
 from reviews.steps.whites.page import WhitesPage
+from reviews.strengths.reads import Strengths
 
 FIRST, EVIDENCE = "first", "evidence"
 MOST_PAIRS, MOST_OUTSIDE = 8, 4

@@ -18,7 +18,7 @@ from reviews.drawings.rose import undertone_rose
 from reviews.steps.place.drawings import bracket_lines
 from reviews.steps.place.reads import Placing
 from reviews.steps.strength.drawings import drift_rose, strength_curve, strength_ladder
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths.reads import Strengths
 from tinting.tests import world
 from web.svg import Mark
 

@@ -12,8 +12,8 @@ from prism.stimulus import from_hex, from_lab
 from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.strength.reads import Strengths
 from reviews.steps.verdict import services as verdict_services
+from reviews.strengths.reads import Strengths
 from tinting.tests import world
 
 HTMX = {"HX-Request": "true"}

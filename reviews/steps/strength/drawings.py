@@ -12,7 +12,7 @@ from reviews.drawings.ladder import Rung, ladder
 from reviews.drawings.links import link_to
 from reviews.drawings.marks import led, spread
 from reviews.drawings.rose import MARK, ROSE, ROSE_VIEW, Rose, boxes_of
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths.reads import Strengths
 from web.svg import Mark, draw_mark, joined, line, n, svg, text
 
 

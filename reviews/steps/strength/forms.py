@@ -10,7 +10,7 @@ from decks import queries as deck_queries
 from decks.models import Colour
 from prism import words
 from prism.tint.reach import STRONGEST, WEAKEST, Reached
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths.reads import Strengths
 from web.forms import NumberField, laid_out, number_typed
 
 INLINE = laid_out("inline")

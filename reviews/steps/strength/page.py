@@ -18,8 +18,8 @@ from reviews.drawings.edges import butted
 from reviews.steps.base import Visit
 from reviews.steps.strength.drawings import drift_rose, strength_curve
 from reviews.steps.strength.forms import AdjustForm, MixForm
-from reviews.steps.strength.reads import Strengths
-from reviews.steps.strength.services import kept_already
+from reviews.strengths.reads import Strengths
+from reviews.strengths.services import kept_already
 from tinting import queries as tinting_queries
 from tinting.models import Batch
 

@@ -8,11 +8,12 @@ from prism import words
 from reviews.bench import Bench
 from reviews.models import Review
 from reviews.steps.base import Step, Visit
-from reviews.steps.strength import services, views
+from reviews.steps.strength import views
 from reviews.steps.strength.drawings import strength_ladder
 from reviews.steps.strength.forms import AdjustForm, MixForm
 from reviews.steps.strength.page import StrengthPage
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths import services
+from reviews.strengths.reads import Strengths
 from web.http import StudioRequest
 
 

@@ -7,10 +7,10 @@ from prism.tint.dispenser import DispenserError
 from reviews.bench import Bench
 from reviews.models import Review
 from reviews.steps.base import Visit
-from reviews.steps.strength import services
 from reviews.steps.strength.forms import MixForm
 from reviews.steps.strength.page import Mixing
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths import services
+from reviews.strengths.reads import Strengths
 from tinting import services as tinting_services
 from web.http import StudioRequest
 

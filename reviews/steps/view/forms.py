@@ -15,7 +15,7 @@ from prism.viewing.samples import GROUNDS, SIZES, Sampling
 from prism.whites.sheen import SHEENS
 from reviews.bench import Bench
 from reviews.models import SamplePlan
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths.reads import Strengths
 from web.forms import SizedForm, SizeField, laid_out, plain
 
 INLINE = laid_out("inline")

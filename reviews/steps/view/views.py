@@ -12,10 +12,10 @@ from prism import words
 from reviews.bench import Bench
 from reviews.models import Review, SamplePlan
 from reviews.steps.base import Visit
-from reviews.steps.strength import services as strengths
-from reviews.steps.strength.reads import Strengths, formula_of
 from reviews.steps.view.forms import DecideForm, SampleForm
 from reviews.steps.view.page import ViewPage
+from reviews.strengths import services as strengths
+from reviews.strengths.reads import Strengths, formula_of
 from reviews.viewing import leanings, services
 from reviews.viewing.leanings import Leanings
 from reviews.viewing.services import Decided, DecidedError

@@ -147,7 +147,7 @@
     const told = document.getElementById("refused-here");
     if (refused !== null) {
       told.hidden = false;
-      told.querySelector("b").textContent = refused;
+      if (refused) told.querySelector("b").textContent = refused;
       told.querySelector("button").addEventListener("click", () => {
         localStorage.removeItem(REFUSED + seen.dataset.seen);
         told.hidden = true;

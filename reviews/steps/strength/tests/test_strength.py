@@ -8,8 +8,8 @@ from prism.stimulus import from_lab, from_reflectance
 from reviews import services
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.strength import services as strength_services
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths import services as strength_services
+from reviews.strengths.reads import Strengths
 from tinting.models import Batch, Machine
 from tinting.tests import world
 

@@ -1,4 +1,4 @@
-"""Reads for the Strength step: a review's subject at other strengths, and what the counter needs for them."""
+"""A review's subject at other strengths, and what the counter needs for them."""
 
 from __future__ import annotations
 

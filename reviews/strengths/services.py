@@ -1,4 +1,4 @@
-"""Writes for Strength: what is looked at, and keeping it as a colour of its own."""
+"""Which strength is looked at, and keeping it as a colour of its own."""
 
 from __future__ import annotations
 
@@ -11,7 +11,7 @@ from prism import words
 from prism.stimulus import Stimulus, from_reflectance
 from prism.tint.recipe import Recipe
 from reviews.models import Review
-from reviews.steps.strength.reads import Strengths
+from reviews.strengths.reads import Strengths
 
 SAME = 0.05
 """Percent by which two kept strengths are one."""
