@@ -10,7 +10,7 @@ from django.core.paginator import Paginator
 from django.db import transaction
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.urls import reverse
+from django.urls import Resolver404, resolve, reverse
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
@@ -215,8 +215,21 @@ def _review(request: StudioRequest, pk: int) -> Review:
 
 
 def own_review(request: StudioRequest, pk: int) -> Review:
-    """Return a review that the person may change."""
-    return queries.own(request.user, _review(request, pk))
+    """Return a review that the person may change, at the step that their page shows: another page may have gone on to
+    another one since."""
+    found = queries.own(request.user, _review(request, pk))
+    found.step = _step_shown(request, found) or found.step
+    return found
+
+
+def _step_shown(request: StudioRequest, review: Review) -> str:
+    path = request.htmx.current_url_abs_path if request.htmx else None
+    try:
+        there = resolve((path or "").split("?")[0])
+    except Resolver404:
+        return ""
+    shown = there.url_name == "review-step" and there.kwargs.get("pk") == review.pk
+    return str(there.kwargs["step"]) if shown else ""
 
 
 def _show(request: StudioRequest, visit: Visit) -> HttpResponse:

@@ -517,6 +517,18 @@ class Deciding(Viewings):
         self.decide(colour="strength")
         self.assertEqual(Decision.objects.filter(colour=own).count(), 2)  # kept once, decided twice
 
+    def test_the_answer_is_of_the_page_that_asked_though_another_one_went_on(self):
+        self.page(show="decide")
+        self.get("read")  # in another window
+        here = f"http://testserver/reviews/{self.review.pk}/view/?show=decide"
+        sent = {"show": "decide", "colour": str(self.review.colour_id), "reason": "It holds."}
+        address = f"/reviews/{self.review.pk}/view/decide/"
+        page = self.client.post(address, sent, headers=HTMX | {"HX-Current-URL": here})
+        self.assertContains(page, f"Decided: {self.review.colour.name}")
+        for elsewhere in ("http://testserver/", f"http://testserver/reviews/{self.review.pk + 1}/place/", "nowhere"):
+            page = self.client.post(address, sent, headers=HTMX | {"HX-Current-URL": elsewhere})
+            self.assertEqual(page.status_code, 422)
+
     def test_of_a_decision_that_came_too_late_no_strength_is_kept(self):
         self.page(show="decide")
         self.decide(reason="First.")
