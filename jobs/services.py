@@ -26,6 +26,7 @@ from prism.light.day import CLEAR, OVERCAST, days
 from prism.light.room import WALLS, Reflectance
 from prism.light.room import Room as LitRoom
 from prism.light.spectra import lux
+from prism.messages.habits import hour_of
 from prism.spectrum import Array
 from prism.stimulus import from_reflectance
 
@@ -213,7 +214,7 @@ def _light_on(room: Room, wall: str, at: datetime, sky: str, lamps_on: bool) -> 
     if lit is None:
         raise meters.MeterError(words.ROOM_UNKNOWN)
     local = at.astimezone(ZoneInfo(lit.place.zone))
-    hour = local.hour + local.minute / 60
+    hour = hour_of(local)
     cloud = OVERCAST if sky == "overcast" else CLEAR
     (day,) = days(
         replace(lit, correction=1.0),

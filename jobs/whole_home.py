@@ -11,31 +11,24 @@ from django.contrib.auth.models import User
 
 from decks import queries as deck_queries
 from decks.models import Colour
-from jobs.contents import stimulus_of
+from jobs.amounts import Paint, areas_of, paint_of, usual_sheen
 from jobs.home_white import HomeWhite, agreed_of, finish_of, rooms_of, wall_of
-from jobs.models import Element, Finish, Job, Room
+from jobs.models import Finish, Job, Room
 from jobs.walk import Walk
 from prism import words
 from prism.company import contrast
 from prism.company.cautions import Site, cautions
-from prism.light.room import WALLS
 from prism.messages.habits import current
 from prism.numbers import is_number, parse
-from prism.painting.amounts import AmountError, Bought, cans, litres
-from prism.painting.areas import Areas, areas
-from prism.school import School
+from prism.painting.amounts import AmountError, Bought, cans
+from prism.painting.areas import Areas
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
-from prism.whites import sheen
 from schools import queries as school_queries
 from schools.rests_on import RestsOn, rests_on
 from tinting import queries as tinting_queries
 
-WET = {Element.Kind.TILE, Element.Kind.CABINETS}
-"""What stands in kitchens and baths, whose walls are washed."""
-ON_WALLS = {Element.Kind.CABINETS, Element.Kind.TILE, Element.Kind.BRICK, Element.Kind.STONE}
-"""What covers a wall, so that it takes no paint there."""
 SWITCH = 85.0
 """LRV of a switch or socket as it is made, white."""
 
@@ -127,21 +120,15 @@ class WholeHome:
         """The white of the home."""
         return HomeWhite(self.user, self.job, self.rooms)
 
-    @property
-    def coats(self) -> float:
-        """Coats of paint."""
-        return self.job.coats or self.school.paint.coats
-
-    @property
-    def spreading(self) -> float:
-        """m² that a litre covers once."""
-        return self.job.spreading or self.school.paint.spreading
+    @cached_property
+    def paint(self) -> Paint:
+        """By what paint is reckoned."""
+        return paint_of(self.job, self.school)
 
     @property
     def reckoned(self) -> str:
         """What amounts rest on."""
-        own = self.job.coats is not None or self.job.spreading is not None
-        return words.reckoned(self.coats, self.spreading, own)
+        return words.reckoned(self.paint.coats, self.paint.spreading, self.paint.own)
 
     @property
     def rests_on(self) -> list[RestsOn]:
@@ -204,7 +191,7 @@ class WholeHome:
         self, part: str, colour: Colour, value: Stimulus, sheen_of: str, area: float | None, why: str,
         decision: Any = None,
     ) -> Part:  # fmt: skip
-        paint = None if area is None or why == "stays" else litres(area, self.coats, self.spreading)
+        paint = None if area is None or why == "stays" else self.paint.litres(area)
         if decision is not None and decision.litres is not None:
             paint = decision.litres
         return Part(part, colour, value.screen, colour.name, value.lrv, sheen_of, area, paint, why, decision)
@@ -316,38 +303,3 @@ class WholeHome:
         stairs = any(storeys.get(other, one.storey) != one.storey for one, other in pairs)
         height = max((room.height for room in self.rooms if room.height), default=None)
         return [words.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.school)]
-
-
-def usual_sheen(room: Room, part: str, school: School) -> str:
-    """Return the sheen that a part of a room has at least, by a school."""
-    wet = any(element.kind in WET for element in room.elements.all())
-    surface = {
-        "walls": "kitchen and bath walls" if wet else "walls",
-        "ceiling": "ceilings",
-        "trim": "trim and sills",
-        "doors": "doors",
-    }[part]
-    return next(one.least for one in sheen.advice(school) if one.surface == surface)
-
-
-def areas_of(room: Room) -> Areas | None:
-    """Return the areas of a room's surfaces without openings and what covers them; None while its size is unknown."""
-    if room.width is None or room.depth is None or room.height is None:
-        return None
-    panes = [(window.wall, (window.width, window.height)) for window in room.windows.all()]
-    covered = sum(
-        element.area
-        for element in room.elements.all()
-        if element.kind in ON_WALLS and element.on in (*WALLS, "walls") and stimulus_of(element)
-    )
-    openings, doors = room.open_to.all(), room.leads_to.all()
-    return areas(
-        room.width,
-        room.depth,
-        room.height,
-        [size for wall, size in panes if wall != "ceiling"],
-        [size for wall, size in panes if wall == "ceiling"],
-        doors=max(len(doors), 0 if len(openings) else 1),
-        openings=len(openings),
-        on_walls=covered,
-    )

@@ -88,7 +88,7 @@ def listing(reviews: Iterable[Review]) -> list[Listed]:
 def _verdict(review: Review, decided: str | None) -> str:
     if review.verdict or decided is None:
         return words.shortened(review.verdict, 110)
-    return words.view_short(0, 0, review.called(decided))
+    return words.decided_for(review.called(decided))
 
 
 def _finding(review: Review) -> str:

@@ -6,10 +6,11 @@ from django.utils import timezone
 from decks import services as deck_services
 from decks.models import Colour, Maker
 from jobs import contents, queries, services
+from jobs.amounts import areas_of
 from jobs.home_white import HomeWhite
 from jobs.models import Element, Finish, Room, WhiteRule
 from jobs.tests.test_jobs import Jobs
-from jobs.whole_home import WholeHome, areas_of
+from jobs.whole_home import WholeHome
 from prism import demo, school
 from prism.painting.areas import DOOR, OPENING
 from prism.stimulus import from_lab

@@ -88,6 +88,11 @@ def day(when: date | datetime, year: bool = True) -> str:
     return f"{when.day} {when:%b}{f' {when.year}' if year else ''}"
 
 
+def hour_of(when: datetime) -> float:
+    """Return the clock's hour of a moment, 0 to 24."""
+    return when.hour + when.minute / 60
+
+
 def moment(when: datetime) -> str:
     """Return a day with the hour of the clock."""
     return f"{day(when)}, {when:%H:%M}"

@@ -18,6 +18,7 @@ from prism.light.claims import warmth
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
+from prism.side_by_side import COMPARATIVE
 from prism.spectrum import Array
 
 SCALES = ("depth", "warmth", "clearness", "hue")
@@ -45,7 +46,7 @@ def neutral_shift(eye: Mapping[str, float]) -> tuple[float, float]:
     return a, b
 
 
-HUES = ("red", "orange", "yellow", "green", "blue", "purple")
+HUES = tuple(COMPARATIVE)
 """Undertones that may be seen; a light red is called a pink."""
 NO_UNDERTONE = "none"
 POSSIBLE, LIKELY = 0.1, 0.5

@@ -90,6 +90,11 @@ def judged_by(school: str) -> str:
     return f"School: {school}."
 
 
+def document_note(caution: str, school: str) -> str:
+    """Return what stands at the foot of every page."""
+    return f"{caution} Judged by {school}. Local codes and licensed trades decide."
+
+
 AT_THE_EQUINOX = "By the light of an equinox; of other days the room’s own page shows it."
 
 

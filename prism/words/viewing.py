@@ -7,8 +7,8 @@ from datetime import date, datetime
 from math import exp
 from typing import TYPE_CHECKING
 
-from prism.messages.habits import current, day
-from prism.messages.text import NO_BREAK, capital, count, listed, number, numeral
+from prism.messages.habits import current, day, hour_of
+from prism.messages.text import capital, count, listed, number, numeral, percentage
 from prism.words.light import clock, lux_said
 from prism.words.readings import hue
 from prism.words.sizes import area_said, covers_said, poured_said
@@ -172,7 +172,7 @@ def plan_these(decide: date) -> str:
 
 def day_and_hour(at: datetime) -> str:
     """Return a moment as a day and an hour."""
-    return f"{day_short(at)}, {clock(at.hour + at.minute / 60)}"
+    return f"{day_short(at)}, {clock(hour_of(at))}"
 
 
 def day_said(when: date) -> str:
@@ -273,16 +273,11 @@ def told_said(found: ToldHue, lrv: float) -> str:
     """Return the undertone that was seen against the ones that were computed."""
     seen, likeliest = undertone_seen(found.seen, lrv), undertone_seen(found.likeliest, lrv)
     how = {
-        "agrees": f"as computed, {percent_of(found.likeliest_share)} probable",
-        "near": f"computed as {percent_of(found.share)} probable, {likeliest} likelier",
-        "differs": f"otherwise than computed: {likeliest}, {percent_of(found.likeliest_share)} probable",
+        "agrees": f"as computed, {percentage(found.likeliest_share)} probable",
+        "near": f"computed as {percentage(found.share)} probable, {likeliest} likelier",
+        "differs": f"otherwise than computed: {likeliest}, {percentage(found.likeliest_share)} probable",
     }[found.agreement]
     return f"Shows {seen}, {how}."
-
-
-def percent_of(share: float) -> str:
-    """Return a probability."""
-    return f"{number(100 * share, 0)}{NO_BREAK}%"
 
 
 def held_said(found: Held) -> str:
@@ -341,10 +336,13 @@ def answers_tally(yes: int, again: int, no: int) -> str:
     return f"{yes} yes, {again} again, {no} no"
 
 
-def view_short(planned: int, seen: int, decided: str) -> str:
+def decided_for(name: str) -> str:
+    """Say what was decided for."""
+    return f"Decided: {name}"
+
+
+def view_short(planned: int, seen: int) -> str:
     """Return how far the viewings are, for the path."""
-    if decided:
-        return f"Decided: {decided}"
     if not planned:
         return ""
     return f"{numeral(seen)} of {numeral(planned)} viewings seen".capitalize()

@@ -13,7 +13,7 @@ from prism import words
 from prism.viewing import samples
 from prism.viewing.samples import Sampling
 from reviews.bench import Bench, Held
-from reviews.models import Review, SamplePlan
+from reviews.models import Review
 from reviews.steps.base import Visit
 from reviews.steps.view.page import ViewPage
 from reviews.viewing.services import Wanted
@@ -54,7 +54,7 @@ class JobBoards:
         """What is to be viewed of each review of the job that is not decided."""
         held = (
             Review.objects.filter(room__job=self._job, room__deleted=None, deleted=None)
-            .select_related("colour__maker", "room__job", "sample_plan", "owner")
+            .select_related("colour__maker", "room__job", "owner")
             .prefetch_related("decisions")
         )
         waiting = [one for one in held if all(each.reopened for each in one.decisions.all())]
@@ -65,12 +65,11 @@ class JobBoards:
         """Each board, by the names of their colours; one of several reviews is made as the first of them says."""
         made: dict[int, JobBoard] = {}
         for page in self.pages:
-            plan = getattr(page.review, "sample_plan", None) or SamplePlan(review=page.review)
+            how, litres = page.samples.plan.sampling, page.samples.litres
             spots = words.spots([(one.wall, one.hour) for one in page.hours])
             for held in page.samples.candidates:
-                litres = samples.litres(plan.sampling, 1, page.samples.spreading)
                 name, address = held.title or words.SUBJECT, page.review.get_absolute_url()
-                fresh = JobBoard(held.colour, name, held.label, plan.sampling, litres, address)
+                fresh = JobBoard(held.colour, name, held.label, how, litres, address)
                 board = made.setdefault(held.colour.pk, fresh)
                 if page.review.room:
                     board.rooms.setdefault(page.review.room.name, spots)
@@ -107,11 +106,6 @@ class JobBoards:
         for page in self.pages:
             said |= dict.fromkeys(page.samples.neighbours)
         return list(said)
-
-    @property
-    def planned(self) -> int:
-        """How many reviews know which hours matter."""
-        return sum(bool(page.hours) for page in self.pages)
 
     @property
     def wanted(self) -> Sequence[Wanted]:

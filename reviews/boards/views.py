@@ -52,8 +52,7 @@ def sheets(request: StudioRequest, pk: int) -> HttpResponse:
     part = ViewPage(Visit(Bench(review))).samples
     address = request.build_absolute_uri(review.get_absolute_url())
     how = part.plan.sampling
-    litres = samples.litres(how, 1, part.spreading)
-    boards = [Sheet.of(held.colour, held.name, held.label, how, litres, address) for held in part.candidates]
+    boards = [Sheet.of(held.colour, held.name, held.label, how, part.litres, address) for held in part.candidates]
     return _sheets(request, boards if how.size in samples.PAINTED_ON else [])
 
 

@@ -51,6 +51,16 @@ class Section:
     drawing: SafeString = field(default_factory=SafeString)
     boards: list[BoardShown] = field(default_factory=list)
 
+    @property
+    def beside(self) -> SafeString:
+        """The drawing, where it stands beside the sentences in print."""
+        return self.drawing if self.key != "light" else SafeString("")
+
+    @property
+    def strip(self) -> SafeString:
+        """The drawing, where it is as wide as the page."""
+        return self.drawing if self.key == "light" else SafeString("")
+
 
 class Content:
     """The sections of one review's document, each computed when it is asked for."""
@@ -153,7 +163,7 @@ class Content:
             standing = [one for one in page.decide.record if not one.decision.reopened]
             lines = [line for one in standing for line in (one.said, one.formula, *one.against) if line]
             return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
-        lines = [words.paint_boards(len(page.samples.boards), page.samples.how)]
+        lines = [words.paint_boards(len(page.samples.candidates), page.samples.how)]
         lines += [words.look_at_hours(page.hours_said)] if page.hours_said else []
         lines += page.decide.open_points if page.viewings else []
         return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)

@@ -68,7 +68,9 @@ def pdf(document: Document, studio: Studio, paper: str = "A4") -> bytes:
 
 def printed(document: Document, studio: Studio) -> dict[str, object]:
     """Return what the printed page of a document is made from."""
-    return {"document": document, "review": document.review, "studio": studio, "subject": document.bench.subject}
+    subject = document.bench.subject
+    note = words.document_note(subject.caution, subject.school.title)
+    return {"document": document, "review": document.review, "studio": studio, "subject": subject, "note": note}
 
 
 def job_pdf(document: JobDocument, studio: Studio, paper: str = "A4") -> bytes:

@@ -16,6 +16,7 @@ from people.names import name_of
 from people.queries import team
 from prism import reading, words
 from prism.finding import PERIODS, SEEN_STEMS
+from prism.messages.habits import hour_of
 from prism.reading import Reading
 from prism.viewing.scales import NO_UNDERTONE, SCALES
 from reviews.models import Meaning, Review, Shortlisted, Viewing
@@ -101,7 +102,7 @@ def _is(found: Reading) -> Iterator[str]:
 def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
     for at, lamps_on, undertone, steps, text, zone in looks:
         hour = at.astimezone(ZoneInfo(zone or "UTC"))
-        when = hour.hour + hour.minute / 60
+        when = hour_of(hour)
         period = "evening" if lamps_on else next(n for n, (low, high) in PERIODS.items() if low <= when < high)
         hues = {undertone, "pink" if undertone == "red" else undertone} - {"", NO_UNDERTONE}
         yield from (f"seen:{part}:{way}" for way in _ways(steps or {}, text) | hues for part in (period, ANY))

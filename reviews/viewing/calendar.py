@@ -8,6 +8,7 @@ from datetime import UTC, timedelta
 from icalendar import Calendar, Event
 
 from prism import words
+from prism.messages.habits import hour_of
 from reviews.models import Viewing
 from reviews.viewing import queries
 from reviews.viewing.shown import Shown
@@ -31,7 +32,7 @@ def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
         event.add("dtstart", moment)
         event.add("dtend", moment + LASTS)
         event.add("summary", words.event_title(Shown(one).name, one.room.name if one.room else ""))
-        event.add("description", words.slot_said(one.why, at.hour + at.minute / 60, one.wall, one.sky))
+        event.add("description", words.slot_said(one.why, hour_of(at), one.wall, one.sky))
         if one.room:
             event.add(
                 "location",

@@ -9,6 +9,7 @@ from functools import cached_property
 
 from decks.models import Colour
 from prism import words
+from prism.messages.habits import hour_of
 from prism.viewing.plan import Hour, Look, shows
 from reviews.models import Viewing
 from reviews.viewing import queries
@@ -42,8 +43,8 @@ class Cell:
         """It in a few words."""
         one = self.look
         if one is not None and one.seen_at is not None:
-            sky = self.hour.sky if one.sky and self.hour.sky not in ("", one.sky) else ""
-            return words.hour_seen(one.answer, words.day_and_hour(seen_at(one)), one.who, one.sky if sky else "")
+            other = one.sky if self.hour.sky not in ("", one.sky) else ""
+            return words.hour_seen(one.answer, words.day_and_hour(seen_at(one)), one.who, other)
         if self.planned is not None:
             return words.hour_planned(words.day_and_hour(queries.local(self.planned)))
         missed = self.missed
@@ -56,14 +57,10 @@ def seen_at(one: Viewing) -> datetime:
     return one.seen_at.astimezone(queries.zone_of(one.room))
 
 
-def _clock(at: datetime) -> float:
-    return at.hour + at.minute / 60
-
-
 def look_of(one: Viewing) -> Look:
     """Return a viewing that was seen as the core knows it."""
-    planned = None if one.why == "own" else _clock(queries.local(one))
-    return Look(_clock(seen_at(one)), one.wall, one.lamps_on, one.why, planned)
+    planned = None if one.why == "own" else hour_of(queries.local(one))
+    return Look(hour_of(seen_at(one)), one.wall, one.lamps_on, one.why, planned)
 
 
 class Coverage:

@@ -23,6 +23,7 @@ from people.queries import team
 from prism import words
 from prism.light.claims import doubt, readings
 from prism.light.room import WALLS
+from prism.messages.habits import hour_of
 from prism.spectrum import Array
 from prism.stimulus import Stimulus
 from prism.viewing.plan import Hour
@@ -199,7 +200,7 @@ def predicted(
     there. `eye` is by how much whoever looks sees each scale otherwise, as far as that was taken up.
     """
     hour = at.astimezone(zone_of(one.room))
-    asked = {"when": "today", "hour": f"{hour.hour + hour.minute / 60:.2f}", "wall": one.wall, "sky": sky or "overcast"}
+    asked = {"when": "today", "hour": f"{hour_of(hour):.2f}", "wall": one.wall, "sky": sky or "overcast"}
     wall = WALLS.index(one.wall)
 
     def read(colour: Colour) -> tuple[Array, float, float | None] | None:

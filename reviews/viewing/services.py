@@ -45,7 +45,6 @@ def plan_samples(review: Review, how: Sampling, decide: date | None) -> SamplePl
         review=review,
         defaults={"size": how.size, "ground": how.ground, "coats": how.coats, "margin": how.margin, "decide": decide},
     )
-    review.__dict__.pop("sample_plan", None)
     review_services.save(review)
     return made
 

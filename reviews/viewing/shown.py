@@ -7,6 +7,7 @@ from functools import cached_property
 
 from decks.models import Colour
 from prism import words
+from prism.messages.habits import hour_of
 from prism.viewing import scales
 from reviews.models import Viewing
 from reviews.viewing import queries
@@ -57,7 +58,7 @@ class Shown:
     def slot(self) -> str:
         """Why then, on which wall, and under which sky while it is still to be seen."""
         one, at = self.viewing, queries.local(self.viewing)
-        return words.slot_said(one.why, at.hour + at.minute / 60, one.wall, "" if one.is_seen else one.sky)
+        return words.slot_said(one.why, hour_of(at), one.wall, "" if one.is_seen else one.sky)
 
     @cached_property
     def held(self) -> list[scales.Held]:

@@ -6,8 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
+from jobs.amounts import areas_of
 from jobs.contents import by_permanence, floor_of, parts_of
-from jobs.whole_home import areas_of
 from prism.company import proportions
 from prism.company.proportions import Fit, Repeats, Sides, SplitError
 from prism.company.scheme import Place

@@ -102,7 +102,7 @@ class ViewPage:
         """How far the viewings are."""
         decision = self.decide.decision
         if decision:
-            return words.capital(words.view_short(0, 0, self.review.called(decision.colour.name)))
+            return words.decided_for(self.review.called(decision.colour.name))
         return words.view_sentence(len(self.viewings), len(self.seen), self.tally)
 
     @cached_property

@@ -31,9 +31,10 @@ class ViewStep(Step):
     def finding(self, bench: Bench) -> str:
         """Return how far the viewings are, or what was decided."""
         decided = bench.review.decisions.filter(reopened=None).select_related("colour").first()
+        if decided is not None:
+            return words.decided_for(bench.review.called(decided.colour.name))
         held = list(bench.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
-        name = bench.review.called(decided.colour.name) if decided else ""
-        return words.view_short(len(held), sum(at is not None for at in held), name)
+        return words.view_short(len(held), sum(at is not None for at in held))
 
     def page(self, visit: Visit) -> ViewPage:
         """Return the page."""

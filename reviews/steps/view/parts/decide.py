@@ -5,10 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
+from jobs.amounts import areas_of, paint_of, usual_sheen
 from jobs.models import Room
-from jobs.whole_home import areas_of, usual_sheen
 from prism import words
-from prism.painting.amounts import litres
 from prism.tint.system import TintSystem
 from reviews.bench import Bench
 from reviews.models import Decision
@@ -88,13 +87,11 @@ class DecidePart:
         if self._room is None:
             return Asked()
         sheen = usual_sheen(self._room, "walls", school)
-        size, job = areas_of(self._room), self._room.job
+        size, paint = areas_of(self._room), paint_of(self._room.job, school)
         if size is None:
             return Asked(sheen)
-        coats, spreading = job.coats or school.paint.coats, job.spreading or school.paint.spreading
-        own = job.coats is not None or job.spreading is not None
-        wanted = round(litres(size.walls, coats, spreading), 1)
-        return Asked(sheen, wanted, words.wall_amount(size.walls, coats, spreading, own))
+        said = words.wall_amount(size.walls, paint.coats, paint.spreading, paint.own)
+        return Asked(sheen, round(paint.litres(size.walls), 1), said)
 
     @cached_property
     def form(self) -> DecideForm:

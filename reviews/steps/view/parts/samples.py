@@ -9,6 +9,7 @@ import numpy as np
 from django.utils import timezone
 
 from decks import queries as deck_queries
+from jobs.amounts import paint_of
 from jobs.contents import day_in, element_boards
 from jobs.lighting import Board
 from jobs.models import Room
@@ -60,21 +61,16 @@ class SamplesPart:
         return [words.SAMPLE_FAULTS[key] for key in samples.faults(self.plan.sampling, len(self.candidates))]
 
     @property
-    def spreading(self) -> float:
-        """m² that a litre covers once."""
-        return (self.room.job.spreading if self.room else None) or self._subject.school.paint.spreading
+    def litres(self) -> float:
+        """What a board takes."""
+        paint = paint_of(self.room.job if self.room else None, self._subject.school)
+        return samples.litres(self.plan.sampling, 1, paint.spreading)
 
     @property
     def how(self) -> str:
         """How each board is made and what it takes."""
         how = self.plan.sampling
-        litres = samples.litres(how, 1, self.spreading)
-        return words.sample_line(how.size, how.ground, how.coats, litres, how.margin)
-
-    @property
-    def boards(self) -> list[tuple[Held, str]]:
-        """Each board, with how it is made and what it takes."""
-        return [(held, self.how) for held in self.candidates]
+        return words.sample_line(how.size, how.ground, how.coats, self.litres, how.margin)
 
     @property
     def neighbours(self) -> list[str]:
