@@ -5,14 +5,15 @@ Only shape matters here, no colour and no hour, so what is computed is kept for 
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
 from prism.light.form_factors import Rectangles, exchange, rays
-from prism.light.room import SIDES, Lamp, Window
+from prism.light.glass import slanted
+from prism.light.room import GLAZING, SIDES, Lamp, Window
 from prism.spectrum import Array
 
 WALL_GRID, FLOOR_GRID = (4, 3), (4, 4)
@@ -31,19 +32,27 @@ _OUTWARD = {"west": (-1, 0, 0), "east": (1, 0, 0), "south": (0, -1, 0), "north":
 
 @dataclass(frozen=True)
 class Pane:
-    """One window: its rectangle, outward normal, and the parts of its light that reach each patch.
+    """One window: its rectangle, outward normal, and where each of the n patches looks out through it.
 
-    Of an even world outside of radiosity 1, patch i gets `sky[i]` from the sky, `cloud[i]` from an overcast sky that
-    gives 1 on the ground, `opposite[i]` and `ground[i]` from the rest, all before the glass.
+    `toward` (n, k, 3) unit vectors to k points of the glass. Of an even world outside of radiosity 1, patch i would get
+    `share[i, k]` along each if there were no glass; `glass` (n, k) is what the pane lets through there, of what it does
+    straight on. `above` and `opposite` (n, k) say where the sky is seen and where what stands outside; the rest is
+    ground.
     """
 
     window: Window
     rectangle: Rectangles
     normal: Array
-    sky: Array
-    cloud: Array
-    opposite: Array
-    ground: Array
+    toward: Array
+    share: Array
+    glass: Array
+    above: NDArray[np.bool_]
+    opposite: NDArray[np.bool_]
+
+    def of(self, seen: Array) -> Array:
+        """Return what each patch gets through the glass, (..., n), of what is `seen` along each ray (..., n, k)."""
+        found: Array = (self.share * self.glass * seen).sum(axis=-1)
+        return found
 
 
 @dataclass(frozen=True)
@@ -97,7 +106,7 @@ def box(size: tuple[float, float, float], windows: tuple[Window, ...]) -> Box:
         at = SIDES.index(window.wall)
         glass[starts[at] : starts[at + 1]] += _overlap(planes[at], rectangle)
         seen = np.concatenate([exchange(plane, rectangle)[:, 0] for plane in planes]) / areas
-        panes.append(_pane(window, rectangle, seen, middles))
+        panes.append(_pane(window, rectangle, seen, middles, side))
     return Box(size, side, areas, np.minimum(glass, 1.0), middles, shared / areas[:, None], tuple(panes), planes)
 
 
@@ -143,27 +152,45 @@ def _spread(rectangle: Rectangles, counts: tuple[int, int]) -> Array:
     return np.insert(points, rectangle.axis, rectangle.at, axis=1)
 
 
-def _pane(window: Window, rectangle: Rectangles, seen: Array, middles: Array) -> Pane:
+def _pane(window: Window, rectangle: Rectangles, seen: Array, middles: Array, side: NDArray[np.intp]) -> Pane:
+    pane = _looking_out(window, rectangle, middles)
+    facing = np.maximum((pane.toward * inward(side)[:, None]).sum(axis=-1), 0.0)
+    share = pane.share * facing
+    total = share.sum(axis=1, keepdims=True)
+    # the exact factor `seen` says how much, the rays only from where
+    share = np.divide(share, total, out=np.zeros_like(share), where=total > 0) * seen[:, None]
+    return replace(pane, share=share)
+
+
+def view_from(pane: Pane, place: Array) -> Pane:
+    """Return a window as seen from a place (3,) in the room: `share` (1, k) is the solid angle of each part of it."""
+    return _looking_out(pane.window, pane.rectangle, place[None])
+
+
+def _looking_out(window: Window, rectangle: Rectangles, middles: Array) -> Pane:
     normal = np.array(_OUTWARD[window.wall], dtype=np.float64)
     away = _spread(rectangle, _WINDOW_POINTS)[None] - middles[:, None]
     square = np.maximum((away**2).sum(axis=-1), 1e-12)
-    out = np.maximum(away @ normal, 0.0)
-    share = out / square**1.5  # the patch's own cosine would need its side; the exact factor `seen` has it
-    total = share.sum(axis=1, keepdims=True)
-    share = np.divide(share, total, out=np.zeros_like(share), where=total > 0)
-    rise = away[..., 2] / np.sqrt(square)  # sine of the height looked at
-    above = _above(away, out, square, window)
-    opposite = ~above & (away[..., 2] > 0)
-    bright = 9 / 7 * (1 + 2 * np.maximum(rise, 0)) / 3  # CIE overcast, over the mean that gives 1 on the ground
+    toward = away / np.sqrt(square)[..., None]
+    out = np.maximum(toward @ normal, 0.0)
+    above = _above(away, away @ normal, square, window)
     return Pane(
         window,
         rectangle,
         normal,
-        sky=seen * (share * above).sum(axis=1),
-        cloud=seen * (share * above * bright).sum(axis=1),
-        opposite=seen * (share * opposite).sum(axis=1),
-        ground=seen * (share * (~above & ~opposite)).sum(axis=1),
+        toward,
+        share=out / square * (rectangle.areas[0] / away.shape[1]),
+        glass=slanted(out, GLAZING[window.glazing].panes),
+        above=above,
+        opposite=~above & (away[..., 2] > 0),
     )
+
+
+def inward(side: NDArray[np.intp]) -> Array:
+    """Return the normals into the room, (n, 3), of patches on sides (n,)."""
+    normals = np.zeros((len(side), 3))
+    normals[np.arange(len(side)), side // 2] = np.where(side % 2, -1.0, 1.0)
+    return normals
 
 
 def _above(away: Array, out: Array, square: Array, window: Window) -> NDArray[np.bool_]:
@@ -179,8 +206,8 @@ def _above(away: Array, out: Array, square: Array, window: Window) -> NDArray[np
 def sunlight(room: Box, toward: Array) -> Array:
     """Return how much of a beam of 1 on a plane facing the sun falls on each patch through each window, (w, t, n).
 
-    `toward` (t, 3) unit vectors from the room to the sun. The light that enters is shared among the patches that rays
-    from all over the window meet, so that none is lost; the glass counts by its angle (Fresnel, after Rivero).
+    `toward` (t, 3) unit vectors from the room to the sun. What enters is the beam on the slanted pane and what the
+    glass passes at that angle; it is shared among the patches that rays from all over the window meet, so none is lost.
     """
     found = np.zeros((len(room.panes), len(toward), len(room.areas)))
     starts = np.cumsum([0, *(len(plane.low) for plane in room.planes)])
@@ -196,8 +223,8 @@ def sunlight(room: Box, toward: Array) -> Array:
         patch = starts[side] + _cell(side, where, room.size)
         hours = np.broadcast_to(np.flatnonzero(open_to)[:, None], patch.shape)
         angle = cos[open_to]
-        glass = 1.018 * angle * (1 + (1 - angle**2) ** 1.5)
-        each = pane.rectangle.areas[0] * glass / origins.shape[1]
+        glass = slanted(angle, GLAZING[pane.window.glazing].panes)
+        each = pane.rectangle.areas[0] * angle * glass / origins.shape[1]
         np.add.at(found[w], (hours, patch), np.broadcast_to(each[:, None], patch.shape))
     return found / room.areas
 
@@ -267,8 +294,7 @@ def lamplight(size: tuple[float, float, float], lamp: Lamp) -> Array:
 def _lamplight(size: tuple[float, float, float], count: int, hung: str) -> Array:
     room = box(size, ())
     sources = _hung(size, count, hung)
-    normal = np.zeros_like(room.middles)
-    normal[np.arange(len(normal)), room.side // 2] = np.where(room.side % 2, -1.0, 1.0)
+    normal = inward(room.side)
     away = sources[:, None, None] - _inside(room.planes)[None]
     square = (away**2).sum(axis=-1)
     cos = np.maximum((away * normal[None, :, None]).sum(axis=-1), 0)

@@ -35,13 +35,23 @@ OUTSIDE: dict[str, View] = {
     "sand": View("sand", "sand", 0.0),
 }
 
-GLAZING: dict[str, tuple[float, float]] = {
-    # light let through straight on, and how much of that at 400 and 700 nm against 550: iron in float glass
-    "single": (0.89, 0.010),
-    "double": (0.80, 0.020),
-    "low-e": (0.72, 0.050),
-    "triple": (0.66, 0.065),
-    "grey": (0.42, 0.030),
+
+@dataclass(frozen=True)
+class Glazing:
+    """Light let through straight on, how much less of that towards both ends of the spectrum (iron in float glass),
+    and how many panes it has."""
+
+    clear: float
+    iron: float
+    panes: int
+
+
+GLAZING: dict[str, Glazing] = {
+    "single": Glazing(0.89, 0.010, 1),
+    "double": Glazing(0.80, 0.020, 2),
+    "low-e": Glazing(0.72, 0.050, 2),
+    "triple": Glazing(0.66, 0.065, 3),
+    "grey": Glazing(0.42, 0.030, 2),
 }
 
 HUNG = ("ceiling", "pendant", "wall", "table")

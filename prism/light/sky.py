@@ -39,9 +39,9 @@ class Air:
 class Outdoors:
     """Light outdoors at n moments, W/m² and nm.
 
-    `height` and `azimuth` of the sun, degrees, (n,); `beam` (n, 31) on a plane that faces the sun, with the bright
-    part of the sky round it; `dome` (n, 31) on the ground from an even sky; `cloud` (n, 31) on the ground from the
-    overcast sky, three times as bright at the zenith as at the horizon.
+    `height` and `azimuth` of the sun, degrees, (n,); `beam` (n, 31) on a plane that faces the sun, of its disc alone;
+    `dome` and `cloud` (n, 31) on the ground from the clear and from the overcast sky, which are spread over the
+    directions as `prism.light.general_sky` has it.
     """
 
     height: Array
@@ -76,10 +76,8 @@ def air_mass(height: ArrayLike) -> Array:
     return mass
 
 
-def clear(
-    height: ArrayLike, day: ArrayLike, albedo: ArrayLike = 0.2, air: Air | None = None
-) -> tuple[Array, Array, Array]:
-    """Return direct irradiance facing the sun, diffuse on the ground, and that above the air, each (n, 31).
+def clear(height: ArrayLike, day: ArrayLike, albedo: ArrayLike = 0.2, air: Air | None = None) -> tuple[Array, Array]:
+    """Return direct irradiance facing the sun, and diffuse on the ground, (n, 31) each.
 
     `height` of the sun (n,) degrees, at least `LOWEST`; `day` of the year, 1-366; `albedo` of what lies around, a
     number or (31,), which brightens the sky.
@@ -128,7 +126,7 @@ def clear(
     scattered_dust = common * rayleigh**1.5 * (1 - scattered) * forward  # (3-6)
     returned = (direct * cos + scattered_air + scattered_dust) * sky * ground / (1 - sky * ground)  # (3-7)
     diffuse = (scattered_air + scattered_dust + returned) * short  # (3-1)
-    return _to_bands(direct), _to_bands(diffuse), _to_bands(np.broadcast_to(above, direct.shape))
+    return _to_bands(direct), _to_bands(diffuse)
 
 
 def outdoors(
@@ -142,18 +140,14 @@ def outdoors(
     """
     h = np.atleast_1d(np.asarray(height, dtype=np.float64))
     raised = np.maximum(h, LOWEST)
-    direct, diffuse, above = clear(raised, day, albedo, air)
-    cos = np.sin(np.radians(raised))[:, None]
-    # (3-18): the part of the diffuse light that comes from near the sun goes with the beam
-    bright = np.clip(direct / above, 0, 1)
+    direct, diffuse = clear(raised, day, albedo, air)
     up = np.clip(h / LOWEST, 0, 1)[:, None]  # the disc sinks through the last degree
-    beam = (direct + diffuse * bright / cos) * up * (1 - cloud)
-    even = diffuse * (1 - bright * up)
+    beam = direct * up * (1 - cloud)
     # twilight: a straight line in the logarithm, from the lowest sun to the end of civil twilight
-    start = lux(even)
+    start = lux(diffuse)
     fall = np.log(np.maximum(start, 1e-9) / _DUSK_LUX) / (LOWEST - _DARK)
     fade = np.exp(-fall * np.maximum(LOWEST - h, 0)) * np.clip((h - _NIGHT) / (_DARK - _NIGHT), 0, 1)
-    dome = even * fade[:, None] * (1 - cloud)
+    dome = diffuse * fade[:, None] * (1 - cloud)
     grey = _overcast_lux(h) * cloud * np.clip((h - _NIGHT) / (_DARK - _NIGHT), 0, 1)
     return Outdoors(h, np.atleast_1d(np.asarray(azimuth, dtype=np.float64)), beam, dome, grey[:, None] * column("D65"))
 

@@ -11,34 +11,26 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import ArrayLike
 
+from prism.light import glare, materials
 from prism.light import lamps as lamp_tables
-from prism.light import materials
 from prism.light.box import Box, Pane, box, lamplight, sunlight
-from prism.light.room import GLAZING, OUTSIDE, SIDES, Lamp, Room
+from prism.light.general_sky import CLEAR, OVERCAST, brightness, on_plane
+from prism.light.glass import through_glass
+from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room
 from prism.light.sky import Outdoors
+from prism.light.spectra import lux
 from prism.spectrum import BANDS, Array
 
 STOREY, ABOVE = 2.8, 6.0
 """Height of a storey, and of the eaves over the floor of the lowest, metres."""
 _ROUND = 0.2
 """Part of the ground in view that lies beyond the two ends of a house's shadow."""
-_NEAR = 0.35
-"""Part of an overcast sky's light on the ground that an upright plane gets from the sky alone: 0.396 by the CIE's
-luminance, less what usually stands low over the horizon."""
 
 
 def toward_sun(light: Outdoors, turn: float) -> Array:
     """Return unit vectors to the sun in the axes of a room turned by `turn` degrees, (t, 3)."""
     azimuth, height = np.radians(light.azimuth - turn), np.radians(np.maximum(light.height, 0.0))
     return np.column_stack([np.sin(azimuth) * np.cos(height), np.cos(azimuth) * np.cos(height), np.sin(height)])
-
-
-def through_glass(kind: str) -> Array:
-    """Return the transmittance of a glazing straight on, (31,): float glass is a little green, by its iron."""
-    clear, iron = GLAZING[kind]
-    away = ((BANDS - 530) / 150) ** 2
-    passed: Array = clear * (1 - iron * np.minimum(away, 2.0))
-    return passed
 
 
 def entering(room: Room, light: Outdoors) -> Array:
@@ -48,32 +40,72 @@ def entering(room: Room, light: Outdoors) -> Array:
     sun = sunlight(shape, toward)
     found = np.zeros((BANDS.size, len(shape.areas), len(light.height)))
     for w, pane in enumerate(shape.panes):
-        view = OUTSIDE[pane.window.outside]
-        ground = materials.reflectance(view.ground) * _on_ground(room, light, pane, toward)
-        facing_back = np.maximum(-(toward @ pane.normal), 0)[:, None] * (light.height > 0)[:, None]
-        on_opposite = light.beam * facing_back + light.dome / 2 + light.cloud * _NEAR + ground / 2
-        opposite = materials.reflectance(view.opposite) * on_opposite
-        glass = through_glass(pane.window.glazing)
-        slanted = 0.92 * glass  # light from all sides: float glass passes about 0.92 of what it does straight on
-        found += np.einsum("b,tb,n->bnt", slanted, light.dome, pane.sky, optimize=True)
-        found += np.einsum("b,tb,n->bnt", slanted, light.cloud, pane.cloud, optimize=True)
-        found += np.einsum("b,tb,n->bnt", slanted, opposite, pane.opposite, optimize=True)
-        found += np.einsum("b,tb,n->bnt", slanted, ground, pane.ground, optimize=True)
-        found += np.einsum("b,tb,tn->bnt", glass, light.beam, sun[w], optimize=True)
+        for spectrum, along in _outside_of(room, light, pane, toward):
+            found += np.einsum("tb,tn->bnt", spectrum, np.broadcast_to(pane.of(along), (len(toward), len(shape.areas))))
+        found += np.einsum("b,tb,tn->bnt", through_glass(pane.window.glazing), light.beam, sun[w], optimize=True)
     return found
 
 
-def _on_ground(room: Room, light: Outdoors, pane: Pane, toward: Array) -> Array:
-    """Return the irradiance, (t, 31), of the ground that a window looks down on: where the sun is behind the house, its
-    shadow lies there, and from that shadow half of the sky is hidden."""
+def veils(room: Room, light: Outdoors) -> Array:
+    """Return the veil that the windows lay over each of the `WALLS`, cd/m², (t, 4), from the middle of the room."""
+    shape = box(room.size, room.windows)
+    toward = toward_sun(light, room.turn)
+    found = np.zeros((len(light.height), len(WALLS)))
+    for pane, weight in glare.weights(shape):
+        for spectrum, along in _outside_of(room, light, pane, toward):
+            rays = (along * pane.glass)[:, 0]
+            found += lux(spectrum)[:, None] / np.pi * (rays @ weight.T)
+    return found
+
+
+def _outside_of(room: Room, light: Outdoors, pane: Pane, toward: Array) -> list[tuple[Array, Array]]:
+    """Return the sources outside a window: the radiosity of each behind the glass, (t, 31), and how bright it is along
+    the rays of the pane, (1 or t, n, k), over that."""
+    view = OUTSIDE[pane.window.outside]
+    ground = materials.reflectance(view.ground) * on_ground(room, light, pane, toward)
+    opposite = materials.reflectance(view.opposite) * _on_opposite(light, pane, toward, ground)
+    glass = through_glass(pane.window.glazing)
+    return [
+        (glass * light.dome, brightness(pane.toward, toward, CLEAR) * pane.above),
+        (glass * light.cloud, brightness(pane.toward, toward[:1], OVERCAST) * pane.above),
+        (glass * opposite, pane.opposite[None].astype(np.float64)),
+        (glass * ground, (~pane.above & ~pane.opposite)[None].astype(np.float64)),
+    ]
+
+
+def _on_opposite(light: Outdoors, pane: Pane, toward: Array, ground: Array) -> Array:
+    """Return the irradiance, (t, 31), of what stands upright opposite a window, or round a rooflight."""
+    normal = -pane.normal if pane.window.wall != "ceiling" else np.array([0.0, -1.0, 0.0])
+    facing = np.maximum(toward @ normal, 0)[:, None] * (light.height > 0)[:, None]
+    dome, cloud = on_plane(normal, toward, CLEAR)[:, None], on_plane(normal, toward[:1], OVERCAST)[:, None]
+    found: Array = light.beam * facing + light.dome * dome + light.cloud * cloud + ground / 2
+    return found
+
+
+def on_ground(room: Room, light: Outdoors, pane: Pane, toward: Array) -> Array:
+    """Return the irradiance, (t, 31), of the ground that a window looks down on.
+
+    The house hides a part of the sky from it at any hour; where the sun is behind the house, its shadow lies there too.
+    """
     if pane.window.wall == "ceiling":
         return light.ground
-    behind = np.maximum(-(toward @ pane.normal), 0)
+    house = room.storey * STOREY + ABOVE
     height = room.storey * STOREY + pane.window.sill + pane.window.height / 2
-    shadow = (room.storey * STOREY + ABOVE) * behind / np.maximum(toward[:, 2], 1e-6)
+    behind = np.maximum(-(toward @ pane.normal), 0)
+    shadow = house * behind / np.maximum(toward[:, 2], 1e-6)
     sunlit = (_ROUND + (1 - _ROUND) * height / np.hypot(height, shadow))[:, None]
     sun = light.ground - light.dome - light.cloud
-    return sun * sunlit + (light.dome + light.cloud) * (0.5 + 0.5 * sunlit)
+    return sun * sunlit + (light.dome + light.cloud) * _open_to_sky(house / height)
+
+
+def _open_to_sky(ratio: float) -> float:
+    """Return the part of an even sky that lights the ground before a long house, as a window sees that ground.
+
+    `ratio` is the height of the house over that of the window. At a distance x from a house of height H the ground sees
+    (1 + cos β)/2 of the sky, tan β = H/x; an upright window takes ground at an angle φ below the horizon by cos φ dφ.
+    """
+    u = (np.arange(200) + 0.5) / 200  # sine of the angle looked down at
+    return float((0.5 + 0.5 / np.sqrt(1 + (ratio * u) ** 2 / (1 - u**2))).mean())
 
 
 def burning(room: Room, lamps: tuple[Lamp, ...] | None = None) -> Array:
