@@ -352,7 +352,7 @@ class RoomDay:
         return _kept_deeper.get(self._key, self._deeper)
 
     def _deeper(self) -> tuple[float, float]:
-        _, _, straight = outside(self.room, self.date, (12.0,), OVERCAST)
+        straight = outside(self.room, self.date, (12.0,), OVERCAST)[2]
         board, walls = deepening(self.room, self.reflectance, straight, np.full(31, 0.7))
         chroma = [np.hypot(*lab[0, :, 1:].T).mean() for lab in (board, walls)]
         return float(board[0, :, 0].mean() - walls[0, :, 0].mean()), float(chroma[1] - chroma[0])

@@ -15,7 +15,7 @@ from prism.light.box import Box, box
 from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room, Window
 from prism.light.seen import DARK, Eye, beside_white, coming_from_daylight, eye_in
 from prism.light.sky import outdoors
-from prism.light.solve import burning, coats, entering, solve
+from prism.light.solve import burning, coats, entering, solve, veils
 from prism.light.spectra import colour_temperature, lux
 from prism.light.sun import Place, moments, positions
 from prism.spectrum import BANDS, Array, to_lrv
@@ -25,6 +25,8 @@ CLEAR, OVERCAST = 0.0, 1.0
 LAMPS = ("auto", "on", "off")
 DUSK = 3.0
 """Sun height, degrees, below which lamps are lit where nobody says otherwise."""
+ROOMS_WHITE = 0.8
+"""How far the eye takes the light of the real room for its white, and not that of the same room in greys."""
 _WALLS = [SIDES.index(wall) for wall in WALLS]
 
 
@@ -34,7 +36,8 @@ class Day:
 
     `hours` local clock (t,); `height` and `azimuth` of the sun, degrees (t,); `lamps_on` (t,); `light` (t, 4, 31)
     mean irradiance of the walls; `lux` (t, 4); `kelvin` and `duv` (t, 4) of that light; `eye` what one is used to
-    there; `walls` (4, 31) reflectance of the walls as they are; `cloud` 0-1.
+    there; `veil` (t, 4) the light that bright windows scatter over the walls in the eye, as a part of what it takes for
+    white; `walls` (4, 31) reflectance of the walls as they are; `cloud` 0-1.
     """
 
     hours: Array
@@ -46,6 +49,7 @@ class Day:
     kelvin: Array
     duv: Array
     eye: Eye
+    veil: Array
     walls: Array
     cloud: float
 
@@ -64,13 +68,13 @@ class Day:
     def seen(self, reflectance: ArrayLike | None = None) -> Array:
         """Return what a paint reads as on each wall coming from daylight, Lab (t, 4, 3); the walls' own by default."""
         paint = self.walls if reflectance is None else np.asarray(reflectance, dtype=np.float64)
-        return coming_from_daylight(self.light, paint, self.eye)
+        return coming_from_daylight(self.light, paint, self.eye, self.veil)
 
     def seen_many(self, reflectances: ArrayLike, wall: int) -> Array:
         """Return what boards (k, 31) read as on one wall, Lab (t, k, 3): everything in the same light."""
         boards = np.asarray(reflectances, dtype=np.float64)
         light = np.broadcast_to(self.light[:, wall, None], (len(self.hours), len(boards), BANDS.size))
-        return coming_from_daylight(light, boards, self.eye)
+        return coming_from_daylight(light, boards, self.eye, self.veil[:, wall, None])
 
     def beside_white(self, reflectance: ArrayLike | None = None) -> Array:
         """Return what a paint reads as on each wall beside a clean white in that light, Lab (t, 4, 3)."""
@@ -78,15 +82,16 @@ class Day:
         return beside_white(self.light, paint)
 
 
-_BY_MOMENT = ("hours", "height", "azimuth", "lamps_on", "light", "lux", "kelvin", "duv")
+_BY_MOMENT = ("hours", "height", "azimuth", "lamps_on", "light", "lux", "kelvin", "duv", "veil")
 
 
 @lru_cache(maxsize=64)
 def _outside(
     shape: tuple[tuple[float, float, float], tuple[Window, ...], float, int],
     place: Place, day: date, hours: tuple[float, ...], cloud: float,
-) -> tuple[Array, Array, Array]:  # fmt: skip
-    """Return heights and azimuths of the sun (t,), and what falls on the patches straight from outside (31, n, t).
+) -> tuple[Array, Array, Array, Array]:  # fmt: skip
+    """Return heights and azimuths of the sun (t,), what falls on the patches straight from outside (31, n, t), and the
+    veil of the windows over the walls, cd/m² (t, 4).
 
     No paint matters to it, so another colour in the same room and day costs one solve.
     """
@@ -96,14 +101,15 @@ def _outside(
     albedo = np.mean(grounds, axis=0) if grounds else 0.2
     light = outdoors(height, azimuth, day.timetuple().tm_yday, cloud, albedo)
     room = Room(place, *size, turn=turn, windows=windows, storey=storey)
-    straight = entering(room, light)
-    for kept in (height, azimuth, straight):
+    straight, veil = entering(room, light), veils(room, light)
+    for kept in (height, azimuth, straight, veil):
         kept.setflags(write=False)
-    return height, azimuth, straight
+    return height, azimuth, straight, veil
 
 
-def outside(room: Room, day: date, hours: Sequence[float], cloud: float) -> tuple[Array, Array, Array]:
-    """Return heights and azimuths of the sun (t,), and the daylight straight on the patches of a room (31, n, t)."""
+def outside(room: Room, day: date, hours: Sequence[float], cloud: float) -> tuple[Array, Array, Array, Array]:
+    """Return heights and azimuths of the sun (t,), the daylight straight on the patches of a room (31, n, t), and the
+    veil of its windows over the walls, cd/m² (t, 4)."""
     shape = (room.size, room.windows, room.turn, room.storey)
     return _outside(shape, room.place, day, tuple(hours), cloud)
 
@@ -126,27 +132,27 @@ def days(
     burn = burning(room)
     columns, parts = [], []
     for cloud in clouds:
-        height, azimuth, straight = outside(room, day, hours, cloud)
+        height, azimuth, straight, veil = outside(room, day, hours, cloud)
         on = np.full(len(height), lamps == "on") if lamps != "auto" else height < DUSK
-        parts.append((height, azimuth, on))
+        parts.append((height, azimuth, on, veil * room.correction))
         columns.append(straight * room.correction)
     count = len(hours)
     straight = np.concatenate([*columns, burn[..., None]], axis=2)
     solved, plain = solve(shape, reflectance, straight), solve(shape, _without_hue(reflectance), straight)
     found = []
-    for i, (height, azimuth, on) in enumerate(parts):
+    for i, (height, azimuth, on, veil) in enumerate(parts):
         own = slice(i * count, (i + 1) * count)
         patches, bare = (each[..., own] + each[..., -1:] * on for each in (solved, plain))
-        found.append(_day(shape, patches, bare, reflectance, np.asarray(hours), height, azimuth, on, clouds[i]))
+        found.append(_day(shape, patches, bare, reflectance, np.asarray(hours), height, azimuth, on, clouds[i], veil))
     return found
 
 
 def _without_hue(reflectance: Array) -> Array:
     """Return the reflectance of the sides, (6, 31), of a room that is as light as it is and grey.
 
-    Between such a room and the real one the eye takes its measure of white: it allows for the light that comes in, but
-    of what walls and floor send each other only for half. The rest it sees as colour, which is why four walls look
-    deeper than their board, and a red floor warms them.
+    Between such a room and the real one, and nearer to the real one, the eye takes its measure of white: it allows for
+    the light that comes in, but not quite for all that walls and floor send each other. The rest it sees as colour,
+    which is why four walls look deeper than their board, and a red floor warms them.
     """
     return np.broadcast_to(to_lrv(reflectance)[:, None] / 100, reflectance.shape).copy()
 
@@ -172,9 +178,12 @@ def _day(
     azimuth: Array,
     on: NDArray[np.bool_],
     cloud: float,
+    veil: Array | float = 0.0,
 ) -> Day:  # fmt: skip
     light = np.einsum("sn,bnt->tsb", shape.mean_weights()[_WALLS], patches, optimize=True)
     kelvin, duv = colour_temperature(light)
+    eye = _eye(shape, bare, _without_hue(reflectance)).towards(_eye(shape, patches, reflectance), ROOMS_WHITE)
+    of_white = veil / np.maximum(eye.lux, DARK)[:, None] * np.pi
     return Day(
         hours=hours,
         height=height,
@@ -184,12 +193,15 @@ def _day(
         lux=lux(light),
         kelvin=kelvin,
         duv=duv,
-        eye=eye_in(bare, shape.areas, shape.side < len(WALLS)).between(
-            eye_in(patches, shape.areas, shape.side < len(WALLS))
-        ),
+        eye=eye,
+        veil=np.broadcast_to(of_white, light.shape[:2]),
         walls=reflectance[_WALLS],
         cloud=cloud,
     )
+
+
+def _eye(shape: Box, patches: Array, reflectance: Array) -> Eye:
+    return eye_in(patches, shape.areas, shape.side < len(WALLS), shape.coats(reflectance))
 
 
 def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> tuple[Array, Array]:

@@ -20,14 +20,20 @@ from prism.neutral import WorkingNeutral
 from prism.school import School
 from prism.spectrum import Array, lightness_to_lrv
 
-FELL, ROSE = 8.0, 1.0
+FELL, ROSE = 4.0, 1.0
 """L* by which a wall reads darker than its board before it is heavy, and lighter before it washes out."""
-DULLED = 4.0
+DULLED = 2.0
 """L* by which a pale or dark colour reads darker before it is dingy."""
+STRONG = 0.8
+"""The part of the moments of daylight that are darker than what counts as a wall's strong light."""
+WASHED = 40.0
+"""LRV from which a colour can wash out; a deeper one that reads lighter is only a lighter colour."""
 FADED = 0.7
 """Part of its undertone below which a bright wall has lost it."""
 SHIFTED = 1.5
 """Lab units of warmth from which a shift is said to come forward."""
+SIDED = 1.0
+"""Lab units of warmth from which a colour has a cool or a warm side that a light can bring forward."""
 WARM_LAMPS = 3_200.0
 PALE_CHROMA = 8.0
 
@@ -138,11 +144,13 @@ def parting_most(days: Sequence[Day], first: Sequence[Array], second: Sequence[A
 
 @dataclass(frozen=True)
 class Mean:
-    """A wall by day: mean lux, what it reads as (3,), and whether any daylight fell."""
+    """A wall by day: its median lux and what it reads as in the mean (3,); and the same of its brightest fifth."""
 
     wall: str
     lux: float
     lab: Array
+    strong_lux: float
+    strong_lab: Array
 
 
 def means(days: Sequence[Day], seen: Sequence[Array], used: tuple[float, float] = (0.0, 24.0)) -> list[Mean]:
@@ -152,7 +160,12 @@ def means(days: Sequence[Day], seen: Sequence[Array], used: tuple[float, float] 
         return []
     light = np.concatenate([day.lux[one] for day, one in zip(days, keep, strict=True)])
     lab = np.concatenate([s[one] for s, one in zip(seen, keep, strict=True)])
-    return [Mean(wall, float(np.median(light[:, w])), lab[:, w].mean(axis=0)) for w, wall in enumerate(WALLS)]
+    found = []
+    for w, wall in enumerate(WALLS):
+        strong = float(np.quantile(light[:, w], STRONG))
+        at_strong = lab[light[:, w] >= strong, w].mean(axis=0)
+        found.append(Mean(wall, float(np.median(light[:, w])), lab[:, w].mean(axis=0), strong, at_strong))
+    return found
 
 
 def counsels(
@@ -168,8 +181,9 @@ def counsels(
     own = float(np.hypot(*line.undertone(board)))
     shift = [float(warmth(wall.lab, school, line) - warmth(board, school, line)) for wall in walls]
     fall = [float(board[0] - wall.lab[0]) for wall in walls]
-    left = [float(np.hypot(*line.undertone(wall.lab))) / max(own, 1e-9) for wall in walls]
-    bright = [wall.lux >= rules.bright for wall in walls]
+    left = [float(np.hypot(*line.undertone(wall.strong_lab))) / max(own, 1e-9) for wall in walls]
+    bright = [wall.strong_lux >= rules.bright and lrv >= WASHED for wall in walls]
+    rise = [float(wall.strong_lab[0] - board[0]) for wall in walls]
     dim = [wall.lux < rules.dim for wall in walls]
     faded = [own >= school.passive_below and part < FADED for part in left]
     greyed = way is Facing.AWAY and lrv > rules.heavy_below and chroma < PALE_CHROMA
@@ -192,15 +206,19 @@ def counsels(
     is_mid = rules.dingy_below <= lrv < rules.heavy_below
     # over the whole room, since what comes forward on one wall and falls back on another does neither
     mean_shift = float(np.median(shift))
+    # a rule that warned of every colour in a north room would tell them from each other no more than silence does
+    side = float(warmth(board, school, line))
+    cool_away = way is Facing.AWAY and side <= -SIDED
+    warm_toward = way is Facing.TOWARD and side >= SIDED
     all_found = [
-        found(Kind.WASHES, [bright[i] and (fall[i] <= -ROSE or faded[i]) for i in every],
-              [bright[i] and lrv > rules.washes_above for i in every], [-f for f in fall]),
+        found(Kind.WASHES, [bright[i] and (rise[i] >= ROSE or faded[i]) for i in every],
+              [bright[i] and lrv > rules.washes_above for i in every], rise),
         found(Kind.HEAVY, [is_mid and fall[i] >= FELL for i in every], heavy, fall),
         found(Kind.DINGY, [not is_mid and fall[i] >= DULLED and shift[i] <= 0 for i in every], dingy, fall),
         found(Kind.COOL, [mean_shift <= -SHIFTED and shift[i] <= -SHIFTED for i in every],
-              [way is Facing.AWAY] * len(walls), [mean_shift] * len(walls)),
+              [cool_away] * len(walls), [mean_shift] * len(walls)),
         found(Kind.WARM, [mean_shift >= SHIFTED and shift[i] >= SHIFTED for i in every],
-              [way is Facing.TOWARD] * len(walls), [mean_shift] * len(walls)),
+              [warm_toward] * len(walls), [mean_shift] * len(walls)),
     ]  # fmt: skip
     return [one for one in all_found if one]
 

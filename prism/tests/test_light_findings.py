@@ -49,7 +49,7 @@ def a_day(hours, lux, height=None, lamps=None, cloud=0.0):
     none = np.zeros((t, 4))
     eye = Eye(np.zeros(t), np.zeros((t, 3)))
     return Day(np.array(hours, dtype=float), height, none[:, 0], lamps, np.zeros((t, 4, 31)), lux, none, none, eye,
-               np.zeros((4, 31)), cloud)  # fmt: skip
+               none, np.zeros((4, 31)), cloud)  # fmt: skip
 
 
 def neutral(lightness):
@@ -63,6 +63,11 @@ def beside(lab, warmer=0.0, lighter=0.0):
     moved = neutral(there[0] + lighter)
     moved[1:] += there[1:] - neutral(there[0])[1:] + warmer * WARM
     return moved
+
+
+def steady(wall, light, lab):
+    """A wall that is as bright at its brightest as in the mean."""
+    return Mean(wall, light, lab, light, lab)
 
 
 class Facings(unittest.TestCase):
@@ -170,7 +175,7 @@ class Counsels(unittest.TestCase):
 
     def walls(self, lab, lux=300.0, **more):
         lux = more.get("each", [lux] * 4)
-        return [Mean(wall, light, np.asarray(lab, dtype=float)) for wall, light in zip(WALLS, lux, strict=True)]
+        return [steady(wall, light, np.asarray(lab, dtype=float)) for wall, light in zip(WALLS, lux, strict=True)]
 
     def test_a_room_that_leaves_a_board_alone_is_not_warned_of(self):
         board = beside(neutral(70), 3.0)
@@ -220,15 +225,18 @@ class Counsels(unittest.TestCase):
             self.assertEqual((found.computed, found.practice, found.walls), (True, False, WALLS))
             self.assertAlmostEqual(found.size, way * (SHIFTED + 0.1), places=6)
             self.assertEqual(self.counsels(board, self.walls(beside(board, way * (SHIFTED - 0.1)))), {})
-        one_wall = [Mean(wall, 300.0, beside(board, 4.0 if wall == "east" else 0.0)) for wall in WALLS]
+        one_wall = [steady(wall, 300.0, beside(board, 4.0 if wall == "east" else 0.0)) for wall in WALLS]
         self.assertEqual(self.counsels(board, one_wall), {})
 
     def test_practice_speaks_by_the_way_a_room_looks(self):
-        board = beside(neutral(70), 10.0)
+        cool, warm = beside(neutral(70), -10.0), beside(neutral(70), 10.0)
         away, toward = plain_room(window("north")), plain_room(window("south"))
-        self.assertEqual(set(self.counsels(board, self.walls(board), away)), {Kind.COOL})
-        found = self.counsels(board, self.walls(board), toward)[Kind.WARM]
+        self.assertEqual(set(self.counsels(cool, self.walls(cool), away)), {Kind.COOL})
+        found = self.counsels(warm, self.walls(warm), toward)[Kind.WARM]
         self.assertEqual((found.computed, found.practice), (False, True))
+        # neither light brings forward what a colour has not
+        self.assertEqual(self.counsels(warm, self.walls(warm), away), {})
+        self.assertEqual(self.counsels(cool, self.walls(cool), toward), {})
         greyed = beside(neutral(85), -2.0)
         self.assertEqual(set(self.counsels(greyed, self.walls(greyed), away)), {Kind.COOL, Kind.DINGY})
         self.assertEqual(self.counsels(greyed, self.walls(greyed)), {})
@@ -324,7 +332,7 @@ class Advice(unittest.TestCase):
     def test_what_the_room_takes_is_given_to_the_board_beforehand(self):
         board = np.array([60.0, 2.0, 8.0])
         walls = [
-            Mean(wall, 300.0, board + np.array([-2.0, -0.5, change]))
+            steady(wall, 300.0, board + np.array([-2.0, -0.5, change]))
             for wall, change in zip(WALLS, (-1, -2, -3, -2), strict=True)
         ]
         found = advice.aim(board, walls, PRACTICE)
@@ -336,9 +344,9 @@ class Advice(unittest.TestCase):
 
     def test_nothing_lighter_than_paint_is_wished_for(self):
         board = np.array([96.0, 0.0, 3.0])
-        found = advice.aim(board, [Mean("north", 300.0, np.array([80.0, 0.0, 3.0]))], PRACTICE)
+        found = advice.aim(board, [steady("north", 300.0, np.array([80.0, 0.0, 3.0]))], PRACTICE)
         self.assertEqual(found.lab[0], 98.0)
-        dark = advice.aim([3.0, 0, 0], [Mean("north", 300.0, np.array([20.0, 0.0, 0.0]))], PRACTICE)
+        dark = advice.aim([3.0, 0, 0], [steady("north", 300.0, np.array([20.0, 0.0, 0.0]))], PRACTICE)
         self.assertEqual(dark.lab[0], 0.0)
 
     def test_only_what_comes_plainly_nearer_is_named_the_nearest_first(self):

@@ -110,7 +110,7 @@ STATEMENTS = (
     Statement("A cool colour softens facing the sun, against facing away.",
               lambda: undertone(COOL, "south") < undertone(COOL, "north")),
     Statement("Pale colours wash out in a very bright room.",
-              lambda: Kind.WASHES in counselled(PALE, "south", SUMMER, 3.6), holds=False),
+              lambda: Kind.WASHES in counselled(PALE, "south", SUMMER, 3.6)),
     Statement("East rooms are brighter in the morning than in the afternoon.",
               lambda: light("east", hour=8.0) > 2 * light("east", hour=16.0)),
     Statement("East rooms are cool and flat in the afternoon.", lambda: warmer(GREY, "east", hour=15.0) < -0.5),

@@ -10,16 +10,17 @@ from prism import school
 from prism.appearance import appearance, conditions, degree_of_adaptation, stimulus
 from prism.difference import delta_e
 from prism.light.box import box
-from prism.light.claims import UNKNOWN_SPECTRUM, warmth
+from prism.light.claims import UNKNOWN_SPECTRUM, readings, warmth
 from prism.light.day import days, deepening, evening, outside
 from prism.light.materials import library, smoothest
 from prism.light.room import SIDES, WALLS, Lamp
-from prism.light.seen import beside_white, coming_from_daylight, eye_in
+from prism.light.seen import USUAL_LUX, beside_white, coming_from_daylight, eye_in
 from prism.light.sky import outdoors
 from prism.light.solve import entering, lit
 from prism.light.spectra import column
 from prism.spectrum import lab_to_xyz, to_lab, white_point
 from prism.tests.oracle import oracle
+from prism.tests.random_rooms import cases
 from prism.tests.rooms import paint, plain_room, window
 from prism.tests.surfaces import measured_paints
 
@@ -55,8 +56,8 @@ class Ciecam16(unittest.TestCase):
 class Eye(unittest.TestCase):
     def test_a_board_in_even_daylight_is_itself(self):
         shape = box((4.0, 4.0, 3.0), ())
-        patches = np.repeat(column("D65")[:, None, None] * 5_000, len(shape.areas), axis=1)
-        eye = eye_in(patches, shape.areas, shape.side < 4)
+        patches = np.repeat(column("D65")[:, None, None] * USUAL_LUX, len(shape.areas), axis=1)
+        eye = eye_in(patches, shape.areas, shape.side < 4, np.full(patches.shape[:2], 0.5))
         paints = measured_paints()[:20]
         light = np.repeat(patches[:, 0].T[None], len(paints), axis=1)
         for found in (coming_from_daylight(light, paints, eye), beside_white(light, paints)):
@@ -71,7 +72,7 @@ class Eye(unittest.TestCase):
         for light, expected in ((daylight(10_000), -2), (spectrum("led", 2_700.0), 8)):
             light = light / lux(light) * 300
             patches = np.repeat(light[:, None, None], len(shape.areas), axis=1)
-            eye = eye_in(patches, shape.areas, shape.side < 4)
+            eye = eye_in(patches, shape.areas, shape.side < 4, np.full(patches.shape[:2], 0.5))
             found = coming_from_daylight(patches[:, :1].transpose(2, 1, 0), np.ones(31), eye)[0, 0]
             self.assertAlmostEqual(found[2], expected, delta=1.5)
             self.assertAlmostEqual(found[0], 100, delta=1)
@@ -83,7 +84,7 @@ class Eye(unittest.TestCase):
         room = plain_room(window("west"), lamps=())
         found = lit(room, entering(room, outdoors([5], [270], 172)), paint(*TAUPE))
         shape = box(room.size, room.windows)
-        eye = eye_in(found.patches, shape.areas, shape.side < 4)
+        eye = eye_in(found.patches, shape.areas, shape.side < 4, shape.coats(found.reflectance))
         seen = coming_from_daylight(found.sides[:, :4], paint(*TAUPE), eye)[0]
         self.assertLess(seen[SIDES.index("east"), 0], TAUPE[0] + 7)
 
@@ -96,15 +97,15 @@ class PracticeSize(unittest.TestCase):
         light = outdoors([height], [azimuth], 172, cloud)
         found = lit(room, entering(room, light), paint(*lab))
         shape = box(room.size, room.windows)
-        eye = eye_in(found.patches, shape.areas, shape.side < 4)
+        eye = eye_in(found.patches, shape.areas, shape.side < 4, shape.coats(found.reflectance))
         seen = coming_from_daylight(found.sides[:, :4], paint(*lab), eye)[0] - lab
         return {wall: seen[SIDES.index(wall)] for wall in WALLS}
 
     def test_away_from_the_sun_it_turns_blue(self):
         for lab in (BLUE, TAUPE):
             back = self.shifts(lab, "north", 40, 180)["south"]
-            self.assertLess(back[2], -1.5)
-            self.assertLess(abs(back[1]), 3)
+            self.assertTrue(-3 < back[2] < -0.7, back)  # cool, by a little
+            self.assertLess(abs(back[1]), 1.5)
 
     def test_facing_the_sun_it_stays(self):
         for lab in (BLUE, TAUPE):
@@ -121,8 +122,8 @@ class PracticeSize(unittest.TestCase):
     def test_back_walls_fall_and_side_walls_hold(self):
         for facing, cloud in (("north", 0.0), ("north", 1.0), ("south", 1.0)):
             found = self.shifts(TAUPE, facing, 40, 180, cloud)
-            self.assertTrue(-9.5 < found[BACK[facing]][0] < -2.5, found)
-            self.assertTrue(-3 < found["east"][0] < 1, found)
+            self.assertTrue(-6 < found[BACK[facing]][0] < (-2 if cloud else 0), found)
+            self.assertTrue(-4 < found["east"][0] < 1, found)
 
     def test_warm_lamps_pull_warm_undertones_out(self):
         room = plain_room()
@@ -134,6 +135,40 @@ class PracticeSize(unittest.TestCase):
             self.assertGreater(warm[0], warm[1])
             self.assertGreater(warm[1], warm[2])
             self.assertGreater(warm[0] - warmth(np.array(lab), line), 3)
+
+
+class WhiteStaysWhite(unittest.TestCase):
+    """By practice: a clean white on a wall is a white by day, whatever stands outside and on the floor."""
+
+    white = (96.0, -0.8, 2.9)
+    whites = ("white", "off-white")
+
+    def test_in_rooms_of_every_kind(self):
+        seen = []
+        for case in cases(500, 7):
+            there = case.lit(paint(*self.white))
+            if there.lux[0, case.wall] > 200:
+                seen.append(there.seen()[0, case.wall])
+        self.assertGreater(len(seen), 300)
+        named = [reading.family.word in self.whites for reading in readings(seen, 0.3, school.load())]
+        self.assertGreaterEqual(np.mean(named), 0.95)
+
+    def test_over_a_golden_floor_with_a_lawn_outside(self):
+        floor = library()["wood-golden"].reflectance
+        south = plain_room(window("south", outside="lawn"), lamps=(), surfaces={"floor": floor})
+        dark = plain_room(window("south"), lamps=(), surfaces={"floor": tuple(paint(20, 2, 4))})
+        for room, sky in ((south, 0.0), (dark, 1.0)):
+            (there,) = days(room, paint(*self.white), date(2026, 6, 21), (12.0,), (sky,), "off")
+            side = there.seen()[0, WALLS.index("east")]
+            (found,) = readings([side], 0.3, school.load())
+            self.assertIn(found.family.word, self.whites, side)
+            self.assertGreater(side[0], 90)
+
+    def test_a_dark_floor_does_not_darken_the_walls_of_a_grey_day(self):
+        # what the eye takes for white is what is bright and large; the floor before the window is neither
+        room = plain_room(window("south", width=3.0, sill=0.1), lamps=(), surfaces={"floor": tuple(paint(20, 2, 4))})
+        (there,) = days(room, paint(*self.white), date(2026, 6, 21), (12.0,), (1.0,), "off")
+        self.assertGreater(there.seen()[0, :, 0].min(), 96 - 8)
 
 
 class WholeDays(unittest.TestCase):
@@ -180,7 +215,7 @@ class WholeDays(unittest.TestCase):
 
     def test_four_walls_are_deeper_than_the_board(self):
         room = plain_room(window("south"), lamps=())
-        _, _, straight = outside(room, self.day, (12.0,), 1.0)
+        straight = outside(room, self.day, (12.0,), 1.0)[2]
         clear = paint(60, 25, 20)
         board, walls = deepening(room, clear, straight, paint(90, 0, 3))
         chroma = [np.hypot(*one[0, :, 1:].T).mean() for one in (board, walls)]
