@@ -100,7 +100,7 @@ def day_in(
         boards=boards,
         elements=element_boards(room) if elements is None else elements,
         used=(room.used_from, room.used_until),
-        metered=room.correction is not None,
+        known=queries.known_of(room),
     )
 
 

@@ -132,6 +132,11 @@ class DayShown:
         return words.floor_said(self.day.floor_effect)
 
     @property
+    def sheen(self) -> str:
+        """Where a satin wall would mirror a window; empty where it hardly does."""
+        return words.mirrored_said(self.day.mirrored("matte"), self.day.mirrored("satin"))
+
+    @property
     def clean(self) -> str:
         """What it reads as beside a clean white in the same light."""
         return words.beside_clean_white(self.day.clean)

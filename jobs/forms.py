@@ -97,6 +97,9 @@ class RoomForm(SizedForm):
         label="Storey", min_value=-3, max_value=100, initial=0, widget=plain(inputmode="numeric", **SMALL),
         help_text="0 is the ground",
     )  # fmt: skip
+    furnishing = forms.ChoiceField(
+        choices=list(words.FURNISHINGS.items()), label="Furniture and curtains", required=False
+    )
     used_from = small_number(0, 24, label="Used from", said="used from", initial=7.0)
     used_until = small_number(0, 24, label="until", said="used until", initial=23.0)
     open_to = ManyField(Room.objects.none(), required=False, label="Open to", widget=forms.CheckboxSelectMultiple)
@@ -118,6 +121,7 @@ class RoomForm(SizedForm):
     def clean(self) -> dict[str, Any]:
         """Refuse a name that another room of the job has."""
         data = super().clean() or {}
+        data["furnishing"] = data.get("furnishing") or self._room.furnishing
         same = self._room.job.rooms.filter(deleted=None, name__iexact=data.get("name", "")).exclude(pk=self._room.pk)
         if same.exists():
             self.add_error("name", words.room_name_taken(data["name"]))

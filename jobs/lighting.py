@@ -15,7 +15,7 @@ from prism import screen
 from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
 from prism.light.advice import Aim, aim
-from prism.light.claims import doubt, readings, warmth
+from prism.light.claims import Known, doubt, readings, warmth
 from prism.light.day import HALF_HOURS, OVERCAST, Day, days, deepening, evening, outside
 from prism.light.findings import (
     Counsel,
@@ -30,6 +30,7 @@ from prism.light.findings import (
     of_evening,
     parting_most,
 )
+from prism.light.gloss import mirrored
 from prism.light.room import WALLS, Lamp
 from prism.light.room import Room as LitRoom
 from prism.light.sun import Daylight, daylight
@@ -41,6 +42,7 @@ from prism.spectrum import Array, to_lrv
 from prism.stimulus import Stimulus
 from web.kept import Kept
 
+YEARS = (1950, 2100)
 SKIES = ("clear", "overcast")
 SEASONS = ("today", "midsummer", "equinox", "midwinter")
 _DAYS = {"midsummer": (6, 21), "equinox": (3, 20), "midwinter": (12, 21)}
@@ -55,14 +57,24 @@ _kept_floor: Kept[object, float] = Kept(256)
 
 
 def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:
-    """Return the date of a season in a hemisphere, this year; or today by the clocks of a zone."""
+    """Return the date of a season in a hemisphere, this year; or a date that is written out; else today by the clocks of
+    a zone."""
     today = now.astimezone(ZoneInfo(zone)).date()
     if season not in _DAYS:
-        return today
+        return written_date(season) or today
     month, day = _DAYS[season]
     if southern and season != "equinox":
         month = 18 - month  # June and December change places
     return date(today.year, month, day)
+
+
+def written_date(text: str) -> date | None:
+    """Return the day that a text writes as 2026-11-05, in a year that the sun's position is known for; else None."""
+    try:
+        found = date.fromisoformat(text)
+    except ValueError:
+        return None
+    return found if YEARS[0] <= found.year <= YEARS[1] else None
 
 
 @dataclass(frozen=True)
@@ -80,7 +92,7 @@ class Asked:
         season, sky = query.get("when", ""), query.get("sky", "")
         wall = query.get("wall", "")
         return cls(
-            season if season in SEASONS else "today",
+            season if season in SEASONS or written_date(season) else "today",
             sky if sky in SKIES else "clear",
             _moment(query.get("hour", "")),
             wall if wall in WALLS else back_wall(room),
@@ -97,7 +109,7 @@ def _moment(text: str) -> int:
         hour = float(text)
     except ValueError:
         hour = 12.0
-    return round(2 * hour) if 0 <= hour <= 23.5 else 24
+    return min(round(2 * hour), len(HALF_HOURS) - 1) if 0 <= hour < 24 else 24
 
 
 def back_wall(room: LitRoom) -> str:
@@ -143,12 +155,12 @@ class RoomDay:
         boards: Sequence[Board] = (),
         elements: Sequence[Board] = (),
         used: tuple[float, float] = (0.0, 24.0),
-        metered: bool = False,
+        known: Known | None = None,
     ) -> None:
         self.room, self.paint, self.school, self.neutral = room, paint, school, neutral
         self.asked = Asked.of(query, room)
         self.boards, self.elements = list(boards), list(elements)
-        self.used, self.metered = used, metered
+        self.used, self.known = used, known or Known()
         self.reflectance = np.asarray(spectrum_of(paint))
 
     @cached_property
@@ -167,8 +179,8 @@ class RoomDay:
         """All that what is computed of the paint in the room on that day rests on."""
         room = self.room
         return (
-            room.place, room.size, room.turn, room.storey, room.windows, room.lamps, room.fixed, room.correction,
-            tuple(sorted(room.surfaces.items())), self.reflectance.tobytes(), self.date,
+            room.place, room.size, room.turn, room.storey, room.furnishing, room.windows, room.lamps, room.fixed,
+            room.correction, tuple(sorted(room.surfaces.items())), self.reflectance.tobytes(), self.date,
         )  # fmt: skip
 
     @cached_property
@@ -203,13 +215,13 @@ class RoomDay:
 
     def doubts(self, colour: Stimulus) -> Array:
         """Return how unsure it is, at each moment, what a colour reads as, ΔE00 (t,)."""
-        by_day, by_lamp = (doubt(colour, self.school, self.metered, lamps) for lamps in (False, True))
+        by_day, by_lamp = (doubt(colour, self.school, self.known, lamps) for lamps in (False, True))
         return np.where(self.day.lamps_on, by_lamp, by_day)
 
     @cached_property
     def readings(self) -> list[Reading]:
         """What may be said of the wall that is looked at, at each moment."""
-        basis = self.asked.sky, self.asked.wall, self.metered, self.paint.provenance, self.paint.spread
+        basis = self.asked.sky, self.asked.wall, self.known, self.paint.provenance, self.paint.spread
         key = (self._key, self.school, self.neutral, *basis)
         lab, unsure = self.lab[:, self.wall], self.doubts(self.paint)
         return _kept_readings.get(key, lambda: readings(lab, unsure, self.school, self.neutral))
@@ -306,7 +318,7 @@ class RoomDay:
     def under_lamps(self) -> list[tuple[float, Array, Reading]]:
         """What the wall that is looked at reads as under each of the lamps: kelvin, Lab (3,), reading."""
         found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).seen(self.reflectance)
-        unsure = doubt(self.paint, self.school, self.metered, lamps=True)
+        unsure = doubt(self.paint, self.school, self.known, lamps=True)
         each = readings(found[:, self.wall], unsure, self.school, self.neutral)
         kelvins = [kelvin for kelvin, _ in self.lamp_sets]
         return [(kelvin, found[i, self.wall], each[i]) for i, kelvin in enumerate(kelvins)]
@@ -316,6 +328,14 @@ class RoomDay:
         """By how much the board shifts under each of the lamps beside a clean white there, ΔE00: its metamerism."""
         found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).beside_white(self.reflectance)
         return [float(v) for v in delta_e(found[:, self.wall], self.board)]
+
+    def mirrored(self, sheen: str) -> dict[str, float]:
+        """Return by how many points of LRV walls in a sheen look lighter where they mirror a window, at the moment that
+        is looked at; none after dark."""
+        if self.day.height[self.asked.moment] <= 0:
+            return {}
+        lux = self.day.lux[self.asked.moment]
+        return mirrored(self.room, self.date, self.asked.hour, self.day.cloud, lux / self.room.correction, sheen)
 
     @cached_property
     def lights(self) -> list[Lit]:
@@ -333,7 +353,7 @@ class RoomDay:
     def pair(self, light: Lit, element: int) -> Pairing:
         """Return how the paint stands to an element in a light."""
         both = self.paint, self.elements[element].colour
-        doubts = [doubt(colour, self.school, self.metered, light.lamps) for colour in both]
+        doubts = [doubt(colour, self.school, self.known, light.lamps) for colour in both]
         return pairing(light.own, light.things[element], (doubts[0], doubts[1]), self.school, self.neutral)
 
     @cached_property
@@ -361,7 +381,7 @@ class RoomDay:
     def floor_effect(self) -> float:
         """By how much the floor makes the walls warmer (cooler, if negative) than a grey one as light would, Lab units
         of warmth, over the middle of the day."""
-        return _kept_floor.get((self._key, self.neutral), self._floor_effect)
+        return _kept_floor.get((self._key, self.school, self.neutral), self._floor_effect)
 
     def _floor_effect(self) -> float:
         floor = self.room.surfaces.get("floor")

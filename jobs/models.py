@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from prism import words
+from prism.light.furnishing import FURNISHINGS
 from prism.light.lamps import KINDS as LAMP_KINDS
 from prism.light.materials import library
 from prism.light.room import GLAZING, HUNG, OUTSIDE, WALLS
@@ -80,6 +81,7 @@ class Room(models.Model):
     height = models.FloatField(null=True, blank=True)
     turn = models.FloatField(default=0.0)
     storey = models.SmallIntegerField(default=0)
+    furnishing = models.CharField(max_length=10, choices=[(key, key) for key in FURNISHINGS], default="bare")
     used_from = models.FloatField(default=7.0)
     used_until = models.FloatField(default=23.0)
     notes = models.TextField(blank=True)

@@ -13,6 +13,7 @@ from django.db.models.functions import Coalesce, RowNumber
 from jobs.models import Coated, Element, ElementPart, Finish, Job, Room, Surface, WhiteRule
 from people.queries import team
 from prism.formats.room_json import spectrum_of
+from prism.light.claims import Known
 from prism.light.materials import library
 from prism.light.room import Fixed, Lamp, Reflectance, Window
 from prism.light.room import Room as LitRoom
@@ -138,6 +139,12 @@ PLAIN_SURFACES = {"floor": "wood-brown", "ceiling": ""}
 _WHITE_CEILING: Reflectance = (0.82,) * 31
 
 
+def known_of(room: Room) -> Known:
+    """Return what is known of a room, which limits what may be claimed of its light."""
+    named = any(surface.side == "floor" and reflectance_of(surface) for surface in room.surfaces.all())
+    return Known(metered=room.correction is not None, floor=named, lamps=bool(room.lamps.all()))
+
+
 def lit_room(room: Room, painted: bool = True) -> LitRoom | None:
     """Return a room as light finds it; None while its size or place is not known.
 
@@ -175,4 +182,5 @@ def lit_room(room: Room, painted: bool = True) -> LitRoom | None:
         fixed=tuple(Fixed(thing.name, own, thing.area, thing.on) for thing, own in fixed if own),
         storey=room.storey,
         correction=room.correction or 1.0,
+        furnishing=room.furnishing,
     )

@@ -115,7 +115,7 @@ def duplicate(by: User, room: Room) -> Room:
 
 
 def _copied(by: User, room: Room, job: Job, name: str) -> Room:
-    fields = ("width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes")
+    fields = ("width", "depth", "height", "turn", "storey", "furnishing", "used_from", "used_until", "notes")
     made = Room.objects.create(job=job, name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
     for relation in ("windows", "lamps", "surfaces", "elements", "finishes"):
         for row in getattr(room, relation).all():
@@ -261,6 +261,7 @@ def bring_in_room(by: User, job: Job, name: str, lit: LitRoom) -> Room:
     room = Room(
         job=job, name=name if name not in taken else words.copy_of_room(name, taken), width=lit.width, depth=lit.depth,
         height=lit.height, turn=lit.turn, storey=lit.storey, correction=None if lit.correction == 1 else lit.correction,
+        furnishing=lit.furnishing,
     )  # fmt: skip
 
     def own(what: str, reflectance: Reflectance) -> Colour:

@@ -11,7 +11,7 @@ from jobs.home_white import wall_of
 from jobs.lighting import RoomDay
 from jobs.models import Room
 from prism import words
-from prism.light.claims import doubt
+from prism.light.claims import Known, doubt
 from prism.light.together import Pairing, Terms, pairing
 from prism.school import School
 from prism.spectrum import Array
@@ -90,7 +90,7 @@ class Walk:
 
     def _lit_pair(self, first: Array, second: Array, rooms: tuple[Lit, ...], evening: bool) -> Pairing:
         held = [(colour, day) for colour, _, day in rooms]
-        doubts = [doubt(colour, self.school, bool(day and day.metered), evening) for colour, day in held]
+        doubts = [doubt(colour, self.school, day.known if day else Known(), evening) for colour, day in held]
         return pairing(first, second, (doubts[0], doubts[1]), self.school)
 
     @property

@@ -10,8 +10,9 @@ from numpy.typing import ArrayLike
 from prism.difference import delta_e
 from prism.spectrum import to_xyz, white_point, xyz_to_lab
 
-LAMPS = ("A", "LED-B3", "FL2", "FL11")
-"""CIE illuminants that stand for the lamps people live with: incandescent, neutral LED, two fluorescents."""
+LAMPS = ("A", "LED-B1", "LED-B3", "LED-V1", "LED-RGB1", "FL2", "FL11")
+"""CIE illuminants that stand for the lamps people live with: incandescent, everyday LED warm and neutral, full-spectrum
+LED, colour-changing LED, two fluorescents."""
 
 
 @dataclass(frozen=True)

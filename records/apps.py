@@ -6,8 +6,8 @@ from django.apps import AppConfig, apps
 
 RECORDED: dict[str, list[str]] = {
     "jobs.Job": ["title", "client", "address", "town", "state", "notes", "coats", "spreading", "deleted"],
-    "jobs.Room": ["name", "width", "depth", "height", "turn", "storey", "used_from", "used_until", "notes",
-                  "correction", "deleted"],
+    "jobs.Room": ["name", "width", "depth", "height", "turn", "storey", "furnishing", "used_from", "used_until",
+                  "notes", "correction", "deleted"],
     "jobs.Window": ["wall", "width", "height", "sill", "along", "outside", "hides", "glazing"],
     "jobs.LampSort": ["count", "lumens", "kelvin", "kind", "rendering", "dimmed", "hung"],
     "jobs.Surface": ["side", "to_paint", "colour", "material"],

@@ -21,7 +21,10 @@ from pvlib.spectrum.spectrl2 import _SPECTRL2_COEFFS  # noqa: E402
 
 OUT = Path(__file__).resolve().parent.parent / "prism" / "data"
 BANDS = np.arange(400, 701, 10)
-LAMPS = ("LED-B1", "LED-B2", "LED-B3", "LED-B4", "LED-B5", "FL1", "FL2", "FL4", "FL7", "FL10", "FL11", "FL12")
+LAMPS = (
+    "LED-B1", "LED-B2", "LED-B3", "LED-B4", "LED-B5", "LED-RGB1", "LED-V1", "LED-V2",
+    "FL1", "FL2", "FL4", "FL7", "FL10", "FL11", "FL12",
+)  # fmt: skip
 MATERIALS = (
     # key, group, title, rows of the library that are averaged
     ("oak-fresh", "wood", "wood, fresh across the grain", (4284,)),

@@ -20,7 +20,10 @@ from colour.colorimetry import tristimulus_weighting_factors_ASTME2022  # noqa: 
 
 OUT = Path(__file__).resolve().parent.parent / "prism" / "data" / "weights.csv"
 OBSERVERS = {"10": "CIE 1964 10 Degree Standard Observer", "2": "CIE 1931 2 Degree Standard Observer"}
-CONDITIONS = (("D65", "10"), ("D65", "2"), ("D50", "2"), ("A", "10"), ("FL2", "10"), ("FL11", "10"), ("LED-B3", "10"))
+CONDITIONS = (
+    ("D65", "10"), ("D65", "2"), ("D50", "2"), ("A", "10"), ("FL2", "10"), ("FL11", "10"), ("LED-B1", "10"),
+    ("LED-B3", "10"), ("LED-RGB1", "10"), ("LED-V1", "10"),
+)  # fmt: skip
 """Illuminant and observer. Names of lamps as the CIE gives them."""
 
 

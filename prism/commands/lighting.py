@@ -15,7 +15,7 @@ from prism.commands.arguments import fail, parse_colour, print_json, school_of
 from prism.commands.reading import undertone_json
 from prism.formats import room_json
 from prism.light.checks import RoomError
-from prism.light.claims import doubt, readings
+from prism.light.claims import Known, doubt, readings
 from prism.light.day import CLEAR, OVERCAST, Day, days
 from prism.light.room import WALLS, Room
 from prism.numbers import is_number, parse
@@ -34,12 +34,13 @@ def run_light(args: argparse.Namespace) -> None:
     day, hours = _date(args.date), _hours(args.hours)
     colours = [(text, parse_colour(text)) for text in args.colours]
     neutral = choose_neutral(chosen, args.neutral)
+    known = Known(room.correction != 1.0, "floor" in room.surfaces, bool(room.lamps))
     found = []
     for text, colour in colours:
         tried = np.asarray(room_json.spectrum_of(colour))
         (lit,) = days(room, tried, day, hours, (SKIES[args.sky],), args.lamps)
         seen, clean = lit.seen(tried), lit.beside_white(tried)
-        by_day, by_lamp = (doubt(colour, chosen, room.correction != 1.0, lamps) for lamps in (False, True))
+        by_day, by_lamp = (doubt(colour, chosen, known, lamps) for lamps in (False, True))
         unsure = np.tile(np.repeat(np.where(lit.lamps_on, by_lamp, by_day), len(WALLS)), 2)
         both = readings(np.concatenate([seen.reshape(-1, 3), clean.reshape(-1, 3)]), unsure, chosen, neutral)
         half = len(both) // 2

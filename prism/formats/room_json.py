@@ -61,6 +61,7 @@ def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
             fixed=tuple(_fixed(part, where, resolve) for where, part in _each(whole, "fixed", MOST_FIXED)),
             storey=_whole(whole, "", "storey", 0, -3, 100),
             correction=_number(whole, "", "correction", 1.0),
+            furnishing=_text(whole, "", "furnishing", "bare"),
         )
     )
 
@@ -85,6 +86,7 @@ def write(room: Room, title: str = "") -> bytes:
             for thing in room.fixed
         ],
         "correction": room.correction,
+        "furnishing": room.furnishing,
     }  # fmt: skip
     return (json.dumps(whole, ensure_ascii=False, indent=1) + "\n").encode()
 

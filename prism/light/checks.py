@@ -8,6 +8,7 @@ from zoneinfo import available_timezones
 
 from prism import messages
 from prism.light import lamps
+from prism.light.furnishing import FURNISHINGS
 from prism.light.room import GLAZING, HUNG, OUTSIDE, SIDES, WALLS, Lamp, Room, Window
 from prism.light.sun import Place
 
@@ -58,6 +59,8 @@ def faults(room: Room) -> Iterator[Fault]:
     yield from in_range("height", room.height, HEIGHT, "m")
     yield from in_range("turn", room.turn, (-360, 360), "°")
     yield from in_range("correction", room.correction, CORRECTION)
+    if room.furnishing not in FURNISHINGS:
+        yield "furnishing", messages.room_unknown("furnishing", room.furnishing, FURNISHINGS)
     if len(room.windows) > MOST_WINDOWS:
         yield "windows", messages.too_many("windows", MOST_WINDOWS)
     if len(room.lamps) > MOST_LAMPS:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 import numpy as np
 from numpy.typing import ArrayLike
 
@@ -16,14 +18,36 @@ UNKNOWN_SPECTRUM = 1.9
 mean square over the measured paints of an open library, 2,700 K (`prism/tests/test_seen.py`)."""
 
 
-def doubt(colour: Stimulus, school: School, metered: bool = False, lamps: bool = False) -> float:
+FLOOR_GUESSED, LAMPS_GUESSED = 1.2, 1.5
+"""ΔE00 that a floor adds which nobody has named, and lamps that nobody has entered: the root mean square over 260 rooms
+drawn by chance of what another floor, and lamps of another kind and rendering, make of a wall."""
+
+
+@dataclass(frozen=True)
+class Known:
+    """What is known of a room beside its size and windows: whether a meter was read in it, and whether its floor and its
+    lamps were named or had to be supposed."""
+
+    metered: bool = False
+    floor: bool = True
+    lamps: bool = True
+
+    def doubt(self, school: School, lamps: bool) -> float:
+        """Return how unsure the room makes what a colour reads as in it, ΔE00, by day or under its lamps."""
+        room = school.light.metered if self.metered else school.light.room
+        floor = 0.0 if self.floor else FLOOR_GUESSED
+        burning = LAMPS_GUESSED if lamps and not self.lamps else 0.0
+        return float(np.sqrt(room**2 + floor**2 + burning**2))
+
+
+def doubt(colour: Stimulus, school: School, known: Known, lamps: bool = False) -> float:
     """Return how unsure it is, ΔE00, what a colour reads as in a room, by day or under lamps.
 
     The doubts of the colour, of the room and of a spectrum that is not known are independent.
     """
-    room = school.light.metered if metered else school.light.room
     unknown = UNKNOWN_SPECTRUM if lamps and not colour.has_spectrum else 0.0
-    return float(np.sqrt(school.doubt(colour.provenance, colour.spread) ** 2 + room**2 + unknown**2))
+    own = school.doubt(colour.provenance, colour.spread)
+    return float(np.sqrt(own**2 + known.doubt(school, lamps) ** 2 + unknown**2))
 
 
 def readings(lab: ArrayLike, doubts: ArrayLike, school: School, neutral: WorkingNeutral | None = None) -> list[Reading]:

@@ -14,8 +14,8 @@ from prism.light import materials
 from prism.light.box import Box, box
 from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room, Window
 from prism.light.seen import DARK, Eye, beside_white, coming_from_daylight, eye_in
-from prism.light.sky import outdoors
-from prism.light.solve import burning, coats, entering, solve, veils
+from prism.light.sky import Outdoors, outdoors
+from prism.light.solve import burning, coats, entering, own_colours, solve, veils
 from prism.light.spectra import colour_temperature, lux
 from prism.light.sun import Place, moments, positions
 from prism.spectrum import BANDS, Array, to_lrv
@@ -87,7 +87,7 @@ _BY_MOMENT = ("hours", "height", "azimuth", "lamps_on", "light", "lux", "kelvin"
 
 @lru_cache(maxsize=64)
 def _outside(
-    shape: tuple[tuple[float, float, float], tuple[Window, ...], float, int],
+    shape: tuple[tuple[float, float, float], tuple[Window, ...], float, int, str],
     place: Place, day: date, hours: tuple[float, ...], cloud: float,
 ) -> tuple[Array, Array, Array, Array]:  # fmt: skip
     """Return heights and azimuths of the sun (t,), what falls on the patches straight from outside (31, n, t), and the
@@ -95,22 +95,27 @@ def _outside(
 
     No paint matters to it, so another colour in the same room and day costs one solve.
     """
-    size, windows, turn, storey = shape
-    height, azimuth = positions(place, moments(place, day, hours))
-    grounds = [materials.reflectance(OUTSIDE[window.outside].ground) for window in windows]
-    albedo = np.mean(grounds, axis=0) if grounds else 0.2
-    light = outdoors(height, azimuth, day.timetuple().tm_yday, cloud, albedo)
-    room = Room(place, *size, turn=turn, windows=windows, storey=storey)
+    size, windows, turn, storey, furnishing = shape
+    room = Room(place, *size, turn=turn, windows=windows, storey=storey, furnishing=furnishing)
+    light = outdoors_of(room, day, hours, cloud)
     straight, veil = entering(room, light), veils(room, light)
-    for kept in (height, azimuth, straight, veil):
+    for kept in (light.height, light.azimuth, straight, veil):
         kept.setflags(write=False)
-    return height, azimuth, straight, veil
+    return light.height, light.azimuth, straight, veil
+
+
+def outdoors_of(room: Room, day: date, hours: Sequence[float], cloud: float) -> Outdoors:
+    """Return the light outdoors round a room; what lies on the ground there brightens the sky."""
+    height, azimuth = positions(room.place, moments(room.place, day, hours))
+    grounds = [materials.reflectance(OUTSIDE[window.outside].ground) for window in room.windows]
+    albedo = np.mean(grounds, axis=0) if grounds else 0.2
+    return outdoors(height, azimuth, day.timetuple().tm_yday, cloud, albedo)
 
 
 def outside(room: Room, day: date, hours: Sequence[float], cloud: float) -> tuple[Array, Array, Array, Array]:
     """Return heights and azimuths of the sun (t,), the daylight straight on the patches of a room (31, n, t), and the
     veil of its windows over the walls, cd/m² (t, 4)."""
-    shape = (room.size, room.windows, room.turn, room.storey)
+    shape = (room.size, room.windows, room.turn, room.storey, room.furnishing)
     return _outside(shape, room.place, day, tuple(hours), cloud)
 
 
@@ -128,7 +133,7 @@ def days(
     one solve a band.
     """
     shape = box(room.size, room.windows)
-    reflectance = coats(room, tried)
+    reflectance, walls = coats(room, tried), own_colours(room, tried)[_WALLS]
     burn = burning(room)
     columns, parts = [], []
     for cloud in clouds:
@@ -143,7 +148,8 @@ def days(
     for i, (height, azimuth, on, veil) in enumerate(parts):
         own = slice(i * count, (i + 1) * count)
         patches, bare = (each[..., own] + each[..., -1:] * on for each in (solved, plain))
-        found.append(_day(shape, patches, bare, reflectance, np.asarray(hours), height, azimuth, on, clouds[i], veil))
+        clock = np.asarray(hours)
+        found.append(_day(shape, patches, bare, reflectance, walls, clock, height, azimuth, on, clouds[i], veil))
     return found
 
 
@@ -165,7 +171,8 @@ def evening(room: Room, tried: ArrayLike, lamps: Sequence[tuple[Lamp, ...]]) -> 
     patches, bare = (solve(shape, each, straight) for each in (reflectance, _without_hue(reflectance)))
     below, on = np.full(len(lamps), -90.0), np.full(len(lamps), True)
     hours = np.full(len(lamps), 22.0)
-    return _day(shape, patches, bare, reflectance, hours, below, np.zeros(len(lamps)), on, CLEAR)
+    walls = own_colours(room, tried)[_WALLS]
+    return _day(shape, patches, bare, reflectance, walls, hours, below, np.zeros(len(lamps)), on, CLEAR)
 
 
 def _day(
@@ -173,6 +180,7 @@ def _day(
     patches: Array,
     bare: Array,
     reflectance: Array,
+    walls: Array,
     hours: Array,
     height: Array,
     azimuth: Array,
@@ -195,7 +203,7 @@ def _day(
         duv=duv,
         eye=eye,
         veil=np.broadcast_to(of_white, light.shape[:2]),
-        walls=reflectance[_WALLS],
+        walls=walls,
         cloud=cloud,
     )
 
@@ -217,6 +225,7 @@ def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> 
         reflectance = coats(bare, paint)
         patches, plain = (solve(shape, r, straight * room.correction) for r in (reflectance, _without_hue(reflectance)))
         zeros = np.zeros(count)
-        day = _day(shape, patches, plain, reflectance, zeros, zeros, zeros, np.zeros(count, dtype=bool), CLEAR)
+        never = np.zeros(count, dtype=bool)
+        day = _day(shape, patches, plain, reflectance, reflectance[_WALLS], zeros, zeros, zeros, never, CLEAR)
         found.append(day.seen(tried))
     return found[0], found[1]

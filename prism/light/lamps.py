@@ -7,10 +7,10 @@ from itertools import pairwise
 
 import numpy as np
 
-from prism.light.spectra import column, daylight, lux, planck
+from prism.light.spectra import colour_temperature, column, daylight, lux, planck
 from prism.spectrum import Array
 
-KINDS = ("led", "halogen", "fluorescent")
+KINDS = ("led", "led-full", "led-rgb", "halogen", "fluorescent")
 KELVIN = (1_800.0, 10_000.0)
 RENDERING = (50.0, 100.0)
 
@@ -20,31 +20,54 @@ _LED: _Lamps = (
     (2_735.0, 81.8, "LED-B1"), (2_999.0, 82.8, "LED-B2"), (4_102.0, 84.8, "LED-B3"), (5_106.0, 76.9, "LED-B4"),
     (6_590.0, 80.3, "LED-B5"),
 )  # fmt: skip
+_FULL_SPECTRUM: _Lamps = ((2_724.0, 95.3, "LED-V1"), (4_069.0, 95.7, "LED-V2"))
+_COLOUR_CHANGING: _Lamps = ((2_840.0, 57.4, "LED-RGB1"),)
 _THREE_BAND: _Lamps = (
     (3_003.0, 83.1, "FL12"), (4_001.0, 82.9, "FL11"), (4_999.0, 81.0, "FL10"), (6_490.0, 90.2, "FL7"),
 )  # fmt: skip
 _PLAIN: _Lamps = ((2_940.0, 51.5, "FL4"), (4_225.0, 64.2, "FL2"), (6_426.0, 75.9, "FL1"))
-_PLAIN_BELOW = 75.0
+_PLAIN_BELOW = 80.0
 _FULL = 100.0
+_LEAST = 0.02
+"""What is left at least of each band of a lamp whose rendering is made worse."""
+_STEPS, _HOTTEST_MIRED = 8, 20.0
 
 
 @cache
 def spectrum(kind: str, kelvin: float, rendering: float = 80.0) -> Array:
     """Return the spectrum of a lamp, shape (31,), W/m² and nm for one lux.
 
-    `kind` one of `KINDS`, `kelvin` and `rendering` (the general colour rendering index) within their limits. Between
-    two lamps of the CIE's tables their spectra are mixed, each first moved to the temperature as a black body would
-    move; better rendering than the tables' lamps have is made of black body or daylight in the share that is missing.
+    `kind` one of `KINDS`: an everyday white LED (blue chip), a full-spectrum one (violet chip), a colour-changing one
+    (red, green and blue chips), halogen, fluorescent. `kelvin` and `rendering` (the general colour rendering index)
+    within their limits. Between two lamps of the CIE's tables their spectra are mixed, each first moved to the
+    temperature as a black body would move. Better rendering than the tables' lamps have is made of black body or
+    daylight in the share that is missing; worse, by taking that share away, as far as there is light to take.
     Raises `KeyError` for another kind.
     """
     if kind == "halogen":
         return _per_lux(planck(kelvin))
     if kind not in KINDS:
         raise KeyError(kind)
-    lamps = _LED if kind == "led" else _PLAIN if rendering < _PLAIN_BELOW else _THREE_BAND
-    ordinary, own = _between(lamps, kelvin)
-    missing = max(0.0, (rendering - own) / (_FULL - own))
-    return (1 - missing) * ordinary + missing * _per_lux(_smooth(kelvin))
+    ordinary, own = _between(_tables(kind, rendering), kelvin)
+    missing = (rendering - own) / (_FULL - own)
+    mixed = np.maximum((1 - missing) * ordinary + missing * _per_lux(_smooth(kelvin)), _LEAST * ordinary)
+    return _of_temperature(mixed, kelvin)
+
+
+def _tables(kind: str, rendering: float) -> _Lamps:
+    if kind == "fluorescent":
+        return _PLAIN if rendering < _PLAIN_BELOW else _THREE_BAND
+    return {"led": _LED, "led-full": _FULL_SPECTRUM, "led-rgb": _COLOUR_CHANGING}[kind]
+
+
+def _of_temperature(light: Array, kelvin: float) -> Array:
+    """Return a spectrum moved, as a black body would move, until its colour temperature is the one that was asked."""
+    moved, wanted = kelvin, light
+    for _ in range(_STEPS):
+        found = float(colour_temperature(wanted)[0])
+        moved = 1e6 / max(1e6 / moved + 1e6 / kelvin - 1e6 / found, _HOTTEST_MIRED)
+        wanted = _per_lux(light * planck(moved) / planck(kelvin))
+    return wanted
 
 
 def _smooth(kelvin: float) -> Array:

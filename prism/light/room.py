@@ -112,7 +112,8 @@ class Room:
 
     `width` (west to east), `depth` (south to north) and `height` in metres, before it is turned clockwise by `turn`
     degrees; `storey` 0 on the ground; `surfaces` by the names of `SIDES`: 31 fractions, None or absent where the tried
-    colour goes. `correction` is by how much a meter found the room brighter than this says.
+    colour goes. `correction` is by how much a meter found the room brighter than this says; `furnishing` a key of
+    `prism.light.furnishing.FURNISHINGS`.
     """
 
     place: Place
@@ -126,6 +127,7 @@ class Room:
     fixed: tuple[Fixed, ...] = ()
     storey: int = 0
     correction: float = 1.0
+    furnishing: str = "bare"
 
     @property
     def size(self) -> tuple[float, float, float]:

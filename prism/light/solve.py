@@ -14,6 +14,7 @@ from numpy.typing import ArrayLike
 from prism.light import glare, materials
 from prism.light import lamps as lamp_tables
 from prism.light.box import Box, Pane, box, lamplight, sunlight
+from prism.light.furnishing import behind_furniture, past_curtains
 from prism.light.general_sky import CLEAR, OVERCAST, brightness, on_plane
 from prism.light.glass import through_glass
 from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room
@@ -42,7 +43,7 @@ def entering(room: Room, light: Outdoors) -> Array:
     for w, pane in enumerate(shape.panes):
         for spectrum, along in _outside_of(room, light, pane, toward):
             found += np.einsum("tb,tn->bnt", spectrum, np.broadcast_to(pane.of(along), (len(toward), len(shape.areas))))
-        found += np.einsum("b,tb,tn->bnt", through_glass(pane.window.glazing), light.beam, sun[w], optimize=True)
+        found += np.einsum("b,tb,tn->bnt", _let_in(room, pane), light.beam, sun[w], optimize=True)
     return found
 
 
@@ -58,13 +59,29 @@ def veils(room: Room, light: Outdoors) -> Array:
     return found
 
 
+def seen_through(room: Room, light: Outdoors, view: Pane) -> Array:
+    """Return the mean luminance of a window as it is seen from one place, cd/m², (t,)."""
+    toward = toward_sun(light, room.turn)
+    weight = view.share * view.glass / np.maximum(view.share.sum(), 1e-12)
+    parts = [lux(spectrum) / np.pi * (along * weight).sum(axis=(1, 2)) for spectrum, along in
+             _outside_of(room, light, view, toward)]  # fmt: skip
+    found: Array = np.sum(parts, axis=0)
+    return found
+
+
+def _let_in(room: Room, pane: Pane) -> Array:
+    """Return the part of light straight on a window that comes into the room, (31,)."""
+    passed: Array = through_glass(pane.window.glazing) * past_curtains(room.furnishing)
+    return passed
+
+
 def _outside_of(room: Room, light: Outdoors, pane: Pane, toward: Array) -> list[tuple[Array, Array]]:
     """Return the sources outside a window: the radiosity of each behind the glass, (t, 31), and how bright it is along
     the rays of the pane, (1 or t, n, k), over that."""
     view = OUTSIDE[pane.window.outside]
     ground = materials.reflectance(view.ground) * on_ground(room, light, pane, toward)
     opposite = materials.reflectance(view.opposite) * _on_opposite(light, pane, toward, ground)
-    glass = through_glass(pane.window.glazing)
+    glass = _let_in(room, pane)
     return [
         (glass * light.dome, brightness(pane.toward, toward, CLEAR) * pane.above),
         (glass * light.cloud, brightness(pane.toward, toward[:1], OVERCAST) * pane.above),
@@ -143,19 +160,23 @@ class Lit:
     reflectance: Array
 
 
+def own_colours(room: Room, tried: ArrayLike) -> Array:
+    """Return the reflectance of the `SIDES` themselves, (6, 31); `tried` (31,) is where the room names none."""
+    given = [room.surfaces.get(side) for side in SIDES]
+    return np.array([tried if own is None else own for own in given], dtype=np.float64)
+
+
 def coats(room: Room, tried: ArrayLike) -> Array:
-    """Return the reflectance of the `SIDES`, (6, 31), with what is fixed counted in; `tried` (31,) is where the room
-    names none."""
-    paint = np.asarray(tried, dtype=np.float64)
-    found = np.empty((len(SIDES), BANDS.size))
+    """Return the reflectance of the `SIDES`, (6, 31), with what is fixed and furniture counted in; `tried` (31,) is
+    where the room names none."""
+    found = own_colours(room, tried)
     for i, side in enumerate(SIDES):
-        own = room.surfaces.get(side)
-        found[i] = paint if own is None else own
         for thing in room.fixed:
             if (thing.on in (side, "walls") and side not in ("floor", "ceiling")) or thing.on == side:
                 whole = sum(room.area(each) for each in SIDES[:4]) if thing.on == "walls" else room.area(side)
                 part = min(thing.area / max(whole, 1e-9), 0.95)
                 found[i] = (1 - part) * found[i] + part * np.asarray(thing.reflectance)
+        found[i] = behind_furniture(room.furnishing, side, found[i])
     return found
 
 

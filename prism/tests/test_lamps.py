@@ -14,7 +14,7 @@ from prism.tests.surfaces import measured_paints
 class Lamps(unittest.TestCase):
     def test_one_lux_of_the_temperature_asked_for(self):
         for kind in lamps.KINDS:
-            for kelvin in (2_700, 3_000, 3_500, 4_000, 5_000, 6_500):
+            for kelvin in (1_800, 2_200, 2_700, 3_000, 3_500, 4_000, 5_000, 6_500, 9_000):
                 light = lamps.spectrum(kind, float(kelvin), 90)
                 self.assertAlmostEqual(float(lux(light)), 1.0, places=6)
                 self.assertAlmostEqual(float(colour_temperature(light)[0]) / kelvin, 1, delta=0.012)
@@ -24,11 +24,24 @@ class Lamps(unittest.TestCase):
         colour = oracle()
         for kind in ("led", "fluorescent"):
             for kelvin in (2_700, 3_000, 4_000):
-                for rendering in (82, 90, 95):
+                for rendering in (70, 75, 82, 90, 95):
                     light = lamps.spectrum(kind, float(kelvin), rendering)
                     made = colour.SpectralDistribution(dict(zip(BANDS, light, strict=True)))
                     found = colour.colour_rendering_index(made)
                     self.assertAlmostEqual(found, rendering, delta=3, msg=f"{kind} {kelvin} {rendering}")
+
+    def test_leds_of_one_packet_differ_in_the_reds(self):
+        # CIE 15:2018: R9 of LED-B1 is 13, of LED-V1 98; mixed to one general index they still part
+        colour = oracle()
+        reds = []
+        for kind in ("led", "led-full"):
+            made = lamps.spectrum(kind, 2_724.0, 82 if kind == "led" else 95)
+            found = colour.colour_rendering_index(
+                colour.SpectralDistribution(dict(zip(BANDS, made, strict=True))), additional_data=True
+            )
+            reds.append(found.Q_as[9].Q_a)
+        self.assertAlmostEqual(reds[0], 13, delta=4)
+        self.assertAlmostEqual(reds[1], 98, delta=4)
 
     def test_plain_tubes_render_worse(self):
         colour = oracle()
@@ -41,8 +54,8 @@ class Lamps(unittest.TestCase):
         paints = measured_paints()
         colour = oracle()
         for kind, kelvin, rendering, condition in (
-            ("led", 4_102, 80, "LED-B3/10"), ("fluorescent", 4_001, 80, "FL11/10"),
-            ("fluorescent", 4_225, 60, "FL2/10"), ("halogen", 2_856, 100, "A/10"),
+            ("led", 4_102, 84.8, "LED-B3/10"), ("fluorescent", 4_001, 82.9, "FL11/10"),
+            ("fluorescent", 4_225, 64.2, "FL2/10"), ("halogen", 2_856, 100, "A/10"),
         ):  # fmt: skip
             light = lamps.spectrum(kind, float(kelvin), rendering)
             ours = xyz(light * paints)

@@ -221,6 +221,25 @@ def deeper_said(darker: float, chroma: float) -> str:
     return f"Four walls of it look {' and '.join(parts)} than its board: they light each other."
 
 
+def mirrored_said(matt: dict[str, float], satin: dict[str, float]) -> str:
+    """Say where a satin wall would mirror a window, and by how much lighter it looks there; empty where it hardly does.
+
+    >>> mirrored_said({"east": 4.0}, {"east": 24.0})
+    'In satin the east wall mirrors the window: up to 24 points of LRV lighter there, in matt 4.'
+    """
+    if not satin or max(satin.values()) < MIRRORED_FROM:
+        return ""
+    wall = max(satin, key=lambda each: satin[each])
+    return (
+        f"In satin the {wall} wall mirrors the window: up to {number(satin[wall], 0)} points of LRV lighter there, "
+        f"in matt {number(matt.get(wall, 0.0), 0)}."
+    )
+
+
+MIRRORED_FROM = 3.0
+"""Points of LRV from which a mirrored window is worth saying."""
+
+
 def sun_said(rises: float | None, sets: float | None, up: bool) -> str:
     """Say when the sun is up."""
     if rises is None and sets is None:

@@ -24,7 +24,10 @@ if TYPE_CHECKING:
 
 LAMPS = {
     "A": "incandescent lamps",
+    "LED-B1": "warm white LEDs",
     "LED-B3": "neutral white LEDs",
+    "LED-V1": "full-spectrum LEDs",
+    "LED-RGB1": "colour-changing LEDs",
     "FL2": "plain fluorescent lamps",
     "FL11": "three-band fluorescent lamps",
 }

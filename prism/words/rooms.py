@@ -21,7 +21,18 @@ OUTSIDE = {
     "sand": "sand",
 }
 GLAZING = {"single": "single", "double": "double", "low-e": "coated", "triple": "triple", "grey": "grey-tinted"}
-LAMP_KINDS = {"led": "LED", "halogen": "halogen", "fluorescent": "fluorescent"}
+LAMP_KINDS = {
+    "led": "everyday LED",
+    "led-full": "full-spectrum LED",
+    "led-rgb": "colour-changing LED",
+    "halogen": "halogen",
+    "fluorescent": "fluorescent",
+}
+FURNISHINGS = {
+    "bare": "bare",
+    "furnished": "furnished, curtains drawn aside",
+    "heavy": "heavily furnished and curtained",
+}
 HUNG = {"ceiling": "in the ceiling", "pendant": "pendant", "wall": "on the walls", "table": "on tables"}
 ELEMENTS = {
     "floor": "floor",

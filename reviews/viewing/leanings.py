@@ -142,9 +142,9 @@ def take_up(by: User, found: Found) -> Correction:
     if found.room is not None:
         room = job_queries.of_review(found.room.pk)
         assert room is not None
-        metered = {round(one.lux, 1) for one in Metered.objects.filter(room=room)}
+        metered = {(one.wall, one.at, round(one.lux, 1)) for one in Metered.objects.filter(room=room)}
         for one in _with_lux(room.pk):
-            if one.lux and one.seen_at and round(one.lux, 1) not in metered:
+            if one.lux and one.seen_at and (one.wall, one.seen_at, round(one.lux, 1)) not in metered:
                 typed = (one.lux, None)
                 try:
                     made = job_services.measure(by, room, one.wall, one.seen_at, one.sky or "overcast", False, typed)

@@ -199,8 +199,10 @@ def predicted(
     They are between what its board reads as there and the board itself, or of a pair between what the two read as
     there. `eye` is by how much whoever looks sees each scale otherwise, as far as that was taken up.
     """
-    hour = at.astimezone(zone_of(one.room))
-    asked = {"when": "today", "hour": f"{hour_of(hour):.2f}", "wall": one.wall, "sky": sky or "overcast"}
+    moment = at.astimezone(zone_of(one.room))
+    asked = {
+        "when": moment.date().isoformat(), "hour": f"{hour_of(moment):.2f}", "wall": one.wall, "sky": sky or "overcast",
+    }  # fmt: skip
     wall = WALLS.index(one.wall)
 
     def read(colour: Colour) -> tuple[Array, float, float | None] | None:
@@ -211,7 +213,7 @@ def predicted(
         _, day = held
         after_dark = lamps_on and bool(day.room.lamps) and bool(day.day.lamps_on[day.asked.moment])
         seen = day.by_lamps(day.room.lamps)[wall] if after_dark else day.lab[day.asked.moment, wall]
-        unsure = doubt(paint, one.review.school_in_force, day.metered, after_dark)
+        unsure = doubt(paint, one.review.school_in_force, day.known, after_dark)
         lux = None if lamps_on else round(float(day.day.lux[day.asked.moment, wall]), 1)  # of lamps none is computed
         return seen, unsure, lux
 

@@ -184,7 +184,7 @@ class Whites:
                     one.lamps,
                     np.stack([one.own, one.things[i]]),
                     float(warmth(one.things[i], school, neutral)) - float(warmth(white.lab_array, school, neutral)),
-                    doubt(white, school, day.metered, one.lamps),
+                    doubt(white, school, day.known, one.lamps),
                     day.pair(one, i),
                 )
                 for one in lights

@@ -37,11 +37,11 @@ class InARoom(Wall):
         self.assertNotEqual(data["wall"][24 * 6 : 25 * 6], data["wall"][34 * 6 : 35 * 6])
 
     def test_counsel_names_light_and_practice_and_what_does_better(self):
-        page = self.get("light", when="equinox")
+        page = self.get("light", when="midwinter")
         self.assertContains(page, "Under the lamps it turns warm")
         self.assertContains(page, "Light and practice say the same.")
         self.assertContains(page, "look for LRV")
-        at = Light(Bench(self.review), {"when": "equinox"})
+        at = Light(Bench(self.review), {"when": "midwinter"})
         self.assertTrue(at.better)
         for one in at.better:
             self.assertLess(one.near, at.own_away)
@@ -123,13 +123,13 @@ class TheStation(world.Studio):
         self.assertEqual(sea.undertone.main, "blue")
         self.assertGreater(evening.temperature.value, 2)
         self.assertLess(sea.temperature.value, stair.temperature.value - 1)
-        self.assertGreater(stair.lab[0], sea.lab[0] + 3)
+        self.assertGreater(stair.lab[0], sea.lab[0] + 0.5)
         said = {words.undertone_short(one) for one in (stair, sea, evening)}
         self.assertEqual(len(said), 3)
 
     def test_one_floor_warms_the_galley(self):
         rooms = station.enter(self.isla)
-        self.assertGreater(self.day(rooms["Galley"]).floor_effect, 1)
+        self.assertGreater(self.day(rooms["Galley"]).floor_effect, 0.5)
         self.assertLess(abs(self.day(rooms["Library"]).floor_effect), 0.4)
 
     def test_rooms_are_claimed_by_the_same_ladder_with_the_rooms_own_doubt(self):
