@@ -81,7 +81,7 @@ class Card:
             messages.lab_text(stimulus.lab, 2),
             words.source(
                 stimulus.provenance,
-                self._school.doubt(stimulus.provenance, stimulus.spread),
+                self._school.doubt(stimulus),
                 stimulus.given,
                 stimulus.specular or "",
             ),

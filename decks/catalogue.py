@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 from sys import intern
@@ -117,13 +117,18 @@ class Catalogue:
 
     def _doubt(self, chosen: school.School) -> NDArray[np.float64]:
         """Return what a school holds each row to be unsure by, ΔE00, (n,)."""
-        kinds, rows = self._kinds
-        return np.array([chosen.doubt(kind) for kind in kinds], dtype=np.float64)[rows]
+        return self._by_kind(chosen.doubts)
 
     def _lightness_doubt(self, chosen: school.School) -> NDArray[np.float64]:
         """Return what a school holds the lightness of each row to be unsure by, ΔE00, (n,)."""
+        return self._by_kind(chosen.lightness_doubts)
+
+    def _by_kind(self, doubts: Callable[[str, Array], Array]) -> Array:
         kinds, rows = self._kinds
-        return np.array([chosen.lightness_doubt(kind) for kind in kinds], dtype=np.float64)[rows]
+        found = np.zeros(len(rows))
+        for number, kind in enumerate(kinds):
+            found[rows == number] = doubts(kind, self.lab[rows == number])
+        return found
 
     @cached_property
     def _sources(self) -> tuple[tuple[str, ...], NDArray[np.intp]]:
@@ -166,14 +171,13 @@ class Catalogue:
         known = self._read.some(keys)
         new = [row for row, *_ in dict.fromkeys(key for key in keys if key not in known)]
         if new:
-            kinds = [self.provenance[row] for row in new]
             names, sources = self._sources
             read = read_many(
                 self.lab[new],
                 self.lrv[new],
-                [chosen.doubt(kind) for kind in kinds],
+                self._doubt(chosen)[new],
                 *basis,
-                [chosen.lightness_doubt(kind) for kind in kinds],
+                self._lightness_doubt(chosen)[new],
                 [names[sources[row]] for row in new],
             )
             made = {(row, *basis): reading for row, reading in zip(new, read, strict=True)}

@@ -156,7 +156,7 @@ class Valued(models.Model):
     @property
     def source(self) -> str:
         """Where the numbers came from and how sure they are, in words."""
-        return words.provenance(self.provenance, school.load().doubt(self.provenance, self.spread))
+        return words.provenance(self.provenance, school.load().doubt(self.stimulus))
 
     @property
     def recipe(self) -> Recipe | None:

@@ -147,8 +147,8 @@ class Sitting:
         if self.together is None or card is None:
             return None
         chosen = school_queries.usual(self.session.owner)
-        kind = provenance(self.kept_count)
-        doubt = chosen.doubt(card.provenance, card.spread), chosen.doubt(kind, self.together.uncertainty)
+        of_mean = max(chosen.uncertainty[provenance(self.kept_count)], self.together.uncertainty)
+        doubt = chosen.doubt(card.stimulus), of_mean
         apart = float(delta_e(card.stimulus.lab_array, to_lab(self.together.mean)))
         return card, apart, float(np.hypot(*doubt))
 

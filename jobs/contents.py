@@ -23,7 +23,7 @@ def stimulus_of(element: Element) -> Stimulus | None:
     if len(parts) < 2:
         return parts[0][0] if parts else None
     mixed = queries.reflectance_of(element)
-    least_sure = max((colour.provenance for colour, _ in parts), key=load().doubt)
+    least_sure = max((colour.provenance for colour, _ in parts), key=load().uncertainty.__getitem__)
     return from_reflectance(mixed, least_sure, element.name) if mixed else None
 
 

@@ -57,8 +57,8 @@ _kept_floor: Kept[object, float] = Kept(256)
 
 
 def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:
-    """Return the date of a season in a hemisphere, this year; or a date that is written out; else today by the clocks of
-    a zone."""
+    """Return the date of a season in a hemisphere, this year; or a date that is written out; else today by the clocks
+    of a zone."""
     today = now.astimezone(ZoneInfo(zone)).date()
     if season not in _DAYS:
         return written_date(season) or today
@@ -234,7 +234,7 @@ class RoomDay:
     @cached_property
     def own(self) -> Reading:
         """The board's reading in daylight."""
-        unsure = self.school.doubt(self.paint.provenance, self.paint.spread)
+        unsure = self.school.doubt(self.paint)
         return readings(self.board, unsure, self.school, self.neutral)[0]
 
     @cached_property

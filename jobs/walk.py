@@ -68,7 +68,7 @@ class Walk:
         names, said, clash = (one[1], two[1]), [], False
         screens = (one[0].screen, two[0].screen)
         if one[2] is None or two[2] is None:
-            doubts = [self.school.doubt(colour.provenance, colour.spread) for colour, _, _ in (one, two)]
+            doubts = [self.school.doubt(colour) for colour, _, _ in (one, two)]
             pair = pairing(one[0].lab_array, two[0].lab_array, (doubts[0], doubts[1]), self.school)
             said.append(words.doorway_said(names, pair, "boards"))
             clash = pair.terms is Terms.CLASH

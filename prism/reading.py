@@ -12,8 +12,8 @@ from numpy.typing import ArrayLike
 from prism.neutral import GREY, WorkingNeutral
 from prism.school import School
 from prism.stimulus import Stimulus
-from prism.surety import LEVELS, Band, Level, Thresholds, below
-from prism.survey import Family, Survey, family_spread, survey
+from prism.surety import LEVELS, Band, Level, below
+from prism.survey import Family, Survey, family_bands, survey
 
 NEUTRALS = ("painted", "grey")
 
@@ -23,8 +23,8 @@ class Undertone:
     """The distance of a colour from the working neutral of its lightness, and what may be said of it.
 
     `vector` (Δa*, Δb*); `hue` degrees; `strength` its length; `effect` the same in ΔE00; `nearest` the sector the hue
-    falls in. `hues` are the one or two words that may be named, likelier first, `level` how surely; `likely` that the
-    first of two is probable by itself. `shares` holds the probability of each hue, and of the empty word for none.
+    falls in. `hues` are the one or two words that may be named, likelier first, `level` how surely.
+    `shares` holds the probability of each hue, and of the empty word for none.
     `strengths` says how strong; `none` how surely it has no undertone, and `slight` how surely no more than a hint, by
     the school's words `passive_word` and `slight_word`. `main` is the first hue that may be named; `second` the other
     one, or a neighbouring sector close by; `off_list` the hue it leans to where the school has no such word for its
@@ -39,7 +39,6 @@ class Undertone:
     nearest: str
     hues: tuple[str, ...]
     level: Level
-    likely: bool
     shares: tuple[tuple[str, float], ...]
     strengths: Band
     none: Level
@@ -83,7 +82,7 @@ class Temperature:
     @property
     def level(self) -> Level:
         """How surely its band is the word."""
-        return self.band.first
+        return self.band.level
 
     @property
     def supported(self) -> bool:
@@ -117,12 +116,12 @@ class Reading:
     @property
     def depth_level(self) -> Level:
         """How surely `depth` is the word."""
-        return self.depths.first
+        return self.depths.level
 
     @property
     def family_level(self) -> Level:
         """How surely its family is the word."""
-        return self.families.first
+        return self.families.level
 
 
 def choose_neutral(
@@ -143,21 +142,19 @@ def choose_neutral(
 
 def read(colour: Stimulus, school: School, neutral: WorkingNeutral | None = None) -> Reading:
     """Return the reading of one colour under a school; `neutral` defaults to the school's painted neutral."""
-    kind = colour.provenance, colour.spread
-    doubts = school.doubt(*kind), school.lightness_doubt(*kind)
+    doubts = school.doubt(colour), school.lightness_doubt(colour)
     return _read(colour.lab, colour.lrv, doubts, colour.source, school, neutral or school.neutral)
 
 
 def read_all(colours: Sequence[Stimulus], school: School, neutral: WorkingNeutral | None = None) -> list[Reading]:
     """Return the readings of colours, as `read` gives them, taken together."""
-    kinds = [(colour.provenance, colour.spread) for colour in colours]
     return read_many(
         np.array([colour.lab for colour in colours]).reshape(-1, 3),
         [colour.lrv for colour in colours],
-        [school.doubt(*kind) for kind in kinds],
+        [school.doubt(colour) for colour in colours],
         school,
         neutral,
-        [school.lightness_doubt(*kind) for kind in kinds],
+        [school.lightness_doubt(colour) for colour in colours],
         [colour.source for colour in colours],
     )
 
@@ -192,7 +189,7 @@ def read_many(
     temperate = school.temperate[0]
     heats = school.temperature.index(found.warmth)
     sides = below(np.abs(found.warmth) / np.maximum(found.warm_deviation, 1e-9))
-    spread = family_spread(found.lab, found.doubt, found.lightness_doubt, school, neutral)
+    families = family_bands(found.lab, found.doubt, found.lightness_doubt, school, neutral)
     readings = []
     for i in range(len(y)):
         warmth, depth, heat = float(found.warmth[i]), int(found.depth[i]), int(heats[i])
@@ -202,8 +199,8 @@ def read_many(
                 lrv=float(y[i]),
                 depth=school.depth.words[depth],
                 depths=found.depths.words(i, school.depth.words),
-                family=(family := found.family_at(i)),
-                families=_families(family.word, spread[i], claims),
+                family=found.family_at(i),
+                families=families[i],
                 undertone=_undertone(found, i, words),
                 temperature=Temperature(
                     value=warmth,
@@ -225,17 +222,6 @@ def read_many(
     return readings
 
 
-def _families(word: str, shares: dict[str, float], claims: Thresholds) -> Band:
-    """Return what may be said of a family: its word where that is certain or probable, else with the next likeliest."""
-    one = shares.get(word, 0.0)
-    others = [other for other in shares if other != word]
-    level = claims.level(one)
-    if level is Level.CERTAIN or not others:
-        return Band((word,), level)
-    two = claims.level(one + shares[others[0]])
-    return Band((word, others[0]), two, likely=level is Level.PROBABLY)
-
-
 def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:
     """Return what may be said of the undertone of one row of a survey."""
     school, claims, hues = found.school, found.school.claims, found.hues
@@ -243,7 +229,7 @@ def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:
     hue, strength = float(found.hue[i]), float(found.strength[i])
     said = tuple(words[place] for place in hues.said[i] if place >= 0)
     shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()
-    none = claims.level(weaker[0])
+    none = LEVELS[int(hues.none[i])]
     leans_to = scale.neighbour(hue, school.second_within)
     second = said[1] if len(said) == 2 else leans_to if said else None
     if second in said[:1]:  # most of the uncertainty lies across the edge that the value itself has not reached
@@ -266,7 +252,6 @@ def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:
         nearest=words[int(found.sector[i])],
         hues=said,
         level=LEVELS[int(hues.level[i])],
-        likely=bool(hues.likely[i]),
         shares=tuple(sorted([*zip(words, shares, strict=True), ("", weaker[0])], key=lambda one: -one[1])),
         strengths=found.strengths.words(i, strengths.words),
         none=none,

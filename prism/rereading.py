@@ -41,13 +41,16 @@ def changed(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], before: Scho
 
 
 def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], school: School) -> list[NDArray[np.str_]]:
-    doubt = [school.uncertainty[source] for source in sources]
+    values, kinds = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(sources)
+    doubt = np.zeros(len(values))
+    for kind in np.unique(kinds):
+        doubt[kinds == kind] = school.doubts(str(kind), values[kinds == kind])
     found = survey(lab, lrv, doubt, school)
     families = np.array([rule.word for rule in school.families])
     hues = np.array(school.hue_family.words)
     of_hue = found.family < 0
     family = np.where(of_hue, hues[np.where(of_hue, -1 - found.family, 0)], families[np.maximum(found.family, 0)])
-    none = np.where(found.hues.weaker[:, 0] >= school.claims.probable, "grey" if school.grey_counts else "", "?")
+    none = np.where(found.hues.none > 0, "grey" if school.grey_counts else "", "?")
     undertone = np.where(found.claimed, np.array(school.undertone.words)[found.main], none)
     temperature = np.array(school.temperature.words)[school.temperature.index(found.warmth)]
     if school.relative:

@@ -68,13 +68,19 @@ def counted(mask: Mask) -> Array:
     return share
 
 
-def hue_shares(part: Cloud, scale: HueScale, counts: Mask | None = None, towards: Array | None = None) -> Array:
+def hue_shares(
+    part: Cloud, scale: HueScale, counts: Mask | None = None, towards: Array | None = None, reach: Array | None = None
+) -> Array:
     """Return how much of each cloud lies in each hue of a scale, (n, hues), of the points that count, (n, 256).
 
-    Of a hue's sector only what lies within a right angle of `towards` counts, (hues, 2), where that is given.
+    Of a hue's sector only what lies within a right angle of `towards` counts, (hues, 2), where that is given. Sectors
+    are widened by what looks the same, `reach` (n, 2, 2), and then overlap.
     """
-    left = part.along(_across(scale.edges)) >= 0
-    ended = ~np.roll(left, -1, axis=1)
+    across = _across(scale.edges)
+    beyond = part.along(across)
+    more = np.float32(0.0) if reach is None else np.linalg.norm(across @ reach, axis=2).astype(np.float32)[:, :, None]
+    left = beyond >= -more
+    ended = np.roll(beyond < more, -1, axis=1)
     inside = left & ended
     widths = scale.widths()
     if (widths > 180).any():
@@ -97,17 +103,29 @@ def likelier_neighbour(shares: Array, at: NDArray[np.intp]) -> NDArray[np.intp]:
 
 
 def undertone_shares(
-    u: ArrayLike, spread: ArrayLike, scale: HueScale, edges: Sequence[float], towards: Array | None = None
-) -> tuple[Array, Array]:
+    u: ArrayLike, spread: ArrayLike, scale: HueScale, edges: Sequence[float], towards: Array | None = None,
+    reach: ArrayLike | None = None,
+) -> tuple[Array, Array, Array]:  # fmt: skip
     """Return how much of each cloud lies in each hue of a scale, (n, hues), points nearer the neutral than the first of
-    the `edges` left out, and what lies away from `towards`; and how much of it is weaker than each edge, (n, edges)."""
+    the `edges` left out, and what lies away from `towards`; and how much of it is weaker than each edge, and not much
+    stronger or weaker, (n, edges) each.
+
+    `reach` (n, 2, 2) is a* and b* by what still looks the same along each axis: every sector is widened by it, and the
+    last two results are the shares weaker than each edge with it added and taken away.
+    """
     whole = Cloud(u, spread)
-    shares, weaker = np.zeros((len(whole.u), len(scale.words))), np.zeros((len(whole.u), len(edges)))
-    squared = np.square(np.asarray(edges, dtype=np.float32))
+    near = np.zeros_like(whole.spread) if reach is None else np.asarray(reach, dtype=np.float64).reshape(-1, 2, 2)
+    length = np.hypot(whole.u[:, 0], whole.u[:, 1])[:, None]
+    along = np.where(length > 0, whole.u / np.maximum(length, 1e-9), [1.0, 0.0])
+    radial = np.hypot(*(along[:, None] @ near)[:, 0].T).astype(np.float32)
+    shares, weaker = np.zeros((len(whole.u), len(scale.words))), np.zeros((2, len(whole.u), len(edges)))
     for rows in in_parts(len(whole.u)):
         part = Cloud(whole.u[rows], whole.spread[rows])
         squares = part.squares()
-        for i, edge in enumerate(squared):
-            weaker[rows, i] = counted(squares < edge)
-        shares[rows] = hue_shares(part, scale, squares >= squared[0], towards)
-    return shares, weaker
+        for i, edge in enumerate(np.asarray(edges, dtype=np.float32)):
+            for sign in (0, 1):
+                limit = np.maximum(edge + (1 - 2 * sign) * radial[rows], 0.0)
+                weaker[sign, rows, i] = counted(squares < np.square(limit)[:, None])
+        least = np.square(np.maximum(np.float32(edges[0]) - radial[rows], 0.0))
+        shares[rows] = hue_shares(part, scale, squares >= least[:, None], towards, near[rows])
+    return shares, weaker[0], weaker[1]

@@ -57,10 +57,10 @@ class Pairs:
 
     `difference` ΔE00 and parts; `shift` (n, 2) between the undertones, its `hue` in degrees and `effect` ΔE00; `warmth`
     Lab units and `warm_effect` the same in ΔE00; `greyness` the change of undertone strength, negative is greyer;
-    `doubt` of the difference, ΔE00. Probabilities (n,): that lightness, warmth and greyness truly differ that way
-    (`lighter`, `warmer`, `clearer`), that the shift's hue lies in its word's widened sector (`in_hue`), in that of the
-    hue beside it (`in_beside`), or in one of the two (`in_either`). `sector`, `beside` and `other` are those hues'
-    places among the school's; `beside` −1 where the shift is far from any edge.
+    `doubt` of the difference, ΔE00. Probabilities (n,): that lightness, warmth and greyness truly differ that way by
+    more than the eye just sees (`lighter`, `warmer`, `clearer`), that a shift so large lies in its word's widened
+    sector (`in_hue`), in that of the hue beside it (`in_beside`), or in one of the two (`in_either`). `sector`,
+    `beside` and `other` are those hues' places among the school's; `beside` −1 where the shift is far from any edge.
     """
 
     difference: Difference
@@ -110,7 +110,9 @@ def _part(first: Colours, second: Colours, shared: Array, school: School) -> Pai
     per_warm = middle.step(school.warm_axis())
     # the shift on the axes of CIEDE2000 is its size to the eye
     seen = np.linalg.solve(middle.plane, shift[:, :, None])[:, :, 0]
-    about = Cloud(shift, spread)
+    about, least = Cloud(shift, spread), school.just_seen
+    to_the_eye = seen[:, None].astype(np.float32) + cloud() * (doubt / AXES).astype(np.float32)[:, None, None]
+    visible = (to_the_eye * to_the_eye).sum(axis=2) > np.float32(least * least)
     scale, count = school.undertone, len(school.undertone.words)
     rows, sector = np.arange(len(shift)), scale.index(hue)
     starts, widths = np.array(scale.edges), scale.widths()
@@ -121,13 +123,13 @@ def _part(first: Colours, second: Colours, shared: Array, school: School) -> Pai
 
     def widened(place: NDArray[np.intp]) -> Array:
         more = school.claims.widened
-        return counted(about.within(starts[place] - more, np.minimum(widths[place] + 2 * more, 360)))
+        return counted(about.within(starts[place] - more, np.minimum(widths[place] + 2 * more, 360)) & visible)
 
     in_hue = widened(sector)
     in_beside = np.zeros(len(shift))
     if near.any():
         in_beside = np.where(near, widened(next_to), 0.0)
-    shares = hue_shares(about, scale)
+    shares = hue_shares(about, scale, visible)
     other = likelier_neighbour(shares, sector)
     return Pairs(
         difference=parts,
@@ -138,9 +140,9 @@ def _part(first: Colours, second: Colours, shared: Array, school: School) -> Pai
         warm_effect=warmth / np.maximum(per_warm, 1e-9),
         greyness=_strength(first.u) - _strength(second.u),
         doubt=doubt,
-        lighter=below(np.abs(parts.lightness) / np.maximum(light, 1e-9)),
-        warmer=below(np.abs(warmth) / np.maximum(per_warm * doubt / AXES, 1e-9)),
-        clearer=_clearer(first, second, middle.plane, doubt),
+        lighter=below((np.abs(parts.lightness) - least) / np.maximum(light, 1e-9)),
+        warmer=below((np.abs(warmth) / per_warm - least) / np.maximum(doubt / AXES, 1e-9)),
+        clearer=_clearer(first, second, middle.plane, doubt, least),
         sector=sector,
         beside=np.where(near, next_to, -1),
         other=other,
@@ -155,8 +157,8 @@ def _strength(u: Array) -> Array:
     return strength
 
 
-def _clearer(first: Colours, second: Colours, plane: Array, doubt: Array) -> Array:
-    """Return how surely the two strengths differ the way they seem to, (n,).
+def _clearer(first: Colours, second: Colours, plane: Array, doubt: Array, least: float) -> Array:
+    """Return how surely the two strengths differ the way they seem to, by more than `least` Lab units, (n,).
 
     Strength is a distance, so that errors count for more near the neutral. What parts the two errors and what they have
     in common are two clouds, drawn against each other.
@@ -167,8 +169,8 @@ def _clearer(first: Colours, second: Colours, plane: Array, doubt: Array) -> Arr
     parting = half.reshape(-1, 2).astype(np.float32) @ cloud().T
     shared = common.reshape(-1, 2).astype(np.float32) @ np.roll(cloud(), COMMON, axis=0).T
     parting, shared = parting.reshape(len(plane), 2, -1), shared.reshape(len(plane), 2, -1)
-    one = first.u.astype(np.float32)[:, :, None] + shared + parting
-    other = second.u.astype(np.float32)[:, :, None] + shared - parting
-    stronger = (one * one).sum(axis=1) > (other * other).sum(axis=1)
-    share = counted(stronger)
-    return np.where(_strength(first.u) > _strength(second.u), share, 1 - share)
+    swapped = (_strength(first.u) < _strength(second.u))[:, None]  # so that a pair says the same either way round
+    one = np.where(swapped, second.u, first.u).astype(np.float32)[:, :, None] + shared + parting
+    other = np.where(swapped, first.u, second.u).astype(np.float32)[:, :, None] + shared - parting
+    more = np.sqrt((one * one).sum(axis=1)) - np.sqrt((other * other).sum(axis=1))
+    return counted(more > np.float32(least))

@@ -23,6 +23,8 @@ AXES = 3**0.5
 """u is so many times the standard deviation on one axis: three axes share its square evenly."""
 POINTS = 256
 """Points of the cloud that stands for the uncertainty."""
+SAME = 0.5
+"""ΔE00 within which two colours look the same: a word that one of them has is true of the other."""
 WITHIN, DEVIATIONS_WITHIN = 0.95, 1.96
 """The part of the errors that drawings show, and the deviations that hold it on one axis."""
 AT_ONCE = 1_024
@@ -92,8 +94,8 @@ def square_cloud() -> Floats:
 
 @dataclass(frozen=True)
 class Axes:
-    """The axes of CIEDE2000 at colours: how many units of L* make one ΔE00, (n,), and the a*, b* that one ΔE00 of
-    chroma and one of hue make, (n, 2, 2): rows a*, b*, columns chroma, hue."""
+    """The axes of CIEDE2000 at colours: how many units of L* make one ΔE00, (n,), and the a*, b* that one ΔE00 makes
+    along two axes, (n, 2, 2): rows a*, b*, columns chroma and hue (in blues, where the two pull together, turned)."""
 
     lightness: Array
     plane: Array
@@ -107,9 +109,11 @@ class Axes:
 
 
 def axes_at(lab: ArrayLike) -> Axes:
-    """Return the axes of CIEDE2000 at Lab (n, 3). The rotation term of saturated blues is left out.
+    """Return the axes of CIEDE2000 at Lab (n, 3).
 
-    Source: Sharma, Wu and Dalal (2005), (2)-(6), (15), (18)-(20), at equal pairs.
+    With ΔC and ΔH over their weights, ΔE² is ΔC² + ΔH² + R_T·ΔC·ΔH: in blues the two pull together. The plane has the
+    inverse root of that form in it, so that a round cloud on it is one of equal ΔE00.
+    Source: Sharma, Wu and Dalal (2005), (2)-(6), (15)-(21), at equal pairs.
     """
     lightness, a, b = np.asarray(lab, dtype=np.float64).reshape(-1, 3).T
     g = 1.5 - 0.5 * saturation(length(a, b))
@@ -128,7 +132,20 @@ def axes_at(lab: ArrayLike) -> Axes:
     plane = np.empty((len(chroma), 2, 2))
     plane[:, 0, 0], plane[:, 0, 1] = s_c * cos1 / g, -s_h * sin1 / g
     plane[:, 1, 0], plane[:, 1, 1] = s_c * sin1, s_h * cos1
-    return Axes(1 + 0.015 * l50 / np.sqrt(20 + l50), plane)
+    return Axes(1 + 0.015 * l50 / np.sqrt(20 + l50), plane @ _unrotated(chroma, sin1, cos1))
+
+
+def _unrotated(chroma: Array, sin: Array, cos: Array) -> Array:
+    """Return the inverse root of [[1, R_T/2], [R_T/2, 1]], (n, 2, 2). Source: Sharma and others, (16), (17), (21)."""
+    hue = np.degrees(np.arctan2(sin, cos)) % 360
+    theta = 30 * np.exp(-(((hue - 275) / 25) ** 2))
+    term = -np.sin(np.radians(2 * theta)) * saturation(chroma)  # R_T/2
+    # eigenvectors lie on the diagonals, eigenvalues are 1 ± R_T/2
+    more, less = 1 / np.sqrt(1 + term), 1 / np.sqrt(1 - term)
+    root = np.empty((len(chroma), 2, 2))
+    root[:, 0, 0] = root[:, 1, 1] = (more + less) / 2
+    root[:, 0, 1] = root[:, 1, 0] = (more - less) / 2
+    return root
 
 
 def _turned(cos: Array, sin: Array, degrees: float) -> Array:
@@ -179,71 +196,77 @@ def below(value: ArrayLike) -> Array:
     return share
 
 
-def band_shares(value: ArrayLike, deviation: ArrayLike, edges: Sequence[float]) -> Array:
-    """Return how much of each value (n,) lies in each band between rising edges, (n, bands), errors being normal."""
+def band_shares(
+    value: ArrayLike, deviation: ArrayLike, edges: Sequence[float], widened: ArrayLike = 0.0
+) -> Array:  # fmt: skip
+    """Return how much of each value (n,) lies in each band between rising edges, (n, bands), errors being normal.
+
+    Each band may be `widened` by so much either side, (n,); the shares then overlap.
+    """
     at = np.asarray(value, dtype=np.float64)[..., None]
     wide = np.maximum(np.asarray(deviation, dtype=np.float64)[..., None], 1e-9)
-    up_to = below((np.asarray(edges) - at) / wide)
-    return np.diff(up_to, axis=-1, prepend=0.0, append=1.0)
+    more = np.broadcast_to(np.asarray(widened, dtype=np.float64)[..., None], at.shape)
+    ends = np.zeros((*at.shape[:-1], 1))
+    up_to = np.concatenate([below((np.asarray(edges) + more - at) / wide), ends + 1.0], axis=-1)
+    down_to = np.concatenate([ends, below((np.asarray(edges) - more - at) / wide)], axis=-1)
+    share: Array = up_to - down_to
+    return share
 
 
 @dataclass(frozen=True)
 class Band:
-    """What may be said of a place on a scale of words: one word, or two neighbours, likelier first, and how surely.
+    """Which word of a scale a colour has, and how surely the word is true of it.
 
-    `likely` is whether the first of two is probable by itself.
+    A word is true of a colour where any colour that looks the same has that word (`SAME`). `words` holds the word, and
+    second the one across the border where the colour stands on one: nearer to it than its uncertainty.
     """
 
     words: tuple[str, ...]
     level: Level
-    likely: bool = False
 
     @property
-    def first(self) -> Level:
-        """How surely it is the first word alone."""
-        if len(self.words) == 1:
-            return self.level
-        return Level.PROBABLY if self.likely else Level.NONE
+    def word(self) -> str:
+        """The word."""
+        return self.words[0]
+
+    @property
+    def across(self) -> str:
+        """The word across the border that it stands on; empty where it stands on none."""
+        return self.words[1] if len(self.words) > 1 else ""
 
 
 @dataclass(frozen=True)
 class Bands:
-    """What may be said of places on a scale of words, row for row: `said` (n, 2) are places of words, the likelier
-    first and −1 for no second; `level` (n,) places in `LEVELS`, 0 where the words are no more than perhaps; `likely`
-    (n,) whether the first of two is probable by itself."""
+    """Which words of a scale colours have, row for row: `said` (n, 2) are places of words, second that across the
+    border a row stands on, or −1; `level` (n,) places in `LEVELS`."""
 
     said: NDArray[np.intp]
     level: NDArray[np.int8]
-    likely: NDArray[np.bool_]
 
     def says(self, place: int) -> NDArray[np.bool_]:
-        """Return which rows are said to be at a place, alone or as one of two, (n,)."""
+        """Return which rows have a word, or stand on its border, (n,)."""
         found: NDArray[np.bool_] = (self.said == place).any(axis=1)
         return found
 
     def words(self, row: int, scale: Sequence[str]) -> Band:
-        """Return what may be said of one row, in the words of the scale."""
+        """Return what one row has, in the words of the scale."""
         said = tuple(scale[place] for place in self.said[row] if place >= 0)
-        return Band(said, LEVELS[int(self.level[row])], bool(self.likely[row]))
+        return Band(said, LEVELS[int(self.level[row])])
 
 
-def bands(shares: Array, at: NDArray[np.intp], thresholds: Thresholds) -> Bands:
-    """Return what may be said where `shares` (n, words) lie in the bands of a scale and each value itself `at` (n,).
-
-    One word for certain, else two neighbours for certain, else one probably, else two; else the same two, open.
-    """
+def bands(shares: Array, widened: Array, at: NDArray[np.intp], thresholds: Thresholds) -> Bands:
+    """Return which words colours have: `at` (n,) is the word of each value, `shares` (n, words) the probability of each
+    word, and `widened` (n, words) the same where what looks the same counts too."""
     rows, count = np.arange(len(at)), shares.shape[1]
-    one = thresholds.levels(shares[rows, at])
+    level = thresholds.levels(widened[rows, at])
     if count == 1:
-        return Bands(np.stack([at, np.full_like(at, -1)], axis=1), one, np.zeros(len(at), dtype=bool))
+        return Bands(np.stack([at, np.full_like(at, -1)], axis=1), level)
     before, after = np.maximum(at - 1, 0), np.minimum(at + 1, count - 1)
     below_ = np.where(at > 0, shares[rows, before], -1.0)
     above = np.where(at < count - 1, shares[rows, after], -1.0)
     other = np.where(above >= below_, after, before)
-    two = thresholds.levels(shares[rows, at] + np.maximum(above, below_))
-    takes_two = (one < two) | (one == 0)
-    said = np.stack([at, np.where(takes_two, other, -1)], axis=1)
-    return Bands(said, np.where(takes_two, two, one), takes_two & (one > 0))
+    on_border = shares[rows, at] < thresholds.certain
+    return Bands(np.stack([at, np.where(on_border, other, -1)], axis=1), level)
 
 
 def in_parts(count: int, size: int = AT_ONCE) -> Iterator[slice]:

@@ -13,7 +13,10 @@ from prism.neutral import WorkingNeutral
 from prism.school import ANY_CHROMA, FamilyRule, HueScale, School
 from prism.sectors import likelier_neighbour, undertone_shares
 from prism.spectrum import Array, lightness_to_lrv, lrv_to_lightness
-from prism.surety import AXES, Axes, Bands, axes_at, band_shares, bands, cloud
+from prism.surety import AXES, LEVELS, SAME, Axes, Band, Bands, axes_at, band_shares, bands, cloud
+
+_STEP = 4
+"""Every so many points of the cloud are asked for their family."""
 
 
 @dataclass(frozen=True)
@@ -53,26 +56,29 @@ def hue_of(vector: ArrayLike) -> Array:
 
 @dataclass(frozen=True)
 class Hues:
-    """The undertone that may be named of each colour, row for row, on one ladder: one hue for certain, else two
-    neighbouring ones, else one probably, else two.
+    """The undertone that may be named of each colour, row for row, on one ladder: the likeliest hue, where it is true
+    of what looks the same for certain or probably, else two neighbouring ones.
 
     `said` (n, 2) are places among the school's hues, the likelier first, −1 for none; `level` (n,) places in
-    `surety.LEVELS`; `likely` (n,) whether the first of two is probable by itself. `shares` (n, hues) is the probability
-    of each hue and `weaker` (n, edges) of less than each edge of strength: under the first edge there is no undertone.
+    `surety.LEVELS`; `none` (n,) how surely no undertone is the likeliest, a place there. `shares` (n, hues) is the
+    probability of each hue and `weaker` (n, edges) of less than each edge of strength: under the first edge there is no
+    undertone. `strengths` (n, words) is the probability of each word for strength, what looks the same counted too.
     """
 
     said: NDArray[np.int8]
     level: NDArray[np.int8]
-    likely: NDArray[np.bool_]
+    none: NDArray[np.int8]
     shares: Array
     weaker: Array
+    strengths: Array
 
 
 @dataclass(frozen=True)
 class Survey:
     """Many colours classified at once, row for row; words are indices into the school's own lists.
 
-    `u` (n, 2) undertone; `strength`, `hue` (degrees), `effect` (ΔE00), `warmth` (n,); `sector` the nearest hue word;
+    `u` (n, 2) undertone; `strength`, `hue` (degrees), `effect` (ΔE00), `warmth` (n,); `sector` the nearest hue word.
+    The hue of what belongs to a hue family is the colour's own, that of a neutral its undertone's;
     `passive` whether the value itself has no undertone; `hues` what may be named; `depth` the depth word; `family` the
     rule that fits, or −1 − h for hue family h; `doubt` the uncertainty, ΔE00, and `lightness_doubt` that of lightness.
     """
@@ -119,24 +125,31 @@ class Survey:
     @cached_property
     def temperatures(self) -> Bands:
         """What may be said of the temperature."""
-        return bands(self.temperature_shares, self.school.temperature.index(self.warmth), self.school.claims)
+        same = SAME * self.axes.step(self.school.warm_axis())
+        wide = band_shares(self.warmth, self.warm_deviation, self.school.temperature.edges, same)
+        return bands(self.temperature_shares, wide, self.school.temperature.index(self.warmth), self.school.claims)
 
     @cached_property
     def depth_shares(self) -> Array:
         """The probability of each word for depth, (n, words)."""
+        return self._depth_shares(0.0)
+
+    def _depth_shares(self, same: ArrayLike) -> Array:
         deviation = self.axes.lightness * self.lightness_doubt / AXES
-        return band_shares(self.lab[:, 0], deviation, lrv_to_lightness(self.school.depth.edges).tolist())
+        return band_shares(self.lab[:, 0], deviation, lrv_to_lightness(self.school.depth.edges).tolist(), same)
 
     @cached_property
     def depths(self) -> Bands:
         """What may be said of the depth."""
-        return bands(self.depth_shares, self.depth, self.school.claims)
+        wide = self._depth_shares(SAME * self.axes.lightness)
+        return bands(self.depth_shares, wide, self.depth, self.school.claims)
 
     @cached_property
     def strengths(self) -> Bands:
         """What may be said of the strength of the undertone."""
         shares = np.diff(self.hues.weaker, axis=1, prepend=0.0, append=1.0)
-        return bands(shares, self.school.undertone_strength.index(self.strength), self.school.claims)
+        at = self.school.undertone_strength.index(self.strength)
+        return bands(shares, self.hues.strengths, at, self.school.claims)
 
     def says(self, hue: str) -> NDArray[np.bool_]:
         """Return which rows are said to have a hue, certainly, probably or as one of two, (n,)."""
@@ -179,10 +192,14 @@ def survey(
     chroma = np.hypot(values[:, 1], values[:, 2])
     family = families(values, y, u, school)
     passive = strength < school.passive_below
+    own_hue = is_of_hue(family, school)
+    hue = np.where(own_hue, hue_of(values[:, 1:]), hue)
+    leans = np.where(own_hue[:, None], values[:, 1:], u)
     sector = school.undertone.index(hue)
     axes = axes_at(values)
     spread = axes.plane * (doubt / AXES)[:, None, None]
-    hues = _named(u, spread, school.undertone, school, school.undertone_strength.edges)
+    reach = SAME * axes.plane
+    hues = _named(leans, spread, reach, school.undertone, school, school.undertone_strength.edges)
     for word in sorted({*school.lists, *school.never_passive}):
         rows = np.flatnonzero(np.isin(family, [n for n, rule in enumerate(school.families) if rule.base == word]))
         scale, edges = school.hues_for(word), school.undertone_strength.edges
@@ -191,9 +208,10 @@ def survey(
             edges = (0.0, *edges[1:])
         of_list = np.array([school.undertone.words.index(one) for one in scale.words])
         sector[rows] = of_list[scale.index(hue[rows])]
-        part = _named(u[rows], spread[rows], scale, school, edges)
+        part = _named(leans[rows], spread[rows], reach[rows], scale, school, edges)
         hues.said[rows] = np.where(part.said < 0, -1, of_list[part.said])
-        hues.level[rows], hues.likely[rows], hues.weaker[rows] = part.level, part.likely, part.weaker
+        for name in ("level", "none", "weaker", "strengths"):
+            getattr(hues, name)[rows] = getattr(part, name)
         hues.shares[rows] = 0.0
         hues.shares[np.ix_(rows, of_list)] = part.shares
     return Survey(
@@ -216,22 +234,38 @@ def survey(
     )
 
 
-def _named(u: Array, spread: Array, scale: HueScale, school: School, edges: tuple[float, ...]) -> Hues:
+def is_of_hue(family: NDArray[np.intp], school: School) -> NDArray[np.bool_]:
+    """Return whether each family of a survey, (n,), counts as a hue, as blue and navy do."""
+    by_rule = np.array([*(rule.base in school.hue_family.words for rule in school.families), False])
+    found: NDArray[np.bool_] = (family < 0) | by_rule[np.maximum(family, 0)]
+    return found
+
+
+def _named(
+    u: Array, spread: Array, reach: Array, scale: HueScale, school: School, edges: tuple[float, ...]
+) -> Hues:  # fmt: skip
     """Return what may be named of undertones on a scale; places are those among the words of the scale."""
     # a short list may have no word for where a colour leans
     own = school.undertone.axes()[[school.undertone.words.index(word) for word in scale.words]]
     towards = None if scale is school.undertone else own
-    shares, weaker = undertone_shares(u, spread, scale, edges, towards)
+    claims = school.claims
+    shares, weaker, _ = undertone_shares(u, spread, scale, edges, towards)
+    wide, under, over = undertone_shares(u, spread, scale, edges, towards, reach)
     rows, first = np.arange(len(u)), shares.argmax(axis=1)
     second = likelier_neighbour(shares, first)
     alone = shares[rows, first]
     both = alone + np.where(second == first, 0.0, shares[rows, second])
-    one, two = school.claims.levels(alone), school.claims.levels(both)
-    takes_two = (one < two) & (second != first)
+    one, two = claims.levels(wide[rows, first]), claims.levels(both)
+    takes_two = (one == 0) & (two > 0) & (second != first)
     level = np.where(takes_two, two, one)
+    none = np.where(weaker[:, 0] > alone, claims.levels(under[:, 0]), 0).astype(np.int8)
+    level = np.where(none > 0, 0, level).astype(np.int8)
     said = np.stack([first, np.where(takes_two, second, -1)], axis=1).astype(np.int8)
     said[level == 0] = -1
-    return Hues(said, level, takes_two & (one > 0), shares, weaker)
+    strengths = np.concatenate([under, np.ones((len(u), 1))], axis=1) - np.concatenate(
+        [np.zeros((len(u), 1)), over], axis=1
+    )
+    return Hues(said, level, none, shares, weaker, strengths)
 
 
 def families(lab: Array, lrv: Array, u: Array, school: School) -> NDArray[np.intp]:
@@ -254,13 +288,64 @@ def family_spread(
     lightness: ArrayLike,
     school: School,
     neutral: WorkingNeutral,
-    step: int = 4,
+    step: int = _STEP,
 ) -> list[dict[str, float]]:
     """Return the probability of each family word of colours, likeliest first: `lab` (n, 3), ΔE00 `uncertainty` and that
     of `lightness` (n,). Every `step`th point of the cloud is looked at."""
     values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
     if not len(values):
         return []
+    words = family_words_at(_scattered(values, uncertainty, lightness, step).reshape(-1, 3), school, neutral)
+    return [_counted(row) for row in words.reshape(len(values), -1)]
+
+
+def family_bands(
+    lab: ArrayLike, uncertainty: ArrayLike, lightness: ArrayLike, school: School, neutral: WorkingNeutral
+) -> list[Band]:
+    """Return which family word colours have, and that across the border they stand on: arguments as of `family_spread`.
+
+    The word is true of a point of the cloud where anything that looks the same as that point has it.
+    """
+    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    if not len(values):
+        return []
+    scattered, axes = _scattered(values, uncertainty, lightness, _STEP), axes_at(values)
+    words = family_words_at(scattered.reshape(-1, 3), school, neutral).reshape(len(values), -1)
+    own = family_words_at(values, school, neutral)
+    true = words == own[:, None]
+    unsure = np.flatnonzero(true.mean(axis=1) < school.claims.certain)
+    for row in unsure.tolist():
+        around = _alike(axes, row)
+        other = np.flatnonzero(~true[row])
+        looks = family_words_at((scattered[row, other, None] + around).reshape(-1, 3), school, neutral)
+        true[row, other] = (looks.reshape(len(other), -1) == own[row]).any(axis=1)
+    levels = school.claims.levels(true.mean(axis=1))
+    found = []
+    for row, word in enumerate(own.tolist()):
+        across = [other for other in _counted(words[row]) if other != word] if row in unsure else []
+        found.append(Band((word, *across[:1]), LEVELS[int(levels[row])]))
+    return found
+
+
+_ALIKE = np.array([c for c in np.ndindex(3, 3, 3) if c != (1, 1, 1)], dtype=np.float64) - 1
+_ALIKE *= SAME / np.linalg.norm(_ALIKE, axis=1, keepdims=True)
+"""Steps along the axes of CIEDE2000, and between them, to what just looks the same, (26, 3)."""
+
+
+def _alike(axes: Axes, row: int) -> Array:
+    """Return the steps of Lab from one colour to what just looks the same, (26, 3)."""
+    plane = _ALIKE[:, 1:] @ axes.plane[row].T
+    return np.column_stack([_ALIKE[:, 0] * axes.lightness[row], plane])
+
+
+def _counted(words: NDArray[np.str_]) -> dict[str, float]:
+    known, counts = np.unique(words, return_counts=True)
+    order = np.argsort(-counts, kind="stable")
+    return {str(known[i]): float(counts[i]) / len(words) for i in order}
+
+
+def _scattered(values: Array, uncertainty: ArrayLike, lightness: ArrayLike, step: int) -> Array:
+    """Return every `step`th point of the clouds about Lab (n, 3), (n, points, 3)."""
     axes = axes_at(values)
     wide, high = (np.asarray(one, dtype=np.float64).reshape(-1) / AXES for one in (uncertainty, lightness))
     points = cloud()[::step].astype(np.float64)
@@ -269,13 +354,7 @@ def family_spread(
     turned = np.roll(points[:, 0], len(points) // 3)
     spread[:, :, 0] = values[:, :1] + turned * (axes.lightness * high)[:, None]
     spread[:, :, 1:] = values[:, None, 1:] + points @ np.swapaxes(axes.plane * wide[:, None, None], 1, 2)
-    words = family_words_at(spread.reshape(-1, 3), school, neutral).reshape(len(values), -1)
-    found = []
-    for row in words:
-        known, counts = np.unique(row, return_counts=True)
-        order = np.argsort(-counts, kind="stable")
-        found.append({str(known[i]): float(counts[i]) / len(points) for i in order})
-    return found
+    return spread
 
 
 def family_words_at(lab: Array, school: School, neutral: WorkingNeutral) -> NDArray[np.str_]:

@@ -26,7 +26,11 @@ CARRIED = {"fixed", "reference"}
 CHOSEN = ("paler", "middle", "accent")
 """Places that are filled from the decks by what they want."""
 _FAR_DEPTH, _FAR_STRENGTH = 25.0, 6.0
-"""LRV points and Lab units at which nothing is left of a part."""
+"""LRV points and Lab units at which nothing is left of a part; of a strong undertone, what was wanted itself."""
+PALER_BY = 2.0
+"""LRV points by which a paler companion must be paler."""
+REACHES = 3.0, 0.4
+"""Lab units, or the part of what was wanted, by which a colour's undertone may miss the strength that is wanted."""
 SAME_WAY = 35.0
 """Degrees between an undertone and the one wanted within which a colour is looked for first."""
 _LIGHTEST, _DARKEST = 88.0, 5.0
@@ -81,6 +85,11 @@ class Place:
     follows: str = OWN
     locked: bool = False
     runners_up: tuple[int, ...] = ()
+
+    @property
+    def reaches(self) -> bool:
+        """Whether its undertone is as strong as was wanted, or nearly."""
+        return abs(self.strength - self.wanted_strength) <= _slack(self.wanted_strength)
 
 
 @dataclass(frozen=True)
@@ -210,7 +219,10 @@ def scheme(subject: Reading, character: str, pool: Pool, asked: Asked | None = N
     for name, want in wants.items():
         # a pale subject's paler companion is itself a white, though not the trim
         others = [lab for owner, lab in taken.items() if owner != name]
-        place = _fill(name, want, pool, light if name == "paler" else able, others, asked.locked.get(name), runners)
+        free = able
+        if name == "paler":
+            free = light if character == "reference" else light & (pool.lrv >= subject.lrv + PALER_BY)
+        place = _fill(name, want, pool, free, others, asked.locked.get(name), runners)
         if place:
             taken[name] = pool.lab[place.row]
             places.append(replace(place, share=shares[name]))
@@ -232,9 +244,12 @@ def _fill(
     def apart(rows: NDArray[np.intp]) -> NDArray[np.bool_]:
         return np.asarray(delta_e(held, pool.lab[rows][None]).min(axis=0) >= pool.school.company.apart)
 
-    # a colour that points elsewhere is taken only where the deck has none that points there
-    there = _best(score, free & (degrees <= SAME_WAY), apart, pool.keys, runners + 1)
-    rows = there or _best(score, free, apart, pool.keys, runners + 1)
+    # a colour that points elsewhere, or is far stronger or weaker, is taken only where the deck has none that fits
+    points = degrees <= SAME_WAY
+    strong = np.abs(pool.strength - want.strength) <= _slack(want.strength)
+    rows: list[int] = []
+    for fits in (points & strong, strong, points, np.ones_like(points)):
+        rows = rows or _best(score, free & fits, apart, pool.keys, runners + 1)
     if locked is None and not rows:
         return None
     row = rows[0] if locked is None else locked
@@ -285,11 +300,15 @@ def _dark(subject: Reading, pool: Pool, asked: Asked, shares: Mapping[str, float
     )  # fmt: skip
 
 
+def _slack(wanted: float) -> float:
+    return max(REACHES[0], REACHES[1] * wanted)
+
+
 def _parts(want: Wanted, pool: Pool) -> tuple[Array, Array, Array, Array]:
     """Return how near colours come in depth, direction and strength, 0-1 each, and the angle in degrees, (n,)."""
     strength = pool.strength
     depth = np.clip(1 - np.abs(pool.lrv - want.lrv) / _FAR_DEPTH, 0, 1)
-    much = np.clip(1 - np.abs(strength - want.strength) / _FAR_STRENGTH, 0, 1)
+    much = np.clip(1 - np.abs(strength - want.strength) / max(_FAR_STRENGTH, want.strength), 0, 1)
     if not want.direction.any():  # what is carried on has no undertone: the quieter, the nearer
         return depth, much, much, np.zeros(len(strength))
     cos = np.clip((pool.undertone @ want.direction) / np.maximum(strength, 1e-9), -1, 1)

@@ -24,6 +24,19 @@ DARK_TRIM = 14.0
 """LRV up to which a colour can be a dark trim."""
 SHADY_PORCH = 55.0
 """LRV below which the ceiling of a porch takes the light from what lies behind it."""
+ACCENT_FROM, PALE_FROM, QUIET = 45.0, 72.0, 8.0
+"""LRV up to which one wall parts plainly from pale ones, and from which a colour is pale; C*ab below which it is quiet."""
+ISLAND, SHELVES, CABINETS = (8.0, 50.0), (10.0, 60.0), (20.0, 85.0)
+"""LRV between which an island is deeper than what stands round it, shelves give what is on them a ground, and cabinets
+show neither every speck nor every splash."""
+SPEAKS = 12.0
+"""C*ab from which a colour on a small thing speaks."""
+DOOR_TOLD, LOUD = 50.0, 30.0
+"""LRV up to which a door is told from white trim; C*ab from which a whole house is loud in the sun."""
+SHUTTERS = 50.0
+"""LRV up to which shutters stand out from a pale wall."""
+SCUFFED = 75.0
+"""LRV from which a floor shows every mark."""
 DULL_OUTSIDE = 82.0
 """LRV, as it looks outdoors, from which a wall dazzles in the sun."""
 FILM_OUTSIDE = "satin"
@@ -118,6 +131,27 @@ def _judged(surface: str, reading: Reading, school: School, around: Around) -> U
 Found = list[tuple[Suits, Reason]]
 
 
+def _undertone(reading: Reading) -> float:
+    return reading.undertone.strength
+
+
+def _much(school: School) -> float:
+    return school.undertone_strength.edges[-1]
+
+
+def _strong(reading: Reading, school: School) -> bool:
+    """Whether an undertone is of the strongest kind that the method has a word for."""
+    return _undertone(reading) >= _much(school)
+
+
+def _cool_below(school: School) -> float:
+    return school.temperature.edges[0]
+
+
+def _warm_from(school: School) -> float:
+    return school.temperature.edges[-1]
+
+
 def _chroma(reading: Reading) -> float:
     return float(np.hypot(*reading.lab[1:]))
 
@@ -134,11 +168,15 @@ def _walls(surface: str, reading: Reading, school: School, around: Around) -> Fo
             found.append((Suits.NO, Reason("too deep for a home", lrv, rules.accent_below)))
         if chroma >= rules.clear:
             found.append((Suits.NO, Reason("a statement everywhere", chroma, rules.clear)))
+        elif _strong(reading, school):
+            found.append((Suits.WITH_CARE, Reason("shifts from room to room", _undertone(reading), _much(school))))
     elif surface == "one wall":
-        if reading.lrv >= school.white_lrv:
-            found.append((Suits.NO, Reason("no accent", lrv, school.white_lrv)))
+        if lrv >= school.white_lrv or (lrv >= PALE_FROM and chroma < QUIET):
+            found.append((Suits.NO, Reason("no accent", lrv, min(lrv, school.white_lrv))))
+        elif lrv <= ACCENT_FROM or chroma >= rules.clear:
+            found.append((Suits.SUITS, Reason("an accent", lrv, ACCENT_FROM)))
         else:
-            found.append((Suits.SUITS, Reason("an accent", lrv, school.white_lrv)))
+            found.append((Suits.WITH_CARE, Reason("a weak accent", lrv, ACCENT_FROM)))
     elif lrv >= rules.accent_below and surface == "walls of one room":
         found.append((Suits.SUITS, Reason("holds a room", lrv, rules.accent_below)))
         if chroma >= rules.clear:
@@ -154,10 +192,11 @@ def _all_over(reading: Reading, school: School, around: Around) -> Found:
     """Return what a colour needs to go over everything of a room."""
     lrv, rules = reading.lrv, school.use
     if lrv >= rules.accent_below:
-        key = "one colour all over"
-        return [
-            (Suits.SUITS if _chroma(reading) < rules.clear else Suits.WITH_CARE, Reason(key, lrv, rules.accent_below))
-        ]
+        deepens = _undertone(reading) >= _much(school) and lrv < school.white_lrv
+        said = Reason("one colour all over", lrv, rules.accent_below)
+        if deepens:
+            said = Reason("deepens itself", _undertone(reading), _much(school))
+        return [(Suits.WITH_CARE if deepens or _chroma(reading) >= rules.clear else Suits.SUITS, said)]
     if around.floor is None or around.lux is None:
         return [(Suits.WITH_CARE, Reason("needs a large daylit room", lrv, rules.accent_below))]
     found: Found = []
@@ -178,34 +217,65 @@ def _others(surface: str, reading: Reading, school: School, around: Around) -> F
         if lrv >= rules.ceiling:
             found.append((Suits.SUITS, Reason("lifts a ceiling", lrv, rules.ceiling)))
         else:
-            found.append((Suits.WITH_CARE, Reason("ceiling comes down", lrv, rules.ceiling)))
+            deep = lrv < rules.accent_below
+            found.append((Suits.NO if deep else Suits.WITH_CARE, Reason("ceiling comes down", lrv, rules.ceiling)))
+        if chroma >= SPEAKS:
+            found.append((Suits.WITH_CARE, Reason("tints from above", chroma, SPEAKS)))
+        elif reading.temperature.value <= _cool_below(school):
+            found.append((Suits.WITH_CARE, Reason("a cold ceiling", reading.temperature.value, _cool_below(school))))
     elif surface in ("trim", "doors"):
         found += _woodwork(surface, reading, school, around)
-    elif surface in ("cabinets", "built-ins"):
-        if lrv >= school.whites.glare_lrv and surface == "cabinets":
-            found.append((Suits.WITH_CARE, Reason("glares", lrv, school.whites.glare_lrv)))
-        if chroma >= rules.clear:
-            found.append((Suits.WITH_CARE, Reason("long to live with", chroma, rules.clear)))
-        if lrv < rules.floor_shows[0]:
-            found.append((Suits.WITH_CARE, Reason("shows dust", lrv, rules.floor_shows[0])))
-        found.append((Suits.SUITS, Reason("washed in a higher sheen", lrv, rules.floor_shows[0])))
-    elif surface == "island":
-        if lrv >= school.white_lrv:
-            found.append((Suits.WITH_CARE, Reason("island shows knocks", lrv, school.white_lrv)))
-        else:
-            found.append((Suits.SUITS, Reason("an island may be deeper", lrv, school.white_lrv)))
+    elif surface in ("cabinets", "built-ins", "island"):
+        found += _fitted(surface, reading, school)
     elif surface == "furniture":
-        found.append((Suits.SUITS, Reason("small enough", chroma, rules.clear)))
+        if chroma >= SPEAKS or lrv <= ACCENT_FROM:
+            found.append((Suits.SUITS, Reason("small enough", chroma, SPEAKS)))
+        else:
+            nothing = lrv >= PALE_FROM and chroma < QUIET
+            found.append((Suits.NO if nothing else Suits.WITH_CARE, Reason("says little", chroma, SPEAKS)))
     elif surface == "floor":
         low, high = rules.floor_shows
         if lrv < low:
             found.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
         elif lrv > high:
-            found.append((Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
+            marked = lrv >= SCUFFED
+            found.append((Suits.NO if marked else Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
         else:
             found.append((Suits.SUITS, Reason("floor wears", lrv, low)))
         if chroma >= rules.clear:
             found.append((Suits.WITH_CARE, Reason("tints the room", chroma, rules.clear)))
+        elif reading.temperature.value <= _cool_below(school):
+            found.append((Suits.WITH_CARE, Reason("a cold floor", reading.temperature.value, _cool_below(school))))
+    return found
+
+
+def _fitted(surface: str, reading: Reading, school: School) -> Found:
+    """Return what a colour would do on what is built in: cabinets, shelves and cupboards, an island."""
+    lrv, chroma, rules = reading.lrv, _chroma(reading), school.use
+    low, high = {"cabinets": CABINETS, "built-ins": SHELVES, "island": ISLAND}[surface]
+    found: Found = []
+    if chroma >= 2 * rules.clear:
+        found.append((Suits.NO, Reason("long to live with", chroma, 2 * rules.clear)))
+    elif chroma >= rules.clear and surface != "island":
+        found.append((Suits.WITH_CARE, Reason("long to live with", chroma, rules.clear)))
+    if lrv < low:
+        found.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
+    if surface == "cabinets":
+        if lrv >= school.whites.glare_lrv:
+            found.append((Suits.WITH_CARE, Reason("glares", lrv, school.whites.glare_lrv)))
+        elif lrv >= high:
+            found.append((Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
+        found.append((Suits.SUITS, Reason("washed in a higher sheen", lrv, low)))
+    elif surface == "built-ins":
+        if lrv > high:
+            found.append((Suits.WITH_CARE, Reason("no ground for what is on it", lrv, high)))
+        found.append((Suits.SUITS, Reason("a ground for what is on it", lrv, high)))
+    elif lrv >= school.white_lrv:
+        found.append((Suits.NO, Reason("island shows knocks", lrv, school.white_lrv)))
+    elif lrv > high:
+        found.append((Suits.WITH_CARE, Reason("island too near the rest", lrv, high)))
+    else:
+        found.append((Suits.SUITS, Reason("an island may be deeper", lrv, high)))
     return found
 
 
@@ -219,16 +289,24 @@ def _woodwork(surface: str, reading: Reading, school: School, around: Around) ->
         clean = abs(reading.temperature.value) < school.whites.clean_within
         if surface == "doors" and lrv >= school.whites.glare_lrv and clean:
             found.append((Suits.WITH_CARE, Reason("glares", lrv, school.whites.glare_lrv)))
+        if _strong(reading, school) and surface == "trim":
+            found.append((Suits.WITH_CARE, Reason("a coloured trim", _undertone(reading), _much(school))))
         found.append((Suits.SUITS, Reason("a light trim", lrv, school.white_lrv)))
     elif lrv <= DARK_TRIM:
         found.append((Suits.SUITS, Reason("a dark trim", lrv, DARK_TRIM)))
+    elif surface == "doors" and lrv <= DOOR_TOLD:
+        found.append((Suits.SUITS, Reason("told from white trim", lrv, DOOR_TOLD)))
+    elif surface == "doors" and _chroma(reading) >= SPEAKS:
+        found.append((Suits.SUITS, Reason("told by its colour", _chroma(reading), SPEAKS)))
     else:
-        found.append((Suits.WITH_CARE, Reason("neither light nor dark", lrv, school.white_lrv)))
+        between = surface == "trim" and DARK_TRIM < lrv <= DOOR_TOLD
+        level = Suits.NO if between else Suits.WITH_CARE
+        found.append((level, Reason("neither light nor dark", lrv, school.white_lrv)))
     return found
 
 
 def _outside(surface: str, reading: Reading, school: School, around: Around) -> Found:
-    lrv = reading.lrv
+    lrv, chroma = reading.lrv, _chroma(reading)
     found: Found = []
     if around.limit is not None and lrv < around.limit and surface != "porch ceiling":
         found.append((Suits.NO, Reason("below the limit", lrv, around.limit)))
@@ -237,14 +315,30 @@ def _outside(surface: str, reading: Reading, school: School, around: Around) -> 
     out = outdoors(reading.lab)
     if surface == "porch ceiling":
         if lrv < SHADY_PORCH:
-            found.append((Suits.WITH_CARE, Reason("takes the porch’s light", lrv, SHADY_PORCH)))
+            dark = lrv < school.use.accent_below
+            level = Suits.NO if dark else Suits.WITH_CARE
+            found.append((level, Reason("takes the porch’s light", lrv, SHADY_PORCH)))
+        elif reading.temperature.value >= _warm_from(school):
+            found.append((Suits.WITH_CARE, Reason("warmed from below", reading.temperature.value, _warm_from(school))))
         found.append((Suits.SUITS, Reason("lights a porch", lrv, SHADY_PORCH)))
     elif surface == "outside walls":
         if out.lrv >= DULL_OUTSIDE:
             found.append((Suits.WITH_CARE, Reason("dazzles in the sun", out.lrv, DULL_OUTSIDE)))
-        elif _chroma(reading) - out.paler < 4 and lrv >= 60:
+        elif chroma - out.paler < 4 and lrv >= 60:
             found.append((Suits.WITH_CARE, Reason("reads as white outdoors", out.lrv, 60)))
+        if chroma >= LOUD:
+            found.append((Suits.NO, Reason("loud in the sun", chroma, LOUD)))
+        elif reading.temperature.value <= _cool_below(school) and lrv >= ACCENT_FROM:
+            found.append((Suits.WITH_CARE, Reason("cold in the shade", reading.temperature.value, _cool_below(school))))
         found.append((Suits.SUITS, Reason("lighter and less coloured", out.lighter, out.paler)))
+    elif surface == "shutters":
+        if lrv > SHUTTERS:
+            level = Suits.NO if lrv >= PALE_FROM else Suits.WITH_CARE
+            found.append((level, Reason("lost on a pale wall", lrv, SHUTTERS)))
+        found.append((Suits.SUITS, Reason("stands out on a wall", lrv, SHUTTERS)))
+    elif chroma >= SPEAKS or lrv <= DARK_TRIM:
+        found.append((Suits.SUITS, Reason("seen from the street", chroma, SPEAKS)))
     else:
-        found.append((Suits.SUITS, Reason("a small thing outdoors", out.lighter, out.paler)))
+        level = Suits.NO if lrv >= PALE_FROM else Suits.WITH_CARE
+        found.append((level, Reason("lost in its frame", chroma, SPEAKS)))
     return found

@@ -82,7 +82,7 @@ def offered(chosen: School, entries: Sequence[DeckColour] = ()) -> Deck:
     return Deck(
         np.array([entry.colour.lab for entry in entries]),
         np.array([entry.colour.lrv for entry in entries]),
-        np.array([chosen.doubt(entry.colour.provenance) for entry in entries]),
+        np.array([chosen.doubt(entry.colour) for entry in entries]),
         number_strips([entry.maker for entry in entries], [entry.strip for entry in entries]),
         np.array([sources.index(entry.colour.source) for entry in entries]),
         tuple(sources),

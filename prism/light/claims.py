@@ -25,8 +25,8 @@ drawn by chance of what another floor, and lamps of another kind and rendering, 
 
 @dataclass(frozen=True)
 class Known:
-    """What is known of a room beside its size and windows: whether a meter was read in it, and whether its floor and its
-    lamps were named or had to be supposed."""
+    """What is known of a room beside its size and windows: whether a meter was read in it, and whether its floor and
+    its lamps were named or had to be supposed."""
 
     metered: bool = False
     floor: bool = True
@@ -46,7 +46,7 @@ def doubt(colour: Stimulus, school: School, known: Known, lamps: bool = False) -
     The doubts of the colour, of the room and of a spectrum that is not known are independent.
     """
     unknown = UNKNOWN_SPECTRUM if lamps and not colour.has_spectrum else 0.0
-    own = school.doubt(colour.provenance, colour.spread)
+    own = school.doubt(colour)
     return float(np.sqrt(own**2 + known.doubt(school, lamps) ** 2 + unknown**2))
 
 

@@ -5,10 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import ArrayLike
 
+from prism.conversion import SHAPES, doubts
 from prism.neutral import WorkingNeutral
 from prism.school.scales import HueScale, Scale
 from prism.spectrum import Array
+from prism.stimulus import Stimulus
 from prism.surety import Thresholds
 
 LRV_STATED = "screen-lrv"
@@ -213,14 +216,26 @@ class School:
         """Undertone strength under which a colour could go any way."""
         return self.undertone_strength.edges[0]
 
-    def doubt(self, provenance: str, spread: float | None = None) -> float:
+    def doubt(self, colour: Stimulus) -> float:
         """Return the uncertainty of a colour, ΔE00: that of its source, or of its own readings if they are worse."""
-        return max(self.uncertainty[provenance], spread or 0.0)
+        stated = self.uncertainty[colour.provenance]
+        if colour.provenance in SHAPES:
+            stated = float(self.doubts(colour.provenance, colour.lab)[0])
+        return max(stated, colour.spread or 0.0)
 
-    def lightness_doubt(self, provenance: str, spread: float | None = None) -> float:
+    def doubts(self, provenance: str, lab: ArrayLike) -> Array:
+        """Return the uncertainty of colours of one kind of source by their Lab (n, 3), ΔE00, (n,)."""
+        return doubts(provenance, self.uncertainty[provenance], lab)
+
+    def lightness_doubt(self, colour: Stimulus) -> float:
         """Return the uncertainty of a colour's lightness, counted as `doubt` is: less where its LRV was stated."""
-        doubt = self.doubt(provenance, spread)
-        return min(doubt, self.claims.stated_lightness) if provenance == LRV_STATED else doubt
+        doubt = self.doubt(colour)
+        return min(doubt, self.claims.stated_lightness) if colour.provenance == LRV_STATED else doubt
+
+    def lightness_doubts(self, provenance: str, lab: ArrayLike) -> Array:
+        """Return the same for colours of one kind of source, (n,)."""
+        found = self.doubts(provenance, lab)
+        return np.minimum(found, self.claims.stated_lightness) if provenance == LRV_STATED else found
 
     def warm_axis(self) -> Array:
         """Return the unit vector of warmth in the a*, b* plane, shape (2,)."""

@@ -18,14 +18,14 @@ from prism.difference import delta_e
 from prism.school import School
 from prism.side_by_side import Colours, side_by_side
 from prism.spectrum import lightness_to_lrv, to_lab, to_xyz, xyz_to_lab
-from prism.surety import AXES, axes_at
-from prism.survey import family_spread, family_words_at, survey
+from prism.surety import AXES, LEVELS, axes_at
+from prism.survey import families, family_bands, family_words_at, hue_of, is_of_hue, survey, temperature_of
 from prism.tests.surfaces import measured_paints, measured_surfaces
 
 SEED = 20
 EXACT = 1e-6
 """ΔE00 by which the truth itself is held to be unsure."""
-LEVELS = {1: "probably", 2: "certain"}
+NAMES = {1: "probably", 2: "certain"}
 KINDS = ("reading-average", "reading-single", "maker-lab", "converted-lab", "screen-lrv", "screen")
 
 
@@ -49,11 +49,11 @@ def near_pairs(lab, count=3000, within=6.0):
 
 
 def drawn(lab, doubt, chance, common=None, shared=0.0, lightness=None):
-    """Return Lab with errors of the model: `doubt` ΔE00 over the axes of CIEDE2000, a part of it `common` (n, 3)."""
+    """Return Lab with errors of the model: `doubt` (n,) ΔE00 over the axes of CIEDE2000, partly `common` (n, 3)."""
     axes = axes_at(lab)
     own = chance.normal(size=lab.shape)
     error = own if common is None else np.sqrt(shared) * common + np.sqrt(1 - shared) * own
-    error = error * doubt / AXES
+    error = error * np.broadcast_to(doubt, len(lab))[:, None] / AXES
     light = error[:, 0] * (1 if lightness is None else lightness / doubt)
     plane = np.einsum("nij,nj->ni", axes.plane, error[:, 1:])
     return lab + np.column_stack([axes.lightness * light, plane])
@@ -79,7 +79,7 @@ class Tally:
     unsaid: int = 0
 
     def add(self, subject, level, right):
-        for number, name in LEVELS.items():
+        for number, name in NAMES.items():
             at = np.asarray(level) == number
             self.made[subject, name] += int(at.sum())
             self.true[subject, name] += int((at & right).sum())
@@ -91,48 +91,111 @@ class Tally:
         return (true / made if made else 1.0), made
 
 
-def judge_singles(tally, truth, seen, kind, school: School):
-    """Judge what is said of single colours: undertone, none, at most a hint, temperature, its side, and depth."""
-    doubt = np.full(len(truth), school.doubt(kind))
-    light = np.full(len(truth), school.lightness_doubt(kind))
+def judge_singles(tally, truth, seen, kind, words, school: School):
+    """Judge by the `words` that are true of colours what is said of them: undertone, its strength, none, at most a
+    hint, temperature, depth, family."""
+    doubt, light = school.doubts(kind, seen), school.lightness_doubts(kind, seen)
     said = survey(seen, lightness_to_lrv(np.clip(seen[:, 0], 0, 100)), doubt, school, lightness=light)
     true = survey(truth, lightness_to_lrv(truth[:, 0]), np.full(len(truth), EXACT), school)
-    none = true.strength < school.passive_below
-    hue = school.undertone.index(true.hue)
-    tally.add("undertone", said.hues.level, (said.hues.said == hue[:, None]).any(axis=1) & ~none)
-    claims = school.claims
-    tally.add("no undertone", claims.levels(said.hues.weaker[:, 0]), none)
+    hues = {(row, word) for word in range(len(school.undertone.words)) for row in np.flatnonzero(words.hue[word])}
+    named = [
+        any((row, word) in hues for word in said.hues.said[row].tolist() if word >= 0) for row in range(len(truth))
+    ]
+    claims, rows = school.claims, np.arange(len(truth))
+    tally.add("undertone", said.hues.level, np.array(named))
+    tally.add("no undertone", said.hues.none, words.none)
     tally.add(
         "at most a hint", claims.levels(said.hues.weaker[:, 1]), true.strength < school.undertone_strength.edges[1]
     )
-    bands = school.temperature.index(said.warmth)
-    rows = np.arange(len(truth))
-    level = claims.levels(said.temperature_shares[rows, bands])
-    tally.add("temperature", level, bands == school.temperature.index(true.warmth))
-    some = slice(None, None, 5)
-    words = family_words_at(seen[some], school, school.neutral)
-    spread = family_spread(seen[some], doubt[some], light[some], school, school.neutral)
-    share = np.array([shares.get(str(word), 0.0) for word, shares in zip(words, spread, strict=True)])
-    tally.add("family", claims.levels(share), words == family_words_at(truth[some], school, school.neutral))
-    level = claims.levels(said.depth_shares[rows, said.depth])
-    tally.add("depth", level, said.depth == true.depth)
+    for subject, bands, right in (
+        ("temperature", said.temperatures, words.temperature),
+        ("strength", said.strengths, words.strength),
+        ("depth", said.depths, words.depth),
+    ):
+        tally.add(subject, bands.level, right[bands.said[:, 0], rows])
+    some = np.arange(0, len(truth), 5)
+    found = family_bands(seen[some], doubt[some], light[some], school, school.neutral)
+    level = np.array([LEVELS.index(one.level) for one in found])
+    right = [one.word in words.families(row) for one, row in zip(found, some, strict=True)]
+    tally.add("family", level, np.array(right))
+
+
+@dataclass
+class Words:
+    """Which words are true of colours, each where anything within `SAME` ΔE00 has it: arrays (words, n)."""
+
+    hue: np.ndarray
+    none: np.ndarray
+    temperature: np.ndarray
+    strength: np.ndarray
+    depth: np.ndarray
+    alike: np.ndarray
+    school: School
+
+    def twice(self):
+        """Return the same of every colour twice."""
+        arrays = (self.hue, self.none, self.temperature, self.strength, self.depth)
+        return Words(*(np.repeat(one, 2, axis=-1) for one in arrays), np.repeat(self.alike, 2, axis=1), self.school)
+
+    def families(self, row):
+        """Return the family words that are true of a row."""
+        return set(family_words_at(self.alike[:, row], self.school, self.school.neutral).tolist())
+
+
+def of_what_looks_the_same(truth, school: School):
+    """Return the words that are true of colours, by looking at points all over the ball of what looks the same."""
+    chance = np.random.default_rng(SEED)
+    ball = chance.normal(size=(60, 3))
+    ball *= (0.499 * np.cbrt(np.linspace(0.3, 1, 60)) / np.linalg.norm(ball, axis=1))[:, None]
+    axes = axes_at(truth)
+    alike = truth + np.stack(
+        [np.column_stack([axes.lightness * step[0], axes.plane @ step[1:]]) for step in np.vstack([np.zeros(3), ball])]
+    )
+    u = school.neutral.undertone(alike.reshape(-1, 3)).reshape(*alike.shape[:2], 2)
+    strength = np.hypot(u[..., 0], u[..., 1])
+    flat = alike.reshape(-1, 3)
+    codes = families(flat, lightness_to_lrv(np.clip(flat[:, 0], 0, 100)), u.reshape(-1, 2), school)
+    hue = np.where(is_of_hue(codes, school).reshape(strength.shape), hue_of(alike[..., 1:]), hue_of(u))
+    weak = strength < school.passive_below
+
+    def any_has(words, places):
+        return np.array([(places == word).any(axis=0) for word in range(len(words))])
+
+    return Words(
+        any_has(school.undertone.words, np.where(weak, -1, school.undertone.index(hue))),
+        weak.any(axis=0),
+        any_has(school.temperature.words, school.temperature.index(temperature_of(u, school))),
+        any_has(school.undertone_strength.words, school.undertone_strength.index(strength)),
+        any_has(school.depth.words, school.depth.index(lightness_to_lrv(np.clip(alike[..., 0], 0, 100)))),
+        alike,
+        school,
+    )
 
 
 def judge_pairs(tally, truth, seen, kind, shared, school: School):
     """Judge what is said of pairs: `truth` and `seen` hold Lab of the first and of the second, (2, n, 3)."""
-    neutral, doubt, light = school.neutral, school.doubt(kind), school.lightness_doubt(kind)
-    found = side_by_side(*(Colours.of(lab, doubt, neutral, light) for lab in seen), shared, school)
+    neutral = school.neutral
+    found = side_by_side(
+        *(Colours.of(lab, school.doubts(kind, lab), neutral, school.lightness_doubts(kind, lab)) for lab in seen),
+        shared,
+        school,
+    )
     true = side_by_side(*(Colours.of(lab, EXACT, neutral) for lab in truth), 0.0, school)
     said = Said(found, school)
-    tally.add("lighter", said.lightness, np.sign(found.difference.lightness) == np.sign(true.difference.lightness))
-    tally.add("warmer", said.warmth, np.sign(found.warmth) == np.sign(true.warmth))
-    tally.add("clearer", said.greyness, np.sign(found.greyness) == np.sign(true.greyness))
+    least = school.just_seen  # what is said must be there to be seen, not only of that sign
+
+    def seen_so(ours, theirs):
+        return (np.sign(ours) == np.sign(theirs)) & (np.abs(theirs) > least)
+
+    tally.add("lighter", said.lightness, seen_so(found.difference.lightness, true.difference.lightness))
+    tally.add("warmer", said.warmth, seen_so(found.warm_effect, true.warm_effect))
+    tally.add("clearer", said.greyness, seen_so(found.greyness, true.greyness))
     scale, more = school.undertone, school.claims.widened
 
     def within(place):
         starts = np.array(scale.edges)[place] - more
         widths = scale.widths()[place] + 2 * more
-        return (true.hue - starts) % 360 < widths
+        return ((true.hue - starts) % 360 < widths) & (true.effect > least)
 
     tally.add("hue", said.hue, within(found.sector))
     tally.add("hue", said.beside, within(found.beside))
@@ -147,22 +210,24 @@ def calibrate(school: School):
     found = {}
     for name, reflectance in populations().items():
         lab = to_lab(reflectance)
+        words = of_what_looks_the_same(lab, school)
         pairs = near_pairs(lab)
         both = lab[pairs[:, 0]], lab[pairs[:, 1]]
         for kind in KINDS:
-            doubt, light = school.doubt(kind), school.lightness_doubt(kind)
             for errors, shared in (("drawn, one maker", school.claims.shared), ("drawn, two makers", 0.0)):
                 chance = np.random.default_rng([SEED, KINDS.index(kind)])
                 tally = found[name, kind, errors] = Tally()
                 common = chance.normal(size=both[0].shape)
-                seen = [drawn(one, doubt, chance, common, shared, light) for one in both]
+                seen = [drawn(one, school.doubts(kind, one), chance, common, shared,
+                              school.lightness_doubts(kind, one)) for one in both]  # fmt: skip
                 judge_pairs(tally, both, seen, kind, shared, school)
                 many = np.repeat(lab, 2, axis=0)
-                judge_singles(tally, many, drawn(many, doubt, chance, lightness=light), kind, school)
+                doubt, light = school.doubts(kind, many), school.lightness_doubts(kind, many)
+                judge_singles(tally, many, drawn(many, doubt, chance, lightness=light), kind, words.twice(), school)
         for kind, convert in (("screen", from_hex), ("converted-lab", from_lab50)):
             tally = found[name, kind, "real"] = Tally()
             rounded = convert(reflectance)
-            judge_singles(tally, lab, rounded, kind, school)
+            judge_singles(tally, lab, rounded, kind, words, school)
             judge_pairs(tally, both, [rounded[pairs[:, 0]], rounded[pairs[:, 1]]], kind, school.claims.shared, school)
     return found
 

@@ -69,8 +69,12 @@ class Clouds(unittest.TestCase):
         np.testing.assert_allclose(many[0, 0], below(1.0))
         np.testing.assert_allclose(many[1], [below(-2.0), below(-0.5) - below(-2.0), 1 - below(-0.5)])
 
-    def said(self, shares, place):
-        found = bands(np.array([shares]), np.array([place]), WALL.claims)
+    def test_bands_widened_by_what_looks_the_same_overlap(self):
+        one = band_shares([10.0], [2.0], [12.0, 18.0], [1.0])[0]
+        np.testing.assert_allclose(one, [below(1.5), below(4.5) - below(0.5), 1 - below(3.5)])
+
+    def said(self, shares, place, widened=None):
+        found = bands(np.array([shares]), np.array([widened or shares]), np.array([place]), WALL.claims)
         return found, found.words(0, ["a", "b", "c"])
 
     def test_words_of_a_scale_by_their_shares(self):
@@ -79,28 +83,25 @@ class Clouds(unittest.TestCase):
         rest = 1 - under
         for shares, place, expected, level in (
             ([sure, 1 - sure, 0.0], 0, ("a",), Level.CERTAIN),
-            ([0.5, 0.5, 0.0], 1, ("b", "a"), Level.CERTAIN),
-            ([0.5, 0.5, 0.0], 0, ("a", "b"), Level.CERTAIN),
-            ([0.0, 0.5, 0.5], 2, ("c", "b"), Level.CERTAIN),
-            ([0.1, likely, 0.9 - likely], 1, ("b",), Level.PROBABLY),
-            ([rest / 2, under, rest / 2], 1, ("b", "c"), Level.PROBABLY),  # of equals the one above
-            ([0.7 * rest, under, 0.3 * rest], 1, ("b", "a"), Level.PROBABLY),
-            ([0.34, 0.33, 0.33], 1, ("b", "a"), Level.NONE),
+            ([0.5, 0.5, 0.0], 1, ("b", "a"), Level.NONE),
+            ([0.0, 0.5, 0.5], 2, ("c", "b"), Level.NONE),
+            ([0.1, likely, 0.9 - likely], 1, ("b", "a"), Level.PROBABLY),
+            ([rest / 2, under, rest / 2], 1, ("b", "c"), Level.NONE),  # of equals the one above
+            ([0.7 * rest, under, 0.3 * rest], 1, ("b", "a"), Level.NONE),
         ):
             found, band = self.said(shares, place)
             self.assertEqual((band.words, band.level), (expected, level), shares)
             for i, word in enumerate("abc"):
                 self.assertEqual(bool(found.says(i)[0]), word in expected, (shares, word))
-        self.assertEqual(bands(np.ones((1, 1)), np.array([0]), WALL.claims).words(0, ["a"]).words, ("a",))
+        self.assertEqual(
+            bands(np.ones((1, 1)), np.ones((1, 1)), np.array([0]), WALL.claims).words(0, ["a"]).words, ("a",)
+        )
 
-    def test_the_first_of_two_words_may_be_probable_by_itself(self):
-        likely = WALL.claims.probable + 0.01
-        _, band = self.said([likely, 1 - likely, 0.0], 0)
-        self.assertEqual((band.words, band.level, band.first), (("a", "b"), Level.CERTAIN, Level.PROBABLY))
-        _, open_ = self.said([0.5, 0.5, 0.0], 0)
-        self.assertIs(open_.first, Level.NONE)
-        _, one = self.said([0.999, 0.001, 0.0], 0)
-        self.assertIs(one.first, one.level)
+    def test_a_border_is_no_doubt_where_what_looks_the_same_has_the_word(self):
+        _, band = self.said([0.6, 0.4, 0.0], 0, widened=[0.99, 0.7, 0.0])
+        self.assertEqual((band.word, band.across, band.level), ("a", "b", Level.CERTAIN))
+        _, inside = self.said([0.99, 0.01, 0.0], 0, widened=[1.0, 0.1, 0.0])
+        self.assertEqual((inside.word, inside.across), ("a", ""))
 
     def test_a_level_is_reached_at_its_threshold(self):
         claims = WALL.claims

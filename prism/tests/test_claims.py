@@ -21,7 +21,6 @@ from prism.surety import (
     apart,
     axes_at,
     band_shares,
-    bands,
     below,
     cloud,
     lightness_span,
@@ -71,8 +70,7 @@ class Calibration(unittest.TestCase):
         certain = [self.found["deck", kind, "drawn, two makers"].part("certain")[1] for kind in KINDS]
         average, single, stated, converted, _, _ = certain
         self.assertGreater(average, single)
-        self.assertGreater(single, stated)
-        self.assertGreater(stated, converted)
+        self.assertGreater(single, max(stated, converted))
 
 
 class Model(unittest.TestCase):
@@ -109,7 +107,7 @@ class Model(unittest.TestCase):
     @given(st.floats(0, 8), st.floats(0, 359), st.floats(0.05, 2))
     def test_shares_sum_to_one(self, strength, hue, doubt):
         u = strength * np.array([np.cos(np.radians(hue)), np.sin(np.radians(hue))])
-        shares, weaker = undertone_shares([u], [np.eye(2) * doubt], WALL.undertone, WALL.undertone_strength.edges)
+        shares, weaker, _ = undertone_shares([u], [np.eye(2) * doubt], WALL.undertone, WALL.undertone_strength.edges)
         self.assertAlmostEqual(float(shares.sum() + weaker[0, 0]), 1)
         self.assertTrue((np.diff(weaker[0]) >= 0).all())
 
@@ -134,32 +132,17 @@ class Model(unittest.TestCase):
 
 
 class Ladder(unittest.TestCase):
-    def band(self, *shares, at=0):
-        found = bands(np.array([shares]), np.array([at]), WALL.claims)
-        return found.words(0, ("light", "mid-tone", "dark"))
-
-    def test_one_then_two_then_probably(self):
-        self.assertEqual(self.band(0.99, 0.01, 0), Band(("light",), Level.CERTAIN))
-        self.assertEqual(self.band(0.90, 0.10, 0), Band(("light", "mid-tone"), Level.CERTAIN, likely=True))
-        self.assertEqual(self.band(0.60, 0.39, 0.01), Band(("light", "mid-tone"), Level.CERTAIN))
-        self.assertEqual(self.band(0.05, 0.87, 0.08, at=1), Band(("mid-tone",), Level.PROBABLY))
-        self.assertEqual(self.band(0.1, 0.5, 0.4, at=1), Band(("mid-tone", "dark"), Level.PROBABLY))
-        self.assertEqual(self.band(0.3, 0.4, 0.3, at=1).level, Level.NONE)
-
     def test_bands_of_a_normal_error(self):
         shares = band_shares([0.0, 5.0], [1.0, 1e-6], (-1.0, 1.0))
         np.testing.assert_allclose(shares, [[0.1587, 0.6827, 0.1587], [0, 0, 1]], atol=1e-4)
 
-    def test_its_words(self):
+    def test_a_word_of_a_scale_takes_its_side_and_marks_the_border(self):
         for found, said in (
             (Band(("light",), Level.CERTAIN), "light"),
-            (Band(("light",), Level.PROBABLY), "probably light"),
-            (Band(("light", "dark"), Level.CERTAIN), "light or dark"),
-            (Band(("light", "dark"), Level.CERTAIN, likely=True), "probably light, else dark"),
-            (Band(("light", "dark"), Level.PROBABLY), "probably light or dark"),
-            (Band(("light", "dark"), Level.NONE), "perhaps light or dark"),
+            (Band(("light", "dark"), Level.CERTAIN), "light, on the border with dark"),
+            (Band(("light", "dark"), Level.NONE), "light, on the border with dark"),
         ):
-            self.assertEqual(words.banded(found), said)
+            self.assertEqual(words.bordered(found), said)
 
     def said(self, strength, hue, doubt, lightness=80.0):
         angle = np.radians(hue)
@@ -169,9 +152,10 @@ class Ladder(unittest.TestCase):
     def test_an_undertone_down_the_ladder(self):
         for strength, hue, doubt, said in (
             (4.0, 232, 0.3, "a clear blue"),
-            (4.0, 205, 0.8, "probably blue, else green"),
-            (4.0, 195, 0.8, "or "),
-            (1.9, 232, 1.3, "probably blue"),
+            (4.0, 205, 0.8, "a clear blue, leaning green"),
+            (4.0, 199, 0.3, "a clear blue, leaning green"),  # on the border, and plain all the same
+            (4.0, 199, 2.0, "blue or green"),
+            (1.9, 232, 1.3, "probably a hint of blue"),
             (1.3, 75, 1.0, "on the warm side"),
             (0.9, 190, 0.8, "a hint at most"),
             (0.2, 190, 0.3, "passive, could go any way"),
@@ -180,7 +164,7 @@ class Ladder(unittest.TestCase):
             self.assertIn(said, words.undertone_short(self.said(strength, hue, doubt)), (strength, hue, doubt))
 
     def test_what_is_not_certain_says_what_would_settle_it(self):
-        for strength, hue, doubt in ((4.0, 200, 0.8), (1.9, 232, 1.3), (0.9, 190, 0.8), (2.0, 190, 4.0)):
+        for strength, hue, doubt in ((4.0, 200, 2.0), (1.9, 232, 1.3), (0.9, 190, 0.8), (2.0, 190, 4.0)):
             self.assertIn("Measure a painted board", words.undertone(self.said(strength, hue, doubt), "screen"))
         self.assertNotIn("Measure", words.undertone(self.said(4.0, 232, 0.3), "screen"))
 
@@ -215,7 +199,7 @@ class Sources(unittest.TestCase):
 
     def test_a_stated_lrv_makes_lightness_sure(self):
         kinds = ("screen-lrv", "screen")
-        vague = [WALL.lightness_doubt(kind) for kind in kinds]
+        vague = [WALL.lightness_doubts(kind, [85.0, -1.0, 9.0])[0] for kind in kinds]
         self.assertLess(vague[0], vague[1])
         found = survey([[85.0, 0, 4.5]] * 2, [66.0] * 2, [0.95, 0.95], WALL, lightness=[0.5, 0.95])
         self.assertGreater(found.depth_shares.max(axis=1)[0], found.depth_shares.max(axis=1)[1] - 1e-9)

@@ -199,13 +199,13 @@ class Many(unittest.TestCase):
         self.assertEqual((found[0]["depth_level"], found[0]["family"]), ("certain", "grey"))
 
     def test_compare_takes_two_a_line(self):
-        status, out, err = run("compare", "-", "--json", stdin="H16.3 H16.4\nH16.3\n#F4EBD9 #EFE6D4\n")
+        status, out, err = run("compare", "-", "--json", stdin="H16.3 H16.4\nH16.3\n#F4EBD9 #EADFC9\n")
         self.assertEqual(status, 1)
         self.assertIn("line 2: H16.3: 2 colours are needed", err)
         strip, creams = json.loads(out)
         self.assertIn("lighter", strip["directions"])
         self.assertIn("lighter", creams["directions"] + creams["probably"])
-        status, out, _ = run("compare", "-", "--one-maker", "--json", stdin="#F4EBD9 #EFE6D4\n")
+        status, out, _ = run("compare", "-", "--one-maker", "--json", stdin="#F4EBD9 #EADFC9\n")
         self.assertEqual(status, 0)
         self.assertLess(json.loads(out)[0]["uncertainty"], creams["uncertainty"])
         self.assertIsInstance(json.loads(run("compare", "H16.3", "H16.4", "--json")[1]), dict)

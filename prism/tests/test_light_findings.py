@@ -263,7 +263,7 @@ class Counsels(unittest.TestCase):
 class Doubts(unittest.TestCase):
     def test_doubts_are_independent(self):
         measured = from_reflectance(paint(70, 1, 6))
-        own = PRACTICE.doubt(measured.provenance, measured.spread)
+        own = PRACTICE.doubt(measured)
         self.assertAlmostEqual(doubt(measured, PRACTICE, Known()), math.hypot(own, PRACTICE.light.room))
         self.assertAlmostEqual(doubt(measured, PRACTICE, Known(metered=True)), math.hypot(own, PRACTICE.light.metered))
         self.assertAlmostEqual(doubt(measured, PRACTICE, Known(), lamps=True), doubt(measured, PRACTICE, Known()))

@@ -1,6 +1,7 @@
 """The simulated reader: it drifts, it scatters, and it says when it is not to be believed."""
 
 import unittest
+from dataclasses import replace
 
 import numpy as np
 
@@ -9,6 +10,7 @@ from prism.demo.things import things
 from prism.difference import delta_e
 from prism.reader import ReaderError, Setting, SimulatedReader, Specular
 from prism.spectrum import to_lab, to_lrv
+from prism.stimulus import from_reflectance
 
 BOARD = "board painted from H16.3"
 
@@ -96,8 +98,9 @@ class Together(unittest.TestCase):
 
     def test_scatter_can_make_a_colour_less_sure_than_its_source_but_never_surer(self):
         chosen = school.load()
-        self.assertEqual(chosen.doubt("reading-average", 0.9), 0.9)
-        self.assertEqual(chosen.doubt("reading-average", 0.01), 0.3)
+        grey = from_reflectance(np.full(31, 0.4), "reading-average")
+        self.assertEqual(chosen.doubt(replace(grey, spread=0.9)), 0.9)
+        self.assertEqual(chosen.doubt(replace(grey, spread=0.01)), 0.3)
 
 
 class Things(unittest.TestCase):

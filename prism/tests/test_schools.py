@@ -47,7 +47,7 @@ class ShortLists(unittest.TestCase):
                 self.assertFalse(found.undertone.passive)
 
     def test_a_hue_off_the_list_is_said_and_not_renamed(self):
-        warm_grey = from_lab((30.5, 0.95, 3.1), provenance="reading-average")
+        warm_grey = from_lab((30.5, 1.6, 4.0), provenance="reading-average")
         one = read(warm_grey, SHORT)
         self.assertEqual((one.family.word, one.undertone.main, one.undertone.off_list), ("grey", None, "orange"))
         self.assertIn("names no such undertone", words.undertone(one, "reading-average"))

@@ -65,7 +65,7 @@ class Targets(unittest.TestCase):
         self.assertEqual([round(step.reading.uncertainty, 3) for step in steps], [0.3, 0.583, 2.022])
 
     def test_the_demo_holds_a_green_that_comes_forward_and_one_that_greys(self):
-        darker = strengths(demo.find("H11.2").recipe, [0, 50], SYSTEM, WALL, uncertainty=0.3)
+        darker = strengths(demo.find("H108.1").recipe, [0, 50], SYSTEM, WALL, uncertainty=0.3)
         self.assertIsNone(darker[0].reading.undertone.main)
         self.assertEqual(darker[1].reading.undertone.main, "green")
         lighter = strengths(demo.find("H02.3").recipe, [-50, 0], SYSTEM, WALL, uncertainty=0.3)

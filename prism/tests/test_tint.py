@@ -103,9 +103,9 @@ class Strengths(unittest.TestCase):
     def test_lines_that_nobody_sees_crossed_are_said(self):
         for code, percent, said in (
             ("HW01", 50, "holds: still passive"),
-            ("TW02", -50, "holds, just enough now to be called blue"),
-            ("H11.2", 50, "holds, now probably green"),
-            ("H12.1", 25, "holds, just over the edge to green"),
+            ("HW01", -50, "holds, just enough now to be called blue"),
+            ("T06.2", 25, "holds, just enough now to be called green"),
+            ("H04.1", 25, "holds, just over the edge to pink"),
             ("T16.7", -50, "its undertone moves to orange"),
         ):
             steps = run(demo.find(code), 0, percent)

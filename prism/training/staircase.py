@@ -1,8 +1,9 @@
 """How hard the next exercise should be: the adaptive method of Watson & Pelli (1983), QUEST, for one axis of one eye.
 
 What is not known is the threshold: by how much, ΔE00, two colours must differ for this eye to tell in three of four
-tries of two. After every answer its probability over a grid is brought up to date, and the next difference that is
-shown is the likeliest threshold, so that few answers are wasted on what is plain or hopeless.
+tries of two; nor how steeply it tells more beyond it, nor how often its hand slips. After every answer the probability
+of all three over a grid is brought up to date, and the next difference that is shown is the likeliest threshold, so that
+few answers are wasted on what is plain or hopeless. An eye learns, so an answer counts less the more came after it.
 """
 
 from __future__ import annotations
@@ -11,25 +12,35 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import ArrayLike
+from scipy.signal import lfilter
 
 from prism.spectrum import Array
 
-LOWEST, HIGHEST, GRID = 0.1, 20.0, 241
+LOWEST, HIGHEST, GRID = 0.1, 20.0, 121
 """ΔE00 between which thresholds are looked for, and at how many places, evenly in their logarithm."""
 SLOPE = 3.5
 """Steepness of the Weibull function, as Watson & Pelli give it for contrasts."""
+SLOPES = (1.2, 2.1, 3.5, 5.2)
+"""Steepnesses that are thought possible of colours, alike beforehand."""
 LAPSES = 0.02
-"""Part of the answers that are slips of the hand."""
+"""Part of the answers that are slips of the hand, where nothing is known of it."""
+SLIPS = (0.01, 0.07)
+"""Parts of the answers that are thought possible to be slips, alike beforehand."""
+FADES = 0.98
+"""What an answer counts for with each that comes after it: after 35 half."""
 PRIOR_SPREAD = 0.35
 """Standard deviation of the logarithm (base 10) of thresholds before anything was answered."""
 
 
-def right_answers(apart: ArrayLike, threshold: ArrayLike, guessing: ArrayLike = 0.5) -> Array:
+def right_answers(
+    apart: ArrayLike, threshold: ArrayLike, guessing: ArrayLike = 0.5, slope: ArrayLike = SLOPE,
+    lapses: ArrayLike = LAPSES,
+) -> Array:  # fmt: skip
     """Return the probability of a right answer where colours are `apart`, both ΔE00, and guessing alone gives
-    `guessing`: at the threshold halfway between that and every answer right."""
-    at = np.log(2.0) * (np.asarray(apart, dtype=np.float64) / np.asarray(threshold)) ** SLOPE
-    chance = np.asarray(guessing, dtype=np.float64)
-    found: Array = chance + (1 - chance - LAPSES) * (1 - np.exp(-at))
+    `guessing`: at the threshold halfway between that and every answer right but for `lapses`."""
+    at = np.float32(np.log(2.0)) * (np.asarray(apart) / np.asarray(threshold)) ** np.asarray(slope)
+    chance = np.asarray(guessing)
+    found: Array = chance + (1 - chance - np.asarray(lapses)) * (1 - np.exp(-at))
     return found
 
 
@@ -49,7 +60,10 @@ class Staircase:
 
     def __init__(self, prior: float = 1.5) -> None:
         self._log = np.linspace(np.log10(LOWEST), np.log10(HIGHEST), GRID)
-        self._likely = -0.5 * ((self._log - np.log10(prior)) / PRIOR_SPREAD) ** 2
+        log, slope, lapses = (one.reshape(-1) for one in np.meshgrid(self._log, SLOPES, SLIPS, indexing="ij"))
+        self._eyes = tuple(one.astype(np.float32) for one in (10**log, slope, lapses))
+        self._prior = -0.5 * ((log - np.log10(prior)) / PRIOR_SPREAD) ** 2
+        self._told = np.zeros_like(self._prior)
         self._answers = 0
 
     def answered(self, apart: float, right: bool, guessing: float = 0.5) -> None:
@@ -64,12 +78,14 @@ class Staircase:
         size, hits = np.asarray(apart, dtype=np.float64).reshape(-1), np.asarray(right, dtype=np.bool_).reshape(-1)
         chance = np.broadcast_to(np.asarray(guessing, dtype=np.float64), size.shape)
         telling = size > 0
-        size, hits, chance = size[telling], hits[telling], chance[telling]
+        size, hits, chance = size[telling].astype(np.float32), hits[telling], chance[telling].astype(np.float32)
         if not len(size):
             return []
-        hit = right_answers(size[:, None], 10**self._log, chance[:, None])
-        each = self._likely + np.cumsum(np.log(np.where(hits[:, None], hit, 1 - hit)), axis=0)
-        self._likely = each[-1] - each[-1].max()
+        threshold, slope, lapses = self._eyes
+        hit = right_answers(size[:, None], threshold, chance[:, None], slope, lapses)
+        tells = np.log(np.clip(np.where(hits[:, None], hit, 1 - hit), 1e-9, 1.0))
+        each, _ = lfilter([1.0], [1.0, -FADES], tells, axis=0, zi=FADES * self._told[None])
+        self._told = each[-1]
         marks = np.unique(np.linspace(0, len(size) - 1, min(told, len(size))).round().astype(int)).tolist()
         found = [(mark + 1, self._threshold(each[mark], self._answers + mark + 1)) for mark in marks]
         self._answers += len(size)
@@ -83,10 +99,11 @@ class Staircase:
     @property
     def found(self) -> Threshold:
         """What is known by now."""
-        return self._threshold(self._likely, self._answers)
+        return self._threshold(self._told, self._answers)
 
-    def _threshold(self, likely: Array, answers: int) -> Threshold:
-        weight = np.exp(likely - likely.max())
+    def _threshold(self, told: Array, answers: int) -> Threshold:
+        likely = self._prior + told
+        weight = np.exp(likely - likely.max()).reshape(GRID, -1).sum(axis=1)
         share = weight / weight.sum()
         below = np.cumsum(share)
         low, high = (float(10 ** np.interp(part, below, self._log)) for part in (0.025, 0.975))

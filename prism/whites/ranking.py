@@ -1,9 +1,10 @@
 """Whites ranked beside one colour, by rules of practice that are asked one after the other.
 
-A white is better the more of these hold, the first one first: it is no near-miss of a white that is there, it clears
-the gap (or, where it does not, comes nearer to it), its temperature agrees, it does not glare; then the nearer in
-temperature, the lighter, and at last the one that comes first by its key. So the order never hangs on the order of what
-is given in.
+A white is better the more of these hold, the first one first: it is no near-miss of a white that is there, and neither
+turns yellow beside that one nor turns it yellow; it clears the gap (or, where it does not, comes nearer to it); its
+temperature agrees; it does not glare. Then comes the white whose undertone answers the wall's: a trace of the same hue,
+of a strong wall no more than of a quiet one. Of whites that do so alike the lighter is the better, and at last the one
+that comes first by its key. So the order never hangs on the order of what is given in.
 """
 
 from __future__ import annotations
@@ -26,6 +27,13 @@ from prism.survey import families
 
 YELLOWER = 2.5
 """Lab units of creaminess by which a white must pass another colour before its yellow shows beside it."""
+CREAMY = 0.5
+"""Creaminess from which a white has a yellow of its own to show: a painted clean white has none."""
+TRACE, ANSWERS = 0.4, 2.5
+"""The part of a wall's undertone that a white answers it with, and the most of it, Lab units: beyond that a stronger
+wall asks for no creamier white."""
+STEP = 0.5
+"""Lab units within which two whites answer a wall alike."""
 
 
 class Agreement(StrEnum):
@@ -52,7 +60,10 @@ class White:
     `index` its place in what was given in; `gap` its LRV less the wall's, and whether that `clears` the gap wanted;
     `agreement` of temperature; `creaminess` Lab units, and by how much it passes the wall's (`yellower`); `glares`
     whether it dazzles on large surfaces; `there` how it stands to the whites already there, `near` the place of the
-    nearest of these (−1 for none) and `away` its ΔE00; `yellows` whether it turns yellow beside that one.
+    nearest of these (−1 for none) and `away` its ΔE00; `yellows` whether it turns yellow beside one of them, and
+    `turns_yellow` whether one of them turns yellow beside it, and `apart` by how much more than that takes, Lab units.
+    `answers` is how far its undertone lies from what the wall
+    asks for, Lab units.
     """
 
     index: int
@@ -67,6 +78,14 @@ class White:
     near: int
     away: float
     yellows: bool
+    turns_yellow: bool
+    apart: float
+    answers: float
+
+    @property
+    def spoils(self) -> bool:
+        """Whether it spoils a white that is there, or is spoilt by it."""
+        return self.is_near_miss or self.yellows or self.turns_yellow
 
     @property
     def agrees(self) -> bool:
@@ -75,8 +94,8 @@ class White:
 
     @property
     def shows_yellow(self) -> bool:
-        """Whether its yellow shows beside the wall."""
-        return self.yellower >= YELLOWER
+        """Whether its yellow shows beside the wall: it has one, and more of it than the wall."""
+        return self.yellower >= YELLOWER and self.creaminess >= CREAMY
 
     @property
     def looks_crisper(self) -> bool:
@@ -121,13 +140,17 @@ def rank(
         else np.full((len(whites), 1), np.inf)
     )
     near, away = apart.argmin(axis=1), apart.min(axis=1)
-    theirs = creaminess(there) if there else np.zeros(1)
+    theirs = creaminess(there)
+    wall_u = np.asarray(wall.undertone.vector)
+    wanted_u = wall_u * min(TRACE, ANSWERS / max(float(np.hypot(*wall_u)), 1e-9))
     _, low, high = school.temperate
     side = _side(wall.temperature.value, low, high)
     found = []
     for i, one in enumerate(whites):
         points = one.lrv - wall.lrv
-        passed = float(creamy[i] - theirs[near[i]]) if there else 0.0
+        matches = bool(there) and away[i] < school.just_seen
+        yellower = (creamy[i] - theirs) * (creamy[i] >= CREAMY)
+        creamier = (theirs - creamy[i]) * (theirs >= CREAMY)
         found.append(
             White(
                 index=i,
@@ -141,10 +164,13 @@ def rank(
                 there=_stands(float(away[i]), school) if there else There.NOTHING,
                 near=int(near[i]) if there else -1,
                 away=float(away[i]) if there else 0.0,
-                yellows=passed >= YELLOWER,
+                yellows=not matches and bool((yellower >= YELLOWER).any()),
+                turns_yellow=not matches and bool((creamier >= YELLOWER).any()),
+                apart=0.0 if matches or not there else max(float(np.maximum(yellower, creamier).max()) - YELLOWER, 0.0),
+                answers=float(np.hypot(*(np.asarray(one.undertone.vector) - wanted_u))),
             )
         )
-    return sorted(found, key=lambda white: _key(white, wall, keys[white.index]))
+    return sorted(found, key=lambda white: _key(white, keys[white.index]))
 
 
 def agreement(white: float, wall: float, school: School) -> Agreement:
@@ -174,16 +200,15 @@ def _stands(away: float, school: School) -> There:
 _WORSE = {Agreement.AGREES: 0, Agreement.BRIDGES: 1, Agreement.OPPOSES: 2}
 
 
-def _key(white: White, wall: Reading, key: str) -> tuple[object, ...]:
-    spoils = white.is_near_miss or white.yellows
-    temper = abs(white.reading.temperature.value - wall.temperature.value)
+def _key(white: White, key: str) -> tuple[object, ...]:
     return (
-        spoils,
+        white.spoils,
+        round(white.apart),
         not white.clears,
         0 if white.clears else -round(abs(white.gap)),
         _WORSE[white.agreement],
         white.glares,
-        round(temper, 1),
+        round(white.answers / STEP),
         -round(white.reading.lrv, 1),
         key,
     )
@@ -192,7 +217,7 @@ def _key(white: White, wall: Reading, key: str) -> tuple[object, ...]:
 def safe(ranked: Sequence[White]) -> White | None:
     """Return the safe answer: the brightest clean, nearly neutral white that clears the gap and spoils nothing; None
     where there is none."""
-    able = [w for w in ranked if w.clears and w.agrees and not w.is_near_miss and not w.yellows]
+    able = [w for w in ranked if w.clears and w.agrees and not w.spoils]
     clean = [w for w in able if w.agreement is Agreement.BRIDGES or not w.glares]
     return min(clean or able, key=lambda w: (_colour(w), -w.reading.lrv), default=None)
 
@@ -207,7 +232,7 @@ def ways_out(ranked: Sequence[White], keys: Sequence[str]) -> tuple[White | None
     both clear the gap, and either is None where there is none."""
     alike = [white for white in ranked if white.there is There.MATCHES and white.clears]
     same = min(alike, key=lambda white: (round(white.away, 3), keys[white.index]), default=None)
-    apart = next((w for w in ranked if w.there is There.DIFFERS and w.clears and not w.yellows), None)
+    apart = next((w for w in ranked if w.there is There.DIFFERS and w.clears and not w.spoils), None)
     return same, apart
 
 

@@ -54,6 +54,8 @@ def place_reasons(place: Place) -> list[str]:
     reasons.append(f"{number(place.angle, 0)}° from {way}")
     if place.wanted_strength:
         reasons.append(f"undertone {number(place.strength)}, {number(place.wanted_strength)} wanted")
+        if not place.reaches and not place.locked:
+            reasons.append("no colour of the decks comes nearer to that strength")
     return reasons
 
 

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, listed, number, percentage, sentence
 from prism.words.sources import PROVENANCE, SETTLE
-from prism.words.surety import banded, either, graded
+from prism.words.surety import bordered, graded
 
 if TYPE_CHECKING:
     from prism.edges import FamilyEdge
@@ -38,15 +38,8 @@ def family(found: Family) -> str:
 
 
 def family_said(reading: Reading) -> str:
-    """Return the family of a colour, with the next likeliest where its own is not certain: `greige, or beige`."""
-    return ("probably " if reading.families.likely else "") + _named_family(reading)
-
-
-def _named_family(reading: Reading) -> str:
-    name, found = family(reading.family), reading.families
-    if len(found.words) == 1 or found.likely:
-        return name
-    return f"{name}{';' if ',' in name else ','} or {found.words[1]}"
+    """Return the family of a colour."""
+    return family(reading.family)
 
 
 _DEPTH_IN_NAME = {"white", "off-white", "cream", "black", "navy", "bottle green", "plum"}
@@ -55,16 +48,12 @@ _PALE = {"white", "off-white"}
 
 
 def headline(reading: Reading) -> str:
-    """Return depth and family together: `Light grey`, `Off-white`, `Pale blue, greyed`, `Light or mid-tone greige`."""
-    name, depths = _named_family(reading), reading.depths
+    """Return depth and family together: `Light grey`, `Off-white`, `Pale blue, greyed`."""
+    name = family(reading.family)
     if reading.family.word in _DEPTH_IN_NAME:
-        return capital(family_said(reading))
+        return capital(name)
     pale = "light" if reading.family.is_neutral else "pale"
-    said = list(dict.fromkeys(pale if word in _PALE else word for word in depths.words))
-    if len(said) == 2 and not depths.likely:
-        return capital(f"{said[0]} or {said[1]} {name}")
-    sure = depths.level.value == "certain" and len(said) == 1 and not reading.families.likely
-    return capital(f"{said[0]} {name}" if sure else f"probably {said[0]} {name}")
+    return capital(f"{pale if reading.depth in _PALE else reading.depth} {name}")
 
 
 def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
@@ -80,8 +69,8 @@ def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
 
 
 def depth(reading: Reading) -> str:
-    """Say where the LRV stands: in a band, or between two."""
-    return sentence(f"LRV {number(reading.lrv)}: {banded(reading.depths)}")
+    """Say in which band the LRV stands, and on which border."""
+    return sentence(f"LRV {number(reading.lrv)}: {bordered(reading.depths)}")
 
 
 def _is_amount(word: str) -> bool:
@@ -90,11 +79,10 @@ def _is_amount(word: str) -> bool:
 
 
 def _strength(undertone: Undertone, hue_name: str, noun: str = "") -> str:
-    """Return a hue with how strong it is, as far as that may be said: `a hint of blue`, `blue, a hint or clear`."""
-    strengths = undertone.strengths
-    if len(strengths.words) > 1 or strengths.level.value != "certain" or strengths.words[0] == undertone.passive_word:
-        return f"{hue_name}{noun}, {banded(strengths)}"
-    word = strengths.words[0]
+    """Return a hue with how strong it is: `a hint of blue`, `a clear blue`."""
+    word = undertone.strength_word
+    if word == undertone.passive_word:  # a hue of what is all but none
+        word = undertone.slight_word
     if _is_amount(word):
         return f"{word} of {hue_name}"
     return f"{_article(word)} {word} {hue_name}{noun}"
@@ -123,8 +111,7 @@ def undertone_short(reading: Reading) -> str:
     if not found.hues:
         return _the_most(reading) or "too close to call"
     if len(found.hues) == 2:
-        names = [hue(word, reading.lrv) for word in found.hues]
-        return either(names[0], names[1], found.level, found.likely)
+        return listed([hue(word, reading.lrv) for word in found.hues], "or")
     text = graded(found.level, _strength(found, hue(found.hues[0], reading.lrv)))
     return f"{text}, leaning {hue(found.second, reading.lrv)}" if found.second else text
 
@@ -170,13 +157,13 @@ def undertone(reading: Reading, provenance_key: str) -> str:
         return f"{said} {settle}"
     names = [hue(word, reading.lrv) for word in found.hues]
     if len(names) == 2:
-        text = f"Its undertone is {either(names[0], names[1], found.level, found.likely)}, {banded(found.strengths)}"
+        text = f"Its undertone is {listed(names, 'or')}, {found.strength_word}"
         return f"{text}. {ruled_out(reading)} {settle}".replace("  ", " ")
     certain = found.level.value == "certain"
     if reading.family.hue and reading.family.hue != found.hues[0]:
         text = (
             f"The colour itself is {reading.family.word}; against the {NEUTRALS[reading.neutral]} it "
-            f"stands {'' if certain else 'probably '}on the side of {names[0]}, {banded(found.strengths)}"
+            f"stands {'' if certain else 'probably '}on the side of {names[0]}, {found.strength_word}"
         )
     elif reading.family.is_neutral:
         said = _strength(found, names[0], " undertone")
@@ -184,7 +171,7 @@ def undertone(reading: Reading, provenance_key: str) -> str:
         text = f"It {'' if certain else 'probably '}shows {article}{said}"
     else:
         text = (
-            f"{capital(graded(found.level, names[0]))} is the colour itself, {banded(found.strengths)} against the "
+            f"{capital(graded(found.level, names[0]))} is the colour itself, {found.strength_word} against the "
             f"{NEUTRALS[reading.neutral]}"
         )
     if found.second:
@@ -203,7 +190,7 @@ def temperature_short(reading: Reading) -> str:
     if found.relative:
         return ""
     if found.band.level.value != "none":
-        return banded(found.band)
+        return found.word
     return "" if found.side_level.value == "none" else graded(found.side_level, f"on the {found.side} side")
 
 
@@ -215,8 +202,8 @@ def temperature(reading: Reading) -> str:
     said = temperature_short(reading)
     if not said:
         return "Warm or cool cannot be told: the uncertainty is as large as the effect."
-    if found.temperate and len(found.band.words) == 1 and found.band.level.value != "none":
-        lean = "" if not found.lean or found.side_level.value == "none" else graded(found.side_level, found.lean)
+    if found.temperate and found.band.level.value != "none":
+        lean = found.lean if found.side_level.value == "certain" else ""
         return f"{capital(said)} in temperature{f', with a lean to {lean}' if lean else ''}."
     return f"{capital(said)}."
 

@@ -5,8 +5,6 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import TYPE_CHECKING
 
-from prism.messages.text import listed
-
 if TYPE_CHECKING:
     from prism.surety import Band, Level
 
@@ -16,14 +14,17 @@ def graded(level: Level, text: str) -> str:
     return {"certain": text, "probably": f"probably {text}"}.get(level.value, f"perhaps {text}")
 
 
-def either(first: str, second: str, level: Level, likely: bool) -> str:
-    """Return one of two, the likelier first: `probably light, else mid-tone`, `light or mid-tone`."""
-    if likely:
-        return f"probably {first}, else {second}"
-    return graded(level, listed([first, second], "or"))
+def border(found: Band, spoken: Callable[[str], str] = str) -> str:
+    """Return the mark of a word on the border of another; empty where it stands on none.
+
+    >>> from prism.surety import Band, Level
+    >>> border(Band(("light", "off-white"), Level.CERTAIN))
+    'on the border with off-white'
+    """
+    return f"on the border with {spoken(found.across)}" if found.across else ""
 
 
-def banded(found: Band, spoken: Callable[[str], str] = str) -> str:
-    """Return a place on a scale of words as surely as it may be said."""
-    said = [spoken(word) for word in found.words]
-    return graded(found.level, said[0]) if len(said) == 1 else either(said[0], said[1], found.level, found.likely)
+def bordered(found: Band, spoken: Callable[[str], str] = str) -> str:
+    """Return a word of a scale, with the mark of the border it stands on."""
+    mark = border(found, spoken)
+    return f"{spoken(found.word)}, {mark}" if mark else spoken(found.word)

@@ -46,7 +46,32 @@ def white_note(white: White, wanted: float, there: Sequence[str] = ()) -> str:
         parts.append(f"the same as {there[white.near]}, which is there")
     if there and white.yellows:
         parts.append(f"turns yellow beside {there[white.near]}")
+    if there and white.turns_yellow:
+        parts.append(f"turns {there[white.near]} yellow")
     return sentence("; ".join(parts))
+
+
+def why_not_higher(white: White, above: White) -> str:
+    """Return why a white stands below the one above it in rank: the first rule by which the two differ."""
+    if white.spoils and not above.spoils:
+        return "Lower because it does not go with the white that stays."
+    if round(white.apart) > round(above.apart):
+        return "Lower because it stands further from the white that stays."
+    if above.clears and not white.clears:
+        return (
+            f"Lower because its edge is lost: {number(abs(white.gap), 0)} points against {number(abs(above.gap), 0)}."
+        )
+    if round(abs(white.gap)) < round(abs(above.gap)) and not above.clears:
+        return f"Lower because its gap is smaller: {number(abs(white.gap))} points."
+    if white.agreement != above.agreement:
+        return "Lower because its temperature goes less well with the wall."
+    if white.glares and not above.glares:
+        return "Lower because it glares on doors and other large surfaces."
+    if round(white.answers - above.answers, 1) > 0:
+        way = "yellower" if white.creaminess > above.creaminess else "cooler"
+        return f"Lower because it is {way} than this wall asks for, by {number(white.answers - above.answers)} more."
+    darker = above.reading.lrv - white.reading.lrv
+    return f"As good in colour, and {number(darker)} points darker." if darker >= 0.05 else "As good as the one above."
 
 
 def none_clears(wanted: float, best: float) -> str:

@@ -90,7 +90,7 @@ class Uses:
         if held is None or held[1] is None:
             return None
         subject, other = self.bench.subject, held[1]
-        doubts = (subject.reading.uncertainty, subject.school.doubt(other.provenance, other.spread))
+        doubts = (subject.reading.uncertainty, subject.school.doubt(other))
         pair = pairing(subject.reading.lab, other.lab, doubts, subject.school, subject.neutral)
         return held[0], pair
 

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
+from itertools import pairwise
 from urllib.parse import urlencode
 
 from django.utils.safestring import SafeString
@@ -34,6 +35,7 @@ class Line:
     current: bool
     light: str = ""
     home: str = ""
+    rank: str = ""
 
 
 class WhitesPage:
@@ -74,7 +76,9 @@ class WhitesPage:
     def lines(self) -> list[Line]:
         """The whites in rank."""
         shown = self.at.shown
-        return [self._line(i, *both) for i, both in enumerate(zip(shown, self.at.held(shown), strict=True))]
+        lines = [self._line(i, *both) for i, both in enumerate(zip(shown, self.at.held(shown), strict=True))]
+        lower = [replace(line, rank=words.why_not_higher(line.white, above.white)) for above, line in pairwise(lines)]
+        return [*lines[:1], *lower]
 
     @property
     def by_creaminess(self) -> list[Line]:
