@@ -15,6 +15,7 @@ from people.queries import team
 from prism import messages, naming, reading, trust, words
 from prism.difference import delta_e
 from schools import queries as school_queries
+from web import clocks
 
 
 @dataclass(frozen=True)
@@ -86,7 +87,7 @@ class Card:
                 stimulus.specular or "",
             ),
             words.number(apart) if earlier else "",
-            words.stood_until(words.day(one.replaced), one.reason, str(one.by or ""))
+            words.stood_until(clocks.day(one.replaced), one.reason, str(one.by or ""))
             if isinstance(one, Earlier)
             else words.WORKING_VALUE,
         )

@@ -44,20 +44,28 @@ def read_at_once(session: Session, readings: int = 3) -> None:
         measure(session)
 
 
-@transaction.atomic
 def measure(session: Session) -> Shot:
-    """Take one reading. Raises `ReaderError` when there are enough, or the reader cannot measure."""
-    session = Session.objects.select_for_update().get(pk=session.pk)
-    taken = session.shots.count()
-    if taken >= reader.MOST_READINGS:
-        raise reader.ReaderError(words.enough_readings(reader.MOST_READINGS))
-    device = queries.device(session)
-    reading = device.measure(session.thing, session.setting, queries.minutes(timezone.now()))
-    session.serial = device.serial
-    session.save(update_fields=["serial"])
-    return session.shots.create(
-        number=taken + 1, reflectance=reading.tolist(), calibrated=session.calibrated is not None
-    )
+    """Take one reading. Raises `ReaderError` when there are enough, or the reader cannot measure.
+
+    Nothing is locked while the reader is asked; a reading that was overtaken by another is taken once more.
+    """
+    for _ in range(TRIES):
+        session = Session.objects.get(pk=session.pk)
+        if session.shots.count() >= reader.MOST_READINGS:
+            raise reader.ReaderError(words.enough_readings(reader.MOST_READINGS))
+        device = queries.device(session)
+        reading = device.measure(session.thing, session.setting, queries.minutes(timezone.now()))
+        with transaction.atomic():
+            mine = Session.objects.filter(pk=session.pk, serial=session.serial).update(serial=device.serial)
+            taken = session.shots.count()
+            if mine and taken < reader.MOST_READINGS:
+                return session.shots.create(
+                    number=taken + 1, reflectance=reading.tolist(), calibrated=session.calibrated is not None
+                )
+    raise reader.ReaderError(words.reader_busy())
+
+
+TRIES = 4
 
 
 def drop(shot: Shot, reason: str) -> None:

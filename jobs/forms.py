@@ -21,7 +21,7 @@ from prism.light import checks
 from prism.light.materials import library
 from prism.light.room import Lamp, Window
 from prism.light.sun import Place
-from prism.numbers import is_number, parse
+from prism.numbers import is_number, typed
 from web.forms import ManyField, NumberField, SizedForm, SizeField, laid_out, plain
 
 SMALL = {"size": "5"}
@@ -300,10 +300,10 @@ class ElementForm(CoatedForm):
             raise forms.ValidationError(words.too_many_parts(len(pieces), MOST_PARTS))
         for piece in pieces:
             name, _, share = piece.removesuffix("%").rstrip().rpartition(" ")
-            if not name or not is_number(share) or parse(share) <= 0:
+            if not name or not is_number(share) or typed(share) <= 0:
                 raise forms.ValidationError(words.part_wrong(piece))
             colour, material = self._named(name.strip())
-            self.parts.append({"colour": colour, "material": material, "share": parse(share)})
+            self.parts.append({"colour": colour, "material": material, "share": typed(share)})
         total = sum(part["share"] for part in self.parts)
         if abs(total - 100) > 0.5:
             raise forms.ValidationError(words.parts_sum(total))

@@ -28,6 +28,7 @@ from prism.light.together import Terms
 from prism.reading import read
 from prism.stimulus import Stimulus, from_lab
 from schools import queries as school_queries
+from web import clocks
 
 
 class JobsPage:
@@ -185,11 +186,15 @@ class RoomPage:
         return self.job.zone or "UTC"
 
     @property
-    def readings(self) -> list[tuple[Metered, str]]:
-        """What meters read, newest first, each held against what was computed."""
+    def readings(self) -> list[tuple[Metered, str, str]]:
+        """What meters read, newest first, each held against what was computed, and when by the room's clocks."""
         held = self.room.readings.select_related("by")[:12]
         return [
-            (r, words.metered(words.lux_said(r.lux), r.wall, words.lux_said(r.computed_lux), r.lux / r.computed_lux))
+            (
+                r,
+                words.metered(words.lux_said(r.lux), r.wall, words.lux_said(r.computed_lux), r.lux / r.computed_lux),
+                clocks.moment(r.at, self.zone),
+            )
             for r in held
         ]
 

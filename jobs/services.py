@@ -50,15 +50,21 @@ def keep_job(by: User, job: Job, fields: Mapping[str, Any]) -> Job:
 @transaction.atomic
 def put_aside(by: User, thing: Job | Room) -> None:
     """Put a job or a room aside; `take_back` brings it back as it was."""
-    thing.deleted, thing.changed_by = timezone.now(), by
-    thing.save(update_fields=["deleted", "changed_by"])
+    _set_deleted(by, thing, timezone.now())
 
 
 @transaction.atomic
 def take_back(by: User, thing: Job | Room) -> None:
     """Bring back what was put aside."""
-    thing.deleted, thing.changed_by = None, by
-    thing.save(update_fields=["deleted", "changed_by"])
+    _set_deleted(by, thing, None)
+
+
+def _set_deleted(by: User, thing: Job | Room, when: datetime | None) -> None:
+    """Mark a job or room as deleted or not; what is kept of the job in memory is made anew."""
+    thing.deleted, thing.changed_by, thing.updated = when, by, timezone.now()
+    thing.save(update_fields=["deleted", "changed_by", "updated"])
+    if isinstance(thing, Room):
+        _touch_job(by, thing.job_id)
 
 
 @transaction.atomic
@@ -192,6 +198,13 @@ def measure(
 
     `typed` lux and kelvin come from a meter that the studio does not know; else the driver's is read.
     """
+    return keep_reading(by, metered(room, wall, at, sky, lamps_on, typed))
+
+
+def metered(
+    room: Room, wall: str, at: datetime, sky: str, lamps_on: bool, typed: tuple[float, float | None] | None = None
+) -> Metered:
+    """Return what a meter says of a wall, not kept yet, beside what is computed for it. Raises `MeterError`."""
     light = _light_on(room, wall, at, sky, lamps_on)
     computed = float(lux(light))
     if computed < meters.DARKEST:
@@ -200,12 +213,17 @@ def measure(
         driver = import_string(settings.LIGHT_METER_DRIVER)(room.pk, room.readings.count())
         found = driver.measure(light)
         typed = found.lux, found.kelvin
-    with transaction.atomic():
-        made = Metered.objects.create(
-            room=room, wall=wall, at=at, sky=sky, lamps_on=lamps_on, lux=typed[0], kelvin=typed[1],
-            computed_lux=computed, by=by,
-        )  # fmt: skip
-        _rescale(by, room)
+    return Metered(
+        room=room, wall=wall, at=at, sky=sky, lamps_on=lamps_on, lux=typed[0], kelvin=typed[1], computed_lux=computed
+    )  # fmt: skip
+
+
+@transaction.atomic
+def keep_reading(by: User, made: Metered) -> Metered:
+    """Keep what a meter said, and let it rescale the room."""
+    made.by = by
+    made.save()
+    _rescale(by, made.room)
     return made
 
 

@@ -19,7 +19,7 @@ from prism import words
 from prism.company import contrast
 from prism.company.cautions import Site, cautions
 from prism.messages.habits import current
-from prism.numbers import is_number, parse
+from prism.numbers import is_number, typed
 from prism.painting.amounts import AmountError, Bought, cans
 from prism.painting.areas import Areas
 from prism.stimulus import Stimulus
@@ -289,7 +289,7 @@ class WholeHome:
 
     def _lrv(self, text: str) -> float | None:
         if is_number(text):
-            return parse(text) if 0 <= parse(text) <= 100 else None
+            return typed(text) if 0 <= typed(text) <= 100 else None
         try:
             return deck_queries.one_named(self.user, text).stimulus.lrv if text else None
         except deck_queries.NotOneColourError:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 from prism.messages.habits import current
-from prism.numbers import parse
+from prism.numbers import typed
 from prism.typed import flattened
 
 FOOT = 0.3048
@@ -52,11 +52,11 @@ def read(text: str, kind: str) -> float:
     """
     clean = flattened(text).replace("′", "'").replace("”", '"').replace("″", '"')
     if kind == "length" and (feet := _FEET.fullmatch(clean)):
-        return parse(feet["feet"]) * FOOT + parse(feet["inches"]) * FOOT / 12
+        return typed(feet["feet"]) * FOOT + typed(feet["inches"]) * FOOT / 12
     found = _WITH_UNIT.fullmatch(clean)
     if not found:
         raise ValueError(text)
     named = (found["unit"] or "").strip().rstrip(".")
     if named and named not in OF[kind]:
         raise ValueError(text)
-    return parse(found["figure"]) * (OF[kind][named] if named else factor(kind))
+    return typed(found["figure"]) * (OF[kind][named] if named else factor(kind))

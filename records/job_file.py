@@ -33,7 +33,7 @@ from people.queries import members, studio_of
 from prism import words
 from prism.formats.text import plain_json
 from prism.typed import all_printable
-from records.models import Change
+from records.models import CLAIMED, Change
 from reviews.models import Shared
 
 FORMAT, VERSION = "gentle-prism-job", 1
@@ -42,7 +42,7 @@ MOST_RECORDS = 200_000
 LEFT_OUT = {
     "reviews.Shared": {"seed", "digest"},
     "reviews.Viewing": {"sent"},
-    "records.Change": {"content_type", "actor_email", "remote_addr"},
+    "records.Change": {"content_type", "actor_email", "remote_addr", "additional_data"},
 }
 """What goes nowhere else: addresses, and what means something in one database alone."""
 
@@ -226,6 +226,7 @@ class _Reader:
             if each.name in row and not each.generated:
                 setattr(one, each.attname, self._value(each, row[each.name]))
         if isinstance(one, Change):
+            one.additional_data = {CLAIMED: True}  # nobody here saw it made
             one.content_type = ContentType.objects.get_for_model(apps.get_model(one.thing))
         elif isinstance(one, Shared):
             one.withdrawn = one.withdrawn or timezone.now()

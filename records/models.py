@@ -10,6 +10,9 @@ from django.db import models
 from jobs.models import Job
 from reviews.models import Review
 
+CLAIMED = "claimed by a file"
+"""The mark of a change that came in with a file, which alone says who made it and when."""
+
 
 class ChangeManager(LogEntryManager):  # type: ignore[misc]
     """Makes changes that know to which review or job they belong."""

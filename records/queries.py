@@ -13,7 +13,7 @@ from django.utils import timezone
 from jobs.models import Job
 from people.names import name_of
 from prism import words
-from records.models import Change
+from records.models import CLAIMED, Change
 from reviews.models import Review
 
 TOGETHER = timedelta(seconds=2)
@@ -74,6 +74,8 @@ def said(changes: Iterable[Change], whole: bool = False) -> list[Said]:
         if lines:
             lines = [words.CHANGED_UNNAMED] if hidden else lines
             who = name_of(first.actor) or words.NOBODY_SIGNED_IN
+            if (first.additional_data or {}).get(CLAIMED):
+                who = words.according_to_file(who)
             found.append(Said(first.timestamp, who, lines, first.review if whole else None))
     return found
 

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Hashable, Iterable, Sequence
 from dataclasses import dataclass
+from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.exceptions import PermissionDenied
 from django.db.models import Count, Max, QuerySet
 
+from decks.models import Colour
 from jobs.models import Job
 from people.names import name_of
 from people.queries import may_change, team
@@ -49,6 +51,15 @@ def state_of(job: Job) -> Hashable:
     """Return what changes whenever something was decided or reviewed in the rooms of a job."""
     held = Review.objects.filter(room__job=job, deleted=None).aggregate(Count("pk"), Max("updated"))
     return job.pk, job.updated, *held.values()
+
+
+def values_of_own(colours: Iterable[int]) -> list[tuple[Any, ...]]:
+    """Return the values of those among colours that are no deck's, since they may be measured again."""
+    wanted = list(colours)
+    if not wanted:
+        return []
+    own = Colour.objects.filter(pk__in=wanted, maker=None).order_by("pk")
+    return list(own.values_list("pk", "lab_l", "lab_a", "lab_b", "lrv"))
 
 
 def may_write(user: User, review: Review) -> bool:

@@ -18,6 +18,7 @@ from prism.viewing.scales import neutral_shift
 from reviews.models import Correction, Review, SamplePlan, Shortlisted
 from schools import queries as school_queries
 from schools import services as school_services
+from web.locks import without_waiting
 
 
 @transaction.atomic
@@ -78,10 +79,16 @@ def remember_place(review: Review, step: str, beside: Colour | None) -> None:
 
 
 def keep_findings(review: Review, findings: dict[str, Any]) -> None:
-    """Keep the findings of the steps with the review. They follow from it, so its date stays."""
-    if findings != review.findings:
-        review.findings = findings
-        Review.objects.filter(pk=review.pk).update(findings=findings)
+    """Keep the findings of the steps with the review. They follow from it, so its date stays.
+
+    They are kept by whoever reads, and need not be: where somebody writes at that moment they are left to the next.
+    """
+    if findings == review.findings:
+        return
+    review.findings = findings
+    with without_waiting() as free:
+        if free:
+            Review.objects.filter(pk=review.pk).update(findings=findings)
 
 
 WALL = ("surround", "names_shown", "edge_view", "wall_view", "wall_order", "withhold")

@@ -6,6 +6,7 @@
 
 from __future__ import annotations
 
+import logging
 import secrets
 import sys
 from pathlib import Path
@@ -117,7 +118,11 @@ WORKS = {
     "deck-undo": "decks.work.take_back",
 }
 
-SCHEDULED = ["studio.demo_visit.sweep" if DEMO else "studio.backups.scheduled", "reviews.finding.meaning.scheduled"]
+SCHEDULED = [
+    "studio.demo_visit.sweep" if DEMO else "studio.backups.scheduled",
+    "reviews.finding.meaning.scheduled",
+    "works.pruning.scheduled",
+]
 if "test" in sys.argv[1:2]:
     SCHEDULED = []
 BACKUPS: str = env("BACKUPS", default=str(VAR / "backups"))
@@ -254,8 +259,10 @@ LOGGING = {
     "disable_existing_loggers": False,
     "formatters": {"lines": {"()": "web.logs.Lines"}},
     "handlers": {"console": {"class": "logging.StreamHandler"} | ({"formatter": "lines"} if PRODUCTION else {})},
+    "root": {"handlers": ["console"], "level": "WARNING"},
     "loggers": {
-        "django": {"handlers": ["console"], "level": "WARNING"},
-        "studio": {"handlers": ["console"], "level": "INFO"},
+        "django": {"handlers": ["console"], "level": "WARNING", "propagate": False},
+        "studio": {"handlers": ["console"], "level": "INFO", "propagate": False},
     },
 }
+logging.captureWarnings(PRODUCTION)

@@ -32,11 +32,13 @@ class System(models.Model):
 
 
 class Machine(models.Model):
-    """A person's tinting machine as it was left: its running number, and mL left of each colorant."""
+    """A person's tinting machine as it was left: its running number, and mL left of each colorant; while it is at work,
+    by when it must have answered."""
 
     owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="tinting_machine")
     serial = models.PositiveIntegerField(default=0)
     levels = models.JSONField(default=dict)
+    busy_until = models.DateTimeField(null=True, blank=True)
 
     def __str__(self) -> str:
         return f"machine of {self.owner}"

@@ -5,9 +5,12 @@ from __future__ import annotations
 import json
 from collections.abc import Iterator
 from contextlib import contextmanager
+from datetime import timedelta
+from time import sleep
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import Q, QuerySet
 from django.utils import timezone
 
 from decks.models import Colour
@@ -47,39 +50,65 @@ def take_back(system: System) -> None:
     system.save(update_fields=["deleted", "changed"])
 
 
+AT_WORK, WAITS, LOOKS_AGAIN = timedelta(seconds=60), 5.0, 0.1
+"""How long a machine may be at work on one order before it is taken to have been left, and for how many seconds,
+looking how often, the next order waits for it."""
+
+
 @contextmanager
 def _at_machine(owner: User) -> Iterator[Driver]:
-    """Lend the studio's tinting machine, and keep how it is left; where it refuses, nothing has changed."""
+    """Lend the studio's tinting machine. While it works nothing is locked but the machine; no other writer waits.
+
+    Raises `DispenserError` where there is none, or another order keeps it longer than one waits.
+    """
     system = queries.system_for(owner)
     if system is None:
         raise DispenserError(messages.no_tinting_system())
-    with transaction.atomic():
-        kept, _ = Machine.objects.select_for_update().get_or_create(owner_id=founder(owner))
-        device = queries.machine(owner, system)
-        yield device
-        kept.serial, kept.levels = device.serial, dict(device.levels)
-        kept.save()
+    own = Machine.objects.filter(owner_id=founder(owner))
+    _take(own, founder(owner))
+    try:
+        yield queries.machine(owner, system)
+    finally:
+        own.update(busy_until=None)
 
 
-@transaction.atomic
+def _take(own: QuerySet[Machine], founder_id: int) -> None:
+    Machine.objects.get_or_create(owner_id=founder_id)
+    for _ in range(int(WAITS / LOOKS_AGAIN)):
+        now = timezone.now()
+        free = Q(busy_until=None) | Q(busy_until__lte=now)
+        if own.filter(free).update(busy_until=now + AT_WORK):
+            return
+        sleep(LOOKS_AGAIN)
+    raise DispenserError(messages.machine_busy())
+
+
+def _left(owner: User, device: Driver) -> None:
+    """Keep how a machine was left."""
+    Machine.objects.filter(owner_id=founder(owner)).update(serial=device.serial, levels=dict(device.levels))
+
+
 def dispense(owner: User, colour: Colour, percent: float, name: str, formula: Formula) -> Batch:
     """Have a can tinted. Raises `DispenserError` where the machine cannot; then nothing was dispensed."""
     with _at_machine(owner) as device:
         made = device.dispense(formula)
-    return Batch.objects.create(
-        owner_id=owner.pk,
-        colour=colour,
-        percent=percent,
-        name=name[:160],
-        can=formula.can.key,
-        serial=made.serial,
-        base=made.recipe.base,
-        wanted=dict(formula.recipe.amounts),
-        given=dict(made.recipe.amounts),
-    )
+        with transaction.atomic():
+            _left(owner, device)
+            return Batch.objects.create(
+                owner_id=owner.pk,
+                colour=colour,
+                percent=percent,
+                name=name[:160],
+                can=formula.can.key,
+                serial=made.serial,
+                base=made.recipe.base,
+                wanted=dict(formula.recipe.amounts),
+                given=dict(made.recipe.amounts),
+            )
 
 
 def refill(owner: User, code: str) -> None:
     """Fill a canister up. Raises `DispenserError` for a colorant that the machine does not have."""
     with _at_machine(owner) as device:
         device.refill(code)
+        _left(owner, device)

@@ -8,6 +8,7 @@ import numpy as np
 
 from prism import words
 from training.queries import Axis
+from web import clocks
 
 WIDTH, HEIGHT = 260, 78
 LEAST, MOST = 0.3, 12.0
@@ -40,7 +41,7 @@ def drawn(axis: Axis) -> Drawn:
     figures = words.told_apart(axis.found)
     if len(grew) > 1:
         figures += f"; {words.how_it_grew(grew[0][1], axis.found)}"
-    days = [words.day(moment) if moment else "" for moment in (axis.first, axis.last)]
+    days = [clocks.day(moment) if moment else "" for moment in (axis.first, axis.last)]
     return Drawn(
         axis.title, figures, _points(band), _points(list(zip(x, value, strict=True))),
         [(_y(mark), f"{mark:g}") for mark in MARKS], *days,

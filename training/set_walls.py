@@ -16,7 +16,7 @@ from django.utils import timezone
 from decks.models import Colour
 from people.queries import team
 from prism import words
-from prism.numbers import parse
+from prism.numbers import typed
 from prism.school import School
 from prism.training.exercise import Kind
 from prism.training.walls import ABOUT_ONE
@@ -110,7 +110,7 @@ def set_for_studio(user: User, kind: str, apart: str) -> SetWall:
         raise ValueError(words.KIND_UNKNOWN)
     wanted = Kind(kind)
     try:
-        size = parse(apart)
+        size = typed(apart)
     except ValueError:
         raise ValueError(words.apart_wrong(apart, *APART)) from None
     if not APART[0] <= size <= APART[1]:

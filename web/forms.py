@@ -11,15 +11,17 @@ from django.utils.html import format_html
 from django.utils.safestring import SafeString, mark_safe
 
 from prism import messages, sizes, words
-from prism.stimulus import IntakeError, figure
+from prism.numbers import AmbiguousError, typed
 
 
 def number_typed(label: str, text: str) -> float:
-    """Return a number as people write it, with a point or a comma. Raises `ValidationError`."""
+    """Return a number as its person writes numbers. Raises `ValidationError`."""
     try:
-        return figure(label, text)
-    except IntakeError as wrong:
-        raise forms.ValidationError(str(wrong)) from None
+        return typed(text)
+    except AmbiguousError as wrong:
+        raise forms.ValidationError(messages.ambiguous_number(label, text, wrong.readings)) from None
+    except ValueError:
+        raise forms.ValidationError(messages.not_a_number(label, text)) from None
 
 
 class NumberField(forms.CharField):
@@ -84,6 +86,8 @@ class SizeField(NumberField):
         """Return the size that was typed. Raises `ValidationError`."""
         try:
             return sizes.read(text, self.kind)
+        except AmbiguousError as wrong:
+            raise forms.ValidationError(messages.ambiguous_number(label, text, wrong.readings)) from None
         except ValueError:
             raise forms.ValidationError(words.size_wrong(label, text, self.kind)) from None
 

@@ -14,6 +14,7 @@ from django.utils import timezone
 from django.utils.module_loading import import_string
 
 from prism import words
+from works.doer import this_process
 from works.models import Work
 
 logger = logging.getLogger(__name__)
@@ -59,7 +60,9 @@ Kind = Callable[[User, dict[str, Any], Progress], Result]
 
 def do_work(pk: int) -> None:
     """Do a piece of work that waits; whatever happens, how it ended is kept."""
-    taken = Work.objects.filter(pk=pk, state=Work.State.WAITING).update(state=Work.State.RUNNING, moved=timezone.now())
+    taken = Work.objects.filter(pk=pk, state=Work.State.WAITING).update(
+        state=Work.State.RUNNING, moved=timezone.now(), doer=this_process()
+    )
     if not taken:
         return
     work = Work.objects.select_related("owner").get(pk=pk)

@@ -9,6 +9,8 @@ from django.db import models
 from django.urls import reverse
 from django.utils import timezone
 
+from works.doer import is_gone
+
 LOST = timedelta(minutes=2)
 """Work that has said nothing for so long is taken for interrupted."""
 
@@ -16,7 +18,8 @@ LOST = timedelta(minutes=2)
 class Work(models.Model):
     """A piece of long work: of which kind, what was asked, how far it is, and what came of it.
 
-    `moved` is when it last said how far it is; `stop` asks it to stop at the next such moment.
+    `moved` is when it last said how far it is; `stop` asks it to stop at the next such moment; `doer` names the process
+    that is at it.
     """
 
     class State(models.TextChoices):
@@ -36,6 +39,7 @@ class Work(models.Model):
     steps_done = models.PositiveIntegerField(default=0)
     steps = models.PositiveIntegerField(default=0)
     stop = models.BooleanField(default=False)
+    doer = models.CharField(max_length=120, blank=True)
     said = models.CharField(max_length=400, blank=True)
     content = models.BinaryField(null=True, blank=True, editable=False)
     file_name = models.CharField(max_length=120, blank=True)
@@ -62,4 +66,4 @@ class Work(models.Model):
     @property
     def is_lost(self) -> bool:
         """Whether whoever did it seems to be gone."""
-        return self.state == self.State.RUNNING and timezone.now() - self.moved > LOST
+        return self.state == self.State.RUNNING and (timezone.now() - self.moved > LOST or is_gone(self.doer))

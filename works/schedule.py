@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import threading
 import time
 
@@ -9,6 +10,8 @@ from django.conf import settings
 from django.db import close_old_connections
 
 from works import tasks
+
+logger = logging.getLogger(__name__)
 
 EVERY = 3_600.0
 """Seconds between two looks."""
@@ -25,8 +28,12 @@ def keep_looking() -> threading.Thread:
 
     def on() -> None:
         while True:
-            look()
-            close_old_connections()
+            try:
+                look()
+            except Exception:  # whatever it was, the next look may do
+                logger.exception("what is due could not be looked at")
+            finally:
+                close_old_connections()
             time.sleep(EVERY)
 
     thread = threading.Thread(target=on, name="schedule", daemon=True)

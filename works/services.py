@@ -13,7 +13,7 @@ from django.utils import timezone
 
 from prism import words
 from works import tasks
-from works.models import LOST, Work
+from works.models import Work
 
 KEPT_FOR = timedelta(days=7)
 
@@ -54,15 +54,15 @@ def _enqueue(work: Work) -> None:
 def stop(work: Work) -> None:
     """Ask a piece of work to stop; one that has not begun, or whose doer is gone, stops at once."""
     Work.objects.filter(pk=work.pk).update(stop=True)
-    waiting = Work.objects.filter(pk=work.pk, state=Work.State.WAITING)
-    lost = Work.objects.filter(pk=work.pk, state=Work.State.RUNNING, moved__lt=timezone.now() - LOST)
-    for held in (waiting, lost):
+    work.refresh_from_db()
+    if work.state == Work.State.WAITING or work.is_lost:
+        held = Work.objects.filter(pk=work.pk, state=work.state, moved=work.moved)
         held.update(state=Work.State.STOPPED, said=words.WORK_STOPPED, ended=timezone.now())
 
 
 def take_up_again() -> int:
     """Have what was under way when its doer went done anew, from the start; return how many pieces there were."""
-    lost = list(Work.objects.filter(state=Work.State.RUNNING, moved__lt=timezone.now() - LOST, stop=False))
+    lost = [work for work in Work.objects.filter(state=Work.State.RUNNING, stop=False) if work.is_lost]
     for work in lost:
         Work.objects.filter(pk=work.pk).update(state=Work.State.WAITING, steps_done=0, moved=timezone.now())
         _enqueue(work)

@@ -25,7 +25,8 @@ DARK_TRIM = 14.0
 SHADY_PORCH = 55.0
 """LRV below which the ceiling of a porch takes the light from what lies behind it."""
 ACCENT_FROM, PALE_FROM, QUIET = 45.0, 72.0, 8.0
-"""LRV up to which one wall parts plainly from pale ones, and from which a colour is pale; C*ab below which it is quiet."""
+"""LRV up to which one wall parts plainly from pale ones, and from which a colour is pale; C*ab below which it is quiet,
+and says little on so large a thing."""
 ISLAND, SHELVES, CABINETS = (8.0, 50.0), (10.0, 60.0), (20.0, 85.0)
 """LRV between which an island is deeper than what stands round it, shelves give what is on them a ground, and cabinets
 show neither every speck nor every splash."""
@@ -33,6 +34,8 @@ SPEAKS = 12.0
 """C*ab from which a colour on a small thing speaks."""
 DOOR_TOLD, LOUD = 50.0, 30.0
 """LRV up to which a door is told from white trim; C*ab from which a whole house is loud in the sun."""
+SHIFTS = 8.0
+"""Undertone, Lab units, from which a colour shifts visibly from one room's light to the next."""
 SHUTTERS = 50.0
 """LRV up to which shutters stand out from a pale wall."""
 SCUFFED = 75.0
@@ -168,8 +171,8 @@ def _walls(surface: str, reading: Reading, school: School, around: Around) -> Fo
             found.append((Suits.NO, Reason("too deep for a home", lrv, rules.accent_below)))
         if chroma >= rules.clear:
             found.append((Suits.NO, Reason("a statement everywhere", chroma, rules.clear)))
-        elif _strong(reading, school):
-            found.append((Suits.WITH_CARE, Reason("shifts from room to room", _undertone(reading), _much(school))))
+        elif _undertone(reading) >= SHIFTS:
+            found.append((Suits.WITH_CARE, Reason("shifts from room to room", _undertone(reading), SHIFTS)))
     elif surface == "one wall":
         if lrv >= school.white_lrv or (lrv >= PALE_FROM and chroma < QUIET):
             found.append((Suits.NO, Reason("no accent", lrv, min(lrv, school.white_lrv))))

@@ -41,6 +41,11 @@ def ran_dry(name: str, wanted: float, left: float) -> str:
     return f"There is too little {name}: {number(wanted)} mL are wanted, {number(left)} mL are left. Refill it."
 
 
+def machine_busy() -> str:
+    """Say that the machine is at work on another can."""
+    return "The tinting machine is still at work on another can: try again when it is done."
+
+
 def no_tinting_system() -> str:
     """Say that the studio has no tinting system."""
     return "There is no tinting system in this studio yet: bring one in at the tinting machine."

@@ -18,6 +18,12 @@ def not_a_number(name: str, text: str) -> str:
     return f"{name} is '{shortened(text)}': that is not a number."
 
 
+def ambiguous_number(name: str, text: str, readings: tuple[str, str]) -> str:
+    """Say that a figure may be thousands or decimals, and how to write either."""
+    thousands, decimals = readings
+    return f"{name} is '{shortened(text)}': write {thousands} or {decimals}, so that it is clear which is meant."
+
+
 def missing(name: str) -> str:
     """Say that a figure was left out."""
     return f"{name} is empty: all three of L*, a* and b* are needed."

@@ -9,6 +9,8 @@ from functools import lru_cache
 CHEAPER = 0.7
 """Exponent on litres by which a can's price grows: a litre is the cheaper the larger its can."""
 MOST_LITRES = 400.0
+_DIGITS = 6
+"""Digits of a litre that count: a millionth of one is no paint."""
 
 
 class AmountError(ValueError):
@@ -39,6 +41,7 @@ def cans(wanted: float, sizes: tuple[tuple[str, float], ...]) -> Bought:
     """
     if not sizes or any(size <= 0 for _, size in sizes) or wanted > MOST_LITRES:
         raise AmountError("cans")
+    wanted = round(wanted, _DIGITS)  # what only the arithmetic left over buys no can
     if wanted <= 0:
         return Bought((), 0.0, 0.0)
     ordered = sorted(sizes, key=lambda one: (-one[1], one[0]))

@@ -27,6 +27,18 @@ GREENISH, PINKISH = (70, -5, 6), (70, 5, 7)
 DEEP_GREEN, PALE_GREEN, GREY = (35, -9, 8), (88, -4, 5), (60, -0.25, 4.6)
 
 
+class Discriminating(unittest.TestCase):
+    def test_verdicts_tell_colours_apart(self):
+        # what holds of nearly every colour tells nobody anything: the sixteen together carry six bits, none is constant
+        readings = [read(entry.colour, WALL) for entry in demo.deck()[::4]]
+        verdicts = np.array([[int(one.suits) for one in use.uses(found, WALL)] for found in readings])
+        _, counts = np.unique(verdicts, axis=0, return_counts=True)
+        share = counts / counts.sum()
+        self.assertGreater(float(-(share * np.log2(share)).sum()), 5.8)
+        for surface, column in zip(use.SURFACES, verdicts.T, strict=True):
+            self.assertLess(max(np.bincount(column, minlength=3)) / len(column), 0.85, surface)
+
+
 class Fabrics(unittest.TestCase):
     def test_same_undertone_and_another_depth_belongs_best(self):
         rug = cloth("rug", (DEEP_GREEN, 1))
@@ -182,11 +194,13 @@ class Uses(unittest.TestCase):
         self.assertEqual(self.level(deep, "walls of one room", floor=30, lux=900), Suits.SUITS)
 
     def test_chroma_decides_of_large_surfaces_and_not_of_furniture(self):
-        strong = (82, 4, 40)
+        strong, clear = (82, 4, 40), (70, 4, 22)
         self.assertEqual(self.level(strong, "walls of the whole home"), Suits.NO)
         self.assertEqual(self.level(strong, "walls of one room"), Suits.WITH_CARE)
-        self.assertEqual(self.level(strong, "cabinets"), Suits.WITH_CARE)
+        self.assertEqual(self.level(clear, "cabinets"), Suits.WITH_CARE)
+        self.assertEqual(self.level(strong, "cabinets"), Suits.NO)
         self.assertEqual(self.level(strong, "furniture"), Suits.SUITS)
+        self.assertEqual(self.level((92, 0, 4), "furniture"), Suits.NO)  # a pale quiet piece says nothing
 
     def test_a_deep_ceiling_comes_down(self):
         self.assertEqual(self.level((92, 0, 3), "ceiling"), Suits.SUITS)
@@ -196,7 +210,9 @@ class Uses(unittest.TestCase):
     def test_trim_is_light_or_dark_and_shows_its_edge(self):
         self.assertEqual(self.level((94, 0, 3), "trim"), Suits.SUITS)
         self.assertEqual(self.level((25, 0, 0), "trim"), Suits.SUITS)
-        self.assertEqual(self.level((70, 0, 3), "trim"), Suits.WITH_CARE)
+        self.assertEqual(self.level((85, 0, 3), "trim"), Suits.WITH_CARE)
+        self.assertEqual(self.level((70, 0, 3), "trim"), Suits.NO)
+        self.assertEqual(self.level((70, 0, 3), "doors"), Suits.SUITS)  # a door is told from white trim
         self.assertEqual(self.level((94, 0, 3), "trim", walls=82), Suits.WITH_CARE)
 
     def test_the_most_brilliant_white_glares_on_doors(self):
@@ -204,7 +220,12 @@ class Uses(unittest.TestCase):
         self.assertEqual(self.level((94, -0.3, 3.5), "doors"), Suits.SUITS)
 
     def test_floors_show_dust_and_dirt(self):
-        for lab, level in (((30, 0, 2), Suits.WITH_CARE), ((60, 0, 2), Suits.SUITS), ((90, 0, 2), Suits.WITH_CARE)):
+        for lab, level in (
+            ((30, 0, 2), Suits.WITH_CARE),
+            ((60, 0, 4), Suits.SUITS),
+            ((84, 0, 4), Suits.WITH_CARE),
+            ((93, 0, 4), Suits.NO),
+        ):
             self.assertEqual(self.level(lab, "floor"), level)
 
     def test_outdoors_dark_colours_heat_up_and_the_substrate_has_its_own_limit(self):
@@ -212,7 +233,9 @@ class Uses(unittest.TestCase):
         self.assertEqual(self.level((60, 0, 2), "shutters"), Suits.SUITS)
         self.assertEqual(self.level((60, 0, 2), "shutters", limit=40), Suits.NO)
         self.assertEqual(self.level((96, 0, 2), "outside walls"), Suits.WITH_CARE)
-        self.assertEqual(self.level((40, 0, 2), "porch ceiling"), Suits.WITH_CARE)
+        self.assertEqual(self.level((70, 0, 4), "porch ceiling"), Suits.WITH_CARE)
+        self.assertEqual(self.level((40, 0, 2), "porch ceiling"), Suits.NO)
+        self.assertEqual(self.level((92, 0, 4), "shutters"), Suits.NO)  # lost on a pale wall
 
     def test_outdoors_everything_is_lighter_and_less_coloured(self):
         for lab in ((85, -2, 6), (60, 10, 20), (30, 10, 10), (70, -20, -10)):

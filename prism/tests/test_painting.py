@@ -36,6 +36,8 @@ class Amounts(unittest.TestCase):
         self.assertEqual(cans(12.2, SIZES).cans, (("10 L", 1), ("2.5 L", 1)))
         self.assertAlmostEqual(cans(12.2, SIZES).left, 0.3)
         self.assertEqual(cans(0.0, SIZES), Bought((), 0.0, 0.0))
+        # what the arithmetic leaves over in the sixteenth digit buys no can
+        self.assertEqual(cans(6.000000000000001, SIZES).cans, cans(6.0, SIZES).cans)
         self.assertEqual(cans(4.2, SIZES).cans, (("5 L", 1),))
         for wanted in (0.1, 0.9, 7.7, 33.3, 61.0):
             found = cans(wanted, SIZES)

@@ -11,6 +11,7 @@ from prism.company.scheme import CARRIED, Asked, Carried, SchemeError, scheme, w
 from prism.difference import delta_e
 from prism.reading import read
 from prism.school.checks import CHARACTERS
+from prism.stimulus import from_lab
 from prism.tests.test_command_line import run
 
 WALL = school.load()
@@ -37,6 +38,35 @@ def made(code, character, rows=None, asked=None, chosen=WALL):
     pool = Pool(LAB[rows], LRV[rows], [KEYS[r] for r in rows], chosen, chosen.neutral)
     found = scheme(subject(code), character, pool, asked)
     return found, {place.name: place for place in found.places}
+
+
+class Audited(unittest.TestCase):
+    def test_a_paler_companion_is_paler_and_what_is_too_strong_or_weak_is_said(self):
+        some = np.random.default_rng(2).choice(len(KEYS), 40, replace=False)
+        held = 0
+        for row in some:
+            for character in PLAIN:
+                found, places = made(KEYS[row], character)
+                if "paler" in places:
+                    held += 1
+                    self.assertGreater(places["paler"].lrv, found.at("subject").lrv, (KEYS[row], character))
+                for name in ("middle", "accent"):
+                    place = places[name]
+                    missed = abs(place.strength - place.wanted_strength) > max(3.0, 0.4 * place.wanted_strength)
+                    self.assertEqual(missed, any("nearer to that strength" in r for r in words.place_reasons(place)))
+        self.assertGreater(held, 80)
+
+    def test_a_navy_gets_no_middle_three_times_as_strong_as_it_wants(self):
+        navy = read(from_lab((22, 2, -18), provenance="reading-average"), WALL)
+        middle = scheme(navy, "ladder", POOL).at("middle")
+        self.assertLess(middle.strength, 1.5 * middle.wanted_strength)
+
+    def test_black_begins_at_lrv_5(self):
+        for lightness, word in ((26.5, "black"), (28.0, "grey")):  # LRV 4.9 and 5.5
+            found = read(from_lab((lightness, 0, 1.0), provenance="reading-average"), WALL)
+            self.assertEqual(found.family.word, word)
+            if word == "black":
+                self.assertEqual(found.depth, "near-black")
 
 
 class Schemes(unittest.TestCase):

@@ -42,6 +42,40 @@ class Ranking(unittest.TestCase):
         self.assertEqual(order(COOL_WALL)[0], "cool")
         self.assertEqual(order(COOL_WALL)[-1], "creamy")
 
+    def test_a_blue_white_has_no_yellow_to_show(self):
+        # however blue the wall, and however much less blue the white is
+        navy = colour(25.0, 2.0, -22.0)
+        for white in rank(navy, ALL, KEYS, WALL):
+            if white.reading.undertone.vector[1] < 0:
+                self.assertFalse(white.shows_yellow, KEYS[white.index])
+        self.assertTrue(next(w for w in rank(navy, ALL, KEYS, WALL) if KEYS[w.index] == "creamy").shows_yellow)
+
+    def test_beside_cream_that_stays_an_icy_white_is_not_first(self):
+        cream = colour(92.0, 0.2, 11.0)
+        found = rank(COOL_WALL, ALL, KEYS, WALL, there=[cream])
+        self.assertEqual(KEYS[found[0].index], "creamy")
+        icy = next(white for white in found if KEYS[white.index] == "cool")
+        self.assertTrue(icy.turns_yellow)
+        self.assertIn("turns the cupboards yellow", words.white_note(icy, 10, ["the cupboards"]))
+
+    def test_strong_walls_of_different_hues_get_different_whites_and_none_gets_most(self):
+        deck = demo.deck()
+        lab, lrv = np.array([one.colour.lab for one in deck]), np.array([one.colour.lrv for one in deck])
+        rows = which(lab, lrv, WALL, WALL.neutral)
+        whites, keys = read_all([deck[row].colour for row in rows], WALL), [deck[row].code for row in rows]
+        walls = [deck[i] for i in np.random.default_rng(1).choice(np.flatnonzero((lrv > 5) & (lrv < 72)), 200)]
+        first = [keys[rank(read(one.colour, WALL), whites, keys, WALL)[0].index] for one in walls]
+        top = sum(sorted((first.count(key) for key in set(first)), reverse=True)[:3])
+        self.assertLess(top / len(walls), 0.3)
+        strong = [colour(55, 30, 32), colour(65, 8, 50), colour(60, 3, 8)]  # terracotta, mustard, taupe
+        self.assertGreater(len({keys[rank(one, whites, keys, WALL)[0].index] for one in strong}), 1)
+
+    def test_each_rank_says_why_it_is_not_higher(self):
+        found = rank(WARM_WALL, ALL, KEYS, WALL)
+        said = [words.why_not_higher(white, above) for above, white in itertools.pairwise(found)]
+        self.assertTrue(all(said))
+        self.assertGreater(len(set(said)), 2)
+
     def test_a_near_neutral_white_bridges_both(self):
         for wall in (WARM_WALL, COOL_WALL):
             found = {KEYS[w.index]: w.agreement for w in rank(wall, ALL, KEYS, WALL)}

@@ -2,8 +2,8 @@
 
 What is not known is the threshold: by how much, ΔE00, two colours must differ for this eye to tell in three of four
 tries of two; nor how steeply it tells more beyond it, nor how often its hand slips. After every answer the probability
-of all three over a grid is brought up to date, and the next difference that is shown is the likeliest threshold, so that
-few answers are wasted on what is plain or hopeless. An eye learns, so an answer counts less the more came after it.
+of all three over a grid is brought up to date, and the next difference shown is the likeliest threshold, so that few
+answers are wasted on what is plain or hopeless. An eye learns, so an answer counts less the more came after it.
 """
 
 from __future__ import annotations

@@ -12,6 +12,11 @@ if TYPE_CHECKING:
     from prism.school import School
 
 
+def reader_busy() -> str:
+    """Say that the reader is being used at another screen."""
+    return "The reader is being used at another screen: read again when that one is done."
+
+
 def enough_readings(most: int) -> str:
     """Say that there is no room for another reading."""
     return f"{numeral(most).capitalize()} readings are enough: leave some out, or start again."

@@ -69,39 +69,61 @@ def wall_name(wall: str, has_window: bool, opposite: bool) -> str:
 
 
 def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -> str:
-    """Return in a sentence what a wall reads as, and what became of its board."""
+    """Return in a sentence what a wall looks like, and what became of its board."""
     start = f"On the {wall} wall at {clock(hour)}"
     if reading is None:
         return f"{start} it is {DARK}."
-    return f"{start} it reads as {_lower(headline(reading))}; {change_from(reading, board)}."
+    sure = "" if reading.families.level.value == "certain" else "probably "
+    return f"{start} it {sure}looks like {_lower(headline(reading))}; {change_from(reading, board)}."
+
+
+SHIFTED = 1.0
+"""Lab units along its own undertone from which a colour is said to gain or to lose some of it."""
 
 
 def change_from(reading: Reading, board: Reading) -> str:
     """Return what a light did to a board: its undertone, then its depth."""
-    fell = board.lab[0] - reading.lab[0]
-    depth = (
-        f"{number(abs(board.lrv - reading.lrv), 0)} points of LRV {'darker' if fell > 0 else 'lighter'} than the board"
-        if abs(fell) >= 1.5
-        else "as deep as the board"
-    )
-    now, then = _named(reading), _named(board)
-    if then and now == then:
-        grew = reading.undertone.strength - board.undertone.strength
-        what = f"its {then} " + ("comes forward" if grew >= 1.0 else "falls back" if grew <= -1.0 else "holds")
-    elif now and then:
-        what = f"{now} comes forward in place of {then}"
-    elif now:
-        what = f"{now} comes forward"
-    elif then:
-        what = f"its {then} falls back"
-    else:
-        what = "no undertone comes forward"
-    return f"{what}, {depth}"
+    return f"{_hue_change(reading, board)}, {_depth_change(reading, board)}"
 
 
-def _named(reading: Reading) -> str:
-    """Return the hue that may be named, by the trade's word at its depth; empty where none may."""
-    return hue(reading.undertone.main, reading.lrv) if reading.undertone.main else ""
+def _depth_change(reading: Reading, board: Reading) -> str:
+    if abs(board.lab[0] - reading.lab[0]) < 1.5:
+        return "as deep as the board"
+    points = number(abs(board.lrv - reading.lrv), 0)
+    return f"{points} points of LRV {'darker' if reading.lab[0] < board.lab[0] else 'lighter'} than the board"
+
+
+def _hue_change(reading: Reading, board: Reading) -> str:
+    """Return what became of a board's hue. It fades only where there is less of it, along its own direction."""
+    now, then = _hue_key(reading), _hue_key(board)
+    gained = _along(board.undertone.vector, reading) - board.undertone.strength
+    if now == then:
+        if not now:
+            return "without an undertone still"
+        name = hue(now, board.lrv)
+        return f"its {name} " + ("grows" if gained >= SHIFTED else "fades" if gained <= -SHIFTED else "holds")
+    if not then:
+        return f"it pulls {hue(now, reading.lrv)}"
+    if not now:
+        return f"its {hue(then, board.lrv)} fades"
+    fades = f"its {hue(then, board.lrv)} fades and " if gained <= -SHIFTED else ""
+    return f"{fades}it pulls {hue(now, reading.lrv)}"
+
+
+def _along(direction: tuple[float, float], reading: Reading) -> float:
+    """Return how much of a reading's undertone lies along a direction, Lab units."""
+    size = (direction[0] ** 2 + direction[1] ** 2) ** 0.5
+    x, y = reading.undertone.vector
+    return (x * direction[0] + y * direction[1]) / size if size > 0 else 0.0
+
+
+def _hue_key(reading: Reading) -> str:
+    """Return the hue that a colour shows: its own where it belongs to a hue, else that of its undertone; empty where it
+    has none to speak of. It is the method's word, so that a pink and a red are one."""
+    found = reading.undertone
+    if reading.family.hue:
+        return reading.family.hue
+    return "" if found.strength_word == found.passive_word else found.main or found.nearest
 
 
 def _lower(text: str) -> str:
@@ -112,7 +134,9 @@ def seen_words(reading: Reading | None) -> str:
     """Return a few words for a stretch of the day strip."""
     if reading is None:
         return "too dark"
-    return undertone_short(reading)
+    key = _hue_key(reading)
+    sure = "" if reading.undertone.level.value == "certain" else "probably "
+    return f"{sure}{hue(key, reading.lrv)}" if key else f"{sure}no clear undertone"
 
 
 def spot_said(hour: float, wall: str, sky: str) -> str:
@@ -129,8 +153,8 @@ _COUNSEL = {
     "washes out": "It washes out where the light is strong",
     "heavy": "It gets heavy in the dim light here",
     "dingy": "It may look dingy here",
-    "cool forward": "The light brings its cool side forward",
-    "warm forward": "The light brings its warm side forward",
+    "cool forward": "It pulls cool in the light here",
+    "warm forward": "It pulls warm in the light here",
     "warm in the evening": "Under the lamps it turns warm",
 }
 
@@ -281,13 +305,7 @@ NOT_SEEN = "Not asked of a room yet"
 
 def light_finding(reading: Reading, board: Reading, hour: float, wall: str) -> str:
     """Return what the path says of the light: where the colour lies farthest from its board."""
-    now, then = _named(reading), _named(board)
-    if now == then:
-        grew = reading.undertone.strength - board.undertone.strength
-        what = f"{now} {'forward' if grew > 0 else 'back'}" if now else "nothing comes forward"
-    else:
-        what = f"{now or 'nothing'} in place of {then}" if then else f"{now} comes forward"
-    return f"{wall.capitalize()} wall, {clock(hour)}: {what}"
+    return f"{wall.capitalize()} wall, {clock(hour)}: {_hue_change(reading, board)}"
 
 
 PLAIN_WHITE = "a plain white"

@@ -98,7 +98,7 @@ def _no_undertone(reading: Reading) -> str:
         return graded(found.none, "grey")
     if reading.family.base == "black":
         return graded(found.none, "no undertone")
-    return f"{graded(found.none, 'passive')}, could go any way"
+    return graded(found.none, "no clear undertone")
 
 
 def undertone_short(reading: Reading) -> str:
@@ -140,8 +140,8 @@ def undertone(reading: Reading, provenance_key: str) -> str:
         elif found.grey_counts:
             said = f"Its undertone is {graded(found.none, 'grey')}, as this school says: {away}, leaning nowhere."
         else:
-            way = "little enough to go any way beside other colours"
-            said = f"Its undertone is {graded(found.none, 'passive')}: {away}, {way}."
+            sure = "probably " if probable else ""
+            said = f"It {sure}has no clear undertone: {away}, so little that it takes one from what stands beside it."
         return f"{said} {settle}" if probable else said
     if found.off_list:
         return (

@@ -204,6 +204,11 @@ def _white(act: str, fields: Fields, room: str) -> list[str]:
     return ["lifted a rule about a white"] if "lifted" in fields else []
 
 
+def according_to_file(who: str) -> str:
+    """Return who made a change of which only a file that came in says so."""
+    return f"{who}, according to the file,"
+
+
 def _metered(act: str, fields: Fields, room: str) -> list[str]:
     if act == "made":
         return [f"read {_new(fields, 'lux')} lux on the {_new(fields, 'wall')} wall of {room}"]

@@ -6,6 +6,7 @@ from prism import words
 from reviews.bench.subject import Subject
 from reviews.frame.forms import BasisForm
 from schools import queries as school_queries
+from web import clocks
 
 
 class Basis:
@@ -25,7 +26,7 @@ class Basis:
     def made_with(self) -> str:
         """That the review was made with an earlier value of its colour, where that is so."""
         now = self._subject.newer
-        return words.made_with_earlier(words.day(now.since), now.reason, now.lrv, now.delta_e) if now else ""
+        return words.made_with_earlier(clocks.day(now.since), now.reason, now.lrv, now.delta_e) if now else ""
 
     @property
     def intake_notes(self) -> list[str]:

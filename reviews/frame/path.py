@@ -13,13 +13,13 @@ from hashlib import sha256
 from typing import Any
 
 from prism import words
-from prism.messages.habits import current
+from prism.messages import habits
 from prism.school import School
-from reviews import services, steps
+from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.steps.base import Step
 
-VERSION = 3
+VERSION = 4
 """Moves when findings are worded or computed otherwise, so that those kept before are made anew."""
 
 
@@ -42,8 +42,8 @@ def _mark_of(school: School) -> str:
 
 
 def rests_on(bench: Bench) -> str:
-    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room, the
-    schemes that were kept, and how whoever reads writes."""
+    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room, home,
+    and the schemes that were kept."""
     review, subject = bench.review, bench.subject
     parts: tuple[Any, ...] = (
         VERSION,
@@ -56,9 +56,10 @@ def rests_on(bench: Bench) -> str:
         bench.set.my_whites,
         bench.decks.state,
         bench.tinting,
-        (review.room.updated, review.room.job.updated, review.room.deleted) if review.room else None,
+        (review.room.updated, review.room.deleted, review.room.job.deleted) if review.room else None,
+        queries.state_of(review.room.job) if review.room else None,
+        queries.values_of_own(bench.set.boards),
         [one.pk for one in bench.schemes if one.deleted is None],
-        current(),
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 
@@ -69,9 +70,12 @@ class Path:
     def __init__(self, bench: Bench, current: Step) -> None:
         self._bench = bench
         self._current = current
-        self._mark = rests_on(bench)
+        self._mark, self._habits = rests_on(bench), repr(habits.current())
         kept = bench.review.findings
-        self._said: dict[str, str] = dict(kept.get("said", {})) if kept.get("on") == self._mark else {}
+        # each way of writing has findings of its own, so that two people do not make them anew in turn
+        said = kept.get("said", {}) if kept.get("on") == self._mark else {}
+        self._others = {habits: one for habits, one in said.items() if habits != self._habits}
+        self._said: dict[str, str] = dict(said.get(self._habits, {}))
 
     def _finding(self, step: Step, make: bool) -> str | None:
         """Return the finding of a step; None where it is not known yet and must not be made now."""
@@ -87,7 +91,8 @@ class Path:
         """Return the steps in the order of the job; `every` finding is made, or else only that of the current step."""
         waits = self._bench.wall.any_withheld
         found = [self._step(number, step, every, waits) for number, step in enumerate(steps.ALL, start=1)]
-        services.keep_findings(self._bench.review, {"on": self._mark, "said": self._said} if self._said else {})
+        said = {**self._others, self._habits: self._said}
+        services.keep_findings(self._bench.review, {"on": self._mark, "said": said} if self._said else {})
         return found
 
     def _step(self, number: int, step: Step, every: bool, waits: bool) -> PathStep:

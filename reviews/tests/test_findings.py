@@ -8,6 +8,7 @@ from django.utils import timezone
 from decks import services as deck_services
 from decks.models import Maker
 from prism import demo
+from prism.messages.habits import PLAIN
 from prism.stimulus import from_lab
 from reviews import services
 from reviews.bench.tests.wall import HTMX, Wall
@@ -63,5 +64,5 @@ class Kept(Wall):
     def test_looking_leaves_the_date_alone_and_writing_leaves_the_findings(self):
         self.findings()
         before = Review.objects.get(pk=self.review.pk)
-        self.assertEqual(set(before.findings["said"]), {"place", "light", "strength", "whites", "company"})
+        self.assertEqual(set(before.findings["said"][repr(PLAIN)]), {"place", "light", "strength", "whites", "company"})
         self.assertEqual(before.updated, self.review.updated)

@@ -135,10 +135,9 @@ def _with_lux(room_id: int) -> list[Viewing]:
     return list(held.order_by("-seen_at")[:MOST_ANSWERS])
 
 
-@transaction.atomic
 def take_up(by: User, found: Found) -> Correction:
     """Correct by a leaning: the neutral of a person's later reviews, or the light of a room by the lux found there."""
-    readings = []
+    found_in_light: list[Metered] = []
     if found.room is not None:
         room = job_queries.of_review(found.room.pk)
         assert room is not None
@@ -147,15 +146,17 @@ def take_up(by: User, found: Found) -> Correction:
             if one.lux and one.seen_at and (one.wall, one.seen_at, round(one.lux, 1)) not in metered:
                 typed = (one.lux, None)
                 try:
-                    made = job_services.measure(by, room, one.wall, one.seen_at, one.sky or "overcast", False, typed)
+                    taken = job_services.metered(room, one.wall, one.seen_at, one.sky or "overcast", False, typed)
                 except MeterError:
                     continue  # too dark to hold anything against
-                readings.append(made.pk)
+                found_in_light.append(taken)
     own = found.leaning
-    return Correction.objects.create(
-        person=found.person, room=found.room, scale=own.scale, mean=own.mean, half=own.half, count=own.count,
-        readings=readings, by=by,
-    )  # fmt: skip
+    with transaction.atomic():  # the light of each look is computed before anything is locked
+        readings = [job_services.keep_reading(by, one).pk for one in found_in_light]
+        return Correction.objects.create(
+            person=found.person, room=found.room, scale=own.scale, mean=own.mean, half=own.half, count=own.count,
+            readings=readings, by=by,
+        )  # fmt: skip
 
 
 @transaction.atomic

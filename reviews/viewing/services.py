@@ -130,7 +130,6 @@ def put_aside(one: Viewing, back: bool = False) -> None:
     review_services.save(one.review)
 
 
-@transaction.atomic
 def log(
     by: User, one: Viewing, sent: UUID, seen: Mapping[str, int], answer: str, words: str, sky: str, lamps_on: bool,
     lux: float | None, at: datetime | None = None, undertone: str = "",
@@ -140,18 +139,20 @@ def log(
 
     Raises `SeenError` where another answer was kept meanwhile.
     """
-    held = Viewing.objects.select_for_update().select_related("review", "colour", "beside", "room__job").get(pk=one.pk)
-    if held.is_seen:
-        if held.sent == sent:
-            return held
-        raise SeenError("seen")
     moment = at or timezone.now()
-    held.undertone, held.seen, held.answer, held.words = undertone, dict(seen), answer, words
-    held.sky, held.lamps_on, held.lux = sky, lamps_on, lux
-    held.predicted = queries.predicted(held, sky, lamps_on, moment, Correction.eye_of(by))
-    held.seen_at, held.by, held.sent = moment, by, sent
-    held.save()
-    review_services.save(held.review)
+    whole = Viewing.objects.select_related("review", "colour", "beside", "room__job")
+    predicted = queries.predicted(whole.get(pk=one.pk), sky, lamps_on, moment, Correction.eye_of(by))
+    with transaction.atomic():  # the light is computed before anything is locked
+        held = whole.select_for_update().get(pk=one.pk)
+        if held.is_seen:
+            if held.sent == sent:
+                return held
+            raise SeenError("seen")
+        held.undertone, held.seen, held.answer, held.words = undertone, dict(seen), answer, words
+        held.sky, held.lamps_on, held.lux, held.predicted = sky, lamps_on, lux, predicted
+        held.seen_at, held.by, held.sent = moment, by, sent
+        held.save()
+        review_services.save(held.review)
     return held
 
 

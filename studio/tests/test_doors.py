@@ -150,3 +150,14 @@ class Operated(TestCase):
         self.assertEqual((line["error"], line["said"]), ("ValueError", "reference ab12"))
         self.assertIn("test_doors.py:", line["where"])
         self.assertNotIn("Tarn", Lines().format(record))
+
+    def test_the_log_of_others_holds_numbers_and_no_words(self):
+        for name, said, filled in (
+            ("django.request", "Not Found: %s", ("/shared/secret-of-mrs-tarn/",)),
+            ("py.warnings", "%s", ("x.py:3: UserWarning: Mrs Tarn, 3 Fog Bell Lane\n  parse(text)",)),
+            ("parser.of.others", "row %s of %d: %s", ("Tarn", 14, "Fog Bell")),
+        ):
+            record = logging.LogRecord(name, logging.WARNING, "x.py", 1, said, filled, None)
+            line = Lines().format(record)
+            self.assertNotRegex(line, "(?i)tarn|Fog Bell", name)
+        self.assertIn("14", line)

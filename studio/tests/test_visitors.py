@@ -53,7 +53,7 @@ class Visitors(TestCase):
             ready, copy = (model.objects.filter(**{f"{by}__in": team(who)}) for who in (self.model, user))
             self.assertEqual(ready.count(), copy.count())
         self.assertEqual(sorted(m.role for m in studio_of(user).members.all()), ["junior", "owner", "specialist"])
-        self.assertContains(self.client.get("/training/"), "Of 16 undertones you named")
+        self.assertContains(self.client.get("/training/"), "undertones you named")
 
     def test_a_browser_comes_back_to_its_own_and_may_begin_anew(self):
         user = self.enter(self.client)

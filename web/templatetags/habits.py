@@ -5,10 +5,10 @@ from __future__ import annotations
 from datetime import date, datetime
 
 from django import template
-from django.utils.timezone import is_aware, localtime
 
 from prism import words
 from prism.messages.text import number, plain_figure
+from web import clocks
 
 register = template.Library()
 
@@ -30,14 +30,10 @@ def area(value: float) -> str:
 @register.filter
 def day(value: date | datetime | None) -> str:
     """Return a day."""
-    return words.day(_local(value)) if value else ""
+    return clocks.day(value) if value else ""
 
 
 @register.filter
 def moment(value: datetime | None) -> str:
     """Return a day with its hour."""
-    return words.moment(localtime(value)) if value else ""
-
-
-def _local(value: date | datetime) -> date | datetime:
-    return localtime(value) if isinstance(value, datetime) and is_aware(value) else value
+    return clocks.moment(value) if value else ""

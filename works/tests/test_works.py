@@ -1,15 +1,19 @@
 """Long work: begun once, done, stopped, failed, taken up again after an interruption; a person sees their own."""
 
+import time
+from datetime import timedelta
 from unittest.mock import patch
 
 from django.contrib.auth.models import User
+from django.contrib.sessions.models import Session
 from django.core.management import call_command
 from django.test import TestCase, override_settings
 from django.urls import reverse
 from django.utils import timezone
 
 from prism import words
-from works import doing, services
+from works import doing, pruning, schedule, services
+from works.doer import is_gone, this_process
 from works.doing import Result, WorkError
 from works.models import LOST, Work
 
@@ -49,6 +53,40 @@ def last(by, asked, progress):
 
 @override_settings(WORKS=KINDS)
 class Works(TestCase):
+    def test_what_a_process_that_is_gone_was_at_is_taken_up_at_once(self):
+        work = services.begin(self.isla, "made", "A note", text="Hello")
+        machine, number, _ = this_process().split(" ")
+        gone = f"{machine} {number} 1"  # a process of that number which began at another moment
+        self.assertTrue(is_gone(gone))
+        self.assertFalse(is_gone(this_process()))
+        self.assertFalse(is_gone("another-machine 1 1"))
+        Work.objects.filter(pk=work.pk).update(state="running", moved=timezone.now(), doer=this_process())
+        self.assertEqual(services.take_up_again(), 0)
+        Work.objects.filter(pk=work.pk).update(doer=gone)
+        self.assertEqual(services.take_up_again(), 1)
+
+    def test_a_look_that_fails_is_not_the_last(self):
+        looks = []
+
+        def look():
+            looks.append(1)
+            if len(looks) == 1:
+                raise ZeroDivisionError
+
+        with patch.object(schedule, "EVERY", 0.01), patch.object(schedule, "look", look), self.assertLogs("works"):
+            schedule.keep_looking()
+            for _ in range(200):
+                if len(looks) > 1:
+                    break
+                time.sleep(0.01)
+        self.assertGreater(len(looks), 1)
+
+    def test_sessions_and_results_of_long_ago_go(self):
+        Session.objects.create(session_key="old", session_data="", expire_date=timezone.now() - timedelta(days=1))
+        Session.objects.create(session_key="new", session_data="", expire_date=timezone.now() + timedelta(days=1))
+        pruning.scheduled()
+        self.assertEqual([one.session_key for one in Session.objects.filter(session_key__in=("old", "new"))], ["new"])
+
     def setUp(self):
         self.isla = User.objects.create_user("isla")
         self.client.force_login(self.isla)

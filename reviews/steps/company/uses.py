@@ -14,7 +14,7 @@ from prism.company.cautions import Site, cautions
 from prism.company.use import Around, Outdoors, Use, outdoors, uses
 from prism.light.materials import library
 from prism.light.together import Pairing, pairing
-from prism.numbers import is_number, parse
+from prism.numbers import is_number, typed
 from prism.stimulus import Stimulus, from_reflectance
 from reviews.bench import Bench
 from reviews.steps.company.schemes import Schemes
@@ -33,7 +33,7 @@ class Uses:
     def limit(self) -> float | None:
         """The LRV limit of what it would go on outside; None where none was given."""
         text = self._query.get("limit", "").strip()
-        return parse(text) if is_number(text) and 0 <= parse(text) <= 100 else None
+        return typed(text) if is_number(text) and 0 <= typed(text) <= 100 else None
 
     @property
     def limit_wrong(self) -> bool:

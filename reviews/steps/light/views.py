@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from prism import words
-from prism.numbers import is_number, parse
+from prism.numbers import is_number, typed
 from reviews.bench import Bench
 from reviews.models import Review
 from reviews.steps.base import Visit
@@ -16,5 +16,5 @@ def strength(request: StudioRequest, review: Review) -> Visit:
     """Put a strength that was offered on the shortlist."""
     bench = Bench(review)
     text = request.POST.get("percent", "")
-    kept = services.keep_strength(review, Light(bench, {}), parse(text)) if is_number(text) else None
+    kept = services.keep_strength(review, Light(bench, {}), typed(text)) if is_number(text) else None
     return Visit(Bench(review), notice="" if kept else words.SHORTLIST_FULL)

@@ -8,6 +8,7 @@ from prism import words
 from reviews.steps.base import Visit
 from reviews.steps.verdict.forms import WritingForm
 from reviews.steps.verdict.services import WRITTEN, Conflict, version_of
+from web import clocks
 
 
 class VerdictPage:
@@ -46,4 +47,8 @@ class VerdictPage:
         if self.form is not None and self.form.errors:
             field, errors = next(iter(self.form.errors.items()))
             return words.not_saved(words.FIELDS[field], str(errors[0]))
-        return words.saved(f"{self.review.updated:%H:%M:%S}") if self.form is not None and not self.conflicts else ""
+        return (
+            words.saved(f"{clocks.local(self.review.updated):%H:%M:%S}")
+            if self.form is not None and not self.conflicts
+            else ""
+        )

@@ -29,6 +29,7 @@ from reviews.viewing.coverage import Candidate, Coverage
 from reviews.viewing.leanings import Found, Leanings
 from reviews.viewing.services import Wanted
 from reviews.viewing.shown import Shown
+from web import clocks
 
 PARTS = ("", "samples", "decide")
 USUAL_BOARDS = 3
@@ -222,5 +223,5 @@ class ViewPage:
 def correction_said(one: Correction) -> str:
     """Return a correction in a sentence, who took it up, and that it was undone."""
     found = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
-    undone = words.day(one.undone) if one.undone else ""
-    return words.taken_up(found.said, name_of(one.by), words.day(one.at), undone)
+    undone = clocks.day(one.undone) if one.undone else ""
+    return words.taken_up(found.said, name_of(one.by), clocks.day(one.at), undone)

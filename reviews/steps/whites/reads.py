@@ -18,7 +18,7 @@ from prism import reading, words
 from prism.choosing.deck import Pick
 from prism.light.claims import doubt, warmth
 from prism.light.together import Pairing
-from prism.numbers import is_number, parse
+from prism.numbers import is_number, typed
 from prism.reading import Reading
 from prism.spectrum import Array
 from prism.tint import reach
@@ -76,13 +76,13 @@ class Whites:
     def gap(self) -> float:
         """LRV points wanted between wall and trim: those asked for, else the school's."""
         text = self._query.get("gap", "").strip()
-        return parse(text) if is_number(text) and 0 <= parse(text) <= 100 else self.subject.school.trim_gap
+        return typed(text) if is_number(text) and 0 <= typed(text) <= 100 else self.subject.school.trim_gap
 
     @property
     def gap_wrong(self) -> bool:
         """Whether a gap was asked for that is none."""
         text = self._query.get("gap", "").strip()
-        return bool(text) and not (is_number(text) and 0 <= parse(text) <= 100)
+        return bool(text) and not (is_number(text) and 0 <= typed(text) <= 100)
 
     @cached_property
     def there(self) -> list[Present]:

@@ -8,6 +8,7 @@ from decks.models import Maker
 from jobs import services as job_services
 from jobs.models import Job, Room
 from prism import words
+from prism.messages.habits import PLAIN
 from prism.school.checks import CHARACTERS
 from reviews import services
 from reviews.bench.tests.wall import HTMX, Wall
@@ -104,7 +105,7 @@ class Schemes(Company):
         self.assertContains(page, "For the library")
         asked = parse_qs(page.context["page"].part.kept[0].href[1:])
         self.assertEqual(asked["middle"], [str(other.pk)])
-        self.assertIn("Kept", str(Review.objects.get().findings["said"]["company"]))
+        self.assertIn("Kept", str(Review.objects.get().findings["said"][repr(PLAIN)]["company"]))
         page = self.act("aside", scheme=kept.pk)
         self.assertContains(page, "was put aside")
         self.assertFalse(self.shown().kept)

@@ -179,7 +179,7 @@ class Seeing(Wall):
             self.get(beside=held.colour.pk)
             self.post("see", seen=["bluer"])
         page = self.get(show="together")
-        self.assertContains(page, "It shows a blue undertone, clear or dominant")
+        self.assertContains(page, "It shows a clear blue undertone")
         self.assertContains(page, "Sure: the uncertainty leaves no other")
         self.assertContains(page, "Neutral: mathematical grey")
         self.assertContains(page, "the clean white alone")

@@ -14,6 +14,7 @@ from reviews.models import Decision
 from reviews.steps.view.forms import Asked, DecideForm
 from reviews.viewing.coverage import Coverage
 from tinting import queries as tinting_queries
+from web import clocks
 
 
 @dataclass(frozen=True)
@@ -102,5 +103,5 @@ class DecidePart:
 def decision_said(one: Decision, name: str) -> str:
     """Return a decision in a sentence, and that it was reopened."""
     amount = words.volume_said(one.litres) if one.litres else ""
-    said = words.decided_said(name, one.sheen, one.reason, one.who, words.day(one.made), amount, one.paint)
-    return f"{said}; reopened {words.day(one.reopened)}" if one.reopened else said
+    said = words.decided_said(name, one.sheen, one.reason, one.who, clocks.day(one.made), amount, one.paint)
+    return f"{said}; reopened {clocks.day(one.reopened)}" if one.reopened else said
