@@ -214,6 +214,29 @@ class Thresholds(unittest.TestCase):
         self.assertEqual(found.found.answers, 0)
 
 
+class Intervals(unittest.TestCase):
+    """What is said of a threshold holds for eyes of many kinds: 95 % said, nine of ten at least."""
+
+    def right(self, slope, lapses, falls, answers=100):
+        inside = 0
+        for seed in range(30):
+            rng = np.random.default_rng([seed, int(10 * slope), int(100 * lapses)])
+            first, found = float(np.exp(rng.normal(np.log(1.5), 0.5))), Staircase()
+            for i in range(answers):
+                there = first * (1 - falls * i / (answers - 1))
+                shown = float(np.clip(found.next, 0.1, 20))
+                found.answered(shown, rng.random() < right_answers(shown, there, 0.5, slope, lapses))
+            inside += found.found.low <= there <= found.found.high
+        return inside / 30
+
+    def test_for_steep_and_shallow_eyes_and_hands_that_slip(self):
+        for slope, lapses in ((1.3, 0.02), (3.5, 0.0), (5.0, 0.08)):
+            self.assertGreaterEqual(self.right(slope, lapses, 0.0), 0.9, (slope, lapses))
+
+    def test_for_an_eye_that_learns(self):
+        self.assertGreaterEqual(self.right(3.0, 0.02, 0.4), 0.9)
+
+
 class Eyes(unittest.TestCase):
     def named(self, shift, noise, answers, seed):
         """Return boards and what an eye with a neutral of its own calls them."""
