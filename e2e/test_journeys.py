@@ -188,7 +188,7 @@ class OwnColour(BrowserTest):
         self.find("#id_hex").send_keys("#BFC3C6")
         self.click(".intake .strong")
         self.wait(lambda: self.find("#review"))
-        self.assertIn("screen value, ±1.0", self.text(".basis"))
+        self.assertIn("screen value, ±0.5", self.text(".basis"))
         self.go("strength")
         self.assertIn("estimated from its Lab alone", self.text(".say"))
         self.go("verdict")

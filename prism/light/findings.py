@@ -22,7 +22,7 @@ from prism.spectrum import Array, lightness_to_lrv
 
 FELL, ROSE = 4.0, 1.0
 """L* by which a wall reads darker than its board before it is heavy, and lighter before it washes out."""
-DULLED = 2.0
+DULLED = 3.0
 """L* by which a pale or dark colour reads darker before it is dingy."""
 STRONG = 0.8
 """The part of the moments of daylight that are darker than what counts as a wall's strong light."""
