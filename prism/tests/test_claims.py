@@ -158,7 +158,7 @@ class Ladder(unittest.TestCase):
             (1.9, 232, 1.3, "probably a hint of blue"),
             (1.3, 75, 1.0, "on the warm side"),
             (0.9, 190, 0.8, "a hint at most"),
-            (0.2, 190, 0.3, "passive, could go any way"),
+            (0.2, 190, 0.3, "no clear undertone"),
             (2.0, 190, 4.0, "too close to call"),
         ):
             self.assertIn(said, words.undertone_short(self.said(strength, hue, doubt)), (strength, hue, doubt))

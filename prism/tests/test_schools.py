@@ -47,7 +47,7 @@ class ShortLists(unittest.TestCase):
                 self.assertFalse(found.undertone.passive)
 
     def test_a_hue_off_the_list_is_said_and_not_renamed(self):
-        warm_grey = from_lab((30.5, 1.6, 4.0), provenance="reading-average")
+        warm_grey = from_lab((30.5, 1.3, 4.2), provenance="reading-average")
         one = read(warm_grey, SHORT)
         self.assertEqual((one.family.word, one.undertone.main, one.undertone.off_list), ("grey", None, "orange"))
         self.assertIn("names no such undertone", words.undertone(one, "reading-average"))
@@ -67,7 +67,7 @@ class ShortLists(unittest.TestCase):
 class Differing(unittest.TestCase):
     def test_grey_counts_in_one_school_only(self):
         passive = next(i for i, found in enumerate(readings(WALL)) if found.undertone.passive)
-        self.assertIn("passive", words.undertone_short(readings(WALL)[passive]))
+        self.assertIn("no clear undertone", words.undertone_short(readings(WALL)[passive]))
         self.assertIn(words.undertone_short(readings(EVEN)[passive]), ("grey", "probably grey"))
         self.assertIn("grey, as this school says", words.undertone(readings(EVEN)[passive], "maker-lab"))
 
