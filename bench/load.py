@@ -159,7 +159,7 @@ def act(person: _Person, rng: random.Random, reviews: list[int]) -> None:
     if which < 0.15:
         person.ask("/")
     elif which < 0.55:
-        person.ask(f"/reviews/{review}/{rng.choice(['read', 'compare', 'place', 'verdict', 'view'])}/")
+        person.ask(f"/reviews/{review}/{rng.choice(['reading', 'compare', 'alternatives', 'verdict', 'samples'])}/")
     elif which < 0.7:
         person.ask(f"/colours/?family={rng.choice(['grey', 'white', 'beige'])}")
     elif which < 0.8:

@@ -61,8 +61,8 @@ def of_a_home() -> None:
 def of_schemes(lab: np.ndarray) -> None:
     """Six schemes, two subjects in three characters, from 50,000 colours; against reading every colour for each."""
     from prism import school
-    from prism.company.pool import Pool
-    from prism.company.scheme import CARRIED, scheme
+    from prism.palette.pool import Pool
+    from prism.palette.scheme import CARRIED, scheme
     from prism.reading import read_all
     from prism.school.checks import CHARACTERS
     from prism.spectrum import lightness_to_lrv
@@ -92,7 +92,7 @@ def of_a_swap() -> None:
 
     from reviews.bench import Bench
     from reviews.models import Review
-    from reviews.steps.company.schemes import Schemes
+    from reviews.steps.palette.schemes import Schemes
 
     client = Client()
     review = Review.objects.filter(colour__code="H16.3").latest("pk")
@@ -104,6 +104,6 @@ def of_a_swap() -> None:
     times = []
     for pk, accent in zip(cycle(rows), accents * 3, strict=False):
         start = time.perf_counter()
-        client.get(f"/reviews/{review.pk}/company/", {"middle": pk, "accent": accent}, headers={"HX-Request": "true"})
+        client.get(f"/reviews/{review.pk}/palette/", {"middle": pk, "accent": accent}, headers={"HX-Request": "true"})
         times.append(time.perf_counter() - start)
     report("a swap in a scheme: in the server", f"{1000 * min(times):.0f} ms", "50 ms")

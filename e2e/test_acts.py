@@ -63,7 +63,7 @@ class TrueSize(BrowserTest):
 
 class Meanings(BrowserTest):
     def test_one_key_explains_the_words_that_stand_here(self):
-        self.open("/reviews/8/read/")
+        self.open("/reviews/8/reading/")
         self.settled()
         self.key("h")
         self.wait(lambda: self.find("#meanings").is_displayed() and self.all("#meanings [data-term]"))

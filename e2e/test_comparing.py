@@ -23,7 +23,7 @@ class Comparing(BrowserTest):
         self.assertNotIn("blue", (self.text(".path") + self.text(".wall")).lower())
         self.assertFalse(self.all(".rose"))
         self.assert_accessible("withheld")
-        self.go("read")
+        self.go("reading")
         self.assertIn("This waits", self.text(".finding-line"))
         self.assert_accessible("a step that waits")
         self.go("compare")
@@ -61,7 +61,7 @@ class Comparing(BrowserTest):
         self.assertIn("bluer", self.text(".finding-line"))
 
     def test_like_this_but_warmer_to_a_shortlist(self):
-        self.go("place")
+        self.go("alternatives")
         self.find("#ask").send_keys("a bit warmer")
         self.find("#ask").send_keys(Keys.ENTER)
         self.wait(lambda: "eight colours" in self.text(".finding-line"))
@@ -128,7 +128,7 @@ class Comparing(BrowserTest):
         self.assertTrue(self.browser.current_url.endswith("#reading"))
 
     def test_a_wish_that_is_not_understood_is_said_and_kept(self):
-        self.go("place")
+        self.go("alternatives")
         self.find("#ask").send_keys("cosier")
         self.find("#ask").send_keys(Keys.ENTER)
         self.wait(lambda: "'cosier' is not understood" in self.text("#ask-error"))
@@ -153,7 +153,7 @@ class Comparing(BrowserTest):
         resize(self.browser, *WIDE)
         self.click(".school .strong")
         self.wait(lambda: "Saved" in self.text(".notices"))
-        self.open(f"/reviews/{self.review().pk}/read/")
+        self.open(f"/reviews/{self.review().pk}/reading/")
         self.assertIn("shows a clear blue undertone", self.text(".finding-line"))
         self.click(".basis button")
         self.click("#basis input[value^=own-]")

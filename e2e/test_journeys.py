@@ -8,7 +8,7 @@ from prism import demo
 from prism.formats import reflectance_csv
 from reviews.models import Review
 
-STEPS = ("read", "compare", "place", "light", "strength", "whites", "company", "view", "verdict")
+STEPS = ("reading", "compare", "alternatives", "light", "strength", "whites", "palette", "samples", "verdict")
 
 
 class DeckJourney(BrowserTest):
@@ -38,7 +38,7 @@ class DeckJourney(BrowserTest):
         self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
         beside = self.text(".big:nth-of-type(2) .name")
 
-        self.go("place")
+        self.go("alternatives")
         for way in ("lighter", "warmer", "greyer", "greener", "yellower", "oranger"):
             self.assertIn(way, self.text(".sentences"))
         self.go("strength")
@@ -83,7 +83,7 @@ class DeckJourney(BrowserTest):
     def test_back_goes_back(self):
         self.start_review("H16.3")
         self.go("compare")
-        self.go("place")
+        self.go("alternatives")
         self.browser.back()
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
 
@@ -272,7 +272,7 @@ class Everywhere(BrowserTest):
 
     def test_the_answer_is_on_the_first_screen(self):
         self.start_review("H16.3")
-        for step in ("read", "compare", "place", "strength"):
+        for step in ("reading", "compare", "alternatives", "strength"):
             self.go(step)
             line = self.find(".finding-line").rect
             self.assertLess(line["y"] + line["height"], 800, step)

@@ -42,7 +42,7 @@ class Screens(BrowserTest):
         self.find("[name=looked]").click()
         self.leave("form[action$='/training/begin/'] button")
         wall = self.browser.current_url
-        self.open("/reviews/8/view/")
+        self.open("/reviews/8/samples/")
         self.leave("form[action$='/look/'] button")
         viewing = self.browser.current_url
         self.open("/reviews/8/verdict/")
@@ -104,7 +104,7 @@ class Screens(BrowserTest):
         self.assertTrue(self.find("#wall-tools").is_displayed())
 
     def test_text_is_read_on_every_surround(self):
-        for step in ("compare", "light", "whites", "company"):
+        for step in ("compare", "light", "whites", "palette"):
             self.open(f"/reviews/8/{step}/")
             for surround in ("dark", "mid", "white", "pale"):
                 self.settled()

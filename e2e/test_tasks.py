@@ -65,8 +65,8 @@ class Tasks(BrowserTest):
         self.took("measure a thing and review it")
 
     def test_a_wish_listed(self):
-        self.open("/reviews/8/read/")
-        self.step("3", "place")
+        self.open("/reviews/8/reading/")
+        self.step("3", "alternatives")
         self.text_act("[name=ask]", "a tad warmer")
         self.tap(Keys.ENTER)
         self.wait(lambda: "warmer" in self.text(".finding-line"))
@@ -76,7 +76,7 @@ class Tasks(BrowserTest):
         self.took("find one like it, a tad warmer, and list it")
 
     def test_a_quarter_lighter(self):
-        self.open("/reviews/8/read/")
+        self.open("/reviews/8/reading/")
         self.settled()
         self.step("5", "strength")
         self.replaced(lambda: self.tap("k"))
@@ -98,7 +98,7 @@ class Tasks(BrowserTest):
         self.took("review a colour for a room")
 
     def test_what_a_step_answers(self):
-        self.open("/reviews/8/read/")
+        self.open("/reviews/8/reading/")
         self.settled()
         for digit, step, task in (
             ("4", "light", "see the wall as it is lit in the room"), ("6", "whites", "know which white"),
@@ -108,9 +108,9 @@ class Tasks(BrowserTest):
             self.took(task)
 
     def test_viewings_planned_and_decided(self):
-        self.open("/reviews/8/read/")
-        self.step("8", "view")
-        self.hit("form[action$='/view/schedule/'] button")
+        self.open("/reviews/8/reading/")
+        self.step("8", "samples")
+        self.hit("form[action$='/samples/schedule/'] button")
         self.wait(lambda: "viewings seen" in self.text(".finding-line"))
         self.took("plan the viewings")
         # in the room
@@ -129,10 +129,10 @@ class Tasks(BrowserTest):
         self.wait(lambda: "Against what was computed" in self.text("main"))
         self.took("log a look in the room, on a phone")
         resize(self.browser, *WIDE)
-        self.open("/reviews/8/read/")
+        self.open("/reviews/8/reading/")
         self.settled()
         self.acts = 0
-        self.step("8", "view")
+        self.step("8", "samples")
         self.hit(".parts a[href*='decide']")
         self.wait(lambda: self.all(".decide-form"))
         self.settled()
@@ -142,7 +142,7 @@ class Tasks(BrowserTest):
         self.took("decide")
 
     def test_pages_given_to_the_client(self):
-        self.open("/reviews/8/read/")
+        self.open("/reviews/8/reading/")
         self.settled()
         self.step("9", "verdict")
         self.hit("button[formaction$='/share/']")

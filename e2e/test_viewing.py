@@ -34,7 +34,7 @@ class ViewingJourney(BrowserTest):
         self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
 
     def test_plan_look_offline_and_on_again_compare_and_decide(self):
-        self.open("/reviews/8/view/?show=samples")
+        self.open("/reviews/8/samples/?show=samples")
         self.assertIn("Hold beside it", self.text(".finding-line"))
         self.assertIn("Alone", self.text(".caution-line"))
         self.assert_accessible("samples")
@@ -44,7 +44,7 @@ class ViewingJourney(BrowserTest):
         self.replaced(lambda: self.find("#id_size option[value=A3]").click())
         self.assertNotIn("Too small", self.text(".say"))
         self.replaced(lambda: self.click(".parts a:first-child"))
-        self.replaced(lambda: self.click("form[action$='/view/schedule/'] button"))
+        self.replaced(lambda: self.click("form[action$='/samples/schedule/'] button"))
         self.assertIn("viewings seen", self.text(".finding-line"))
         planned = len(self.all(".viewings-box tbody tr"))
         self.assertGreaterEqual(planned, 3)
@@ -72,7 +72,7 @@ class ViewingJourney(BrowserTest):
         self.assert_accessible("what was seen, on a phone")
         # decided, with what is open in view; the second of two sees the first
         resize(self.browser, *WIDE)
-        self.open("/reviews/8/view/?show=decide")
+        self.open("/reviews/8/samples/?show=decide")
         self.assertIn("asked to look again", self.text(".say"))
         self.assertIn("What must be true to decide", self.text(".coverage"))
         self.find("#id_reason").send_keys("It holds by day and by lamplight.")
@@ -84,7 +84,7 @@ class ViewingJourney(BrowserTest):
 
     def test_what_was_kept_and_is_not_taken_is_shown_again(self):
         self.expected_statuses = (422,)
-        self.open("/reviews/8/view/")
+        self.open("/reviews/8/samples/")
         self.leave("form[action$='/look/'] button")
         pk = self.find("#viewing-form").get_attribute("data-viewing")
         self.answer("warmth", 1)
@@ -107,7 +107,7 @@ class ViewingJourney(BrowserTest):
         self.addCleanup(wire.cut)
         self.expected_cut = True
         there = f"http://localhost:{wire.port}"
-        self.open("/reviews/8/view/")
+        self.open("/reviews/8/samples/")
         self.leave("form[action$='/look/'] button")
         page = f"{there}/viewings/{self.browser.current_url.rstrip('/').rsplit('/', 1)[1]}/"
         self.browser.get(page)
@@ -130,8 +130,8 @@ class ViewingJourney(BrowserTest):
         self.wait(lambda: self.all(".viewing-photo img"))
 
     def test_viewings_are_moved_by_dragging_and_by_keys(self):
-        self.open("/reviews/8/view/")
-        self.replaced(lambda: self.click("form[action$='/view/schedule/'] button"))
+        self.open("/reviews/8/samples/")
+        self.replaced(lambda: self.click("form[action$='/samples/schedule/'] button"))
         self.open("/viewings/")
         name = self.find(".slot a").get_attribute("id")
 
@@ -154,7 +154,7 @@ class ViewingJourney(BrowserTest):
         self.assert_accessible("the calendar")
 
     def test_a_draft_survives_a_reload(self):
-        self.open("/reviews/8/view/")
+        self.open("/reviews/8/samples/")
         self.leave("form[action$='/look/'] button")
         self.find("#id_words").send_keys("half a sent")
         self.answer("hue", 2)

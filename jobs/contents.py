@@ -8,9 +8,9 @@ from jobs import queries
 from jobs.lighting import Board, RoomDay
 from jobs.models import Coated, Element, Room
 from prism import words
-from prism.company.fabric import Fabric, fabric
 from prism.light.materials import library
 from prism.neutral import WorkingNeutral
+from prism.palette.fabric import Fabric, fabric
 from prism.reading import read
 from prism.school import School, load
 from prism.stimulus import Stimulus, from_reflectance

@@ -16,12 +16,12 @@ from jobs.home_white import HomeWhite, agreed_of, finish_of, rooms_of, wall_of
 from jobs.models import Finish, Job, Room
 from jobs.walk import Walk
 from prism import words
-from prism.company import contrast
-from prism.company.cautions import Site, cautions
 from prism.messages.habits import current
 from prism.numbers import is_number, typed
 from prism.painting.amounts import AmountError, Bought, cans
 from prism.painting.areas import Areas
+from prism.palette import contrast
+from prism.palette.cautions import Site, cautions
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem

@@ -27,7 +27,22 @@ class StepConverter:
         return str(value)
 
 
+class FormerStepConverter:
+    """A name that a step had before."""
+
+    regex = "|".join(steps.FORMER)
+
+    def to_python(self, value: str) -> str:
+        """Return the step's name of today."""
+        return steps.FORMER[value]
+
+    def to_url(self, value: str) -> str:
+        """Return the former name of a step."""
+        return next((former for former, today in steps.FORMER.items() if today == value), value)
+
+
 register_converter(StepConverter, "step")
+register_converter(FormerStepConverter, "former_step")
 
 urlpatterns = [
     path("", views.home, name="home"),
@@ -59,6 +74,8 @@ urlpatterns = [
     path("reviews/<int:pk>/", views.reopen, name="review"),
     path("reviews/<int:pk>/<step:step>/", views.step, name="review-step"),
     path("reviews/<int:pk>/<step:step>/<slug:act>/", views.act, name="review-act"),
+    path("reviews/<int:pk>/<former_step:step>/", views.moved_step, name="review-former-step"),
+    path("reviews/<int:pk>/<former_step:step>/<slug:act>/", views.moved_step, name="review-former-act"),
     path("schemas/document.json", document.document_schema, name="document-schema"),
     path("reviews/<int:pk>/document/", document.document, name="review-document"),
     path("reviews/<int:pk>/document.pdf", document.document_pdf, name="review-document-pdf"),

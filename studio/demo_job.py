@@ -21,8 +21,8 @@ from reviews import services as review_services
 from reviews.bench import Bench
 from reviews.models import Review
 from reviews.steps.base import Visit
+from reviews.steps.samples.page import ViewPage
 from reviews.steps.verdict import services as verdict_services
-from reviews.steps.view.page import ViewPage
 from reviews.strengths.reads import Strengths, formula_of
 from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided

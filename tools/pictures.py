@@ -66,7 +66,7 @@ def main() -> None:
     camera.take("studio")
     camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
     camera.take("decks")
-    for step in ("read", "compare", "place", "strength"):
+    for step in ("reading", "compare", "alternatives", "strength"):
         camera.open(f"{main_review}/{step}/{'?percent=-40' if step == 'strength' else ''}")
         if step == "compare":
             camera.click(".group:nth-child(2) .board:nth-child(2)")
@@ -83,9 +83,9 @@ def main() -> None:
     camera.take("room")
     camera.open(f"{job}home/")
     camera.take("home")
-    camera.open(f"/reviews/{camera.in_room('Library')}/company/")
+    camera.open(f"/reviews/{camera.in_room('Library')}/palette/")
     camera.click("#swap-accent-1")
-    camera.take("company")
+    camera.take("palette")
     camera.open("/schools/")
     camera.click("form[action*=copy] button")
     camera.browser.find_element(By.CSS_SELECTOR, "[name='undertone.edges']").clear()
@@ -100,8 +100,8 @@ def main() -> None:
     camera.take("verdict")
     camera.open("/training/")
     camera.take("training")
-    camera.open(f"/reviews/{camera.in_room('North')}/view/?show=decide")
-    camera.take("view")
+    camera.open(f"/reviews/{camera.in_room('North')}/samples/?show=decide")
+    camera.take("samples")
     camera.open(f"/reviews/{camera.in_room('Galley')}/document/")
     camera.take("document")
     resize(camera.browser, *PHONE)

@@ -10,9 +10,9 @@ import numpy as np
 from prism import words
 from prism.commands import decks
 from prism.commands.arguments import entry_of, fail, parse_colour, print_json, school_of
-from prism.company.pool import Pool
-from prism.company.scheme import CARRIED, Asked, Carried, Scheme, SchemeError, scheme
 from prism.numbers import is_number, parse
+from prism.palette.pool import Pool
+from prism.palette.scheme import CARRIED, Asked, Carried, Scheme, SchemeError, scheme
 from prism.reading import choose_neutral, read, read_all
 from prism.school.checks import CHARACTERS
 from prism.whites import home

@@ -6,9 +6,9 @@ import unittest
 import numpy as np
 
 from prism import demo, school, words
-from prism.company.pool import Pool
-from prism.company.scheme import CARRIED, Asked, Carried, SchemeError, scheme, wanted
 from prism.difference import delta_e
+from prism.palette.pool import Pool
+from prism.palette.scheme import CARRIED, Asked, Carried, SchemeError, scheme, wanted
 from prism.reading import read
 from prism.school.checks import CHARACTERS
 from prism.stimulus import from_lab

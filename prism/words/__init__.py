@@ -7,7 +7,6 @@ from prism.messages.habits import day as day
 from prism.messages.habits import moment as moment
 from prism.messages.text import *
 from prism.words.archives import *
-from prism.words.company import *
 from prism.words.devices import *
 from prism.words.documents import *
 from prism.words.files import *
@@ -15,6 +14,7 @@ from prism.words.finding import *
 from prism.words.homes import *
 from prism.words.light import *
 from prism.words.pairs import *
+from prism.words.palette import *
 from prism.words.people import *
 from prism.words.places import *
 from prism.words.readings import *

@@ -8,8 +8,8 @@ from typing import TYPE_CHECKING
 from prism.messages.text import capital, listed, number, percentage, sentence
 
 if TYPE_CHECKING:
-    from prism.company.contrast import Contrast, Held
-    from prism.company.use import Outdoors, Reason
+    from prism.palette.contrast import Contrast, Held
+    from prism.palette.use import Outdoors, Reason
 
 SUITS = ("no", "with care", "suits")
 USE_WHY = {

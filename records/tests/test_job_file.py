@@ -69,7 +69,7 @@ class JobFiles(WithJob):
         self.assertIn(review.owner_id, {one.user_id for one in members(self.other)})
         page = self.client.get(reverse("review-record", args=[review.pk]))
         self.assertContains(page, "decided for Old shutter")
-        for step in ("read", "view", "verdict"):
+        for step in ("reading", "samples", "verdict"):
             self.assertEqual(self.client.get(reverse("review-step", args=[review.pk, step])).status_code, 200)
         viewing = Viewing.objects.get(review=review)
         self.assertEqual((viewing.who, bytes(viewing.photo.content)), ("isla", b"\xff\xd8 photo"))

@@ -31,7 +31,7 @@ class Recorded(Wall):
 
     def test_who_did_what_to_a_review_in_sentences(self):
         self.client.post(reverse("review-move", args=[self.review.pk]), {"room": self.library.pk}, headers=HTMX)
-        self.act("view", "decide", colour=self.review.colour_id, reason="It keeps its blue.", sheen="", litres="")
+        self.act("samples", "decide", colour=self.review.colour_id, reason="It keeps its blue.", sheen="", litres="")
         page = self.client.get(reverse("review-record", args=[self.review.pk]))
         self.assertContains(page, "<b>isla</b> put it into Library")
         self.assertContains(page, f"decided for {self.review.colour.name}: “It keeps its blue.”")

@@ -15,7 +15,7 @@ from prism.viewing.samples import Sampling
 from reviews.bench import Bench, Held
 from reviews.models import Review
 from reviews.steps.base import Visit
-from reviews.steps.view.page import ViewPage
+from reviews.steps.samples.page import ViewPage
 from reviews.viewing.services import Wanted
 
 

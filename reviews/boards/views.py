@@ -17,7 +17,7 @@ from reviews.bench import Bench
 from reviews.boards.job import JobBoards
 from reviews.document.pdf import Sheet, sheets_pdf
 from reviews.steps.base import Visit
-from reviews.steps.view.page import ViewPage
+from reviews.steps.samples.page import ViewPage
 from reviews.viewing import services
 from web import undoing
 from web.http import StudioRequest

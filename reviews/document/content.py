@@ -9,21 +9,21 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from prism import words
-from prism.company.use import Suits
 from prism.light.together import Terms
+from prism.palette.use import Suits
 from reviews.bench import Bench
 from reviews.bench.figures import Said
 from reviews.drawings.ladder import depth_ladder
 from reviews.drawings.rose import undertone_rose
+from reviews.steps.alternatives.reads import Placing
 from reviews.steps.base import Visit
-from reviews.steps.company.parts.schemes import SchemesPart
-from reviews.steps.company.parts.use import UsePart
-from reviews.steps.company.schemes import Schemes
 from reviews.steps.compare.reads import Together, pair_said
 from reviews.steps.light.page import LightPage
-from reviews.steps.place.reads import Placing
-from reviews.steps.read.page import ReadPage
-from reviews.steps.view.page import ViewPage
+from reviews.steps.palette.parts.schemes import SchemesPart
+from reviews.steps.palette.parts.use import UsePart
+from reviews.steps.palette.schemes import Schemes
+from reviews.steps.reading.page import ReadPage
+from reviews.steps.samples.page import ViewPage
 from reviews.steps.whites.page import WhitesPage
 from reviews.strengths.reads import Strengths
 

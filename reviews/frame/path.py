@@ -19,7 +19,7 @@ from reviews import queries, services, steps
 from reviews.bench import Bench
 from reviews.steps.base import Step
 
-VERSION = 4
+VERSION = 5
 """Moves when findings are worded or computed otherwise, so that those kept before are made anew."""
 
 

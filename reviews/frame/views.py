@@ -8,11 +8,11 @@ from urllib.parse import urlencode
 from django.contrib import messages
 from django.core.paginator import Paginator
 from django.db import transaction
-from django.http import Http404, HttpResponse
+from django.http import Http404, HttpResponse, HttpResponsePermanentRedirect
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import Resolver404, resolve, reverse
 from django.utils.cache import patch_vary_headers
-from django.views.decorators.http import require_POST, require_safe
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
@@ -108,6 +108,16 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
     else:
         review.step, review.beside = step, beside  # for this look only
     return _show(request, steps.of(step).visit(request, review))
+
+
+@require_http_methods(["GET", "HEAD", "POST"])
+def moved_step(request: StudioRequest, pk: int, step: str, act: str = "") -> HttpResponse:
+    """Lead from the address that a step had before to today's, with all that was asked and sent."""
+    name, args = ("review-act", [pk, step, act]) if act else ("review-step", [pk, step])
+    asked = request.GET.urlencode()
+    return HttpResponsePermanentRedirect(
+        reverse(name, args=args) + (f"?{asked}" if asked else ""), preserve_request=True
+    )
 
 
 @require_POST

@@ -57,7 +57,7 @@ class Review(models.Model):
     neutral_a = models.FloatField(default=0.0)
     neutral_b = models.FloatField(default=0.0)
 
-    step = models.CharField(max_length=20, default="read")  # key of a step; which there are, the list of steps says
+    step = models.CharField(max_length=20, default="reading")  # key of a step; which there are, the list of steps says
     findings = models.JSONField(default=dict, blank=True)  # of the steps, with what they rest on; see `frame.path`
     beside = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     surround = models.CharField(max_length=5, choices=Surround, default=Surround.PALE)

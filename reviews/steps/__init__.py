@@ -2,28 +2,32 @@
 
 from __future__ import annotations
 
+from reviews.steps.alternatives.step import AlternativesStep
 from reviews.steps.base import Step
-from reviews.steps.company.step import Company
-from reviews.steps.compare.step import Compare
+from reviews.steps.compare.step import CompareStep
 from reviews.steps.light.step import LightStep
-from reviews.steps.place.step import Place
-from reviews.steps.read.step import Read
+from reviews.steps.palette.step import PaletteStep
+from reviews.steps.reading.step import ReadingStep
+from reviews.steps.samples.step import SamplesStep
 from reviews.steps.strength.step import StrengthStep
-from reviews.steps.verdict.step import Verdict
-from reviews.steps.view.step import ViewStep
+from reviews.steps.verdict.step import VerdictStep
 from reviews.steps.whites.step import WhitesStep
 
 ALL: list[Step] = [
-    Read(),
-    Compare(),
-    Place(),
+    ReadingStep(),
+    CompareStep(),
+    AlternativesStep(),
     LightStep(),
     StrengthStep(),
     WhitesStep(),
-    Company(),
-    ViewStep(),
-    Verdict(),
+    PaletteStep(),
+    SamplesStep(),
+    VerdictStep(),
 ]
+
+
+FORMER = {"read": "reading", "place": "alternatives", "company": "palette", "view": "samples"}
+"""Keys that steps had before: addresses and files that have them still lead there."""
 
 
 def find(key: str) -> Step | None:
@@ -32,5 +36,5 @@ def find(key: str) -> Step | None:
 
 
 def of(key: str) -> Step:
-    """Return the step with a key; the first one for a step that is no more."""
-    return find(key) or ALL[0]
+    """Return the step with a key, also one that it had before; the first one for a step that is no more."""
+    return find(FORMER.get(key, key)) or ALL[0]

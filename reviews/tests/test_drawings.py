@@ -15,8 +15,8 @@ from reviews.drawings.ladder import depth_ladder
 from reviews.drawings.lightness import lightness_and_chroma
 from reviews.drawings.marks import spread
 from reviews.drawings.rose import undertone_rose
-from reviews.steps.place.drawings import bracket_lines
-from reviews.steps.place.reads import Placing
+from reviews.steps.alternatives.drawings import bracket_lines
+from reviews.steps.alternatives.reads import Placing
 from reviews.steps.strength.drawings import drift_rose, strength_curve, strength_ladder
 from reviews.strengths.reads import Strengths
 from tinting.tests import world

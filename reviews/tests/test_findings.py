@@ -25,12 +25,12 @@ class Kept(Wall):
 
     def test_opening_a_step_makes_the_finding_of_that_step_only(self):
         with mock.patch.object(StrengthStep, "finding", side_effect=AssertionError("nobody asked")):
-            for step in ("read", "compare", "place"):
+            for step in ("reading", "compare", "alternatives"):
                 page = self.get(step)
             self.assertContains(page, "Not looked at yet", count=4)
             self.assertContains(page, reverse("review-findings", args=[self.review.pk]))
         self.assertContains(self.findings(), "Blue holds all the way")
-        page = self.get("read")
+        page = self.get("reading")
         self.assertContains(page, "Blue holds all the way")
         self.assertNotContains(page, "Not looked at yet")
         self.assertNotContains(page, reverse("review-findings", args=[self.review.pk]))
@@ -64,5 +64,7 @@ class Kept(Wall):
     def test_looking_leaves_the_date_alone_and_writing_leaves_the_findings(self):
         self.findings()
         before = Review.objects.get(pk=self.review.pk)
-        self.assertEqual(set(before.findings["said"][repr(PLAIN)]), {"place", "light", "strength", "whites", "company"})
+        self.assertEqual(
+            set(before.findings["said"][repr(PLAIN)]), {"alternatives", "light", "strength", "whites", "palette"}
+        )
         self.assertEqual(before.updated, self.review.updated)

@@ -70,7 +70,7 @@ class Permissions(Studio):
         for step in steps.ALL:
             for act in step.acts:
                 self.assertEqual(self.client.get(self.url("act", step.key, act)).status_code, 405)
-        self.assertEqual(self.client.post(self.url("act", "read", "nothing")).status_code, 404)
+        self.assertEqual(self.client.post(self.url("act", "reading", "nothing")).status_code, 404)
 
 
 class Keeping(Studio):
@@ -123,13 +123,13 @@ class Keeping(Studio):
         listed = self.client.post(self.url("delete"), follow=True)
         self.assertContains(listed, "Undo")
         self.assertEqual(list(queries.listed(self.isla)), [])
-        self.assertEqual(self.client.get(self.url("step", "read")).status_code, 404)
+        self.assertEqual(self.client.get(self.url("step", "reading")).status_code, 404)
         self.client.post(self.url("restore"))
         self.assertEqual(queries.listed(self.isla).get().verdict, "Kept")
 
     def test_looking_does_not_change_the_date_and_writing_does(self):
         before = Review.objects.get().updated
-        self.client.get(self.url("step", "place"))
+        self.client.get(self.url("step", "alternatives"))
         self.assertEqual(Review.objects.get().updated, before)
         verdict_services.write(self.review, {"notes": "later"})
         self.assertGreater(Review.objects.get().updated, before)
@@ -171,7 +171,7 @@ class Showing(Studio):
         names = [colour.name for colour in Colour.objects.all() if " " in colour.name]
         pages = [(step.key, {}) for step in steps.ALL]
         pages += [("compare", {"show": "together"}), ("compare", {"beside": world.colour("T26.6").pk})]
-        pages += [("place", {"show": "shortlist"}), ("place", {"ask": "a bit warmer"})]
+        pages += [("alternatives", {"show": "shortlist"}), ("alternatives", {"ask": "a bit warmer"})]
         pages += [("strength", {"percent": "-25"}), ("strength", {"show": "formula"}), ("strength", {"show": "mix"})]
         for step, query in pages:
             for headers in ({}, HTMX):

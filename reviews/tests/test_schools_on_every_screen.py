@@ -131,5 +131,5 @@ class EveryScreen(TestCase):
         basis = {"school": "even", "neutral": "painted", "neutral_a": "0", "neutral_b": "0"}
         self.client.post(reverse("review-basis", args=[review.pk]), basis)
         self.assertNotContains(
-            self.client.get(reverse("review-step", args=[review.pk, "read"])), "can no longer be read"
+            self.client.get(reverse("review-step", args=[review.pk, "reading"])), "can no longer be read"
         )

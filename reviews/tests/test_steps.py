@@ -72,7 +72,7 @@ class AStepOfOnesOwn(Wall):
         self.assertEqual(self.review.step, "weather")
         with mock.patch.object(steps, "ALL", [one for one in steps.ALL if one.key != "weather"]):
             answer = self.client.get(reverse("review", args=[self.review.pk]), follow=True)
-            self.assertEqual(answer.context["frame"].step.key, "read")
+            self.assertEqual(answer.context["frame"].step.key, "reading")
             self.assertEqual(self.client.get(f"/reviews/{self.review.pk}/weather/").status_code, 404)
 
     def test_what_would_give_an_answer_away_waits(self):

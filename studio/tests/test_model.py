@@ -35,7 +35,7 @@ from reviews import services
 from reviews.document import services as document_services
 from reviews.models import Review, Shared, Shortlisted
 from reviews.sharing import services as sharing_services
-from reviews.steps.place import services as place_services
+from reviews.steps.alternatives import services as place_services
 from reviews.steps.verdict import services as verdict_services
 from reviews.steps.verdict.services import version_of
 from reviews.viewing import services as viewing_services
@@ -151,19 +151,19 @@ class ByPages(ByServices):
         self.post("review-move", review.pk, room=room.pk if room else "")
 
     def shortlist(self, review, colour):
-        self.act(review, "place", "shortlist", colour=colour.pk, act="add")
+        self.act(review, "alternatives", "shortlist", colour=colour.pk, act="add")
 
     def off_shortlist(self, review, colour):
-        self.act(review, "place", "shortlist", colour=colour.pk, act="off")
+        self.act(review, "alternatives", "shortlist", colour=colour.pk, act="off")
 
     def along_shortlist(self, review, colour, to):
-        self.act(review, "place", "shortlist", colour=colour.pk, act="to", to=to)
+        self.act(review, "alternatives", "shortlist", colour=colour.pk, act="to", to=to)
 
     def decide(self, review, colour, reason):
-        return self.act(review, "view", "decide", colour=colour.pk, sheen="matte", reason=reason).status_code != 422
+        return self.act(review, "samples", "decide", colour=colour.pk, sheen="matte", reason=reason).status_code != 422
 
     def reopen(self, review):
-        self.act(review, "view", "reopen", decision=review.decisions.get(reopened=None).pk)
+        self.act(review, "samples", "reopen", decision=review.decisions.get(reopened=None).pk)
 
     def keep_in_set(self, colour, name):
         self.post("colour-keep", colour=colour.pk, set_name=name)

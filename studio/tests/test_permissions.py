@@ -51,7 +51,7 @@ def address(pattern, pk=10**9, **more):
         "name": "read.png",
         "reading": pk,
         "rule": pk,
-        "step": "read",
+        "step": "reading",
         "act": "keep",
     }
     fill |= {"source": "hex", "section": "is", "token": "none"} | more

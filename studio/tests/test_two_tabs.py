@@ -115,7 +115,7 @@ class TwoTabs(world.Studio):
             services.shortlist(review, world.colour(code))
         for code, to in (("T06.2", 1), ("T05.4", 3)):  # each from a page that shows the order before either move
             sent = {"colour": world.colour(code).pk, "act": "to", "to": to}
-            self.client.post(reverse("review-act", args=[review.pk, "place", "shortlist"]), sent)
+            self.client.post(reverse("review-act", args=[review.pk, "alternatives", "shortlist"]), sent)
         self.assertEqual([one.colour.code for one in review.shortlist.all()], ["T06.2", "H06.3", "T05.4"])
         wall = [held.colour.pk for held in Bench(review).wall.arranged]
         for pk, to in ((wall[3], 0), (wall[2], 1)):

@@ -19,7 +19,7 @@ class Wall(world.Studio):
         review = Review.objects.select_related("colour__maker", "owner").get(pk=self.review.pk)
         return Bench(review)
 
-    STEPS = {"board": "compare", "see": "compare", "unsee": "compare", "shortlist": "place"}
+    STEPS = {"board": "compare", "see": "compare", "unsee": "compare", "shortlist": "alternatives"}
 
     def url(self, name):
         if name in self.STEPS:

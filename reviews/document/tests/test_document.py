@@ -24,9 +24,9 @@ from reviews.document.document import Document
 from reviews.document.job import JobDocument
 from reviews.document.pdf import pdf
 from reviews.models import DocumentEdit, Review
+from reviews.steps.alternatives.reads import Placing
 from reviews.steps.compare import services as compare_services
 from reviews.steps.compare.reads import Together, pair_said
-from reviews.steps.place.reads import Placing
 from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided
 from tinting.tests import world

@@ -9,7 +9,7 @@ from reviews.steps.compare import views
 from reviews.steps.compare.page import ComparePage
 
 
-class Compare(Step):
+class CompareStep(Step):
     """What the colour shows beside near-identical ones, and what the person sees there."""
 
     key, label = "compare", "Compare"

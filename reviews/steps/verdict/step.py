@@ -9,7 +9,7 @@ from reviews.steps.verdict import views
 from reviews.steps.verdict.page import VerdictPage
 
 
-class Verdict(Step):
+class VerdictStep(Step):
     """What the specialist writes."""
 
     key, label = "verdict", "Verdict"

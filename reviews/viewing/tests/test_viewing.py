@@ -49,10 +49,10 @@ class Viewings(Wall):
         services.move(self.review, self.rooms["Library"])
 
     def act(self, act, **sent):
-        return self.client.post(f"/reviews/{self.review.pk}/view/{act}/", sent, headers=HTMX)
+        return self.client.post(f"/reviews/{self.review.pk}/samples/{act}/", sent, headers=HTMX)
 
     def page(self, **query):
-        return self.get("view", **query)
+        return self.get("samples", **query)
 
     def planned(self):
         self.page()
@@ -533,13 +533,17 @@ class Deciding(Viewings):
 
     def test_the_answer_is_of_the_page_that_asked_though_another_one_went_on(self):
         self.page(show="decide")
-        self.get("read")  # in another window
-        here = f"http://testserver/reviews/{self.review.pk}/view/?show=decide"
+        self.get("reading")  # in another window
+        here = f"http://testserver/reviews/{self.review.pk}/samples/?show=decide"
         sent = {"show": "decide", "colour": str(self.review.colour_id), "reason": "It holds."}
-        address = f"/reviews/{self.review.pk}/view/decide/"
+        address = f"/reviews/{self.review.pk}/samples/decide/"
         page = self.client.post(address, sent, headers=HTMX | {"HX-Current-URL": here})
         self.assertContains(page, f"Decided: {self.review.colour.name}")
-        for elsewhere in ("http://testserver/", f"http://testserver/reviews/{self.review.pk + 1}/place/", "nowhere"):
+        for elsewhere in (
+            "http://testserver/",
+            f"http://testserver/reviews/{self.review.pk + 1}/alternatives/",
+            "nowhere",
+        ):
             page = self.client.post(address, sent, headers=HTMX | {"HX-Current-URL": elsewhere})
             self.assertEqual(page.status_code, 422)
 

@@ -142,7 +142,7 @@ class Seeing(Wall):
         self.assertContains(page, "Withheld until you have looked", count=8)
         for word in ("clear blue", "greener</span>", "rose", "Another showing", "One end", "ΔE00 6"):
             self.assertNotContains(page, word)
-        for step in ("read", "place", "light", "strength", "whites"):
+        for step in ("reading", "alternatives", "light", "strength", "whites"):
             self.assertContains(self.get(step), "This waits until")
             self.assertNotContains(self.get(step), "undertone.")
 

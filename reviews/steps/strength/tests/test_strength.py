@@ -178,7 +178,7 @@ class Asking(Step):
         self.assertEqual(kept.recipe, self.review.colour.recipe.scaled(-25))
         again = services.start(self.isla, kept)
         self.assertContains(
-            self.client.get(reverse("review-step", args=[again.pk, "read"])), "computed from a recipe, ±1.0"
+            self.client.get(reverse("review-step", args=[again.pk, "reading"])), "computed from a recipe, ±1.0"
         )
         self.assertEqual(kept.label, f"from {self.review.colour.name}")
         self.assertContains(self.client.get(reverse("find"), {"q": "at 75"}), kept.name)

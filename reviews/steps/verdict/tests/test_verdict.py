@@ -54,7 +54,7 @@ class Writing(Wall):
         self.assertContains(page, f'name="seen-verdict" value="{version_of("")}"')
 
     def test_the_record_tells_every_finding(self):
-        page = self.client.get(self.review.get_absolute_url().replace("read", "verdict"), headers=HTMX)
+        page = self.client.get(self.review.get_absolute_url().replace("reading", "verdict"), headers=HTMX)
         for step in page.context["frame"].path:
             self.assertFalse(step.pending)
         self.assertContains(page, "Blue holds all the way", count=2)

@@ -1,0 +1,27 @@
+"""Place as a step."""
+
+from __future__ import annotations
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.alternatives import views
+from reviews.steps.alternatives.page import PlacePage
+from reviews.steps.alternatives.reads import Placing
+from reviews.steps.base import Step, Visit
+
+
+class AlternativesStep(Step):
+    """Where the colour stands among its alternatives."""
+
+    key, label = "alternatives", "Alternatives"
+    template = "reviews/alternatives/page.html"
+    keeps = ("show", "ask")
+    acts = {"shortlist": views.shortlist}
+
+    def finding(self, bench: Bench) -> str:
+        """Return the narrowest bracket."""
+        return words.place_short(*Placing(bench).tightest)
+
+    def page(self, visit: Visit) -> PlacePage:
+        """Return the page."""
+        return PlacePage(visit)

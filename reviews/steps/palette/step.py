@@ -1,0 +1,52 @@
+"""Company as a step."""
+
+from __future__ import annotations
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.base import Step, Visit
+from reviews.steps.palette import views
+from reviews.steps.palette.page import CompanyPage
+from reviews.steps.palette.parts.schemes import SchemesPart
+from reviews.steps.palette.proportions import SURFACES
+from reviews.steps.palette.schemes import LOCKABLE, Schemes
+
+
+class PaletteStep(Step):
+    """What goes with the colour, how much of each, and where."""
+
+    key, label = "palette", "Palette"
+    template = "reviews/palette/page.html"
+    keeps = (
+        "show", "character", "decks", "ref", "without", *LOCKABLE, "of", "split", *(f"on-{one}" for one in SURFACES),
+        "limit", "stone",
+    )  # fmt: skip
+    acts = {"keep": views.keep, "aside": views.aside}
+    unknown = words.NO_COMPANY
+
+    def finding(self, bench: Bench) -> str:
+        """Return the scheme that was kept last, else the safe one."""
+        at = Schemes(bench, {})
+        shown = bench.review.names_shown
+        if at.kept:
+            accent = next((one.colour.name for one in at.kept[0].places.all() if one.place == "accent"), "")
+            return words.scheme_short(at.kept[0].character, accent if shown else "", kept=True)
+        accent_place = at.scheme.at("accent") if at.scheme else None
+        if accent_place is None:
+            return ""
+        (held,) = at.held([accent_place.row])
+        return words.scheme_short(at.character, held.name if shown else "", kept=False)
+
+    def page(self, visit: Visit) -> CompanyPage:
+        """Return the page."""
+        return CompanyPage(visit)
+
+    def wall(self, page: CompanyPage) -> str:
+        """Hang what the part that is shown wants, else the comparison set."""
+        return page.part.wall or super().wall(page)
+
+    def ladder(self, page: CompanyPage) -> SafeString | None:
+        """Show how deep the colours of the scheme are."""
+        return page.part.ladder if isinstance(page.part, SchemesPart) and page.part.lines else None

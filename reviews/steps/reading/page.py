@@ -1,0 +1,98 @@
+"""The Read step as its template needs it."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from prism import messages, words
+from prism.choosing.deck import Pick
+from prism.edges import FamilyEdge, on_edge
+from reviews.bench import Bench, Held
+from reviews.bench.figures import FigureLine, Said
+from reviews.drawings.rose import undertone_rose
+
+
+class ReadPage:
+    """What the Reading step of one review shows."""
+
+    def __init__(self, bench: Bench) -> None:
+        self._bench = bench
+        self._subject = bench.subject
+        self.said = Said(bench.subject)
+
+    @property
+    def headline(self) -> str:
+        """Depth and family."""
+        return words.headline(self._subject.reading)
+
+    @property
+    def depth(self) -> str:
+        """LRV and its band."""
+        return words.depth(self._subject.reading)
+
+    @cached_property
+    def _edge(self) -> FamilyEdge | None:
+        subject, decks = self._subject, self._bench.decks
+        return on_edge(
+            subject.reading, subject.school, subject.neutral, decks.deck, decks.catalogue.index, decks.own_rows
+        )
+
+    @cached_property
+    def tipping(self) -> list[Held]:
+        """The boards that tip a colour on a family's edge to the one or the other."""
+        rows = [row for row in self._edge.boards if row is not None] if self._edge else []
+        return self._bench.decks.hold([Pick(row, "tips", self._apart(row), kind="added") for row in rows])
+
+    def _apart(self, row: int) -> float:
+        return self._bench.decks.apart(self._bench.decks.catalogue.lab[row])
+
+    @property
+    def edge(self) -> str:
+        """That it stands between two families, and what tips it; empty for a colour well within its own."""
+        if self._edge is None:
+            return ""
+        held = iter(self.tipping)
+        return words.family_edge(
+            self._edge, [next(held).name if row is not None else None for row in self._edge.boards]
+        )
+
+    @property
+    def support(self) -> str:
+        """How many comparators agree."""
+        return self._bench.set.support_said
+
+    @property
+    def twins(self) -> str:
+        """Colours of the decks that are the same to the eye."""
+        return self._bench.decks.twins_said
+
+    @property
+    def trust(self) -> list[str]:
+        """What must be said of the name and of a stated LRV; a name that holds needs no word."""
+        subject = self._subject
+        said = []
+        if any(not check.keeps for check in subject.name_checks):
+            said.append(words.name_check(subject.colour.name, subject.name_checks, subject.reading))
+        if subject.lrv_check:
+            said.append(words.lrv_check(subject.lrv_check))
+        return said
+
+    @cached_property
+    def figures(self) -> list[FigureLine]:
+        """The subject's figures."""
+        found = self._subject.reading
+        return [
+            FigureLine("LRV", words.number(found.lrv)),
+            FigureLine("L*, a*, b*", messages.lab_text(found.lab)),
+            FigureLine("Undertone strength", words.number(found.undertone.strength)),
+            FigureLine("Undertone hue", f"{words.number(found.undertone.hue, 0)}°"),
+            FigureLine("Temperature", words.number(found.temperature.value, signed=True)),
+            FigureLine("ΔE00 from the neutral", words.number(found.undertone.effect)),
+        ]
+
+    @property
+    def rose(self) -> SafeString:
+        """The undertone rose."""
+        return undertone_rose(self._subject, self._bench.wall)

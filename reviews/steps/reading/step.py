@@ -1,0 +1,25 @@
+"""Read as a step."""
+
+from __future__ import annotations
+
+from prism import words
+from reviews.bench import Bench
+from reviews.steps.base import Step, Visit
+from reviews.steps.reading.page import ReadPage
+
+
+class ReadingStep(Step):
+    """What the colour is: depth, family, undertone, temperature."""
+
+    key, label = "reading", "Reading"
+    template = "reviews/reading/page.html"
+    at_once = True
+
+    def finding(self, bench: Bench) -> str:
+        """Return depth, family and LRV."""
+        reading = bench.subject.reading
+        return f"{words.headline(reading)}, LRV {words.number(reading.lrv)}"
+
+    def page(self, visit: Visit) -> ReadPage:
+        """Return the page."""
+        return ReadPage(visit.bench)
