@@ -111,13 +111,12 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
-def moved_step(request: StudioRequest, pk: int, step: str, act: str = "") -> HttpResponse:
+def moved_step(request: StudioRequest, pk: int, former: str, act: str = "") -> HttpResponse:
     """Lead from the address that a step had before to today's, with all that was asked and sent."""
-    name, args = ("review-act", [pk, step, act]) if act else ("review-step", [pk, step])
-    asked = request.GET.urlencode()
-    return HttpResponsePermanentRedirect(
-        reverse(name, args=args) + (f"?{asked}" if asked else ""), preserve_request=True
-    )
+    review = _review(request, pk)
+    name, args = ("review-act", [review.pk, former, act]) if act else ("review-step", [review.pk, former])
+    asked = f"?{request.GET.urlencode()}" if request.GET else ""
+    return HttpResponsePermanentRedirect(reverse(name, args=args) + asked, preserve_request=True)
 
 
 @require_POST

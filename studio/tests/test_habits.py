@@ -11,6 +11,7 @@ from jobs.tests.test_jobs import SHEET
 from people.models import Member, Role
 from people.queries import membership, studio_of
 from reviews import services as review_services
+from reviews import steps
 from studio.tests.as_browser import untouched
 
 TAGS, SVG, WITH_POINT = (

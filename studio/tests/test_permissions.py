@@ -48,10 +48,11 @@ def address(pattern, pk=10**9, **more):
         "earlier": pk,
         "number": 1,
         "line": 1,
-        "name": "read.png",
+        "name": "reading.png",
         "reading": pk,
         "rule": pk,
         "step": "reading",
+        "former": "reading",
         "act": "keep",
     }
     fill |= {"source": "hex", "section": "is", "token": "none"} | more
