@@ -9,11 +9,11 @@ import numpy as np
 
 from bench.timing import best, report
 from prism import demo
+from prism.classify import classify_many
 from prism.comparison import compare, compare_many
 from prism.reading import read_many
 from prism.school import load
 from prism.side_by_side import Colours, side_by_side
-from prism.survey import survey
 from prism.tests import boards, calibration
 
 ROWS = 50_000
@@ -46,7 +46,7 @@ def speeds() -> None:
     single = best(lambda: compare(readings[0], readings[1], school), 40)
     many, y = np.resize(lab, (ROWS, 3)), np.resize(lrv, ROWS)
     doubt = np.full(ROWS, 1.0)
-    surveyed = best(lambda: survey(many, y, doubt, school), 3)
+    surveyed = best(lambda: classify_many(many, y, doubt, school), 3)
     first = Colours.of(many, 1.0, school.neutral)
     second = Colours.of(np.roll(many, 7, axis=0), 1.0, school.neutral)
     compared = best(lambda: side_by_side(first, second, 0.5, school), 3)

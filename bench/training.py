@@ -14,8 +14,8 @@ ROWS, ANSWERS = 50_000, 2_000
 def main(lab: np.ndarray) -> None:
     """A wall of each kind from 50,000 colours, and an eye estimated from 2,000 answers."""
     from prism import school
+    from prism.classify import hue_of
     from prism.spectrum import lightness_to_lrv
-    from prism.survey import hue_of
     from prism.training import walls
     from prism.training.exercise import Kind, PoolError
     from prism.training.eye import estimate

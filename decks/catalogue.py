@@ -17,14 +17,14 @@ from decks.models import Colour, Maker
 from people.queries import team
 from prism import school
 from prism.choosing.deck import Deck, number_strips
-from prism.granting import family_codes
+from prism.classify import Classification, classify_many
+from prism.match import family_codes
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read_many
 from prism.spectrum import Array
 from prism.stimulus import source_of
-from prism.survey import Survey, survey
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 MOST_SURVEYS = 3
 """Schools under which each catalogue is kept classified."""
@@ -99,15 +99,17 @@ class Catalogue:
         """The tree for nearest colours."""
         return Nearest(self.lab)
 
-    def survey(self, chosen: school.School) -> Survey:
+    def classified(self, chosen: school.School) -> Classification:
         """Return every colour classified under a school and its painted neutral."""
         doubts = self._doubt(chosen), self._lightness_doubt(chosen)
-        return self._surveys.get(chosen, lambda: survey(self.lab, self.lrv, doubts[0], chosen, lightness=doubts[1]))
+        return self._surveys.get(
+            chosen, lambda: classify_many(self.lab, self.lrv, doubts[0], chosen, lightness=doubts[1])
+        )
 
     @cached_property
-    def _surveys(self) -> Kept[school.School, Survey]:
+    def _surveys(self) -> BoundedCache[school.School, Classification]:
         """The surveys made last, by school."""
-        return Kept(MOST_SURVEYS)
+        return BoundedCache(MOST_SURVEYS)
 
     @cached_property
     def _kinds(self) -> tuple[list[str], NDArray[np.intp]]:
@@ -147,14 +149,14 @@ class Catalogue:
         return called
 
     @cached_property
-    def _read(self) -> Kept[tuple[int, school.School, WorkingNeutral], Reading]:
+    def _read(self) -> BoundedCache[tuple[int, school.School, WorkingNeutral], Reading]:
         """The readings of rows that were held up before."""
-        return Kept(MOST_READ)
+        return BoundedCache(MOST_READ)
 
     @cached_property
-    def _decks(self) -> Kept[tuple[tuple[str, float], ...], Deck]:
+    def _decks(self) -> BoundedCache[tuple[tuple[str, float], ...], Deck]:
         """The colours as the core chooses from them, by the uncertainties they have."""
-        return Kept(MOST_SURVEYS)
+        return BoundedCache(MOST_SURVEYS)
 
     def deck(self, chosen: school.School) -> Deck:
         """Return the colours as the core chooses from them, with the uncertainties of a school."""
@@ -215,7 +217,7 @@ class Catalogue:
     def select(self, wanted: Wanted, chosen: school.School | None = None) -> NDArray[np.intp]:
         """Return the rows that fit, as a school or else the default one reads them, in the order asked for."""
         chosen = chosen or school.load()
-        found = self.survey(chosen)
+        found = self.classified(chosen)
         keep = np.ones(len(self.ids), dtype=bool)
         if wanted.lrv_low is not None:
             keep &= self.lrv >= wanted.lrv_low
@@ -246,7 +248,7 @@ class Catalogue:
             rows = np.array([row for row in rows.tolist() if word in self.texts[row]], dtype=np.intp)
         return self._sorted(rows, wanted.sort, found)
 
-    def _sorted(self, rows: NDArray[np.intp], sort: str, found: Survey) -> NDArray[np.intp]:
+    def _sorted(self, rows: NDArray[np.intp], sort: str, found: Classification) -> NDArray[np.intp]:
         if sort == "name":
             return self._name_order[np.isin(self._name_order, rows)]
         value = {

@@ -20,7 +20,7 @@ def plane(held: Catalogue, rows: NDArray[np.intp], chosen: School) -> dict[str, 
 
     `a`, `b` are distances from the working neutral of each colour's own lightness; `fill` holds six digits a colour.
     """
-    u = np.round(held.survey(chosen).u[rows], PLACES)
+    u = np.round(held.classified(chosen).u[rows], PLACES)
     return {
         "ids": held.ids[rows].tolist(),
         "a": u[:, 0].tolist(),

@@ -18,7 +18,7 @@ from people.queries import team
 from prism import messages
 from prism.formats.deck import Entry, Problem, faults, stimuli
 from prism.stimulus import IntakeError, Stimulus
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 CHUNK = 2_500
 """Colours that are converted or compared at a time, so that a large file never stands in memory as a whole."""
@@ -109,7 +109,7 @@ def key_of(waiting: Import) -> tuple[int, datetime, str, str]:
     return waiting.pk, waiting.created, str(waiting.mapping), str(waiting.mended)
 
 
-_kept: Kept[tuple[int, datetime, str, str], Looked] = Kept(3)
+_kept: BoundedCache[tuple[int, datetime, str, str], Looked] = BoundedCache(3)
 """Files as they were read, so that they need not be read again for each part. A matter of speed only."""
 
 

@@ -15,9 +15,9 @@ from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, ColourSet, Maker
 from people.queries import team
 from prism import school, words
-from prism.finding import Meant, depth_ranges, temperatures_meant, understand
 from prism.metamerism import Parting, parting
 from prism.school import School
+from prism.search import Meant, depth_ranges, temperatures_meant, understand
 from prism.stimulus import Stimulus
 
 PAGE = 24
@@ -30,9 +30,9 @@ def visible_to(user: User) -> QuerySet[Colour]:
     return found.select_related("maker", "parent")
 
 
-def own_colours(user: User, put_aside: bool = False) -> QuerySet[Colour]:
+def own_colours(user: User, deleted: bool = False) -> QuerySet[Colour]:
     """Return the colours that somebody of the studio brought in or kept, the newest first; those put aside if asked."""
-    found = Colour.objects.filter(owner__in=team(user), deleted__isnull=not put_aside)
+    found = Colour.objects.filter(owner__in=team(user), deleted__isnull=not deleted)
     return found.select_related("owner", "parent__maker").order_by("-created", "-pk")
 
 

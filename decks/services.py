@@ -126,7 +126,7 @@ def rename(colour: Colour, name: str) -> None:
     colour.save(update_fields=["name"])
 
 
-def put_aside(colour: Colour, back: bool = False) -> None:
+def soft_delete(colour: Colour, back: bool = False) -> None:
     """Put an own colour aside, or bring it back; reviews that were made with it keep it."""
     colour.deleted = None if back else timezone.now()
     colour.save(update_fields=["deleted"])

@@ -17,13 +17,13 @@ from decks.forms import FilterForm, KeepForm, NameForm
 from decks.models import Colour
 from decks.plane import plane
 from decks.school_preview import SchoolPreview
-from people import trail
+from people import security_log
 from people.gate import changes
 from people.queries import may_change
 from prism import words
 from schools import queries as school_queries
 from schools.forms import SchoolForm
-from web import undoing
+from web import undo
 from web.http import StudioRequest, gathered, whole_number
 
 OWN_PER_PAGE = 50
@@ -80,7 +80,7 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))
     response = StreamingHttpResponse(gathered(pieces), content_type=kind.mime)
     response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
-    trail.note(request.user, "export", words.deck_taken_out(kind.label))
+    security_log.note(request.user, "export", words.deck_taken_out(kind.label))
     return response
 
 
@@ -114,8 +114,8 @@ def _own(request: StudioRequest, wrong: NameForm | None = None, of: int = 0) -> 
     return render(request, "decks/own.html", context, status=422 if wrong else 200)
 
 
-def _own_colour(request: StudioRequest, pk: int, put_aside: bool = False) -> Colour:
-    found = get_object_or_404(queries.own_colours(request.user, put_aside), pk=pk)
+def _own_colour(request: StudioRequest, pk: int, deleted: bool = False) -> Colour:
+    found = get_object_or_404(queries.own_colours(request.user, deleted), pk=pk)
     if found.owner_id != request.user.pk and not may_change(request.user):
         raise PermissionDenied(words.juniors_may_not())
     return found
@@ -135,15 +135,15 @@ def rename(request: StudioRequest, pk: int) -> HttpResponse:
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own colour aside, with a way back."""
     colour = _own_colour(request, pk)
-    services.put_aside(colour)
-    undoing.offer(request, words.put_aside_said(colour.name, words.REVIEWS_KEEP), "own-restore", colour.pk)
+    services.soft_delete(colour)
+    undo.offer(request, words.put_aside_said(colour.name, words.REVIEWS_KEEP), "own-restore", colour.pk)
     return redirect("own-colours")
 
 
 @require_POST
 def restore(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring an own colour back."""
-    services.put_aside(_own_colour(request, pk, put_aside=True), back=True)
+    services.soft_delete(_own_colour(request, pk, deleted=True), back=True)
     return redirect("own-colours")
 
 

@@ -42,7 +42,7 @@ def bring_in(by: User, asked: dict[str, Any], progress: Progress) -> Result:
     return Result(said=words.file_is_in(running.file_name, running.added, running.changed))
 
 
-def take_back(by: User, asked: dict[str, Any], progress: Progress) -> Result:
+def undelete(by: User, asked: dict[str, Any], progress: Progress) -> Result:
     """Take a file back. Raises `WorkError`, `Stopped`."""
     left = files.undo(_import(by, asked, Import.State.DONE, Import.State.UNDOING), progress)
     return Result(said=words.left_behind(left.used, left.changed_since) or words.FILE_IS_OUT)

@@ -40,7 +40,7 @@ from prism.reading import Reading
 from prism.school import School
 from prism.spectrum import Array, to_lrv
 from prism.stimulus import Stimulus
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 YEARS = (1950, 2100)
 SKIES = ("clear", "overcast")
@@ -49,11 +49,11 @@ _DAYS = {"midsummer": (6, 21), "equinox": (3, 20), "midwinter": (12, 21)}
 LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
 PER_LAMP_AREA = 4.0
 """m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
-_kept: Kept[object, list[Day]] = Kept(48)
-_kept_readings: Kept[object, list[Reading]] = Kept(96)
-_kept_evenings: Kept[object, Day] = Kept(96)
-_kept_deeper: Kept[object, tuple[float, float]] = Kept(256)
-_kept_floor: Kept[object, float] = Kept(256)
+_kept: BoundedCache[object, list[Day]] = BoundedCache(48)
+_kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
+_kept_evenings: BoundedCache[object, Day] = BoundedCache(96)
+_kept_deeper: BoundedCache[object, tuple[float, float]] = BoundedCache(256)
+_kept_floor: BoundedCache[object, float] = BoundedCache(256)
 
 
 def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:

@@ -48,13 +48,13 @@ def keep_job(by: User, job: Job, fields: Mapping[str, Any]) -> Job:
 
 
 @transaction.atomic
-def put_aside(by: User, thing: Job | Room) -> None:
-    """Put a job or a room aside; `take_back` brings it back as it was."""
+def soft_delete(by: User, thing: Job | Room) -> None:
+    """Put a job or a room aside; `undelete` brings it back as it was."""
     _set_deleted(by, thing, timezone.now())
 
 
 @transaction.atomic
-def take_back(by: User, thing: Job | Room) -> None:
+def undelete(by: User, thing: Job | Room) -> None:
     """Bring back what was put aside."""
     _set_deleted(by, thing, None)
 

@@ -10,7 +10,7 @@ from django.forms import BoundField
 from jobs.forms import DOORWAYS, ElementForm, LampForm, RoomForm, Row, SurfaceForm, WindowForm
 from jobs.models import Element, LampSort, Room, Surface, Window
 from prism.light import checks
-from web.begun import Sent, as_sent
+from web.edit_conflicts import Sent, as_sent
 
 
 class RoomSheet:

@@ -28,8 +28,8 @@ from prism.formats import room_json
 from prism.light.checks import RoomError
 from prism.meters import MeterError
 from prism.stimulus import Stimulus
-from web import undoing
-from web.begun import Begun, as_sent
+from web import undo
+from web.edit_conflicts import EditConflicts, as_sent
 from web.http import StudioRequest, as_file, whole_number
 
 PER_PAGE = 50
@@ -70,14 +70,14 @@ def edit_job(request: StudioRequest, pk: int) -> HttpResponse:
 
 def _job_sheet(request: StudioRequest, job: Job, like: Job | None = None) -> HttpResponse:
     form = JobForm(instance=job)
-    begun = Begun(request, as_sent([form]) if job.pk else {})
-    if begun.data is not None:
-        form = JobForm(begun.data, instance=copy(job))  # a form writes into its instance even when it refuses
-    begun.say(form, job.changed_by)
+    conflicts = EditConflicts(request, as_sent([form]) if job.pk else {})
+    if conflicts.data is not None:
+        form = JobForm(conflicts.data, instance=copy(job))  # a form writes into its instance even when it refuses
+    conflicts.say(form, job.changed_by)
     if request.method == "POST" and form.is_valid():
         made = services.keep_job(request.user, job, form.fields_kept())
         return redirect(services.begin_like(request.user, made, like) if like else made)
-    context = {"form": form, "job": job, "like": like, "begun": begun.marks, **place_context()}
+    context = {"form": form, "job": job, "like": like, "begun": conflicts.marks, **place_context()}
     return render(request, "jobs/job_sheet.html", context, status=422 if form.errors else 200)
 
 
@@ -153,15 +153,17 @@ def finishes(request: StudioRequest, pk: int) -> HttpResponse:
     """Decide what the parts of a room are painted with."""
     found = _room(request, pk)
     sheet = FinishSheet(request.user, found)
-    begun = Begun(request, as_sent(form for _, form in sheet.forms), [part for part, _ in Finish.Part.choices])
-    if begun.data is not None:
-        sheet = FinishSheet(request.user, found, begun.data)
+    conflicts = EditConflicts(
+        request, as_sent(form for _, form in sheet.forms), [part for part, _ in Finish.Part.choices]
+    )
+    if conflicts.data is not None:
+        sheet = FinishSheet(request.user, found, conflicts.data)
     for part, form in sheet.forms:
-        begun.say(form, found.changed_by, {str(form.prefix): part})
+        conflicts.say(form, found.changed_by, {str(form.prefix): part})
     if request.method == "POST" and sheet.is_valid():
         services.keep_finishes(request.user, found, sheet.rows())
         return redirect("job-home", found.job_id)
-    context = {"sheet": sheet, "room": found, "job": found.job, "begun": begun.marks}
+    context = {"sheet": sheet, "room": found, "job": found.job, "begun": conflicts.marks}
     return render(request, "jobs/finishes.html", context, status=422 if request.method == "POST" else 200)
 
 
@@ -170,8 +172,8 @@ def finishes(request: StudioRequest, pk: int) -> HttpResponse:
 def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a job aside, with a way back."""
     found = _job(request, pk)
-    services.put_aside(request.user, found)
-    undoing.offer(request, words.put_aside_said(f"the job {found}", words.ROOMS_WENT), "job-restore", found.pk)
+    services.soft_delete(request.user, found)
+    undo.offer(request, words.put_aside_said(f"the job {found}", words.ROOMS_WENT), "job-restore", found.pk)
     return redirect("jobs")
 
 
@@ -180,7 +182,7 @@ def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
 def restore_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a job back."""
     found = get_object_or_404(queries.of_studio(request.user), pk=pk)
-    services.take_back(request.user, found)
+    services.undelete(request.user, found)
     return redirect(found)
 
 
@@ -200,18 +202,18 @@ def edit_room(request: StudioRequest, pk: int) -> HttpResponse:
 
 def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
     sheet = RoomSheet(request.user, room)
-    begun = Begun(request, sheet.as_sent() if room.pk else {}, RoomSheet.PARTS)
-    if begun.data is not None:
-        sheet = RoomSheet(request.user, room, begun.data)
+    conflicts = EditConflicts(request, sheet.as_sent() if room.pk else {}, RoomSheet.PARTS)
+    if conflicts.data is not None:
+        sheet = RoomSheet(request.user, room, conflicts.data)
     refused = False
     if request.method == "POST" and not sheet.more:
-        begun.say(sheet.form, room.changed_by, words.ROOM_TABLES)
+        conflicts.say(sheet.form, room.changed_by, words.ROOM_TABLES)
         if sheet.is_valid():
             doorways = {name: sheet.form.cleaned_data[name] for name in DOORWAYS}
             return redirect(services.keep_room(request.user, room, sheet.form.kept(), sheet.parts(), **doorways))
         refused = True
     template = "jobs/room_sheet_body.html" if request.htmx else "jobs/room_sheet.html"
-    return render(request, template, sheet_context(sheet) | {"begun": begun.marks}, status=422 if refused else 200)
+    return render(request, template, sheet_context(sheet) | {"begun": conflicts.marks}, status=422 if refused else 200)
 
 
 @require_safe
@@ -234,8 +236,8 @@ def copy_room(request: StudioRequest, pk: int) -> HttpResponse:
 def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a room aside, with a way back."""
     found = _room(request, pk)
-    services.put_aside(request.user, found)
-    undoing.offer(request, words.put_aside_said(f"the room {found}"), "room-restore", found.pk)
+    services.soft_delete(request.user, found)
+    undo.offer(request, words.put_aside_said(f"the room {found}"), "room-restore", found.pk)
     return redirect(found.job)
 
 
@@ -244,7 +246,7 @@ def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
 def restore_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a room back."""
     found = get_object_or_404(queries.rooms(request.user), pk=pk)
-    services.take_back(request.user, found)
+    services.undelete(request.user, found)
     return redirect(found)
 
 

@@ -11,7 +11,7 @@ from django.views.decorators.cache import never_cache
 from django.views.decorators.debug import sensitive_post_parameters
 from django.views.decorators.http import require_POST, require_safe
 
-from people import second, sessions, trail
+from people import security_log, sessions, two_factor
 from prism import words
 from web.http import StudioRequest
 
@@ -28,9 +28,9 @@ def _show(request: StudioRequest, form: PasswordChangeForm | None = None, **more
     context = {
         "form": form or PasswordChangeForm(user),
         "sessions": sessions.of(user, request),
-        "second": second.is_on(user),
+        "second": two_factor.is_on(user),
         "has_password": user.has_usable_password(),
-        "trail": trail.of(user),
+        "trail": security_log.of(user),
     }
     return render(request, "people/account.html", context | more, status=422 if form or more.get("wrong") else 200)
 
@@ -45,7 +45,7 @@ def change_password(request: StudioRequest) -> HttpResponse:
     form.save()
     update_session_auth_hash(request, form.user)
     sessions.end(request.user, request)
-    trail.note(request.user, "password")
+    security_log.note(request.user, "password")
     messages.info(request, words.PASSWORD_CHANGED)
     return redirect("account")
 
@@ -64,18 +64,18 @@ def second_step(request: StudioRequest) -> HttpResponse:
     """Set the second step up, confirm it, or take it off."""
     user, figures = request.user, request.POST.get("figures", "")
     if "off" in request.POST:
-        if not second.passes(user, figures):
+        if not two_factor.passes(user, figures):
             return _show(request, wrong=words.FIGURES_WRONG)
-        second.take_off(user)
-        trail.note(user, "second-off")
+        two_factor.take_off(user)
+        security_log.note(user, "second-off")
         messages.info(request, words.SECOND_OFF)
         return redirect("account")
     if figures:
-        codes = second.confirm(user, figures)
+        codes = two_factor.confirm(user, figures)
         if codes is not None:
-            trail.note(user, "second-on")
+            security_log.note(user, "second-on")
             sessions.end(user, request)
             return _show(request, codes=codes)
-    device = second.begin(user)
+    device = two_factor.begin(user)
     wrong = words.FIGURES_WRONG if figures else ""
-    return _show(request, picture=second.picture(device), secret=second.secret(device), wrong=wrong)
+    return _show(request, picture=two_factor.picture(device), secret=two_factor.secret(device), wrong=wrong)

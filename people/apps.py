@@ -8,19 +8,19 @@ from django.contrib.auth.signals import user_logged_in, user_logged_out
 
 def _came_in(request: Any, user: Any, **kwargs: Any) -> None:
     """Keep that somebody came in, and where their session began."""
-    from people import sessions, trail
+    from people import security_log, sessions
 
-    trail.note(user, "in")
+    security_log.note(user, "in")
     if hasattr(request, "META"):
         sessions.note(request)
 
 
 def _went_out(user: Any, **kwargs: Any) -> None:
     """Keep that somebody went out."""
-    from people import trail
+    from people import security_log
 
     if user is not None:
-        trail.note(user, "out")
+        security_log.note(user, "out")
 
 
 class PeopleConfig(AppConfig):

@@ -15,7 +15,7 @@ from django.utils import timezone
 from people.names import name_of
 from prism import words
 from prism.messages.habits import Habits
-from web.secret import SecretLink
+from web.capability_links import SecretLink
 
 PAPERS = ("A4", "Letter")
 """Papers that documents are made for."""

@@ -12,7 +12,7 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from people import erasing, queries, services, trail
+from people import erasing, queries, security_log, services
 from people.forms import PICTURE_MOST, HabitsForm, InviteForm, JoinForm, RoleForm, StudioForm
 from people.gate import manages
 from people.models import Invitation, Member, Role
@@ -47,7 +47,7 @@ def _show(
         "habits": habits or HabitsForm(instance=own),
         "trouble": trouble,
         "not_again": words.NOT_SHOWN_AGAIN,
-        "trail": trail.of_studio(request.user),
+        "trail": security_log.of_studio(request.user),
         "invitations": [(one, one.address(request, "join")) for one in opened],
     }
     failed = trouble or any(one.errors for one in (form, studio, habits) if one)
@@ -72,7 +72,7 @@ def invite(request: StudioRequest) -> HttpResponse:
     if not form.is_valid():
         return _show(request, form)
     services.invite(request.user, form.cleaned_data["name"], form.cleaned_data["role"])
-    trail.note(request.user, "invite", form.cleaned_data["name"])
+    security_log.note(request.user, "invite", form.cleaned_data["name"])
     return redirect("people")
 
 
@@ -110,7 +110,7 @@ def role(request: StudioRequest, pk: int) -> HttpResponse:
     try:
         if form.is_valid():
             services.change_role(member, form.cleaned_data["role"])
-            trail.note(request.user, "role", f"{member.name}: {member.get_role_display()}")
+            security_log.note(request.user, "role", f"{member.name}: {member.get_role_display()}")
     except PeopleError as wrong:
         return _show(request, trouble=str(wrong))
     return redirect("people")
@@ -123,7 +123,7 @@ def close(request: StudioRequest, pk: int) -> HttpResponse:
     try:
         member = _member(request, pk)
         services.close(member)
-        trail.note(request.user, "close", member.name)
+        security_log.note(request.user, "close", member.name)
     except PeopleError as wrong:
         return _show(request, trouble=str(wrong))
     return redirect("people")
@@ -138,7 +138,7 @@ def reopen(request: StudioRequest, pk: int) -> HttpResponse:
         services.reopen(member)
     except PeopleError as wrong:
         return _show(request, trouble=str(wrong))
-    trail.note(request.user, "reopen", member.name)
+    security_log.note(request.user, "reopen", member.name)
     return redirect("people")
 
 
@@ -151,7 +151,7 @@ def erase(request: StudioRequest, pk: int) -> HttpResponse:
         erasing.erase_person(member)
     except PeopleError as wrong:
         return _show(request, trouble=str(wrong))
-    trail.note(request.user, "erase")
+    security_log.note(request.user, "erase")
     messages.info(request, words.PERSON_ERASED)
     return redirect("people")
 

@@ -9,11 +9,11 @@ from enum import StrEnum
 import numpy as np
 
 from prism.choosing.axes import OPPOSITE, comparative, is_hue, less
+from prism.classify import hue_of
 from prism.reading import Reading
 from prism.school import School
 from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.surety import AXES, LEVELS, Level, apart, axes_at, below
-from prism.survey import hue_of
 
 NOTHING_SEEN = "no difference"
 """What a person saw who saw no difference."""

@@ -12,11 +12,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from prism.choosing.deck import Deck
+from prism.classify import family_spread, family_words_at
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
-from prism.survey import family_spread, family_words_at
 
 EYE = 1.0
 """ΔE00 from a family's edge within which one eye takes a colour for the one, another for the other."""

@@ -9,11 +9,11 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import ArrayLike
 
+from prism.classify import Classification, Family, classify_many, family_bands
 from prism.neutral import GREY, WorkingNeutral
 from prism.school import School
 from prism.stimulus import Stimulus
 from prism.surety import LEVELS, Band, Level, below
-from prism.survey import Family, Survey, family_bands, survey
 
 NEUTRALS = ("painted", "grey")
 
@@ -183,7 +183,7 @@ def read_many(
     """Return readings of many colours: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00, that of `lightness` where
     it is another, and the `sources` (n,) whose values share errors."""
     neutral = neutral or school.neutral
-    found = survey(lab, lrv, uncertainty, school, neutral, lightness)
+    found = classify_many(lab, lrv, uncertainty, school, neutral, lightness)
     y = np.asarray(lrv, dtype=np.float64).reshape(-1)
     words, claims = school.undertone.words, school.claims
     temperate = school.temperate[0]
@@ -222,7 +222,7 @@ def read_many(
     return readings
 
 
-def _undertone(found: Survey, i: int, words: tuple[str, ...]) -> Undertone:
+def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Undertone:
     """Return what may be said of the undertone of one row of a survey."""
     school, claims, hues = found.school, found.school.claims, found.hues
     scale = school.hues_for(found.family_at(i).base)

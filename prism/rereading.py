@@ -8,8 +8,8 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from prism.classify import classify_many
 from prism.school import School
-from prism.survey import survey
 
 
 @dataclass(frozen=True)
@@ -45,7 +45,7 @@ def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], school: Sch
     doubt = np.zeros(len(values))
     for kind in np.unique(kinds):
         doubt[kinds == kind] = school.doubts(str(kind), values[kinds == kind])
-    found = survey(lab, lrv, doubt, school)
+    found = classify_many(lab, lrv, doubt, school)
     families = np.array([rule.word for rule in school.families])
     hues = np.array(school.hue_family.words)
     of_hue = found.family < 0

@@ -9,13 +9,13 @@ from typing import Any
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from prism.classify import hue_of, temperature_of
 from prism.difference import Difference, difference
 from prism.neutral import WorkingNeutral
 from prism.school import School
 from prism.sectors import Cloud, counted, hue_shares, likelier_neighbour
 from prism.spectrum import Array
 from prism.surety import AXES, apart, axes_at, below, cloud, in_parts
-from prism.survey import hue_of, temperature_of
 
 COMPARATIVE = {
     "red": "redder", "orange": "oranger", "yellow": "yellower", "green": "greener", "blue": "bluer",

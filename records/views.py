@@ -9,7 +9,7 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_safe
 
 from jobs import queries as job_queries
-from people import trail
+from people import security_log
 from people.gate import changes
 from prism import words
 from records import job_file, queries
@@ -39,7 +39,7 @@ def job_archive(request: StudioRequest, pk: int) -> HttpResponse:
     """Give a job with all that was done as one file."""
     job = get_object_or_404(job_queries.of_studio(request.user), pk=pk)
     response = HttpResponse(job_file.written(job), content_type="application/json")
-    trail.note(request.user, "export", job.title)
+    security_log.note(request.user, "export", job.title)
     return as_file(response, job.title, "job", "json")
 
 

@@ -5,9 +5,9 @@ from django.urls import path, register_converter
 from reviews import intake, steps
 from reviews.boards import views as boards
 from reviews.document import views as document
-from reviews.finding import views as finding
-from reviews.frame import views
+from reviews.search import views as finding
 from reviews.sharing import views as sharing
+from reviews.shell import views
 from reviews.viewing import views as viewing
 
 

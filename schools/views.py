@@ -14,8 +14,8 @@ from prism.school import SchoolError
 from schools import queries, services
 from schools.forms import SchoolForm
 from schools.models import OwnSchool
-from web import undoing
-from web.begun import Begun, as_sent
+from web import undo
+from web.edit_conflicts import EditConflicts, as_sent
 from web.http import StudioRequest
 
 
@@ -60,15 +60,15 @@ def edit(request: StudioRequest, pk: int) -> HttpResponse:
     found = _own(request, pk)
     title, before = queries.before(found)
     form = SchoolForm(found.table, None, before)
-    begun = Begun(request, as_sent([form]))
-    if begun.data is not None:
-        form = SchoolForm(found.table, begun.data, before)
-    begun.say(form, None)
+    conflicts = EditConflicts(request, as_sent([form]))
+    if conflicts.data is not None:
+        form = SchoolForm(found.table, conflicts.data, before)
+    conflicts.say(form, None)
     if request.method == "POST" and form.is_valid():
         services.edit(found, form.table)
         messages.info(request, words.school_saved(str(found)))
         return redirect("school-edit", pk)
-    context = {"own": found, "form": form, "copied": words.copied_from(title), "begun": begun.marks}
+    context = {"own": found, "form": form, "copied": words.copied_from(title), "begun": conflicts.marks}
     return render(request, "schools/edit.html", context, status=422 if form.errors else 200)
 
 
@@ -78,7 +78,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a school aside, with a way back."""
     found = _own(request, pk)
     services.delete(found)
-    undoing.offer(request, words.put_aside_said(f"“{found}”", words.REVIEWS_KEEP), "school-restore", found.pk)
+    undo.offer(request, words.put_aside_said(f"“{found}”", words.REVIEWS_KEEP), "school-restore", found.pk)
     return redirect("schools")
 
 

@@ -6,7 +6,7 @@ import json
 from collections.abc import Iterator
 from typing import Any
 
-from web.secret import digest_of
+from web.capability_links import digest_of
 
 _LINKS = ("people.invitation", "reviews.shared")
 

@@ -9,13 +9,13 @@ from django.http import HttpRequest
 
 from people import queries
 from prism.messages.habits import pointed
-from web import undoing
+from web import undo
 
 
 def studio(request: HttpRequest) -> dict[str, Any]:
     """Return whether this is the demo, and what the person may do."""
     found: dict[str, Any] = {"demo": settings.DEMO, "decimal_mark": pointed(".")}
     if request.user.is_authenticated:
-        found["undoable"] = undoing.offered(request)
+        found["undoable"] = undo.offered(request)
         found |= {"may_change": queries.may_change(request.user), "may_manage": queries.may_manage(request.user)}
     return found

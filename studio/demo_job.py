@@ -20,7 +20,7 @@ from prism.formats.deck import Entry
 from reviews import services as review_services
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.samples.page import ViewPage
 from reviews.steps.verdict import services as verdict_services
 from reviews.strengths.reads import Strengths, formula_of
@@ -97,7 +97,7 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
     code, room, other = CANDIDATE
     review_services.shortlist(reviews[code, room], station.colour(user, other))
     for key, looks in LOOKED.items():
-        page = ViewPage(Visit(Bench(reviews[key])))
+        page = ViewPage(StepRequest(Bench(reviews[key])))
         wanted = replace(page.wanted([reviews[key].colour_id]), decide=today, other=None)
         hours = [hour for hour in wanted.hours if hour.why in looks]
         wanted = replace(wanted, hours=hours)
@@ -107,7 +107,7 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
             viewing_services.log(
                 user, one, uuid4(), seen, answer, words, one.sky or "overcast", lamps, None, one.at, undertone
             )
-    page = ViewPage(Visit(Bench(reviews[PLANNED])))
+    page = ViewPage(StepRequest(Bench(reviews[PLANNED])))
     if page.room:
         viewing_services.schedule(user, [page.wanted()], today)
     decided = reviews[DECIDED]

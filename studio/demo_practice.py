@@ -8,8 +8,8 @@ import numpy as np
 from django.contrib.auth.models import User
 from django.utils import timezone
 
+from prism.classify import hue_of
 from prism.school import School
-from prism.survey import hue_of
 from prism.training.exercise import Kind
 from prism.training.staircase import right_answers
 from schools import queries as school_queries

@@ -97,9 +97,9 @@ MIDDLEWARE = [
     "people.middleware.HabitsMiddleware",
     "auditlog.middleware.AuditlogMiddleware",
     "django.contrib.messages.middleware.MessageMiddleware",
-    "web.undoing.UndoMiddleware",
+    "web.undo.UndoMiddleware",
     "django_htmx.middleware.HtmxMiddleware",
-    "web.once.OnceMiddleware",
+    "web.idempotency.OnceMiddleware",
     "web.middleware.PrivateMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
@@ -115,12 +115,12 @@ TASKS = {
 WORKS = {
     "job-document": "reviews.document.work.job_document",
     "deck-import": "decks.work.bring_in",
-    "deck-undo": "decks.work.take_back",
+    "deck-undo": "decks.work.undelete",
 }
 
 SCHEDULED = [
     "studio.demo_visit.sweep" if DEMO else "studio.backups.scheduled",
-    "reviews.finding.meaning.scheduled",
+    "reviews.search.meaning.scheduled",
     "works.pruning.scheduled",
 ]
 if "test" in sys.argv[1:2]:

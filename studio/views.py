@@ -21,7 +21,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
-from people import second, throttle
+from people import throttle, two_factor
 from people.gate import changes
 from people.models import PAPERS
 from prism import words
@@ -58,7 +58,7 @@ class SignIn(LoginView):
         user = User.objects.filter(pk=pk, is_active=True).first()
         if user is None or timezone.now() - datetime.fromisoformat(at) > HALF_IN_FOR:
             return redirect("sign-in")
-        if not second.passes(user, request.POST["figures"]):
+        if not two_factor.passes(user, request.POST["figures"]):
             return self._ask_second(words.FIGURES_WRONG)
         del request.session[HALF_IN]
         login(request, user, backend="django.contrib.auth.backends.ModelBackend")
@@ -70,7 +70,7 @@ class SignIn(LoginView):
 
     def form_valid(self, form: AuthenticationForm) -> HttpResponse:
         """Sign in, or ask for the second step; beside a page, say so with the token that its next post needs."""
-        if second.is_on(form.get_user()):
+        if two_factor.is_on(form.get_user()):
             self.request.session[HALF_IN] = [form.get_user().pk, timezone.now().isoformat()]
             return self._ask_second()
         response = super().form_valid(form)

@@ -37,14 +37,14 @@ def keep_system(owner: User | None, system: TintSystem) -> System:
 
 
 @transaction.atomic
-def put_aside(system: System) -> None:
-    """Put a tinting system aside; `take_back` brings it back."""
+def soft_delete(system: System) -> None:
+    """Put a tinting system aside; `undelete` brings it back."""
     system.deleted = timezone.now()
     system.save(update_fields=["deleted"])
 
 
 @transaction.atomic
-def take_back(system: System) -> None:
+def undelete(system: System) -> None:
     """Bring a tinting system back, in force again from now on."""
     system.deleted, system.changed = None, timezone.now()
     system.save(update_fields=["deleted", "changed"])

@@ -8,6 +8,6 @@ urlpatterns = [
     path("", views.machine, name="machine"),
     path("systems/", views.bring_in, name="tinting-system-new"),
     path("systems/<int:pk>/export/", views.export, name="tinting-system-export"),
-    path("systems/<int:pk>/delete/", views.put_aside, name="tinting-system-delete"),
-    path("systems/<int:pk>/restore/", views.take_back, name="tinting-system-restore"),
+    path("systems/<int:pk>/delete/", views.soft_delete, name="tinting-system-delete"),
+    path("systems/<int:pk>/restore/", views.undelete, name="tinting-system-restore"),
 ]

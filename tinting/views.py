@@ -15,7 +15,7 @@ from tinting import queries, services
 from tinting.forms import SystemForm
 from tinting.models import System
 from tinting.page import MachinePage
-from web import undoing
+from web import undo
 from web.http import StudioRequest
 from web.uploads import say_too_large
 
@@ -66,17 +66,17 @@ def _own(request: StudioRequest, pk: int) -> System:
 
 @require_POST
 @changes
-def put_aside(request: StudioRequest, pk: int) -> HttpResponse:
+def soft_delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own tinting system aside, with a way back."""
     found = _own(request, pk)
-    services.put_aside(found)
-    undoing.offer(request, words.put_aside_said(f"the tinting system {found.name}"), "tinting-system-restore", found.pk)
+    services.soft_delete(found)
+    undo.offer(request, words.put_aside_said(f"the tinting system {found.name}"), "tinting-system-restore", found.pk)
     return redirect("machine")
 
 
 @require_POST
 @changes
-def take_back(request: StudioRequest, pk: int) -> HttpResponse:
+def undelete(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a tinting system back that was put aside."""
-    services.take_back(_own(request, pk))
+    services.undelete(_own(request, pk))
     return redirect("machine")

@@ -29,7 +29,7 @@ from prism.viewing.scales import AXES
 from reviews.models import Correction, Observation
 from reviews.viewing.leanings import of_person
 from training.models import SLACK, Returning, Sitting, Wall
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 GUESSED = {Kind.ODD: 0.25, Kind.TWIN: 0.25}
 """Part of right answers by guessing alone; of two otherwise, and of undertones one of their number."""
@@ -42,14 +42,14 @@ LOOKED_BACK = 2_000
 POINTS = 40
 """Places at which progress is drawn."""
 
-_pools: Kept[Hashable, Pool] = Kept(4)
+_pools: BoundedCache[Hashable, Pool] = BoundedCache(4)
 
 
 def decks_of(user: User, chosen: School) -> tuple[Catalogue, Pool]:
     """Return the decks of somebody's studio, and the same row for row as exercises draw from them."""
     state = state_for(user)
     held = catalogue_as_of(user, state)
-    made = _pools.get((team(user), state, chosen), lambda: Pool(held.survey(chosen), held.lrv, held.makers))
+    made = _pools.get((team(user), state, chosen), lambda: Pool(held.classified(chosen), held.lrv, held.makers))
     return held, made
 
 

@@ -22,7 +22,7 @@ from training.drawings import HEIGHT, WIDTH, drawn
 from training.making import NoWallError
 from training.models import SetWall, Sitting, Wall
 from training.page import WallPage, colours_of, told_of
-from web import undoing
+from web import undo
 from web.http import StudioRequest
 
 LEVELS = (0, 8, 24, 60, 119, 150, 190, 232, 247, 255)
@@ -231,5 +231,5 @@ def take_down(request: StudioRequest, pk: int) -> HttpResponse:
     again = "again" in request.POST
     set_walls.withdraw(wall, again)
     if not again:
-        undoing.offer(request, words.WALL_TAKEN_DOWN, "studio-wall-down", wall.pk, again="1")
+        undo.offer(request, words.WALL_TAKEN_DOWN, "studio-wall-down", wall.pk, again="1")
     return redirect("training")

@@ -24,7 +24,7 @@ class Threads(TestCase):
         def work(number):
             (chosen, neutral), some = bases[number % len(bases)], rows[number % len(rows)]
             undertone = held.deck(chosen).undertone(neutral)[some]
-            surveyed = held.survey(chosen).warmth[some]
+            surveyed = held.classified(chosen).warmth[some]
             return held.readings(some, chosen, neutral), undertone, surveyed
 
         alone = [work(number) for number in range(240)]

@@ -3,7 +3,7 @@
 import django.db.models.deletion
 import django.utils.timezone
 import people.models
-import web.secret
+import web.capability_links
 from django.conf import settings
 from django.db import migrations, models
 
@@ -45,7 +45,7 @@ class Migration(migrations.Migration):
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
                 ('name', models.CharField(max_length=80)),
                 ('role', models.CharField(choices=[('owner', 'owner'), ('specialist', 'specialist'), ('junior', 'junior')], default='specialist', max_length=10)),
-                ('token', models.CharField(default=web.secret._seed, editable=False, max_length=60, unique=True)),
+                ('token', models.CharField(default=web.capability_links._seed, editable=False, max_length=60, unique=True)),
                 ('made', models.DateTimeField(default=django.utils.timezone.now)),
                 ('expires', models.DateTimeField(default=people.models._expiry)),
                 ('used', models.DateTimeField(blank=True, null=True)),

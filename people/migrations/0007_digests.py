@@ -3,7 +3,7 @@
 from hashlib import sha256
 
 import django.db.models.deletion
-import web.secret
+import web.capability_links
 from django.db import migrations, models
 
 
@@ -28,7 +28,7 @@ class Migration(migrations.Migration):
             "Feed",
             [
                 ("id", models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name="ID")),
-                ("seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),
+                ("seed", models.CharField(blank=True, default=web.capability_links._seed, editable=False, max_length=32)),
                 ("digest", models.CharField(editable=False, max_length=64, unique=True)),
                 ("member", models.OneToOneField(on_delete=django.db.models.deletion.CASCADE, related_name="feed", to="people.member")),
             ],
@@ -38,6 +38,6 @@ class Migration(migrations.Migration):
         migrations.RunPython(digest, migrations.RunPython.noop),
         migrations.RemoveField("invitation", "token"),
         migrations.RemoveField("member", "feed_token"),
-        migrations.AlterField("invitation", "seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),
+        migrations.AlterField("invitation", "seed", models.CharField(blank=True, default=web.capability_links._seed, editable=False, max_length=32)),
         migrations.AlterField("invitation", "digest", models.CharField(editable=False, max_length=64, unique=True)),
     ]

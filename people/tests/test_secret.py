@@ -9,7 +9,7 @@ from django.utils import timezone
 
 from people.models import Feed, Invitation
 from people.queries import membership, studio_of
-from web.secret import digest_of
+from web.capability_links import digest_of
 
 
 class Secret(TestCase):

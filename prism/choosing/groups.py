@@ -8,11 +8,11 @@ import numpy as np
 
 from prism.choosing.along_axes import AxisView
 from prism.choosing.deck import Deck, Pick, pick_of
+from prism.classify import hue_of
 from prism.difference import length
 from prism.reading import Reading
 from prism.school import School
 from prism.spectrum import Array
-from prism.survey import hue_of
 
 MOST_OF_RANGE = 5
 """Near-identicals on the wall: a handful."""

@@ -5,11 +5,11 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from prism.classify import families, temperature_of
 from prism.difference import length
 from prism.neutral import WorkingNeutral
 from prism.school import School
 from prism.spectrum import Array
-from prism.survey import families, temperature_of
 
 PALE_FROM = 65.0
 """LRV from which families begin whose colours may stand as whites: whites, off-whites and creams."""

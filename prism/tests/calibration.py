@@ -13,13 +13,13 @@ from scipy.spatial import cKDTree
 
 from prism import demo, screen
 from prism.adaptation import D50_2, lab_d50_to_lab
+from prism.classify import classify_many, families, family_bands, family_words_at, hue_of, is_of_hue, temperature_of
 from prism.comparison import Said
 from prism.difference import delta_e
 from prism.school import School
 from prism.side_by_side import Colours, side_by_side
 from prism.spectrum import lightness_to_lrv, to_lab, to_xyz, xyz_to_lab
 from prism.surety import AXES, LEVELS, axes_at
-from prism.survey import families, family_bands, family_words_at, hue_of, is_of_hue, survey, temperature_of
 from prism.tests.surfaces import measured_paints, measured_surfaces
 
 SEED = 20
@@ -95,8 +95,8 @@ def judge_singles(tally, truth, seen, kind, words, school: School):
     """Judge by the `words` that are true of colours what is said of them: undertone, its strength, none, at most a
     hint, temperature, depth, family."""
     doubt, light = school.doubts(kind, seen), school.lightness_doubts(kind, seen)
-    said = survey(seen, lightness_to_lrv(np.clip(seen[:, 0], 0, 100)), doubt, school, lightness=light)
-    true = survey(truth, lightness_to_lrv(truth[:, 0]), np.full(len(truth), EXACT), school)
+    said = classify_many(seen, lightness_to_lrv(np.clip(seen[:, 0], 0, 100)), doubt, school, lightness=light)
+    true = classify_many(truth, lightness_to_lrv(truth[:, 0]), np.full(len(truth), EXACT), school)
     hues = {(row, word) for word in range(len(school.undertone.words)) for row in np.flatnonzero(words.hue[word])}
     named = [
         any((row, word) in hues for word in said.hues.said[row].tolist() if word >= 0) for row in range(len(truth))

@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import demo, school, words
+from prism.classify import classify_many
 from prism.comparison import compare
 from prism.difference import delta_e
 from prism.reading import read, read_many
@@ -26,7 +27,6 @@ from prism.surety import (
     lightness_span,
     outline,
 )
-from prism.survey import survey
 from prism.tests.calibration import KINDS, calibrate
 
 WALL = school.load()
@@ -201,7 +201,7 @@ class Sources(unittest.TestCase):
         kinds = ("screen-lrv", "screen")
         vague = [WALL.lightness_doubts(kind, [85.0, -1.0, 9.0])[0] for kind in kinds]
         self.assertLess(vague[0], vague[1])
-        found = survey([[85.0, 0, 4.5]] * 2, [66.0] * 2, [0.95, 0.95], WALL, lightness=[0.5, 0.95])
+        found = classify_many([[85.0, 0, 4.5]] * 2, [66.0] * 2, [0.95, 0.95], WALL, lightness=[0.5, 0.95])
         self.assertGreater(found.depth_shares.max(axis=1)[0], found.depth_shares.max(axis=1)[1] - 1e-9)
         np.testing.assert_allclose(found.hues.shares[0], found.hues.shares[1])
 

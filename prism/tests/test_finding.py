@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import school, words
-from prism.finding import depth_ranges, temperatures_meant, understand
+from prism.search import depth_ranges, temperatures_meant, understand
 
 WALL = school.load()
 

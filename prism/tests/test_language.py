@@ -5,7 +5,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest import mock
 
-from prism.asking import AskError, parse
+from prism.query import AskError, parse
 
 
 class AnotherLanguage(unittest.TestCase):

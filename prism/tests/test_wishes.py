@@ -6,10 +6,10 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from prism import asking, granting, words
-from prism.asking import AskError, Kind, parse
+from prism import match, query, words
 from prism.comparison import compare
 from prism.nearest import Nearest
+from prism.query import AskError, Kind, parse
 from prism.tests.boards import subjects
 from prism.tests.test_choosing import DECK, OFFERED, READINGS, ROWS, WALL
 
@@ -25,7 +25,7 @@ def granted(row, text):
     wish = parse(text, FAMILIES, MAKERS)
     named = {"this": READINGS[row], "that": READINGS[OTHER], "t05.4": READINGS[OTHER], "h16.3": READINGS[ROWS["H16.3"]]}
     maker = next((OF_MAKER[piece.what] for piece in wish.of_kind(Kind.MAKER)), None)
-    return granting.grant(
+    return match.grant(
         wish,
         READINGS[row],
         OFFERED,
@@ -183,7 +183,7 @@ PROPERTIES = {
 }
 
 
-class Kept(unittest.TestCase):
+class BoundedCache(unittest.TestCase):
     def test_no_answer_breaks_its_wish(self):
         self.assertGreaterEqual(len(PROPERTIES), 60)
         answered = dict.fromkeys(PROPERTIES, 0)
@@ -290,4 +290,4 @@ class Understood(unittest.TestCase):
         passive = next(row for row in SUBJECTS if READINGS[row].undertone.strength < 1)
         with self.assertRaises(AskError):
             granted(passive, "greyer")
-        self.assertEqual(asking.AMOUNTS[""], 3.5)
+        self.assertEqual(query.AMOUNTS[""], 3.5)

@@ -7,13 +7,13 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from prism.classify import classify_many
 from prism.difference import delta_e
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read_many
 from prism.school import School
 from prism.screen import reflectance_to_screen, to_hex
 from prism.spectrum import Array, to_lab, to_lrv
-from prism.survey import survey
 from prism.tint.hiding import Hiding, Opacity, opacities
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
@@ -115,7 +115,7 @@ def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, school:
     """
     spectra = system.reflectance([recipe.scaled(percent) for percent in percents])
     lab, lrv = to_lab(spectra), to_lrv(spectra)
-    found = survey(lab, lrv, np.zeros(len(lrv)), school)
+    found = classify_many(lab, lrv, np.zeros(len(lrv)), school)
     families = tuple(found.family_at(row).base for row in range(len(lrv)))
     at = np.array(percents, dtype=np.float64)
     for array in (at, lrv, lab):

@@ -11,11 +11,11 @@ from numpy.typing import ArrayLike, NDArray
 
 from prism.choosing.groups import foil_row
 from prism.choosing.whites import reference_whites
+from prism.classify import Classification, classify_many
 from prism.school import School
 from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.spectrum import Array
 from prism.surety import LEVELS, Level
-from prism.survey import Survey, survey
 from prism.whites.ranking import which
 
 Rows = NDArray[np.intp]
@@ -26,7 +26,7 @@ class Pool:
     """A deck that exercises draw from, as a school `seen` it, row for row; `lrv` (n,) and `maker` (n,), a number for
     whoever made each, since what one maker's values err by they err by together."""
 
-    seen: Survey
+    seen: Classification
     lrv: Array
     maker: NDArray[np.int64]
 
@@ -34,7 +34,7 @@ class Pool:
     def of(cls, lab: ArrayLike, lrv: ArrayLike, doubt: ArrayLike, maker: ArrayLike, school: School) -> Pool:
         """Return a pool of colours: Lab (n, 3) D65/10°, LRV, ΔE00 of doubt and maker (n,)."""
         y = np.asarray(lrv, dtype=np.float64).reshape(-1)
-        return cls(survey(lab, y, doubt, school), y, np.asarray(maker, dtype=np.int64).reshape(-1))
+        return cls(classify_many(lab, y, doubt, school), y, np.asarray(maker, dtype=np.int64).reshape(-1))
 
     def __len__(self) -> int:
         return len(self.lrv)

@@ -12,12 +12,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from prism.arranging import creamy_of
+from prism.classify import classify_many
 from prism.difference import delta_e
 from prism.school import School
 from prism.side_by_side import Pairs
 from prism.spectrum import Array
 from prism.surety import LEVELS, Level
-from prism.survey import survey
 from prism.training.exercise import (
     ANOTHER_STRENGTH,
     DIFFERENT,
@@ -290,7 +290,7 @@ def _right_undertones(pool: Pool, row: int, others: Sequence[School]) -> tuple[s
     others where they are certain."""
     right = dict.fromkeys([pool.school.undertone.words[int(pool.seen.hues.said[row, 0])]])
     for school in others:
-        theirs = survey(pool.lab[[row]], pool.lrv[[row]], pool.doubt[[row]], school)
+        theirs = classify_many(pool.lab[[row]], pool.lrv[[row]], pool.doubt[[row]], school)
         if int(theirs.hues.level[0]) == LEVELS.index(Level.CERTAIN):
             right |= dict.fromkeys(school.undertone.words[int(at)] for at in theirs.hues.said[0] if at >= 0)
     return tuple(right)

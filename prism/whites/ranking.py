@@ -18,12 +18,12 @@ from numpy.typing import ArrayLike, NDArray
 
 from prism.arranging import creaminess
 from prism.choosing.whites import pale_families
+from prism.classify import families
 from prism.difference import delta_e, length
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
 from prism.school import School
 from prism.spectrum import Array
-from prism.survey import families
 
 YELLOWER = 2.5
 """Lab units of creaminess by which a white must pass another colour before its yellow shows beside it."""

@@ -10,7 +10,6 @@ from prism.words.archives import *
 from prism.words.devices import *
 from prism.words.documents import *
 from prism.words.files import *
-from prism.words.finding import *
 from prism.words.homes import *
 from prism.words.light import *
 from prism.words.pairs import *
@@ -22,6 +21,7 @@ from prism.words.recipes import *
 from prism.words.records import *
 from prism.words.rooms import *
 from prism.words.schools import *
+from prism.words.search import *
 from prism.words.sharing import *
 from prism.words.sizes import *
 from prism.words.sources import *

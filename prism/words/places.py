@@ -11,12 +11,12 @@ from prism.words.readings import headline, hue, undertone_short
 from prism.words.surety import graded
 
 if TYPE_CHECKING:
-    from prism.asking import Piece
     from prism.choosing.deck import Pick
     from prism.comparison import PairFinding
     from prism.metamerism import Parting
     from prism.naming import NameCheck
     from prism.placing import Bracket
+    from prism.query import Piece
     from prism.reading import Reading
     from prism.school import School
     from prism.trust import LrvCheck

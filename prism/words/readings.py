@@ -10,11 +10,11 @@ from prism.words.sources import PROVENANCE, SETTLE
 from prism.words.surety import bordered, graded
 
 if TYPE_CHECKING:
+    from prism.classify import Family
     from prism.edges import FamilyEdge
     from prism.neutral import WorkingNeutral
     from prism.reading import Reading, Undertone
     from prism.school import School
-    from prism.survey import Family
 
 
 NEUTRALS = {"painted": "painted neutral", "whites": "painted neutral", "grey": "mathematical grey"}

@@ -126,16 +126,16 @@ def _strength(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 def shown_by(shown: Shown, name: str, beside: Sequence[str], lrv: float) -> str:
     """Say which board would have shown it: what it is called, beside which boards it is held, and its LRV."""
     if shown.how == "rung":
-        return f"Held beside it, {name} shows it: LRV {number(lrv)}."
+        return f"SwatchView beside it, {name} shows it: LRV {number(lrv)}."
     return _SHOWN[shown.how].format(name=name, beside=listed(list(beside)), first=beside[0])
 
 
 _SHOWN = {
     "between": "{name} lies between {beside}: in a row of three the step is seen twice.",
     "farther": "{name} goes the way of {first}, and farther: beside it that way is plain.",
-    "foil": "Held beside {beside}, {name} shows it: its undertone is the opposite one, at the same depth.",
+    "foil": "SwatchView beside {beside}, {name} shows it: its undertone is the opposite one, at the same depth.",
     "quarter": "{name} is about where {first} comes to, mixed 25 % lighter.",
-    "clean": "Held beside {beside}, the clean white {name} shows it.",
+    "clean": "SwatchView beside {beside}, the clean white {name} shows it.",
 }
 
 

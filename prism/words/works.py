@@ -25,5 +25,5 @@ def work_said(state: str, done: int, steps: int, said: str, lost: bool) -> str:
     if lost:
         return "It was interrupted; it is begun again when the studio’s worker is back."
     if state == "running":
-        return f"{done} of {steps} steps are done." if steps else "Begun."
+        return f"{done} of {steps} steps are done." if steps else "EditConflicts."
     return said or "Done."

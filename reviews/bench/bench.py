@@ -5,7 +5,7 @@ from __future__ import annotations
 from functools import cached_property
 
 from reviews.bench.comparison_set import ComparisonSet
-from reviews.bench.holding import Decks, Held
+from reviews.bench.holding import Decks, SwatchView
 from reviews.bench.looking import Looking
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
@@ -50,7 +50,7 @@ class Bench:
         return Wall(self.decks, self.set, self.looking, self.review.beside)
 
     @cached_property
-    def shortlist(self) -> list[Held]:
+    def shortlist(self) -> list[SwatchView]:
         """The shortlist, in its order."""
         return self.decks.fetch_all(list(self.review.shortlist.values_list("colour_id", flat=True)))
 

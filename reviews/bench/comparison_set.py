@@ -13,21 +13,21 @@ from prism import comparison, words
 from prism.choosing import comparison_set
 from prism.choosing.axes import comparative, less
 from prism.choosing.deck import Pick
-from reviews.bench.holding import Decks, Held
+from reviews.bench.holding import Decks, SwatchView
 from reviews.bench.looking import Looking
 from reviews.models import Board
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 LOOKED_AT = 40
 """Boards that are looked at for one that shows a hue."""
 KINDS = ("white", "range", "strip", "foil", "added")
 """Groups of boards in the order they stand on the wall."""
 
-_picked: Kept[Hashable, tuple[Pick, ...]] = Kept(256)
+_picked: BoundedCache[Hashable, tuple[Pick, ...]] = BoundedCache(256)
 """The boards chosen last, by all that the choice rests on: every step of a review shows the same ones."""
 
 
-_chosen: Kept[Hashable, comparison_set.Chosen] = Kept(8)
+_chosen: BoundedCache[Hashable, comparison_set.Chosen] = BoundedCache(8)
 """The last choices whole, with the decks as they saw them: few, since those of a large deck are large."""
 
 
@@ -98,7 +98,7 @@ class ComparisonSet:
         return _picked.get(self._basis, lambda: self.chosen.picks)
 
     @cached_property
-    def comparators(self) -> list[Held]:
+    def comparators(self) -> list[SwatchView]:
         """The whole set, in the order it is held up: chosen boards, pinned ones in their place, and those the person
         brought in."""
         catalogue = self._decks.catalogue
@@ -129,17 +129,17 @@ class ComparisonSet:
         return words.supporting(self.support, [one.name for one in self.comparators], self._subject.reading)
 
     @property
-    def whites(self) -> list[Held]:
+    def whites(self) -> list[SwatchView]:
         """The reference whites."""
         return [held for held in self.comparators if held.kind == "white"]
 
     @property
-    def clean_white(self) -> Held | None:
+    def clean_white(self) -> SwatchView | None:
         """The clean one of them."""
         return next((held for held in self.whites if held.why == "clean"), None)
 
     @cached_property
-    def guide(self) -> list[Held]:
+    def guide(self) -> list[SwatchView]:
         """The boards as they are held up one after another: the clean white, the range from end to end, the foil, and
         then the rest."""
         boards = self.comparators
@@ -154,7 +154,7 @@ class ComparisonSet:
         """How many boards were taken away."""
         return sum(board.state == Board.State.OUT for board in self.boards.values())
 
-    def another_that_shows(self, hue: str, on_the_wall: list[Held]) -> Pick | None:
+    def another_that_shows(self, hue: str, on_the_wall: list[SwatchView]) -> Pick | None:
         """Return the next best board beside which a hue of the subject shows: one that has less of it."""
         taken = self._decks.catalogue.rows_of({held.colour.pk for held in on_the_wall})
         picks = self.chosen.view.best(less(hue), LOOKED_AT, taken.tolist())

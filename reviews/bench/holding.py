@@ -18,11 +18,11 @@ from prism.comparison import as_paired
 from prism.difference import delta_e
 from prism.reading import Reading
 from reviews.bench.subject import Subject
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 
 @dataclass(frozen=True)
-class Held:
+class SwatchView:
     """A colour held beside the subject: what it reads as, what it is called for now, and why it is there.
 
     `kind` is the group it belongs to and `why` what it shows, keys of the core's picks; `caption` says it in a word;
@@ -43,11 +43,11 @@ class Held:
     title: str = ""
 
 
-_twins: Kept[Hashable, list[deck_queries.Twin]] = Kept(256)
+_twins: BoundedCache[Hashable, list[deck_queries.Twin]] = BoundedCache(256)
 """The twins found last, by all that they rest on: several steps of a review name the same ones."""
 
 
-def place_of(one: Held | None, boards: Sequence[Held]) -> int | None:
+def place_of(one: SwatchView | None, boards: Sequence[SwatchView]) -> int | None:
     """Return where a board stands among others, from 0; None where it is not there."""
     return next((i for i, held in enumerate(boards) if one and held.colour.pk == one.colour.pk), None)
 
@@ -84,7 +84,7 @@ class Decks:
         """Return the colour of a pick."""
         return self.catalogue.boards([pick.index])[0]
 
-    def hold(self, picks: Sequence[Pick], states: Mapping[int, str] | None = None) -> list[Held]:
+    def hold(self, picks: Sequence[Pick], states: Mapping[int, str] | None = None) -> list[SwatchView]:
         """Return picked rows as held colours; `states` says by row what the person did with some."""
         rows = sorted({pick.index for pick in picks} - set(self._at_hand))
         if rows:
@@ -92,20 +92,20 @@ class Decks:
             self._at_hand |= dict(zip(rows, zip(self.catalogue.boards(rows), found, strict=True), strict=True))
         return [self._holding(*self._at_hand[pick.index], pick, (states or {}).get(pick.index, "")) for pick in picks]
 
-    def fetch(self, colour: Colour, state: str = "") -> Held:
+    def fetch(self, colour: Colour, state: str = "") -> SwatchView:
         """Return a colour fetched by hand as a held colour."""
         found = reading.read(colour.stimulus, self.subject.school, self.subject.neutral)
         pick = Pick(-1, "fetched", self.apart(colour.stimulus.lab_array), kind="added")
         return self._holding(colour, found, pick, state)
 
-    def fetch_all(self, ids: Sequence[int], state: str = "") -> list[Held]:
+    def fetch_all(self, ids: Sequence[int], state: str = "") -> list[SwatchView]:
         """Return colours by id as held colours, those of the decks without asking the database."""
         rows = {self.id_of(row): int(row) for row in self.catalogue.rows_of(set(ids))}
         here = dict(zip(rows, self.catalogue.boards(rows.values()), strict=True))
         others = deck_queries.by_ids([pk for pk in ids if pk not in here]) if len(here) < len(set(ids)) else {}
         return [self.fetch((here | others)[pk], state) for pk in ids]
 
-    def _holding(self, colour: Colour, found: Reading, pick: Pick, state: str) -> Held:
+    def _holding(self, colour: Colour, found: Reading, pick: Pick, state: str) -> SwatchView:
         shown = self.subject.review.names_shown
         caption = words.board_caption(pick, self.subject.reading.lrv)
         name = colour.name if shown else words.hidden_name(caption)
@@ -113,9 +113,9 @@ class Decks:
         near = self.subject.school.readable[1]
         reason = words.why_picked(pick, self.subject.reading, bool(self.strip), way, near)
         shown_as = (colour.label, colour.name) if shown else ("", "")
-        return Held(colour, found, name, pick.kind, pick.why, caption, reason, state, pick.delta_e, *shown_as)
+        return SwatchView(colour, found, name, pick.kind, pick.why, caption, reason, state, pick.delta_e, *shown_as)
 
-    def nearest_to(self, lab: ArrayLike, count: int, without_own: bool = False) -> list[Held]:
+    def nearest_to(self, lab: ArrayLike, count: int, without_own: bool = False) -> list[SwatchView]:
         """Return the colours of the decks nearest to a Lab (3,), nearest first."""
         rows, distance = self.catalogue.nearest(lab, count + 1)
         own = set(self.own_rows.tolist()) if without_own else set()

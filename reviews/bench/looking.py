@@ -8,7 +8,7 @@ from functools import cached_property
 
 from prism import words
 from prism.comparison import Agreement
-from reviews.bench.holding import Held
+from reviews.bench.holding import SwatchView
 from reviews.bench.subject import Subject
 from reviews.models import Observation
 
@@ -34,19 +34,19 @@ class Looking:
         """What was seen so far, newest first."""
         return list(self._subject.review.observations.select_related("by", "colour"))
 
-    def waits(self, held: Held) -> bool:
+    def waits(self, held: SwatchView) -> bool:
         """Return whether the finding beside a board waits for the person to say what they see."""
         withheld = self._subject.review.withhold
         return withheld and held.colour.pk not in {one.colour_id for one in self.observations}
 
-    def lettered(self, boards: Sequence[Held]) -> list[Held]:
+    def lettered(self, boards: Sequence[SwatchView]) -> list[SwatchView]:
         """Return boards under letters where their findings are withheld, since a caption would give them away."""
         return [
             replace(held, name=words.letter(i), caption=words.letter(i), reason="") if self.waits(held) else held
             for i, held in enumerate(boards)
         ]
 
-    def seen_beside(self, held: Held | None) -> list[Seen]:
+    def seen_beside(self, held: SwatchView | None) -> list[Seen]:
         """Return what was seen beside a board, each next to what was computed."""
         return [one for one in self.seen if held and one.observation.colour_id == held.colour.pk]
 

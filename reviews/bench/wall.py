@@ -8,7 +8,7 @@ from functools import cached_property
 from decks.models import Colour
 from prism import arranging, words
 from reviews.bench.comparison_set import ComparisonSet
-from reviews.bench.holding import Decks, Held, place_of
+from reviews.bench.holding import Decks, SwatchView, place_of
 from reviews.bench.looking import Looking
 from reviews.models import Review
 
@@ -18,7 +18,7 @@ class Group:
     """Boards that are on the wall for the same reason."""
 
     label: str
-    boards: list[Held]
+    boards: list[SwatchView]
 
 
 class Wall:
@@ -37,12 +37,12 @@ class Wall:
         """Hold a colour beside the subject, before anything is asked of the pair."""
         self._asked = colour
 
-    def hold_instead(self, label: str, boards: list[Held]) -> None:
+    def hold_instead(self, label: str, boards: list[SwatchView]) -> None:
         """Hold other boards on the wall instead of the comparison set, under their numbers."""
         self._instead = Group(label, [replace(held, caption=str(i)) for i, held in enumerate(boards, start=1)])
 
     @cached_property
-    def beside(self) -> Held | None:
+    def beside(self) -> SwatchView | None:
         """The colour held beside the subject: the one asked for, else the first of the set."""
         if self._asked is None or self._asked.pk == self.subject.colour.pk:
             return next(iter(self._set.guide), None)
@@ -50,7 +50,7 @@ class Wall:
         return of_set or self._decks.fetch(self._asked)
 
     @property
-    def boards(self) -> list[Held]:
+    def boards(self) -> list[SwatchView]:
         """Everything held beside the subject: the set and a board fetched by hand, or what is held instead."""
         if self._instead:
             return self._instead.boards
@@ -59,7 +59,7 @@ class Wall:
         return [*boards, *([self.beside] if self.beside and self.beside.colour.pk not in here else [])]
 
     @cached_property
-    def arranged(self) -> list[Held]:
+    def arranged(self) -> list[SwatchView]:
         """Everything on the wall but the subject, in the order the person asked for."""
         boards = self.boards
         by = self.review.wall_order
@@ -83,7 +83,7 @@ class Wall:
         return [group for group in groups if group.boards]
 
     @cached_property
-    def third(self) -> Held | None:
+    def third(self) -> SwatchView | None:
         """The third board where three are shown: the one that comes after the board held beside."""
         boards = self.arranged
         at = place_of(self.beside, boards)
@@ -91,7 +91,7 @@ class Wall:
         return boards[after % len(boards)] if len(boards) > 1 else None
 
     @property
-    def together(self) -> list[Held]:
+    def together(self) -> list[SwatchView]:
         """The boards held together with the subject: one, two or all."""
         if self.review.wall_view == Review.View.ALL:
             return self.arranged
@@ -99,7 +99,7 @@ class Wall:
         return [*([self.beside] if self.beside else []), *third]
 
     @property
-    def drawn(self) -> list[Held]:
+    def drawn(self) -> list[SwatchView]:
         """What the drawings may show: what is on the wall, but for findings that are withheld."""
         return [held for held in self.boards if not self._looking.waits(held)]
 

@@ -7,10 +7,10 @@ from collections.abc import Sequence
 from prism.reading import Reading
 from prism.whites.ranking import White, rank, which
 from reviews.bench.holding import Decks
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 Ranked = tuple[list[White], list[int]]
-_kept: Kept[object, Ranked] = Kept(48)
+_kept: BoundedCache[object, Ranked] = BoundedCache(48)
 
 
 def ranked_whites(decks: Decks, there: Sequence[Reading] = (), gap: float | None = None) -> Ranked:

@@ -12,9 +12,9 @@ from jobs.models import Job
 from prism import words
 from prism.viewing import samples
 from prism.viewing.samples import Sampling
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.models import Review
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.samples.page import ViewPage
 from reviews.viewing.services import Wanted
 
@@ -58,7 +58,7 @@ class JobBoards:
             .prefetch_related("decisions")
         )
         waiting = [one for one in held if all(each.reopened for each in one.decisions.all())]
-        return [ViewPage(Visit(Bench(review))) for review in waiting]
+        return [ViewPage(StepRequest(Bench(review))) for review in waiting]
 
     @cached_property
     def boards(self) -> list[JobBoard]:
@@ -87,10 +87,10 @@ class JobBoards:
         return [said for key, said in words.SAMPLE_FAULTS.items() if key in found]
 
     @cached_property
-    def along(self) -> list[tuple[Held, str]]:
+    def along(self) -> list[tuple[SwatchView, str]]:
         """What to bring along to hold beside them, that is no board itself; and for which of them."""
         painted = {one.colour.pk for one in self.boards}
-        found: dict[int, tuple[Held, list[str]]] = {}
+        found: dict[int, tuple[SwatchView, list[str]]] = {}
         for page in self.pages:
             for held in page.samples.beside:
                 if held.colour.pk not in painted:

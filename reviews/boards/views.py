@@ -16,10 +16,10 @@ from reviews import queries as review_queries
 from reviews.bench import Bench
 from reviews.boards.job import JobBoards
 from reviews.document.pdf import Sheet, sheets_pdf
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.samples.page import ViewPage
 from reviews.viewing import services
-from web import undoing
+from web import undo
 from web.http import StudioRequest
 
 
@@ -41,7 +41,7 @@ def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
         services.unplan([one.review for one in wanted])
     else:
         services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
-        undoing.offer(request, words.ALL_PLANNED, "job-viewings-plan", job.pk, back="1")
+        undo.offer(request, words.ALL_PLANNED, "job-viewings-plan", job.pk, back="1")
     return redirect("job-samples", job.pk)
 
 
@@ -49,7 +49,7 @@ def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
 def sheets(request: StudioRequest, pk: int) -> HttpResponse:
     """Give a sheet for every board of a review, true to size, with its code back to the record."""
     review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
-    part = ViewPage(Visit(Bench(review))).samples
+    part = ViewPage(StepRequest(Bench(review))).samples
     address = request.build_absolute_uri(review.get_absolute_url())
     how = part.plan.sampling
     boards = [Sheet.of(held.colour, held.name, held.label, how, part.litres, address) for held in part.candidates]

@@ -16,7 +16,7 @@ from reviews.bench.figures import Said
 from reviews.drawings.ladder import depth_ladder
 from reviews.drawings.rose import undertone_rose
 from reviews.steps.alternatives.reads import Placing
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.compare.reads import Together, pair_said
 from reviews.steps.light.page import LightPage
 from reviews.steps.palette.parts.schemes import SchemesPart
@@ -67,7 +67,7 @@ class Content:
 
     def __init__(self, bench: Bench) -> None:
         self.bench, self.subject = bench, bench.subject
-        self._visit = Visit(bench)
+        self._visit = StepRequest(bench)
 
     @property
     def headline(self) -> str:
@@ -111,7 +111,7 @@ class Content:
 
     @cached_property
     def _lit(self) -> LightPage | None:
-        page = LightPage(Visit(self.bench, {"when": "equinox"}))
+        page = LightPage(StepRequest(self.bench, {"when": "equinox"}))
         return page if page.at.day is not None else None
 
     def _beside(self, terms: Terms) -> list[str]:
@@ -145,7 +145,7 @@ class Content:
         if kept:
             asked = {"character": kept[0].character}
             asked |= {one.place: str(one.colour_id) for one in kept[0].places.all() if one.place != "subject"}
-        return SchemesPart(Visit(self.bench, asked), Schemes(self.bench, asked))
+        return SchemesPart(StepRequest(self.bench, asked), Schemes(self.bench, asked))
 
     def _with(self) -> Section:
         boards = [
@@ -224,7 +224,7 @@ class Content:
         )  # fmt: skip
 
     def _whites(self) -> Section:
-        page = WhitesPage(Visit(self.bench))
+        page = WhitesPage(StepRequest(self.bench))
         lines = [page.sentence, *page.remarks] if page.lines else []
         return Section("whites", words.DOCUMENT_TITLES["whites"], EVIDENCE, [*lines, *(page.sheens if lines else [])])
 

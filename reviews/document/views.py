@@ -18,8 +18,8 @@ from reviews.document.forms import SectionForm
 from reviews.document.job import JobDocument
 from reviews.document.pdf import job_pdf, pdf
 from reviews.document.taken_up import schema
-from reviews.frame.views import own_review
 from reviews.models import Review
+from reviews.shell.views import own_review
 from web.http import StudioRequest, as_file
 from works import services as works
 

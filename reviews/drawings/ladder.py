@@ -10,7 +10,7 @@ from django.utils.safestring import SafeString
 from prism import words
 from prism.spectrum import lightness_to_lrv
 from prism.surety import lightness_span
-from reviews.bench import Held
+from reviews.bench import SwatchView
 from reviews.bench.subject import Subject
 from reviews.bench.wall import Wall
 from reviews.drawings.links import link_to
@@ -37,7 +37,7 @@ def depth_ladder(subject: Subject, wall: Wall) -> SafeString:
     return ladder_of(subject, wall.drawn)
 
 
-def ladder_of(subject: Subject, held: Sequence[Held]) -> SafeString:
+def ladder_of(subject: Subject, held: Sequence[SwatchView]) -> SafeString:
     """Return the LRV scale with the school's bands, the subject and some held colours."""
     rungs = [Rung(h.reading.lrv, h.colour.screen, h.name, link_to(h)) for h in held]
     lighter = sum(rung.lrv > subject.reading.lrv for rung in rungs)

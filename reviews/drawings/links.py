@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from reviews.bench import Held
+from reviews.bench import SwatchView
 
 
-def link_to(held: Held) -> str:
+def link_to(held: SwatchView) -> str:
     """Return the address that holds a board beside the subject."""
     return f"?beside={held.colour.pk}"

@@ -3,7 +3,7 @@
 import django.db.models.deletion
 import django.utils.timezone
 import reviews.models.sharing
-import web.secret
+import web.capability_links
 from django.conf import settings
 from django.db import migrations, models
 
@@ -21,7 +21,7 @@ class Migration(migrations.Migration):
             name='Shared',
             fields=[
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
-                ('token', models.CharField(default=web.secret._seed, editable=False, max_length=60, unique=True)),
+                ('token', models.CharField(default=web.capability_links._seed, editable=False, max_length=60, unique=True)),
                 ('made', models.DateTimeField(default=django.utils.timezone.now)),
                 ('expires', models.DateTimeField(default=reviews.models.sharing._expiry)),
                 ('withdrawn', models.DateTimeField(blank=True, null=True)),

@@ -2,7 +2,7 @@
 
 from hashlib import sha256
 
-import web.secret
+import web.capability_links
 from django.db import migrations, models
 
 
@@ -22,6 +22,6 @@ class Migration(migrations.Migration):
         # going back, links lead nowhere, and only while there is one at most: the copy made before is the way back
         migrations.RunPython(digest, migrations.RunPython.noop),
         migrations.RemoveField("shared", "token"),
-        migrations.AlterField("shared", "seed", models.CharField(blank=True, default=web.secret._seed, editable=False, max_length=32)),
+        migrations.AlterField("shared", "seed", models.CharField(blank=True, default=web.capability_links._seed, editable=False, max_length=32)),
         migrations.AlterField("shared", "digest", models.CharField(editable=False, max_length=64, unique=True)),
     ]

@@ -12,7 +12,7 @@ from django.utils import timezone
 from jobs.models import Job
 from prism import words
 from reviews.models.review import Review
-from web.secret import SecretLink
+from web.capability_links import SecretLink
 
 LASTS = timedelta(days=30)
 

@@ -21,7 +21,7 @@ from web.http import StudioRequest
 
 
 @dataclass
-class Visit:
+class StepRequest:
     """One request to a step: the bench it works on, and what must be told or shown again.
 
     `query` is what of the step is shown, kept from request to request: any of `Step.keeps`. `forms` holds forms as
@@ -40,7 +40,7 @@ class Visit:
         return self.query.get("show", "")
 
 
-Act = Callable[[StudioRequest, Review], Visit | HttpResponse]
+Act = Callable[[StudioRequest, Review], StepRequest | HttpResponse]
 """Something that can be done in a step, by a POST to its address. It returns the visit that shows what came of it; or
 an answer of its own, where only a piece of the screen changes."""
 
@@ -73,16 +73,16 @@ class Step(ABC):
         """Return the finding so far in a line, for the path; empty where there is none."""
 
     @abstractmethod
-    def page(self, visit: Visit) -> Any:
+    def page(self, visit: StepRequest) -> Any:
         """Return what the step's template shows."""
 
-    def visit(self, request: StudioRequest, review: Review) -> Visit:
+    def visit(self, request: StudioRequest, review: Review) -> StepRequest:
         """Return the visit of a GET; a step that takes parameters looks at them here."""
-        return Visit(Bench(review))
+        return StepRequest(Bench(review))
 
     def wall(self, page: Any) -> str:
         """Return the template of the wall that a page wants: the comparison set, unless it has one of its own."""
-        return "reviews/frame/wall_set.html"
+        return "reviews/shell/wall_set.html"
 
     def ladder(self, page: Any) -> SafeString | None:
         """Return the ladder that stands on the wall's edge; None for that of what is on the wall."""

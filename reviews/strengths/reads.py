@@ -27,7 +27,7 @@ from prism.tint.hiding import hiding_base
 from prism.tint.recipe import Recipe, RecipeError
 from prism.tint.strengths import Adjusted, Curve, curve, strengths
 from prism.tint.system import TintSystem
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from tinting import queries as tinting_queries
 
 RUN = (-75.0, -50.0, -25.0, 0.0, 25.0, 50.0, 75.0, 100.0)
@@ -146,7 +146,7 @@ class Strengths:
         return self.adjusted is not None and abs(self.adjusted.percent) < 1
 
     @cached_property
-    def near_adjusted(self) -> list[Held]:
+    def near_adjusted(self) -> list[SwatchView]:
         """The colours of the decks nearest to the adjusted strength, nearest first."""
         if self.adjusted is None:
             return []
@@ -213,7 +213,7 @@ class Strengths:
         )
 
     @cached_property
-    def nearest_with_recipe(self) -> tuple[Held, float] | None:
+    def nearest_with_recipe(self) -> tuple[SwatchView, float] | None:
         """The nearest deck colour that has a recipe, with ΔE00, for a subject that has none."""
         catalogue = self.bench.decks.catalogue
         rows = np.flatnonzero(catalogue.has_recipe)

@@ -19,7 +19,7 @@ from tinting import services as tinting_services
 from tinting.tests import world
 
 
-class Kept(Wall):
+class BoundedCache(Wall):
     def findings(self):
         return self.client.get(reverse("review-findings", args=[self.review.pk]), headers=HTMX)
 

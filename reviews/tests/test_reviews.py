@@ -114,7 +114,7 @@ class Keeping(Studio):
             data = {"school": "even", "neutral": "grey", "neutral_a": "0", "neutral_b": "0", field: value}
             answer = self.client.post(self.url("basis"), data, headers=HTMX)
             self.assertEqual(answer.status_code, 422)
-            self.assertIn(field, answer.context["frame"].basis.form.errors)
+            self.assertIn(field, answer.context["shell"].basis.form.errors)
         self.review.refresh_from_db()
         self.assertEqual((self.review.school, self.review.neutral), ("wall-practice", "painted"))
 
@@ -246,7 +246,7 @@ class Showing(Studio):
         shown = self.client.get(self.url("step", "compare"), {"beside": far.pk}).context
         self.assertEqual(shown["wall"].beside.colour, far)
         self.assertIn("by hand", shown["page"].pair_reason)
-        self.assertIn(far.name, shown["frame"].ladder)
+        self.assertIn(far.name, shown["shell"].ladder)
 
     def test_every_number_of_the_demo_is_the_cores(self):
         self.assertAlmostEqual(Bench(self.review).subject.reading.lrv, demo.find("H16.3").colour.lrv)

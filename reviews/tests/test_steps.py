@@ -8,14 +8,14 @@ from django.urls import reverse
 from reviews import steps
 from reviews.bench import Bench
 from reviews.bench.tests.wall import HTMX, Wall
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 
 TEMPLATE = "reviews/weather/page.html"
 
 
 def note(request, review):
     """An act of the step."""
-    return Visit(Bench(review), notice=f"Noted: {request.POST['sky']}")
+    return StepRequest(Bench(review), notice=f"Noted: {request.POST['sky']}")
 
 
 class Weather(Step):
@@ -72,7 +72,7 @@ class AStepOfOnesOwn(Wall):
         self.assertEqual(self.review.step, "weather")
         with mock.patch.object(steps, "ALL", [one for one in steps.ALL if one.key != "weather"]):
             answer = self.client.get(reverse("review", args=[self.review.pk]), follow=True)
-            self.assertEqual(answer.context["frame"].step.key, "reading")
+            self.assertEqual(answer.context["shell"].step.key, "reading")
             self.assertEqual(self.client.get(f"/reviews/{self.review.pk}/weather/").status_code, 404)
 
     def test_what_would_give_an_answer_away_waits(self):

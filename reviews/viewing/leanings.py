@@ -24,7 +24,7 @@ from prism import words
 from prism.meters import MeterError
 from prism.viewing.scales import AXES, LIGHT, Leaning, leanings, light_leaning, neutral_shift
 from reviews.models import Correction, Review, Viewing
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 MOST_ANSWERS = 400
 """Viewings from which a leaning is found, the last ones."""
@@ -104,7 +104,7 @@ class Leanings:
         )
 
 
-_kept: Kept[Hashable, list[Leaning]] = Kept(64)
+_kept: BoundedCache[Hashable, list[Leaning]] = BoundedCache(64)
 
 
 def of_person(person: User) -> list[Leaning]:

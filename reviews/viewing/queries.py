@@ -35,10 +35,10 @@ TO_DECIDE = 12
 """Reviews named at once on the first page."""
 
 
-def of_studio(user: User, put_aside: bool = False) -> QuerySet[Viewing]:
+def of_studio(user: User, deleted: bool = False) -> QuerySet[Viewing]:
     """Return the viewings of the studio's reviews, in order of time; those taken out of the plan too, if asked for."""
     held = Viewing.objects.filter(review__owner__in=team(user), review__deleted=None)
-    if not put_aside:
+    if not deleted:
         held = held.filter(deleted=None)
     return held.select_related("review__owner", "review__colour", "colour__maker", "beside__maker", "room__job", "by")
 

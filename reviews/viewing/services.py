@@ -123,7 +123,7 @@ def move(one: Viewing, at: datetime) -> None:
 
 
 @transaction.atomic
-def put_aside(one: Viewing, back: bool = False) -> None:
+def soft_delete(one: Viewing, back: bool = False) -> None:
     """Take a viewing out of the plan, or bring it back."""
     one.deleted = None if back else timezone.now()
     one.save(update_fields=["deleted"])

@@ -26,7 +26,7 @@ from reviews.viewing.calendar import calendar
 from reviews.viewing.forms import LogForm, MoveForm
 from reviews.viewing.shown import Shown
 from reviews.viewing.weeks import Weeks
-from web import undoing
+from web import undo
 from web.http import StudioRequest, whole_number
 from web.pictures import MOST_BYTES, PictureError, cleaned
 from web.uploads import too_large
@@ -64,12 +64,12 @@ def _shown(user: User, one: Viewing) -> Shown:
     return Shown(one, review_queries.may_write(user, one.review))
 
 
-def _viewing(request: StudioRequest, pk: int, put_aside: bool = False) -> Viewing:
-    return get_object_or_404(queries.of_studio(request.user, put_aside), pk=pk)
+def _viewing(request: StudioRequest, pk: int, deleted: bool = False) -> Viewing:
+    return get_object_or_404(queries.of_studio(request.user, deleted), pk=pk)
 
 
-def _own(request: StudioRequest, pk: int, put_aside: bool = False) -> Viewing:
-    found = _viewing(request, pk, put_aside)
+def _own(request: StudioRequest, pk: int, deleted: bool = False) -> Viewing:
+    found = _viewing(request, pk, deleted)
     review_queries.own(request.user, found.review)
     return found
 
@@ -193,11 +193,11 @@ def move(request: StudioRequest, pk: int) -> HttpResponse:
 def aside(request: StudioRequest, pk: int) -> HttpResponse:
     """Take a viewing out of the plan, or bring it back."""
     back = "back" in request.POST
-    found = _own(request, pk, put_aside=back)
-    services.put_aside(found, back=back)
+    found = _own(request, pk, deleted=back)
+    services.soft_delete(found, back=back)
     if not back:
         shown = _shown(request.user, found)
-        undoing.offer(request, words.viewing_taken_out(shown.name, shown.when), "viewing-aside", found.pk, back="1")
+        undo.offer(request, words.viewing_taken_out(shown.name, shown.when), "viewing-aside", found.pk, back="1")
     return redirect("viewings")
 
 

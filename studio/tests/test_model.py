@@ -59,7 +59,7 @@ class ByServices:
         texts, versions = {field: text}, {field: version_of(seen)} if seen is not None else None
         return not verdict_services.write(review, texts, versions)
 
-    def put_aside(self, review):
+    def soft_delete(self, review):
         services.delete(review)
 
     def bring_back(self, review):
@@ -97,7 +97,7 @@ class ByServices:
         return job_services.keep_job(self.user, Job(), {"title": title, "latitude": 57.0, "longitude": -2.0}).pk
 
     def room_aside(self, room, back):
-        (job_services.take_back if back else job_services.put_aside)(self.user, room)
+        (job_services.undelete if back else job_services.soft_delete)(self.user, room)
 
     def say(self, review, text):
         document_services.write(self.user, review, "is", text, "computed")
@@ -141,7 +141,7 @@ class ByPages(ByServices):
         versions = {f"seen-{field}": version_of(seen)} if seen is not None else {}
         return self.act(review, "verdict", "keep", **{field: text.replace("\n", "\r\n")}, **versions).status_code != 422
 
-    def put_aside(self, review):
+    def soft_delete(self, review):
         self.post("review-delete", review.pk)
 
     def bring_back(self, review):
@@ -253,9 +253,9 @@ class Studio(RuleBasedStateMachine):
             earlier.append(text)
 
     @rule(pk=reviews)
-    def put_aside(self, pk):
+    def soft_delete(self, pk):
         if not self.held[pk]["gone"]:
-            self.does.put_aside(self.review(pk))
+            self.does.soft_delete(self.review(pk))
             self.held[pk]["gone"] = True
 
     @rule(pk=reviews)
@@ -412,6 +412,6 @@ class AsTheModelSays(TestCase):
         Studio.done = 0
         told = settings(max_examples=self.EXAMPLES, stateful_step_count=self.STEPS, deadline=None, database=None,
                         suppress_health_check=list(HealthCheck))  # fmt: skip
-        with patch("web.undoing.offer"):
+        with patch("web.undo.offer"):
             run_state_machine_as_test(Studio, settings=told)
         print(f"{Studio.done:,} acts, each as the model says")

@@ -9,8 +9,8 @@ from django.urls import reverse
 from django.utils import timezone
 
 from jobs.models import Job
+from web.idempotency import KEPT_FOR, LOST
 from web.models import SentForm
-from web.once import KEPT_FOR, LOST
 
 HTMX = {"HX-Request": "true"}
 JOB = {"title": "Quay", "pick": "Old Slip", "state": "looking"}

@@ -13,7 +13,7 @@ from reviews.bench import Bench
 from schools import services as school_services
 from schools.forms import SchoolForm
 from studio.tests.as_browser import untouched
-from web.begun import as_sent
+from web.edit_conflicts import as_sent
 
 
 class TwoTabs(world.Studio):

@@ -9,7 +9,7 @@ from reviews import services
 from reviews.bench.tests.wall import Wall
 from reviews.viewing import services as viewing_services
 from schools import services as school_services
-from web import undoing
+from web import undo
 
 
 class Undoing(Wall):
@@ -17,7 +17,7 @@ class Undoing(Wall):
         return self.client.post(reverse(name, args=[pk]), follow=True)
 
     def listed(self):
-        return [one["said"] for one in self.client.session.get(undoing.KEY, [])]
+        return [one["said"] for one in self.client.session.get(undo.KEY, [])]
 
     def test_it_is_named_offered_and_kept_for_the_session(self):
         room = station.enter(self.isla)["Library"]
@@ -42,9 +42,9 @@ class Undoing(Wall):
         self.assertEqual(self.listed(), [])
 
     def test_the_list_is_short_and_ones_own(self):
-        for _ in range(undoing.MOST + 3):
+        for _ in range(undo.MOST + 3):
             self.delete("review-delete", services.start(self.isla, self.review.colour).pk)
-        self.assertEqual(len(self.listed()), undoing.MOST)
+        self.assertEqual(len(self.listed()), undo.MOST)
         self.client.logout()
         self.client.force_login(User.objects.create_user("kit"))
         self.assertEqual(self.listed(), [])

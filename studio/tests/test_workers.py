@@ -138,12 +138,12 @@ class Workers(unittest.TestCase):
     def reviewed(self):
         """Start a review of an own colour through the first server; return its address."""
         _, _, at = self.ilka.ask(self.one, "/colours/new/hex/", {"name": "Wharf", "hex": "#C4CBC9"})
-        self.assertRegex(at, r"^/reviews/\d+/read/$")
-        return at.removesuffix("read/")
+        self.assertRegex(at, r"^/reviews/\d+/reading/$")
+        return at.removesuffix("reading/")
 
     def read(self, server, review):
         """Return what the reading says, without what is drawn anew for each answer."""
-        page = self.ilka.ask(server, f"{review}read/")[1]
+        page = self.ilka.ask(server, f"{review}reading/")[1]
         return re.sub(r'value="\w{64}"', "", page[page.index("<main") : page.index("</main>")])
 
     def test_one_form_sent_to_both_at_the_same_time_makes_one_thing(self):
@@ -160,7 +160,7 @@ class Workers(unittest.TestCase):
 
     def test_reading_never_waits_for_who_writes(self):
         review = self.reviewed()
-        pages = ["/", "/colours/", "/colours/import/", "/schools/", f"{review}read/"]
+        pages = ["/", "/colours/", "/colours/import/", "/schools/", f"{review}reading/"]
         for page in pages:  # what is kept at a first visit is kept
             self.ilka.ask(self.one, page)
         with closing(sqlite3.connect(self.database, isolation_level=None)) as writer:

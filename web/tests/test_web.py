@@ -5,9 +5,9 @@ from django.contrib.auth.models import User
 from django.test import SimpleTestCase, TestCase
 from django.urls import reverse
 
+from web.bounded_cache import BoundedCache
 from web.forms import NumberField
 from web.http import gathered, whole_number
-from web.kept import Kept
 from web.templatetags.boards import board
 
 HTMX = {"HX-Request": "true"}
@@ -80,7 +80,7 @@ class Pieces(SimpleTestCase):
         self.assertEqual(len(pieces), 2)
 
     def test_the_oldest_gives_way(self):
-        kept = Kept(2)
+        kept = BoundedCache(2)
         made = []
         for key in (1, 2, 1, 3, 1):
             kept.get(key, lambda key=key: made.append(key))

@@ -91,7 +91,7 @@ class Links(Sharing):
         gone()
         self.assertFalse(ClientAnswer.objects.exists())
         Shared.objects.update(withdrawn=None)
-        job_services.put_aside(self.isla, self.job)
+        job_services.soft_delete(self.isla, self.job)
         gone()
 
     def test_a_review_that_was_put_aside_or_waits_is_not_shown(self):

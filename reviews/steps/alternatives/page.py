@@ -8,21 +8,21 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from prism import words
-from prism.asking import AskError, Piece, Wish
-from reviews.bench import Held
+from prism.query import AskError, Piece, Wish
+from reviews.bench import SwatchView
 from reviews.bench.figures import Said
 from reviews.drawings.lightness import lightness_and_chroma
 from reviews.drawings.rose import undertone_rose
 from reviews.steps.alternatives.drawings import bracket_lines
 from reviews.steps.alternatives.reads import PlacedBracket, Placing, Wished
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 
 
 @dataclass(frozen=True)
 class Differing:
     """A colour with its differences from the subject, as text."""
 
-    held: Held
+    held: SwatchView
     lrv: str
     lrv_apart: str
     delta_e: str
@@ -45,7 +45,7 @@ class AskedPiece:
 class PlacePage:
     """What the Place step of one review shows: its place, what answers a wish, or the shortlist."""
 
-    def __init__(self, visit: Visit) -> None:
+    def __init__(self, visit: StepRequest) -> None:
         self._bench = visit.bench
         self._subject = visit.bench.subject
         self._placing = Placing(visit.bench)
@@ -162,7 +162,7 @@ class PlacePage:
         return {held.colour.pk for held in self._bench.shortlist}
 
     @property
-    def to_list(self) -> Held | None:
+    def to_list(self) -> SwatchView | None:
         """The board held beside, where it can be put on the shortlist."""
         beside = self._bench.wall.beside
         return beside if beside and beside.colour.pk not in self.on_shortlist else None
@@ -177,7 +177,7 @@ class PlacePage:
         """What the shortlist is for."""
         return words.EMPTY_SHORTLIST
 
-    def _differing(self, held: Held, note: str = "") -> Differing:
+    def _differing(self, held: SwatchView, note: str = "") -> Differing:
         pair = self._placing.against(held)
         own = self._subject.reading.lrv
         return Differing(

@@ -8,12 +8,12 @@ from functools import cached_property
 from decks import queries as deck_queries
 from decks.catalogue import family_words, makers_for
 from decks.models import Maker
-from prism import asking, placing, words
-from prism.asking import Kind, Wish
+from prism import placing, query, words
 from prism.choosing.deck import Pick
 from prism.comparison import PairFinding, compare
-from prism.granting import Answer, grant, ways
-from reviews.bench import Bench, Held
+from prism.match import Answer, grant, ways
+from prism.query import Kind, Wish
+from reviews.bench import Bench, SwatchView
 
 
 @dataclass(frozen=True)
@@ -21,7 +21,7 @@ class Side:
     """One side of a bracket: the held colour nearest on that axis, or none."""
 
     axis: str
-    held: Held | None
+    held: SwatchView | None
     delta_e: float
 
 
@@ -38,8 +38,8 @@ class PlacedBracket:
 class Wished:
     """The held colours that answer a wish, best first, and those that miss one piece of it."""
 
-    answers: list[tuple[Held, Answer]]
-    near: list[tuple[Held, Answer]]
+    answers: list[tuple[SwatchView, Answer]]
+    near: list[tuple[SwatchView, Answer]]
 
 
 class Placing:
@@ -61,7 +61,7 @@ class Placing:
         return placing.brackets(chosen.view, [pick for pick in chosen.picks if pick.kind == "strip"])
 
     @cached_property
-    def _held(self) -> dict[tuple[str, int], Held]:
+    def _held(self) -> dict[tuple[str, int], SwatchView]:
         picks = [pick for bracket in self._found for pick in (bracket.before, bracket.after) if pick]
         return dict(zip(((pick.why, pick.index) for pick in picks), self._bench.decks.hold(picks), strict=True))
 
@@ -96,7 +96,7 @@ class Placing:
 
     def wish(self, text: str) -> Wish:
         """Return how a wish in the trade's words is understood. Raises `AskError`."""
-        return asking.parse(text, family_words(self._subject.school), [maker.name for maker in self._makers])
+        return query.parse(text, family_words(self._subject.school), [maker.name for maker in self._makers])
 
     @cached_property
     def _makers(self) -> list[Maker]:
@@ -108,9 +108,9 @@ class Placing:
         possible = ways(subject.reading.undertone.vector, subject.school)
         for piece in wish.of_kind(Kind.MORE):
             if piece.what not in possible:
-                raise asking.AskError(words.no_such_way(piece.what, subject.reading.lrv))
+                raise query.AskError(words.no_such_way(piece.what, subject.reading.lrv))
         if any(piece.what == "strip" for piece in wish.of_kind(Kind.KEEP)) and not decks.strip:
-            raise asking.AskError(words.NO_STRIP)
+            raise query.AskError(words.NO_STRIP)
         ids = {maker.name: maker.pk for maker in self._makers}
         of_maker = [decks.catalogue.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
         found = grant(
@@ -127,20 +127,20 @@ class Placing:
         )
         return Wished(*(list(zip(decks.hold([a.pick for a in part]), part, strict=True)) for part in found.parts))
 
-    def _named(self, name: str) -> Held:
+    def _named(self, name: str) -> SwatchView:
         """Return the colour that a wish names. Raises `AskError`."""
         decks, beside = self._bench.decks, self._bench.wall.beside
         if name in ("this", "this one"):
             return decks.fetch(self._subject.colour)
         if name in ("that", "that one"):
             if beside is None:
-                raise asking.AskError(words.EMPTY_DECK)
+                raise query.AskError(words.EMPTY_DECK)
             return beside
         try:
             return decks.fetch(deck_queries.one_named(self._subject.owner, name))
         except deck_queries.NotOneColourError as wrong:
-            raise asking.AskError(str(wrong)) from None
+            raise query.AskError(str(wrong)) from None
 
-    def against(self, held: Held) -> PairFinding:
+    def against(self, held: SwatchView) -> PairFinding:
         """Return what a held colour shows beside the subject."""
         return compare(held.reading, self._subject.reading, self._subject.school)

@@ -7,7 +7,7 @@ from reviews.bench import Bench
 from reviews.steps.alternatives import views
 from reviews.steps.alternatives.page import PlacePage
 from reviews.steps.alternatives.reads import Placing
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 
 
 class AlternativesStep(Step):
@@ -22,6 +22,6 @@ class AlternativesStep(Step):
         """Return the narrowest bracket."""
         return words.place_short(*Placing(bench).tightest)
 
-    def page(self, visit: Visit) -> PlacePage:
+    def page(self, visit: StepRequest) -> PlacePage:
         """Return the page."""
         return PlacePage(visit)

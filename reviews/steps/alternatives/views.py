@@ -10,11 +10,11 @@ from reviews import services as review_services
 from reviews.bench import Bench
 from reviews.models import Review
 from reviews.steps.alternatives import services
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from web.http import StudioRequest, whole_number
 
 
-def shortlist(request: StudioRequest, review: Review) -> Visit:
+def shortlist(request: StudioRequest, review: Review) -> StepRequest:
     """Put a colour on the shortlist, take it off, or move it along."""
     wanted = whole_number(request.POST.get("colour"))
     colour = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
@@ -25,4 +25,4 @@ def shortlist(request: StudioRequest, review: Review) -> Visit:
         services.off_shortlist(review, colour)
     elif act == "to":
         services.move_on_shortlist(review, colour, whole_number(request.POST.get("to")))
-    return Visit(Bench(review), notice=notice)
+    return StepRequest(Bench(review), notice=notice)

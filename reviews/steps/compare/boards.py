@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from decks.models import Colour
 from prism import words
 from prism.choosing.axes import less
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.bench.holding import place_of
 from reviews.models import Board, Review
 from reviews.services import hold_beside
@@ -57,7 +57,7 @@ def _another(review: Review, bench: Bench, hue: str) -> Done:
     return Done()
 
 
-def _away(review: Review, held: Held, bench: Bench, swap: bool) -> Done:
+def _away(review: Review, held: SwatchView, bench: Bench, swap: bool) -> Done:
     """Take a board away; the next best for the same question comes in its place where the decks have one."""
     next_along = _next_along(bench, held)
     # a board that was brought in is simply gone; a chosen one must not be chosen again
@@ -74,7 +74,7 @@ def _away(review: Review, held: Held, bench: Bench, swap: bool) -> Done:
     return Done(bench=after)
 
 
-def _next_along(bench: Bench, held: Held) -> Colour | None:
+def _next_along(bench: Bench, held: SwatchView) -> Colour | None:
     """Return the board that is held up after one, or before the last."""
     others = bench.set.guide
     at = place_of(held, others)

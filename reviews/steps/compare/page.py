@@ -11,10 +11,10 @@ from prism import words
 from prism.choosing.questions import worth_asking
 from prism.comparison import NOTHING_SEEN, Agreement, PairFinding, compare_many
 from reviews.bench.figures import FigureLine, Said
-from reviews.bench.holding import Held, place_of
+from reviews.bench.holding import SwatchView, place_of
 from reviews.bench.looking import Seen
 from reviews.drawings.rose import undertone_rose
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.compare.forms import SeenForm
 from reviews.steps.compare.reads import Together, pair_of, pair_said
 
@@ -30,14 +30,14 @@ class Walk:
     """Where one is on the walk through the boards."""
 
     said: str
-    before: Held | None
-    after: Held | None
+    before: SwatchView | None
+    after: SwatchView | None
 
 
 class ComparePage:
     """What the Compare step of one review shows."""
 
-    def __init__(self, visit: Visit) -> None:
+    def __init__(self, visit: StepRequest) -> None:
         self._bench = visit.bench
         self._subject = visit.bench.subject
         self._wall = visit.bench.wall

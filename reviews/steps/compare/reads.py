@@ -6,7 +6,7 @@ from functools import cached_property
 
 from prism import reading, verdict, words
 from prism.comparison import PairFinding, compare
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from schools import queries as school_queries
 
 
@@ -16,7 +16,7 @@ def pair_of(bench: Bench) -> PairFinding | None:
     return compare(bench.subject.reading, beside.reading, bench.subject.school) if beside else None
 
 
-def pair_said(bench: Bench, held: Held, pair: PairFinding | None = None) -> str:
+def pair_said(bench: Bench, held: SwatchView, pair: PairFinding | None = None) -> str:
     """Return what the subject shows beside a board, in a sentence; `pair` is that finding, where it is at hand."""
     subject = bench.subject
     found = pair or compare(subject.reading, held.reading, subject.school)

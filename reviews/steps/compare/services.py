@@ -8,7 +8,7 @@ from django.db import transaction
 
 from decks.models import Colour
 from prism.comparison import PairFinding, agreement
-from reviews.bench import Held
+from reviews.bench import SwatchView
 from reviews.models import Board, Observation, Review
 from reviews.services import save
 
@@ -33,7 +33,9 @@ def bring_back(review: Review) -> None:
 
 
 @transaction.atomic
-def observe(review: Review, beside: Held, pair: PairFinding, seen: Sequence[str], note: str, light: str) -> Observation:
+def observe(
+    review: Review, beside: SwatchView, pair: PairFinding, seen: Sequence[str], note: str, light: str
+) -> Observation:
     """Keep what was seen beside a board, next to what was computed there."""
     save(review)
     return Observation.objects.create(

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from prism import words
 from reviews.bench import Bench
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.compare import views
 from reviews.steps.compare.page import ComparePage
 
@@ -23,6 +23,6 @@ class CompareStep(Step):
         """Return the undertone."""
         return words.capital(words.undertone_short(bench.subject.reading))
 
-    def page(self, visit: Visit) -> ComparePage:
+    def page(self, visit: StepRequest) -> ComparePage:
         """Return the page."""
         return ComparePage(visit)

@@ -6,33 +6,33 @@ from django.shortcuts import get_object_or_404
 
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.compare import boards, services
 from reviews.steps.compare.forms import SeenForm
 from reviews.steps.compare.reads import pair_of
 from web.http import StudioRequest, whole_number
 
 
-def board(request: StudioRequest, review: Review) -> Visit:
+def board(request: StudioRequest, review: Review) -> StepRequest:
     """Pin, swap, take away or bring in a board of the comparison set."""
     colour = whole_number(request.POST.get("colour"))
     done = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
-    return Visit(done.bench or Bench(review), notice=done.notice)
+    return StepRequest(done.bench or Bench(review), notice=done.notice)
 
 
-def see(request: StudioRequest, review: Review) -> Visit:
+def see(request: StudioRequest, review: Review) -> StepRequest:
     """Keep what a person sees beside the board held there."""
     form = SeenForm(request.POST)
     bench = Bench(review)
     pair = pair_of(bench)
     if not form.is_valid() or bench.wall.beside is None or pair is None:
-        return Visit(bench, forms={"seen": form}, refused=True)
+        return StepRequest(bench, forms={"seen": form}, refused=True)
     services.observe(review, bench.wall.beside, pair, **form.cleaned_data)
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))
 
 
-def unsee(request: StudioRequest, review: Review) -> Visit:
+def unsee(request: StudioRequest, review: Review) -> StepRequest:
     """Take back what was seen."""
     pk = whole_number(request.POST.get("observation"))
     services.forget(get_object_or_404(review.observations, pk=pk))
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))

@@ -10,15 +10,15 @@ from jobs.forms import MoveForm
 from jobs.models import Room
 from prism import words
 from prism.light.findings import Facing
-from reviews.bench import Held
-from reviews.steps.base import Visit
+from reviews.bench import SwatchView
+from reviews.steps.base import StepRequest
 from reviews.steps.light.reads import Better, Light
 
 
 class LightPage:
     """What the Light step of one review shows."""
 
-    def __init__(self, visit: Visit) -> None:
+    def __init__(self, visit: StepRequest) -> None:
         self.at = Light(visit.bench, visit.query)
         self.notice = visit.notice
         self._bench, self.query = visit.bench, visit.query
@@ -109,6 +109,6 @@ class LightPage:
         return words.parts_most(other.name, spot.hour, spot.wall, words.sky_of(spot.cloud), spot.away) if spot else ""
 
     @property
-    def candidate(self) -> Held | None:
+    def candidate(self) -> SwatchView | None:
         """The other candidate: the first on the shortlist, else what is held beside."""
         return self.at.candidate

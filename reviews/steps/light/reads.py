@@ -22,7 +22,7 @@ from prism.light.materials import smoothest
 from prism.spectrum import Array
 from prism.tint.recipe import RecipeError
 from prism.tint.strengths import Adjusted, strengths
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.drawings.links import link_to
 from tinting import queries as tinting_queries
 
@@ -40,7 +40,7 @@ SHIFTED = 1.5
 class Better:
     """A colour that comes nearer in the room to what the subject's board shows: ΔE00 from it."""
 
-    held: Held
+    held: SwatchView
     near: float
 
 
@@ -139,6 +139,6 @@ class Light:
         return [(held[int(i)].percent, float(d)) for i, d in zip(order[:2], near[:2], strict=True)]
 
     @cached_property
-    def candidate(self) -> Held | None:
+    def candidate(self) -> SwatchView | None:
         """The other candidate: the first on the shortlist, else what is held beside."""
         return self.bench.shortlist[0] if self.bench.shortlist else self.bench.wall.beside

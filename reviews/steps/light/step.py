@@ -6,7 +6,7 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from reviews.bench import Bench
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.light import views
 from reviews.steps.light.page import LightPage
 from reviews.steps.light.reads import Light
@@ -33,7 +33,7 @@ class LightStep(Step):
         assert there is not None
         return words.light_finding(there.readings[worst.moment], there.own, worst.hour, worst.wall)
 
-    def page(self, visit: Visit) -> LightPage:
+    def page(self, visit: StepRequest) -> LightPage:
         """Return the page."""
         return LightPage(visit)
 

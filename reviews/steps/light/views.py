@@ -6,15 +6,15 @@ from prism import words
 from prism.numbers import is_number, typed
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.light import services
 from reviews.steps.light.reads import Light
 from web.http import StudioRequest
 
 
-def strength(request: StudioRequest, review: Review) -> Visit:
+def strength(request: StudioRequest, review: Review) -> StepRequest:
     """Put a strength that was offered on the shortlist."""
     bench = Bench(review)
     text = request.POST.get("percent", "")
     kept = services.keep_strength(review, Light(bench, {}), typed(text)) if is_number(text) else None
-    return Visit(Bench(review), notice="" if kept else words.SHORTLIST_FULL)
+    return StepRequest(Bench(review), notice="" if kept else words.SHORTLIST_FULL)

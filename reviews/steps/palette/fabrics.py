@@ -13,7 +13,7 @@ from jobs.models import Element
 from prism.choosing.deck import Pick
 from prism.palette import fabric
 from prism.palette.fabric import Belonging, Fabric, Told
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.steps.palette.schemes import Schemes
 
 AS_DEEP = 12.0
@@ -62,7 +62,7 @@ class Fabrics:
         return fabric.told_apart([one.fabric for one in self.stays], self.bench.subject.school)
 
     @cached_property
-    def ranked(self) -> list[tuple[Held, list[float]]]:
+    def ranked(self) -> list[tuple[SwatchView, list[float]]]:
         """The shortlist, or the colours of the decks that are as deep as the subject, by how they belong; with their
         scores."""
         fabrics, school = [one.fabric for one in self.stays], self.bench.subject.school

@@ -5,7 +5,7 @@ from __future__ import annotations
 from urllib.parse import urlencode
 
 from prism import words
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.palette.parts.fabric import FabricPart
 from reviews.steps.palette.parts.part import Part
 from reviews.steps.palette.parts.proportions import ProportionsPart
@@ -19,7 +19,7 @@ PARTS: tuple[type[Part], ...] = (SchemesPart, FabricPart, ProportionsPart, UsePa
 class CompanyPage:
     """What the Company step of one review shows."""
 
-    def __init__(self, visit: Visit) -> None:
+    def __init__(self, visit: StepRequest) -> None:
         self.query, self.notice = visit.query, visit.notice
         self.at = Schemes(visit.bench, visit.query)
         kind = next((one for one in PARTS if one.key == visit.show), PARTS[0])

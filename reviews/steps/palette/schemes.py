@@ -20,18 +20,18 @@ from prism.palette.pool import Pool
 from prism.palette.scheme import CARRIED, Asked, Carried, Scheme, SchemeError, scheme
 from prism.school.checks import CHARACTERS, PLACES
 from prism.whites import home
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.bench.whites import ranked_whites
 from reviews.models import KeptScheme
+from web.bounded_cache import BoundedCache
 from web.http import whole_number
-from web.kept import Kept
 
 LOCKABLE = PLACES[1:]
 """Places that a person may settle: all but the subject's."""
 RUNNERS = 4
 LATELY = timedelta(minutes=10)
-_pools: Kept[object, Pool] = Kept(6)
-_made: Kept[object, Scheme | None] = Kept(512)
+_pools: BoundedCache[object, Pool] = BoundedCache(6)
+_made: BoundedCache[object, Scheme | None] = BoundedCache(512)
 
 
 class Schemes:
@@ -189,7 +189,7 @@ class Schemes:
         """Whether the character that is looked at lacks what it follows."""
         return self.character in CARRIED and self.scheme is None
 
-    def held(self, rows: Sequence[int]) -> list[Held]:
+    def held(self, rows: Sequence[int]) -> list[SwatchView]:
         """Return rows of the decks as held colours."""
         return self.bench.decks.hold([Pick(row, "nearest", 0.0, kind="added") for row in rows])
 
@@ -201,7 +201,7 @@ class Schemes:
         return [one for one in self.bench.schemes if one.deleted is None]
 
     @property
-    def put_aside(self) -> KeptScheme | None:
+    def just_deleted(self) -> KeptScheme | None:
         """The scheme that was put aside in the last minutes, to be brought back."""
         since = timezone.now() - LATELY
         aside = [one for one in self.bench.schemes if one.deleted and one.deleted > since]

@@ -26,7 +26,7 @@ def keep(review: Review, at: Schemes, name: str) -> KeptScheme | None:
 
 
 @transaction.atomic
-def put_aside(review: Review, scheme: KeptScheme, back: bool = False) -> None:
+def soft_delete(review: Review, scheme: KeptScheme, back: bool = False) -> None:
     """Put a kept scheme aside, or bring it back."""
     scheme.deleted = None if back else timezone.now()
     scheme.save(update_fields=["deleted"])

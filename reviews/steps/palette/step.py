@@ -6,7 +6,7 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from reviews.bench import Bench
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.palette import views
 from reviews.steps.palette.page import CompanyPage
 from reviews.steps.palette.parts.schemes import SchemesPart
@@ -39,7 +39,7 @@ class PaletteStep(Step):
         (held,) = at.held([accent_place.row])
         return words.scheme_short(at.character, held.name if shown else "", kept=False)
 
-    def page(self, visit: Visit) -> CompanyPage:
+    def page(self, visit: StepRequest) -> CompanyPage:
         """Return the page."""
         return CompanyPage(visit)
 

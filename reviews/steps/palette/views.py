@@ -7,7 +7,7 @@ from django.shortcuts import get_object_or_404
 from prism import words
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.palette import services
 from reviews.steps.palette.schemes import LOCKABLE, Schemes
 from web.http import StudioRequest, whole_number
@@ -16,17 +16,19 @@ ASKED = ("character", "decks", "ref", "without", *LOCKABLE)
 """What makes a scheme what it is."""
 
 
-def keep(request: StudioRequest, review: Review) -> Visit:
+def keep(request: StudioRequest, review: Review) -> StepRequest:
     """Keep the scheme that is looked at."""
     bench = Bench(review)
     at = Schemes(bench, {name: request.POST[name] for name in ASKED if request.POST.get(name)})
     name = " ".join(request.POST.get("name", "").split())[:60]
     made = services.keep(review, at, name)
-    return Visit(Bench(review), notice="" if made else words.scheme_not_kept(at.scheme is not None, services.MOST_KEPT))
+    return StepRequest(
+        Bench(review), notice="" if made else words.scheme_not_kept(at.scheme is not None, services.MOST_KEPT)
+    )
 
 
-def aside(request: StudioRequest, review: Review) -> Visit:
+def aside(request: StudioRequest, review: Review) -> StepRequest:
     """Put a kept scheme aside, or bring it back."""
     scheme = get_object_or_404(review.schemes, pk=whole_number(request.POST.get("scheme")))
-    services.put_aside(review, scheme, back="back" in request.POST)
-    return Visit(Bench(review))
+    services.soft_delete(review, scheme, back="back" in request.POST)
+    return StepRequest(Bench(review))

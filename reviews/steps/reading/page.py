@@ -9,7 +9,7 @@ from django.utils.safestring import SafeString
 from prism import messages, words
 from prism.choosing.deck import Pick
 from prism.edges import FamilyEdge, on_edge
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.bench.figures import FigureLine, Said
 from reviews.drawings.rose import undertone_rose
 
@@ -40,7 +40,7 @@ class ReadPage:
         )
 
     @cached_property
-    def tipping(self) -> list[Held]:
+    def tipping(self) -> list[SwatchView]:
         """The boards that tip a colour on a family's edge to the one or the other."""
         rows = [row for row in self._edge.boards if row is not None] if self._edge else []
         return self._bench.decks.hold([Pick(row, "tips", self._apart(row), kind="added") for row in rows])

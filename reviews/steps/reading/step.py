@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from prism import words
 from reviews.bench import Bench
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.reading.page import ReadPage
 
 
@@ -20,6 +20,6 @@ class ReadingStep(Step):
         reading = bench.subject.reading
         return f"{words.headline(reading)}, LRV {words.number(reading.lrv)}"
 
-    def page(self, visit: Visit) -> ReadPage:
+    def page(self, visit: StepRequest) -> ReadPage:
         """Return the page."""
         return ReadPage(visit.bench)

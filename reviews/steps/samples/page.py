@@ -17,10 +17,10 @@ from prism import words
 from prism.light.room import WALLS
 from prism.viewing.plan import WHYS, Hour
 from prism.viewing.scales import Leaning
-from reviews.bench import Held
+from reviews.bench import SwatchView
 from reviews.drawings.edges import butted
 from reviews.models import Correction, Viewing
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.samples.forms import DecideForm, SampleForm
 from reviews.steps.samples.parts.decide import DecidePart
 from reviews.steps.samples.parts.samples import SamplesPart
@@ -39,7 +39,7 @@ USUAL_BOARDS = 3
 class ViewPage:
     """What the View step of one review shows."""
 
-    def __init__(self, visit: Visit) -> None:
+    def __init__(self, visit: StepRequest) -> None:
         self._bench, self.query, self.notice = visit.bench, visit.query, visit.notice
         self.review, self._subject = visit.bench.review, visit.bench.subject
         self.part = visit.show if visit.show in PARTS else ""
@@ -161,7 +161,7 @@ class ViewPage:
         return words.NO_SLOTS
 
     @cached_property
-    def second(self) -> Held | None:
+    def second(self) -> SwatchView | None:
         """The board that hangs beside the subject: the first other candidate, or what tells its undertone here."""
         return next(iter([*self.samples.candidates[1:], *self.samples.beside]), None)
 
@@ -171,7 +171,7 @@ class ViewPage:
         return butted([self._subject.stimulus.screen, self.second.colour.screen]) if self.second else SafeString("")
 
     @property
-    def others(self) -> list[Held]:
+    def others(self) -> list[SwatchView]:
         """The candidates that are not shown large."""
         return self.samples.candidates[2:]
 

@@ -6,7 +6,7 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from reviews.bench import Bench
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.samples import views
 from reviews.steps.samples.page import ViewPage
 
@@ -24,7 +24,7 @@ class SamplesStep(Step):
         "decide": views.decide,
         "reopen": views.reopen,
         "take-up": views.take_up,
-        "take-back": views.take_back,
+        "take-back": views.undelete,
     }
     unknown = words.NOT_SEEN_YET
 
@@ -36,7 +36,7 @@ class SamplesStep(Step):
         held = list(bench.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
         return words.view_short(len(held), sum(at is not None for at in held))
 
-    def page(self, visit: Visit) -> ViewPage:
+    def page(self, visit: StepRequest) -> ViewPage:
         """Return the page."""
         return ViewPage(visit)
 

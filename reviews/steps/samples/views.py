@@ -11,7 +11,7 @@ from django.utils import timezone
 from prism import words
 from reviews.bench import Bench
 from reviews.models import Review, SamplePlan
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.samples.forms import DecideForm, SampleForm
 from reviews.steps.samples.page import ViewPage
 from reviews.strengths import services as strengths
@@ -22,56 +22,56 @@ from reviews.viewing.services import Decided, DecidedError
 from web.http import StudioRequest, whole_number
 
 
-def samples(request: StudioRequest, review: Review) -> Visit:
+def samples(request: StudioRequest, review: Review) -> StepRequest:
     """Keep how boards are made, and by when it is decided."""
     form = SampleForm(request.POST, instance=SamplePlan(review=review))
     if not form.is_valid():
-        return Visit(Bench(review), forms={"samples": form}, refused=True)
+        return StepRequest(Bench(review), forms={"samples": form}, refused=True)
     services.plan_samples(review, form.how, form.cleaned_data["decide"])
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))
 
 
-def schedule(request: StudioRequest, review: Review) -> Visit:
+def schedule(request: StudioRequest, review: Review) -> StepRequest:
     """Plan viewings at the hours that matter, over the days before the decision."""
     bench = Bench(review)
-    page = ViewPage(Visit(bench))
+    page = ViewPage(StepRequest(bench))
     if not page.hours or page.room is None:
-        return Visit(bench, notice=words.NO_SLOTS)
+        return StepRequest(bench, notice=words.NO_SLOTS)
     asked = {pk for text in request.POST.getlist("of") if (pk := whole_number(text))}
     services.schedule(request.user, [page.wanted(asked)], timezone.localdate() + timedelta(days=1))
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))
 
 
-def unplan(request: StudioRequest, review: Review) -> Visit:
+def unplan(request: StudioRequest, review: Review) -> StepRequest:
     """Take out what was planned by the light and not seen yet."""
     services.unplan([review])
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))
 
 
-def take_up(request: StudioRequest, review: Review) -> Visit:
+def take_up(request: StudioRequest, review: Review) -> StepRequest:
     """Correct a person's neutral, or the room, by a systematic difference."""
     found = Leanings(review).find(request.POST.get("person", ""), request.POST.get("scale", ""))
     if found is None or not found.may_be_taken_up:
-        return Visit(Bench(review), notice=words.LEANING_GONE)
+        return StepRequest(Bench(review), notice=words.LEANING_GONE)
     leanings.take_up(request.user, found)
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))
 
 
-def take_back(request: StudioRequest, review: Review) -> Visit:
+def undelete(request: StudioRequest, review: Review) -> StepRequest:
     """Undo such a correction."""
     wanted = whole_number(request.POST.get("correction"))
     one = next((c for c in Leanings(review).taken_up if c.pk == wanted and c.undone is None), None)
     if one is not None:
         leanings.undo(request.user, one)
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))
 
 
-def decide(request: StudioRequest, review: Review) -> Visit:
+def decide(request: StudioRequest, review: Review) -> StepRequest:
     """Decide; where somebody decided first, theirs is shown."""
     bench = Bench(review)
     form = DecideForm(request.POST, bench)
     if not form.is_valid():
-        return Visit(bench, forms={"decide": form}, refused=True)
+        return StepRequest(bench, forms={"decide": form}, refused=True)
     data, (colour, percent) = form.cleaned_data, form.chosen
     at = Strengths(bench)
     formula = formula_of(at, colour, percent)
@@ -81,14 +81,14 @@ def decide(request: StudioRequest, review: Review) -> Visit:
             what = Decided(own, data["reason"], data["sheen"], data["paint"], data["litres"], formula, form.against)
             services.decide(request.user, review, what)
     except DecidedError as first:
-        return Visit(
+        return StepRequest(
             Bench(review), forms={"decide": form}, notice=words.decided_meanwhile(first.standing.who), refused=True
         )
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))
 
 
-def reopen(request: StudioRequest, review: Review) -> Visit:
+def reopen(request: StudioRequest, review: Review) -> StepRequest:
     """Reopen the decision in force."""
     decision = get_object_or_404(review.decisions, pk=whole_number(request.POST.get("decision")), reopened=None)
     services.reopen(request.user, decision)
-    return Visit(Bench(review))
+    return StepRequest(Bench(review))

@@ -12,10 +12,10 @@ from prism.comparison import shared_undertone
 from prism.difference import delta_e
 from prism.reading import read
 from prism.stimulus import Stimulus
-from reviews.bench import Held
+from reviews.bench import SwatchView
 from reviews.bench.figures import Said
 from reviews.drawings.edges import butted
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.strength.drawings import drift_rose, strength_curve
 from reviews.steps.strength.forms import AdjustForm, MixForm
 from reviews.strengths.reads import Strengths
@@ -62,7 +62,7 @@ class Mixing:
 class StrengthPage:
     """What the Strength step of one review shows."""
 
-    def __init__(self, visit: Visit) -> None:
+    def __init__(self, visit: StepRequest) -> None:
         self.at = Strengths(visit.bench)
         self.bench = visit.bench
         self.subject = visit.bench.subject
@@ -122,7 +122,7 @@ class StrengthPage:
         return words.percent(round(self.review.strength, 1))
 
     @property
-    def whites(self) -> list[Held]:
+    def whites(self) -> list[SwatchView]:
         """The whites a trim may be painted in."""
         return self.bench.set.whites
 

@@ -7,7 +7,7 @@ from django.utils.safestring import SafeString
 from prism import words
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.strength import views
 from reviews.steps.strength.drawings import strength_ladder
 from reviews.steps.strength.forms import AdjustForm, MixForm
@@ -31,7 +31,7 @@ class StrengthStep(Step):
         run = [step.strength for step in Strengths(bench).run]
         return words.strength_short(run) if run else ""
 
-    def visit(self, request: StudioRequest, review: Review) -> Visit:
+    def visit(self, request: StudioRequest, review: Review) -> StepRequest:
         """Look at the strength that is asked for, and at the can."""
         visit = super().visit(request, review)
         if any(key in request.GET for key in ("percent", "lrv", "gap", "like")):
@@ -45,7 +45,7 @@ class StrengthStep(Step):
             services.choose_can(review, Strengths(visit.bench), request.GET["can"])
         return visit
 
-    def page(self, visit: Visit) -> StrengthPage:
+    def page(self, visit: StepRequest) -> StrengthPage:
         """Return the page."""
         return StrengthPage(visit)
 

@@ -6,7 +6,7 @@ from prism import words
 from prism.tint.dispenser import DispenserError
 from reviews.bench import Bench
 from reviews.models import Review
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.strength.forms import MixForm
 from reviews.steps.strength.page import Mixing
 from reviews.strengths import services
@@ -15,37 +15,37 @@ from tinting import services as tinting_services
 from web.http import StudioRequest
 
 
-def keep(request: StudioRequest, review: Review) -> Visit:
+def keep(request: StudioRequest, review: Review) -> StepRequest:
     """Keep the strength that is looked at as a colour of its own."""
     bench = Bench(review)
     try:
         kept = services.keep_strength(review, Strengths(bench), again="again" in request.POST)
     except services.KeptAlreadyError as there:
-        return Visit(bench, notice=words.kept_already(there.colour.name))
-    return Visit(bench, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
+        return StepRequest(bench, notice=words.kept_already(there.colour.name))
+    return StepRequest(bench, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
 
 
-def mix(request: StudioRequest, review: Review) -> Visit:
+def mix(request: StudioRequest, review: Review) -> StepRequest:
     """Show what the subject makes with another paint, and keep it if that is wanted."""
     bench = Bench(review)
     at = Strengths(bench)
     form = MixForm(request.POST, at)
-    visit = Visit(bench, forms={"mix": form}, refused=not form.is_valid())
+    visit = StepRequest(bench, forms={"mix": form}, refused=not form.is_valid())
     mixing = Mixing(form, at)
     if not visit.refused and "keep" in request.POST and mixing.made:
         visit.notice = words.kept_as(services.keep_mixture(review, mixing.name, mixing.made).name)
     return visit
 
 
-def dispense(request: StudioRequest, review: Review) -> Visit:
+def dispense(request: StudioRequest, review: Review) -> StepRequest:
     """Have the can tinted that the formula is for."""
     bench = Bench(review)
     at = Strengths(bench)
     if at.formula is None or at.adjusted is None:
-        return Visit(bench)
+        return StepRequest(bench)
     name = words.strength_name(review.colour.name, at.adjusted.percent)
     try:
         made = tinting_services.dispense(request.user, review.colour, at.adjusted.percent, name, at.formula)
     except DispenserError as wrong:
-        return Visit(bench, notice=str(wrong))
-    return Visit(bench, notice=words.dispensed(str(made)))
+        return StepRequest(bench, notice=str(wrong))
+    return StepRequest(bench, notice=words.dispensed(str(made)))

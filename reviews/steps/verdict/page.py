@@ -5,7 +5,7 @@ from __future__ import annotations
 from jobs.forms import MoveForm
 from jobs.models import Room
 from prism import words
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.verdict.forms import WritingForm
 from reviews.steps.verdict.services import WRITTEN, Conflict, version_of
 from web import clocks
@@ -14,7 +14,7 @@ from web import clocks
 class VerdictPage:
     """What the Verdict step of one review shows; also what is told after something was written."""
 
-    def __init__(self, visit: Visit, conflicts: list[Conflict] | None = None) -> None:
+    def __init__(self, visit: StepRequest, conflicts: list[Conflict] | None = None) -> None:
         form = visit.forms.get("writing")
         self.review = visit.bench.review
         self.looking = visit.bench.looking

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from prism import words
 from reviews.bench import Bench
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.verdict import views
 from reviews.steps.verdict.page import VerdictPage
 
@@ -24,6 +24,6 @@ class VerdictStep(Step):
         """Return how the verdict begins."""
         return words.shortened(bench.review.verdict, 70)
 
-    def page(self, visit: Visit) -> VerdictPage:
+    def page(self, visit: StepRequest) -> VerdictPage:
         """Return the page."""
         return VerdictPage(visit)

@@ -13,10 +13,10 @@ from prism import words
 from prism.light.together import Terms
 from prism.whites import sheen
 from prism.whites.ranking import White
-from reviews.bench import Held
+from reviews.bench import SwatchView
 from reviews.drawings.edges import LOW, butted
 from reviews.drawings.ladder import ladder_of
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.whites.reads import Whites
 from schools.rests_on import RestsOn, rests_on
 
@@ -26,7 +26,7 @@ class Line:
     """One white in rank: the white, the colour, its figures as text, its sentence, and where it leads."""
 
     white: White
-    held: Held
+    held: SwatchView
     lrv: str
     gap: str
     creaminess: str
@@ -41,12 +41,12 @@ class Line:
 class WhitesPage:
     """What the Whites step of one review shows."""
 
-    def __init__(self, visit: Visit) -> None:
+    def __init__(self, visit: StepRequest) -> None:
         self.at = Whites(visit.bench, visit.query)
         self.query = visit.query
         self._subject, self.review = visit.bench.subject, visit.bench.review
 
-    def _line(self, at: int, white: White, held: Held) -> Line:
+    def _line(self, at: int, white: White, held: SwatchView) -> Line:
         there = [one.name for one in self.at.there]
         asked = {"white": str(held.colour.pk)} | {
             key: self.query[key] for key in ("with", "gap") if self.query.get(key)
@@ -182,7 +182,7 @@ class WhitesPage:
         return found
 
     @cached_property
-    def darks(self) -> list[tuple[Held, str]]:
+    def darks(self) -> list[tuple[SwatchView, str]]:
         """Dark trims, with what is said of each."""
         return [
             (held, words.dark_note(one.gap, one.angle))

@@ -27,15 +27,15 @@ from prism.tint.recipe import RecipeError
 from prism.whites.darks import Dark, darks
 from prism.whites.ranking import White, coolest, safe, ways_out
 from reviews import queries as review_queries
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.bench.whites import Ranked, ranked_whites
 from tinting import queries as tinting_queries
-from web.kept import Kept
+from web.bounded_cache import BoundedCache
 
 BEST = 6
 """The best whites that are shown."""
 MOST_THERE = 8
-_kept_rest: Kept[object, tuple[list[int], int]] = Kept(96)
+_kept_rest: BoundedCache[object, tuple[list[int], int]] = BoundedCache(96)
 
 
 @dataclass(frozen=True)
@@ -134,7 +134,7 @@ class Whites:
         """Return at which row of the decks a white stands."""
         return self._ranked[1][white.index]
 
-    def held(self, whites: list[White]) -> list[Held]:
+    def held(self, whites: list[White]) -> list[SwatchView]:
         """Return whites as held colours."""
         picks = [Pick(self.row_of(white), "nearest", 0.0, kind="added") for white in whites]
         return self.bench.decks.hold(picks)
@@ -253,6 +253,6 @@ class Whites:
         held, subject = self.bench.decks.catalogue, self.subject
         return darks(subject.reading, held.lab, held.lrv, list(held.names), subject.school, subject.neutral)
 
-    def held_darks(self) -> list[Held]:
+    def held_darks(self) -> list[SwatchView]:
         """Return the dark trims as held colours."""
         return self.bench.decks.hold([Pick(one.row, "nearest", 0.0, kind="added") for one in self.darks])

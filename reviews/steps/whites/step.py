@@ -6,7 +6,7 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from reviews.bench import Bench
-from reviews.steps.base import Step, Visit
+from reviews.steps.base import Step, StepRequest
 from reviews.steps.whites.page import WhitesPage
 from reviews.steps.whites.reads import Whites
 
@@ -27,7 +27,7 @@ class WhitesStep(Step):
         (held,) = at.held(at.ranked[:1])
         return words.white_short(held.name, at.ranked[0].gap, at.ranked[0].clears)
 
-    def page(self, visit: Visit) -> WhitesPage:
+    def page(self, visit: StepRequest) -> WhitesPage:
         """Return the page."""
         return WhitesPage(visit)
 

@@ -8,7 +8,7 @@ from typing import Any
 from django.conf import settings
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from people import trail
+from people import security_log
 from studio.backups import BackupError, back_up, prune
 
 
@@ -30,5 +30,5 @@ class Command(BaseCommand):
                 prune(options["directory"])
         except BackupError as wrong:
             raise CommandError(str(wrong)) from None
-        trail.note(None, "backup", made.name)
+        security_log.note(None, "backup", made.name)
         self.stdout.write(str(made))

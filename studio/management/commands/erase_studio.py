@@ -9,7 +9,7 @@ from django.conf import settings
 from django.contrib.auth.models import User
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from people import trail
+from people import security_log
 from people.erasing import erase_studio
 from people.queries import studio_of
 from prism import words
@@ -36,5 +36,5 @@ class Command(BaseCommand):
             raise CommandError(words.say_sure(str(studio)))
         copy = backups.back_up(Path(settings.BACKUPS), "before-erasing")
         name, count = str(studio), erase_studio(studio)
-        trail.note(None, "erase", name)
+        security_log.note(None, "erase", name)
         self.stdout.write(words.studio_erased(name, count, str(copy)))

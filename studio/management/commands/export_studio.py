@@ -7,7 +7,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from people import trail
+from people import security_log
 from prism import words
 from studio.archive import export
 
@@ -27,5 +27,5 @@ class Command(BaseCommand):
             told = export(options["file"])
         except OSError as wrong:
             raise CommandError(f"{options['file']}: {wrong.strerror}") from None
-        trail.note(None, "archive", options["file"].name)
+        security_log.note(None, "archive", options["file"].name)
         self.stdout.write(words.archive_told(told.counts, told.digest))

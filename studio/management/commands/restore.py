@@ -7,7 +7,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from people import trail
+from people import security_log
 from prism import words
 from studio.backups import BackupError, restore
 
@@ -27,5 +27,5 @@ class Command(BaseCommand):
             before = restore(options["file"])
         except BackupError as wrong:
             raise CommandError(str(wrong)) from None
-        trail.note(None, "restore", options["file"].name)
+        security_log.note(None, "restore", options["file"].name)
         self.stdout.write(words.backup_restored(str(before) if before else ""))

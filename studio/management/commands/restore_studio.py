@@ -7,7 +7,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from people import trail
+from people import security_log
 from prism import words
 from studio.archive import ArchiveError, digest_now, restore
 
@@ -27,6 +27,6 @@ class Command(BaseCommand):
             told = restore(options["file"])
         except ArchiveError as wrong:
             raise CommandError(str(wrong)) from None
-        trail.note(None, "restore", options["file"].name)
+        security_log.note(None, "restore", options["file"].name)
         self.stdout.write(words.archive_told(told.counts, told.digest))
         self.stdout.write(words.archive_held(digest_now().digest == told.digest))

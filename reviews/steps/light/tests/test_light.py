@@ -68,12 +68,12 @@ class InARoom(Wall):
         self.assertContains(page, "points of LRV")
 
     def test_the_path_says_what_the_room_does_and_follows_it(self):
-        first = self.get("light").context["frame"].path[3].finding
+        first = self.get("light").context["shell"].path[3].finding
         self.assertIn("wall,", first)
         move(self.review, self.rooms["North writers’ room"])
-        self.assertNotEqual(self.get("light").context["frame"].path[3].finding, first)
+        self.assertNotEqual(self.get("light").context["shell"].path[3].finding, first)
         services.keep_room(self.isla, self.rooms["North writers’ room"], {}, {"windows": []})
-        self.assertEqual(self.get("light").context["frame"].path[3].finding, words.NEVER_LIT)
+        self.assertEqual(self.get("light").context["shell"].path[3].finding, words.NEVER_LIT)
 
     def test_names_stay_hidden(self):
         self.post("blind")
@@ -88,7 +88,7 @@ class InARoom(Wall):
         self.assertEqual(answer.status_code, 404)
 
     def test_a_deleted_room_leaves_the_review_without_light(self):
-        services.put_aside(self.isla, self.rooms["Library"])
+        services.soft_delete(self.isla, self.rooms["Library"])
         self.assertContains(self.get("light"), words.NO_ROOM_LIGHT)
 
 

@@ -7,7 +7,7 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench import Held
+from reviews.bench import SwatchView
 from reviews.steps.palette import drawings
 from reviews.steps.palette.fabrics import Fabrics
 from reviews.steps.palette.parts.part import Part
@@ -55,7 +55,7 @@ class FabricPart(Part):
         ]  # fmt: skip
 
     @property
-    def belonging(self) -> list[tuple[Held, list[str], str]]:
+    def belonging(self) -> list[tuple[SwatchView, list[str], str]]:
         """The paints by how they belong: each with its scores, and to how many it belongs."""
         return [
             (held, [words.number(10 * score) for score in scores], str(words.belongs_count(scores)))

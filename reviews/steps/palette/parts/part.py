@@ -6,7 +6,7 @@ from typing import ClassVar
 from urllib.parse import urlencode
 
 from prism import words
-from reviews.steps.base import Visit
+from reviews.steps.base import StepRequest
 from reviews.steps.palette.schemes import Schemes
 from schools.rests_on import RestsOn, rests_on
 
@@ -21,7 +21,7 @@ class Part:
     reading: ClassVar[str]
     beside: ClassVar[str]
 
-    def __init__(self, visit: Visit, at: Schemes) -> None:
+    def __init__(self, visit: StepRequest, at: Schemes) -> None:
         self._bench, self.query, self.at = visit.bench, visit.query, at
         self._subject = visit.bench.subject
 

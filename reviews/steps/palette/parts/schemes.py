@@ -11,7 +11,7 @@ from django.utils.safestring import SafeString
 from prism import words
 from prism.palette.scheme import Place, Scheme
 from prism.school.checks import CHARACTERS
-from reviews.bench import Held
+from reviews.bench import SwatchView
 from reviews.drawings.ladder import ladder_of
 from reviews.models import KeptScheme
 from reviews.steps.palette.parts.part import Part
@@ -24,14 +24,14 @@ class Line:
     runners-up with the addresses that put them there."""
 
     place: Place
-    held: Held | None
+    held: SwatchView | None
     title: str
     score: str
     reasons: str
     weakest: str
     hold: str
     let_go: str
-    swaps: list[tuple[Held, str]]
+    swaps: list[tuple[SwatchView, str]]
 
 
 @dataclass(frozen=True)

@@ -16,7 +16,7 @@ from jobs.models import Room
 from prism import words
 from prism.viewing import samples
 from prism.viewing.plan import Hour
-from reviews.bench import Bench, Held
+from reviews.bench import Bench, SwatchView
 from reviews.models import SamplePlan
 from reviews.steps.samples.forms import SampleForm
 from reviews.viewing import queries
@@ -50,7 +50,7 @@ class SamplesPart:
         return self.plan.decide if self.plan.decide and self.plan.decide > timezone.localdate() else usual
 
     @cached_property
-    def candidates(self) -> list[Held]:
+    def candidates(self) -> list[SwatchView]:
         """The boards to be painted: the subject and the shortlist."""
         own = self._subject.colour
         return [self._bench.decks.fetch(own), *(held for held in self._bench.shortlist if held.colour.pk != own.pk)]
@@ -88,7 +88,7 @@ class SamplesPart:
     # --- what to hold beside them ---
 
     @cached_property
-    def _range(self) -> list[Held]:
+    def _range(self) -> list[SwatchView]:
         return [held for held in self._bench.set.guide if held.kind == "range"]
 
     @cached_property
@@ -111,7 +111,7 @@ class SamplesPart:
         return samples.telling(own, others, self._subject.school)
 
     @cached_property
-    def beside(self) -> list[Held]:
+    def beside(self) -> list[SwatchView]:
         """The boards to hold beside it: the clean white, the neighbour that tells its undertone here, the foil."""
         best = [self._range[self.telling.best]] if self.telling.best is not None else []
         others = {held.why: held for held in self._bench.set.guide if held.why in ("clean", "foil")}

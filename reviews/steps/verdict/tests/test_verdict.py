@@ -55,6 +55,6 @@ class Writing(Wall):
 
     def test_the_record_tells_every_finding(self):
         page = self.client.get(self.review.get_absolute_url().replace("reading", "verdict"), headers=HTMX)
-        for step in page.context["frame"].path:
+        for step in page.context["shell"].path:
             self.assertFalse(step.pending)
         self.assertContains(page, "Blue holds all the way", count=2)

@@ -125,7 +125,7 @@ class Step(Wall):
         return Whites(Bench(Review.objects.get(pk=self.review.pk)), {}).lit
 
     def test_the_path_says_it(self):
-        self.assertIn("clears by", self.get("whites").context["frame"].path[5].finding)
+        self.assertIn("clears by", self.get("whites").context["shell"].path[5].finding)
 
     def test_names_stay_hidden(self):
         self.post("blind")

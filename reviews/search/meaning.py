@@ -15,9 +15,9 @@ from people.models import Studio
 from people.names import name_of
 from people.queries import team
 from prism import reading, words
-from prism.finding import PERIODS, SEEN_STEMS
 from prism.messages.habits import hour_of
 from prism.reading import Reading
+from prism.search import PERIODS, SEEN_STEMS
 from prism.viewing.scales import NO_UNDERTONE, SCALES
 from reviews.models import Meaning, Review, Shortlisted, Viewing
 

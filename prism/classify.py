@@ -74,7 +74,7 @@ class Hues:
 
 
 @dataclass(frozen=True)
-class Survey:
+class Classification:
     """Many colours classified at once, row for row; words are indices into the school's own lists.
 
     `u` (n, 2) undertone; `strength`, `hue` (degrees), `effect` (ΔE00), `warmth` (n,); `sector` the nearest hue word.
@@ -173,14 +173,14 @@ def family_of(code: int, chroma: float, school: School) -> Family:
     return Family(rule.word, rule.base, rule.base, clear if rule.chroma == ANY_CHROMA else None)
 
 
-def survey(
+def classify_many(
     lab: ArrayLike,
     lrv: ArrayLike,
     uncertainty: ArrayLike,
     school: School,
     neutral: WorkingNeutral | None = None,
     lightness: ArrayLike | None = None,
-) -> Survey:
+) -> Classification:
     """Return many colours classified: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00, and that of `lightness`
     where it is another."""
     neutral = neutral or school.neutral
@@ -214,7 +214,7 @@ def survey(
             getattr(hues, name)[rows] = getattr(part, name)
         hues.shares[rows] = 0.0
         hues.shares[np.ix_(rows, of_list)] = part.shares
-    return Survey(
+    return Classification(
         lab=values,
         u=u,
         strength=strength,

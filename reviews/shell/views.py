@@ -20,15 +20,15 @@ from jobs.models import Room
 from prism import words
 from reviews import queries, services, steps
 from reviews.bench import Bench
-from reviews.frame.first_hour import FirstHour
-from reviews.frame.forms import BasisForm, WallForm
-from reviews.frame.frame import Frame
-from reviews.frame.path import Path
 from reviews.models import Review
-from reviews.steps.base import Visit
+from reviews.shell.first_hour import FirstHour
+from reviews.shell.forms import BasisForm, WallForm
+from reviews.shell.path import Path
+from reviews.shell.shell import Shell
+from reviews.steps.base import StepRequest
 from reviews.viewing import queries as viewing_queries
 from reviews.viewing.shown import Shown
-from web import undoing
+from web import undo
 from web.http import StudioRequest, whole_number
 
 PER_PAGE = 20
@@ -55,7 +55,7 @@ def home(request: StudioRequest) -> HttpResponse:
         max(len(today) - TODAY, 0),
     )
     context["to_decide"] = viewing_queries.to_decide(request.user)
-    return render(request, "reviews/frame/home.html", context)
+    return render(request, "reviews/shell/home.html", context)
 
 
 def _room(request: StudioRequest, named: str | None) -> Room | None:
@@ -134,7 +134,7 @@ def findings(request: StudioRequest, pk: int) -> HttpResponse:
     """Make the findings that the path still lacks, and give them as pieces of it."""
     review = _review(request, pk)
     path = Path(Bench(review), steps.of(review.step)).steps(every=True)
-    return render(request, "reviews/frame/findings.html", {"path": path})
+    return render(request, "reviews/shell/findings.html", {"path": path})
 
 
 @require_POST
@@ -144,7 +144,7 @@ def wall(request: StudioRequest, pk: int) -> HttpResponse:
     form = WallForm(request.POST, instance=copy(review))
     if form.is_valid():
         services.arrange_wall(review, **form.cleaned_data)
-    return _show(request, Visit(Bench(review)))
+    return _show(request, StepRequest(Bench(review)))
 
 
 @require_POST
@@ -152,7 +152,7 @@ def blind(request: StudioRequest, pk: int) -> HttpResponse:
     """Hide names and shuffle, or show them again."""
     review = own_review(request, pk)
     services.go_blind(review)
-    return _show(request, Visit(Bench(review)))
+    return _show(request, StepRequest(Bench(review)))
 
 
 @require_POST
@@ -166,7 +166,7 @@ def arrange(request: StudioRequest, pk: int) -> HttpResponse:
             by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
             to = ids.index(colour) + by if by else whole_number(request.POST.get("to"))
             services.arrange(review, ids, colour, to)
-    return _show(request, Visit(Bench(review)))
+    return _show(request, StepRequest(Bench(review)))
 
 
 @require_POST
@@ -175,10 +175,10 @@ def basis(request: StudioRequest, pk: int) -> HttpResponse:
     review = own_review(request, pk)
     form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():
-        return _show(request, Visit(Bench(review), forms={"basis": form}, refused=True))
+        return _show(request, StepRequest(Bench(review), forms={"basis": form}, refused=True))
     data = form.cleaned_data
     services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]), data["usual"])
-    return _show(request, Visit(Bench(review)))
+    return _show(request, StepRequest(Bench(review)))
 
 
 @require_POST
@@ -186,7 +186,7 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the review with the value its colour has now."""
     review = own_review(request, pk)
     services.take_up_value(review)
-    return _show(request, Visit(Bench(review)))
+    return _show(request, StepRequest(Bench(review)))
 
 
 @require_POST
@@ -194,7 +194,7 @@ def move(request: StudioRequest, pk: int) -> HttpResponse:
     """Put the review into another room, or into none."""
     review = own_review(request, pk)
     services.move(review, _room(request, request.POST.get("room")))
-    return _show(request, Visit(Bench(review)))
+    return _show(request, StepRequest(Bench(review)))
 
 
 @require_POST
@@ -203,7 +203,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     review = own_review(request, pk)
     services.delete(review)
     named = words.of_review(review.called(review.colour.name), review.room.name if review.room else "")
-    undoing.offer(request, words.put_aside_said(named), "review-restore", review.pk)
+    undo.offer(request, words.put_aside_said(named), "review-restore", review.pk)
     return redirect("home")
 
 
@@ -241,7 +241,7 @@ def _step_shown(request: StudioRequest, review: Review) -> str:
     return str(there.kwargs["step"]) if shown else ""
 
 
-def _show(request: StudioRequest, visit: Visit) -> HttpResponse:
+def _show(request: StudioRequest, visit: StepRequest) -> HttpResponse:
     """Answer with the step the review is at: the whole page, or what htmx swaps; after a plain POST, its address."""
     review = visit.bench.review
     step = steps.of(review.step)
@@ -251,9 +251,9 @@ def _show(request: StudioRequest, visit: Visit) -> HttpResponse:
         if visit.notice:  # said after the way back, so that loading the page again does nothing again
             messages.info(request, visit.notice)
         return redirect(f"{review.get_absolute_url()}{f'?{urlencode(visit.query)}' if visit.query else ''}")
-    frame = Frame(visit, step)
-    context = {"review": review, "frame": frame, "page": frame.page, "subject": frame.subject, "wall": frame.wall}
-    template = "reviews/frame/review_swap.html" if request.htmx else "reviews/frame/review.html"
+    frame = Shell(visit, step)
+    context = {"review": review, "shell": frame, "page": frame.page, "subject": frame.subject, "wall": frame.wall}
+    template = "reviews/shell/review_swap.html" if request.htmx else "reviews/shell/review.html"
     response = render(request, template, context, status=422 if visit.refused else 200)
     patch_vary_headers(response, ["HX-Request"])
     return response

@@ -9,12 +9,12 @@ from django.db.models import Q, QuerySet
 
 from jobs.models import Element, Surface
 from people.queries import team
-from prism.finding import Meant, depth_ranges
 from prism.light.materials import library
 from prism.school import School
+from prism.search import Meant, depth_ranges
 from reviews import queries
-from reviews.finding import meaning
 from reviews.models import Review
+from reviews.search import meaning
 
 
 def reviews_meant(user: User, meant: Meant, school: School) -> QuerySet[Review]:

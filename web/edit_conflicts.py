@@ -101,7 +101,7 @@ def _seen(text: str) -> dict[str, str]:
     return {str(name): str(mark) for name, mark in held.items()} if isinstance(held, dict) else {}
 
 
-class Begun:
+class EditConflicts:
     """What a request makes of a form that may be open elsewhere too: what is to be kept, and what clashes.
 
     `now` is what the form would send of what stands now, empty for something new.

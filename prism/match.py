@@ -10,19 +10,19 @@ import numpy as np
 from numpy.typing import NDArray
 
 from prism.arranging import CREAM_HUE
-from prism.asking import NEAR_LRV, AskError, Kind, Piece, Wish
 from prism.choosing.axes import axis_vectors
 from prism.choosing.deck import Deck, Pick
+from prism.classify import Classification, classify_many
 from prism.comparison import Said
 from prism.difference import delta_e
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
+from prism.query import NEAR_LRV, AskError, Kind, Piece, Wish
 from prism.reading import Reading
 from prism.school import School
 from prism.side_by_side import COMPARATIVE, Colours, Pairs, side_by_side
 from prism.spectrum import Array, lightness_to_lrv, lrv_to_lightness
 from prism.surety import AXES, axes_at, below
-from prism.survey import Survey, survey
 
 POOL = 300
 """Colours nearest to what is wished for that are looked at."""
@@ -101,7 +101,7 @@ class Looked:
     ) -> None:
         self.rows, self.deck, self.subject, self.school, self.neutral = rows, deck, subject, school, neutral
         self.lab, self.lrv = deck.lab[rows], deck.lrv[rows]
-        self.found: Survey = survey(self.lab, self.lrv, deck.doubt[rows], school, neutral)
+        self.found: Classification = classify_many(self.lab, self.lrv, deck.doubt[rows], school, neutral)
         self.pairs, self.said = self._beside(subject)
 
     def _beside(self, other: Reading) -> tuple[Pairs, Said]:

@@ -9,18 +9,18 @@ from django.utils.safestring import SafeString
 from prism import words
 from reviews.drawings.edges import wall_edge
 from reviews.drawings.ladder import depth_ladder
-from reviews.frame.basis import Basis
-from reviews.frame.forms import SHIFT, BasisForm
-from reviews.frame.path import Path
-from reviews.steps.base import Step, Visit
+from reviews.shell.basis import Basis
+from reviews.shell.forms import SHIFT, BasisForm
+from reviews.shell.path import Path
+from reviews.steps.base import Step, StepRequest
 
 
-class Frame:
+class Shell:
     """The frame around one visit to a step, and the step's own page in it."""
 
     shift = SHIFT
 
-    def __init__(self, visit: Visit, step: Step) -> None:
+    def __init__(self, visit: StepRequest, step: Step) -> None:
         bench = visit.bench
         basis = visit.forms.get("basis")
         self.step = step

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 from prism.messages.text import count, listed, number
 
 if TYPE_CHECKING:
-    from prism.finding import Meant
+    from prism.search import Meant
 
 NOTHING_FOUND = "Nothing holds all of that. Leave a word out, or bring the colour in as one of your own."
 

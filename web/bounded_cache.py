@@ -10,7 +10,7 @@ K = TypeVar("K")
 V = TypeVar("V")
 
 
-class Kept(Generic[K, V]):
+class BoundedCache(Generic[K, V]):
     """At most so many results by key; the oldest give way. What it holds must not be written to."""
 
     def __init__(self, most: int) -> None:

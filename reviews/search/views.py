@@ -12,7 +12,7 @@ from decks import queries as deck_queries
 from jobs import queries as job_queries
 from prism import words
 from reviews import queries as review_queries
-from reviews.finding import queries
+from reviews.search import queries
 from schools import queries as school_queries
 from web.http import StudioRequest, whole_number
 
@@ -38,6 +38,6 @@ def find(request: StudioRequest) -> HttpResponse:
         jobs = job_queries.searched(request.user, text)
         most = SHOWN if request.htmx else 8 * SHOWN
         context |= {"reviews": review_queries.listing(reviews[:most]), "jobs": jobs[:most]}
-    response = render(request, "reviews/frame/found.html" if request.htmx else "reviews/frame/find.html", context)
+    response = render(request, "reviews/shell/found.html" if request.htmx else "reviews/shell/find.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response

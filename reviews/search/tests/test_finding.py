@@ -9,11 +9,11 @@ from django.utils import timezone
 from decks import queries as deck_queries
 from jobs import station
 from prism import school
-from prism.finding import understand
+from prism.search import understand
 from reviews import services
 from reviews.bench.tests.wall import HTMX, Wall
-from reviews.finding import queries
 from reviews.models import Meaning, Review
+from reviews.search import queries
 from reviews.steps.verdict import services as verdict_services
 from reviews.viewing import services as viewing_services
 from schools import queries as school_queries

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from prism import words
 from reviews.bench.subject import Subject
-from reviews.frame.forms import BasisForm
+from reviews.shell.forms import BasisForm
 from schools import queries as school_queries
 from web import clocks
 
