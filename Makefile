@@ -29,7 +29,7 @@ run: $(SETUP)/python
 test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
 	$(BIN)/python manage.py test --parallel auto $(PACKAGES)
 	@mkdir -p var
-	TEST_DATABASE=var/e2e.sqlite3 $(BIN)/python manage.py test --noinput e2e
+	TEST_DATABASE=var/e2e.sqlite3 $(BIN)/python manage.py test --noinput --parallel auto e2e
 
 check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/ruff format --check .
