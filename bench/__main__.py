@@ -116,7 +116,7 @@ def review_page() -> None:
     asked("light in a room", f"/reviews/{in_room.pk}/light/", "under 150 ms", "-")
     for url in (f"/rooms/{in_room.room_id}/", f"/jobs/{in_room.room.job_id}/summary/"):
         asked(url, url, "under 150 ms")
-    for url in ("/jobs/", "/colours/", "/schools/", "/colours/import/", "/reader/"):
+    for url in ("/jobs/", "/colours/", "/methods/", "/colours/import/", "/reader/"):
         asked(url, url, "under 50 ms")
     review = Review.objects.filter(colour__code="H16.3").latest("pk")
     page = client.get(f"/reviews/{review.pk}/compare/").content

@@ -30,7 +30,7 @@ class Acts(BrowserTest):
         self.open_acts()
         self.press("schools")
         self.press(Keys.ARROW_DOWN, Keys.ARROW_UP, Keys.ENTER)
-        self.wait(lambda: "/schools/" in self.browser.current_url)
+        self.wait(lambda: "/methods/" in self.browser.current_url)
 
 
 class TrueSize(BrowserTest):

@@ -92,4 +92,4 @@ class Training(BrowserTest):
         self.leave("form[action$='/training/follow/'] button")
         self.assertIn("New reviews begin with your eye’s neutral", self.text("main"))
         self.leave("form[action$='/training/follow/'] [name=leave]")
-        self.assertIn("New reviews begin with the school’s neutral", self.text("main"))
+        self.assertIn("New reviews begin with the method’s neutral", self.text("main"))

@@ -78,8 +78,8 @@ class Boundaries(BrowserTest):
         self.assert_accessible("words on a phone")
 
     def test_a_boundary_is_moved_by_keys_compared_and_kept(self):
-        self.open("/schools/")
-        self.leave("form[action='/schools/copy/'] button")
+        self.open("/methods/")
+        self.leave("form[action='/methods/copy/'] button")
         edges = "input[data-cut=line]"
         self.wait(lambda: self.all(".cut [role=slider]"))
         before = self.find(edges).get_attribute("value")
@@ -93,4 +93,4 @@ class Boundaries(BrowserTest):
         self.assertEqual(self.find(f"[name='{name}']").get_attribute("value"), after)
         self.assertIn(before.split(",")[0], self.text(f"[name='{name}'] + .was"))
         self.assertEqual(OwnSchool.objects.count(), 1)
-        self.assert_accessible("a school")
+        self.assert_accessible("a method")

@@ -67,7 +67,9 @@ def build_parser() -> argparse.ArgumentParser:
     shared.add_argument("--json", action="store_true", help="print JSON")
     shared.add_argument("--studio", metavar="FILE", help="look in a deck that a studio gave out, CSV or JSON")
     judged = Parser(add_help=False)
-    judged.add_argument("--school", default=school.DEFAULT, help=f"one of {', '.join(school.names())}")
+    judged.add_argument(
+        "--method", "--school", dest="school", default=school.DEFAULT, help=f"one of {', '.join(school.names())}"
+    )
     judged.add_argument("--neutral", choices=NEUTRALS, default="painted")
 
     command = commands.add_parser("read", parents=[shared, judged], help="what is this colour?")
@@ -106,7 +108,7 @@ def build_parser() -> argparse.ArgumentParser:
     command.set_defaults(run=run_formula)
     command = commands.add_parser("whites", parents=[shared, judged], help="the deck's whites, ranked beside a colour")
     command.add_argument("colour", metavar="COLOUR")
-    command.add_argument("--gap", metavar="POINTS", help="LRV points between wall and white; the school's by default")
+    command.add_argument("--gap", metavar="POINTS", help="LRV points between wall and white; the method's by default")
     command.add_argument("--with", dest="there", nargs="+", default=[], metavar="CODE", help="whites already there")
     command.set_defaults(run=run_whites)
     command = commands.add_parser("scheme", parents=[shared, judged], help="schemes of the deck round a colour")

@@ -53,6 +53,12 @@ def _own(request: StudioRequest, pk: int) -> OwnSchool:
     return get_object_or_404(queries.own(request.user), pk=pk)
 
 
+@require_safe
+def moved(request: StudioRequest, pk: int) -> HttpResponse:
+    """Lead from the address that an own method had before to today's."""
+    return redirect("school-edit", _own(request, pk).pk, permanent=True)
+
+
 @require_http_methods(["GET", "POST"])
 @changes_by_post
 def edit(request: StudioRequest, pk: int) -> HttpResponse:

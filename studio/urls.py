@@ -3,7 +3,9 @@
 from django.contrib.auth import views as auth
 from django.urls import include, path
 from django.views.decorators.cache import never_cache
+from django.views.generic import RedirectView
 
+from schools import views as school_views
 from studio import operating, views
 
 urlpatterns = [
@@ -27,7 +29,9 @@ urlpatterns = [
     path("", include("jobs.urls")),
     path("colours/", include("decks.urls")),
     path("training/", include("training.urls")),
-    path("schools/", include("schools.urls")),
+    path("methods/", include("schools.urls")),
+    path("schools/", RedirectView.as_view(pattern_name="schools", permanent=True)),
+    path("schools/<int:pk>/", school_views.moved),
     path("reader/machine/", include("tinting.urls")),
     path("reader/", include("instruments.urls")),
     path("", include("records.urls")),

@@ -286,4 +286,4 @@ def _wrong_words(figure: Figure, value: list[Any], table: dict[str, Any]) -> Ite
     elif figure.kind is Kind.HUES and (
         unknown := [one for one in value if one not in _at(table, ("undertone", "hues"))]
     ):
-        yield f"{', '.join(unknown)} is none of the school's hues"
+        yield f"{', '.join(unknown)} is none of the method's hues"

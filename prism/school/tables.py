@@ -45,7 +45,7 @@ def find(name: str) -> School:
     wanted = name.strip().lower().replace(" ", "-").replace("_", "-")
     matches = [key for key in names() if key == wanted] or [key for key in names() if wanted and key.startswith(wanted)]
     if len(matches) != 1:
-        raise SchoolError(f"no school '{name}': choose one of {', '.join(names())}")
+        raise SchoolError(f"no method '{name}': choose one of {', '.join(names())}")
     return load(matches[0])
 
 
@@ -75,7 +75,7 @@ def _shipped(key: str) -> dict[str, Any]:
     """Return the tables of a school that ships, read once; they are nobody's to change. Raises `SchoolError`."""
     path = FOLDER / f"{key}.toml"
     if key not in names():
-        raise SchoolError(f"no school '{key}': choose one of {', '.join(names())}")
+        raise SchoolError(f"no method '{key}': choose one of {', '.join(names())}")
     own = tomllib.loads(path.read_text(encoding="utf-8"))
     parent = own.pop("extends", None)
     return _over(_shipped(parent), own) if parent else own

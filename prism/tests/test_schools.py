@@ -53,7 +53,7 @@ class ShortLists(unittest.TestCase):
         self.assertIn("names no such undertone", words.undertone(one, "reading-average"))
         self.assertIn("on no list", words.undertone_short(one))
         self.assertEqual(read(warm_grey, WALL).undertone.main, "orange")
-        self.assertEqual(words.temperature(one), "Warm or cool only beside another colour, as this school says.")
+        self.assertEqual(words.temperature(one), "Warm or cool only beside another colour, as this method says.")
 
     def test_wrong_lists_are_refused(self):
         table = school.table_of("wall-practice")
@@ -69,7 +69,7 @@ class Differing(unittest.TestCase):
         passive = next(i for i, found in enumerate(readings(WALL)) if found.undertone.passive)
         self.assertIn("no clear undertone", words.undertone_short(readings(WALL)[passive]))
         self.assertIn(words.undertone_short(readings(EVEN)[passive]), ("grey", "probably grey"))
-        self.assertIn("grey, as this school says", words.undertone(readings(EVEN)[passive], "maker-lab"))
+        self.assertIn("grey, as this method says", words.undertone(readings(EVEN)[passive], "maker-lab"))
 
     def test_what_changes_is_what_the_readings_say(self):
         sources = ["reading-average"] * len(DECK)

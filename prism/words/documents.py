@@ -87,7 +87,7 @@ def viewing_line(when: str, said: str, compared: Sequence[str]) -> str:
 
 def judged_by(school: str) -> str:
     """Say by what a colour is judged."""
-    return f"School: {school}."
+    return f"Method: {school}."
 
 
 def document_note(caution: str, school: str) -> str:

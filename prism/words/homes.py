@@ -35,7 +35,7 @@ def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: fl
 
 def reckoned(coats: float, spreading: float, own: bool) -> str:
     """Say what amounts of paint rest on."""
-    whose = "as entered here" if own else "as the school has it; the can says better"
+    whose = "as entered here" if own else "as the method has it; the can says better"
     many = "coat" if coats == 1 else "coats"
     covers = covers_said(spreading)
     return (

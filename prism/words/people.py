@@ -6,8 +6,8 @@ from prism.messages.text import capital, count
 
 ROLES = {
     "owner": "Everything a specialist does; invites people, changes roles, closes accounts.",
-    "specialist": "Reviews, decks, schools, jobs and rooms; decides.",
-    "junior": "Reads everything and reviews in their own name; does not change decks, schools or jobs, nor decide.",
+    "specialist": "Reviews, decks, methods, jobs and rooms; decides.",
+    "junior": "Reads everything and reviews in their own name; does not change decks, methods or jobs, nor decide.",
 }
 """What each role may do."""
 

@@ -197,7 +197,7 @@ def no_such_way(axis: str, lrv: float) -> str:
     """Say that a colour cannot differ that way."""
     if axis in ("greyer", "clearer"):
         return "This colour has no undertone, so nothing is greyer or clearer than it: ask for a hue."
-    return f"This school has no word for {direction(axis, lrv)}."
+    return f"This method has no word for {direction(axis, lrv)}."
 
 
 def tally(found: int, total: int) -> str:

@@ -23,8 +23,8 @@ PINK_FROM = 40
 
 
 def school_called(title: str) -> str:
-    """Return a school in a sentence: one that is called a school is not called so twice."""
-    return f"“{title}”" if "school" in title.casefold() else f"the {title} school"
+    """Return a method in a sentence: one that is called a method is not called so twice."""
+    return f"“{title}”" if "method" in title.casefold() else f"the {title} method"
 
 
 def hue(word: str, lrv: float) -> str:
@@ -138,14 +138,14 @@ def undertone(reading: Reading, provenance_key: str) -> str:
         if reading.family.base == "black":
             said = f"{'Probably black' if probable else 'Black'}, no undertone: {away}."
         elif found.grey_counts:
-            said = f"Its undertone is {graded(found.none, 'grey')}, as this school says: {away}, leaning nowhere."
+            said = f"Its undertone is {graded(found.none, 'grey')}, as this method says: {away}, leaning nowhere."
         else:
             sure = "probably " if probable else ""
             said = f"It {sure}has no clear undertone: {away}, so little that it takes one from what stands beside it."
         return f"{said} {settle}" if probable else said
     if found.off_list:
         return (
-            f"It leans {hue(found.off_list, reading.lrv)}, {away}, but this school names no such undertone for "
+            f"It leans {hue(found.off_list, reading.lrv)}, {away}, but this method names no such undertone for "
             f"{_article(reading.family.word)} {family(reading.family)}."
         )
     if not found.hues:
@@ -198,7 +198,7 @@ def temperature(reading: Reading) -> str:
     """Say the temperature as surely as it may be said."""
     found = reading.temperature
     if found.relative:
-        return "Warm or cool only beside another colour, as this school says."
+        return "Warm or cool only beside another colour, as this method says."
     said = temperature_short(reading)
     if not said:
         return "Warm or cool cannot be told: the uncertainty is as large as the effect."

@@ -100,7 +100,7 @@ def _review(act: str, fields: Fields, room: str) -> list[str]:
         new = _new(fields, "room")
         lines.append(f"took it out of {_old(fields, 'room')}" if new == NONE else f"put it into {new}")
     if "school" in fields:
-        lines.append("judged it by another school")
+        lines.append("judged it by another method")
     if fields.keys() & {"neutral", "neutral_a", "neutral_b"}:
         lines.append("moved the working neutral")
     if "withhold" in fields:

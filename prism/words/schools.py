@@ -301,14 +301,14 @@ def in_short(reading: Reading) -> str:
     return f"{headline(reading)}: {undertone_short(reading)}{f', {warmth}' if warmth else ''}"
 
 
-SCHOOL_CHANGED = "The school has been changed since; this review keeps it as it was."
-SCHOOL_GONE = "The school has been deleted since; this review keeps it."
+SCHOOL_CHANGED = "The method has been changed since; this review keeps it as it was."
+SCHOOL_GONE = "The method has been deleted since; this review keeps it."
 
 
 def school_unreadable(reason: str, instead: str) -> str:
     """Say that the school a review kept can no longer be read, and what is judged by instead."""
     return (
-        f"The school this review kept can no longer be read: {reason}. It is judged by {instead}; choose one to keep."
+        f"The method this review kept can no longer be read: {reason}. It is judged by {instead}; choose one to keep."
     )
 
 

@@ -83,7 +83,7 @@ def _same(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 def _undertone(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
     said = [str(word) for word in wall.accepted]
     strength = number(float(pool.seen.strength[wall.boards[0]]))
-    several = f" Schools differ: {listed(said, 'or')} is right." if len(said) > 1 else ""
+    several = f" Methods differ: {listed(said, 'or')} is right." if len(said) > 1 else ""
     return f"The undertone of {names[0]} is {said[0]}, {strength} Lab units from the painted neutral.{several}"
 
 
@@ -214,9 +214,9 @@ def sees_later(hue: str, later: float, give: float, answers: int, who: str = "")
     """Say how an eye's neutral differs along a hue: one's own, or that of somebody by name."""
     calls = f"{who} calls {hue}" if who else f"You call {hue}"
     if abs(later) <= give:
-        return f"{calls} as this school does, within {number(give)} Lab units, from {count(answers, 'answer')}."
+        return f"{calls} as this method does, within {number(give)} Lab units, from {count(answers, 'answer')}."
     way = "later" if later > 0 else "earlier"
-    return f"{calls} {number(abs(later))} {way} than this school, ±{number(give)}, from {count(answers, 'answer')}."
+    return f"{calls} {number(abs(later))} {way} than this method, ±{number(give)}, from {count(answers, 'answer')}."
 
 
 NO_WALLS = (
@@ -279,7 +279,7 @@ def eye_followed(follows: bool) -> str:
     """Say whether new reviews begin with somebody's own neutral."""
     if follows:
         return "New reviews begin with your eye’s neutral as it was known when you chose so; older ones stay."
-    return "New reviews begin with the school’s neutral."
+    return "New reviews begin with the method’s neutral."
 
 
 def spread_few(count_now: int, least: int) -> str:

@@ -129,7 +129,7 @@ def decided_against(name: str, reason: str) -> str:
 
 def wall_amount(area: float, coats: float, spreading: float, own: bool) -> str:
     """Say what an amount of paint for walls rests on."""
-    whose = "by the job" if own else "by the school"
+    whose = "by the job" if own else "by the method"
     many = "coat" if coats == 1 else "coats"
     return f"{area_said(area)} of wall, {number(coats, 0)} {many}, {covers_said(spreading)}, {whose}"
 

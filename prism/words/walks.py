@@ -88,7 +88,7 @@ def confidence(reading: Reading, shares: Mapping[str, float]) -> str:
 
 def basis_school(title: str) -> str:
     """Name a school as a basis."""
-    return f"School: {title}"
+    return f"Method: {title}"
 
 
 def basis_neutral(kind: str) -> str:
@@ -117,7 +117,7 @@ def bases(found: Sequence[Under]) -> str:
     if not found:
         return ""
     if not changed:
-        return "It is the same under every school and neutral here."
+        return "It is the same under every method and neutral here."
     verb = "changes it" if len(changed) == 1 else "change it"
     of = f"{numeral(len(changed)).capitalize()} of {numeral(len(found))} other bases {verb}"
     return f"{of}: the answer depends on what it is judged by."

@@ -235,8 +235,8 @@ SHEEN_WHY = {
     "walls": "hides flaws, and can still be wiped",
     "wet": "steam and grease must wash off",
     "ceiling": "shows no lap marks, and no lamps in it",
-    "crown shines": "this school has it shine like the woodwork",
-    "crown flat": "this school has it flat like the ceiling",
+    "crown shines": "this method has it shine like the woodwork",
+    "crown flat": "this method has it flat like the ceiling",
     "wear": "hands, brooms and washing",
     "washed": "washed every week",
 }
@@ -262,7 +262,7 @@ def sheen_read(lrv: float, sheen: str, without: float) -> str:
     )
 
 
-GAP_WRONG = "The gap is in points of LRV, 0 to 100; the school’s is taken until then."
+GAP_WRONG = "The gap is in points of LRV, 0 to 100; the method’s is taken until then."
 
 
 def crown_disputed(title: str) -> str:

@@ -60,7 +60,7 @@ def refused(said):
     return number
 
 def reads():
-    for path in ("/", "/jobs/", "/colours/", "/schools/"):
+    for path in ("/", "/jobs/", "/colours/", "/methods/"):
         assert client.get(path).status_code == 200, path
 
 reads()

@@ -160,7 +160,7 @@ class Workers(unittest.TestCase):
 
     def test_reading_never_waits_for_who_writes(self):
         review = self.reviewed()
-        pages = ["/", "/colours/", "/colours/import/", "/schools/", f"{review}reading/"]
+        pages = ["/", "/colours/", "/colours/import/", "/methods/", f"{review}reading/"]
         for page in pages:  # what is kept at a first visit is kept
             self.ilka.ask(self.one, page)
         with closing(sqlite3.connect(self.database, isolation_level=None)) as writer:

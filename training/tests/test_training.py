@@ -193,7 +193,7 @@ class Eyes(Training):
         found = queries.progress(self.isla, chosen)
         self.assertEqual(len(found.eye), len(chosen.undertone.words))
         green = next(said for said in found.eye if "green" in said)
-        self.assertIn("later than this school", green)
+        self.assertIn("later than this method", green)
         self.assertIn("from 60 answers", green)
         self.assertContains(self.client.get(reverse("training")), green)
         self.assertEqual(queries.progress(self.rory, chosen).answered, 0)

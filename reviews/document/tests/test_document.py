@@ -176,8 +176,8 @@ class Editing(Documents):
         services.judge_by(self.review, "even", "painted", (0, 0))
         found = self.document().section("judged")
         self.assertEqual(found.lines, ["By our own eyes."])
-        self.assertIn("Now: School: even.", found.changed)
-        self.assertIn("No more: School: wall practice.", found.changed)
+        self.assertIn("Now: Method: even.", found.changed)
+        self.assertIn("No more: Method: wall practice.", found.changed)
         self.assertContains(self.page(), "Computed otherwise since it was edited")
 
     def test_sections_are_left_out_and_moved_on_their_page(self):
