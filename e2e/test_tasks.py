@@ -59,7 +59,7 @@ class Tasks(BrowserTest):
         self.wait(lambda: self.all("[name=thing]"))
         self.text_act("[name=thing]", "g")
         self.hit("[name='at-once']")
-        self.wait(lambda: "Keep and review" in self.text("main"))
+        self.wait(lambda: "Save and review" in self.text("main"))
         self.tap(Keys.ENTER)
         self.wait(lambda: self.all("#review"))
         self.took("measure a thing and review it")

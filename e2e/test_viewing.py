@@ -74,7 +74,7 @@ class ViewingJourney(BrowserTest):
         resize(self.browser, *WIDE)
         self.open("/reviews/8/samples/?show=decide")
         self.assertIn("asked to look again", self.text(".say"))
-        self.assertIn("What must be true to decide", self.text(".coverage"))
+        self.assertIn("Look at these times before deciding", self.text(".coverage"))
         self.find("#id_reason").send_keys("It holds by day and by lamplight.")
         self.replaced(lambda: self.click(".decide-form .strong"))
         self.assertIn("Decided: Pintle Blotter", self.text(".finding-line"))

@@ -14,7 +14,7 @@ class SystemForm(forms.Form):
     """A file with a tinting system; `system` holds it once the form is valid."""
 
     file = forms.FileField(
-        label="Bring in a tinting system, as JSON",
+        label="Import a tinting system (JSON)",
         allow_empty_file=True,
         error_messages={"required": messages.deck_file_needed()},
         **laid_out("file"),

@@ -276,7 +276,7 @@ class Whites(Home):
         for room in (self.library, self.galley):
             services.keep_finishes(self.isla, room, [{"part": "trim", "colour": second, "stays": True}])
         self.assertEqual(self.white().chosen, second)
-        self.assertIn(f"{second.name} is the trim in the Library and Galley already", " ".join(self.white().said))
+        self.assertIn(f"The Library and Galley already have {second.name} as trim", " ".join(self.white().said))
 
     def test_a_creamy_white_beside_clean_tiles_is_a_conflict_with_ways_out(self):
         self.galley.elements.create(kind="tile", name="glazed tiles", colour=world.colour("HW03"), area=3, on="north")

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, many, number, numeral, percent, percentage, sentence
+from prism.choosing.axes import comparative
+from prism.messages.text import capital, count, listed, many, number, numeral, percent, sentence
 from prism.words.readings import NEUTRALS, PINK_FROM, hue
 from prism.words.surety import graded
 
@@ -78,8 +79,9 @@ def supporting(found: Support, names: Sequence[str], reading: Reading) -> str:
     text = f"{numeral(len(found.agree)).capitalize()} of {count(total, 'comparator')} {verb} the {name}."
     if found.disagree:
         others = listed([names[i] for i in found.disagree])
-        cause = "that one carries" if len(found.disagree) == 1 else "they carry"
-        text += f" Beside {others} it recedes, because {cause} more of it."
+        verb = "is" if len(found.disagree) == 1 else "are"
+        more = direction(comparative(reading.undertone.main), reading.lrv)
+        text += f" Beside {others} it looks less {name}: {others} {verb} {more}."
     return text
 
 
@@ -138,7 +140,7 @@ def why_picked(pick: Pick, subject: Reading, on_strip: bool, way: str = "", near
         way = graded(pick.level, way or direction(pick.why, lrv))
         how = f"{way} and little else" if pick.share >= PURE else f"mostly {way}" if pick.share >= MOSTLY else way
         far = " Nothing nearer in these decks shows it." if near is not None and pick.delta_e > near else ""
-        return f"Picked because it is {how}: {percentage(pick.share)} of what parts them lies that way.{far}"
+        return f"Picked because it is {how}.{far}"
     return {
         "twin": f"The same to the eye, at ΔE00 {number(pick.delta_e)}.",
         "nearest": f"The nearest in these decks with a recipe, at ΔE00 {number(pick.delta_e)}.",

@@ -64,9 +64,9 @@ def place_weakest(place: Place) -> str:
     least = min(range(3), key=place.parts.__getitem__)
     if place.name in ("subject", "trim") or place.parts[least] > 0.8:
         return ""
-    what = ("its depth", "the direction of its undertone", "how strong its undertone is")[least]
+    what = ("its depth", "the direction of its undertone", "the strength of its undertone")[least]
     nearer = "" if place.locked else ": no colour of the decks comes nearer"
-    return f"What is wanting is {what}, {number(10 * place.parts[least])} of 10{nearer}."
+    return f"Weak point: {what}{nearer}."
 
 
 def scheme_line(place: Place, code: str, name: str) -> str:

@@ -30,12 +30,12 @@ def drift(step: Adjusted, standard: Undertone, school: School) -> str:
     if now.main is None:
         if standard.main is None:
             return "it moves, still too little to be named"
-        return "it greys: its undertone goes passive" if now.passive else "its undertone is too close to call"
+        return "it loses its undertone" if now.passive else "its undertone is too close to call"
     name, certain = graded(now.level, hue(now.main, lrv)), now.level.value == "certain"
     if standard.main is None:
-        return f"{name} comes forward in it"
+        return f"it starts to show {name}"
     if now.main == standard.main:
-        return f"its {hue(now.main, lrv)} {'comes forward' if now.strength > standard.strength else 'falls back'}"
+        return f"its {hue(now.main, lrv)} {'gets stronger' if now.strength > standard.strength else 'fades'}"
     return f"its undertone moves{'' if certain else ', probably'} to {hue(now.main, lrv)}"
 
 

@@ -36,7 +36,7 @@ TRAINED = {
 
 def too_small(kind: str) -> str:
     """Say that no such exercise can be made from the decks."""
-    return f"These decks hold no wall for “{TRAINED[kind]}” Bring in a fuller deck, or choose another exercise."
+    return f"These decks have too few colours for “{TRAINED[kind]}” Import a larger deck, or choose another exercise."
 
 
 KIND_UNKNOWN = "Nothing of this kind is asked: choose what is asked from the list."
@@ -221,7 +221,7 @@ def sees_later(hue: str, later: float, give: float, answers: int, who: str = "")
 
 NO_WALLS = (
     "The decks of this studio hold no wall to train with. "
-    "Bring in a deck of a few hundred colours, with neutrals among them."
+    "Import a deck of a few hundred colours, with neutrals among them."
 )
 SCREEN_STEPS = (
     "Let the screen be as bright as paper beside it, and no lamp or window shine on it.",
@@ -262,7 +262,7 @@ def how_it_hangs(look: Look) -> str:
 
 NO_WALL_ABOUT = (
     "No wall can be made about this colour: the studio has no deck that holds anything to be seen beside it. "
-    "Bring in a deck of a few hundred colours."
+    "Import a deck of a few hundred colours."
 )
 ANSWERED_ALREADY = "This wall was answered already; the first answer counts."
 ANSWERED_LATE = "The five minutes were over. The answer counts all the same."

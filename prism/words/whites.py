@@ -165,8 +165,8 @@ def white_ruled(name: str, kind: str, reason: str, by: str, lifted: datetime | N
 
 def trim_kept(name: str, rooms: Sequence[str], weight: float) -> str:
     """Say in which rooms the white is the trim already, and what that counted for."""
-    counted = f"counted {number(10 * weight)} of 10 in its favour there"
-    return f"{name} is the trim in the {listed(list(rooms))} already, which {counted}."
+    has = "has" if len(rooms) == 1 else "have"
+    return f"The {listed(list(rooms))} already {has} {name} as trim, worth {number(10 * weight)} of 10 there."
 
 
 def white_conflict(name: str, there: str, yellows: bool, away: float) -> str:

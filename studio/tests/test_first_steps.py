@@ -19,7 +19,7 @@ class FirstSteps(TestCase):
 
     def test_an_empty_studio_is_taught_the_first_step(self):
         page = self.client.get("/")
-        for wanted in ("Bring in a deck", "Enter a room", "Try it with a demo job"):
+        for wanted in ("Import a deck", "Enter a room", "Try it with a demo job"):
             self.assertContains(page, wanted)
 
     def test_the_demo_job_brings_its_decks_and_works(self):

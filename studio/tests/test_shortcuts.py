@@ -47,7 +47,7 @@ class Shortcuts(world.Studio):
         page = self.client.post(reverse("reader"), sent, follow=True)
         session = Session.objects.get()
         self.assertEqual((session.shots.count(), session.calibrated is not None), (3, True))
-        self.assertContains(page, "Keep and review")
+        self.assertContains(page, "Save and review")
 
     def test_a_link_of_one_review_for_the_usual_days(self):
         review = review_services.start(self.isla, world.colour())

@@ -218,7 +218,7 @@ class ScreenFirst(Training):
         self.assertFalse(Sitting.objects.exists())
         self.begin()
         page = self.client.get(reverse("training"))
-        self.assertNotContains(page, "My screen is so today")
+        self.assertNotContains(page, "My screen is ready")
 
 
 class Pairs(Training):

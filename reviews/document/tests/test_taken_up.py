@@ -77,7 +77,7 @@ class TakenUp(Wall):
         cases = {
             words.DOCUMENT_NEWER: held | {"version": 3},
             "sections › 0 › lines": held | {"sections": [held["sections"][0] | {"lines": "one"}]},
-            "In review › method": held | {"review": held["review"] | {"school": "own-999"}},
+            "In review › school": held | {"review": held["review"] | {"school": "own-999"}},
             "In review › edits": held | {"review": held["review"] | {"edits": [{"section": "is"}]}},
             "review › colour": held | {"review": held["review"] | {"colour": {"name": "x"}}},
         }

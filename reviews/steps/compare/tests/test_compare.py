@@ -51,7 +51,7 @@ class Boards(Wall):
         after = self.held("greener")
         self.assertNotEqual(before.colour, after.colour)
         self.assertEqual(self.bench().wall.beside.colour, after.colour)
-        self.assertContains(self.get(), "Bring back what was taken away (1)")
+        self.assertContains(self.get(), "Restore removed colours (1)")
         self.post("board", act="back")
         self.assertEqual(self.held("greener").colour, before.colour)
 

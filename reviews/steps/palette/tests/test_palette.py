@@ -107,7 +107,7 @@ class Schemes(Company):
         self.assertEqual(asked["middle"], [str(other.pk)])
         self.assertIn("Kept", str(Review.objects.get().findings["said"][repr(PLAIN)]["palette"]))
         page = self.act("aside", scheme=kept.pk)
-        self.assertContains(page, "was put aside")
+        self.assertContains(page, "was deleted")
         self.assertFalse(self.shown().kept)
         self.act("aside", scheme=kept.pk, back="1")
         self.assertEqual(len(self.shown().kept), 1)

@@ -56,7 +56,7 @@ class Asking(Step):
         page = self.client.post(reverse("review-act", args=[*act, "mix"]), sent, follow=True)
         self.assertEqual(page.redirect_chain[0][1], 302)
         self.assertContains(page, "2 Pintle Blotter + 1")
-        self.assertContains(page, "Keep it as a colour")
+        self.assertContains(page, "Save as a colour")
         answer = self.client.post(reverse("review-act", args=[*act, "dispense"]), {"show": "formula"})
         self.assertEqual(answer.status_code, 302)
         self.assertContains(self.client.get(answer["Location"]), "can 1")
