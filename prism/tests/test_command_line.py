@@ -179,7 +179,7 @@ class Boards(unittest.TestCase):
         self.assertEqual(status, 0)
         self.assertRegex(out, r"^\S+ [^:]+: The cleanest white of these decks")
         self.assertIn("Picked because it is", out)
-        self.assertIn("A foil", out)
+        self.assertIn("A contrast colour", out)
         picked = json.loads(run("beside", "#C4CBC9", "--json")[1])
         self.assertEqual([one["why"] for one in picked[:3]], ["clean", "warmest", "coolest"])
 

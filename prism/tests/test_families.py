@@ -60,7 +60,7 @@ class WrittenList(unittest.TestCase):
             ((4.5, 1, 240), "black"),
         ):
             self.assertEqual(read_at(*place).family.word, word, place)
-        self.assertEqual(words.headline(read_at(78, 7, 245)), "Pale blue, greyed")
+        self.assertEqual(words.headline(read_at(78, 7, 245)), "Pale blue, muted")
         self.assertEqual(words.headline(read_at(5, 8, 270)), "Navy")
 
     def test_a_word_counts_as_what_it_is_found_under(self):

@@ -96,7 +96,7 @@ class Families(unittest.TestCase):
             self.assertEqual(found.word, word, lab)
 
     def test_a_hue_is_greyed_or_clear(self):
-        self.assertEqual(words.family(read_lab((55, -4, -14)).family), "blue, greyed")
+        self.assertEqual(words.family(read_lab((55, -4, -14)).family), "blue, muted")
         self.assertEqual(words.family(read_lab((55, -8, -30)).family), "blue, clear")
 
     def test_a_cool_grey_with_much_blue_is_still_a_grey(self):

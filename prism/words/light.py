@@ -151,30 +151,32 @@ def sky_of(cloud: float) -> str:
 
 _COUNSEL = {
     "washes out": "It washes out where the light is strong",
-    "heavy": "It gets heavy in the dim light here",
-    "dingy": "It may look dingy here",
-    "cool forward": "It pulls cool in the light here",
-    "warm forward": "It pulls warm in the light here",
-    "warm in the evening": "Under the lamps it turns warm",
+    "heavy": "It gets {}heavy in the dim light here",
+    "dingy": "It may look {}dingy here",
+    "cool forward": "It pulls {}cool in the light here",
+    "warm forward": "It pulls {}warm in the light here",
+    "warm in the evening": "Under the lamps it turns {}warm",
 }
+
+CLEARLY = 3.0
+"""L* of depth, or Lab units of warmth, below which a room changes a colour a little only."""
 
 
 def counsel_said(kind: str, walls: tuple[str, ...], computed: bool, practice: bool, size: float) -> str:
-    """Return a counsel in a sentence, and whether light and practice say the same."""
-    unit = {"heavy": " L* darker", "dingy": " L* darker"}.get(kind, "")
-    how_far = f", by {number(abs(size))}{unit or ' Lab units of warmth'}" if computed and kind != "washes out" else ""
+    """Return a counsel in a sentence, and whether the prediction and the rule of thumb agree."""
+    how_far = "a little " if computed and abs(size) < CLEARLY else ""
     if computed and practice:
-        who = "Light and practice say the same."
+        who = "Predicted for this room, and the rule of thumb agrees."
     elif computed:
-        who = "The light computed for this room shows it; the rule of practice does not."
+        who = "Predicted for this room; the rule of thumb would not warn."
     else:
-        who = "So practice says; the light computed for this room does not show it."
-    return f"{_COUNSEL[kind]}{_on_walls(walls)}{how_far}. {who}"
+        who = "The rule of thumb warns of it; the prediction for this room does not show it."
+    return f"{_COUNSEL[kind].format(how_far)}{_on_walls(walls)}. {who}"
 
 
 def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
     """Return a counsel without its figures, for a client."""
-    return f"{_COUNSEL[kind]}{_on_walls(walls)}."
+    return f"{_COUNSEL[kind].format('')}{_on_walls(walls)}."
 
 
 def _on_walls(walls: tuple[str, ...]) -> str:
@@ -296,7 +298,7 @@ def plan_text(name: str, hour: float, azimuth: float, height: float) -> str:
     return f"Plan of {name}; at {clock(hour)} {sun}."
 
 
-NO_ROOM_LIGHT = "Put the review into a room to have its light computed; until then, what practice says."
+NO_ROOM_LIGHT = "Choose a room to have its light predicted. Until then these are rules of thumb."
 ROOM_UNKNOWN = "This room has no size or place yet, so its light cannot be computed: enter them."
 NEVER_LIT = "No daylight reaches this room while it is used."
 NO_LIGHT_AT_ALL = "There is neither a window nor a lamp: enter one, or nothing can be seen."
@@ -358,4 +360,4 @@ def floor_said(effect: float) -> str:
     """Say what a floor does to the walls; nothing where it does little."""
     if abs(effect) < FLOOR_SEEN:
         return ""
-    return f"The floor {'warms' if effect > 0 else 'cools'} the walls, by {number(abs(effect))} Lab units of warmth."
+    return f"The floor {'warms' if effect > 0 else 'cools'} the walls{'' if abs(effect) >= CLEARLY else ' a little'}."

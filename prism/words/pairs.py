@@ -102,15 +102,15 @@ GROUPS = (
     ("Whites", ("white",)),
     ("From one end to the other", ("range",)),
     ("Same undertone, same depth", ("strip",)),
-    ("Foil", ("foil",)),
-    ("Brought in", ("added",)),
+    ("Contrast", ("foil",)),
+    ("Added", ("added",)),
 )
 """The groups of boards on the wall, by kind."""
 
 
 def board_caption(pick: Pick, lrv: float) -> str:
     """Return why a board is on the wall, in a word or two."""
-    return direction(pick.why, lrv)
+    return "contrast" if pick.why == "foil" else direction(pick.why, lrv)
 
 
 def hidden_name(caption: str) -> str:
@@ -150,7 +150,7 @@ def why_picked(pick: Pick, subject: Reading, on_strip: bool, way: str = "", near
         "lighter": "The next lighter on its strip." if on_strip else "Lighter, with the same undertone.",
         "darker": "The next darker on its strip." if on_strip else "Darker, with the same undertone.",
         "same depth": "Of the same LRV, with another undertone.",
-        "foil": "A foil: its undertone is opposite, so that this one’s own jumps out.",
+        "foil": "A contrast colour: its undertone is the opposite, so this one’s own jumps out.",
         "wished": f"It answers what was asked for, at ΔE00 {number(pick.delta_e)} from this one.",
     }.get(pick.why, FETCHED_REASON if pick.kind == "added" else f"Kept because it is {direction(pick.why, lrv)}.")
 

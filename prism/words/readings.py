@@ -33,8 +33,8 @@ def hue(word: str, lrv: float) -> str:
 
 
 def family(found: Family) -> str:
-    """Return a family: a neutral by its name, a hue as greyed or clear where its name does not say so."""
-    return found.word if found.clear is None else f"{found.word}, {'clear' if found.clear else 'greyed'}"
+    """Return a family: a neutral by its name, a hue as muted or clear where its name does not say so."""
+    return found.word if found.clear is None else f"{found.word}, {'clear' if found.clear else 'muted'}"
 
 
 def family_said(reading: Reading) -> str:
@@ -48,7 +48,7 @@ _PALE = {"white", "off-white"}
 
 
 def headline(reading: Reading) -> str:
-    """Return depth and family together: `Light grey`, `Off-white`, `Pale blue, greyed`."""
+    """Return depth and family together: `Light grey`, `Off-white`, `Pale blue, muted`."""
     name = family(reading.family)
     if reading.family.word in _DEPTH_IN_NAME:
         return capital(name)

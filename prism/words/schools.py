@@ -190,7 +190,7 @@ _EFFECTS = {
     "comparison.white_chroma": "A reference white is less coloured than this.",
     "hue_family.hues": "What a colour is called that is no neutral.",
     "hue_family.edges": "Where, round the circle of hues, each begins.",
-    "hue_family.clear_from": "From here on it is called clear, below greyed.",
+    "hue_family.clear_from": "From here on it is called clear, below muted.",
     "trim.gap": "From this far apart the edge between wall and trim shows.",
     "trim.crown": "Said where sheens are chosen.",
     "estimates.from_spectrum": "What an estimated recipe adds to the doubt for each 25 % of change.",

@@ -126,16 +126,16 @@ def _strength(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 def shown_by(shown: Shown, name: str, beside: Sequence[str], lrv: float) -> str:
     """Say which board would have shown it: what it is called, beside which boards it is held, and its LRV."""
     if shown.how == "rung":
-        return f"SwatchView beside it, {name} shows it: LRV {number(lrv)}."
+        return f"Held beside it, {name} shows it: LRV {number(lrv)}."
     return _SHOWN[shown.how].format(name=name, beside=listed(list(beside)), first=beside[0])
 
 
 _SHOWN = {
     "between": "{name} lies between {beside}: in a row of three the step is seen twice.",
     "farther": "{name} goes the way of {first}, and farther: beside it that way is plain.",
-    "foil": "SwatchView beside {beside}, {name} shows it: its undertone is the opposite one, at the same depth.",
+    "foil": "Held beside {beside}, {name} shows it: its undertone is the opposite one, at the same depth.",
     "quarter": "{name} is about where {first} comes to, mixed 25 % lighter.",
-    "clean": "SwatchView beside {beside}, the clean white {name} shows it.",
+    "clean": "Held beside {beside}, the clean white {name} shows it.",
 }
 
 
@@ -202,11 +202,11 @@ def how_it_grew(first: Threshold, last: Threshold) -> str:
 
 def comparison_helped(counts: Sequence[int], answered: int) -> str:
     """Say how much comparison helped to name undertones: how often it was as computed alone, beside the clean white,
-    beside a foil."""
+    beside a contrast colour."""
     alone, clean, foil = counts
     return (
         f"Of {count(answered, 'undertone')} you named {alone} alone, {clean} beside the clean white and {foil} beside "
-        "a foil as computed."
+        "a contrast colour as computed."
     )
 
 
@@ -241,16 +241,20 @@ def which_is(hue: str) -> str:
     return f"Which of these is {hue}?"
 
 
-UNDERTONE_STAGES = ("", "The clean white hangs beside it now.", "And a foil, whose undertone is the opposite one.")
+UNDERTONE_STAGES = (
+    "",
+    "The clean white hangs beside it now.",
+    "And a contrast colour, whose undertone is the opposite one.",
+)
 """What is said of an undertone that is asked for again, a board more beside it."""
 
 
-STAGE_TITLES = ("alone", "beside the clean white", "beside a foil")
+STAGE_TITLES = ("alone", "beside the clean white", "beside a contrast colour")
 WALL_TAKEN_DOWN = "A wall of the studio was taken down; its answers stay."
 
 
 def stages_said(said: Sequence[str], accepted: Sequence[str]) -> str:
-    """Say how an undertone was named alone, beside the clean white, beside a foil."""
+    """Say how an undertone was named alone, beside the clean white, beside a contrast colour."""
     each = listed([f"{word} {way}" for word, way in zip(said, STAGE_TITLES, strict=False)])
     return f"You said {each}; computed: {listed(list(accepted), 'or')}."
 

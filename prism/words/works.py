@@ -23,7 +23,7 @@ def work_said(state: str, done: int, steps: int, said: str, lost: bool) -> str:
     if state == "waiting":
         return "Waiting for its turn."
     if lost:
-        return "It was interrupted; it is begun again when the studio’s worker is back."
+        return "It was interrupted. It continues when the studio’s worker is back."
     if state == "running":
-        return f"{done} of {steps} steps are done." if steps else "EditConflicts."
+        return f"{done} of {steps} steps are done." if steps else "Started."
     return said or "Done."

@@ -40,7 +40,7 @@ class TooLong(Wall):
 class Boards(Wall):
     def test_the_set_in_groups_each_with_its_reason(self):
         page = self.get()
-        for label in ("Whites", "From one end to the other", "Same undertone, same depth", "Foil"):
+        for label in ("Whites", "From one end to the other", "Same undertone, same depth", "Contrast"):
             self.assertContains(page, label)
         for held in self.bench().set.comparators:
             self.assertContains(self.get(beside=held.colour.pk), held.reason.replace("’", "’")[:40])
@@ -72,7 +72,7 @@ class Boards(Wall):
         self.post("board", act="add", colour=far.pk)
         self.get(beside=self.held("clean").colour.pk)
         self.assertEqual(self.bench().set.comparators[-1].colour, far)
-        self.assertContains(self.get(), "Brought in")
+        self.assertContains(self.get(), "Added")
         self.post("board", act="out", colour=far.pk)
         self.assertNotIn(far, [held.colour for held in self.bench().set.comparators])
         self.assertFalse(Board.objects.exists())

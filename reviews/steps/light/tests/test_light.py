@@ -39,7 +39,7 @@ class InARoom(Wall):
     def test_counsel_names_light_and_practice_and_what_does_better(self):
         page = self.get("light", when="midwinter")
         self.assertContains(page, "Under the lamps it turns warm")
-        self.assertContains(page, "Light and practice say the same.")
+        self.assertContains(page, "Predicted for this room, and the rule of thumb agrees.")
         self.assertContains(page, "look for LRV")
         at = Light(Bench(self.review), {"when": "midwinter"})
         self.assertTrue(at.better)
