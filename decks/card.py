@@ -42,7 +42,7 @@ class Card:
     @property
     def says(self) -> str:
         """What it is, in a sentence or two."""
-        return f"{words.headline(self.reading)}. {words.undertone(self.reading, self.colour.provenance)}"
+        return words.what_it_is(self.reading, self.colour.provenance)
 
     @property
     def details(self) -> list[str]:

@@ -154,7 +154,7 @@ class Comparing(BrowserTest):
         self.click(".school .strong")
         self.wait(lambda: "Saved" in self.text(".notices"))
         self.open(f"/reviews/{self.review().pk}/reading/")
-        self.assertIn("shows a clear blue undertone", self.text(".finding-line"))
+        self.assertIn("with a clear blue undertone", self.text(".finding-line"))
         self.click(".basis button")
         self.click("#basis input[value^=own-]")
         self.click("#basis input[name=usual]")

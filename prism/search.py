@@ -161,10 +161,11 @@ def _looked(held: _Text, meant: Meant) -> None:
 
 def _undertone(held: _Text, meant: Meant, school: School) -> None:
     strengths = {word.removeprefix("a "): word for word in school.undertone_strength.words}
-    amounts = any_of((*strengths, "touch", "trace"))
+    weakest, strongest = school.undertone_strength.words[1], school.undertone_strength.words[-1]
+    strengths = {"hint": weakest, "touch": weakest, "trace": weakest, "dominant": strongest} | strengths
+    amounts = any_of(tuple(strengths))
     if found := held.take(rf"(?<!\w)(?:an? )?({amounts})(?: of)? ({_HUES})(?: undertone)?(?!\w)"):
-        weakest = next((w for w in school.undertone_strength.words if w.startswith("a ")), "")
-        meant.strength = strengths.get(found[1], weakest)
+        meant.strength = strengths[found[1]]
         hue = found[2]
     elif found := held.take(rf"(?<!\w)({_HUES}) undertone(?!\w)|(?<!\w)undertone of ({_HUES})(?!\w)"):
         hue = found[1] or found[2]

@@ -107,7 +107,7 @@ class Browsing(TestCase):
         self.check(lambda _, r: "blue" in (r.family.word, r.family.base), family="blue")
         self.check(lambda _, r: "purple" in r.undertone.hues, undertone="purple")
         self.check(lambda _, r: r.undertone.main is None, undertone="none")
-        self.check(lambda _, r: "a hint" in r.undertone.strengths.words, strength="a hint")
+        self.check(lambda _, r: "faint" in r.undertone.strengths.words, strength="faint")
         self.check(lambda _, r: "slightly cool" in r.temperature.band.words, temperature="slightly cool")
         self.check(lambda row, _: self.held.strip_names[row] == "4", strip="4")
         self.check(lambda row, _: "haar" in self.held.texts[row], text="HAAR")

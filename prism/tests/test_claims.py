@@ -155,9 +155,9 @@ class Ladder(unittest.TestCase):
             (4.0, 205, 0.8, "a clear blue, leaning green"),
             (4.0, 199, 0.3, "a clear blue, leaning green"),  # on the border, and plain all the same
             (4.0, 199, 2.0, "blue or green"),
-            (1.9, 232, 1.3, "probably a hint of blue"),
+            (1.9, 232, 1.3, "probably a faint blue"),
             (1.3, 75, 1.0, "on the warm side"),
-            (0.9, 190, 0.8, "a hint at most"),
+            (0.9, 190, 0.8, "faint at most"),
             (0.2, 190, 0.3, "no clear undertone"),
             (2.0, 190, 4.0, "too close to call"),
         ):

@@ -25,7 +25,7 @@ class Understanding(TestCase):
             "warm white": {"families": ("white",), "temperature": "warm"},
             "slightly warm white": {"families": ("white",), "temperature": "slightly warm"},
             "near black": {"depth": "near-black"},
-            "a hint of green": {"undertone": "green", "strength": "a hint"},
+            "a hint of green": {"undertone": "green", "strength": "faint"},
             "pink undertone": {"undertone": "red"},
             "blue grey": {"undertone": "blue", "families": ("grey",)},
             "greenish grey": {"undertone": "green", "families": ("grey",)},

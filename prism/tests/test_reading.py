@@ -124,7 +124,7 @@ class Undertones(unittest.TestCase):
         self.assertAlmostEqual(WALL.undertone.centre("red"), 18.0)
 
     def test_strength_words(self):
-        for strength, word in ((0.9, "passive"), (1.0, "a hint"), (2.5, "clear"), (5.0, "dominant")):
+        for strength, word in ((0.9, "none"), (1.0, "faint"), (2.5, "clear"), (5.0, "strong")):
             self.assertEqual(WALL.undertone_strength.word(strength), word)
 
     def test_a_colour_whose_undertone_is_another_hue_than_its_own_is_not_called_by_it(self):
@@ -146,6 +146,22 @@ class Undertones(unittest.TestCase):
         found = read_lab(at(70, 4, 232)).undertone
         self.assertTrue({"red", "orange", "yellow"} <= set(found.ruled_out))
         self.assertNotIn("blue", found.ruled_out)
+
+    def test_what_it_is_is_one_sentence(self):
+        for lab, said in (
+            (at(88, 4, 232), "A light grey with a clear blue undertone. No pink, no purple."),
+            (at(97, 0.2, 232), "A white with no clear undertone."),
+            ((10, 0, 0), "A black with no undertone."),
+            ((55, -4, -14), "A muted medium-dark blue. No red, no purple."),  # LRV 23, in the band of 20 to 40
+        ):
+            self.assertEqual(words.what_it_is(read_lab(lab), "reading-average"), said)
+
+    def test_two_are_ruled_out_by_name_and_the_others_under_why(self):
+        found = read_lab(at(70, 4, 232))
+        self.assertEqual(words.ruled_out(found), "No pink, no purple.")
+        self.assertTrue(words.undertone_rule(found, WALL).endswith("Also ruled out: green, yellow and orange."))
+        white = read_lab(at(97, 3, 232))
+        self.assertEqual((white.family.base, words.ruled_out(white)), ("white", "No yellow, no pink."))
 
     def test_a_screen_value_is_too_close_to_call_where_a_reader_is_not(self):
         lab = at(80, 1.15, 190)

@@ -74,12 +74,12 @@ def depth(reading: Reading) -> str:
 
 
 def _is_amount(word: str) -> bool:
-    """Return whether a word for strength is an amount, as in *a hint of blue*, rather than a quality."""
+    """Return whether a word for strength is an amount, as in *a trace of blue*, rather than a quality."""
     return word.startswith(("a ", "an "))
 
 
 def _strength(undertone: Undertone, hue_name: str, noun: str = "") -> str:
-    """Return a hue with how strong it is: `a hint of blue`, `a clear blue`."""
+    """Return a hue with how strong it is: `a faint blue`."""
     word = undertone.strength_word
     if word == undertone.passive_word:  # a hue of what is all but none
         word = undertone.slight_word
@@ -166,22 +166,73 @@ def undertone(reading: Reading, provenance_key: str) -> str:
             f"stands {'' if certain else 'probably '}on the side of {names[0]}, {found.strength_word}"
         )
     elif reading.family.is_neutral:
-        said = _strength(found, names[0], " undertone")
-        article = "" if said.startswith(("a ", "an ")) else f"{_article(said)} "
-        text = f"It {'' if certain else 'probably '}shows {article}{said}"
+        text = f"It {'' if certain else 'probably '}shows {_shown(found, names[0])}"
     else:
         text = (
             f"{capital(graded(found.level, names[0]))} is the colour itself, {found.strength_word} against the "
             f"{NEUTRALS[reading.neutral]}"
         )
-    if found.second:
-        text += f", leaning a little to {hue(found.second, reading.lrv)}"
-    return f"{text}. {ruled_out(reading)} {'' if certain else settle}".strip().replace("  ", " ")
+    return _and_the_rest(text, reading, "" if certain else settle)
+
+
+def _shown(found: Undertone, hue_name: str) -> str:
+    said = _strength(found, hue_name, " undertone")
+    return said if said.startswith(("a ", "an ")) else f"{_article(said)} {said}"
+
+
+def _and_the_rest(text: str, reading: Reading, settle: str) -> str:
+    second = reading.undertone.second
+    lean = f", leaning a little to {hue(second, reading.lrv)}" if second else ""
+    return f"{text}{lean}. {ruled_out(reading)} {settle}".strip().replace("  ", " ")
+
+
+def what_it_is(reading: Reading, provenance_key: str) -> str:
+    """Say depth, family and undertone in one sentence, and what is ruled out: `A light grey with a clear blue
+    undertone.`"""
+    found = reading.undertone
+    if found.passive and not found.grey_counts:
+        level = found.none
+        undertone_part = "with no undertone" if reading.family.base == "black" else "with no clear undertone"
+    elif reading.family.hue and found.hues == (reading.family.hue,):
+        level, undertone_part = found.level, ""
+    elif reading.family.is_neutral and not found.off_list and len(found.hues) == 1:
+        level, undertone_part = found.level, f"with {_shown(found, hue(found.hues[0], reading.lrv))}"
+    else:
+        return f"{headline(reading)}. {undertone(reading, provenance_key)}"
+    certain = level.value == "certain"
+    called, _, tone = headline(reading).lower().partition(", ")
+    called = f"{tone} {called}".strip()
+    named = f"{_article(called)} {called}"
+    if not certain:
+        named = f"{named}, probably" if undertone_part else f"probably {named}"
+    settle = "" if certain else f"{SETTLE[provenance_key]} to settle it."
+    return _and_the_rest(capital(f"{named} {undertone_part}".strip()), reading, settle)
+
+
+FEARED = ("red", "purple", "green", "yellow", "blue", "orange")
+FEARED_IN_WHITES = ("yellow", "red", "blue", "purple", "green", "orange")
+"""Hues in the order in which clients fear to find them in a wall; a white is feared to turn yellow first."""
+
+MENTIONED = 2
+"""Hues that are ruled out by name; the others stand under Why."""
+
+
+def _by_fear(reading: Reading) -> list[str]:
+    order = FEARED_IN_WHITES if reading.family.base == "white" else FEARED
+    rank = {word: place for place, word in enumerate(order)}
+    ruled_out = sorted(reading.undertone.ruled_out, key=lambda word: rank.get(word, len(order)))
+    return [hue(word, reading.lrv) for word in ruled_out]
 
 
 def ruled_out(reading: Reading) -> str:
-    """Say which hues are ruled out: `No pink, no orange.`"""
-    return sentence(", ".join(f"no {hue(word, reading.lrv)}" for word in reading.undertone.ruled_out))
+    """Rule out the two hues that a client would fear most: `No pink, no purple.`"""
+    return sentence(", ".join(f"no {word}" for word in _by_fear(reading)[:MENTIONED]))
+
+
+def also_ruled_out(reading: Reading) -> str:
+    """Name the hues that are ruled out besides; nothing for none."""
+    more = _by_fear(reading)[MENTIONED:]
+    return f" Also ruled out: {listed(more)}." if more else ""
 
 
 def temperature_short(reading: Reading) -> str:
@@ -255,7 +306,7 @@ def undertone_rule(reading: Reading, school: School) -> str:
     return (
         f"{text} Within ±{number(reading.uncertainty)} ΔE00 it is {listed(shares)}; from "
         f"{percentage(school.claims.certain)} on that is said plainly, from {percentage(school.claims.probable)} as "
-        f"probable, and below {percentage(1 - school.claims.certain)} it is ruled out."
+        f"probable, and below {percentage(1 - school.claims.certain)} it is ruled out.{also_ruled_out(reading)}"
     )
 
 

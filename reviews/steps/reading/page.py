@@ -23,9 +23,9 @@ class ReadPage:
         self.said = Said(bench.subject)
 
     @property
-    def headline(self) -> str:
-        """Depth and family."""
-        return words.headline(self._subject.reading)
+    def whole(self) -> str:
+        """Depth, family and undertone in a sentence."""
+        return words.what_it_is(self._subject.reading, self._subject.stimulus.provenance)
 
     @property
     def depth(self) -> str:
