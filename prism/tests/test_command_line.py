@@ -339,4 +339,4 @@ class Exercises(unittest.TestCase):
             deck.write_text("code,name,L*,a*,b*\nA1,Fog,80,0,0\n")
             status, _, err = run("exercise", "odd", "--studio", str(deck))
             self.assertEqual(status, 2)
-            self.assertIn("hold no wall", err)
+            self.assertIn("have too few colours", err)
