@@ -30,6 +30,7 @@ class Shell:
         self.waits = words.WITHHELD_STEP if step.gives_away and bench.wall.any_withheld else ""
         self.page: Any = step.page(visit)
         self.path = Path(bench, step).steps()
+        self.digits = min(len(self.path), 9)  # keys lead to as many steps: `app.js` binds 1 to 9
 
     @property
     def pending(self) -> bool:

@@ -56,7 +56,7 @@ class AStepOfOnesOwn(Wall):
         self.assertContains(whole, "<h1>Sky: squally</h1>")
         self.assertContains(whole, 'id="step-3" href="/reviews/1/weather/"'.replace("/1/", f"/{self.review.pk}/"))
         self.assertContains(whole, f"Grey over {self.review.colour.name}")
-        self.assertContains(whole, "<kbd>1</kbd> to <kbd>10</kbd>", html=False)
+        self.assertContains(whole, "<kbd>1</kbd> to <kbd>9</kbd>", html=False)  # no key says 10
         self.assertContains(whole, 'name="sky" value="squally"')
         self.assertContains(whole, "Boards to hold beside it")
         noted = self.client.post(
