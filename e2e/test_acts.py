@@ -28,7 +28,7 @@ class Acts(BrowserTest):
     def test_on_every_screen_by_arrows(self):
         self.open("/jobs/")
         self.open_acts()
-        self.press("schools")
+        self.press("methods")
         self.press(Keys.ARROW_DOWN, Keys.ARROW_UP, Keys.ENTER)
         self.wait(lambda: "/methods/" in self.browser.current_url)
 

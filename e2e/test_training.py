@@ -66,7 +66,7 @@ class Training(BrowserTest):
         self.open("/training/")
         self.find("#set-kind option[value=pair]").click()
         self.leave("form[action$='/training/studio/'] button")
-        self.assertIn("Answer it first", self.text("main"))
+        self.assertIn("Answer first", self.text("main"))
         self.begin()
         held = SetWall.objects.get(origin=SetWall.Origin.STUDIO)
         [order] = held.accepted
