@@ -17,7 +17,7 @@ from django.http import HttpRequest
 from django.urls import reverse
 from django.utils.crypto import salted_hmac
 
-_SALT = "web.capability_links"
+_SALT = "web.secret"  # links that were given out are made with it: it outlives the name of this module
 _BYTES = 24
 """Bytes of a link's end: nobody guesses one of 2^192."""
 

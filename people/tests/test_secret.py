@@ -1,6 +1,9 @@
 """Links are found by their digests alone, and shown again only where the key that made them is there."""
 
+import hmac
+from base64 import urlsafe_b64encode
 from datetime import timedelta
+from hashlib import sha256
 
 from django.contrib.auth.models import User
 from django.db import connection
@@ -26,6 +29,13 @@ class Secret(TestCase):
             self.assertNotIn(token, str(cursor.fetchall()))
         self.assertEqual(Invitation.objects.get().token, token)
         self.assertEqual(Invitation.opened_by(token).get(), self.made)
+
+    @override_settings(SECRET_KEY="a key of fifty characters, as a studio would have it")
+    def test_a_link_that_was_given_out_before_is_made_again_the_same(self):
+        key = sha256(b"web.secret" + b"a key of fifty characters, as a studio would have it").digest()
+        end = urlsafe_b64encode(hmac.digest(key, b"seed", "sha256")[:24]).decode()
+        Invitation.objects.filter(pk=self.made.pk).update(seed="seed", digest=sha256(end.encode()).hexdigest())
+        self.assertEqual(Invitation.objects.get().token, end)
 
     def test_neither_seed_nor_digest_opens_anything(self):
         for wrong in (self.made.seed, self.made.digest, "", self.made.token[:-1], self.made.token + " "):
