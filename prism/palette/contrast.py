@@ -31,7 +31,7 @@ class Contrast:
 
 
 @dataclass(frozen=True)
-class SwatchView:
+class RuleCheck:
     """A contrast held against one rule: its key, what was found and what is wanted, and whether it is met."""
 
     rule: str
@@ -52,11 +52,11 @@ def contrast(one: float, other: float) -> Contrast:
     return Contrast(light - dark, (light - dark) / (light + dark), (light - dark) / light)
 
 
-def held(thing: str, one: float, other: float, school: School) -> list[SwatchView]:
+def held(thing: str, one: float, other: float, school: School) -> list[RuleCheck]:
     """Return what each rule says of a thing of `THINGS` with an LRV before another. Raises `KeyError`."""
     kind, found, rules = THINGS[thing], contrast(one, other), school.contrast
     small = rules.small if kind != "large" else rules.large
     lines = [("points", found.points, rules.points), ("michelson", found.michelson, small)]
     if kind == "sign":
         lines.append(("weber", found.weber, rules.weber))
-    return [SwatchView(rule, value, wanted, value >= wanted - 1e-9) for rule, value, wanted in lines]
+    return [RuleCheck(rule, value, wanted, value >= wanted - 1e-9) for rule, value, wanted in lines]

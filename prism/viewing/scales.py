@@ -63,7 +63,7 @@ class Agreement(StrEnum):
 
 
 @dataclass(frozen=True)
-class SwatchView:
+class ScaleCheck:
     """One scale: the step that was answered, the difference that was computed in Lab units, the step that would be, and
     how the two agree."""
 
@@ -95,7 +95,7 @@ def step_of(value: float) -> int:
     return int(np.sign(value)) * (2 if size >= CLEAR else 1 if size >= SOME else 0)
 
 
-def held(answers: Mapping[str, int], computed: Mapping[str, float], doubt: float) -> list[SwatchView]:
+def held(answers: Mapping[str, int], computed: Mapping[str, float], doubt: float) -> list[ScaleCheck]:
     """Return each scale that was answered against what was computed, `doubt` Lab units unsure."""
     found = []
     for scale in SCALES:
@@ -111,7 +111,7 @@ def held(answers: Mapping[str, int], computed: Mapping[str, float], doubt: float
             how = Agreement.NEAR
         else:
             how = Agreement.DIFFERS
-        found.append(SwatchView(scale, seen, value, step, how))
+        found.append(ScaleCheck(scale, seen, value, step, how))
     return found
 
 

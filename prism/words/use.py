@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 from prism.messages.text import capital, listed, number, percentage, sentence
 
 if TYPE_CHECKING:
-    from prism.palette.contrast import Contrast, SwatchView
+    from prism.palette.contrast import Contrast, RuleCheck
     from prism.palette.use import Outdoors, Reason
 
 SUITS = ("no", "with care", "suits")
@@ -136,7 +136,7 @@ CONTRAST_THINGS = {
 _RULES = {"points": "{found} points of LRV", "michelson": "Michelson {found}", "weber": "Weber {found}"}
 
 
-def contrast_line(thing: str, held: Sequence[SwatchView]) -> str:
+def contrast_line(thing: str, held: Sequence[RuleCheck]) -> str:
     """Return what the rules find of a thing against what surrounds it."""
     parts = []
     for one in held:

@@ -14,7 +14,7 @@ from prism.words.readings import hue
 from prism.words.sizes import area_said, covers_said, poured_said
 
 if TYPE_CHECKING:
-    from prism.viewing.scales import Leaning, SwatchView, ToldHue
+    from prism.viewing.scales import Leaning, ScaleCheck, ToldHue
 
 GROUNDS = {"board": "white board", "sheet": "peel-off sheet", "wall": "the wall as it is"}
 SAMPLE_FAULTS = {
@@ -280,7 +280,7 @@ def told_said(found: ToldHue, lrv: float) -> str:
     return f"Shows {seen}, {how}."
 
 
-def held_said(found: SwatchView) -> str:
+def held_said(found: ScaleCheck) -> str:
     """Return a scale as it was seen against what was computed."""
     return (
         f"{capital(step_word(found.scale, found.seen))}, {_AGREEMENT[found.agreement]}: "

@@ -61,7 +61,7 @@ class Shown:
         return words.slot_said(one.why, hour_of(at), one.wall, "" if one.is_seen else one.sky)
 
     @cached_property
-    def held(self) -> list[scales.SwatchView]:
+    def held(self) -> list[scales.ScaleCheck]:
         """Each scale that was answered against what was computed."""
         predicted = self.viewing.predicted
         if not predicted:
