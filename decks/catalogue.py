@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 from sys import intern
@@ -18,6 +18,7 @@ from people.queries import team
 from prism import school
 from prism.choosing.deck import Deck, number_strips
 from prism.classify import Classification, classify_many
+from prism.conversion import by_kind
 from prism.match import family_codes
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
@@ -119,18 +120,11 @@ class Catalogue:
 
     def _doubt(self, chosen: school.School) -> NDArray[np.float64]:
         """Return what a school holds each row to be unsure by, ΔE00, (n,)."""
-        return self._by_kind(chosen.doubts)
+        return by_kind(chosen.doubts, *self._kinds, self.lab)
 
     def _lightness_doubt(self, chosen: school.School) -> NDArray[np.float64]:
         """Return what a school holds the lightness of each row to be unsure by, ΔE00, (n,)."""
-        return self._by_kind(chosen.lightness_doubts)
-
-    def _by_kind(self, doubts: Callable[[str, Array], Array]) -> Array:
-        kinds, rows = self._kinds
-        found = np.zeros(len(rows))
-        for number, kind in enumerate(kinds):
-            found[rows == number] = doubts(kind, self.lab[rows == number])
-        return found
+        return by_kind(chosen.lightness_doubts, *self._kinds, self.lab)
 
     @cached_property
     def _sources(self) -> tuple[tuple[str, ...], NDArray[np.intp]]:

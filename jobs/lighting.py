@@ -30,7 +30,7 @@ from prism.light.findings import (
     of_evening,
     parting_most,
 )
-from prism.light.gloss import mirrored
+from prism.light.gloss import MIRRORS, mirrored
 from prism.light.room import WALLS, Lamp
 from prism.light.room import Room as LitRoom
 from prism.light.sun import Daylight, daylight
@@ -329,13 +329,17 @@ class RoomDay:
         found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).beside_white(self.reflectance)
         return [float(v) for v in delta_e(found[:, self.wall], self.board)]
 
-    def mirrored(self, sheen: str) -> dict[str, float]:
-        """Return by how many points of LRV walls in a sheen look lighter where they mirror a window, at the moment that
-        is looked at; none after dark."""
+    @cached_property
+    def _mirrored_by_glass(self) -> dict[str, float]:
         if self.day.height[self.asked.moment] <= 0:
             return {}
         lux = self.day.lux[self.asked.moment]
-        return mirrored(self.room, self.date, self.asked.hour, self.day.cloud, lux / self.room.correction, sheen)
+        return mirrored(self.room, self.date, self.asked.hour, self.day.cloud, lux / self.room.correction)
+
+    def mirrored(self, sheen: str) -> dict[str, float]:
+        """Return by how many points of LRV walls in a sheen look lighter where they mirror a window, at the moment that
+        is looked at; none after dark. Raises `KeyError` for another sheen."""
+        return {wall: MIRRORS[sheen] * added for wall, added in self._mirrored_by_glass.items()}
 
     @cached_property
     def lights(self) -> list[Lit]:

@@ -17,7 +17,7 @@ from jobs.models import Finish, Job, Room
 from jobs.walk import Walk
 from prism import words
 from prism.messages.habits import current
-from prism.numbers import is_number, typed
+from prism.numbers import is_number, typed_lrv
 from prism.painting.amounts import AmountError, Bought, cans
 from prism.painting.areas import Areas
 from prism.palette import contrast
@@ -289,7 +289,7 @@ class WholeHome:
 
     def _lrv(self, text: str) -> float | None:
         if is_number(text):
-            return typed(text) if 0 <= typed(text) <= 100 else None
+            return typed_lrv(text)
         try:
             return deck_queries.one_named(self.user, text).stimulus.lrv if text else None
         except deck_queries.NotOneColourError:

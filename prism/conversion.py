@@ -6,12 +6,13 @@ coloured, the more; and a channel at 00 or FF may stand for anything beyond.
 
 from __future__ import annotations
 
+from collections.abc import Callable, Iterable
+
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.adaptation import TO_D65_2, changed
-from prism.screen import SRGB_WHITE, XYZ_TO_RGB, encode
-from prism.spectrum import Array, lab_to_xyz, white_point
+from prism.screen import XYZ_TO_RGB, encode, lab_to_screen_xyz
+from prism.spectrum import Array
 
 CHROMA = (6.0, 15.0, 30.0, 50.0)
 """C*ab at which the next figure begins."""
@@ -29,8 +30,7 @@ _ENDS = 0.5 / 255
 
 def is_cut_off(lab: ArrayLike) -> NDArray[np.bool_]:
     """Return whether the screen value of each Lab D65/10° (n, 3) has a channel at 00 or FF, (n,)."""
-    xyz = changed(lab_to_xyz(np.asarray(lab, dtype=np.float64).reshape(-1, 3)), white_point(), TO_D65_2, SRGB_WHITE)
-    rgb = encode(xyz @ XYZ_TO_RGB.T)
+    rgb = encode(lab_to_screen_xyz(np.asarray(lab, dtype=np.float64).reshape(-1, 3)) @ XYZ_TO_RGB.T)
     return np.asarray(((rgb < _ENDS) | (rgb > 1 - _ENDS)).any(axis=1))
 
 
@@ -43,4 +43,17 @@ def doubts(provenance: str, stated: float, lab: ArrayLike) -> Array:
     found = stated * np.asarray(shape)[np.digitize(np.hypot(values[:, 1], values[:, 2]), CHROMA)]
     if provenance.startswith("screen"):
         found = np.where(is_cut_off(values), np.maximum(found, CUT_OFF), found)
+    return found
+
+
+def by_kind(
+    doubts_of: Callable[[str, Array], Array], kinds: Iterable[str], places: NDArray[np.intp], lab: Array
+) -> Array:
+    """Return the uncertainty, ΔE00, (n,), of colours of several kinds of source, Lab (n, 3), asked kind by kind.
+
+    `places` (n,) says which of the `kinds` each is of; `doubts_of` is a method's `doubts` or `lightness_doubts`.
+    """
+    found = np.zeros(len(places))
+    for place, kind in enumerate(kinds):
+        found[places == place] = doubts_of(str(kind), lab[places == place])
     return found

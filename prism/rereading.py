@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from prism.classify import classify_many
+from prism.conversion import by_kind
 from prism.school import School
 
 
@@ -41,10 +42,8 @@ def changed(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], before: Scho
 
 
 def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], school: School) -> list[NDArray[np.str_]]:
-    values, kinds = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(sources)
-    doubt = np.zeros(len(values))
-    for kind in np.unique(kinds):
-        doubt[kinds == kind] = school.doubts(str(kind), values[kinds == kind])
+    kinds, places = np.unique(np.asarray(sources), return_inverse=True)
+    doubt = by_kind(school.doubts, kinds, places, np.asarray(lab, dtype=np.float64).reshape(-1, 3))
     found = classify_many(lab, lrv, doubt, school)
     families = np.array([rule.word for rule in school.families])
     hues = np.array(school.hue_family.words)

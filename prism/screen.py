@@ -63,7 +63,12 @@ def rgb_to_lab(rgb: ArrayLike) -> Array:
 
 def lab_to_screen(lab: ArrayLike) -> tuple[Array, NDArray[np.bool_]]:
     """Return encoded sRGB (..., 3) and whether each colour was within the screen's gamut (...), of Lab D65/10°."""
-    return xyz_to_screen(changed(lab_to_xyz(lab), white_point(), TO_D65_2, SRGB_WHITE))
+    return xyz_to_screen(lab_to_screen_xyz(lab))
+
+
+def lab_to_screen_xyz(lab: ArrayLike) -> Array:
+    """Return XYZ D65/2°, as screens are defined by, shape (..., 3), of Lab D65/10°, by the observers' map."""
+    return changed(lab_to_xyz(lab), white_point(), TO_D65_2, SRGB_WHITE)
 
 
 def reflectance_to_screen(reflectance: ArrayLike) -> tuple[Array, NDArray[np.bool_]]:

@@ -186,6 +186,11 @@ def _looking_out(window: Window, rectangle: Rectangles, middles: Array) -> Pane:
     )
 
 
+def plane_of(size: tuple[float, float, float], side: int) -> float:
+    """Return where along its axis one of the `SIDES` of a room stands, metres."""
+    return size[side // 2] if side % 2 else 0.0
+
+
 def inward(side: NDArray[np.intp]) -> Array:
     """Return the normals into the room, (n, 3), of patches on sides (n,)."""
     normals = np.zeros((len(side), 3))

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import ArrayLike
 
-from prism.light.box import Box, Pane, view_from
+from prism.light.box import Box, Pane, plane_of, view_from
 from prism.light.room import SIDES, WALLS
 from prism.spectrum import Array
 
@@ -50,5 +50,5 @@ def weights(shape: Box) -> list[tuple[Pane, Array]]:
 def _middle(shape: Box, wall: str) -> Array:
     side = SIDES.index(wall)
     place = standing(shape)
-    place[side // 2] = shape.size[side // 2] if side % 2 else 0.0
+    place[side // 2] = plane_of(shape.size, side)
     return place

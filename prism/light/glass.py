@@ -31,8 +31,17 @@ def slanted(cos: ArrayLike, panes: int) -> Array:
 
 
 def _passed(cos: Array, panes: int) -> Array:
-    inside = np.sqrt(1 - (1 - np.clip(cos, 0, 1) ** 2) / _INDEX**2)
-    across = ((cos - _INDEX * inside) / (cos + _INDEX * inside)) ** 2
-    along = ((inside - _INDEX * cos) / (inside + _INDEX * cos)) ** 2
-    passed: Array = sum((1 - r) / (1 + (2 * panes - 1) * r) for r in (across, along)) / np.asarray(2.0)
+    passed: Array = sum((1 - r) / (1 + (2 * panes - 1) * r) for r in mirrored_parts(cos, _INDEX)) / np.asarray(2.0)
     return passed
+
+
+def mirrored_parts(cos: ArrayLike, index: float) -> tuple[Array, Array]:
+    """Return the parts of light that a smooth surface mirrors, polarised across and along, (...) each, by Fresnel.
+
+    `cos` (...) of the angle to its normal; `index` is its refractive index.
+    """
+    outside = np.asarray(cos, dtype=np.float64)
+    inside = np.sqrt(1 - (1 - np.clip(outside, 0, 1) ** 2) / index**2)
+    across: Array = ((outside - index * inside) / (outside + index * inside)) ** 2
+    along: Array = ((inside - index * outside) / (inside + index * outside)) ** 2
+    return across, along

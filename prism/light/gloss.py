@@ -6,9 +6,10 @@ from datetime import date
 
 import numpy as np
 
-from prism.light.box import box, view_from
+from prism.light.box import box, plane_of, view_from
 from prism.light.day import outdoors_of
 from prism.light.glare import standing
+from prism.light.glass import mirrored_parts
 from prism.light.room import SIDES, WALLS, Room
 from prism.light.solve import seen_through
 from prism.spectrum import Array
@@ -17,20 +18,21 @@ MIRRORS = {"flat": 0.02, "matte": 0.05, "eggshell": 0.15, "satin": 0.30, "semi-g
 """How brightly a film of each sheen mirrors, of what polished glass does: middles of the usual ranges of gloss at 60°
 over 100 (ISO 2813). Estimated."""
 _INDEX = 1.5
+"""Refractive index of a film of paint."""
 
 
-def mirrored(room: Room, day: date, hour: float, cloud: float, light: Array, sheen: str) -> dict[str, float]:
-    """Return by how many points of LRV walls look lighter where they mirror a window, seen from the middle of the room.
+def mirrored(room: Room, day: date, hour: float, cloud: float, light: Array) -> dict[str, float]:
+    """Return by how many points of LRV walls as smooth as glass would look lighter where they mirror a window, seen
+    from the middle of the room; one in a sheen by that part of it that `MIRRORS` gives.
 
-    `light` (4,) lux on the `WALLS` at that moment. Walls that mirror no window are left out. Raises `KeyError` for
-    another sheen.
+    `light` (4,) lux on the `WALLS` at that moment. Walls that mirror no window are left out.
     """
     shape = box(room.size, room.windows)
     at, outside = standing(shape), outdoors_of(room, day, (hour,), cloud)
     found: dict[str, float] = {}
     for wall, on_wall in zip(WALLS, light, strict=True):
         side = SIDES.index(wall)
-        axis, plane = side // 2, room.size[side // 2] if side % 2 else 0.0
+        axis, plane = side // 2, plane_of(room.size, side)
         for pane in shape.panes:
             middle = pane.rectangle.middles[0]
             if pane.window.wall == wall or on_wall <= 0:
@@ -41,14 +43,6 @@ def mirrored(room: Room, day: date, hour: float, cloud: float, light: Array, she
             cos = abs(ray[axis]) / float(np.linalg.norm(ray))
             place = at + ray * (plane - at[axis]) / ray[axis]
             luminance = float(seen_through(room, outside, view_from(pane, place))[0])
-            added = 100 * MIRRORS[sheen] * _fresnel(cos) * luminance * np.pi / float(on_wall)
+            added = 100 * float(np.mean(mirrored_parts(cos, _INDEX))) * luminance * np.pi / float(on_wall)
             found[wall] = max(found.get(wall, 0.0), added)
     return found
-
-
-def _fresnel(cos: float) -> float:
-    """Return the part of light that a surface of paint mirrors, by the cosine of its angle to the normal."""
-    inside = float(np.sqrt(1 - (1 - cos**2) / _INDEX**2))
-    across = ((cos - _INDEX * inside) / (cos + _INDEX * inside)) ** 2
-    along = ((inside - _INDEX * cos) / (inside + _INDEX * cos)) ** 2
-    return float(across + along) / 2

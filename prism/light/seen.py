@@ -56,10 +56,10 @@ class Eye:
         white = self.white ** (1 - part) * other.white**part
         return Eye(self.lux ** (1 - part) * other.lux**part, white * (100 / white[:, 1:2]))
 
-    def before(self, light: Array) -> Array:
-        """Return what it takes for white, (t, s, 3), before surfaces in `light` (t, s, 31)."""
-        there = np.maximum(xyz(light), 1e-9)
-        there = np.where(lux(light)[..., None] > DARK / 100, there / there[..., 1:2], self.white[:, None] / 100)
+    def before(self, light: Array, on: Array) -> Array:
+        """Return what it takes for white, (t, s, 3), before surfaces in light of XYZ (t, s, 3) and lux `on` (t, s)."""
+        there = np.maximum(light, 1e-9)
+        there = np.where(on[..., None] > DARK / 100, there / there[..., 1:2], self.white[:, None] / 100)
         white: Array = self.white[:, None] ** (1 - LOCAL) * (100 * there) ** LOCAL
         return white
 
@@ -123,11 +123,12 @@ def coming_from_daylight(light: ArrayLike, reflectance: ArrayLike, eye: Eye, vei
     on = np.maximum(lux(falling), 1e-9)
     ratio = on / np.maximum(eye.lux, 1e-9)[:, None]
     ratio = np.minimum(np.where(ratio < 1, ratio**CONSTANCY, lift(ratio)) * eye.brighter[:, None], 1 + BRIGHTER)
-    white = np.maximum(xyz(falling)[..., 1], 1e-9)
+    light_xyz = xyz(falling)
+    white = np.maximum(light_xyz[..., 1], 1e-9)
     seen = xyz(falling * np.asarray(reflectance)) * (100 * ratio / white)[..., None]
     # the eye comes from daylight: what it has not yet adapted to is measured from there, not from equal energy
     degree = eye.degree[:, None, None]
-    used_to = eye.before(falling)
+    used_to = eye.before(light_xyz, on)
     over = VEILED * np.asarray(veil, dtype=np.float64)[..., None]
     held = adapt((seen + over * used_to) / (1 + over), used_to, white_point(), degree)
     view = conditions(white_point(), np.maximum(eye.lux, DARK)[:, None] / np.pi * _GREY_WORLD, 1.0)

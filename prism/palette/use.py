@@ -195,7 +195,7 @@ def _all_over(reading: Reading, school: School, around: Around) -> Found:
     """Return what a colour needs to go over everything of a room."""
     lrv, rules = reading.lrv, school.use
     if lrv >= rules.accent_below:
-        deepens = _undertone(reading) >= _much(school) and lrv < school.white_lrv
+        deepens = _strong(reading, school) and lrv < school.white_lrv
         said = Reason("one colour all over", lrv, rules.accent_below)
         if deepens:
             said = Reason("deepens itself", _undertone(reading), _much(school))

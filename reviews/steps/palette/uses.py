@@ -12,7 +12,7 @@ from jobs.home_white import finish_of
 from jobs.models import Element
 from prism.light.materials import library
 from prism.light.together import Pairing, pairing
-from prism.numbers import is_number, typed
+from prism.numbers import typed_lrv
 from prism.palette.cautions import Site, cautions
 from prism.palette.use import Around, Outdoors, Use, outdoors, uses
 from prism.stimulus import Stimulus, from_reflectance
@@ -32,8 +32,7 @@ class Uses:
     @cached_property
     def limit(self) -> float | None:
         """The LRV limit of what it would go on outside; None where none was given."""
-        text = self._query.get("limit", "").strip()
-        return typed(text) if is_number(text) and 0 <= typed(text) <= 100 else None
+        return typed_lrv(self._query.get("limit", "").strip())
 
     @property
     def limit_wrong(self) -> bool:

@@ -18,7 +18,7 @@ from prism import reading, words
 from prism.choosing.deck import Pick
 from prism.light.claims import doubt, warmth
 from prism.light.together import Pairing
-from prism.numbers import is_number, typed
+from prism.numbers import typed_lrv
 from prism.reading import Reading
 from prism.spectrum import Array
 from prism.tint import reach
@@ -75,14 +75,14 @@ class Whites:
     @cached_property
     def gap(self) -> float:
         """LRV points wanted between wall and trim: those asked for, else the school's."""
-        text = self._query.get("gap", "").strip()
-        return typed(text) if is_number(text) and 0 <= typed(text) <= 100 else self.subject.school.trim_gap
+        asked = typed_lrv(self._query.get("gap", "").strip())
+        return self.subject.school.trim_gap if asked is None else asked
 
     @property
     def gap_wrong(self) -> bool:
         """Whether a gap was asked for that is none."""
         text = self._query.get("gap", "").strip()
-        return bool(text) and not (is_number(text) and 0 <= typed(text) <= 100)
+        return bool(text) and typed_lrv(text) is None
 
     @cached_property
     def there(self) -> list[Present]:
