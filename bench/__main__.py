@@ -150,10 +150,10 @@ def choosing_and_swapping() -> None:
     from prism.choosing.comparison_set import choose
     from prism.choosing.deck import Deck
     from prism.comparison import compare
+    from prism.method import load
     from prism.reading import read_many
-    from prism.school import load
     from prism.tests.test_choosing import READINGS
-    from reviews.bench import Bench
+    from reviews.context import ReviewContext
     from reviews.models import Board, Review
 
     wall = load()
@@ -172,7 +172,7 @@ def choosing_and_swapping() -> None:
     review.save()
     times = []
     for _ in range(8):
-        colour = next(held for held in Bench(review).set.comparators if held.why == "greyer").colour
+        colour = next(held for held in ReviewContext(review).set.comparison_colours if held.why == "greyer").colour
         start = time.perf_counter()
         client.post(
             f"/reviews/{review.pk}/compare/board/", {"act": "swap", "colour": colour.pk}, headers={"HX-Request": "true"}
@@ -185,8 +185,8 @@ def choosing_and_swapping() -> None:
 def strengths_and_recipes() -> None:
     """A run with neighbours from 50,000, and estimated recipes, after `review_page`."""
     from prism import demo
+    from prism.method import load
     from prism.nearest import Nearest
-    from prism.school import load
     from prism.stimulus import from_lab
     from prism.tint.estimate import estimate
     from prism.tint.strengths import strengths
@@ -221,8 +221,8 @@ def fifty_thousand_line_deck() -> None:
     from decks.models import Colour
     from decks.preview import FilePreview
     from prism.formats.deck import Entry
+    from prism.method import load
     from prism.reading import read
-    from prism.school import load
 
     rng = np.random.default_rng(5)
     lines = [f"C{i},Name {i},{row[0]:.2f},{row[1]:.2f},{row[2]:.2f}" for i, row in enumerate(deck(ROWS, rng))]

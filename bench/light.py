@@ -46,9 +46,9 @@ def of_a_day() -> None:
     report("  against solving hour by hour", f"{best(by_hours, 3) / one:.0f}× faster", "-")
 
     turned = iter(range(1, 400))
-    fresh = best(lambda: outside(replace(room, turn=float(next(turned))), DAY, HALF_HOURS, 0.0), 9)
+    fresh = best(lambda: outside(replace(room, rotation_deg=float(next(turned))), DAY, HALF_HOURS, 0.0), 9)
     report("  of it sun, sky and sunlight through the windows, one sky", f"{1000 * fresh:.0f} ms", "-")
-    twelve = [replace(room, turn=100.0 + i) for i in range(12)]
+    twelve = [replace(room, rotation_deg=100.0 + i) for i in range(12)]
 
     def job() -> None:
         for one_room in twelve:

@@ -13,7 +13,7 @@ ROWS, ANSWERS = 50_000, 2_000
 
 def main(lab: np.ndarray) -> None:
     """A wall of each kind from 50,000 colours, and an eye estimated from 2,000 answers."""
-    from prism import school
+    from prism import method
     from prism.classify import hue_of
     from prism.spectrum import lightness_to_lrv
     from prism.training import walls
@@ -23,7 +23,7 @@ def main(lab: np.ndarray) -> None:
     from prism.training.showing import showing
     from prism.training.walls import make
 
-    wall = school.load()
+    wall = method.load()
     pool = Pool.of(lab, lightness_to_lrv(lab[:, 0]), np.full(len(lab), 0.3), np.arange(len(lab)) % 7, wall)
     _ = pool.neutrals, pool.whites, pool.named, pool.clean
 

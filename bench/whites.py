@@ -11,13 +11,13 @@ WHITES, ROOMS, ROWS = 200, 12, 50_000
 
 def of_a_home() -> None:
     """200 whites ranked for each of 12 rooms, and the home's white solved with its one exception."""
-    from prism import school
+    from prism import method
     from prism.reading import read_all
     from prism.stimulus import from_lab
     from prism.whites import home
     from prism.whites.ranking import rank
 
-    wall, rng = school.load(), np.random.default_rng(12)
+    wall, rng = method.load(), np.random.default_rng(12)
     whites = read_all([from_lab(lab) for lab in rng.normal([93, -0.4, 3], [2.0, 0.8, 2.5], (WHITES, 3))], wall)
     walls = read_all([from_lab(lab) for lab in rng.normal([72, 0, 4], [12, 3, 5], (ROOMS, 3))], wall)
     keys = [f"w{i:03}" for i in range(WHITES)]
@@ -60,15 +60,15 @@ def of_a_home() -> None:
 
 def of_schemes(lab: np.ndarray) -> None:
     """Six schemes, two subjects in three characters, from 50,000 colours; against reading every colour for each."""
-    from prism import school
+    from prism import method
+    from prism.method.checks import CHARACTERS
     from prism.palette.pool import Pool
     from prism.palette.scheme import CARRIED, scheme
     from prism.reading import read_all
-    from prism.school.checks import CHARACTERS
     from prism.spectrum import lightness_to_lrv
     from prism.stimulus import from_lab
 
-    wall = school.load()
+    wall = method.load()
     lrv = lightness_to_lrv(lab[:, 0])
     keys = [f"c{i:05}" for i in range(len(lab))]
     subjects = read_all([from_lab(one) for one in ((72, -2, 4), (55, 3, 9))], wall)
@@ -90,14 +90,14 @@ def of_a_swap() -> None:
 
     from django.test import Client
 
-    from reviews.bench import Bench
+    from reviews.context import ReviewContext
     from reviews.models import Review
     from reviews.steps.palette.schemes import Schemes
 
     client = Client()
     review = Review.objects.filter(colour__code="H16.3").latest("pk")
     client.force_login(review.owner, backend="django.contrib.auth.backends.ModelBackend")
-    at = Schemes(Bench(review), {})
+    at = Schemes(ReviewContext(review), {})
     middle = at.scheme.at("middle")
     rows = [at.bench.decks.id_of(row) for row in (middle.row, *middle.runners_up)]
     accents = [at.bench.decks.id_of(row) for row in at.scheme.at("accent").runners_up]

@@ -10,11 +10,11 @@ from django.db.models import Model, QuerySet
 
 from decks import queries
 from decks.catalogue import catalogue
-from decks.models import Colour, Earlier, Valued
+from decks.models import Colour, Valued, ValueRevision
+from methods import queries as method_queries
 from people.queries import team
 from prism import messages, naming, reading, trust, words
 from prism.difference import delta_e
-from schools import queries as school_queries
 from web import clocks
 
 
@@ -36,8 +36,8 @@ class Card:
     def __init__(self, colour: Colour, user: User) -> None:
         self.colour = colour
         self._user = user
-        self._school = school_queries.usual(user)
-        self.reading = reading.read(colour.stimulus, self._school)
+        self._method = method_queries.usual(user)
+        self.reading = reading.read(colour.stimulus, self._method)
 
     @property
     def says(self) -> str:
@@ -52,7 +52,7 @@ class Card:
         if promises:
             said.append(words.name_check(self.colour.name, promises, self.reading))
         if self.colour.lrv_stated is not None:
-            said.append(words.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._school)))
+            said.append(words.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._method)))
         return said
 
     @property
@@ -64,8 +64,8 @@ class Card:
     @cached_property
     def twins(self) -> str:
         """The colours of the decks that are the same to the eye or nearly."""
-        found = queries.twins(catalogue(self._user), self.colour.stimulus, self._school, self.colour.pk)
-        return words.twins([(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._school)
+        found = queries.twins(catalogue(self._user), self.colour.stimulus, self._method, self.colour.pk)
+        return words.twins([(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._method)
 
     @cached_property
     def values(self) -> list[Value]:
@@ -75,20 +75,20 @@ class Card:
     def _value(self, one: Valued) -> Value:
         stimulus = one.stimulus
         apart = float(delta_e(stimulus.lab_array, self.colour.stimulus.lab_array))
-        earlier = isinstance(one, Earlier)
+        earlier = isinstance(one, ValueRevision)
         return Value(
             one,
             words.number(stimulus.lrv),
             messages.lab_text(stimulus.lab, 2),
             words.source(
                 stimulus.provenance,
-                self._school.doubt(stimulus),
+                self._method.doubt(stimulus),
                 stimulus.given,
                 stimulus.specular or "",
             ),
             words.number(apart) if earlier else "",
             words.stood_until(clocks.day(one.replaced), one.reason, str(one.by or ""))
-            if isinstance(one, Earlier)
+            if isinstance(one, ValueRevision)
             else words.WORKING_VALUE,
         )
 

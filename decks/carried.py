@@ -7,7 +7,7 @@ from typing import Any
 from django.contrib.auth.models import User
 
 from decks import queries, services
-from decks.models import Colour, Earlier, Maker
+from decks.models import Colour, Maker, ValueRevision
 
 FIELDS = (*services.WRITTEN, "percent")
 MOST_KNOWN = 40
@@ -65,7 +65,7 @@ def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
     made.save()
     for row in held["earlier"]:
         values = {name: row[name] for name in services.WRITTEN}
-        before = Earlier(colour=made, replaced=row["replaced"], reason=row["reason"], by=by, **values)
+        before = ValueRevision(colour=made, replaced=row["replaced"], reason=row["reason"], by=by, **values)
         before.full_clean(exclude=["colour", "by", "by_import"])
         before.save()
     if made.maker:

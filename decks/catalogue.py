@@ -15,7 +15,7 @@ from numpy.typing import ArrayLike, NDArray
 
 from decks.models import Colour, Maker
 from people.queries import team
-from prism import school
+from prism import method
 from prism.choosing.deck import Deck, number_strips
 from prism.classify import Classification, classify_many
 from prism.conversion import by_kind
@@ -28,7 +28,7 @@ from prism.stimulus import source_of
 from web.bounded_cache import BoundedCache
 
 MOST_SURVEYS = 3
-"""Schools under which each catalogue is kept classified."""
+"""Methods under which each catalogue is kept classified."""
 MOST_READ = 4_096
 """Readings kept at hand for each catalogue."""
 MOST_WORDS = 6
@@ -100,16 +100,16 @@ class Catalogue:
         """The tree for nearest colours."""
         return Nearest(self.lab)
 
-    def classified(self, chosen: school.School) -> Classification:
-        """Return every colour classified under a school and its painted neutral."""
+    def classified(self, chosen: method.Method) -> Classification:
+        """Return every colour classified under a method and its painted neutral."""
         doubts = self._doubt(chosen), self._lightness_doubt(chosen)
         return self._surveys.get(
             chosen, lambda: classify_many(self.lab, self.lrv, doubts[0], chosen, lightness=doubts[1])
         )
 
     @cached_property
-    def _surveys(self) -> BoundedCache[school.School, Classification]:
-        """The surveys made last, by school."""
+    def _surveys(self) -> BoundedCache[method.Method, Classification]:
+        """The surveys made last, by method."""
         return BoundedCache(MOST_SURVEYS)
 
     @cached_property
@@ -118,12 +118,12 @@ class Catalogue:
         kinds = sorted(set(self.provenance))
         return kinds, np.array([kinds.index(key) for key in self.provenance], dtype=np.intp)
 
-    def _doubt(self, chosen: school.School) -> NDArray[np.float64]:
-        """Return what a school holds each row to be unsure by, ΔE00, (n,)."""
+    def _doubt(self, chosen: method.Method) -> NDArray[np.float64]:
+        """Return what a method holds each row to be unsure by, ΔE00, (n,)."""
         return by_kind(chosen.doubts, *self._kinds, self.lab)
 
-    def _lightness_doubt(self, chosen: school.School) -> NDArray[np.float64]:
-        """Return what a school holds the lightness of each row to be unsure by, ΔE00, (n,)."""
+    def _lightness_doubt(self, chosen: method.Method) -> NDArray[np.float64]:
+        """Return what a method holds the lightness of each row to be unsure by, ΔE00, (n,)."""
         return by_kind(chosen.lightness_doubts, *self._kinds, self.lab)
 
     @cached_property
@@ -143,7 +143,7 @@ class Catalogue:
         return called
 
     @cached_property
-    def _read(self) -> BoundedCache[tuple[int, school.School, WorkingNeutral], Reading]:
+    def _read(self) -> BoundedCache[tuple[int, method.Method, WorkingNeutral], Reading]:
         """The readings of rows that were held up before."""
         return BoundedCache(MOST_READ)
 
@@ -152,16 +152,16 @@ class Catalogue:
         """The colours as the core chooses from them, by the uncertainties they have."""
         return BoundedCache(MOST_SURVEYS)
 
-    def deck(self, chosen: school.School) -> Deck:
-        """Return the colours as the core chooses from them, with the uncertainties of a school."""
+    def deck(self, chosen: method.Method) -> Deck:
+        """Return the colours as the core chooses from them, with the uncertainties of a method."""
         key = tuple(sorted(chosen.uncertainty.items()))
         sources, rows = self._sources
         return self._decks.get(key, lambda: Deck(self.lab, self.lrv, self._doubt(chosen), self.strips, rows, sources))
 
     def readings(
-        self, rows: Sequence[int] | NDArray[np.intp], chosen: school.School, neutral: WorkingNeutral | None = None
+        self, rows: Sequence[int] | NDArray[np.intp], chosen: method.Method, neutral: WorkingNeutral | None = None
     ) -> list[Reading]:
-        """Return the readings of some rows under a school; `neutral` defaults to the school's painted neutral."""
+        """Return the readings of some rows under a method; `neutral` defaults to the method's painted neutral."""
         basis = chosen, neutral or chosen.neutral
         keys = [(int(row), *basis) for row in rows]
         known = self._read.some(keys)
@@ -208,9 +208,9 @@ class Catalogue:
         """The rows in the order of their ids."""
         return np.argsort(self.ids, kind="stable")
 
-    def select(self, wanted: Wanted, chosen: school.School | None = None) -> NDArray[np.intp]:
-        """Return the rows that fit, as a school or else the default one reads them, in the order asked for."""
-        chosen = chosen or school.load()
+    def select(self, wanted: Wanted, chosen: method.Method | None = None) -> NDArray[np.intp]:
+        """Return the rows that fit, as a method or else the default one reads them, in the order asked for."""
+        chosen = chosen or method.load()
         found = self.classified(chosen)
         keep = np.ones(len(self.ids), dtype=bool)
         if wanted.lrv_low is not None:
@@ -260,7 +260,7 @@ class Catalogue:
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
 
 
-def family_words(chosen: school.School) -> list[str]:
+def family_words(chosen: method.Method) -> list[str]:
     """Return every family a colour can belong to, neutrals first, words that count as a hue last."""
     rules = chosen.families
     hues = chosen.hue_family.words

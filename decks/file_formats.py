@@ -11,8 +11,8 @@ from decks.models import Colour, Import
 from prism import messages, words
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
 from prism.formats.deck import DeckFile, DeckFileError, Entry, Tell
+from prism.method import Method
 from prism.reading import read_all
-from prism.school import School
 from prism.spectrum import BANDS
 from prism.stimulus import Specular
 
@@ -169,8 +169,8 @@ def head(waiting: Import) -> list[list[str]]:
         return list(islice(filled, 4))
 
 
-def entries_of(colours: Iterable[Colour], chosen: School) -> Iterator[Entry]:
-    """Yield colours as entries of a file, with what they read as under a school."""
+def entries_of(colours: Iterable[Colour], chosen: Method) -> Iterator[Entry]:
+    """Yield colours as entries of a file, with what they read as under a method."""
     several = iter(colours)
     while some := list(islice(several, AT_A_TIME)):
         readings = read_all([colour.stimulus for colour in some], chosen)

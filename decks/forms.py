@@ -10,8 +10,8 @@ from django.contrib.auth.models import User
 from decks.catalogue import SORTS, Wanted, family_words, makers_for
 from decks.models import Colour
 from decks.queries import sets_of
+from methods import queries as method_queries
 from prism import messages, words
-from schools import queries as school_queries
 from web.forms import NumberField, laid_out, plain
 
 
@@ -80,7 +80,7 @@ class FilterForm(forms.Form):
 
     def __init__(self, data: Any, user: User) -> None:
         super().__init__(data.dict() | {"sort": data.get("sort") or "code"}, auto_id="%s")
-        chosen = self.school = school_queries.usual(user)
+        chosen = self.method = method_queries.usual(user)
         undertones = [("none", words.NO_UNDERTONE), *((word, word) for word in chosen.undertone.words)]
         makers = [(str(maker.pk), maker.name) for maker in makers_for(user).order_by("name")]
         for name, choices in (

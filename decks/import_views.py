@@ -10,19 +10,19 @@ from django.urls import reverse
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 from django_htmx.http import HttpResponseClientRedirect
 
+from background_jobs import services as background_jobs
+from background_jobs.models import Work
 from decks import file_formats, files, work
 from decks.forms import ImportForm
 from decks.models import Import
 from decks.preview import FilePreview, cells_typed, columns_named
-from people.gate import changes, changes_by_post
+from people.gate import require_editor, require_editor_to_post
 from people.queries import team
 from prism import messages, words
 from prism.formats import deck
 from prism.formats.deck import DeckFileError
 from web.http import StudioRequest
 from web.uploads import say_too_large
-from works import services as works
-from works.models import Work
 
 LONG_UNDO = 3_000
 """Colours beyond which taking them back takes long enough to be done by the queue."""
@@ -39,7 +39,7 @@ def _import(request: StudioRequest, pk: int) -> Import:
 
 
 @require_http_methods(["GET", "POST"])
-@changes_by_post
+@require_editor_to_post
 def bring_in(request: StudioRequest) -> HttpResponse:
     """Take a file of a deck, to be looked at before anything is written."""
     form = ImportForm(request.POST or None, request.FILES or None)
@@ -59,7 +59,7 @@ def bring_in(request: StudioRequest) -> HttpResponse:
 
 
 @require_http_methods(["GET", "POST"])
-@changes_by_post
+@require_editor_to_post
 def preview(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what a file would do to its deck, or how far it is; a POST names the columns of a table by hand."""
     waiting = _import(request, pk)
@@ -78,7 +78,7 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def mend(request: StudioRequest, pk: int, line: int) -> HttpResponse:
     """Take what a person typed for a line of a waiting file instead of what stands there, or the file's own again."""
     waiting = get_object_or_404(_imports(request), pk=pk, state=Import.State.WAITING)
@@ -98,7 +98,7 @@ def looked(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def apply(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring the next part of the file in; the page asks again until all of it is."""
     try:
@@ -123,7 +123,7 @@ def _over(request: StudioRequest) -> HttpResponse:
 def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
     template = "decks/how_far.html" if request.htmx else "decks/coming_in.html"
     out = running.state == Import.State.UNDOING
-    by_itself = works.in_hand(work.IMPORT, file=running.pk)
+    by_itself = background_jobs.in_hand(work.IMPORT, file=running.pk)
     how_far = words.going_out(running.file_name) if out else words.coming_in(running.done, running.total)
     context = {"running": running, "how_far": how_far, "out": out, "by_itself": by_itself}
     return render(request, template, context)
@@ -131,11 +131,11 @@ def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
 
 def hand_over(request: StudioRequest, kind: str, held: Import) -> Work:
     """Have the rest of a long file done by the queue, so that it goes on when its person leaves the page."""
-    return works.begin(request.user, kind, words.file_work(held.file_name), file=held.pk)
+    return background_jobs.begin(request.user, kind, words.file_work(held.file_name), file=held.pk)
 
 
 @require_POST
-@changes
+@require_editor
 def undo(request: StudioRequest, pk: int) -> HttpResponse:
     """Take an import back, also one that is only half in; a long one by the queue."""
     held = _import(request, pk)
@@ -146,7 +146,7 @@ def undo(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def cancel(request: StudioRequest, pk: int) -> HttpResponse:
     """Forget a file that was not brought in, or stop one that is coming in: nothing of it is left."""
     under_way = _imports(request).filter(pk=pk, state__in=files.UNDER_WAY).first()

@@ -10,7 +10,7 @@ from django.db import models
 from django.db.models import Case, Q, Value, When
 from django.utils import timezone
 
-from prism import school, words
+from prism import method, words
 from prism.stimulus import Specular, Stimulus
 from prism.tint.recipe import Recipe
 
@@ -59,8 +59,8 @@ class ColourSet(models.Model):
 class Import(models.Model):
     """A file being brought into a deck, in parts: kept until all of it is in.
 
-    What it added knows it as `brought_in`, what it changed as `Earlier.by_import`; that is enough to take it back as
-    one act, also when only a part of it is in. `total` counts the sound colours of the file and `done` those
+    What it added knows it as `brought_in`, what it changed as `ValueRevision.by_import`; that is enough to take it
+    back as one act, also when only a part of it is in. `total` counts the sound colours of the file and `done` those
     that are in, whether they were new, changed or the same.
     """
 
@@ -156,7 +156,7 @@ class Valued(models.Model):
     @property
     def source(self) -> str:
         """Where the numbers came from and how sure they are, in words."""
-        return words.provenance(self.provenance, school.load().doubt(self.stimulus))
+        return words.provenance(self.provenance, method.load().doubt(self.stimulus))
 
     @property
     def recipe(self) -> Recipe | None:
@@ -218,7 +218,7 @@ class Colour(Valued):
         return min(later, key=lambda earlier: (earlier.replaced, earlier.pk), default=self)
 
 
-class Earlier(Valued):
+class ValueRevision(Valued):
     """What a colour was taken to be until better data replaced it: when, by whom and why.
 
     `name`, `strip` and `step` are what an import may change besides the numbers.
@@ -234,6 +234,7 @@ class Earlier(Valued):
     by_import = models.ForeignKey(Import, null=True, blank=True, on_delete=models.SET_NULL, related_name="replaced")
 
     class Meta:
+        db_table = "decks_earlier"
         ordering = ["-replaced", "-id"]
 
     def __str__(self) -> str:

@@ -7,7 +7,7 @@ from typing import Any
 
 from django import forms
 
-from prism import messages, school, words
+from prism import messages, method, words
 from prism.formats import reflectance_csv
 from prism.possible import can_be_paint
 from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
@@ -68,7 +68,7 @@ class HexForm(OwnColourForm):
         """Return the colour of a screen value; a stated LRV that it allows gives it a surer lightness."""
         stimulus = from_hex(data.get("hex", ""))
         stated = data.get("lrv_stated")
-        return with_stated_lrv(stimulus, stated, school.load()) if stated is not None else stimulus
+        return with_stated_lrv(stimulus, stated, method.load()) if stated is not None else stimulus
 
 
 FIGURE = partial(plain, **{"class": "num", "inputmode": "decimal"})
@@ -188,7 +188,7 @@ PROVENANCES = {
 
 def ways() -> list[dict[str, str]]:
     """Return the ways to bring a colour in, the most certain first, with how certain each is."""
-    figures = school.load().uncertainty
+    figures = method.load().uncertainty
     return [
         {
             "source": source,

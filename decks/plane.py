@@ -9,14 +9,14 @@ from numpy.typing import NDArray
 
 from decks.catalogue import Catalogue
 from prism import words
-from prism.school import School
+from prism.method import Method
 
 PLACES = 2
 """Decimals of a* and b* on the plane; a hundredth is far less than can be drawn."""
 
 
-def plane(held: Catalogue, rows: NDArray[np.intp], chosen: School) -> dict[str, Any]:
-    """Return rows of the catalogue as columns, with the rings and sectors of the school they are read under.
+def plane(held: Catalogue, rows: NDArray[np.intp], chosen: Method) -> dict[str, Any]:
+    """Return rows of the catalogue as columns, with the rings and sectors of the method they are read under.
 
     `a`, `b` are distances from the working neutral of each colour's own lightness; `fill` holds six digits a colour.
     """

@@ -14,9 +14,9 @@ from numpy.typing import NDArray
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
 from decks.models import Colour, ColourSet, Maker
 from people.queries import team
-from prism import school, words
+from prism import method, words
 from prism.metamerism import Parting, parting
-from prism.school import School
+from prism.method import Method
 from prism.search import Meant, depth_ranges, temperatures_meant, understand
 from prism.stimulus import Stimulus
 
@@ -72,8 +72,8 @@ class Browsed:
     source: str
 
 
-def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: school.School) -> list[Browsed]:
-    """Return rows of the catalogue as they are listed, read under a school."""
+def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: method.Method) -> list[Browsed]:
+    """Return rows of the catalogue as they are listed, read under a method."""
     readings = held.readings(rows, chosen)
     return [
         Browsed(
@@ -100,7 +100,7 @@ class Twin:
 
 
 def twins(
-    held: Catalogue, stimulus: Stimulus, chosen: school.School, not_this: int | None = None, most: int = 3
+    held: Catalogue, stimulus: Stimulus, chosen: method.Method, not_this: int | None = None, most: int = 3
 ) -> list[Twin]:
     """Return the nearest of a catalogue that are no more than near-identical, nearest first; `not_this` is left out."""
     rows, distance = held.nearest(stimulus.lab, most + 1)
@@ -168,9 +168,9 @@ def by_ids(ids: list[int]) -> dict[int, Colour]:
     return Colour.objects.select_related("maker").in_bulk(ids)
 
 
-def search_meant(user: User, text: str, chosen: School) -> tuple[list[int], Meant]:
+def search_meant(user: User, text: str, chosen: Method) -> tuple[list[int], Meant]:
     """Return ids of colours by what somebody means: those that a colour typed in is nearest to, else those whose name,
-    code or maker holds all that was typed, then those that read so under a school; and how it was understood."""
+    code or maker holds all that was typed, then those that read so under a method; and how it was understood."""
     meant, held = understand(text, chosen), catalogue(user)
     if meant.colour is not None:
         if not len(held.ids):
@@ -185,7 +185,7 @@ def search_meant(user: User, text: str, chosen: School) -> tuple[list[int], Mean
     return found, meant
 
 
-def _that_read_so(held: Catalogue, meant: Meant, chosen: School) -> NDArray[np.intp]:
+def _that_read_so(held: Catalogue, meant: Meant, chosen: Method) -> NDArray[np.intp]:
     low, high = meant.lrv or (0.0, 100.0)
     if meant.depth:
         reach = depth_ranges(chosen)[meant.depth]

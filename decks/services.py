@@ -11,7 +11,7 @@ from django.db import connection, models, transaction
 from django.db.models import RESTRICT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
 from django.utils import timezone
 
-from decks.models import Colour, ColourSet, Earlier, Import, Maker
+from decks.models import Colour, ColourSet, Import, Maker, ValueRevision
 from people.queries import may_change, team
 from prism import words
 from prism.stimulus import Stimulus
@@ -105,14 +105,16 @@ def delete_unused(colours: QuerySet[Colour]) -> int:
 def hand_on(done: Import, ids: Iterable[int]) -> None:
     """Let colours that a file brought in, and a later one changed, be the later one's: it stays whole when the earlier
     one is taken back."""
-    later = Earlier.objects.filter(colour_id__in=list(ids), by_import__state__in=Import.IN).exclude(by_import=done)
-    taken: dict[int, Earlier] = {}
+    later = ValueRevision.objects.filter(colour_id__in=list(ids), by_import__state__in=Import.IN).exclude(
+        by_import=done
+    )
+    taken: dict[int, ValueRevision] = {}
     for one in later.order_by("pk"):
         taken.setdefault(one.colour_id, one)
     for by in {one.by_import_id for one in taken.values()}:
         own = [one for one in taken.values() if one.by_import_id == by]
         Colour.objects.filter(pk__in=[one.colour_id for one in own]).update(brought_in_id=by)
-        Earlier.objects.filter(pk__in=[one.pk for one in own]).delete()
+        ValueRevision.objects.filter(pk__in=[one.pk for one in own]).delete()
 
 
 def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | None = None) -> Colour:
@@ -176,7 +178,7 @@ def _keep_as_earlier(ids: Iterable[int], reason: str, by: User | None, by_import
     """Keep the values that colours have now, with why they give way; in the database, without fetching them."""
     columns = ", ".join(_columns(WRITTEN))
     statement = (
-        f"INSERT INTO {Earlier._meta.db_table} (colour_id, replaced, reason, by_id, by_import_id, {columns}) "
+        f"INSERT INTO {ValueRevision._meta.db_table} (colour_id, replaced, reason, by_id, by_import_id, {columns}) "
         f"SELECT id, %s, %s, %s, %s, {columns} FROM {Colour._meta.db_table} WHERE id = %s"
     )
     now = connection.ops.adapt_datetimefield_value(timezone.now())
@@ -210,7 +212,7 @@ def restore_values(done: Import, reason: str, by: User, most: int) -> int:
 
     One that was replaced again since stays. Where a review was made meanwhile, it is kept that there was another value.
     """
-    later = Earlier.objects.filter(colour=OuterRef("colour"), replaced__gt=OuterRef("replaced"))
+    later = ValueRevision.objects.filter(colour=OuterRef("colour"), replaced__gt=OuterRef("replaced"))
     plain = list(done.replaced.filter(~Exists(later)).values_list("pk", "colour_id", "colour__maker_id")[:most])
     if not plain:
         return 0
@@ -221,20 +223,20 @@ def restore_values(done: Import, reason: str, by: User, most: int) -> int:
     taken = ", ".join(f"{column} = earlier.{column}" for column in _columns(WRITTEN))
     with connection.cursor() as cursor:
         cursor.executemany(
-            f"UPDATE {Colour._meta.db_table} SET {taken} FROM {Earlier._meta.db_table} AS earlier "
+            f"UPDATE {Colour._meta.db_table} SET {taken} FROM {ValueRevision._meta.db_table} AS earlier "
             f"WHERE earlier.id = %s AND {Colour._meta.db_table}.id = earlier.colour_id",
             [(pk,) for pk, _, _ in plain],
         )
-    Earlier.objects.filter(pk__in=[pk for pk, colour, _ in plain if colour not in kept]).delete()
+    ValueRevision.objects.filter(pk__in=[pk for pk, colour, _ in plain if colour not in kept]).delete()
     touch({maker for _, _, maker in plain})
     return len(plain)
 
 
-def _values(colour: Colour | Earlier) -> dict[str, Any]:
+def _values(colour: Colour | ValueRevision) -> dict[str, Any]:
     return {name: getattr(colour, name) for name in WRITTEN}
 
 
-def put_back(earlier: Earlier, by: User) -> None:
+def put_back(earlier: ValueRevision, by: User) -> None:
     """Make an earlier value the working value again; the one it replaces is kept in turn."""
     values = {name: getattr(earlier, name) for name in NUMBERS}
     replace_values([(earlier.colour, values)], words.put_back(f"{earlier.replaced:%d %b %Y}"), by)
@@ -304,7 +306,7 @@ def load_deck(entries: Iterable[DeckColour], owner: User | None = None) -> int:
     for row in stale:
         row.pk = known[row.maker_id, row.code]
     Colour.objects.bulk_create(fresh, batch_size=500)
-    improved = set(Earlier.objects.filter(colour__in=stale).values_list("colour_id", flat=True))
+    improved = set(ValueRevision.objects.filter(colour__in=stale).values_list("colour_id", flat=True))
     update((row.pk, _values(row)) for row in stale if row.pk not in improved)
     touch(maker.pk for maker in makers.values())
     return len(rows)

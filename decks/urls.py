@@ -25,5 +25,5 @@ urlpatterns = [
     path("import/<int:pk>/apply/", import_views.apply, name="deck-apply"),
     path("import/<int:pk>/undo/", import_views.undo, name="deck-undo"),
     path("import/<int:pk>/cancel/", import_views.cancel, name="deck-cancel"),
-    path("if/<int:pk>/", views.school_preview, name="school-preview"),
+    path("if/<int:pk>/", views.method_preview, name="method-preview"),
 ]

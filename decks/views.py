@@ -14,15 +14,15 @@ from decks import file_formats, queries, services
 from decks.card import Card
 from decks.catalogue import catalogue
 from decks.forms import FilterForm, KeepForm, NameForm
+from decks.method_preview import MethodPreview
 from decks.models import Colour
 from decks.plane import plane
-from decks.school_preview import SchoolPreview
+from methods import queries as method_queries
+from methods.forms import MethodForm
 from people import security_log
-from people.gate import changes
+from people.gate import require_editor
 from people.queries import may_change
 from prism import words
-from schools import queries as school_queries
-from schools.forms import SchoolForm
 from web import undo
 from web.http import StudioRequest, gathered, whole_number
 
@@ -38,10 +38,10 @@ def browse(request: StudioRequest) -> HttpResponse:
     """Show the decks, filtered and sorted."""
     form = FilterForm(request.GET, request.user)
     held = catalogue(request.user)
-    rows = held.select(form.wanted(), form.school)
+    rows = held.select(form.wanted(), form.method)
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
-    context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.school)}
+    context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.method)}
     context |= {
         "tally": words.tally(len(rows), len(held.ids)),
         "formats": file_formats.FORMATS,
@@ -57,7 +57,7 @@ def browse(request: StudioRequest) -> HttpResponse:
 def plane_data(request: StudioRequest) -> JsonResponse:
     """Give the colours that are filtered for as points of the undertone plane."""
     held, form = catalogue(request.user), FilterForm(request.GET, request.user)
-    return JsonResponse(plane(held, held.select(form.wanted(), form.school), form.school))
+    return JsonResponse(plane(held, held.select(form.wanted(), form.method), form.method))
 
 
 @require_safe
@@ -74,9 +74,9 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     if kind is None:
         raise Http404
     held, form = catalogue(request.user), FilterForm(request.GET, request.user)
-    rows = held.select(form.wanted(), form.school)
+    rows = held.select(form.wanted(), form.method)
     spectra = held.has_spectrum[rows]
-    entries = file_formats.entries_of(queries.one_after_another(held.ids[rows].tolist()), form.school)
+    entries = file_formats.entries_of(queries.one_after_another(held.ids[rows].tolist()), form.method)
     pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))
     response = StreamingHttpResponse(gathered(pieces), content_type=kind.mime)
     response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
@@ -92,7 +92,7 @@ def card(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def put_back(request: StudioRequest, pk: int, earlier: int) -> HttpResponse:
     """Make an earlier value of a colour the working value again."""
     colour = get_object_or_404(queries.visible_to(request.user), pk=pk)
@@ -178,11 +178,11 @@ def leave_out(request: StudioRequest, pk: int, colour: int) -> HttpResponse:
 
 
 @require_POST
-def school_preview(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show which colours of the decks would change their answer if a school were edited so."""
-    found = get_object_or_404(school_queries.own(request.user), pk=pk)
-    form = SchoolForm(found.table, request.POST)
+def method_preview(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show which colours of the decks would change their answer if a method were edited so."""
+    found = get_object_or_404(method_queries.own(request.user), pk=pk)
+    form = MethodForm(found.table, request.POST)
     if not form.is_valid():
-        return render(request, "decks/school_preview.html", {"form": form}, status=422)
-    preview = SchoolPreview(request.user, found.school, form.school)
-    return render(request, "decks/school_preview.html", {"preview": preview})
+        return render(request, "decks/method_preview.html", {"form": form}, status=422)
+    preview = MethodPreview(request.user, found.method, form.method)
+    return render(request, "decks/method_preview.html", {"preview": preview})

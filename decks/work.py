@@ -7,12 +7,12 @@ from typing import Any
 
 from django.contrib.auth.models import User
 
+from background_jobs.doing import Progress, Result, Stopped, WorkError
 from decks import files
 from decks.models import Import
 from people.queries import team
 from prism import words
 from prism.formats.deck import DeckFileError
-from works.doing import Progress, Result, Stopped, WorkError
 
 IMPORT, UNDO = "deck-import", "deck-undo"
 

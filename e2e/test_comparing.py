@@ -1,4 +1,4 @@
-"""The wall in the browser: looking before the product speaks, swapping and pinning, wishes, schools, blind by keys."""
+"""The wall in the browser: looking before the product speaks, swapping and pinning, wishes, methods, blind by keys."""
 
 from e2e.browser import PHONE, WIDE, BrowserTest, Keys, resize
 from reviews.models import Board, Observation, Review
@@ -134,11 +134,11 @@ class Comparing(BrowserTest):
         self.wait(lambda: "'cosier' is not understood" in self.text("#ask-error"))
         self.assertEqual(self.find("#ask").get_attribute("value"), "cosier")
 
-    def test_a_school_of_ones_own_changes_the_answer_and_is_kept(self):
+    def test_a_method_of_ones_own_changes_the_answer_and_is_kept(self):
         self.open("/methods/")
-        self.assert_accessible("schools")
+        self.assert_accessible("methods")
         self.click("section:nth-of-type(1) form button")
-        self.wait(lambda: self.find(".school"))
+        self.wait(lambda: self.find(".method"))
         self.wait(lambda: "None of 4,010" in self.text("#changes"))
         title = self.find("[name=title]")
         title.clear()
@@ -151,7 +151,7 @@ class Comparing(BrowserTest):
         resize(self.browser, *PHONE)
         self.assert_accessible("a method on a phone")
         resize(self.browser, *WIDE)
-        self.click(".school .strong")
+        self.click(".method .strong")
         self.wait(lambda: "Saved" in self.text(".notices"))
         self.open(f"/reviews/{self.review().pk}/reading/")
         self.assertIn("with a clear blue undertone", self.text(".finding-line"))

@@ -34,10 +34,10 @@ WRONG = {
 
 class Screens(BrowserTest):
     def test_screens_that_are_made_on_the_way(self):
-        """A school that is edited, a file looked at, a wall of training, a viewing, what a client sees, the door."""
+        """A method that is edited, a file looked at, a wall of training, a viewing, what a client sees, the door."""
         self.open("/methods/")
         self.leave("form[action*=copy] button")
-        school = self.browser.current_url
+        method = self.browser.current_url
         self.open("/training/")
         self.find("[name=looked]").click()
         self.leave("form[action$='/training/begin/'] button")
@@ -55,7 +55,7 @@ class Screens(BrowserTest):
             self.open("/colours/import/")
             self.find("#id_file").send_keys(deck.name)
             self.leave("form[data-drop-deck] .strong")
-        made = (school, wall, viewing, shared, self.browser.current_url)
+        made = (method, wall, viewing, shared, self.browser.current_url)
         self.walk(WIDE, screens=made)
         self.walk(TWICE, screens=made)
         self.walk(PHONE, screens=made)

@@ -16,19 +16,19 @@ for (const kind of ['dragover', 'drop'])
 class Tasks(BrowserTest):
     def setUp(self):
         super().setUp()
-        self.acts = 0
+        self.actions = 0
 
     def hit(self, css):
-        self.acts += 1
+        self.actions += 1
         self.find(css).click()
 
     def text_act(self, css, text):
-        self.acts += 1
+        self.actions += 1
         self.find(css).send_keys(text)
 
     def tap(self, *keys):
         for key in keys:
-            self.acts += 1
+            self.actions += 1
             self.press(key)
 
     def step(self, digit, name):
@@ -38,7 +38,7 @@ class Tasks(BrowserTest):
 
     def took(self, task):
         stated = {row["task"]: int(row["now"]) for row in ROW.finditer(TABLE.read_text())}
-        self.assertLessEqual(self.acts, stated[task], task)
+        self.assertLessEqual(self.actions, stated[task], task)
 
     def test_a_colour_by_its_code(self):
         self.open("/")
@@ -103,7 +103,7 @@ class Tasks(BrowserTest):
         for digit, step, task in (
             ("4", "light", "see the wall as it is lit in the room"), ("6", "whites", "know which white"),
         ):  # fmt: skip
-            self.acts = 0
+            self.actions = 0
             self.step(digit, step)
             self.took(task)
 
@@ -116,13 +116,13 @@ class Tasks(BrowserTest):
         # in the room
         resize(self.browser, *PHONE)
         self.open("/")
-        self.acts = 0
+        self.actions = 0
         self.hit("header a[href='/viewings/']")
         self.wait(lambda: self.all(".slot a"))
         self.hit(".slot a")
         self.wait(lambda: self.all("#viewing-form"))
         for scale in ("warmth", "depth"):
-            self.acts += 1
+            self.actions += 1
             css = f"#viewing-form [name='{scale}'][value='1']"
             self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
         self.hit("#viewing-form [value=yes]")
@@ -131,7 +131,7 @@ class Tasks(BrowserTest):
         resize(self.browser, *WIDE)
         self.open("/reviews/8/reading/")
         self.settled()
-        self.acts = 0
+        self.actions = 0
         self.step("8", "samples")
         self.hit(".parts a[href*='decide']")
         self.wait(lambda: self.all(".decide-form"))
@@ -156,7 +156,7 @@ class Tasks(BrowserTest):
         self.open("/")
         self.hit("header a[href='/colours/']")
         self.wait(lambda: self.all("form[data-drop-deck]"))
-        self.acts += 1
+        self.actions += 1
         self.browser.execute_script(DROP, "tide_tables.csv", "code,name,L*,a*,b*\nA1,Fog Bell,80,-1,2.5\n")
         self.wait(lambda: "1 to add" in self.text("h1"))
         self.hit("form[action$='/apply/'] .strong")

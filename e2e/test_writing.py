@@ -1,10 +1,10 @@
-"""Writing that must not be lost: two tabs, a sign-in that ends; a school's boundary moved by keys; the words."""
+"""Writing that must not be lost: two tabs, a sign-in that ends; a method's boundary moved by keys; the words."""
 
 from django.contrib.sessions.models import Session
 
 from e2e.browser import PHONE, BrowserTest, Keys, resize
+from methods.models import OwnMethod
 from reviews.models import Review
-from schools.models import OwnSchool
 
 
 class Writing(BrowserTest):
@@ -89,8 +89,8 @@ class Boundaries(BrowserTest):
         self.assertNotEqual(before, after)
         self.assertEqual(self.browser.execute_script("return document.activeElement.getAttribute('role')"), "slider")
         name = self.find(edges).get_attribute("name")
-        self.leave(".school-changes button.strong")
+        self.leave(".method-changes button.strong")
         self.assertEqual(self.find(f"[name='{name}']").get_attribute("value"), after)
         self.assertIn(before.split(",")[0], self.text(f"[name='{name}'] + .was"))
-        self.assertEqual(OwnSchool.objects.count(), 1)
+        self.assertEqual(OwnMethod.objects.count(), 1)
         self.assert_accessible("a method")

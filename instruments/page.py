@@ -8,8 +8,8 @@ from functools import cached_property
 from instruments import queries
 from instruments.models import Session, Shot
 from instruments.queries import Sitting
+from methods import queries as method_queries
 from prism import messages, reader, screen, words
-from schools import queries as school_queries
 
 ENOUGH = 3
 """Readings after which keeping is the next thing to do."""
@@ -81,7 +81,7 @@ class SessionPage:
         found = self.sitting.from_formula
         if found is None:
             return ""
-        chosen = school_queries.usual(self.session.owner)
+        chosen = method_queries.usual(self.session.owner)
         said = words.from_its_formula(found[0], chosen)
         return f"{said} {words.batches_apart(found[1], chosen)}" if found[1] is not None else said
 

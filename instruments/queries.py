@@ -14,6 +14,7 @@ from django.utils.module_loading import import_string
 from decks.catalogue import catalogue
 from decks.models import Colour
 from instruments.models import Session, Shot
+from methods import queries as method_queries
 from people.queries import team
 from prism import reader, words
 from prism.difference import delta_e
@@ -21,7 +22,6 @@ from prism.reader import Driver, Thing
 from prism.spectrum import Array, to_lab, to_lrv
 from prism.tint.recipe import Recipe
 from reviews.models import Review
-from schools import queries as school_queries
 from tinting import queries as tinting_queries
 from tinting.models import Batch
 
@@ -146,7 +146,7 @@ class Sitting:
         card = self.session.card
         if self.together is None or card is None:
             return None
-        chosen = school_queries.usual(self.session.owner)
+        chosen = method_queries.usual(self.session.owner)
         of_mean = max(chosen.uncertainty[provenance(self.kept_count)], self.together.uncertainty)
         doubt = chosen.doubt(card.stimulus), of_mean
         apart = float(delta_e(card.stimulus.lab_array, to_lab(self.together.mean)))

@@ -10,7 +10,7 @@ from instruments import services
 from instruments.forms import CardForm, KeepForm, StartForm
 from instruments.models import Session
 from instruments.page import SessionPage
-from people.gate import changes
+from people.gate import require_editor
 from people.queries import team
 from prism.reader import ReaderError, Setting
 from reviews import services as review_services
@@ -99,7 +99,7 @@ def card(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def improve(request: StudioRequest, pk: int) -> HttpResponse:
     """Make the mean the working value of the colour whose code stands on the can."""
     found = _session(request, pk)

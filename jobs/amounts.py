@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from jobs.contents import stimulus_of
 from jobs.models import Element, Job, Room
 from prism.light.room import WALLS
+from prism.method import Method
 from prism.painting import amounts
 from prism.painting.areas import Areas, areas
-from prism.school import School
 from prism.whites import sheen
 
 WET = {Element.Kind.TILE, Element.Kind.CABINETS}
@@ -31,15 +31,15 @@ class Paint:
         return amounts.litres(area, self.coats, self.spreading)
 
 
-def paint_of(job: Job | None, school: School) -> Paint:
-    """Return by what paint is reckoned: as a job has it, or the school."""
+def paint_of(job: Job | None, method: Method) -> Paint:
+    """Return by what paint is reckoned: as a job has it, or the method."""
     coats, spreading = (job.coats, job.spreading) if job else (None, None)
     own = coats is not None or spreading is not None
-    return Paint(coats or school.paint.coats, spreading or school.paint.spreading, own)
+    return Paint(coats or method.paint.coats, spreading or method.paint.spreading, own)
 
 
-def usual_sheen(room: Room, part: str, school: School) -> str:
-    """Return the sheen that a part of a room has at least, by a school."""
+def usual_sheen(room: Room, part: str, method: Method) -> str:
+    """Return the sheen that a part of a room has at least, by a method."""
     wet = any(element.kind in WET for element in room.elements.all())
     surface = {
         "walls": "kitchen and bath walls" if wet else "walls",
@@ -47,7 +47,7 @@ def usual_sheen(room: Room, part: str, school: School) -> str:
         "trim": "trim and sills",
         "doors": "doors",
     }[part]
-    return next(one.least for one in sheen.advice(school) if one.surface == surface)
+    return next(one.least for one in sheen.advice(method) if one.surface == surface)
 
 
 def areas_of(room: Room) -> Areas | None:

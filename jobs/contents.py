@@ -9,10 +9,10 @@ from jobs.lighting import Board, RoomDay
 from jobs.models import Coated, Element, Room
 from prism import words
 from prism.light.materials import library
+from prism.method import Method, load
 from prism.neutral import WorkingNeutral
 from prism.palette.fabric import Fabric, fabric
 from prism.reading import read
-from prism.school import School, load
 from prism.stimulus import Stimulus, from_reflectance
 from prism.whites.ranking import which
 
@@ -46,12 +46,12 @@ def floor_of(room: Room) -> Stimulus | None:
     return _own_colour(floor) if floor else None
 
 
-def fabric_of(element: Element, school: School, neutral: WorkingNeutral) -> Fabric | None:
+def fabric_of(element: Element, method: Method, neutral: WorkingNeutral) -> Fabric | None:
     """Return a fixed element as paints are held against it; None where its colours are not known."""
     parts = parts_of(element)
     if not parts:
         return None
-    readings = [read(colour, school, neutral) for colour, _ in parts]
+    readings = [read(colour, method, neutral) for colour, _ in parts]
     return fabric(element.name, readings, [share for _, share in parts])
 
 
@@ -67,18 +67,18 @@ def element_boards(room: Room) -> list[Board]:
     return [Board(element.name, colour.screen, colour, element.kind) for element, colour in held if colour]
 
 
-def whites_of(room: Room, school: School, neutral: WorkingNeutral) -> list[tuple[str, Stimulus]]:
-    """Return what stays in a room and is white by the school, trim that stays among it: its name and colour."""
+def whites_of(room: Room, method: Method, neutral: WorkingNeutral) -> list[tuple[str, Stimulus]]:
+    """Return what stays in a room and is white by the method, trim that stays among it: its name and colour."""
     held = [(element.name, colour) for element in room.elements.all() if (colour := stimulus_of(element))]
     held += [(one.get_part_display(), one.colour.stimulus) for one in room.finishes.all() if one.stays and one.colour]
-    rows = which([colour.lab for _, colour in held], [colour.lrv for _, colour in held], school, neutral)
+    rows = which([colour.lab for _, colour in held], [colour.lrv for _, colour in held], method, neutral)
     return [held[row] for row in rows]
 
 
 def day_in(
     room: Room,
     paint: Stimulus,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
     query: Mapping[str, str],
     boards: Sequence[Board] = (),
@@ -94,7 +94,7 @@ def day_in(
     return RoomDay(
         lit,
         paint,
-        school,
+        method,
         neutral,
         query,
         boards=boards,

@@ -116,10 +116,10 @@ class DayShown:
 
     @property
     def practice(self) -> str:
-        """What the school's practice says of rooms that look this way."""
+        """What the method's practice says of rooms that look this way."""
         if self.day.facing is Facing.NOWHERE:
             return ""
-        return words.practice_said(self.day.facing, getattr(self.day.school.light, self.day.facing))
+        return words.practice_said(self.day.facing, getattr(self.day.method.light, self.day.facing))
 
     @property
     def deeper(self) -> str:

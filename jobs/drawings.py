@@ -56,7 +56,7 @@ def looking(room: LitRoom, name: str, spots: Sequence[tuple[str, float]]) -> Saf
         y += {"north": 16, "south": 3 - LINE * len(hours)}.get(wall, 4 - LINE * (len(hours) - 1) / 2)
         for i, hour in enumerate(sorted(hours)):
             below = y + LINE * i
-            turn = f"rotate({n(-room.turn)} {n(x)} {n(below)})"
+            turn = f"rotate({n(-room.rotation_deg)} {n(x)} {n(below)})"
             parts.append(f'<g transform="{turn}">{text(x, below, words.clock(hour), "look-hour", end)}</g>')
     body = joined([mark_safe(_turned(room, parts)), _letters()])
     return svg(name, words.looks_text(name, list(spots)), (-106, -108, 212, 216), "plan", body)
@@ -79,7 +79,7 @@ def _turned(room: LitRoom, parts: Sequence[str]) -> str:
         else:
             x = width / 2 if window.wall == "east" else -width / 2
             drawn.append(_rect("glass", x - 3, (room.depth / 2 - high[0]) * scale, 6, (high[0] - low[0]) * scale))
-    return f'<g transform="rotate({n(room.turn)})">{"".join([*drawn, *parts])}</g>'
+    return f'<g transform="rotate({n(room.rotation_deg)})">{"".join([*drawn, *parts])}</g>'
 
 
 def _letters() -> SafeString:
@@ -99,7 +99,7 @@ def _scale(room: LitRoom) -> float:
 
 def sunlit(room: LitRoom, azimuth: float, height: float) -> str:
     """Return the path, in the axes of the plan before it is turned, of where the sun falls on the floor."""
-    angle, up = np.radians(azimuth - room.turn), np.radians(max(height, 0.0))
+    angle, up = np.radians(azimuth - room.rotation_deg), np.radians(max(height, 0.0))
     toward = np.array([np.sin(angle) * np.cos(up), np.cos(angle) * np.cos(up), np.sin(up)])
     scale = _scale(room)
     paths = []

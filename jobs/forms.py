@@ -92,7 +92,9 @@ class RoomForm(SizedForm):
     width = size(*checks.LENGTH, label="West to east", said="width", initial=4.0)
     depth = size(*checks.LENGTH, label="South to north", said="depth", initial=4.0)
     height = size(*checks.HEIGHT, label="Height", said="height", initial=2.5)
-    turn = small_number(-360, 360, label="Turned by", said="turn", required=False, help_text="degrees clockwise")
+    rotation_deg = small_number(
+        -360, 360, label="Turned by", said="turn", required=False, help_text="degrees clockwise"
+    )
     storey = forms.IntegerField(
         label="Storey", min_value=-3, max_value=100, initial=0, widget=plain(inputmode="numeric", **SMALL),
         help_text="0 is the ground",
@@ -142,7 +144,7 @@ class RoomForm(SizedForm):
     def kept(self) -> dict[str, Any]:
         """Return the fields of a room."""
         data = {name: value for name, value in self.cleaned_data.items() if name not in DOORWAYS}
-        return data | {"turn": data["turn"] or 0.0}
+        return data | {"rotation_deg": data["rotation_deg"] or 0.0}
 
 
 class Row(SizedForm):

@@ -49,7 +49,7 @@ class FinishForm(CoatedForm):
 
 
 class PaintForm(Sized, forms.ModelForm):  # type: ignore[type-arg]
-    """How paint is reckoned in a job; empty: as the school has it."""
+    """How paint is reckoned in a job; empty: as the method has it."""
 
     spreading = size(1, 40, "spreading", required=False, label="What paint covers once", said="spreading rate")
 

@@ -16,15 +16,15 @@ from jobs import queries
 from jobs.contents import whites_of
 from jobs.models import Finish, Job, Room, WhiteRule
 from jobs.page import reviews_of
+from methods import queries as method_queries
 from people.names import name_of
 from prism import words
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read
-from prism.school import School
 from prism.stimulus import Stimulus
 from prism.whites import home
 from prism.whites.ranking import White, rank, ways_out, which
-from schools import queries as school_queries
 
 MOST_WHITES = 240
 SUITS = 0.6
@@ -105,25 +105,25 @@ def agreed_of(room: Room) -> tuple[Any, Any] | None:
     return max(held, key=lambda pair: pair[1].made, default=None)
 
 
-def walled(rooms: Sequence[Room], school: School, neutral: WorkingNeutral) -> list[Walled]:
+def walled(rooms: Sequence[Room], method: Method, neutral: WorkingNeutral) -> list[Walled]:
     """Return those of rooms whose walls have a colour."""
     found = []
     for room in rooms:
         wall = wall_of(room)
         if wall is None:
             continue
-        there = tuple(read(colour, school, neutral) for _, colour in whites_of(room, school, neutral))
+        there = tuple(read(colour, method, neutral) for _, colour in whites_of(room, method, neutral))
         trim = finish_of(room, Finish.Part.TRIM)
         stays = trim.colour if trim and trim.stays else None
-        found.append(Walled(room, wall.name, wall.value, read(wall.value, school, neutral), there, stays))
+        found.append(Walled(room, wall.name, wall.value, read(wall.value, method, neutral), there, stays))
     return found
 
 
-def suited(whites: Sequence[Reading], rooms: Sequence[Walled], school: School) -> list[int]:
+def suited(whites: Sequence[Reading], rooms: Sequence[Walled], method: Method) -> list[int]:
     """Return in how many of some rooms each white would do."""
     counts = [0] * len(whites)
     for one in rooms:
-        for white in rank(one.wall, whites, [""] * len(whites), school, there=one.there):
+        for white in rank(one.wall, whites, [""] * len(whites), method, there=one.there):
             counts[white.index] += home.score(white, one.wall.temperature.value) >= SUITS
     return counts
 
@@ -133,7 +133,7 @@ class HomeWhite:
 
     def __init__(self, user: User, job: Job, rooms: Sequence[Room] | None = None) -> None:
         self.job = job
-        self._school = school_queries.usual(user)
+        self._method = method_queries.usual(user)
         self._held = catalogue(user)
         self._rooms = rooms
 
@@ -141,7 +141,7 @@ class HomeWhite:
     def walled(self) -> list[Walled]:
         """The rooms whose walls have a colour."""
         rooms = rooms_of(self.job) if self._rooms is None else self._rooms
-        return walled(rooms, self._school, self._school.neutral)
+        return walled(rooms, self._method, self._method.neutral)
 
     @cached_property
     def rules(self) -> list[WhiteRule]:
@@ -161,16 +161,16 @@ class HomeWhite:
     @cached_property
     def _candidates(self) -> list[tuple[Colour, Reading]]:
         """The whites that are weighed: the lightest of the decks, what stays as trim, and what is set."""
-        held, school = self._held, self._school
-        rows = which(held.lab, held.lrv, school, school.neutral).tolist()
+        held, method = self._held, self._method
+        rows = which(held.lab, held.lrv, method, method.neutral).tolist()
         rows = sorted(rows, key=lambda row: (-held.lrv[row], held.names[row]))[:MOST_WHITES]
-        found = list(zip(held.boards(rows), held.readings(rows, school, school.neutral), strict=True))
+        found = list(zip(held.boards(rows), held.readings(rows, method, method.neutral), strict=True))
         known = {colour.pk for colour, _ in found}
         extra = [one.trim for one in self.walled if one.trim] + ([self.pin.colour] if self.pin else [])
         for colour in extra:
             if colour.pk not in known:
                 known.add(colour.pk)
-                found.append((colour, read(colour.stimulus, school)))
+                found.append((colour, read(colour.stimulus, method)))
         return found
 
     def colour(self, white: int) -> Colour:
@@ -181,7 +181,7 @@ class HomeWhite:
     def _ranked(self) -> list[list[White]]:
         """The whites in rank, room by room."""
         readings = [reading for _, reading in self._candidates]
-        return [rank(one.wall, readings, self._keys, self._school, there=one.there) for one in self.walled]
+        return [rank(one.wall, readings, self._keys, self._method, there=one.there) for one in self.walled]
 
     @cached_property
     def _scores(self) -> Any:
@@ -238,7 +238,7 @@ class HomeWhite:
 
     def _in(self, white: int, room: int) -> White:
         one = self.walled[room]
-        return rank(one.wall, [self._candidates[white][1]], [""], self._school, there=one.there)[0]
+        return rank(one.wall, [self._candidates[white][1]], [""], self._method, there=one.there)[0]
 
     @property
     def said(self) -> list[str]:
@@ -254,7 +254,7 @@ class HomeWhite:
             lines.append(words.home_white(name, len(self.walled), best.told_by))
         weakest = self.walled[best.weakest]
         note = words.white_note(
-            self._in(best.white, best.weakest), self._school.trim_gap, [words.WHITE_THERE] * len(weakest.there)
+            self._in(best.white, best.weakest), self._method.trim_gap, [words.WHITE_THERE] * len(weakest.there)
         )
         lines.append(words.home_weakest(weakest.room.name, best.least, note))
         stays = [one.room.name for one in self.walled if one.trim and one.trim.pk == self.colour(best.white).pk]
@@ -282,7 +282,7 @@ class HomeWhite:
             white = self._in(best, r)
             if not (white.is_near_miss or white.yellows):
                 continue
-            names = [words.stands_there(name) for name, _ in whites_of(one.room, self._school, self._school.neutral)]
+            names = [words.stands_there(name) for name, _ in whites_of(one.room, self._method, self._method.neutral)]
             able = [w for w in self._ranked[r] if self.colour(w.index).pk not in self._forbidden]
             same, apart = ways_out(able, self._keys)
             name = self.colour(best).name

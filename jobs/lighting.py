@@ -35,9 +35,9 @@ from prism.light.room import WALLS, Lamp
 from prism.light.room import Room as LitRoom
 from prism.light.sun import Daylight, daylight
 from prism.light.together import Pairing, pairing
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array, to_lrv
 from prism.stimulus import Stimulus
 from web.bounded_cache import BoundedCache
@@ -149,7 +149,7 @@ class RoomDay:
         self,
         room: LitRoom,
         paint: Stimulus,
-        school: School,
+        method: Method,
         neutral: WorkingNeutral,
         query: Mapping[str, str],
         boards: Sequence[Board] = (),
@@ -157,7 +157,7 @@ class RoomDay:
         used: tuple[float, float] = (0.0, 24.0),
         known: Known | None = None,
     ) -> None:
-        self.room, self.paint, self.school, self.neutral = room, paint, school, neutral
+        self.room, self.paint, self.method, self.neutral = room, paint, method, neutral
         self.asked = Asked.of(query, room)
         self.boards, self.elements = list(boards), list(elements)
         self.used, self.known = used, known or Known()
@@ -179,8 +179,8 @@ class RoomDay:
         """All that what is computed of the paint in the room on that day rests on."""
         room = self.room
         return (
-            room.place, room.size, room.turn, room.storey, room.furnishing, room.windows, room.lamps, room.fixed,
-            room.correction, tuple(sorted(room.surfaces.items())), self.reflectance.tobytes(), self.date,
+            room.place, room.size, room.rotation_deg, room.storey, room.furnishing, room.windows, room.lamps,
+            room.fixed, room.correction, tuple(sorted(room.surfaces.items())), self.reflectance.tobytes(), self.date,
         )  # fmt: skip
 
     @cached_property
@@ -215,16 +215,16 @@ class RoomDay:
 
     def doubts(self, colour: Stimulus) -> Array:
         """Return how unsure it is, at each moment, what a colour reads as, ΔE00 (t,)."""
-        by_day, by_lamp = (doubt(colour, self.school, self.known, lamps) for lamps in (False, True))
+        by_day, by_lamp = (doubt(colour, self.method, self.known, lamps) for lamps in (False, True))
         return np.where(self.day.lamps_on, by_lamp, by_day)
 
     @cached_property
     def readings(self) -> list[Reading]:
         """What may be said of the wall that is looked at, at each moment."""
         basis = self.asked.sky, self.asked.wall, self.known, self.paint.provenance, self.paint.spread
-        key = (self._key, self.school, self.neutral, *basis)
+        key = (self._key, self.method, self.neutral, *basis)
         lab, unsure = self.lab[:, self.wall], self.doubts(self.paint)
-        return _kept_readings.get(key, lambda: readings(lab, unsure, self.school, self.neutral))
+        return _kept_readings.get(key, lambda: readings(lab, unsure, self.method, self.neutral))
 
     @property
     def reading(self) -> Reading:
@@ -234,14 +234,14 @@ class RoomDay:
     @cached_property
     def own(self) -> Reading:
         """The board's reading in daylight."""
-        unsure = self.school.doubt(self.paint)
-        return readings(self.board, unsure, self.school, self.neutral)[0]
+        unsure = self.method.doubt(self.paint)
+        return readings(self.board, unsure, self.method, self.neutral)[0]
 
     @cached_property
     def clean(self) -> Reading:
         """What it reads as beside a clean white in the same light, at the moment that is looked at."""
         lab = self.day.beside_white(self.reflectance)[self.asked.moment, self.wall]
-        return readings(lab, self.doubts(self.paint)[self.asked.moment], self.school, self.neutral)[0]
+        return readings(lab, self.doubts(self.paint)[self.asked.moment], self.method, self.neutral)[0]
 
     @cached_property
     def together(self) -> Array:
@@ -269,8 +269,8 @@ class RoomDay:
     @cached_property
     def counsels(self) -> list[Counsel]:
         """What is to be counselled against, by day and of an evening."""
-        by_day = counsels(self.room, self.means, self.board, self.school, self.neutral)
-        late = of_evening(self.room, self.by_lamps(self.room.lamps), self.board, self.school, self.neutral)
+        by_day = counsels(self.room, self.means, self.board, self.method, self.neutral)
+        late = of_evening(self.room, self.by_lamps(self.room.lamps), self.board, self.method, self.neutral)
         return [*by_day, late] if late else by_day
 
     def by_lamps(self, lamps: tuple[Lamp, ...]) -> Array:
@@ -290,7 +290,7 @@ class RoomDay:
     @cached_property
     def aim(self) -> Aim | None:
         """Which board would read here as this one does in daylight."""
-        return aim(self.board, self.means, self.school, self.neutral)
+        return aim(self.board, self.means, self.method, self.neutral)
 
     def means_of(self, reflectances: Array) -> Array:
         """Return what other paints (k, 31) read as on the walls, (k, 4, 3), at a few moments of the day taken together.
@@ -318,8 +318,8 @@ class RoomDay:
     def under_lamps(self) -> list[tuple[float, Array, Reading]]:
         """What the wall that is looked at reads as under each of the lamps: kelvin, Lab (3,), reading."""
         found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).seen(self.reflectance)
-        unsure = doubt(self.paint, self.school, self.known, lamps=True)
-        each = readings(found[:, self.wall], unsure, self.school, self.neutral)
+        unsure = doubt(self.paint, self.method, self.known, lamps=True)
+        each = readings(found[:, self.wall], unsure, self.method, self.neutral)
         kelvins = [kelvin for kelvin, _ in self.lamp_sets]
         return [(kelvin, found[i, self.wall], each[i]) for i, kelvin in enumerate(kelvins)]
 
@@ -357,8 +357,8 @@ class RoomDay:
     def pair(self, light: Lit, element: int) -> Pairing:
         """Return how the paint stands to an element in a light."""
         both = self.paint, self.elements[element].colour
-        doubts = [doubt(colour, self.school, self.known, light.lamps) for colour in both]
-        return pairing(light.own, light.things[element], (doubts[0], doubts[1]), self.school, self.neutral)
+        doubts = [doubt(colour, self.method, self.known, light.lamps) for colour in both]
+        return pairing(light.own, light.things[element], (doubts[0], doubts[1]), self.method, self.neutral)
 
     @cached_property
     def pairings(self) -> list[tuple[Board, Pairing, Pairing | None]]:
@@ -385,7 +385,7 @@ class RoomDay:
     def floor_effect(self) -> float:
         """By how much the floor makes the walls warmer (cooler, if negative) than a grey one as light would, Lab units
         of warmth, over the middle of the day."""
-        return _kept_floor.get((self._key, self.school, self.neutral), self._floor_effect)
+        return _kept_floor.get((self._key, self.method, self.neutral), self._floor_effect)
 
     def _floor_effect(self) -> float:
         floor = self.room.surfaces.get("floor")
@@ -399,7 +399,7 @@ class RoomDay:
         def warm(room: LitRoom) -> float:
             found = days(room, self.reflectance, self.date, hours, lamps="off")
             seen = np.stack([day.seen(self.reflectance) for day in found])
-            return float(np.median(warmth(seen, self.school, self.neutral)))
+            return float(np.median(warmth(seen, self.method, self.neutral)))
 
         return warm(own) - warm(grey)
 

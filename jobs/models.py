@@ -40,8 +40,8 @@ class Job(models.Model):
     zone = models.CharField(max_length=60, blank=True)
     state = models.CharField(max_length=8, choices=State, default=State.LOOKING)
     notes = models.TextField(blank=True)
-    coats = models.PositiveSmallIntegerField(null=True, blank=True)  # the school's, while nobody says
-    spreading = models.FloatField(null=True, blank=True)  # m² that a litre covers once; the school's likewise
+    coats = models.PositiveSmallIntegerField(null=True, blank=True)  # the method's, while nobody says
+    spreading = models.FloatField(null=True, blank=True)  # m² that a litre covers once; the method's likewise
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(default=timezone.now)
     changed_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
@@ -79,7 +79,7 @@ class Room(models.Model):
     width = models.FloatField(null=True, blank=True)
     depth = models.FloatField(null=True, blank=True)
     height = models.FloatField(null=True, blank=True)
-    turn = models.FloatField(default=0.0)
+    rotation_deg = models.FloatField(default=0.0, db_column="turn")
     storey = models.SmallIntegerField(default=0)
     furnishing = models.CharField(max_length=10, choices=[(key, key) for key in FURNISHINGS], default="bare")
     used_from = models.FloatField(default=7.0)

@@ -19,6 +19,7 @@ from jobs.lighting import SEASONS, SKIES, RoomDay
 from jobs.models import Element, Job, Metered, Room
 from jobs.sheet import RoomSheet
 from jobs.towns import TOWNS
+from methods import queries as method_queries
 from people.names import name_of
 from prism import words
 from prism.light.checks import zones
@@ -27,7 +28,6 @@ from prism.light.room import WALLS
 from prism.light.together import Terms
 from prism.reading import read
 from prism.stimulus import Stimulus, from_lab
-from schools import queries as school_queries
 from web import clocks
 
 
@@ -150,7 +150,7 @@ class RoomPage:
 
     def __init__(self, user: User, room: Room, query: Mapping[str, str]) -> None:
         self.room, self.job, self._user, self.query = room, room.job, user, query
-        self.school = school_queries.usual(user)
+        self.method = method_queries.usual(user)
 
     @cached_property
     def reviews(self) -> list[Any]:
@@ -173,7 +173,7 @@ class RoomPage:
     @cached_property
     def day(self) -> RoomDay | None:
         """The day; None while the light cannot be computed."""
-        return day_in(self.room, self.tried[1], self.school, self.school.neutral, self.query)
+        return day_in(self.room, self.tried[1], self.method, self.method.neutral, self.query)
 
     @cached_property
     def shown(self) -> DayShown | None:
@@ -222,7 +222,7 @@ class RoomPage:
         lines = []
         for element in by_permanence(self.room):
             colour = stimulus_of(element)
-            own = words.headline(read(colour, self.school)) if colour else ""
+            own = words.headline(read(colour, self.method)) if colour else ""
             said = " ".join(pairings.get(element.name, []))
             lines.append(Line(element, colour.screen if colour else "", own, said))
         return lines

@@ -170,7 +170,7 @@ def lit_room(room: Room, painted: bool = True) -> LitRoom | None:
         room.width,
         room.depth,
         room.height,
-        turn=room.turn,
+        rotation_deg=room.rotation_deg,
         windows=tuple(
             Window(w.wall, w.width, w.height, w.sill, w.along, w.outside, w.hides, w.glazing)
             for w in room.windows.all()

@@ -121,7 +121,7 @@ def duplicate(by: User, room: Room) -> Room:
 
 
 def _copied(by: User, room: Room, job: Job, name: str) -> Room:
-    fields = ("width", "depth", "height", "turn", "storey", "furnishing", "used_from", "used_until", "notes")
+    fields = ("width", "depth", "height", "rotation_deg", "storey", "furnishing", "used_from", "used_until", "notes")
     made = Room.objects.create(job=job, name=name, changed_by=by, **{field: getattr(room, field) for field in fields})
     for relation in ("windows", "lamps", "surfaces", "elements", "finishes"):
         for row in getattr(room, relation).all():
@@ -264,11 +264,11 @@ def _rescale(by: User, room: Room) -> None:
 def read_compass(by: User, room: Room) -> float:
     """Read the compass at the wall that is called north, and turn the room by it; return the bearing."""
     driver = import_string(settings.COMPASS_DRIVER)(room.pk, room.readings.count())
-    bearing = float(driver.bearing(room.turn % 360))
-    room.turn = bearing if bearing <= 180 else bearing - 360
+    bearing = float(driver.bearing(room.rotation_deg % 360))
+    room.rotation_deg = bearing if bearing <= 180 else bearing - 360
     room.changed_by, room.updated = by, timezone.now()
     with transaction.atomic():  # with its record; nothing is locked while the compass is read
-        room.save(update_fields=["turn", "changed_by", "updated"])
+        room.save(update_fields=["rotation_deg", "changed_by", "updated"])
     return bearing
 
 
@@ -278,8 +278,8 @@ def bring_in_room(by: User, job: Job, name: str, lit: LitRoom) -> Room:
     taken = set(job.rooms.filter(deleted=None).values_list("name", flat=True))
     room = Room(
         job=job, name=name if name not in taken else words.copy_of_room(name, taken), width=lit.width, depth=lit.depth,
-        height=lit.height, turn=lit.turn, storey=lit.storey, correction=None if lit.correction == 1 else lit.correction,
-        furnishing=lit.furnishing,
+        height=lit.height, rotation_deg=lit.rotation_deg, storey=lit.storey,
+        correction=None if lit.correction == 1 else lit.correction, furnishing=lit.furnishing,
     )  # fmt: skip
 
     def own(what: str, reflectance: Reflectance) -> Colour:

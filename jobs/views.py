@@ -20,7 +20,7 @@ from jobs.models import Finish, Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
 from jobs.sheet import RoomSheet
 from jobs.whole_home import WholeHome
-from people.gate import changes
+from people.gate import require_editor
 from people.models import PAPERS
 from people.queries import membership
 from prism import words
@@ -54,7 +54,7 @@ def _room(request: StudioRequest, pk: int) -> Room:
 
 
 @require_http_methods(["GET", "POST"])
-@changes
+@require_editor
 def new_job(request: StudioRequest) -> HttpResponse:
     """Begin a job, with the rooms of another where one is named."""
     asked = whole_number(request.POST.get("like") or request.GET.get("like"))
@@ -62,7 +62,7 @@ def new_job(request: StudioRequest) -> HttpResponse:
 
 
 @require_http_methods(["GET", "POST"])
-@changes
+@require_editor
 def edit_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Change a job."""
     return _job_sheet(request, _job(request, pk))
@@ -110,7 +110,7 @@ def _home(request: StudioRequest, found: Job, paint: PaintForm | None = None) ->
 
 
 @require_POST
-@changes
+@require_editor
 def paint(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep how paint is reckoned in a job."""
     found = _job(request, pk)
@@ -122,7 +122,7 @@ def paint(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def rule_white(request: StudioRequest, pk: int) -> HttpResponse:
     """Set a white for a home, or rule one out."""
     found = _job(request, pk)
@@ -135,7 +135,7 @@ def rule_white(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def toggle_rule(request: StudioRequest, pk: int, rule: int) -> HttpResponse:
     """Lift what was ruled of a home's white, or put it in force again."""
     found = _job(request, pk)
@@ -148,7 +148,7 @@ def toggle_rule(request: StudioRequest, pk: int, rule: int) -> HttpResponse:
 
 
 @require_http_methods(["GET", "POST"])
-@changes
+@require_editor
 def finishes(request: StudioRequest, pk: int) -> HttpResponse:
     """Decide what the parts of a room are painted with."""
     found = _room(request, pk)
@@ -168,7 +168,7 @@ def finishes(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a job aside, with a way back."""
     found = _job(request, pk)
@@ -178,7 +178,7 @@ def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def restore_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a job back."""
     found = get_object_or_404(queries.of_studio(request.user), pk=pk)
@@ -187,14 +187,14 @@ def restore_job(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_http_methods(["GET", "POST"])
-@changes
+@require_editor
 def new_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Enter a room."""
     return _room_sheet(request, Room(job=_job(request, pk)))
 
 
 @require_http_methods(["GET", "POST"])
-@changes
+@require_editor
 def edit_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Change a room."""
     return _room_sheet(request, _room(request, pk))
@@ -225,14 +225,14 @@ def room(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def copy_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Copy a room, and show the sheet of the copy."""
     return redirect("room-edit", services.duplicate(request.user, _room(request, pk)).pk)
 
 
 @require_POST
-@changes
+@require_editor
 def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a room aside, with a way back."""
     found = _room(request, pk)
@@ -242,7 +242,7 @@ def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def restore_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a room back."""
     found = get_object_or_404(queries.rooms(request.user), pk=pk)
@@ -262,7 +262,7 @@ def export_room(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def bring_in_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep a room from a file."""
     found = _job(request, pk)
@@ -288,7 +288,7 @@ def _deck_colour(request: StudioRequest, code: str) -> Stimulus | None:
 
 
 @require_POST
-@changes
+@require_editor
 def meter(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the light meter or the compass in a room, or keep what another meter said."""
     found = _room(request, pk)
@@ -307,7 +307,7 @@ def meter(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def use_reading(request: StudioRequest, pk: int, reading: int) -> HttpResponse:
     """Let a meter's reading count, or leave it out."""
     found = _room(request, pk)

@@ -13,7 +13,7 @@ from jobs.models import Room
 from prism import words
 from prism.light.claims import Known, doubt
 from prism.light.together import Pairing, Terms, pairing
-from prism.school import School
+from prism.method import Method
 from prism.spectrum import Array
 from prism.stimulus import Stimulus
 
@@ -34,8 +34,8 @@ class Doorway:
 class Walk:
     """The doorways of a home."""
 
-    def __init__(self, rooms: Sequence[Room], school: School) -> None:
-        self.rooms, self.school = rooms, school
+    def __init__(self, rooms: Sequence[Room], method: Method) -> None:
+        self.rooms, self.method = rooms, method
 
     @cached_property
     def _days(self) -> dict[int, Lit]:
@@ -43,7 +43,7 @@ class Walk:
         for room in self.rooms:
             wall = wall_of(room)
             if wall:
-                day = day_in(room, wall.value, self.school, self.school.neutral, {"when": "equinox"}, elements=())
+                day = day_in(room, wall.value, self.method, self.method.neutral, {"when": "equinox"}, elements=())
                 found[room.pk] = (wall.value, wall.name, day)
         return found
 
@@ -68,8 +68,8 @@ class Walk:
         names, said, clash = (one[1], two[1]), [], False
         screens = (one[0].screen, two[0].screen)
         if one[2] is None or two[2] is None:
-            doubts = [self.school.doubt(colour) for colour, _, _ in (one, two)]
-            pair = pairing(one[0].lab_array, two[0].lab_array, (doubts[0], doubts[1]), self.school)
+            doubts = [self.method.doubt(colour) for colour, _, _ in (one, two)]
+            pair = pairing(one[0].lab_array, two[0].lab_array, (doubts[0], doubts[1]), self.method)
             said.append(words.doorway_said(names, pair, "boards"))
             clash = pair.terms is Terms.CLASH
         else:
@@ -90,8 +90,8 @@ class Walk:
 
     def _lit_pair(self, first: Array, second: Array, rooms: tuple[Lit, ...], evening: bool) -> Pairing:
         held = [(colour, day) for colour, _, day in rooms]
-        doubts = [doubt(colour, self.school, day.known if day else Known(), evening) for colour, day in held]
-        return pairing(first, second, (doubts[0], doubts[1]), self.school)
+        doubts = [doubt(colour, self.method, day.known if day else Known(), evening) for colour, day in held]
+        return pairing(first, second, (doubts[0], doubts[1]), self.method)
 
     @property
     def closed_off(self) -> list[str]:

@@ -15,6 +15,8 @@ from jobs.amounts import Paint, areas_of, paint_of, usual_sheen
 from jobs.home_white import HomeWhite, agreed_of, finish_of, rooms_of, wall_of
 from jobs.models import Finish, Job, Room
 from jobs.walk import Walk
+from methods import queries as method_queries
+from methods.rests_on import RestsOn, rests_on
 from prism import words
 from prism.messages.habits import current
 from prism.numbers import is_number, typed_lrv
@@ -25,8 +27,6 @@ from prism.palette.cautions import Site, cautions
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
-from schools import queries as school_queries
-from schools.rests_on import RestsOn, rests_on
 from tinting import queries as tinting_queries
 
 SWITCH = 85.0
@@ -108,7 +108,7 @@ class WholeHome:
 
     def __init__(self, user: User, job: Job, query: Mapping[str, str] | None = None) -> None:
         self.user, self.job, self.query = user, job, query or {}
-        self.school = school_queries.usual(user)
+        self.method = method_queries.usual(user)
 
     @cached_property
     def rooms(self) -> list[Room]:
@@ -123,7 +123,7 @@ class WholeHome:
     @cached_property
     def paint(self) -> Paint:
         """By what paint is reckoned."""
-        return paint_of(self.job, self.school)
+        return paint_of(self.job, self.method)
 
     @property
     def reckoned(self) -> str:
@@ -132,13 +132,13 @@ class WholeHome:
 
     @property
     def rests_on(self) -> list[RestsOn]:
-        """The figures of the school that the sheet rests on."""
-        own = school_queries.table_of(self.user, self.school.key)
+        """The figures of the method that the sheet rests on."""
+        own = method_queries.table_of(self.user, self.method.key)
         paths = (
             "trim.gap", "whites.glare_lrv", "whites.near_miss", "contrast.points", "contrast.large", "contrast.small",
             "contrast.weber", "paint.coats", "paint.spreading",
         )  # fmt: skip
-        return rests_on(self.school, own, paths)
+        return rests_on(self.method, own, paths)
 
     # --- rooms ---
 
@@ -161,14 +161,14 @@ class WholeHome:
         if agreed and by_hand and by_hand.colour and by_hand.colour_id != agreed[1].colour_id:
             remarks.append(words.decided_otherwise(agreed[1].colour.name, by_hand.colour.name))
         walls, trim, doors = (next(one for one in parts if one.part == name) for name in ("walls", "trim", "doors"))
-        if walls.lrv is not None and trim.lrv is not None and abs(trim.lrv - walls.lrv) < self.school.trim_gap:
-            remarks.append(words.edge_lost(trim.name, abs(trim.lrv - walls.lrv), self.school.trim_gap))
-        if doors.lrv is not None and doors.lrv >= self.school.whites.glare_lrv:
+        if walls.lrv is not None and trim.lrv is not None and abs(trim.lrv - walls.lrv) < self.method.trim_gap:
+            remarks.append(words.edge_lost(trim.name, abs(trim.lrv - walls.lrv), self.method.trim_gap))
+        if doors.lrv is not None and doors.lrv >= self.method.whites.glare_lrv:
             remarks.append(words.doors_glare(doors.name, doors.lrv))
         return RoomLine(room, parts, remarks)
 
     def _part(self, room: Room, part: str, size: Areas | None) -> Part:
-        decided, usual = finish_of(room, part), usual_sheen(room, part, self.school)
+        decided, usual = finish_of(room, part), usual_sheen(room, part, self.method)
         sheen_of = (decided.sheen if decided else "") or usual
         area = decided.area if decided and decided.area is not None else getattr(size, part) if size else None
         if decided and decided.colour:
@@ -253,7 +253,7 @@ class WholeHome:
     @cached_property
     def walk(self) -> Walk:
         """The walk from room to room."""
-        return Walk(self.rooms, self.school)
+        return Walk(self.rooms, self.method)
 
     # --- contrast and cautions ---
 
@@ -267,7 +267,7 @@ class WholeHome:
                 continue
             things = {"doors": line.at("doors").lrv, "frames": line.at("trim").lrv, "switches": SWITCH}
             held = tuple(
-                words.contrast_line(thing, contrast.held(thing, lrv, walls, self.school))
+                words.contrast_line(thing, contrast.held(thing, lrv, walls, self.method))
                 for thing, lrv in things.items()
                 if lrv is not None
             )
@@ -284,7 +284,7 @@ class WholeHome:
         if found[0] is None or found[1] is None:
             wrong = [text for text, lrv in zip((is_of, before), found, strict=True) if lrv is None]
             return "", words.contrast_unknown(wrong)
-        held = contrast.held(thing, found[0], found[1], self.school)
+        held = contrast.held(thing, found[0], found[1], self.method)
         return words.contrast_line(thing, held), ""
 
     def _lrv(self, text: str) -> float | None:
@@ -302,4 +302,4 @@ class WholeHome:
         pairs = [(one, other.pk) for one in self.rooms for other in [*one.open_to.all(), *one.leads_to.all()]]
         stairs = any(storeys.get(other, one.storey) != one.storey for one, other in pairs)
         height = max((room.height for room in self.rooms if room.height), default=None)
-        return [words.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.school)]
+        return [words.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.method)]

@@ -27,16 +27,16 @@ def _guard(view: View, may: Callable[[User], bool], refusal: Callable[[], str], 
     return guarded
 
 
-def changes(view: View) -> View:
+def require_editor(view: View) -> View:
     """Let owners and specialists use a view that changes what the studio shares; others are refused."""
     return _guard(view, queries.may_change, words.juniors_may_not)
 
 
-def changes_by_post(view: View) -> View:
+def require_editor_to_post(view: View) -> View:
     """Let everybody look, and owners and specialists send."""
     return _guard(view, queries.may_change, words.juniors_may_not, only_posts=True)
 
 
-def manages(view: View) -> View:
+def require_owner(view: View) -> View:
     """Let owners use a view; others are refused."""
     return _guard(view, queries.may_manage, words.owners_only)

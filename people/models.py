@@ -24,7 +24,7 @@ LASTS = timedelta(days=7)
 
 
 class Studio(models.Model):
-    """A studio: people who share decks, jobs, reviews, schools, sets and devices."""
+    """A studio: people who share decks, jobs, reviews, methods, sets and devices."""
 
     name = models.CharField(max_length=80)
     letterhead = models.CharField(max_length=300, blank=True)  # lines under the name, on what clients are given

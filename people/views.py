@@ -14,7 +14,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from people import erasing, queries, security_log, services
 from people.forms import PICTURE_MOST, HabitsForm, InviteForm, JoinForm, RoleForm, StudioForm
-from people.gate import manages
+from people.gate import require_owner
 from people.models import Invitation, Member, Role
 from people.services import PeopleError
 from prism import words
@@ -65,7 +65,7 @@ def keep_habits(request: StudioRequest) -> HttpResponse:
 
 
 @require_POST
-@manages
+@require_owner
 def invite(request: StudioRequest) -> HttpResponse:
     """Make an invitation, whose link is then shown."""
     form = InviteForm(request.POST)
@@ -77,7 +77,7 @@ def invite(request: StudioRequest) -> HttpResponse:
 
 
 @require_POST
-@manages
+@require_owner
 def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
     """Withdraw an invitation."""
     services.withdraw(get_object_or_404(queries.invitations(request.user), pk=pk, used=None))
@@ -85,7 +85,7 @@ def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@manages
+@require_owner
 def rename(request: StudioRequest) -> HttpResponse:
     """Give the studio another name, and its letterhead."""
     form = StudioForm(request.POST, request.FILES)
@@ -103,7 +103,7 @@ def _member(request: StudioRequest, pk: int) -> Member:
 
 
 @require_POST
-@manages
+@require_owner
 def role(request: StudioRequest, pk: int) -> HttpResponse:
     """Change somebody's role."""
     form, member = RoleForm(request.POST), _member(request, pk)
@@ -117,7 +117,7 @@ def role(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@manages
+@require_owner
 def close(request: StudioRequest, pk: int) -> HttpResponse:
     """Close an account; what its person made stays."""
     try:
@@ -130,7 +130,7 @@ def close(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@manages
+@require_owner
 def reopen(request: StudioRequest, pk: int) -> HttpResponse:
     """Open a closed account again."""
     member = _member(request, pk)
@@ -143,7 +143,7 @@ def reopen(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@manages
+@require_owner
 def erase(request: StudioRequest, pk: int) -> HttpResponse:
     """Take what names somebody off the studio, whose account was closed."""
     member = _member(request, pk)

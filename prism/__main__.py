@@ -8,19 +8,19 @@ import sys
 
 import shtab
 
-from prism import __version__, demo, school
+from prism import __version__, demo, method
 from prism.commands import decks
 from prism.commands.arguments import Parser, fail
-from prism.commands.company import run_scheme, run_whites
 from prism.commands.lighting import SKIES, USUAL_HOURS, run_light
+from prism.commands.palette import run_scheme, run_whites
 from prism.commands.reading import run_beside, run_compare, run_delta_e, run_place, run_read
 from prism.commands.tinting import run_formula, run_mix, run_recipe, run_strength
 from prism.commands.training import run_exercise
 from prism.formats.deck import DeckFileError
 from prism.light.day import LAMPS
+from prism.method.checks import CHARACTERS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
-from prism.school.checks import CHARACTERS
 from prism.training.exercise import Kind
 
 EXAMPLES = (
@@ -68,7 +68,7 @@ def build_parser() -> argparse.ArgumentParser:
     shared.add_argument("--studio", metavar="FILE", help="look in a deck that a studio gave out, CSV or JSON")
     judged = Parser(add_help=False)
     judged.add_argument(
-        "--method", "--school", dest="school", default=school.DEFAULT, help=f"one of {', '.join(school.names())}"
+        "--method", "--school", dest="method", default=method.DEFAULT, help=f"one of {', '.join(method.names())}"
     )
     judged.add_argument("--neutral", choices=NEUTRALS, default="painted")
 

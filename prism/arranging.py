@@ -7,8 +7,8 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from prism.method import Method
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 
 CREAM_HUE = 85.0
@@ -27,7 +27,7 @@ def creamy_of(undertones: Array) -> Array:
     return creamy
 
 
-def order(readings: Sequence[Reading], by: str, school: School, seed: int = 0) -> list[int]:
+def order(readings: Sequence[Reading], by: str, method: Method, seed: int = 0) -> list[int]:
     """Return the positions of readings in an order: `lrv` light first, `warmth` warm first, `creaminess` creamy first,
     `undertone` round the hues from red, passive ones last, or `shuffled` by a seed; any other leaves them as they are.
     """
@@ -36,7 +36,7 @@ def order(readings: Sequence[Reading], by: str, school: School, seed: int = 0) -
         random.Random(seed).shuffle(rows)
         return rows
     creamy = creaminess(readings).tolist() if readings else []
-    start = school.undertone.edges[0]
+    start = method.undertone.edges[0]
 
     def key(row: int) -> tuple[float, ...]:
         found = readings[row]

@@ -9,8 +9,8 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from prism.difference import delta_e
+from prism.method import ANY_CHROMA, FamilyRule, HueScale, Method
 from prism.neutral import WorkingNeutral
-from prism.school import ANY_CHROMA, FamilyRule, HueScale, School
 from prism.sectors import likelier_neighbour, undertone_shares
 from prism.spectrum import Array, lightness_to_lrv, lrv_to_lightness
 from prism.surety import AXES, LEVELS, SAME, Axes, Band, Bands, axes_at, band_shares, bands, cloud
@@ -37,9 +37,9 @@ class Family:
         return self.hue is None
 
 
-def temperature_of(u: ArrayLike, school: School) -> Array:
-    """Return warmth, shape (...), of undertones (..., 2): their projection on the school's warm axis."""
-    value: Array = np.asarray(u) @ school.warm_axis()
+def temperature_of(u: ArrayLike, method: Method) -> Array:
+    """Return warmth, shape (...), of undertones (..., 2): their projection on the method's warm axis."""
+    value: Array = np.asarray(u) @ method.warm_axis()
     return value
 
 
@@ -59,7 +59,7 @@ class Hues:
     """The undertone that may be named of each colour, row for row, on one ladder: the likeliest hue, where it is true
     of what looks the same for certain or probably, else two neighbouring ones.
 
-    `said` (n, 2) are places among the school's hues, the likelier first, −1 for none; `level` (n,) places in
+    `said` (n, 2) are places among the method's hues, the likelier first, −1 for none; `level` (n,) places in
     `surety.LEVELS`; `none` (n,) how surely no undertone is the likeliest, a place there. `shares` (n, hues) is the
     probability of each hue and `weaker` (n, edges) of less than each edge of strength: under the first edge there is no
     undertone. `strengths` (n, words) is the probability of each word for strength, what looks the same counted too.
@@ -75,7 +75,7 @@ class Hues:
 
 @dataclass(frozen=True)
 class Classification:
-    """Many colours classified at once, row for row; words are indices into the school's own lists.
+    """Many colours classified at once, row for row; words are indices into the method's own lists.
 
     `u` (n, 2) undertone; `strength`, `hue` (degrees), `effect` (ΔE00), `warmth` (n,); `sector` the nearest hue word.
     The hue of what belongs to a hue family is the colour's own, that of a neutral its undertone's;
@@ -98,7 +98,7 @@ class Classification:
     doubt: Array
     lightness_doubt: Array
     axes: Axes
-    school: School
+    method: Method
 
     @property
     def claimed(self) -> NDArray[np.bool_]:
@@ -114,20 +114,20 @@ class Classification:
     @cached_property
     def warm_deviation(self) -> Array:
         """The standard deviation of warmth, Lab units, (n,)."""
-        deviation: Array = self.axes.step(self.school.warm_axis()) * self.doubt / AXES
+        deviation: Array = self.axes.step(self.method.warm_axis()) * self.doubt / AXES
         return deviation
 
     @cached_property
     def temperature_shares(self) -> Array:
         """The probability of each word for temperature, (n, words)."""
-        return band_shares(self.warmth, self.warm_deviation, self.school.temperature.edges)
+        return band_shares(self.warmth, self.warm_deviation, self.method.temperature.edges)
 
     @cached_property
     def temperatures(self) -> Bands:
         """What may be said of the temperature."""
-        same = SAME * self.axes.step(self.school.warm_axis())
-        wide = band_shares(self.warmth, self.warm_deviation, self.school.temperature.edges, same)
-        return bands(self.temperature_shares, wide, self.school.temperature.index(self.warmth), self.school.claims)
+        same = SAME * self.axes.step(self.method.warm_axis())
+        wide = band_shares(self.warmth, self.warm_deviation, self.method.temperature.edges, same)
+        return bands(self.temperature_shares, wide, self.method.temperature.index(self.warmth), self.method.claims)
 
     @cached_property
     def depth_shares(self) -> Array:
@@ -136,39 +136,39 @@ class Classification:
 
     def _depth_shares(self, same: ArrayLike) -> Array:
         deviation = self.axes.lightness * self.lightness_doubt / AXES
-        return band_shares(self.lab[:, 0], deviation, lrv_to_lightness(self.school.depth.edges).tolist(), same)
+        return band_shares(self.lab[:, 0], deviation, lrv_to_lightness(self.method.depth.edges).tolist(), same)
 
     @cached_property
     def depths(self) -> Bands:
         """What may be said of the depth."""
         wide = self._depth_shares(SAME * self.axes.lightness)
-        return bands(self.depth_shares, wide, self.depth, self.school.claims)
+        return bands(self.depth_shares, wide, self.depth, self.method.claims)
 
     @cached_property
     def strengths(self) -> Bands:
         """What may be said of the strength of the undertone."""
         shares = np.diff(self.hues.weaker, axis=1, prepend=0.0, append=1.0)
-        at = self.school.undertone_strength.index(self.strength)
-        return bands(shares, self.hues.strengths, at, self.school.claims)
+        at = self.method.undertone_strength.index(self.strength)
+        return bands(shares, self.hues.strengths, at, self.method.claims)
 
     def says(self, hue: str) -> NDArray[np.bool_]:
         """Return which rows are said to have a hue, certainly, probably or as one of two, (n,)."""
-        found: NDArray[np.bool_] = (self.hues.said == self.school.undertone.words.index(hue)).any(axis=1)
+        found: NDArray[np.bool_] = (self.hues.said == self.method.undertone.words.index(hue)).any(axis=1)
         return found
 
     def family_at(self, row: int) -> Family:
         """Return the family of one row."""
-        return family_of(int(self.family[row]), float(self.chroma[row]), self.school)
+        return family_of(int(self.family[row]), float(self.chroma[row]), self.method)
 
 
-def family_of(code: int, chroma: float, school: School) -> Family:
+def family_of(code: int, chroma: float, method: Method) -> Family:
     """Return the family of a code of the survey."""
-    clear = chroma >= school.clear_from
+    clear = chroma >= method.clear_from
     if code < 0:
-        word = school.hue_family.words[-1 - code]
+        word = method.hue_family.words[-1 - code]
         return Family(word, word, word, clear)
-    rule = school.families[code]
-    if rule.base not in school.hue_family.words:
+    rule = method.families[code]
+    if rule.base not in method.hue_family.words:
         return Family(rule.word, rule.base)
     return Family(rule.word, rule.base, rule.base, clear if rule.chroma == ANY_CHROMA else None)
 
@@ -177,38 +177,38 @@ def classify_many(
     lab: ArrayLike,
     lrv: ArrayLike,
     uncertainty: ArrayLike,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral | None = None,
     lightness: ArrayLike | None = None,
 ) -> Classification:
     """Return many colours classified: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00, and that of `lightness`
     where it is another."""
-    neutral = neutral or school.neutral
+    neutral = neutral or method.neutral
     values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
     y = np.asarray(lrv, dtype=np.float64).reshape(-1)
     doubt = np.asarray(uncertainty, dtype=np.float64).reshape(-1)
     u = neutral.undertone(values)
     strength, hue = np.hypot(u[:, 0], u[:, 1]), hue_of(u)
     chroma = np.hypot(values[:, 1], values[:, 2])
-    family = families(values, y, u, school)
-    passive = strength < school.passive_below
-    own_hue = is_of_hue(family, school)
+    family = families(values, y, u, method)
+    passive = strength < method.passive_below
+    own_hue = is_of_hue(family, method)
     hue = np.where(own_hue, hue_of(values[:, 1:]), hue)
     leans = np.where(own_hue[:, None], values[:, 1:], u)
-    sector = school.undertone.index(hue)
+    sector = method.undertone.index(hue)
     axes = axes_at(values)
     spread = axes.plane * (doubt / AXES)[:, None, None]
     reach = SAME * axes.plane
-    hues = _named(leans, spread, reach, school.undertone, school, school.undertone_strength.edges)
-    for word in sorted({*school.lists, *school.never_passive}):
-        rows = np.flatnonzero(np.isin(family, [n for n, rule in enumerate(school.families) if rule.base == word]))
-        scale, edges = school.hues_for(word), school.undertone_strength.edges
-        if word in school.never_passive:
+    hues = _named(leans, spread, reach, method.undertone, method, method.undertone_strength.edges)
+    for word in sorted({*method.lists, *method.never_passive}):
+        rows = np.flatnonzero(np.isin(family, [n for n, rule in enumerate(method.families) if rule.base == word]))
+        scale, edges = method.hues_for(word), method.undertone_strength.edges
+        if word in method.never_passive:
             passive[rows] = False
             edges = (0.0, *edges[1:])
-        of_list = np.array([school.undertone.words.index(one) for one in scale.words])
+        of_list = np.array([method.undertone.words.index(one) for one in scale.words])
         sector[rows] = of_list[scale.index(hue[rows])]
-        part = _named(leans[rows], spread[rows], reach[rows], scale, school, edges)
+        part = _named(leans[rows], spread[rows], reach[rows], scale, method, edges)
         hues.said[rows] = np.where(part.said < 0, -1, of_list[part.said])
         for name in ("level", "none", "weaker", "strengths"):
             getattr(hues, name)[rows] = getattr(part, name)
@@ -223,32 +223,32 @@ def classify_many(
         sector=sector,
         passive=passive,
         hues=hues,
-        warmth=temperature_of(u, school),
-        depth=school.depth.index(y),
+        warmth=temperature_of(u, method),
+        depth=method.depth.index(y),
         family=family,
         chroma=chroma,
         doubt=doubt,
         lightness_doubt=doubt if lightness is None else np.asarray(lightness, dtype=np.float64).reshape(-1),
         axes=axes,
-        school=school,
+        method=method,
     )
 
 
-def is_of_hue(family: NDArray[np.intp], school: School) -> NDArray[np.bool_]:
+def is_of_hue(family: NDArray[np.intp], method: Method) -> NDArray[np.bool_]:
     """Return whether each family of a survey, (n,), counts as a hue, as blue and navy do."""
-    by_rule = np.array([*(rule.base in school.hue_family.words for rule in school.families), False])
+    by_rule = np.array([*(rule.base in method.hue_family.words for rule in method.families), False])
     found: NDArray[np.bool_] = (family < 0) | by_rule[np.maximum(family, 0)]
     return found
 
 
 def _named(
-    u: Array, spread: Array, reach: Array, scale: HueScale, school: School, edges: tuple[float, ...]
+    u: Array, spread: Array, reach: Array, scale: HueScale, method: Method, edges: tuple[float, ...]
 ) -> Hues:  # fmt: skip
     """Return what may be named of undertones on a scale; places are those among the words of the scale."""
     # a short list may have no word for where a colour leans
-    own = school.undertone.axes()[[school.undertone.words.index(word) for word in scale.words]]
-    towards = None if scale is school.undertone else own
-    claims = school.claims
+    own = method.undertone.axes()[[method.undertone.words.index(word) for word in scale.words]]
+    towards = None if scale is method.undertone else own
+    claims = method.claims
     shares, weaker, _ = undertone_shares(u, spread, scale, edges, towards)
     wide, under, over = undertone_shares(u, spread, scale, edges, towards, reach)
     rows, first = np.arange(len(u)), shares.argmax(axis=1)
@@ -268,16 +268,16 @@ def _named(
     return Hues(said, level, none, shares, weaker, strengths)
 
 
-def families(lab: Array, lrv: Array, u: Array, school: School) -> NDArray[np.intp]:
+def families(lab: Array, lrv: Array, u: Array, method: Method) -> NDArray[np.intp]:
     """Return the first family rule that fits each colour, (n,), or −1 − h for hue family h: `lab` (n, 3), `lrv` (n,)
     and undertones `u` (n, 2)."""
     chroma, hue = np.hypot(lab[:, 1], lab[:, 2]), hue_of(lab[:, 1:])
-    strength, sector = np.hypot(u[:, 0], u[:, 1]), school.undertone.index(hue_of(u))
-    chosen = -1 - school.hue_family.index(hue)
-    for number, rule in reversed(list(enumerate(school.families))):
+    strength, sector = np.hypot(u[:, 0], u[:, 1]), method.undertone.index(hue_of(u))
+    chosen = -1 - method.hue_family.index(hue)
+    for number, rule in reversed(list(enumerate(method.families))):
         fits = _fits(rule, lrv, chroma, hue, strength)
         if rule.undertone:
-            fits &= np.isin(sector, [school.undertone.words.index(word) for word in rule.undertone])
+            fits &= np.isin(sector, [method.undertone.words.index(word) for word in rule.undertone])
         chosen[fits] = number
     return chosen
 
@@ -286,7 +286,7 @@ def family_spread(
     lab: ArrayLike,
     uncertainty: ArrayLike,
     lightness: ArrayLike,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
     step: int = _STEP,
 ) -> list[dict[str, float]]:
@@ -295,12 +295,12 @@ def family_spread(
     values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
     if not len(values):
         return []
-    words = family_words_at(_scattered(values, uncertainty, lightness, step).reshape(-1, 3), school, neutral)
+    words = family_words_at(_scattered(values, uncertainty, lightness, step).reshape(-1, 3), method, neutral)
     return [_counted(row) for row in words.reshape(len(values), -1)]
 
 
 def family_bands(
-    lab: ArrayLike, uncertainty: ArrayLike, lightness: ArrayLike, school: School, neutral: WorkingNeutral
+    lab: ArrayLike, uncertainty: ArrayLike, lightness: ArrayLike, method: Method, neutral: WorkingNeutral
 ) -> list[Band]:
     """Return which family word colours have, and that across the border they stand on: arguments as of `family_spread`.
 
@@ -310,16 +310,16 @@ def family_bands(
     if not len(values):
         return []
     scattered, axes = _scattered(values, uncertainty, lightness, _STEP), axes_at(values)
-    words = family_words_at(scattered.reshape(-1, 3), school, neutral).reshape(len(values), -1)
-    own = family_words_at(values, school, neutral)
+    words = family_words_at(scattered.reshape(-1, 3), method, neutral).reshape(len(values), -1)
+    own = family_words_at(values, method, neutral)
     true = words == own[:, None]
-    unsure = np.flatnonzero(true.mean(axis=1) < school.claims.certain)
+    unsure = np.flatnonzero(true.mean(axis=1) < method.claims.certain)
     for row in unsure.tolist():
         around = _alike(axes, row)
         other = np.flatnonzero(~true[row])
-        looks = family_words_at((scattered[row, other, None] + around).reshape(-1, 3), school, neutral)
+        looks = family_words_at((scattered[row, other, None] + around).reshape(-1, 3), method, neutral)
         true[row, other] = (looks.reshape(len(other), -1) == own[row]).any(axis=1)
-    levels = school.claims.levels(true.mean(axis=1))
+    levels = method.claims.levels(true.mean(axis=1))
     found = []
     for row, word in enumerate(own.tolist()):
         across = [other for other in _counted(words[row]) if other != word] if row in unsure else []
@@ -357,12 +357,12 @@ def _scattered(values: Array, uncertainty: ArrayLike, lightness: ArrayLike, step
     return spread
 
 
-def family_words_at(lab: Array, school: School, neutral: WorkingNeutral) -> NDArray[np.str_]:
+def family_words_at(lab: Array, method: Method, neutral: WorkingNeutral) -> NDArray[np.str_]:
     """Return the family word of each Lab (n, 3), (n,)."""
     lightness = np.clip(lab[:, 0], 0, 100)
-    codes = families(lab, lightness_to_lrv(lightness), neutral.undertone(lab), school)
-    hues = school.hue_family.words
-    words = np.array([*reversed(hues), *(rule.word for rule in school.families)])
+    codes = families(lab, lightness_to_lrv(lightness), neutral.undertone(lab), method)
+    hues = method.hue_family.words
+    words = np.array([*reversed(hues), *(rule.word for rule in method.families)])
     found: NDArray[np.str_] = words[codes + len(hues)]
     return found
 

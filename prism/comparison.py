@@ -10,8 +10,8 @@ import numpy as np
 
 from prism.choosing.axes import OPPOSITE, comparative, is_hue, less
 from prism.classify import hue_of
+from prism.method import Method
 from prism.reading import Reading
-from prism.school import School
 from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.surety import AXES, LEVELS, Level, apart, axes_at, below
 
@@ -77,41 +77,41 @@ class PairFinding:
         return self.visible and not (self.said or self.either)
 
 
-def shared_error(first: Reading, second: Reading, school: School) -> float:
+def shared_error(first: Reading, second: Reading, method: Method) -> float:
     """Return the part of their errors that two colours share: some where one maker gave both, in the same way."""
-    return school.claims.shared if first.source and first.source == second.source else 0.0
+    return method.claims.shared if first.source and first.source == second.source else 0.0
 
 
-def compare(first: Reading, second: Reading, school: School) -> PairFinding:
-    """Return what `first` shows beside `second`; both must be read under the same school and neutral."""
-    return compare_many([first], [second], school)[0]
+def compare(first: Reading, second: Reading, method: Method) -> PairFinding:
+    """Return what `first` shows beside `second`; both must be read under the same method and neutral."""
+    return compare_many([first], [second], method)[0]
 
 
-def compare_many(first: Sequence[Reading], second: Sequence[Reading], school: School) -> list[PairFinding]:
+def compare_many(first: Sequence[Reading], second: Sequence[Reading], method: Method) -> list[PairFinding]:
     """Return what each colour shows beside the one at its place in `second`; as `compare` does for one pair."""
     if not first:
         return []
-    shared = [shared_error(one, other, school) for one, other in zip(first, second, strict=True)]
-    found = side_by_side(_colours(first), _colours(second), shared, school)
-    said = Said(found, school)
+    shared = [shared_error(one, other, method) for one, other in zip(first, second, strict=True)]
+    found = side_by_side(_colours(first), _colours(second), shared, method)
+    said = Said(found, method)
     total, lightness = found.difference.total, found.difference.lightness
     return [
         PairFinding(
             delta_e=float(total[i]),
-            word=school.difference.word(float(total[i])),
+            word=method.difference.word(float(total[i])),
             parts=(float(lightness[i]), float(found.difference.chroma[i]), float(found.difference.hue[i])),
             lightness=one.lab[0] - other.lab[0],
             lrv=one.lrv - other.lrv,
             undertone_shift=(float(found.shift[i, 0]), float(found.shift[i, 1])),
             shift_hue=float(found.hue[i]),
-            less=_loss_of(float(found.hue[i]), school) if said.says_hue(i) else None,
+            less=_loss_of(float(found.hue[i]), method) if said.says_hue(i) else None,
             warmth=float(found.warmth[i]),
             greyness=float(found.greyness[i]),
             directions=said.words(i, Level.CERTAIN),
             probably=said.words(i, Level.PROBABLY),
             either=said.either(i),
             doubt=float(found.doubt[i]),
-            visible=float(total[i]) >= school.just_seen,
+            visible=float(total[i]) >= method.just_seen,
         )
         for i, (one, other) in enumerate(zip(first, second, strict=True))
     ]
@@ -129,10 +129,10 @@ def _colours(readings: Sequence[Reading]) -> Colours:
 class Said:
     """What may be said of pairs: each direction that is large enough to be seen, with how surely."""
 
-    def __init__(self, found: Pairs, school: School) -> None:
-        self._found, self._school = found, school
-        claims, least = school.claims, school.just_seen
-        _, cool_from, warm_from = school.temperate
+    def __init__(self, found: Pairs, method: Method) -> None:
+        self._found, self._method = found, method
+        claims, least = method.claims, method.just_seen
+        _, cool_from, warm_from = method.temperate
         lightness, warmth, greyness = found.difference.lightness, found.warmth, found.greyness
         visible = found.effect > least
         hue = np.where(visible, claims.levels(found.in_hue, claims.certain_hue), 0)
@@ -143,13 +143,13 @@ class Said:
         self.lightness = np.where(np.abs(lightness) > least, claims.levels(found.lighter, claims.certain_pair), 0)
         self.hue, self.beside = hue, beside
         self.warmth = np.where(warm, claims.levels(found.warmer, claims.certain_pair), 0)
-        clear = np.abs(greyness) >= school.passive_below
+        clear = np.abs(greyness) >= method.passive_below
         self.greyness = np.where(clear, claims.levels(found.clearer, claims.certain_pair), 0)
         self.two = np.where(visible & (hue < 2), claims.levels(found.in_either, claims.certain_hue), 0)
 
     def words(self, row: int, level: Level) -> tuple[str, ...]:
         """Return the directions of one pair that are said at a level."""
-        found, hues, wanted = self._found, self._school.undertone.words, LEVELS.index(level)
+        found, hues, wanted = self._found, self._method.undertone.words, LEVELS.index(level)
         said = []
         if self.lightness[row] == wanted:
             said.append("lighter" if found.difference.lightness[row] > 0 else "darker")
@@ -171,30 +171,30 @@ class Said:
         """Return two hues of which one is certain, where neither may be said alone."""
         if self.hue[row] or self.beside[row] or self.two[row] != LEVELS.index(Level.CERTAIN):
             return ()
-        hues, found = self._school.undertone.words, self._found
+        hues, found = self._method.undertone.words, self._found
         return tuple(dict.fromkeys(comparative(hues[place]) for place in (found.sector[row], found.other[row])))
 
 
-def _loss_of(hue: float, school: School) -> str | None:
+def _loss_of(hue: float, method: Method) -> str | None:
     """Return the hue that a difference takes away, where that names it better than any hue it adds."""
 
     def off_centre(angle: float) -> float:
-        word = school.undertone.word(angle)
-        return abs((angle - school.undertone.centre(word) + 180) % 360 - 180)
+        word = method.undertone.word(angle)
+        return abs((angle - method.undertone.centre(word) + 180) % 360 - 180)
 
     back = (hue + 180) % 360
-    return school.undertone.word(back) if off_centre(back) < off_centre(hue) else None
+    return method.undertone.word(back) if off_centre(back) < off_centre(hue) else None
 
 
-def as_paired(axis: str, subject: Reading, held: Reading, school: School) -> str:
+def as_paired(axis: str, subject: Reading, held: Reading, method: Method) -> str:
     """Return the way a board differs in the words in which its pair is spoken: where the subject is said to be yellower
     beside it, it is less yellow rather than bluer. Other ways than of hue, and of other hues, stay as they are."""
     if not is_hue(axis):
         return axis
     hue = float(hue_of(np.subtract(subject.undertone.vector, held.undertone.vector)))
-    if _loss_of(hue, school):
+    if _loss_of(hue, method):
         return axis
-    gained = school.undertone.word(hue)
+    gained = method.undertone.word(hue)
     return less(gained) if axis == OPPOSITE.get(comparative(gained)) else axis
 
 
@@ -236,23 +236,23 @@ def shared_undertone(one: Reading, other: Reading) -> bool:
     return first.main == second.main or (first.second == second.main and second.second == first.main)
 
 
-def support(subject: Reading, comparators: list[Reading], school: School) -> Support:
+def support(subject: Reading, comparison_colours: list[Reading], method: Method) -> Support:
     """Return positions of comparators that agree or disagree with the subject's main undertone, or cannot tell.
 
     Beside a comparator the eye sees the difference of the two undertones. It agrees when that difference probably
     leans to the claimed hue and can be seen, disagrees when it leans away, and is silent in between.
     """
-    if not comparators:
+    if not comparison_colours:
         return Support((), (), ())
     u = np.asarray(subject.undertone.vector)
     unit = u / max(float(np.hypot(*u)), 1e-9)
-    others = _colours(comparators)
-    shared = [shared_error(subject, other, school) for other in comparators]
+    others = _colours(comparison_colours)
+    shared = [shared_error(subject, other, method) for other in comparison_colours]
     along = (u - others.u) @ unit
     per_step = axes_at((others.lab + subject.lab) / 2).step(unit)
     deviation = per_step * apart(subject.uncertainty, others.doubt, shared) / AXES
-    tells = (below(np.abs(along) / np.maximum(deviation, 1e-9)) >= school.claims.probable) & (
-        np.abs(along) > school.just_seen * per_step
+    tells = (below(np.abs(along) / np.maximum(deviation, 1e-9)) >= method.claims.probable) & (
+        np.abs(along) > method.just_seen * per_step
     )
     return Support(
         tuple(np.flatnonzero(tells & (along > 0)).tolist()),

@@ -13,10 +13,10 @@ from numpy.typing import NDArray
 
 from prism.choosing.deck import Deck
 from prism.classify import family_spread, family_words_at
+from prism.method import Method
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 
 EYE = 1.0
 """ΔE00 from a family's edge within which one eye takes a colour for the one, another for the other."""
@@ -36,15 +36,15 @@ class FamilyEdge:
     beside: tuple[str, str]
 
 
-def family_shares(reading: Reading, school: School, neutral: WorkingNeutral, least: float = 0.0) -> dict[str, float]:
+def family_shares(reading: Reading, method: Method, neutral: WorkingNeutral, least: float = 0.0) -> dict[str, float]:
     """Return the probability of each family under the uncertainty, at `least` so much, ΔE00, likeliest first."""
     doubts = max(reading.uncertainty, least), max(reading.lightness_uncertainty, least)
-    return family_spread([reading.lab], [doubts[0]], [doubts[1]], school, neutral, step=1)[0]
+    return family_spread([reading.lab], [doubts[0]], [doubts[1]], method, neutral, step=1)[0]
 
 
 def on_edge(
     reading: Reading,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
     deck: Deck,
     index: Nearest,
@@ -54,8 +54,8 @@ def on_edge(
 
     `own` rows of the deck are the colour itself.
     """
-    shares = list(family_shares(reading, school, neutral, EYE).items())
-    if len(shares) < 2 or shares[1][1] < 1 - school.claims.probable:
+    shares = list(family_shares(reading, method, neutral, EYE).items())
+    if len(shares) < 2 or shares[1][1] < 1 - method.claims.probable:
         return None
     words = shares[0][0], shares[1][0]
     rows, distance = index.query(np.asarray(reading.lab), LOOKED_AT)
@@ -64,8 +64,8 @@ def on_edge(
         fits &= ~np.isin(rows, own)
     rows = rows[fits]
     pushed = np.asarray(reading.lab) - PUSHED * (deck.lab[rows] - np.asarray(reading.lab))
-    looks = family_words_at(pushed, school, neutral).tolist()
-    kinds = family_words_at(deck.lab[rows], school, neutral).tolist()
+    looks = family_words_at(pushed, method, neutral).tolist()
+    kinds = family_words_at(deck.lab[rows], method, neutral).tolist()
     boards: list[int | None] = []
     beside: list[str] = []
     for word in words:

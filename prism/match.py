@@ -15,11 +15,11 @@ from prism.choosing.deck import Deck, Pick
 from prism.classify import Classification, classify_many
 from prism.comparison import Said
 from prism.difference import delta_e
+from prism.method import Method
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral
 from prism.query import NEAR_LRV, AskError, Kind, Piece, Wish
 from prism.reading import Reading
-from prism.school import School
 from prism.side_by_side import COMPARATIVE, Colours, Pairs, side_by_side
 from prism.spectrum import Array, lightness_to_lrv, lrv_to_lightness
 from prism.surety import AXES, axes_at, below
@@ -61,17 +61,17 @@ class Granted:
         return self.answers, self.near
 
 
-def ways(undertone: Sequence[float], school: School) -> dict[str, Array]:
+def ways(undertone: Sequence[float], method: Method) -> dict[str, Array]:
     """Return the unit vector (ΔL*, Δu_a, Δu_b) of each axis that may be wished for, from an undertone (2,)."""
     cream = np.radians(CREAM_HUE)
     creamy = np.array([0.0, np.cos(cream), np.sin(cream)])
-    warm = np.array([0.0, *school.warm_axis()])
+    warm = np.array([0.0, *method.warm_axis()])
     fresh = np.array([0.5, *(-0.87 * warm[1:])])
-    return axis_vectors(undertone, school) | {"creamier": creamy, "crisper": -creamy, "fresher": fresh}
+    return axis_vectors(undertone, method) | {"creamier": creamy, "crisper": -creamy, "fresher": fresh}
 
 
 def target_of(
-    wish: Wish, subject: Reading, school: School, neutral: WorkingNeutral, named: Mapping[str, Reading]
+    wish: Wish, subject: Reading, method: Method, neutral: WorkingNeutral, named: Mapping[str, Reading]
 ) -> Array:
     """Return the Lab (3,) that a wish describes, from a subject; `named` are the colours it names."""
     start, u = np.asarray(subject.lab), np.asarray(subject.undertone.vector)
@@ -79,7 +79,7 @@ def target_of(
         pair = [named[name] for name in piece.what.split("/")]
         start = np.mean([reading.lab for reading in pair], axis=0)
         u = np.mean([reading.undertone.vector for reading in pair], axis=0)
-    vectors = ways(subject.undertone.vector, school)
+    vectors = ways(subject.undertone.vector, method)
     moved = np.zeros(3)
     for piece in wish.of_kind(Kind.MORE):
         moved += piece.units * vectors[piece.what]
@@ -97,11 +97,11 @@ class Looked:
     """Some rows of a deck, looked at beside a subject."""
 
     def __init__(
-        self, rows: NDArray[np.intp], deck: Deck, subject: Reading, school: School, neutral: WorkingNeutral
+        self, rows: NDArray[np.intp], deck: Deck, subject: Reading, method: Method, neutral: WorkingNeutral
     ) -> None:
-        self.rows, self.deck, self.subject, self.school, self.neutral = rows, deck, subject, school, neutral
+        self.rows, self.deck, self.subject, self.method, self.neutral = rows, deck, subject, method, neutral
         self.lab, self.lrv = deck.lab[rows], deck.lrv[rows]
-        self.found: Classification = classify_many(self.lab, self.lrv, deck.doubt[rows], school, neutral)
+        self.found: Classification = classify_many(self.lab, self.lrv, deck.doubt[rows], method, neutral)
         self.pairs, self.said = self._beside(subject)
 
     def _beside(self, other: Reading) -> tuple[Pairs, Said]:
@@ -111,9 +111,9 @@ class Looked:
         lab, u = np.repeat([other.lab], count, axis=0), np.repeat([other.undertone.vector], count, axis=0)
         one = Colours(lab, u, unsure, np.full(count, other.lightness_uncertainty))
         own = self.found.doubt
-        shared = self.deck.shared_with(other, self.school, self.rows)
-        found = side_by_side(Colours(self.lab, self.found.u, own, own), one, shared, self.school)
-        return found, Said(found, self.school)
+        shared = self.deck.shared_with(other, self.method, self.rows)
+        found = side_by_side(Colours(self.lab, self.found.u, own, own), one, shared, self.method)
+        return found, Said(found, self.method)
 
     def _offset_from(self, other: Reading) -> Array:
         """Return how far every row lies from one colour in lightness and undertone, Lab units, (n, 3)."""
@@ -130,8 +130,8 @@ class Looked:
         if piece.kind is Kind.KEEP:
             return self._keeps(piece.what, strip)
         if piece.kind is Kind.WITHOUT:
-            share = self.found.hues.shares[:, self.school.undertone.words.index(piece.what)]
-            return ~self.found.says(piece.what) & (share < 1 - self.school.claims.probable)
+            share = self.found.hues.shares[:, self.method.undertone.words.index(piece.what)]
+            return ~self.found.says(piece.what) & (share < 1 - self.method.claims.probable)
         if piece.kind is Kind.NOT_TOO:
             return self._not_too(piece.what)
         if piece.kind is Kind.LRV:
@@ -139,14 +139,14 @@ class Looked:
         if piece.kind is Kind.BY:
             return np.abs(self.lrv - self.subject.lrv - piece.low) <= max(BY_WITHIN, 0.1 * abs(piece.low))
         if piece.kind is Kind.FAMILY:
-            return np.isin(self.found.family, family_codes(piece.what, self.school))
+            return np.isin(self.found.family, family_codes(piece.what, self.method))
         if piece.kind is Kind.MAKER:
             return np.ones(len(self.rows), dtype=bool) if makers is None else makers[self.rows]
         return self._between(*(named[name] for name in piece.what.split("/")))
 
     def _goes(self, axis: str, pairs: Pairs, said: Said, other: Reading, least: float) -> Mask:
         """Return which rows differ from a colour along an axis, at least probably, visibly, and by so much."""
-        school, words = self.school, self.school.undertone.words
+        method, words = self.method, self.method.undertone.words
         if axis in ("lighter", "darker"):
             sign = 1 if axis == "lighter" else -1
             apart = sign * (self.lab[:, 0] - other.lab[0])
@@ -156,7 +156,7 @@ class Looked:
             return (said.warmth > 0) & (apart > 0) & (apart >= least)
         if axis in ("greyer", "clearer"):
             return self._greyness(axis, pairs, other, least)
-        vectors = ways(other.undertone.vector, school)
+        vectors = ways(other.undertone.vector, method)
         offset = self._offset_from(other)
         along = offset @ vectors[axis]
         sure = self._surely(along, vectors[axis], pairs) & (along >= least)
@@ -173,17 +173,17 @@ class Looked:
     def _surely(self, along: Array, vector: Array, pairs: Pairs) -> Mask:
         """Return which differences go along a vector at least probably, and by more than the eye overlooks."""
         per_step = axes_at((self.lab + np.asarray(self.subject.lab)) / 2).step(vector[1:], float(vector[0]))
-        probable = below(along / np.maximum(per_step * pairs.doubt / AXES, 1e-9)) >= self.school.claims.probable
-        sure: Mask = probable & (along > self.school.just_seen * per_step)
+        probable = below(along / np.maximum(per_step * pairs.doubt / AXES, 1e-9)) >= self.method.claims.probable
+        sure: Mask = probable & (along > self.method.just_seen * per_step)
         return sure
 
     def _greyness(self, axis: str, pairs: Pairs, other: Reading, least: float) -> Mask:
         """Return which rows have the same undertone with less of it, or more."""
         sign = 1 if axis == "clearer" else -1
-        much = sign * pairs.greyness >= max(least, self.school.just_seen)
-        sure = much & (pairs.clearer >= self.school.claims.probable)
+        much = sign * pairs.greyness >= max(least, self.method.just_seen)
+        sure = much & (pairs.clearer >= self.method.claims.probable)
         turned = self._turned_from(other) <= SAME_WAY
-        gone = self.found.strength < self.school.passive_below
+        gone = self.found.strength < self.method.passive_below
         return sure & (turned | gone if axis == "greyer" else turned)
 
     def _turned_from(self, other: Reading) -> Array:
@@ -191,9 +191,9 @@ class Looked:
         return np.abs((self.found.hue - other.undertone.hue + 180) % 360 - 180)
 
     def _keeps(self, what: str, strip: int) -> Mask:
-        subject, school = self.subject, self.school
+        subject, method = self.subject, self.method
         if what == "depth":
-            return np.abs(self.lrv - subject.lrv) <= school.same_depth
+            return np.abs(self.lrv - subject.lrv) <= method.same_depth
         if what == "temperature":
             return np.abs(self.pairs.warm_effect) <= STILL_SAME
         if what == "strip":
@@ -201,16 +201,16 @@ class Looked:
             return on_strip
         if subject.undertone.main is None:
             return (self.found.main < 0) & (self.pairs.effect <= STILL_SAME)
-        places = [school.undertone.words.index(hue) for hue in subject.undertone.hues]
+        places = [method.undertone.words.index(hue) for hue in subject.undertone.hues]
         alike = self._turned_from(subject) <= ALIKE_HUE
         return np.isin(self.found.main, places) & alike
 
     def _not_too(self, side: str) -> Mask:
         """Return which rows are not on a side, cool or warm, not even probably."""
-        _, low, high = self.school.temperate
+        _, low, high = self.method.temperate
         deviation = np.maximum(self.found.warm_deviation, 1e-9)
         beyond = below((low - self.found.warmth if side == "cool" else self.found.warmth - high) / deviation)
-        return beyond < 1 - self.school.claims.probable
+        return beyond < 1 - self.method.claims.probable
 
     def _between(self, one: Reading, other: Reading) -> Mask:
         """Return which rows lie between two colours: nearer to both than they are to each other, about halfway."""
@@ -221,15 +221,15 @@ class Looked:
         sides = [delta_e(np.asarray(end.lab), self.lab) for end in (one, other)]
         beside = np.linalg.norm(offset - part[:, None] * line, axis=1)
         halfway = (part >= HALFWAY[0]) & (part <= HALFWAY[1]) & (beside <= 0.5 * np.sqrt(line @ line))
-        inside: Mask = halfway & (np.maximum(*sides) < whole) & (np.minimum(*sides) > self.school.just_seen)
+        inside: Mask = halfway & (np.maximum(*sides) < whole) & (np.minimum(*sides) > self.method.just_seen)
         return inside
 
 
-def family_codes(word: str, school: School) -> list[int]:
+def family_codes(word: str, method: Method) -> list[int]:
     """Return the survey's codes for a family or hue family, with those of the words that count as it."""
-    codes = [i for i, rule in enumerate(school.families) if word in (rule.word, rule.base)]
-    if word in school.hue_family.words:
-        codes.append(-1 - school.hue_family.words.index(word))
+    codes = [i for i, rule in enumerate(method.families) if word in (rule.word, rule.base)]
+    if word in method.hue_family.words:
+        codes.append(-1 - method.hue_family.words.index(word))
     return codes
 
 
@@ -238,7 +238,7 @@ def grant(
     subject: Reading,
     deck: Deck,
     index: Nearest,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
     named: Mapping[str, Reading] | None = None,
     exclude: NDArray[np.intp] | None = None,
@@ -252,11 +252,11 @@ def grant(
     Raises `AskError` for an axis that the subject does not have, or a strip where it has none.
     """
     others = named or {}
-    vectors = ways(subject.undertone.vector, school)
+    vectors = ways(subject.undertone.vector, method)
     for piece in wish.of_kind(Kind.MORE):
         if piece.what not in vectors:
             raise AskError(piece.what)
-    target = target_of(wish, subject, school, neutral, others)
+    target = target_of(wish, subject, method, neutral, others)
     rows, distance = index.query(target, POOL)
     if narrow := _narrowed(wish, deck, strip, makers):
         fits = np.flatnonzero(np.logical_and.reduce(narrow))
@@ -265,13 +265,13 @@ def grant(
         both = np.concatenate([fits[order], rows]), np.concatenate([apart[order], distance])
         rows, first = np.unique(both[0], return_index=True)
         distance = both[1][first]
-    keep = delta_e(np.asarray(subject.lab), deck.lab[rows]) > school.just_seen
+    keep = delta_e(np.asarray(subject.lab), deck.lab[rows]) > method.just_seen
     if exclude is not None:
         keep &= ~np.isin(rows, exclude)
     rows, distance = rows[keep], distance[keep]
     if not rows.size:
         return Granted((), ())
-    look = Looked(rows, deck, subject, school, neutral)
+    look = Looked(rows, deck, subject, method, neutral)
     held = np.array([look.holds(piece, others, strip, makers) for piece in wish.pieces])
     missed = (~held).sum(axis=0)
     order = np.lexsort((rows, distance))

@@ -14,7 +14,7 @@ from numpy.typing import ArrayLike
 from prism.spectrum import Array
 
 LIGHT_END = 8.0
-"""L* below a chosen white within which it replaces the school's own knots."""
+"""L* below a chosen white within which it replaces the method's own knots."""
 
 
 @dataclass(frozen=True)

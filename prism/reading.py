@@ -10,8 +10,8 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from prism.classify import Classification, Family, classify_many, family_bands
+from prism.method import Method
 from prism.neutral import GREY, WorkingNeutral
-from prism.school import School
 from prism.stimulus import Stimulus
 from prism.surety import LEVELS, Band, Level, below
 
@@ -26,9 +26,9 @@ class Undertone:
     falls in. `hues` are the one or two words that may be named, likelier first, `level` how surely.
     `shares` holds the probability of each hue, and of the empty word for none.
     `strengths` says how strong; `none` how surely it has no undertone, and `slight` how surely no more than a hint, by
-    the school's words `passive_word` and `slight_word`. `main` is the first hue that may be named; `second` the other
-    one, or a neighbouring sector close by; `off_list` the hue it leans to where the school has no such word for its
-    family; `grey_counts` whether the school calls no undertone grey.
+    the method's words `passive_word` and `slight_word`. `main` is the first hue that may be named; `second` the other
+    one, or a neighbouring sector close by; `off_list` the hue it leans to where the method has no such word for its
+    family; `grey_counts` whether the method calls no undertone grey.
     """
 
     vector: tuple[float, float]
@@ -63,10 +63,10 @@ class Undertone:
 
 @dataclass(frozen=True)
 class Temperature:
-    """Warmth on the school's axis, Lab units.
+    """Warmth on the method's axis, Lab units.
 
     `word` is the band the value stands in and `band` what may be said of it; `side` is warm or cool, with how surely.
-    `relative` where the school says it only beside another colour; `temperate` where the value is neither warm nor
+    `relative` where the method says it only beside another colour; `temperate` where the value is neither warm nor
     cool, and `lean` to which of the two it leans all the same.
     """
 
@@ -110,7 +110,7 @@ class Reading:
     uncertainty: float
     lightness_uncertainty: float
     source: str
-    school: str
+    method: str
     neutral: str
 
     @property
@@ -125,36 +125,36 @@ class Reading:
 
 
 def choose_neutral(
-    school: School,
+    method: Method,
     kind: str,
     shift: tuple[float, float] = (0.0, 0.0),
     white: tuple[float, float, float] | None = None,
 ) -> WorkingNeutral:
-    """Return mathematical grey, or the school's painted neutral as a person has set it.
+    """Return mathematical grey, or the method's painted neutral as a person has set it.
 
     Its light end may be led through a `white` (L*, a*, b*), and the whole line moved by a*, b*.
     """
     if kind == "grey":
         return GREY
-    line = school.neutral.through(white) if white else school.neutral
+    line = method.neutral.through(white) if white else method.neutral
     return line.moved(*shift) if any(shift) else line
 
 
-def read(colour: Stimulus, school: School, neutral: WorkingNeutral | None = None) -> Reading:
-    """Return the reading of one colour under a school; `neutral` defaults to the school's painted neutral."""
-    doubts = school.doubt(colour), school.lightness_doubt(colour)
-    return _read(colour.lab, colour.lrv, doubts, colour.source, school, neutral or school.neutral)
+def read(colour: Stimulus, method: Method, neutral: WorkingNeutral | None = None) -> Reading:
+    """Return the reading of one colour under a method; `neutral` defaults to the method's painted neutral."""
+    doubts = method.doubt(colour), method.lightness_doubt(colour)
+    return _read(colour.lab, colour.lrv, doubts, colour.source, method, neutral or method.neutral)
 
 
-def read_all(colours: Sequence[Stimulus], school: School, neutral: WorkingNeutral | None = None) -> list[Reading]:
+def read_all(colours: Sequence[Stimulus], method: Method, neutral: WorkingNeutral | None = None) -> list[Reading]:
     """Return the readings of colours, as `read` gives them, taken together."""
     return read_many(
         np.array([colour.lab for colour in colours]).reshape(-1, 3),
         [colour.lrv for colour in colours],
-        [school.doubt(colour) for colour in colours],
-        school,
+        [method.doubt(colour) for colour in colours],
+        method,
         neutral,
-        [school.lightness_doubt(colour) for colour in colours],
+        [method.lightness_doubt(colour) for colour in colours],
         [colour.source for colour in colours],
     )
 
@@ -165,31 +165,31 @@ def _read(
     lrv: float,
     doubts: tuple[float, float],
     source: str,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
 ) -> Reading:
-    return read_many([lab], [lrv], [doubts[0]], school, neutral, [doubts[1]], [source])[0]
+    return read_many([lab], [lrv], [doubts[0]], method, neutral, [doubts[1]], [source])[0]
 
 
 def read_many(
     lab: ArrayLike,
     lrv: ArrayLike,
     uncertainty: ArrayLike,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral | None = None,
     lightness: ArrayLike | None = None,
     sources: Sequence[str] | None = None,
 ) -> list[Reading]:
     """Return readings of many colours: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00, that of `lightness` where
     it is another, and the `sources` (n,) whose values share errors."""
-    neutral = neutral or school.neutral
-    found = classify_many(lab, lrv, uncertainty, school, neutral, lightness)
+    neutral = neutral or method.neutral
+    found = classify_many(lab, lrv, uncertainty, method, neutral, lightness)
     y = np.asarray(lrv, dtype=np.float64).reshape(-1)
-    words, claims = school.undertone.words, school.claims
-    temperate = school.temperate[0]
-    heats = school.temperature.index(found.warmth)
+    words, claims = method.undertone.words, method.claims
+    temperate = method.temperate[0]
+    heats = method.temperature.index(found.warmth)
     sides = below(np.abs(found.warmth) / np.maximum(found.warm_deviation, 1e-9))
-    families = family_bands(found.lab, found.doubt, found.lightness_doubt, school, neutral)
+    families = family_bands(found.lab, found.doubt, found.lightness_doubt, method, neutral)
     readings = []
     for i in range(len(y)):
         warmth, depth, heat = float(found.warmth[i]), int(found.depth[i]), int(heats[i])
@@ -197,25 +197,25 @@ def read_many(
             Reading(
                 lab=(float(found.lab[i, 0]), float(found.lab[i, 1]), float(found.lab[i, 2])),
                 lrv=float(y[i]),
-                depth=school.depth.words[depth],
-                depths=found.depths.words(i, school.depth.words),
+                depth=method.depth.words[depth],
+                depths=found.depths.words(i, method.depth.words),
                 family=found.family_at(i),
                 families=families[i],
                 undertone=_undertone(found, i, words),
                 temperature=Temperature(
                     value=warmth,
-                    word=school.temperature.words[heat],
-                    band=found.temperatures.words(i, school.temperature.words),
+                    word=method.temperature.words[heat],
+                    band=found.temperatures.words(i, method.temperature.words),
                     side="warm" if warmth > 0 else "cool",
                     side_level=claims.level(sides[i]),
-                    relative=school.relative,
-                    temperate=school.temperature.words[heat] == temperate,
-                    lean="" if abs(warmth) < school.lean_from else "warm" if warmth > 0 else "cool",
+                    relative=method.relative,
+                    temperate=method.temperature.words[heat] == temperate,
+                    lean="" if abs(warmth) < method.lean_from else "warm" if warmth > 0 else "cool",
                 ),
                 uncertainty=float(found.doubt[i]),
                 lightness_uncertainty=float(found.lightness_doubt[i]),
                 source=sources[i] if sources else "",
-                school=school.key,
+                method=method.key,
                 neutral=neutral.kind,
             )
         )
@@ -224,13 +224,13 @@ def read_many(
 
 def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Undertone:
     """Return what may be said of the undertone of one row of a survey."""
-    school, claims, hues = found.school, found.school.claims, found.hues
-    scale = school.hues_for(found.family_at(i).base)
+    method, claims, hues = found.method, found.method.claims, found.hues
+    scale = method.hues_for(found.family_at(i).base)
     hue, strength = float(found.hue[i]), float(found.strength[i])
     said = tuple(words[place] for place in hues.said[i] if place >= 0)
     shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()
     none = LEVELS[int(hues.none[i])]
-    leans_to = scale.neighbour(hue, school.second_within)
+    leans_to = scale.neighbour(hue, method.second_within)
     second = said[1] if len(said) == 2 else leans_to if said else None
     if second in said[:1]:  # most of the uncertainty lies across the edge that the value itself has not reached
         second = scale.word(hue)
@@ -240,7 +240,7 @@ def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Underto
         for word, share in zip(words, shares, strict=True)
         if word in scale.words and share <= unlikely and word not in (*said, second, leans_to) and said
     )
-    strengths = school.undertone_strength
+    strengths = method.undertone_strength
     at = int(strengths.index(strength))
     nowhere = 1 - sum(shares) - weaker[0]  # a short list has no word for where this part lies
     return Undertone(
@@ -260,6 +260,6 @@ def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Underto
         slight_word=strengths.words[1],
         second=second,
         ruled_out=ruled_out,
-        off_list=school.undertone.word(hue) if nowhere >= claims.probable else None,
-        grey_counts=school.grey_counts,
+        off_list=method.undertone.word(hue) if nowhere >= claims.probable else None,
+        grey_counts=method.grey_counts,
     )

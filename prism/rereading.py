@@ -1,4 +1,4 @@
-"""Which colours get another answer when they are read under another school."""
+"""Which colours get another answer when they are read under another method."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from numpy.typing import ArrayLike, NDArray
 
 from prism.classify import classify_many
 from prism.conversion import by_kind
-from prism.school import School
+from prism.method import Method
 
 
 @dataclass(frozen=True)
@@ -34,24 +34,24 @@ class Changed:
         return {name: count for name, count in each.items() if count}
 
 
-def changed(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], before: School, after: School) -> Changed:
-    """Return what changes from one school to another for colours `lab` (n, 3), `lrv` (n,) and the kind of source of
+def changed(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], before: Method, after: Method) -> Changed:
+    """Return what changes from one method to another for colours `lab` (n, 3), `lrv` (n,) and the kind of source of
     each (n,)."""
     answers = [_answers(lab, lrv, sources, one) for one in (before, after)]
     return Changed(*(one != other for one, other in zip(*answers, strict=True)))
 
 
-def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], school: School) -> list[NDArray[np.str_]]:
+def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], method: Method) -> list[NDArray[np.str_]]:
     kinds, places = np.unique(np.asarray(sources), return_inverse=True)
-    doubt = by_kind(school.doubts, kinds, places, np.asarray(lab, dtype=np.float64).reshape(-1, 3))
-    found = classify_many(lab, lrv, doubt, school)
-    families = np.array([rule.word for rule in school.families])
-    hues = np.array(school.hue_family.words)
+    doubt = by_kind(method.doubts, kinds, places, np.asarray(lab, dtype=np.float64).reshape(-1, 3))
+    found = classify_many(lab, lrv, doubt, method)
+    families = np.array([rule.word for rule in method.families])
+    hues = np.array(method.hue_family.words)
     of_hue = found.family < 0
     family = np.where(of_hue, hues[np.where(of_hue, -1 - found.family, 0)], families[np.maximum(found.family, 0)])
-    none = np.where(found.hues.none > 0, "grey" if school.grey_counts else "", "?")
-    undertone = np.where(found.claimed, np.array(school.undertone.words)[found.main], none)
-    temperature = np.array(school.temperature.words)[school.temperature.index(found.warmth)]
-    if school.relative:
+    none = np.where(found.hues.none > 0, "grey" if method.grey_counts else "", "?")
+    undertone = np.where(found.claimed, np.array(method.undertone.words)[found.main], none)
+    temperature = np.array(method.temperature.words)[method.temperature.index(found.warmth)]
+    if method.relative:
         temperature = np.full(len(temperature), "beside others")
-    return [np.array(school.depth.words)[found.depth], family, undertone, temperature]
+    return [np.array(method.depth.words)[found.depth], family, undertone, temperature]

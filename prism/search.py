@@ -10,7 +10,7 @@ from functools import cache
 
 from prism import numbers
 from prism.light.materials import library
-from prism.school import School
+from prism.method import Method
 from prism.stimulus import IntakeError, Stimulus, from_hex, from_lab
 from prism.typed import any_of, flattened
 
@@ -92,10 +92,10 @@ class _Text:
         return found
 
 
-def understand(text: str, school: School) -> Meant:
-    """Return what words typed mean under a school.
+def understand(text: str, method: Method) -> Meant:
+    """Return what words typed mean under a method.
 
-    >>> from prism.school import load
+    >>> from prism.method import load
     >>> meant = understand("warm off-white with slate floor", load())
     >>> meant.families, meant.temperature, meant.things, meant.words
     (('off-white',), 'warm', (('slate', 'floor'),), ())
@@ -104,9 +104,9 @@ def understand(text: str, school: School) -> Meant:
     _colour(held, meant)
     _lightness(held, meant)
     _looked(held, meant)
-    _undertone(held, meant, school)
+    _undertone(held, meant, method)
     _things(held, meant)
-    _words(held, meant, school)
+    _words(held, meant, method)
     return meant
 
 
@@ -159,9 +159,9 @@ def _looked(held: _Text, meant: Meant) -> None:
         meant.period = "evening"
 
 
-def _undertone(held: _Text, meant: Meant, school: School) -> None:
-    strengths = {word.removeprefix("a "): word for word in school.undertone_strength.words}
-    weakest, strongest = school.undertone_strength.words[1], school.undertone_strength.words[-1]
+def _undertone(held: _Text, meant: Meant, method: Method) -> None:
+    strengths = {word.removeprefix("a "): word for word in method.undertone_strength.words}
+    weakest, strongest = method.undertone_strength.words[1], method.undertone_strength.words[-1]
     strengths = {"hint": weakest, "touch": weakest, "trace": weakest, "dominant": strongest} | strengths
     amounts = any_of(tuple(strengths))
     if found := held.take(rf"(?<!\w)(?:an? )?({amounts})(?: of)? ({_HUES})(?: undertone)?(?!\w)"):
@@ -173,12 +173,12 @@ def _undertone(held: _Text, meant: Meant, school: School) -> None:
         hue = found[1]
     else:
         return
-    meant.undertone = _hue(HUE_STEMS[hue], school)
+    meant.undertone = _hue(HUE_STEMS[hue], method)
     meant.asked["undertone"] = HUE_STEMS[hue]
 
 
-def _hue(stem: str, school: School) -> str:
-    return "red" if stem == "pink" and "pink" not in school.undertone.words else stem
+def _hue(stem: str, method: Method) -> str:
+    return "red" if stem == "pink" and "pink" not in method.undertone.words else stem
 
 
 @cache
@@ -204,10 +204,10 @@ def _things(held: _Text, meant: Meant) -> None:
     held.left = f" {' '.join(rest)} "
 
 
-def depth_ranges(school: School) -> dict[str, tuple[float, float]]:
-    """Return the words for depth with the LRV they reach over: the school's own, and the plain ones of the trade."""
-    edges = (0.0, *school.depth.edges, 100.0)
-    found = {word: (edges[i], edges[i + 1]) for i, word in enumerate(school.depth.words)}
+def depth_ranges(method: Method) -> dict[str, tuple[float, float]]:
+    """Return the words for depth with the LRV they reach over: the method's own, and the plain ones of the trade."""
+    edges = (0.0, *method.depth.edges, 100.0)
+    found = {word: (edges[i], edges[i + 1]) for i, word in enumerate(method.depth.words)}
     light = next((low for word, (low, _) in found.items() if "light" in word), 55.0)
     dark = next((low for word, (low, _) in found.items() if "mid" in word and "dark" not in word), 40.0)
     plain = {"pale": (light, 100.0), "light": (light, 100.0), "dark": (0.0, dark), "deep": (0.0, dark)}
@@ -215,13 +215,13 @@ def depth_ranges(school: School) -> dict[str, tuple[float, float]]:
     return found | plain | middle
 
 
-def _words(held: _Text, meant: Meant, school: School) -> None:
-    from_families = {rule.word: rule.word for rule in school.families} | {w: w for w in school.hue_family.words}
+def _words(held: _Text, meant: Meant, method: Method) -> None:
+    from_families = {rule.word: rule.word for rule in method.families} | {w: w for w in method.hue_family.words}
     from_families |= {"off white": "off-white", "gray": "grey", "violet": "purple"}
     if "pink" not in from_families:
         from_families["pink"] = "red"
-    depths = {word: word for word in depth_ranges(school)}
-    temperatures = {word: word for word in school.temperature.words} | {"cold": "cool"}
+    depths = {word: word for word in depth_ranges(method)}
+    temperatures = {word: word for word in method.temperature.words} | {"cold": "cool"}
     for name, vocabulary in (("families", from_families), ("temperature", temperatures), ("depth", depths)):
         for word in sorted(vocabulary, key=len, reverse=True):
             if name != "families" and getattr(meant, name):
@@ -243,7 +243,7 @@ def _words(held: _Text, meant: Meant, school: School) -> None:
     hues = [word for word in meant.families if word in HUE_STEMS]
     if len(hues) == 1 and len(meant.families) == 2 and not meant.undertone:  # a blue grey is a grey
         meant.families = tuple(word for word in meant.families if word not in hues)
-        meant.undertone, meant.asked["undertone"] = _hue(HUE_STEMS[hues[0]], school), HUE_STEMS[hues[0]]
+        meant.undertone, meant.asked["undertone"] = _hue(HUE_STEMS[hues[0]], method), HUE_STEMS[hues[0]]
     meant.words = tuple(rest)
 
 
@@ -253,6 +253,6 @@ def _taken(held: _Text, meant: Meant, name: str, word: str, vocabulary: dict[str
         setattr(meant, name, (*meant.families, value) if name == "families" else value)
 
 
-def temperatures_meant(word: str, school: School) -> list[str]:
-    """Return the words of a school for temperature that somebody means who says one: warm means slightly warm too."""
-    return [one for one in school.temperature.words if word and (one == word or one.endswith(f" {word}"))]
+def temperatures_meant(word: str, method: Method) -> list[str]:
+    """Return the words of a method for temperature that somebody means who says one: warm means slightly warm too."""
+    return [one for one in method.temperature.words if word and (one == word or one.endswith(f" {word}"))]

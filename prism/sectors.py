@@ -12,7 +12,7 @@ from collections.abc import Sequence
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.school.scales import HueScale
+from prism.method.scales import HueScale
 from prism.spectrum import Array
 from prism.surety import POINTS, Floats, cloud, in_parts, square_cloud
 

@@ -11,8 +11,8 @@ from numpy.typing import ArrayLike, NDArray
 
 from prism.classify import hue_of, temperature_of
 from prism.difference import Difference, difference
+from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.school import School
 from prism.sectors import Cloud, counted, hue_shares, likelier_neighbour
 from prism.spectrum import Array
 from prism.surety import AXES, apart, axes_at, below, cloud, in_parts
@@ -60,7 +60,7 @@ class Pairs:
     `doubt` of the difference, ΔE00. Probabilities (n,): that lightness, warmth and greyness truly differ that way by
     more than the eye just sees (`lighter`, `warmer`, `clearer`), that a shift so large lies in its word's widened
     sector (`in_hue`), in that of the hue beside it (`in_beside`), or in one of the two (`in_either`). `sector`,
-    `beside` and `other` are those hues' places among the school's; `beside` −1 where the shift is far from any edge.
+    `beside` and `other` are those hues' places among the method's; `beside` −1 where the shift is far from any edge.
     """
 
     difference: Difference
@@ -82,14 +82,14 @@ class Pairs:
     in_either: Array
 
 
-def side_by_side(first: Colours, second: Colours, shared: ArrayLike, school: School) -> Pairs:
+def side_by_side(first: Colours, second: Colours, shared: ArrayLike, method: Method) -> Pairs:
     """Return what n colours show beside n others; `shared` (n,) is the part of their errors each pair has in common."""
     in_common = np.broadcast_to(np.asarray(shared, dtype=np.float64), len(first.lab))
-    parts = [_part(first[rows], second[rows], in_common[rows], school) for rows in in_parts(len(first.lab))]
+    parts = [_part(first[rows], second[rows], in_common[rows], method) for rows in in_parts(len(first.lab))]
     if len(parts) == 1:
         return parts[0]
     if not parts:
-        return _part(first, second, in_common, school)
+        return _part(first, second, in_common, method)
 
     def joined(values: Iterable[Any]) -> Any:
         return np.concatenate(list(values))
@@ -99,21 +99,21 @@ def side_by_side(first: Colours, second: Colours, shared: ArrayLike, school: Sch
     return Pairs(whole, **{name: joined(getattr(part, name) for part in parts) for name in names})
 
 
-def _part(first: Colours, second: Colours, shared: Array, school: School) -> Pairs:
+def _part(first: Colours, second: Colours, shared: Array, method: Method) -> Pairs:
     parts = difference(second.lab, first.lab)
     middle = axes_at((first.lab + second.lab) / 2)
     doubt = apart(first.doubt, second.doubt, shared)
     light = apart(first.lightness_doubt, second.lightness_doubt, shared) / AXES
     spread = middle.plane * (doubt / AXES)[:, None, None]
     shift = first.u - second.u
-    hue, warmth = hue_of(shift), temperature_of(shift, school)
-    per_warm = middle.step(school.warm_axis())
+    hue, warmth = hue_of(shift), temperature_of(shift, method)
+    per_warm = middle.step(method.warm_axis())
     # the shift on the axes of CIEDE2000 is its size to the eye
     seen = np.linalg.solve(middle.plane, shift[:, :, None])[:, :, 0]
-    about, least = Cloud(shift, spread), school.just_seen
+    about, least = Cloud(shift, spread), method.just_seen
     to_the_eye = seen[:, None].astype(np.float32) + cloud() * (doubt / AXES).astype(np.float32)[:, None, None]
     visible = (to_the_eye * to_the_eye).sum(axis=2) > np.float32(least * least)
-    scale, count = school.undertone, len(school.undertone.words)
+    scale, count = method.undertone, len(method.undertone.words)
     rows, sector = np.arange(len(shift)), scale.index(hue)
     starts, widths = np.array(scale.edges), scale.widths()
     into = (hue - starts[sector]) % 360
@@ -122,7 +122,7 @@ def _part(first: Colours, second: Colours, shared: Array, school: School) -> Pai
     near = (np.minimum(into, widths[sector] - into) <= BESIDE_WITHIN) & (count > 1)
 
     def widened(place: NDArray[np.intp]) -> Array:
-        more = school.claims.widened
+        more = method.claims.widened
         return counted(about.within(starts[place] - more, np.minimum(widths[place] + 2 * more, 360)) & visible)
 
     in_hue = widened(sector)

@@ -42,7 +42,7 @@ class Stimulus:
     """The numbers of a colour under the core's conventions.
 
     `lab` D65/10°; `lrv` 0-100; `reflectance` 31 fractions or None; `screen` `#RRGGBB`, `in_gamut` whether it could be
-    shown unchanged; `provenance` a key of `School.uncertainty`; `given` what was handed in, in its own convention;
+    shown unchanged; `provenance` a key of `Method.uncertainty`; `given` what was handed in, in its own convention;
     `spread` how sure its own readings make it, ΔE00, and `specular` how they were taken, where that is known; `maker`
     who published it, whose values of one kind share a part of their errors.
     """

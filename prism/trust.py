@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
+from prism.method import Method
 from prism.reading import Reading, read
-from prism.school import School
 from prism.spectrum import lightness_to_lrv, lrv_to_lightness
 from prism.stimulus import Stimulus, from_lab
 from prism.surety import AXES, Level, axes_at, below
@@ -44,22 +44,22 @@ class LrvCheck:
         return self.stated - self.computed
 
 
-def with_stated_lrv(colour: Stimulus, stated: float, school: School) -> Stimulus:
+def with_stated_lrv(colour: Stimulus, stated: float, method: Method) -> Stimulus:
     """Return a screen value with the lightness of its stated LRV, and so surer, unless the two plainly differ."""
-    if check_lrv(stated, read(colour, school), school).verdict == LrvAgreement.DIFFER:
+    if check_lrv(stated, read(colour, method), method).verdict == LrvAgreement.DIFFER:
         return colour
     lightness = float(lrv_to_lightness(stated))
     better = from_lab((lightness, *colour.lab[1:]), provenance="screen-lrv")
     return replace(better, given=colour.given, maker=colour.maker)
 
 
-def check_lrv(stated: float, reading: Reading, school: School) -> LrvCheck:
+def check_lrv(stated: float, reading: Reading, method: Method) -> LrvCheck:
     """Return whether a stated LRV, 0-100, agrees with the computed one as far as its uncertainty can tell.
 
     They differ where the true LRV is unlikely to round to the stated one; a source that leaves more than `VAGUE` points
     open cannot tell.
     """
-    claims, lightness = school.claims, reading.lab[0]
+    claims, lightness = method.claims, reading.lab[0]
     deviation = reading.uncertainty / AXES * float(axes_at([reading.lab]).lightness[0])
     reach = deviation * DEVIATIONS
     up, down = lightness_to_lrv(min(lightness + reach, 100.0)), lightness_to_lrv(max(lightness - reach, 0.0))

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read
-from prism.school import School
 from prism.stimulus import Stimulus
 
 
@@ -21,11 +21,11 @@ class Under:
     same: bool
 
 
-def on_other_bases(colour: Stimulus, own: Reading, bases: Iterable[tuple[str, School, WorkingNeutral]]) -> list[Under]:
-    """Return how a colour reads on other bases: a name, a school and a neutral each."""
+def on_other_bases(colour: Stimulus, own: Reading, bases: Iterable[tuple[str, Method, WorkingNeutral]]) -> list[Under]:
+    """Return how a colour reads on other bases: a name, a method and a neutral each."""
     found = []
-    for name, school, neutral in bases:
-        reading = read(colour, school, neutral)
+    for name, method, neutral in bases:
+        reading = read(colour, method, neutral)
         found.append(Under(name, reading, reading.undertone.main == own.undertone.main))
     return found
 

@@ -6,7 +6,7 @@ from django.apps import AppConfig, apps
 
 RECORDED: dict[str, list[str]] = {
     "jobs.Job": ["title", "client", "address", "town", "state", "notes", "coats", "spreading", "deleted"],
-    "jobs.Room": ["name", "width", "depth", "height", "turn", "storey", "furnishing", "used_from", "used_until",
+    "jobs.Room": ["name", "width", "depth", "height", "rotation_deg", "storey", "furnishing", "used_from", "used_until",
                   "notes", "correction", "deleted"],
     "jobs.Window": ["wall", "width", "height", "sill", "along", "outside", "hides", "glazing"],
     "jobs.LampSort": ["count", "lumens", "kelvin", "kind", "rendering", "dimmed", "hung"],
@@ -16,7 +16,7 @@ RECORDED: dict[str, list[str]] = {
     "jobs.Finish": ["part", "colour", "sheen", "stays", "area"],
     "jobs.WhiteRule": ["colour", "kind", "reason", "lifted"],
     "jobs.Metered": ["wall", "lux", "taken"],
-    "reviews.Review": ["colour", "room", "school", "neutral", "neutral_a", "neutral_b", "withhold",
+    "reviews.Review": ["colour", "room", "method", "neutral", "neutral_a", "neutral_b", "withhold",
                        "verdict", "notes", "valued", "deleted"],
     "reviews.Board": ["colour", "state"],
     "reviews.Observation": ["colour", "seen", "agreement"],

@@ -35,8 +35,9 @@ from prism.formats.text import plain_json
 from prism.typed import all_printable
 from records.models import CLAIMED, Change
 from reviews.models import Shared
+from web.former_names import current_fields
 
-FORMAT, VERSION = "gentle-prism-job", 1
+FORMAT, VERSION = "gentle-prism-job", 2
 MOST_BYTES = 60_000_000
 MOST_RECORDS = 200_000
 LEFT_OUT = {
@@ -210,6 +211,7 @@ class _Reader:
         for label, _ in _of(Job(pk=0)):
             self._made[label] = []
             for row in records.get(label, ()):
+                row = current_fields(label, row)
                 self._made[label].append(self._record(apps.get_model(label), row))
         (job,) = self._made["jobs.Job"]
         assert isinstance(job, Job)

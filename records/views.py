@@ -10,7 +10,7 @@ from django.views.decorators.http import require_http_methods, require_safe
 
 from jobs import queries as job_queries
 from people import security_log
-from people.gate import changes
+from people.gate import require_editor
 from prism import words
 from records import job_file, queries
 from records.job_file import JobFileError
@@ -44,7 +44,7 @@ def job_archive(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
-@changes
+@require_editor
 def bring_in(request: StudioRequest) -> HttpResponse:
     """Take a job up from such a file, or a review from the JSON of its document."""
     trouble = ""

@@ -103,5 +103,5 @@ def _verdict(review: Review, decided: str | None) -> str:
 
 
 def _finding(review: Review) -> str:
-    found = reading.read(review.value.stimulus, review.school_in_force, review.neutral_in_force)
+    found = reading.read(review.value.stimulus, review.method_in_force, review.neutral_in_force)
     return f"{words.headline(found)}, {words.undertone_short(found)}"

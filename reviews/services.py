@@ -14,26 +14,26 @@ from django.utils import timezone
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs.models import Room
+from methods import queries as method_queries
+from methods import services as method_services
 from prism.viewing.scales import neutral_shift
 from reviews.models import Correction, Review, SamplePlan, Shortlisted
-from schools import queries as school_queries
-from schools import services as school_services
 from web.locks import without_waiting
 
 
 @transaction.atomic
 def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Review:
-    """Start a review of a colour, under the person's usual school, against the neutral of their eye as far as that was
+    """Start a review of a colour, under the person's usual method, against the neutral of their eye as far as that was
     taken up, and on the surround they last worked on."""
-    usual = school_queries.usual(owner)
+    usual = method_queries.usual(owner)
     shift = neutral_shift(Correction.eye_of(owner))
     last = Review.objects.filter(owner_id=owner.pk).first()
     return Review.objects.create(
         owner_id=owner.pk,
         colour=colour,
         intake_notes="\n".join(intake_notes),
-        school=usual.key,
-        school_table=school_queries.table_of(owner, usual.key),
+        method=usual.key,
+        method_table=method_queries.table_of(owner, usual.key),
         surround=last.surround if last else Review.Surround.PALE,
         neutral_a=round(shift[0], 2),
         neutral_b=round(shift[1], 2),
@@ -41,7 +41,7 @@ def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Revi
 
 
 ALIKE = (
-    "room", "school", "school_table", "neutral", "neutral_white", "neutral_a", "neutral_b", "surround", "edge_view",
+    "room", "method", "method_table", "neutral", "neutral_white", "neutral_a", "neutral_b", "surround", "edge_view",
     "wall_view", "wall_order", "withhold",
 )  # fmt: skip
 """What another review has of the one it is begun like."""
@@ -49,7 +49,7 @@ ALIKE = (
 
 @transaction.atomic
 def start_like(owner: User, colour: Colour, other: Review) -> Review:
-    """Start a review of a colour as another one was made: in its room, by its school, neutral and wall, with its plan
+    """Start a review of a colour as another one was made: in its room, by its method, neutral and wall, with its plan
     of samples and the order of its document; nothing that was found, seen or written comes along."""
     made = start(owner, colour)
     for name in ALIKE:
@@ -130,20 +130,20 @@ def hold_beside(review: Review, colour: Colour | None) -> None:
 
 
 @transaction.atomic
-def judge_by(review: Review, school: str, neutral: str, shift: tuple[float, float], usual: bool = False) -> None:
-    """Change the school and the working neutral of a review; `usual` makes the school the person's usual one too."""
+def judge_by(review: Review, method: str, neutral: str, shift: tuple[float, float], usual: bool = False) -> None:
+    """Change the method and the working neutral of a review; `usual` makes the method the person's usual one too."""
     if usual:
-        school_services.judge_by(review.owner, school)
-    table = school_queries.table_of(review.owner, school)
-    if table or school != review.school:  # one that is gone stays as the review has it
-        review.school_table = table
-    review.school, review.neutral = school, neutral
-    review.__dict__.pop("_school", None)
+        method_services.judge_by(review.owner, method)
+    table = method_queries.table_of(review.owner, method)
+    if table or method != review.method:  # one that is gone stays as the review has it
+        review.method_table = table
+    review.method, review.neutral = method, neutral
+    review.__dict__.pop("_method", None)
     review.neutral_a, review.neutral_b = shift
     if neutral == Review.Neutral.WHITES:
         # kept as it is now, so that the review does not change when the set does
         review.neutral_white = deck_queries.mean_white(review.owner)
-    save(review, "school", "school_table", "neutral", "neutral_a", "neutral_b", "neutral_white")
+    save(review, "method", "method_table", "neutral", "neutral_a", "neutral_b", "neutral_white")
 
 
 @transaction.atomic

@@ -32,9 +32,9 @@ from prism import words
 from records.models import Change
 from studio.archive_older import brought_up
 
-FORMAT, VERSION = "gentle-prism-studio", 2
+FORMAT, VERSION = "gentle-prism-studio", 3
 DATA, MANIFEST = "data.jsonl", "manifest.json"
-LEFT_OUT = {"sessions", "contenttypes", "axes", "admin", "auditlog", "django_tasks_db", "web", "works"}
+LEFT_OUT = {"sessions", "contenttypes", "axes", "admin", "auditlog", "django_tasks_db", "web", "background_jobs"}
 """Apps that hold nothing of a studio's own."""
 MOST_BYTES = 8 * 1024**3
 MOST_LINE = 64 * 1024**2

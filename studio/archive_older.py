@@ -7,17 +7,20 @@ from collections.abc import Iterator
 from typing import Any
 
 from web.capability_links import digest_of
+from web.former_names import current_fields, current_label
 
 _LINKS = ("people.invitation", "reviews.shared")
 
 
 def brought_up(line: str, version: int) -> Iterator[str]:
     """Give a record of an archive of some format as records of this one."""
-    if version < 2:
-        for record in _with_digests(json.loads(line)):
-            yield json.dumps(record)
-    else:
+    if version >= 3:
         yield line
+        return
+    record = json.loads(line)
+    for each in _with_digests(record) if version < 2 else (record,):
+        label = current_label(each["model"])
+        yield json.dumps(each | {"model": label, "fields": current_fields(label, each["fields"])})
 
 
 def _with_digests(record: dict[str, Any]) -> Iterator[dict[str, Any]]:

@@ -18,7 +18,7 @@ from jobs.models import Job
 from prism import demo
 from prism.formats.deck import Entry
 from reviews import services as review_services
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.steps.base import StepRequest
 from reviews.steps.samples.page import ViewPage
@@ -97,7 +97,7 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
     code, room, other = CANDIDATE
     review_services.shortlist(reviews[code, room], station.colour(user, other))
     for key, looks in LOOKED.items():
-        page = ViewPage(StepRequest(Bench(reviews[key])))
+        page = ViewPage(StepRequest(ReviewContext(reviews[key])))
         wanted = replace(page.wanted([reviews[key].colour_id]), decide=today, other=None)
         hours = [hour for hour in wanted.hours if hour.why in looks]
         wanted = replace(wanted, hours=hours)
@@ -107,11 +107,11 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
             viewing_services.log(
                 user, one, uuid4(), seen, answer, words, one.sky or "overcast", lamps, None, one.at, undertone
             )
-    page = ViewPage(StepRequest(Bench(reviews[PLANNED])))
+    page = ViewPage(StepRequest(ReviewContext(reviews[PLANNED])))
     if page.room:
         viewing_services.schedule(user, [page.wanted()], today)
     decided = reviews[DECIDED]
-    at = Strengths(Bench(decided))
+    at = Strengths(ReviewContext(decided))
     what = Decided(
         decided.colour, "It keeps its blue beside the tiles, by day and by lamplight.", "eggshell",
         "the wipeable wall paint", 7.5, formula_of(at, decided.colour),

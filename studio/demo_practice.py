@@ -8,11 +8,11 @@ import numpy as np
 from django.contrib.auth.models import User
 from django.utils import timezone
 
+from methods import queries as method_queries
 from prism.classify import hue_of
-from prism.school import School
+from prism.method import Method
 from prism.training.exercise import Kind
 from prism.training.staircase import right_answers
-from schools import queries as school_queries
 from training import queries, services
 from training.models import Sitting, Wall
 
@@ -25,10 +25,10 @@ NOISE = 0.8
 def practise(user: User, shift: tuple[float, float], seed: int) -> None:
     """Have somebody answer a few sittings of walls in the weeks before today, judging from a neutral that is moved by a
     shift, (2,), Lab units."""
-    rng, chosen = np.random.default_rng(seed), school_queries.usual(user)
+    rng, chosen = np.random.default_rng(seed), method_queries.usual(user)
     for number in range(SITTINGS):
         begun = timezone.now() - EVERY * (SITTINGS - number)
-        sitting = Sitting.objects.create(owner=user, school=chosen.key, seed=seed * 100 + number, begun=begun)
+        sitting = Sitting.objects.create(owner=user, method=chosen.key, seed=seed * 100 + number, begun=begun)
         for place in range(WALLS):
             wall = services.hang(sitting)
             assert wall is not None
@@ -39,7 +39,7 @@ def practise(user: User, shift: tuple[float, float], seed: int) -> None:
 
 
 def _answers(
-    wall: Wall, rng: np.random.Generator, shift: np.ndarray, threshold: float, chosen: School
+    wall: Wall, rng: np.random.Generator, shift: np.ndarray, threshold: float, chosen: Method
 ) -> list[int | str]:
     """Return what an observer picks of a wall: more often right the farther apart it is."""
     right = wall.accepted[0]

@@ -15,9 +15,9 @@ from django.utils import timezone
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_safe
 
+from background_jobs.models import Work
 from people.throttle import address_of
 from studio import backups
-from works.models import Work
 
 log = logging.getLogger("studio.operating")
 STARTED = time.time()

@@ -70,8 +70,8 @@ INSTALLED_APPS = [
     "django_tasks_db",
     "web",
     "people",
-    "works",
-    "schools",
+    "background_jobs",
+    "methods",
     "decks",
     "training",
     "tinting",
@@ -121,7 +121,7 @@ WORKS = {
 SCHEDULED = [
     "studio.demo_visit.sweep" if DEMO else "studio.backups.scheduled",
     "reviews.search.meaning.scheduled",
-    "works.pruning.scheduled",
+    "background_jobs.pruning.scheduled",
 ]
 if "test" in sys.argv[1:2]:
     SCHEDULED = []

@@ -5,7 +5,7 @@ from django.urls import include, path
 from django.views.decorators.cache import never_cache
 from django.views.generic import RedirectView
 
-from schools import views as school_views
+from methods import views as method_views
 from studio import operating, views
 
 urlpatterns = [
@@ -25,17 +25,17 @@ urlpatterns = [
     path("ready/", operating.ready, name="ready"),
     path("metrics/", operating.metrics, name="metrics"),
     path("", include("people.urls")),
-    path("", include("works.urls")),
+    path("", include("background_jobs.urls")),
     path("", include("jobs.urls")),
     path("colours/", include("decks.urls")),
     path("training/", include("training.urls")),
-    path("methods/", include("schools.urls")),
+    path("methods/", include("methods.urls")),
     path(
         "schools/",
-        RedirectView.as_view(pattern_name="schools", permanent=True, http_method_names=["get", "head"]),
-        name="schools-former",
+        RedirectView.as_view(pattern_name="methods", permanent=True, http_method_names=["get", "head"]),
+        name="methods-former",
     ),
-    path("schools/<int:pk>/", school_views.moved, name="school-former"),
+    path("schools/<int:pk>/", method_views.moved, name="method-former"),
     path("reader/machine/", include("tinting.urls")),
     path("reader/", include("instruments.urls")),
     path("", include("records.urls")),

@@ -22,7 +22,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from jobs import queries as job_queries
 from people import throttle, two_factor
-from people.gate import changes
+from people.gate import require_editor
 from people.models import PAPERS
 from prism import words
 from prism.formats import deck_csv
@@ -124,7 +124,7 @@ def enter_empty(request: StudioRequest) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def try_out(request: StudioRequest) -> HttpResponse:
     """Enter the demo job into a studio that has neither jobs nor reviews yet."""
     if job_queries.of_studio(request.user).exists() or review_queries.of_studio(request.user).exists():

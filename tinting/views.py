@@ -6,7 +6,7 @@ from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from people.gate import changes
+from people.gate import require_editor
 from people.queries import team
 from prism import words
 from prism.formats import tint_system
@@ -40,7 +40,7 @@ def _show(request: StudioRequest, form: SystemForm | None = None, trouble: str =
 
 
 @require_POST
-@changes
+@require_editor
 def bring_in(request: StudioRequest) -> HttpResponse:
     """Keep a tinting system from a file; it is in force from then on."""
     form = SystemForm(request.POST, request.FILES)
@@ -65,7 +65,7 @@ def _own(request: StudioRequest, pk: int) -> System:
 
 
 @require_POST
-@changes
+@require_editor
 def soft_delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own tinting system aside, with a way back."""
     found = _own(request, pk)
@@ -75,7 +75,7 @@ def soft_delete(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def undelete(request: StudioRequest, pk: int) -> HttpResponse:
     """Bring a tinting system back that was put aside."""
     services.undelete(_own(request, pk))

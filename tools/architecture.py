@@ -17,7 +17,7 @@ import grimp
 
 ROOT = Path(__file__).parent.parent
 PAGE = ROOT / "docs" / "architecture.md"
-APPS = ("studio", "instruments", "reviews", "tinting", "decks", "schools", "web", "prism")
+APPS = ("studio", "instruments", "reviews", "tinting", "decks", "methods", "web", "prism")
 INSIDE = ("prism", "reviews")
 """Packages whose inside is drawn too."""
 

@@ -1,4 +1,4 @@
-"""Print how far estimated recipes go astray at other strengths: the figures behind `estimates` in the schools.
+"""Print how far estimated recipes go astray at other strengths: the figures behind `estimates` in the methods.
 
 Run by hand (`python -m tools.measure_estimates`). Colours of the demo deck are estimated from their spectrum and from
 Lab alone, and both recipes are scaled. Once the colours are made of the demo's own colorants, and once of others, whose

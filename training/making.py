@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from decks import queries as deck_queries
-from prism import school, words
+from prism import method, words
 from prism.stimulus import many_from_lab
 from prism.training.exercise import Exercise, Kind, Look, Manner, PoolError
 from prism.training.looking import in_the_evening
@@ -37,7 +37,7 @@ def made(
     for kind in kinds:
         hard = hardness[kind] if hardness else USUAL_APART
         try:
-            return _content(make(kind, pool, rng, hard, school.besides(pool.school), row, hue), ids, pool)
+            return _content(make(kind, pool, rng, hard, method.besides(pool.method), row, hue), ids, pool)
         except PoolError:
             continue
     return None

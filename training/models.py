@@ -22,11 +22,13 @@ def _end() -> datetime:
 
 
 class Sitting(models.Model):
-    """A few minutes of looking, under one school; it can be left and gone on with."""
+    """A few minutes of looking, under one method; it can be left and gone on with."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="sittings")
-    school = models.CharField(max_length=40)
-    school_table = models.JSONField(null=True, blank=True)  # an own school as it stood; None for a ready one
+    method = models.CharField(max_length=40, db_column="school")
+    method_table = models.JSONField(
+        null=True, blank=True, db_column="school_table"
+    )  # an own method as it stood; None for a ready one
     seed = models.PositiveBigIntegerField()
     begun = models.DateTimeField(default=timezone.now)
     until = models.DateTimeField(default=_end)
@@ -95,7 +97,7 @@ class SetWall(Question):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="set_walls")
     origin = models.CharField(max_length=8, choices=Origin)
-    school = models.CharField(max_length=40)
+    method = models.CharField(max_length=40, db_column="school")
     review = models.ForeignKey(Review, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     viewing = models.OneToOneField(Viewing, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     made = models.DateTimeField(default=timezone.now)

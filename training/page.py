@@ -8,8 +8,8 @@ from functools import cached_property
 from decks import queries as deck_queries
 from decks.models import Colour
 from prism import words
+from prism.method import Method
 from prism.reading import read_all
-from prism.school import School
 from prism.training.exercise import Kind
 from training import queries
 from training.models import Question, Wall
@@ -139,7 +139,7 @@ class WallPage:
     @cached_property
     def told(self) -> list[Told]:
         """The boards with what was hidden."""
-        return told_of(self.wall, self._colours, queries.school_of(self.wall.sitting))
+        return told_of(self.wall, self._colours, queries.method_of(self.wall.sitting))
 
     @cached_property
     def shown_by(self) -> Colour | None:
@@ -168,7 +168,7 @@ def colours_of(wall: Question) -> list[Colour]:
     return [held[pk] for pk in wall.boards if pk in held]
 
 
-def told_of(wall: Question, colours: list[Colour], chosen: School) -> list[Told]:
+def told_of(wall: Question, colours: list[Colour], chosen: Method) -> list[Told]:
     """Return the boards of a wall with their names and figures."""
     readings = read_all([colour.stimulus for colour in colours], chosen)
     looks = [wall.looks.get(str(place), {}) for place in range(len(colours))]

@@ -15,11 +15,11 @@ from numpy.typing import NDArray
 from decks.catalogue import Catalogue, catalogue_as_of, state_for
 from decks.models import Colour
 from people.queries import team
-from prism import school, words
+from prism import method, words
 from prism.comparison import NOTHING_SEEN
 from prism.difference import delta_e
+from prism.method import Method
 from prism.reading import read
-from prism.school import School
 from prism.spectrum import Array
 from prism.training.exercise import Kind
 from prism.training.eye import Besides, Eye, estimate
@@ -45,7 +45,7 @@ POINTS = 40
 _pools: BoundedCache[Hashable, Pool] = BoundedCache(4)
 
 
-def decks_of(user: User, chosen: School) -> tuple[Catalogue, Pool]:
+def decks_of(user: User, chosen: Method) -> tuple[Catalogue, Pool]:
     """Return the decks of somebody's studio, and the same row for row as exercises draw from them."""
     state = state_for(user)
     held = catalogue_as_of(user, state)
@@ -53,7 +53,7 @@ def decks_of(user: User, chosen: School) -> tuple[Catalogue, Pool]:
     return held, made
 
 
-def decks_with(user: User, chosen: School, colour: Colour) -> tuple[NDArray[np.int64], Pool]:
+def decks_with(user: User, chosen: Method, colour: Colour) -> tuple[NDArray[np.int64], Pool]:
     """Return the ids and the pool of somebody's decks, and a colour with them that may be no deck's."""
     held, pool = decks_of(user, chosen)
     if colour.pk in held.ids:
@@ -69,9 +69,9 @@ def decks_with(user: User, chosen: School, colour: Colour) -> tuple[NDArray[np.i
     )
 
 
-def school_of(sitting: Sitting) -> School:
-    """Return the school of a sitting, as it stood when that began."""
-    return school.in_force(sitting.school, sitting.school_table)
+def method_of(sitting: Sitting) -> Method:
+    """Return the method of a sitting, as it stood when that began."""
+    return method.in_force(sitting.method, sitting.method_table)
 
 
 def sittings(user: User) -> QuerySet[Sitting]:
@@ -138,13 +138,13 @@ def _followed(told: list[Told], points: int = 0) -> tuple[Staircase, list[tuple[
     return found, found.follow([one[0] for one in told], [one[1] for one in told], [one[2] for one in told], points)
 
 
-def eye_of(user: User, chosen: School) -> Eye:
-    """Return somebody's eye as far as what they called undertones and what they saw in rooms tells, against a school.
+def eye_of(user: User, chosen: Method) -> Eye:
+    """Return somebody's eye as far as what they called undertones and what they saw in rooms tells, against a method.
 
     An undertone counts as it was named alone, before anything was held beside it.
     """
     hues = {word: place for place, word in enumerate(chosen.undertone.words)}
-    told = answers(user).filter(kind=Kind.UNDERTONE.value, sitting__school=chosen.key)
+    told = answers(user).filter(kind=Kind.UNDERTONE.value, sitting__method=chosen.key)
     found = [
         (direction, hues[picked[0]])
         for direction, picked in told.values_list("direction", "picked")[:LOOKED_BACK]
@@ -190,7 +190,7 @@ class Axis:
     last: datetime | None
 
 
-def axes(user: User, chosen: School) -> list[Axis]:
+def axes(user: User, chosen: Method) -> list[Axis]:
     """Return what somebody can tell apart by kind of wall, then the undertones that were asked for."""
     asked = [(kind.value, "") for kind in TRAINED] + [(Kind.UNDERTONE.value, hue) for hue in chosen.undertone.words]
     found = []
@@ -206,7 +206,7 @@ def axes(user: User, chosen: School) -> list[Axis]:
 
 @dataclass(frozen=True)
 class Helped:
-    """How often an undertone was named as computed: alone, beside the clean white, beside a foil; of how many."""
+    """How often an undertone was named as computed: alone, beside the clean white, beside a contrast; of how many."""
 
     counts: tuple[int, ...]
     answered: int
@@ -231,7 +231,7 @@ class Progress:
     returning: int
 
 
-def progress(user: User, chosen: School, who: str = "") -> Progress:
+def progress(user: User, chosen: Method, who: str = "") -> Progress:
     """Return what somebody's answers show by now, said to them, or of `who` they are."""
     eye = eye_of(user, chosen)
     scale = chosen.undertone

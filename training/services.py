@@ -11,12 +11,12 @@ from django.db import IntegrityError, transaction
 from django.utils import timezone
 from fsrs import Card, Rating, Scheduler
 
+from methods import queries as method_queries
 from prism import words
 from prism.training.exercise import Kind
 from prism.training.walls import Hardness
 from prism.viewing.scales import AXES
 from reviews.models import Correction
-from schools import queries as school_queries
 from training import queries, set_walls
 from training.making import NoWallError, made
 from training.models import Agreed, Returning, SetWall, Sitting, Wall
@@ -32,15 +32,15 @@ _scheduler = Scheduler(enable_fuzzing=False)
 
 
 def begin(user: User) -> Sitting:
-    """Begin a sitting under the person's usual school, or go on with the one that is open; viewings in which eye and
+    """Begin a sitting under the person's usual method, or go on with the one that is open; viewings in which eye and
     product disagreed have become walls by then."""
     set_walls.from_viewings(user)
     held = queries.open_sitting(user)
     if held is not None:
         return held
-    usual = school_queries.usual(user)
-    table = school_queries.table_of(user, usual.key)
-    return Sitting.objects.create(owner=user, school=usual.key, school_table=table, seed=randbits(48))
+    usual = method_queries.usual(user)
+    table = method_queries.table_of(user, usual.key)
+    return Sitting.objects.create(owner=user, method=usual.key, method_table=table, seed=randbits(48))
 
 
 def hang(sitting: Sitting) -> Wall | None:
@@ -71,7 +71,7 @@ def _made(sitting: Sitting) -> Wall:
     if waiting is not None:
         return _of(waiting, sitting, number)
     rng = np.random.default_rng([sitting.seed, number])
-    held, pool = queries.decks_of(sitting.owner, queries.school_of(sitting))
+    held, pool = queries.decks_of(sitting.owner, queries.method_of(sitting))
     hung = {_same(one.kind, one.boards) for one in sitting.walls.all()}
     hardness = {kind: _hardness(sitting.owner, kind, rng) for kind in KINDS}
     for kind, hue in _kinds(sitting, rng):
@@ -88,8 +88,8 @@ def _same(kind: str, boards: list[int]) -> tuple[str, tuple[int, ...]]:
 
 def _of(held: SetWall, sitting: Sitting, number: int) -> Wall:
     fields = {name: getattr(held, name) for name in SetWall.CONTENT}
-    if held.school != sitting.school:
-        fields["direction"] = None  # named by another school's words, it tells nothing of the eye by this one's
+    if held.method != sitting.method:
+        fields["direction"] = None  # named by another method's words, it tells nothing of the eye by this one's
     return Wall(sitting=sitting, number=number, set_wall=held, **fields)
 
 
@@ -207,7 +207,7 @@ def follow(user: User) -> None:
     It is kept as corrections of the person's eye, so that the record has it and predictions count it in.
     """
     leave(user)
-    chosen = school_queries.usual(user)
+    chosen = method_queries.usual(user)
     eye, rest = queries.eye_of(user, chosen), Correction.eye_of(user)
     for scale, degrees, shift in zip(AXES, (0, 90), eye.shift, strict=True):
         Correction.objects.create(
@@ -218,7 +218,7 @@ def follow(user: User) -> None:
 
 @transaction.atomic
 def leave(user: User) -> None:
-    """Have new reviews begin with the school's neutral again, as far as they followed training."""
+    """Have new reviews begin with the method's neutral again, as far as they followed training."""
     held = Correction.objects.filter(person=user, practised=True, undone=None)
     held.update(undone=timezone.now(), undone_by=user)
 

@@ -14,15 +14,15 @@ from django.db.models import Q, QuerySet
 from django.utils import timezone
 
 from decks.models import Colour
+from methods import queries as method_queries
 from people.queries import team
 from prism import words
+from prism.method import Method
 from prism.numbers import typed
-from prism.school import School
 from prism.training.exercise import Kind
 from prism.training.walls import ABOUT_ONE
 from prism.viewing.scales import Agreement, held
 from reviews.models import Review, Viewing
-from schools import queries as school_queries
 from training import queries
 from training.making import NoWallError, made
 from training.models import SetWall, Wall
@@ -51,13 +51,13 @@ def waiting(user: User) -> SetWall | None:
 
 
 def from_review(user: User, review: Review) -> SetWall:
-    """Make a wall of a review for oneself: its colour, without names, as the review's school would teach it.
+    """Make a wall of a review for oneself: its colour, without names, as the review's method would teach it.
 
     Raises `NoWallError`.
     """
-    fields = _about(user, review.colour, review.school_in_force)
+    fields = _about(user, review.colour, review.method_in_force)
     return SetWall.objects.create(
-        owner=user, origin=SetWall.Origin.REVIEW, review=review, school=review.school, **fields
+        owner=user, origin=SetWall.Origin.REVIEW, review=review, method=review.method, **fields
     )
 
 
@@ -73,13 +73,13 @@ def from_viewings(user: User) -> int:
     count = 0
     for one in [one for one in logged if one.pk not in known and _differs(one)]:
         try:
-            fields = _about(user, one.colour, one.review.school_in_force, after_dark=one.lamps_on)
+            fields = _about(user, one.colour, one.review.method_in_force, after_dark=one.lamps_on)
         except NoWallError:
             continue
         try:
             with transaction.atomic():
                 SetWall.objects.create(
-                    owner=user, origin=SetWall.Origin.VIEWING, viewing=one, school=one.review.school, **fields
+                    owner=user, origin=SetWall.Origin.VIEWING, viewing=one, method=one.review.method, **fields
                 )
         except IntegrityError:
             continue  # another request made it
@@ -93,7 +93,7 @@ def _differs(one: Viewing) -> bool:
     return any(each.agreement is Agreement.DIFFERS for each in scales)
 
 
-def _about(user: User, colour: Colour, chosen: School, after_dark: bool = False) -> dict[str, object]:
+def _about(user: User, colour: Colour, chosen: Method, after_dark: bool = False) -> dict[str, object]:
     kinds = [Kind.EVENING, *ABOUT_ONE] if after_dark else list(ABOUT_ONE)
     rng = np.random.default_rng(randbits(48))
     ids, pool = queries.decks_with(user, chosen, colour)
@@ -105,7 +105,7 @@ def _about(user: User, colour: Colour, chosen: School, after_dark: bool = False)
 
 def set_for_studio(user: User, kind: str, apart: str) -> SetWall:
     """Set a wall of a kind for everybody of the studio. Raises `NoWallError` and `ValueError` for what cannot be."""
-    chosen = school_queries.usual(user)
+    chosen = method_queries.usual(user)
     if kind not in set(Kind):
         raise ValueError(words.KIND_UNKNOWN)
     wanted = Kind(kind)
@@ -120,7 +120,7 @@ def set_for_studio(user: User, kind: str, apart: str) -> SetWall:
     fields = made([wanted], held.ids, pool, rng, {wanted: lambda axis: size})
     if fields is None:
         raise NoWallError(words.too_small(kind))
-    return SetWall.objects.create(owner=user, origin=SetWall.Origin.STUDIO, school=chosen.key, **fields)
+    return SetWall.objects.create(owner=user, origin=SetWall.Origin.STUDIO, method=chosen.key, **fields)
 
 
 def withdraw(wall: SetWall, again: bool = False) -> None:

@@ -10,13 +10,13 @@ from django.utils import timezone
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
+from methods import queries as method_queries
 from people import queries as people_queries
-from people.gate import manages
+from people.gate import require_owner
 from people.names import name_of
 from prism import words
 from prism.training.exercise import Kind
 from reviews import queries as review_queries
-from schools import queries as school_queries
 from training import queries, services, set_walls
 from training.drawings import HEIGHT, WIDTH, drawn
 from training.making import NoWallError
@@ -35,7 +35,7 @@ LOOKED_OVER = "screen-looked-over"
 def training(request: StudioRequest) -> HttpResponse:
     """Show what one can tell apart, how one's eye differs, and the way to go on."""
     user = request.user
-    chosen = school_queries.usual(user)
+    chosen = method_queries.usual(user)
     found = queries.progress(user, chosen)
     waits = set_walls.waiting(user)
     manages_studio = people_queries.may_manage(user)
@@ -45,7 +45,7 @@ def training(request: StudioRequest) -> HttpResponse:
         "size": (WIDTH, HEIGHT),
         "open": queries.open_sitting(user),
         "waits": words.WALLS_FROM[waits.origin] if waits else "",
-        "school": chosen,
+        "method": chosen,
         "steps": words.SCREEN_STEPS,
         "greys": GREYS,
         "looked": _looked(request),
@@ -151,10 +151,10 @@ def of_review(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_POST
 def follow(request: StudioRequest) -> HttpResponse:
-    """Have new reviews follow one's own neutral, or the school's again."""
+    """Have new reviews follow one's own neutral, or the method's again."""
     if "leave" in request.POST:
         services.leave(request.user)
-    elif queries.eye_of(request.user, school_queries.usual(request.user)).answers < queries.LEAST_ANSWERS:
+    elif queries.eye_of(request.user, method_queries.usual(request.user)).answers < queries.LEAST_ANSWERS:
         messages.info(request, words.EYE_UNKNOWN)
     else:
         services.follow(request.user)
@@ -172,18 +172,18 @@ def agree(request: StudioRequest) -> HttpResponse:
 
 
 @require_safe
-@manages
+@require_owner
 def person(request: StudioRequest, pk: int) -> HttpResponse:
     """Show the progress of somebody of the studio who agreed to it."""
     found: User = get_object_or_404(User, pk__in=[one.pk for one in queries.shown_to(request.user)], pk=pk)
     name = name_of(found)
-    progress = queries.progress(found, school_queries.usual(found), name)
+    progress = queries.progress(found, method_queries.usual(found), name)
     context = {"name": name, "progress": progress, "drawn": [drawn(one) for one in progress.axes]}
     return render(request, "training/person.html", context | {"size": (WIDTH, HEIGHT)})
 
 
 @require_POST
-@manages
+@require_owner
 def set_wall(request: StudioRequest) -> HttpResponse:
     """Set a wall for everybody of the studio."""
     try:
@@ -217,14 +217,14 @@ def studio_wall(request: StudioRequest, pk: int) -> HttpResponse:
         "own": own,
         "few": "" if spread.is_told else words.spread_few(spread.count, set_walls.LEAST_TO_SHOW),
         "stages": [(title, one, words.spread_said(one.answers, one.count)) for title, one in stages],
-        "told": told_of(wall, colours_of(wall), school_queries.usual(request.user)) if own else [],
+        "told": told_of(wall, colours_of(wall), method_queries.usual(request.user)) if own else [],
         "manages": people_queries.may_manage(request.user),
     }
     return render(request, "training/studio_wall.html", context)
 
 
 @require_POST
-@manages
+@require_owner
 def take_down(request: StudioRequest, pk: int) -> HttpResponse:
     """Take a studio's wall down, or hang it again."""
     wall = _studio_wall(request, pk)

@@ -10,7 +10,7 @@ from decks import files, queries
 from decks.catalogue import catalogue
 from decks.models import Colour
 from decks.tests import world
-from prism import school
+from prism import method
 from prism.stimulus import from_lab
 
 
@@ -48,7 +48,7 @@ class Rows(world.Studio):
 class Twins(world.Studio):
     def setUp(self):
         super().setUp()
-        self.wall = school.load()
+        self.wall = method.load()
         self.subject = world.colour("H16.3")
         at = self.subject
         line = f"O1,Galley,{at.lab_l + 0.2},{at.lab_a},{at.lab_b}"

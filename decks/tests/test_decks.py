@@ -12,7 +12,7 @@ from decks import queries, services
 from decks.catalogue import Wanted, catalogue
 from decks.models import Colour, ColourSet, Maker
 from decks.tests import world
-from prism import demo, school
+from prism import demo, method
 from prism.neutral import GREY
 from prism.reading import read_many
 from prism.stimulus import from_hex
@@ -93,7 +93,7 @@ class Browsing(TestCase):
     def setUp(self):
         self.client.force_login(self.isla)
         self.held = catalogue(self.isla)
-        self.readings = read_many(self.held.lab, self.held.lrv, [0.3] * len(self.held.ids), school.load())
+        self.readings = read_many(self.held.lab, self.held.lrv, [0.3] * len(self.held.ids), method.load())
 
     def check(self, fits, **wanted):
         rows = self.held.select(Wanted(**wanted))
@@ -112,15 +112,15 @@ class Browsing(TestCase):
         self.check(lambda row, _: self.held.strip_names[row] == "4", strip="4")
         self.check(lambda row, _: "haar" in self.held.texts[row], text="HAAR")
 
-    def test_readings_kept_at_hand_are_those_of_their_school_and_neutral(self):
+    def test_readings_kept_at_hand_are_those_of_their_method_and_neutral(self):
         rows = [5, 5, 200, 17]
         for key, neutral in (("wall-practice", None), ("short-lists", None), ("wall-practice", GREY), ("even", None)):
-            chosen = school.load(key)
+            chosen = method.load(key)
             fresh = read_many(self.held.lab[rows], self.held.lrv[rows], [0.3] * 4, chosen, neutral)
             self.held.readings([17], chosen, neutral)
             for _ in range(2):
                 for was, now in zip(fresh, self.held.readings(rows, chosen, neutral), strict=True):
-                    self.assertEqual((now.lab, now.school, now.neutral), (was.lab, was.school, was.neutral))
+                    self.assertEqual((now.lab, now.method, now.neutral), (was.lab, was.method, was.neutral))
                     self.assertEqual((now.depth, now.family), (was.depth, was.family))
                     self.assertAlmostEqual(now.undertone.strength, was.undertone.strength)
 
@@ -143,7 +143,7 @@ class Browsing(TestCase):
         self.assertEqual(strips, sorted(strips))
         families = [self.readings[row].family.word for row in self.held.select(Wanted(sort="family"))]
         runs = sum(one != other for one, other in pairwise(families)) + 1
-        self.assertLessEqual(runs, len(school.load().families) + len(school.load().hue_family.words))
+        self.assertLessEqual(runs, len(method.load().families) + len(method.load().hue_family.words))
         names = [self.held.names[row] for row in self.held.select(Wanted(sort="name", text="ledger"))]
         self.assertEqual(names, sorted(names))
         self.assertTrue(all("ledger" in name for name in names))

@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from decks import files, services
-from decks.models import Colour, Earlier, Import, Maker
+from decks.models import Colour, Import, Maker, ValueRevision
 from decks.tests import world
 
 MOST = 40
@@ -89,7 +89,7 @@ class Parts(TestCase):
         files.apply(self.start(50))
         changed = files.apply(self.start(60))
         self.assertEqual(self.lightness(), {60.0})
-        self.assertEqual(Earlier.objects.count(), 90)
+        self.assertEqual(ValueRevision.objects.count(), 90)
         times = []
 
         def breaks(*arguments):

@@ -9,7 +9,7 @@ from django.test import TestCase
 
 from decks.catalogue import catalogue
 from decks.tests import world
-from prism import school
+from prism import method
 from prism.neutral import GREY
 
 
@@ -17,8 +17,8 @@ class Threads(TestCase):
     def test_threads_that_share_a_catalogue_read_what_one_alone_would(self):
         world.load_deck()
         held = catalogue(world.person())
-        schools = [school.load(key) for key in school.names()]
-        bases = list(product(schools, (schools[0].neutral, GREY, GREY.moved(0.5, 1), GREY.moved(1, -1))))
+        methods = [method.load(key) for key in method.names()]
+        bases = list(product(methods, (methods[0].neutral, GREY, GREY.moved(0.5, 1), GREY.moved(1, -1))))
         rows = [list(range(start, start + 40)) for start in range(0, 400, 40)]
 
         def work(number):
@@ -42,4 +42,4 @@ class Threads(TestCase):
         with self.assertRaises(ValueError):
             held.lab[0, 0] = 1.0
         with self.assertRaises(ValueError):
-            held.deck(schools[0]).undertone(GREY)[0, 0] = 1.0
+            held.deck(methods[0]).undertone(GREY)[0, 0] = 1.0

@@ -5,12 +5,12 @@ from unittest import mock
 from django.urls import reverse
 from django.utils import timezone
 
+from background_jobs import services as background_jobs
+from background_jobs.doing import Progress, do_work
+from background_jobs.models import LOST, Work
 from decks import files, work
 from decks.models import Colour, Import
 from decks.tests.test_files import GOOD, Files
-from works import services as works
-from works.doing import Progress, do_work
-from works.models import LOST, Work
 
 MORE = GOOD + "".join(f"B{i},Bulk {i},{40 + i},0,0,\n" for i in range(8))
 
@@ -22,7 +22,7 @@ class ByTheQueue(Files):
         patch.start()
         self.addCleanup(patch.stop)
 
-    def begin(self, then="works.services._enqueue"):
+    def begin(self, then="background_jobs.services._enqueue"):
         """Bring the first part in, with the queue standing still unless told otherwise."""
         self.upload(MORE)
         held = self.waiting()
@@ -42,7 +42,7 @@ class ByTheQueue(Files):
         page = self.client.get(reverse("deck-preview", args=[held.pk]))
         self.assertContains(page, "3 of 10 colours are in")
         self.assertContains(page, "It goes on when you leave this page")
-        Work.objects.update(moved=timezone.now() - works.BELIEVED)
+        Work.objects.update(moved=timezone.now() - background_jobs.BELIEVED)
         page = self.client.get(reverse("deck-preview", args=[held.pk]))
         self.assertContains(page, f'hx-post="{reverse("deck-apply", args=[held.pk])}"')
         do_work(piece.pk)
@@ -70,7 +70,7 @@ class ByTheQueue(Files):
     def test_a_doer_that_went_is_followed_by_another(self):
         held, _ = self.begin()
         Work.objects.update(state="running", moved=timezone.now() - 2 * LOST)
-        self.assertEqual(works.take_up_again(), 1)
+        self.assertEqual(background_jobs.take_up_again(), 1)
         self.assertEqual((Import.objects.get(pk=held.pk).state, len(self.codes())), ("done", 10))
 
     def test_one_that_somebody_stopped_meanwhile_is_said_to_be_gone(self):

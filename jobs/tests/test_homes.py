@@ -11,7 +11,7 @@ from jobs.home_white import HomeWhite
 from jobs.models import Element, Finish, Room, WhiteRule
 from jobs.tests.test_jobs import Jobs
 from jobs.whole_home import WholeHome
-from prism import demo, school
+from prism import demo, method
 from prism.painting.areas import DOOR, OPENING
 from prism.stimulus import from_lab
 from tinting import services as tinting_services
@@ -131,7 +131,7 @@ class Paint(Home):
         self.assertContains(self.page(), "left over")
         self.assertEqual([t.litres for t in whole.totals], sorted((t.litres for t in whole.totals), reverse=True))
 
-    def test_coats_and_spreading_rate_are_the_jobs_or_the_schools(self):
+    def test_coats_and_spreading_rate_are_the_jobs_or_the_methods(self):
         before = self.line("Library").at("walls").litres
         address = reverse("job-paint", args=[self.job.pk])
         self.client.post(address, {"coats": "3", "spreading": "10"})
@@ -322,7 +322,7 @@ class FabricParts(Home):
         mixed = queries.reflectance_of(queries.whole().get(pk=self.library.pk).elements.get(name="rug"))
         one, two = (world.colour(code).reflectance[10] for code in ("H16.3", "H06.3"))
         self.assertAlmostEqual(mixed[10], 0.6 * one + 0.4 * two)
-        held = contents.fabric_of(rug, school.load(), school.load().neutral)
+        held = contents.fabric_of(rug, method.load(), method.load().neutral)
         self.assertEqual([round(share, 2) for _, share in held.parts], [0.6, 0.4])
         # the sheet shows it as it was typed, and a copy has it too
         self.assertContains(self.client.get(reverse("room-edit", args=[self.library.pk])), "H16.3 60, H06.3 40")

@@ -20,7 +20,7 @@ from prism.stimulus import from_lab
 
 PLACE = {"town": "Skerry Point", "latitude": 57.2, "longitude": -2.1, "zone": "Europe/London"}
 SHEET = {
-    "name": "Library", "width": "5", "depth": "4", "height": "2,6", "turn": "", "storey": "1", "used_from": "8",
+    "name": "Library", "width": "5", "depth": "4", "height": "2,6", "rotation_deg": "", "storey": "1", "used_from": "8",
     "used_until": "22", "notes": "",
     "windows-rows": "1", "windows-0-wall": "west", "windows-0-width": "1.8", "windows-0-height": "1.3",
     "windows-0-sill": "0.8", "windows-0-along": "", "windows-0-outside": "sea", "windows-0-hides": "",
@@ -283,7 +283,7 @@ class Metering(Jobs):
         page = self.client.post(reverse("room-meter", args=[room.pk]), {"compass": "1"}, follow=True)
         self.assertContains(page, "The compass reads")
         room.refresh_from_db()
-        self.assertLess(abs(room.turn), 20)
+        self.assertLess(abs(room.rotation_deg), 20)
 
 
 class HomeWhites(Jobs):

@@ -12,9 +12,9 @@ from numpy.typing import NDArray
 from prism.choosing.axes import axis_vectors
 from prism.choosing.deck import Deck, Pick
 from prism.difference import delta_e, length, lightness_term
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 from prism.surety import AXES, LEVELS, Thresholds, below
 
@@ -130,7 +130,7 @@ class AxisView:
 def view_along_axes(
     subject: Reading,
     deck: Deck,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
     exclude: NDArray[np.intp] | None = None,
 ) -> AxisView:
@@ -141,11 +141,11 @@ def view_along_axes(
         near[exclude] = False
     rows = np.flatnonzero(near)
     distance = delta_e(np.asarray(subject.lab), deck.lab[rows])
-    within = (distance > school.just_seen) & (distance <= FARTHEST)
+    within = (distance > method.just_seen) & (distance <= FARTHEST)
     rows, distance = rows[within], distance[within]
     own = np.asarray(subject.undertone.vector)
     lightness = deck.lab[rows, :1] - subject.lab[0]
     offset = np.concatenate([lightness, deck.undertone(neutral)[rows] - own], axis=1)
-    doubt = deck.unsure_from(subject, school, rows)
-    vectors = axis_vectors(own, school)
-    return AxisView(rows, offset, distance, doubt, vectors, own, school.readable, school.claims)
+    doubt = deck.unsure_from(subject, method, rows)
+    vectors = axis_vectors(own, method)
+    return AxisView(rows, offset, distance, doubt, vectors, own, method.readable, method.claims)

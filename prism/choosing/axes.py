@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import ArrayLike
 
-from prism.school import School
+from prism.method import Method
 from prism.side_by_side import COMPARATIVE
 from prism.spectrum import Array
 
@@ -17,7 +17,7 @@ OPPOSITE = {
 
 
 def comparative(hue: str) -> str:
-    """Return the axis along which a colour has more of a hue; a school may have hues of its own.
+    """Return the axis along which a colour has more of a hue; a method may have hues of its own.
 
     >>> comparative("green"), comparative("teal")
     ('greener', 'more teal')
@@ -35,7 +35,7 @@ def is_hue(direction: str) -> bool:
     return direction in COMPARATIVE.values() or direction.startswith(("more ", "less "))
 
 
-def axis_vectors(subject_undertone: ArrayLike, school: School) -> dict[str, Array]:
+def axis_vectors(subject_undertone: ArrayLike, method: Method) -> dict[str, Array]:
     """Return the unit vector (ΔL*, Δu_a, Δu_b) of each axis that exists for an undertone (2,).
 
     Each hue has two, more of it and less. A colour without an undertone can become clearer in no one direction and
@@ -43,13 +43,13 @@ def axis_vectors(subject_undertone: ArrayLike, school: School) -> dict[str, Arra
     """
     u = np.asarray(subject_undertone, dtype=np.float64)
     vectors: dict[str, Array] = {"lighter": np.array([1.0, 0, 0]), "darker": np.array([-1.0, 0, 0])}
-    hues = dict(zip(school.undertone.words, school.undertone.axes(), strict=True))
+    hues = dict(zip(method.undertone.words, method.undertone.axes(), strict=True))
     vectors |= {comparative(hue): np.array([0.0, *axis]) for hue, axis in hues.items()}
     vectors |= {less(hue): np.array([0.0, *-axis]) for hue, axis in hues.items()}
-    warm = np.array([0.0, *school.warm_axis()])
+    warm = np.array([0.0, *method.warm_axis()])
     vectors |= {"warmer": warm, "cooler": -warm}
     strength = float(np.hypot(*u))
-    if strength >= school.passive_below:
+    if strength >= method.passive_below:
         vectors["clearer"] = np.array([0, *(u / strength)])
         vectors["greyer"] = -vectors["clearer"]
     return vectors

@@ -11,9 +11,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from prism.difference import delta_e
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 from prism.surety import Level, apart
 
@@ -31,16 +31,16 @@ class Deck:
     sources: tuple[str, ...] = ()
     _at_hand: list[tuple[WorkingNeutral, Array]] = field(default_factory=list, repr=False, compare=False)
 
-    def unsure_from(self, subject: Reading, school: School, rows: NDArray[np.intp]) -> Array:
+    def unsure_from(self, subject: Reading, method: Method, rows: NDArray[np.intp]) -> Array:
         """Return what is unsure of the differences of some rows (k,) from a subject, ΔE00, (k,)."""
-        return apart(self.doubt[rows], subject.uncertainty, self.shared_with(subject, school, rows))
+        return apart(self.doubt[rows], subject.uncertainty, self.shared_with(subject, method, rows))
 
-    def shared_with(self, subject: Reading, school: School, rows: NDArray[np.intp]) -> Array:
+    def shared_with(self, subject: Reading, method: Method, rows: NDArray[np.intp]) -> Array:
         """Return the part of their errors that some rows (k,) share with a subject, (k,)."""
         if self.source is None or subject.source not in self.sources:
             return np.zeros(len(rows))
         same = self.source[rows] == self.sources.index(subject.source)
-        return np.where(same, school.claims.shared, 0.0)
+        return np.where(same, method.claims.shared, 0.0)
 
     def undertone(self, neutral: WorkingNeutral) -> Array:
         """Return u, (n, 2), of every colour; kept for the neutral asked for last, and not to be written to.

@@ -1,4 +1,4 @@
-"""The groups of boards beside a subject: near-identicals, mates of its strip and depth, a foil."""
+"""The groups of boards beside a subject: near-identicals, mates of its strip and depth, a contrast colour."""
 
 from __future__ import annotations
 
@@ -10,16 +10,16 @@ from prism.choosing.along_axes import AxisView
 from prism.choosing.deck import Deck, Pick, pick_of
 from prism.classify import hue_of
 from prism.difference import length
+from prism.method import Method
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 
 MOST_OF_RANGE = 5
 """Near-identicals on the wall: a handful."""
-FOIL_DEPTH = 8.0
-"""L* within which a foil shows undertone rather than depth."""
+CONTRAST_DEPTH = 8.0
+"""L* within which a contrast colour shows undertone rather than depth."""
 FOIL_STRENGTH, OPPOSED, LEAST_FOIL = 2.5, 0.7, 0.2
-"""What a foil must be: this strong, Lab units; this opposed (cosine); and this good in all, 0-1."""
+"""What a contrast colour must be: this strong, Lab units; this opposed (cosine); and this good in all, 0-1."""
 SAME_WAY, STRENGTH_WITHIN, MATE_DEPTH = 0.97, 1.5, (3.0, 20.0)
 """How alike two undertones point (cosine), how near their strengths lie and how far the colours stand apart in L*, for
 one to be the other's mate where there is no strip."""
@@ -80,13 +80,13 @@ def strip_mates(subject: Reading, deck: Deck, u: Array, strip: int, taken: Seque
 
 
 def same_depth(
-    subject: Reading, view: AxisView, deck: Deck, u: Array, school: School, taken: Sequence[int]
+    subject: Reading, view: AxisView, deck: Deck, u: Array, method: Method, taken: Sequence[int]
 ) -> Pick | None:
     """Return the nearest colour of the same LRV with another undertone, at a readable size."""
     rows = view.rows
-    level = (np.abs(deck.lrv[rows] - subject.lrv) <= school.same_depth) & (view.distance >= school.readable[0])
+    level = (np.abs(deck.lrv[rows] - subject.lrv) <= method.same_depth) & (view.distance >= method.readable[0])
     able = np.flatnonzero(level & ~np.isin(rows, list(taken)))
-    other = school.undertone.index(hue_of(u[rows[able]])) != school.undertone.index(subject.undertone.hue)
+    other = method.undertone.index(hue_of(u[rows[able]])) != method.undertone.index(subject.undertone.hue)
     able = able[other]
     if not able.size:
         return None
@@ -94,19 +94,19 @@ def same_depth(
     return Pick(int(rows[at]), "same depth", float(view.distance[at]), kind="strip")
 
 
-def foil(subject: Reading, deck: Deck, u: Array, taken: Sequence[int]) -> Pick | None:
+def contrast_colour(subject: Reading, deck: Deck, u: Array, taken: Sequence[int]) -> Pick | None:
     """Return the colour beside which the subject's undertone jumps out: opposite to it, as strong or stronger, and no
     lighter or darker. None for a subject without an undertone."""
     if subject.undertone.main is None:
         return None
-    row = foil_row(np.asarray(subject.undertone.vector), float(subject.lab[0]), deck.lab, u, taken)
+    row = contrast_row(np.asarray(subject.undertone.vector), float(subject.lab[0]), deck.lab, u, taken)
     return None if row is None else pick_of(subject, deck, row, "foil", "foil")
 
 
-def foil_row(vector: Array, lightness: float, lab: Array, u: Array, taken: Sequence[int]) -> int | None:
-    """Return the row of colours, Lab (n, 3) and undertones (n, 2), that is the foil of an undertone (2,) at an L*."""
+def contrast_row(vector: Array, lightness: float, lab: Array, u: Array, taken: Sequence[int]) -> int | None:
+    """Return the row of colours, Lab (n, 3) and undertones (n, 2), that contrasts with an undertone (2,) at an L*."""
     against = -(u @ vector)
-    rows = np.flatnonzero((against > 0) & (np.abs(lab[:, 0] - lightness) <= FOIL_DEPTH))
+    rows = np.flatnonzero((against > 0) & (np.abs(lab[:, 0] - lightness) <= CONTRAST_DEPTH))
     rows = rows[~np.isin(rows, list(taken))]
     if not rows.size:
         return None
@@ -114,7 +114,7 @@ def foil_row(vector: Array, lightness: float, lab: Array, u: Array, taken: Seque
     opposed = against[rows] / (own * strength)
     wanted = max(strength, FOIL_STRENGTH)
     strong = np.minimum(own / wanted, 1.0) * np.exp(-np.maximum(own - 2 * wanted, 0) / 4)
-    level = np.exp(-np.abs(lab[rows, 0] - lightness) / FOIL_DEPTH)
+    level = np.exp(-np.abs(lab[rows, 0] - lightness) / CONTRAST_DEPTH)
     score = np.where(opposed > OPPOSED, opposed**2 * strong * level, 0.0)
     at = int(np.argmax(score))
     return int(rows[at]) if score[at] >= LEAST_FOIL else None

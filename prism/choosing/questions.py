@@ -3,32 +3,32 @@
 from __future__ import annotations
 
 from prism.choosing.axes import comparative
+from prism.method import HueScale, Method
 from prism.reading import Reading
-from prism.school import HueScale, School
 
 
 def in_play(subject: Reading) -> dict[str, float]:
     """Return the undertones that the uncertainty leaves open, each with its share, likeliest first.
 
-    No undertone is the empty word; what a school has no word for is left out.
+    No undertone is the empty word; what a method has no word for is left out.
     """
     return {word: share for word, share in subject.undertone.shares if share > 0}
 
 
-def worth_asking(subject: Reading, school: School) -> dict[str, float]:
+def worth_asking(subject: Reading, method: Method) -> dict[str, float]:
     """Return the undertones that are not ruled out: those with a share large enough to be asked about, or named."""
-    return {word: share for word, share in in_play(subject).items() if share > 1 - school.claims.certain}
+    return {word: share for word, share in in_play(subject).items() if share > 1 - method.claims.certain}
 
 
-def questions(subject: Reading, school: School) -> dict[str, float]:
+def questions(subject: Reading, method: Method) -> dict[str, float]:
     """Return what a comparison must still settle about a subject, as axes with their weight, heaviest first.
 
     How strong its undertone is; which of the neighbouring hues it leans to; and every other hue that the uncertainty
     leaves open. A colour without an undertone is asked about the hues it might have.
     """
-    open_hues = {word: share for word, share in worth_asking(subject, school).items() if word}
+    open_hues = {word: share for word, share in worth_asking(subject, method).items() if word}
     asked = {comparative(word): 0.5 + share / 2 for word, share in open_hues.items() if word != subject.undertone.main}
-    scale = school.hues_for(subject.family.base)
+    scale = method.hues_for(subject.family.base)
     if subject.undertone.main is None:
         rest = [word for word in scale.words if word not in open_hues]
         asked |= {comparative(word): 0.3 for word in rest}

@@ -7,8 +7,8 @@ from numpy.typing import ArrayLike, NDArray
 
 from prism.classify import families, temperature_of
 from prism.difference import length
+from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.school import School
 from prism.spectrum import Array
 
 PALE_FROM = 65.0
@@ -22,7 +22,7 @@ LOOKED_AT = 40
 def reference_whites(
     lab: ArrayLike,
     lrv: ArrayLike,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
     exclude: NDArray[np.intp] | None = None,
 ) -> dict[str, int]:
@@ -32,21 +32,21 @@ def reference_whites(
     entries where the deck has fewer whites; `exclude` is never chosen.
     """
     values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv)
-    light = y >= school.white_lrv
+    light = y >= method.white_lrv
     if exclude is not None:
         light[exclude] = False
     whites = np.flatnonzero(light)
     chroma = length(values[whites, 1], values[whites, 2])
-    whites, chroma = whites[chroma < school.white_chroma], chroma[chroma < school.white_chroma]
+    whites, chroma = whites[chroma < method.white_chroma], chroma[chroma < method.white_chroma]
     u = neutral.undertone(values[whites])
-    warmth, colour = temperature_of(u, school), (chroma + length(u[:, 0], u[:, 1])) / 2
-    pale = pale_families(school)
+    warmth, colour = temperature_of(u, method), (chroma + length(u[:, 0], u[:, 1])) / 2
+    pale = pale_families(method)
     found: dict[str, int] = {}
     for name, score in (("clean", values[whites, 0] - colour), ("warmest", warmth), ("coolest", -warmth)):
         count = LOOKED_AT
         while True:  # among the best at first, among more of them where none of those is a white
             few = _highest(score, count)
-            plain = np.isin(families(values[whites[few]], y[whites[few]], u[few], school), pale)
+            plain = np.isin(families(values[whites[few]], y[whites[few]], u[few], method), pale)
             ranked = [int(row) for row in whites[few[plain]] if int(row) not in found.values()]
             if ranked or count >= score.size:
                 break
@@ -56,9 +56,9 @@ def reference_whites(
     return found
 
 
-def pale_families(school: School) -> list[int]:
+def pale_families(method: Method) -> list[int]:
     """Return the places of the families whose colours may stand as whites: a pale blue is no cool white, nor a grey."""
-    return [number for number, rule in enumerate(school.families) if rule.lrv[0] >= PALE_FROM]
+    return [number for number, rule in enumerate(method.families) if rule.lrv[0] >= PALE_FROM]
 
 
 def _highest(score: Array, count: int) -> NDArray[np.intp]:

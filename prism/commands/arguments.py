@@ -1,4 +1,4 @@
-"""What arguments say: colours, percentages, entries of the demo deck, schools; and errors of one line."""
+"""What arguments say: colours, percentages, entries of the demo deck, methods; and errors of one line."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ import sys
 from pathlib import Path
 from typing import NoReturn
 
-from prism import school
+from prism import method
 from prism.commands import decks
 from prism.demo import DeckColour
 from prism.formats import reflectance_csv
@@ -111,11 +111,11 @@ def percent_of(text: str) -> float:
     return parse(clean)
 
 
-def school_of(args: argparse.Namespace) -> school.School:
-    """Return the school an argument names, or leave."""
+def method_of(args: argparse.Namespace) -> method.Method:
+    """Return the method an argument names, or leave."""
     try:
-        return school.find(args.school)
-    except school.SchoolError as wrong:
+        return method.find(args.method)
+    except method.MethodError as wrong:
         fail(str(wrong))
 
 

@@ -9,7 +9,7 @@ from prism.choosing.deck import Deck
 from prism.demo import DeckColour
 from prism.formats import deck_csv, deck_json
 from prism.formats.deck import MAX_BYTES, DeckFileError, stimuli
-from prism.school import School
+from prism.method import Method
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
 
@@ -47,7 +47,7 @@ def deck() -> tuple[DeckColour, ...]:
     return _own[0] if _own else demo.deck()
 
 
-def offered(chosen: School) -> Deck:
+def offered(chosen: Method) -> Deck:
     """Return the deck as the core chooses from it."""
     return demo.offered(chosen, deck())
 

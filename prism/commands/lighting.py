@@ -11,16 +11,16 @@ import numpy as np
 
 from prism import messages, words
 from prism.commands import decks
-from prism.commands.arguments import fail, parse_colour, print_json, school_of
+from prism.commands.arguments import fail, method_of, parse_colour, print_json
 from prism.commands.reading import undertone_json
 from prism.formats import room_json
 from prism.light.checks import RoomError
 from prism.light.claims import Known, doubt, readings
 from prism.light.day import CLEAR, OVERCAST, Day, days
 from prism.light.room import WALLS, Room
+from prism.method import Method
 from prism.numbers import is_number, parse
 from prism.reading import Reading, choose_neutral
-from prism.school import School
 from prism.stimulus import Stimulus
 
 SKIES = {"clear": CLEAR, "overcast": OVERCAST}
@@ -30,7 +30,7 @@ USUAL_HOURS = "9,12,15,18,21"
 def run_light(args: argparse.Namespace) -> None:
     """Try colours on the walls of a room; what the room file leaves out has the tried colour."""
     room = _room(args.room)
-    chosen = school_of(args)
+    chosen = method_of(args)
     day, hours = _date(args.date), _hours(args.hours)
     colours = [(text, parse_colour(text)) for text in args.colours]
     neutral = choose_neutral(chosen, args.neutral)
@@ -53,7 +53,7 @@ def run_light(args: argparse.Namespace) -> None:
 
 
 def _each(
-    text: str, colour: Stimulus, lit: Day, seen: list[Reading], clean: list[Reading], school: School
+    text: str, colour: Stimulus, lit: Day, seen: list[Reading], clean: list[Reading], method: Method
 ) -> list[tuple[dict[str, Any], str]]:
     found = []
     for t, hour in enumerate(lit.hours.tolist()):

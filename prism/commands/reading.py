@@ -15,7 +15,7 @@ import numpy as np
 from prism import placing, words
 from prism.choosing.comparison_set import Chosen, choose
 from prism.commands import decks
-from prism.commands.arguments import fail, lines_of_colours, name_of, parse_colour, print_json, school_of
+from prism.commands.arguments import fail, lines_of_colours, method_of, name_of, parse_colour, print_json
 from prism.comparison import PairFinding, compare_many
 from prism.difference import delta_e
 from prism.numbers import is_number, parse
@@ -26,7 +26,7 @@ from prism.stimulus import Stimulus
 
 def run_read(args: argparse.Namespace) -> None:
     """Read colours; `-` reads them from standard input, one a line, and goes on after a bad one."""
-    chosen = school_of(args)
+    chosen = method_of(args)
     neutral = choose_neutral(chosen, args.neutral)
     sound = True
     if args.colours == ["-"]:
@@ -82,7 +82,7 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
         "screen": colour.screen,
         "screen_in_gamut": colour.in_gamut,
         "uncertainty": reading.uncertainty,
-        "school": reading.school,
+        "school": reading.method,
         "neutral": reading.neutral,
     }
 
@@ -107,7 +107,7 @@ def undertone_json(reading: Reading) -> dict[str, Any]:
 
 def run_compare(args: argparse.Namespace) -> None:
     """Hold the first colour beside the second; `-` reads two colours a line. Every difference is first minus second."""
-    chosen = school_of(args)
+    chosen = method_of(args)
     neutral = choose_neutral(chosen, args.neutral)
     sound = True
     if args.first == "-" and args.second is None:
@@ -179,7 +179,7 @@ def run_delta_e(args: argparse.Namespace) -> None:
 
 def _chosen_beside(args: argparse.Namespace) -> tuple[Reading, Chosen, bool]:
     """Return a colour's reading, the boards of the deck chosen for it, and whether it stands on a strip there."""
-    chosen = school_of(args)
+    chosen = method_of(args)
     neutral = choose_neutral(chosen, args.neutral)
     colour = parse_colour(args.colour)
     subject = read(colour, chosen, neutral)
@@ -202,7 +202,7 @@ def run_beside(args: argparse.Namespace) -> None:
             ]
         )  # fmt: skip
         return
-    near = school_of(args).readable[1]
+    near = method_of(args).readable[1]
     for pick in found.picks:
         entry = entries[pick.index]
         why = words.why_picked(pick, subject, on_strip, near=near)

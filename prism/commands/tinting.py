@@ -7,7 +7,7 @@ import sys
 from typing import Any
 
 from prism import demo, messages, words
-from prism.commands.arguments import entry_of, fail, parse_colour, percent_of, print_json, school_of
+from prism.commands.arguments import entry_of, fail, method_of, parse_colour, percent_of, print_json
 from prism.commands.reading import undertone_json
 from prism.demo import DeckColour
 from prism.difference import delta_e
@@ -25,7 +25,7 @@ MANY = 50
 
 def run_strength(args: argparse.Namespace) -> None:
     """Print a demo colour at adjusted strengths."""
-    chosen = school_of(args)
+    chosen = method_of(args)
     entry = with_recipe(args.code)
     percents = [percent_of(text) for text in args.percents]
     for percent in percents:
@@ -61,7 +61,7 @@ def with_recipe(code: str) -> DeckColour:
 
 def run_mix(args: argparse.Namespace) -> None:
     """Print what two demo colours make, stirred together in parts."""
-    chosen = school_of(args)
+    chosen = method_of(args)
     one, other = with_recipe(args.first), with_recipe(args.second)
     parts = [percent_of(text) for text in args.parts.split(":")]
     if len(parts) != 2:

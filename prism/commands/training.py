@@ -6,9 +6,9 @@ import argparse
 
 import numpy as np
 
-from prism import school, words
+from prism import method, words
 from prism.commands import decks
-from prism.commands.arguments import fail, print_json, school_of
+from prism.commands.arguments import fail, method_of, print_json
 from prism.numbers import is_number, parse
 from prism.training.exercise import Exercise, Kind, PoolError
 from prism.training.pool import Pool
@@ -21,7 +21,7 @@ HARDEST, EASIEST = 0.3, 15.0
 
 def run_exercise(args: argparse.Namespace) -> None:
     """Make an exercise from the deck; the same seed makes the same one."""
-    chosen = school_of(args)
+    chosen = method_of(args)
     apart = parse(args.apart) if is_number(args.apart) else 0.0
     if not HARDEST <= apart <= EASIEST:
         fail(f"--apart: {words.apart_wrong(args.apart, HARDEST, EASIEST)}")
@@ -30,7 +30,7 @@ def run_exercise(args: argparse.Namespace) -> None:
     numbers = [makers.index(entry.maker) for entry in entries]
     pool = Pool.of(offered.lab, offered.lrv, offered.doubt, numbers, chosen)
     try:
-        wall = make(Kind(args.kind), pool, np.random.default_rng(args.seed), apart, school.besides(chosen))
+        wall = make(Kind(args.kind), pool, np.random.default_rng(args.seed), apart, method.besides(chosen))
     except PoolError:
         fail(words.too_small(args.kind))
     codes = [entries[row].code for row in wall.boards]

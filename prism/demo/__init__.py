@@ -13,7 +13,7 @@ import numpy as np
 from prism import messages, screen
 from prism.choosing.deck import Deck, number_strips
 from prism.formats.tint_system import read as read_system
-from prism.school import School
+from prism.method import Method
 from prism.spectrum import to_lab, to_lrv
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
@@ -75,8 +75,8 @@ def deck() -> tuple[DeckColour, ...]:
     )
 
 
-def offered(chosen: School, entries: Sequence[DeckColour] = ()) -> Deck:
-    """Return the demo deck, or another, as the core chooses from it, with the uncertainties of a school."""
+def offered(chosen: Method, entries: Sequence[DeckColour] = ()) -> Deck:
+    """Return the demo deck, or another, as the core chooses from it, with the uncertainties of a method."""
     entries = entries or deck()
     sources = sorted({entry.colour.source for entry in entries})
     return Deck(

@@ -18,7 +18,7 @@ from pathlib import Path
 import numpy as np
 from scipy.optimize import brentq
 
-from prism import school
+from prism import method
 from prism.demo.houses import BASES, HOUSES, QUARTER_SHOT, base_for, recipes_for, rounded
 from prism.demo.names import deal
 from prism.demo.pigments import system
@@ -81,7 +81,7 @@ def _round_the_hues(count: int, chroma: Sequence[float]) -> Array:
 
 def _strip_aims() -> list[tuple[tuple[float, ...], float, float]]:
     """Return the depths of each new strip, and a*, b* at its anchor."""
-    line = school.load().neutral
+    line = method.load().neutral
     aims: list[tuple[tuple[float, ...], float, float]] = []
 
     def add(depths: tuple[float, ...], points: Array, from_neutral: bool) -> None:
@@ -190,7 +190,7 @@ def _labs(paint: TintSystem, recipes: Sequence[Recipe]) -> Array:
 
 def _singles(paint: TintSystem, first: Sequence[Card]) -> list[Card]:
     """Return whites and near-blacks, which stand on no strip."""
-    line = school.load().neutral
+    line = method.load().neutral
     cards: list[Card] = []
     k = np.arange(WHITES)
     depths = lrv_to_lightness(WHITE_LRV[0] + (WHITE_LRV[1] - WHITE_LRV[0]) * ((k * 0.618) % 1))

@@ -54,7 +54,7 @@ def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
             width=_number(size, "size", "width"),
             depth=_number(size, "size", "depth"),
             height=_number(size, "size", "height", 2.5),
-            turn=_number(whole, "", "turn", 0.0),
+            rotation_deg=_number(whole, "", "turn", 0.0),
             windows=tuple(_window(part, where) for where, part in _each(whole, "windows", MOST_WINDOWS)),
             lamps=tuple(_lamp(part, where) for where, part in _each(whole, "lamps", MOST_LAMPS)),
             surfaces=_surfaces(whole, resolve),
@@ -74,7 +74,7 @@ def write(room: Room, title: str = "") -> bytes:
         "title": title,
         "place": {"latitude": room.place.latitude, "longitude": room.place.longitude, "zone": room.place.zone},
         "size": {"width": room.width, "depth": room.depth, "height": room.height},
-        "turn": room.turn,
+        "turn": room.rotation_deg,
         "storey": room.storey,
         "windows": [
             {key: value for key, value in asdict(window).items() if value is not None} for window in room.windows

@@ -10,8 +10,8 @@ from numpy.typing import ArrayLike, NDArray
 from prism.difference import delta_e
 from prism.light.claims import warmth
 from prism.light.findings import Mean
+from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.school import School
 from prism.spectrum import Array, lightness_to_lrv
 
 BETTER_BY = 0.7
@@ -27,7 +27,7 @@ class Aim:
     warmer: float
 
 
-def aim(board: ArrayLike, walls: list[Mean], school: School, neutral: WorkingNeutral | None = None) -> Aim | None:
+def aim(board: ArrayLike, walls: list[Mean], method: Method, neutral: WorkingNeutral | None = None) -> Aim | None:
     """Return which board would read in a room as this one (3,) does in daylight; None where the room is dark.
 
     What the room adds is taken away once more: exact for a shift that is the same for neighbouring colours.
@@ -37,8 +37,8 @@ def aim(board: ArrayLike, walls: list[Mean], school: School, neutral: WorkingNeu
     own = np.asarray(board, dtype=np.float64)
     mean = np.mean([wall.lab for wall in walls], axis=0)
     wanted = np.clip(2 * own - mean, [0, -100, -100], [98, 100, 100])
-    line = neutral or school.neutral
-    warmer = float(warmth(wanted, school, line) - warmth(own, school, line))
+    line = neutral or method.neutral
+    warmer = float(warmth(wanted, method, line) - warmth(own, method, line))
     return Aim(wanted, float(lightness_to_lrv(wanted[0])), warmer)
 
 

@@ -57,7 +57,7 @@ def faults(room: Room) -> Iterator[Fault]:
     yield from in_range("width", room.width, LENGTH, "m")
     yield from in_range("depth", room.depth, LENGTH, "m")
     yield from in_range("height", room.height, HEIGHT, "m")
-    yield from in_range("turn", room.turn, (-360, 360), "°")
+    yield from in_range("turn", room.rotation_deg, (-360, 360), "°")
     yield from in_range("correction", room.correction, CORRECTION)
     if room.furnishing not in FURNISHINGS:
         yield "furnishing", messages.room_unknown("furnishing", room.furnishing, FURNISHINGS)

@@ -96,7 +96,7 @@ def _outside(
     No paint matters to it, so another colour in the same room and day costs one solve.
     """
     size, windows, turn, storey, furnishing = shape
-    room = Room(place, *size, turn=turn, windows=windows, storey=storey, furnishing=furnishing)
+    room = Room(place, *size, rotation_deg=turn, windows=windows, storey=storey, furnishing=furnishing)
     light = outdoors_of(room, day, hours, cloud)
     straight, veil = entering(room, light), veils(room, light)
     for kept in (light.height, light.azimuth, straight, veil):
@@ -115,7 +115,7 @@ def outdoors_of(room: Room, day: date, hours: Sequence[float], cloud: float) -> 
 def outside(room: Room, day: date, hours: Sequence[float], cloud: float) -> tuple[Array, Array, Array, Array]:
     """Return heights and azimuths of the sun (t,), the daylight straight on the patches of a room (31, n, t), and the
     veil of its windows over the walls, cd/m² (t, 4)."""
-    shape = (room.size, room.windows, room.turn, room.storey, room.furnishing)
+    shape = (room.size, room.windows, room.rotation_deg, room.storey, room.furnishing)
     return _outside(shape, room.place, day, tuple(hours), cloud)
 
 

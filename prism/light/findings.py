@@ -16,8 +16,8 @@ from prism.difference import delta_e
 from prism.light.claims import warmth
 from prism.light.day import Day
 from prism.light.room import WALLS, Room
+from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.school import School
 from prism.spectrum import Array, lightness_to_lrv
 
 FELL, ROSE = 4.0, 1.0
@@ -169,23 +169,23 @@ def means(days: Sequence[Day], seen: Sequence[Array], used: tuple[float, float] 
 
 
 def counsels(
-    room: Room, walls: Sequence[Mean], board: Array, school: School, neutral: WorkingNeutral | None = None
+    room: Room, walls: Sequence[Mean], board: Array, method: Method, neutral: WorkingNeutral | None = None
 ) -> list[Counsel]:
     """Return what to counsel against of a board (3,) in a room, by the means of its walls by day."""
     if not walls:
         return []
-    line, rules = neutral or school.neutral, school.light
+    line, rules = neutral or method.neutral, method.light
     lrv = float(lightness_to_lrv(board[0]))
     way = facing(room)
     chroma = float(np.hypot(*board[1:]))
     own = float(np.hypot(*line.undertone(board)))
-    shift = [float(warmth(wall.lab, school, line) - warmth(board, school, line)) for wall in walls]
+    shift = [float(warmth(wall.lab, method, line) - warmth(board, method, line)) for wall in walls]
     fall = [float(board[0] - wall.lab[0]) for wall in walls]
     left = [float(np.hypot(*line.undertone(wall.strong_lab))) / max(own, 1e-9) for wall in walls]
     bright = [wall.strong_lux >= rules.bright and lrv >= WASHED for wall in walls]
     rise = [float(wall.strong_lab[0] - board[0]) for wall in walls]
     dim = [wall.lux < rules.dim for wall in walls]
-    faded = [own >= school.passive_below and part < FADED for part in left]
+    faded = [own >= method.passive_below and part < FADED for part in left]
     greyed = way is Facing.AWAY and lrv > rules.heavy_below and chroma < PALE_CHROMA
 
     def found(kind: Kind, computed: list[bool], practice: list[bool], sizes: list[float]) -> Counsel | None:
@@ -207,7 +207,7 @@ def counsels(
     # over the whole room, since what comes forward on one wall and falls back on another does neither
     mean_shift = float(np.median(shift))
     # a rule that warned of every colour in a north room would tell them from each other no more than silence does
-    side = float(warmth(board, school, line))
+    side = float(warmth(board, method, line))
     cool_away = way is Facing.AWAY and side <= -SIDED
     warm_toward = way is Facing.TOWARD and side >= SIDED
     all_found = [
@@ -224,13 +224,13 @@ def counsels(
 
 
 def of_evening(
-    room: Room, seen: Array, board: Array, school: School, neutral: WorkingNeutral | None = None
+    room: Room, seen: Array, board: Array, method: Method, neutral: WorkingNeutral | None = None
 ) -> Counsel | None:
     """Return what lamps do to a board by what its walls read as under them, (4, 3)."""
     if not room.lamps:
         return None
-    line = neutral or school.neutral
-    shift = float(np.median(warmth(seen, school, line) - warmth(board, school, line)))
+    line = neutral or method.neutral
+    shift = float(np.median(warmth(seen, method, line) - warmth(board, method, line)))
     total = sum(lamp.lumens * lamp.count * lamp.dimmed for lamp in room.lamps)
     kelvin = sum(lamp.kelvin * lamp.lumens * lamp.count * lamp.dimmed for lamp in room.lamps) / max(total, 1e-9)
     computed, practice = shift >= 2 * SHIFTED, kelvin <= WARM_LAMPS

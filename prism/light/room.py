@@ -120,7 +120,7 @@ class Room:
     width: float
     depth: float
     height: float
-    turn: float = 0.0
+    rotation_deg: float = 0.0
     windows: tuple[Window, ...] = ()
     lamps: tuple[Lamp, ...] = ()
     surfaces: dict[str, Reflectance | None] = field(default_factory=dict)
@@ -136,7 +136,7 @@ class Room:
 
     def facing(self, wall: str) -> float:
         """Return which way one looks out through a wall, degrees from north, clockwise."""
-        return (WALLS.index(wall) * 90.0 + self.turn) % 360.0
+        return (WALLS.index(wall) * 90.0 + self.rotation_deg) % 360.0
 
     def area(self, side: str) -> float:
         """Return the area of one of the `SIDES`, m², windows included."""

@@ -37,7 +37,7 @@ def toward_sun(light: Outdoors, turn: float) -> Array:
 def entering(room: Room, light: Outdoors) -> Array:
     """Return what falls on each patch straight from outside, before any of it is sent on, (31, n, t)."""
     shape = box(room.size, room.windows)
-    toward = toward_sun(light, room.turn)
+    toward = toward_sun(light, room.rotation_deg)
     sun = sunlight(shape, toward)
     found = np.zeros((BANDS.size, len(shape.areas), len(light.height)))
     for w, pane in enumerate(shape.panes):
@@ -50,7 +50,7 @@ def entering(room: Room, light: Outdoors) -> Array:
 def veils(room: Room, light: Outdoors) -> Array:
     """Return the veil that the windows lay over each of the `WALLS`, cd/m², (t, 4), from the middle of the room."""
     shape = box(room.size, room.windows)
-    toward = toward_sun(light, room.turn)
+    toward = toward_sun(light, room.rotation_deg)
     found = np.zeros((len(light.height), len(WALLS)))
     for pane, weight in glare.weights(shape):
         for spectrum, along in _outside_of(room, light, pane, toward):
@@ -61,7 +61,7 @@ def veils(room: Room, light: Outdoors) -> Array:
 
 def seen_through(room: Room, light: Outdoors, view: Pane) -> Array:
     """Return the mean luminance of a window as it is seen from one place, cd/m², (t,)."""
-    toward = toward_sun(light, room.turn)
+    toward = toward_sun(light, room.rotation_deg)
     weight = view.share * view.glass / np.maximum(view.share.sum(), 1e-12)
     parts = [lux(spectrum) / np.pi * (along * weight).sum(axis=(1, 2)) for spectrum, along in
              _outside_of(room, light, view, toward)]  # fmt: skip

@@ -8,8 +8,8 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import ArrayLike
 
+from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.school import School
 from prism.spectrum import Array, lightness_to_lrv
 from prism.surety import Level, below
 
@@ -44,7 +44,7 @@ class Pairing:
 
 
 def pairing(
-    first: ArrayLike, second: ArrayLike, doubts: tuple[float, float], school: School,
+    first: ArrayLike, second: ArrayLike, doubts: tuple[float, float], method: Method,
     neutral: WorkingNeutral | None = None,
 ) -> Pairing:  # fmt: skip
     """Return how a colour stands to another, Lab (3,) each, as they read in one light, with their doubts in ΔE00.
@@ -52,7 +52,7 @@ def pairing(
     They clash where both have an undertone and the two pull against each other. Of a clash it is asked how surely the
     weaker of the two lies across the neutral from the other.
     """
-    line = neutral or school.neutral
+    line = neutral or method.neutral
     lab = np.asarray([first, second], dtype=np.float64)
     u: Array = lab[:, 1:] - line.at(lab[:, 0])
     strengths = np.hypot(u[:, 0], u[:, 1])
@@ -61,8 +61,8 @@ def pairing(
     angle = float(np.degrees(np.arccos(np.clip(cos, -1, 1))))
     lrv = float(np.diff(lightness_to_lrv(lab[::-1, 0]))[0])
     across = -cos * size
-    sure = school.claims.level(float(below(np.array([(across) / max(max(doubts) / np.sqrt(3), 1e-9)]))[0]))
-    if size < school.passive_below:
+    sure = method.claims.level(float(below(np.array([(across) / max(max(doubts) / np.sqrt(3), 1e-9)]))[0]))
+    if size < method.passive_below:
         return Pairing(Terms.QUIET, angle, size, lrv, Level.NONE)
     if angle >= OPPOSED and sure is not Level.NONE:
         return Pairing(Terms.CLASH, angle, size, lrv, sure)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from prism.school import School
+from prism.method import Method
 
 ORDER = (
     "lead", "ventilation", "heights", "heat", "substrate", "insulation", "escape", "consent", "contrast", "screen",
@@ -29,14 +29,14 @@ class Site:
     others_decide: bool = True
 
 
-def cautions(site: Site, school: School) -> list[str]:
+def cautions(site: Site, method: Method) -> list[str]:
     """Return the keys of the cautions that apply, each once, in the order of `ORDER`."""
     found: set[str] = {"ventilation", "screen"}
     if site.repaints:
         found.add("lead")
     if site.height is not None and site.height > HIGH:
         found.add("heights")
-    hot = [lrv for lrv in site.outside if lrv < school.dark_outside]
+    hot = [lrv for lrv in site.outside if lrv < method.dark_outside]
     if hot:
         found |= {"heat", "insulation"}
     if site.limit is not None and any(lrv < site.limit for lrv in site.outside):

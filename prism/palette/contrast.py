@@ -1,13 +1,13 @@
 """Contrast for people who see little: light against dark by points of LRV and by two contrasts.
 
-The figures wanted are the school's. None of them is a rule of law: the local code and a licensed professional decide.
+The figures wanted are the method's. None of them is a rule of law: the local code and a licensed professional decide.
 """
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
-from prism.school import School
+from prism.method import Method
 
 THINGS = {
     "doors": "large",
@@ -52,9 +52,9 @@ def contrast(one: float, other: float) -> Contrast:
     return Contrast(light - dark, (light - dark) / (light + dark), (light - dark) / light)
 
 
-def held(thing: str, one: float, other: float, school: School) -> list[RuleCheck]:
+def held(thing: str, one: float, other: float, method: Method) -> list[RuleCheck]:
     """Return what each rule says of a thing of `THINGS` with an LRV before another. Raises `KeyError`."""
-    kind, found, rules = THINGS[thing], contrast(one, other), school.contrast
+    kind, found, rules = THINGS[thing], contrast(one, other), method.contrast
     small = rules.small if kind != "large" else rules.large
     lines = [("points", found.points, rules.points), ("michelson", found.michelson, small)]
     if kind == "sign":

@@ -15,8 +15,8 @@ from numpy.typing import ArrayLike
 
 from prism.comparison import PairFinding, compare
 from prism.light.together import NEAR, OPPOSED
+from prism.method import Method
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 
 BELONGS = 0.6
@@ -59,16 +59,16 @@ class Belonging:
     parts: int
 
 
-def _agreement(angle: Array, strength: Array, own: Array, school: School) -> Array:
+def _agreement(angle: Array, strength: Array, own: Array, method: Method) -> Array:
     """Return how far undertones agree, 0-1: wholly within `NEAR`, not at all from `OPPOSED` on; less where the paint is
     so much clearer that it is another colour of that hue. `strength` of the paints and the fabrics' `own`."""
     found = np.clip((OPPOSED - angle) / (OPPOSED - NEAR), 0, 1)
     clearer = np.clip((strength - own - CLEARER) / CLEARER, 0, 1)
-    quiet = np.minimum(strength, own) < school.passive_below
+    quiet = np.minimum(strength, own) < method.passive_below
     return np.where(quiet, QUIET_SCORE, found) * (1 - clearer)
 
 
-def _against(u: Array, lrv: Array, fabric: Fabric, school: School) -> tuple[Array, Array, Array, Array, Array]:
+def _against(u: Array, lrv: Array, fabric: Fabric, method: Method) -> tuple[Array, Array, Array, Array, Array]:
     """Return agreement, angle, weaker strength and LRV gap of paints against the parts of a fabric, (n, p) each, and
     the shares (p,)."""
     parts = np.array([part.undertone.vector for part, _ in fabric.parts])
@@ -78,36 +78,36 @@ def _against(u: Array, lrv: Array, fabric: Fabric, school: School) -> tuple[Arra
     angle = np.degrees(np.arccos(np.clip(cos, -1, 1)))
     weaker = np.minimum(strength[:, None], own[None])
     gap = lrv[:, None] - np.array([part.lrv for part, _ in fabric.parts])[None]
-    agreement = _agreement(angle, strength[:, None], own[None], school)
+    agreement = _agreement(angle, strength[:, None], own[None], method)
     return agreement, angle, weaker, gap, shares
 
 
-def scores(u: ArrayLike, lrv: ArrayLike, fabrics: Sequence[Fabric], school: School) -> Array:
+def scores(u: ArrayLike, lrv: ArrayLike, fabrics: Sequence[Fabric], method: Method) -> Array:
     """Return how paints, undertones (n, 2) and LRV (n,), belong to fabrics, 0-1, (n, f)."""
     vectors, y = np.asarray(u, dtype=np.float64).reshape(-1, 2), np.asarray(lrv, dtype=np.float64)
     found = []
     for fabric in fabrics:
-        agreement, _, _, gap, shares = _against(vectors, y, fabric, school)
-        apart = np.clip(np.abs(gap) / max(school.trim_gap, 1e-9), 0, 1)
+        agreement, _, _, gap, shares = _against(vectors, y, fabric, method)
+        apart = np.clip(np.abs(gap) / max(method.trim_gap, 1e-9), 0, 1)
         depth = (apart * shares * agreement).sum(axis=1) / np.maximum((shares * agreement).sum(axis=1), 1e-9)
         found.append((agreement @ shares) * (1 - _DEPTH + _DEPTH * depth))
     return np.stack(found, axis=1) if found else np.zeros((len(y), 0))
 
 
-def belonging(paint: Reading, fabric: Fabric, school: School) -> Belonging:
+def belonging(paint: Reading, fabric: Fabric, method: Method) -> Belonging:
     """Return how one paint stands to one fabric."""
     u, lrv = np.array([paint.undertone.vector]), np.array([paint.lrv])
-    agreement, angle, weaker, gap, shares = (np.atleast_2d(one)[0] for one in _against(u, lrv, fabric, school))
+    agreement, angle, weaker, gap, shares = (np.atleast_2d(one)[0] for one in _against(u, lrv, fabric, method))
     weight = agreement * shares
     best, largest = int(weight.argmax()), int(shares.argmax())
     return Belonging(
-        score=float(scores(u, lrv, [fabric], school)[0, 0]),
-        agrees=float(shares[(angle <= NEAR) & (weaker >= school.passive_below)].sum()),
+        score=float(scores(u, lrv, [fabric], method)[0, 0]),
+        agrees=float(shares[(angle <= NEAR) & (weaker >= method.passive_below)].sum()),
         angle=float(angle[best]),
         gap=float(gap[best]),
-        same_depth=bool(abs(gap[best]) < school.trim_gap / 2),
-        quiet=bool(weaker[best] < school.passive_below),
-        clashes=bool(angle[largest] >= OPPOSED and weaker[largest] >= school.passive_below and not agreement[best]),
+        same_depth=bool(abs(gap[best]) < method.trim_gap / 2),
+        quiet=bool(weaker[best] < method.passive_below),
+        clashes=bool(angle[largest] >= OPPOSED and weaker[largest] >= method.passive_below and not agreement[best]),
         parts=len(shares),
     )
 
@@ -123,14 +123,14 @@ class Told:
     finding: PairFinding
 
 
-def told_apart(fabrics: Sequence[Fabric], school: School) -> list[Told]:
+def told_apart(fabrics: Sequence[Fabric], method: Method) -> list[Told]:
     """Return fabrics whose main colours look related, so that they are thought alike, although one shows what the
     other does not; the nearest pair first."""
     found = []
     for (i, one), (j, other) in combinations(enumerate(fabrics), 2):
-        finding = compare(one.main, other.main, school)
+        finding = compare(one.main, other.main, method)
         hues = finding.hue_words[0] or finding.hue_words[1]
-        if finding.visible and finding.delta_e < school.far_from and hues:
+        if finding.visible and finding.delta_e < method.far_from and hues:
             found.append(Told(i, j, finding.delta_e, finding))
     return sorted(found, key=lambda told: (round(told.delta_e, 6), told.first, told.second))
 

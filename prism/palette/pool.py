@@ -9,20 +9,20 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
+from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.school import School
 from prism.spectrum import Array
 from prism.whites.ranking import which
 
 
 @dataclass(frozen=True, eq=False)
 class Pool:
-    """Colours of decks: Lab (n, 3), LRV (n,) and keys (n,), under a school and a working neutral."""
+    """Colours of decks: Lab (n, 3), LRV (n,) and keys (n,), under a method and a working neutral."""
 
     lab: Array
     lrv: Array
     keys: Sequence[str]
-    school: School
+    method: Method
     neutral: WorkingNeutral
 
     @cached_property
@@ -40,4 +40,4 @@ class Pool:
     @cached_property
     def whites(self) -> NDArray[np.intp]:
         """Rows of the whites."""
-        return which(self.lab, self.lrv, self.school, self.neutral)
+        return which(self.lab, self.lrv, self.method, self.neutral)

@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from prism.difference import delta_e
-from prism.school import School
+from prism.method import Method
 
 SPLITS: tuple[tuple[float, ...], ...] = ((70, 30), (80, 20), (60, 30, 10))
 MOST_PARTS = 4
@@ -114,13 +114,13 @@ class Sides:
     half: bool
 
 
-def sides(areas: Sequence[float], warmth: ArrayLike, school: School) -> Sides:
+def sides(areas: Sequence[float], warmth: ArrayLike, method: Method) -> Sides:
     """Return how areas divide between warm and cool, by the temperatures (n,) of what is on them, Lab units."""
     size, heat = np.asarray(areas, dtype=np.float64), np.asarray(warmth, dtype=np.float64)
-    _, low, high = school.temperate
+    _, low, high = method.temperate
     warm, cool = float(size[heat > high].sum()), float(size[heat < low].sum())
     both = warm + cool
-    half = both > 0 and max(warm, cool) / both * 100 < school.company.uneven
+    half = both > 0 and max(warm, cool) / both * 100 < method.palette.uneven
     return Sides(warm, cool, float(size.sum()) - both, half)
 
 
@@ -132,7 +132,7 @@ class Repeats:
     one_size: bool
 
 
-def repeats(lab: ArrayLike, others: Sequence[tuple[str, ArrayLike, float]], school: School) -> Repeats:
+def repeats(lab: ArrayLike, others: Sequence[tuple[str, ArrayLike, float]], method: Method) -> Repeats:
     """Return where a colour, Lab (3,), appears again among others: name, Lab (3,) and m² each.
 
     One repeats it that is no farther than related, ΔE00, or that shares its undertone at another depth.
@@ -141,14 +141,14 @@ def repeats(lab: ArrayLike, others: Sequence[tuple[str, ArrayLike, float]], scho
         return Repeats((), False)
     own = np.asarray(lab, dtype=np.float64)
     held = np.array([np.asarray(one, dtype=np.float64) for _, one, _ in others])
-    line = school.neutral
+    line = method.neutral
     u, mine = line.undertone(held), line.undertone(own[None])[0]
     strength, my = np.hypot(u[:, 0], u[:, 1]), float(np.hypot(*mine))
     cos = np.clip(u @ mine / np.maximum(strength * my, 1e-9), -1, 1)
     alike = (np.degrees(np.arccos(cos)) <= ECHO_ANGLE) & (
         np.minimum(strength, my) >= ECHO_STRENGTH * np.maximum(np.maximum(strength, my), 1e-9)
     )
-    echo = (delta_e(own, held) < school.known_before) | (alike & (my >= school.passive_below))
+    echo = (delta_e(own, held) < method.known_before) | (alike & (my >= method.passive_below))
     again = [(area, name) for (name, _, area), repeated in zip(others, echo, strict=True) if repeated and area > 0]
     found = sorted(again, key=lambda one: (-one[0], one[1]))
     sizes = [area for area, _ in found]

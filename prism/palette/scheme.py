@@ -2,7 +2,7 @@
 
 Every place wants a depth, a direction of undertone and a strength of it; a colour's score there is one less what it
 misses of each. What was wanted and what was found is kept, so that a score can be said. Ties go to the first key. Which
-shares, steps and weights there are, the school says.
+shares, steps and weights there are, the method says.
 """
 
 from __future__ import annotations
@@ -14,10 +14,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from prism.difference import delta_e
+from prism.method import Method
+from prism.method.checks import CHARACTERS, PLACES
 from prism.palette.pool import Pool
 from prism.reading import Reading
-from prism.school import School
-from prism.school.checks import CHARACTERS, PLACES
 from prism.spectrum import Array
 from prism.whites.darks import QUIET, darks
 
@@ -128,13 +128,13 @@ def wanted(subject: Reading, character: str, pool: Pool, carried: Sequence[Carri
 
     Raises `SchemeError` for a character that follows colours where there are none, or not three of a reference.
     """
-    school = pool.school
+    method = pool.method
     u = np.asarray(subject.undertone.vector)
     strength = float(np.hypot(*u))
-    warm = school.warm_axis()
+    warm = method.warm_axis()
     side = 1.0 if subject.temperature.value >= 0 else -1.0
-    own = u / strength if strength >= school.passive_below else side * warm
-    depths = _depths(subject.lrv, school)
+    own = u / strength if strength >= method.passive_below else side * warm
+    depths = _depths(subject.lrv, method)
     at_least = max(strength, 1.5)
     found = {
         "paler": Wanted(depths["paler"], own, 0.7 * at_least),
@@ -155,9 +155,9 @@ def wanted(subject: Reading, character: str, pool: Pool, carried: Sequence[Carri
     return found
 
 
-def _depths(light: float, school: School) -> dict[str, float]:
+def _depths(light: float, method: Method) -> dict[str, float]:
     """Return the LRV that each place wants beside a subject."""
-    up, middle, deep = school.company.steps
+    up, middle, deep = method.palette.steps
     return {
         "paler": min(light + max(up, 0.45 * (_LIGHTEST - light)), _LIGHTEST),
         "middle": light - middle if light >= 2 * middle - 1 else light + middle,
@@ -202,7 +202,7 @@ def scheme(subject: Reading, character: str, pool: Pool, asked: Asked | None = N
     Raises `KeyError` for another character, `SchemeError` where it lacks what it follows.
     """
     asked = asked or Asked()
-    shares = dict(zip(PLACES, pool.school.company.shares[character], strict=True))
+    shares = dict(zip(PLACES, pool.method.palette.shares[character], strict=True))
     for name in asked.without:
         shares["subject"] += shares.pop(name, 0)
     wants = {name: want for name, want in wanted(subject, character, pool, asked.carried).items() if name in shares}
@@ -236,13 +236,13 @@ def _fill(
 ) -> Place | None:  # fmt: skip
     """Return a place with the best colour that is free, or the locked one; None where the decks have none."""
     depth, turn, much, degrees = _parts(want, pool)
-    weights = pool.school.company.weights
+    weights = pool.method.palette.weights
     score = (weights[0] * depth + weights[1] * turn + weights[2] * much) / sum(weights)
 
     held = np.stack(taken)[:, None]
 
     def apart(rows: NDArray[np.intp]) -> NDArray[np.bool_]:
-        return np.asarray(delta_e(held, pool.lab[rows][None]).min(axis=0) >= pool.school.company.apart)
+        return np.asarray(delta_e(held, pool.lab[rows][None]).min(axis=0) >= pool.method.palette.apart)
 
     # a colour that points elsewhere, or is far stronger or weaker, is taken only where the deck has none that fits
     points = degrees <= SAME_WAY
@@ -286,7 +286,7 @@ def _dark(subject: Reading, pool: Pool, asked: Asked, shares: Mapping[str, float
     keys = [pool.keys[row] for row in rows] if len(rows) < len(pool.keys) else list(pool.keys)
     found = [
         (int(rows[one.row]), one.angle)
-        for one in darks(subject, pool.lab[rows], pool.lrv[rows], keys, pool.school, pool.neutral, most=runners + 1)
+        for one in darks(subject, pool.lab[rows], pool.lrv[rows], keys, pool.method, pool.neutral, most=runners + 1)
     ]
     row, angle = asked.locked.get("dark", found[0][0] if found else None), dict(found)
     if row is None:

@@ -9,8 +9,8 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from prism.light.seen import lift
+from prism.method import Method
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import lab_to_xyz, lightness_to_lrv, white_point, xyz_to_lab
 from prism.tint.optics import K1
 from prism.whites.sheen import DIFFUSE
@@ -112,19 +112,19 @@ def outdoors(lab: ArrayLike, sheen: str = FILM_OUTSIDE) -> Outdoors:
     return Outdoors(float(lightness_to_lrv(np.asarray(lightness))), lightness - float(board[0]), paler)
 
 
-def uses(reading: Reading, school: School, around: Around | None = None) -> list[Use]:
+def uses(reading: Reading, method: Method, around: Around | None = None) -> list[Use]:
     """Return how a colour suits every surface of `SURFACES`."""
     held = around or Around()
-    return [_judged(surface, reading, school, held) for surface in SURFACES]
+    return [_judged(surface, reading, method, held) for surface in SURFACES]
 
 
-def _judged(surface: str, reading: Reading, school: School, around: Around) -> Use:
+def _judged(surface: str, reading: Reading, method: Method, around: Around) -> Use:
     if surface in OUTSIDE:
-        reasons = _outside(surface, reading, school, around)
+        reasons = _outside(surface, reading, method, around)
     elif surface.startswith(("walls", "one wall", "all over")):
-        reasons = _walls(surface, reading, school, around)
+        reasons = _walls(surface, reading, method, around)
     else:
-        reasons = _others(surface, reading, school, around)
+        reasons = _others(surface, reading, method, around)
     suits = min((least for least, _ in reasons), default=Suits.SUITS)
     said = [reason for least, reason in reasons if least == suits] if suits < Suits.SUITS else []
     good = [reason for least, reason in reasons if least == Suits.SUITS]
@@ -138,29 +138,29 @@ def _undertone(reading: Reading) -> float:
     return reading.undertone.strength
 
 
-def _much(school: School) -> float:
-    return school.undertone_strength.edges[-1]
+def _much(method: Method) -> float:
+    return method.undertone_strength.edges[-1]
 
 
-def _strong(reading: Reading, school: School) -> bool:
+def _strong(reading: Reading, method: Method) -> bool:
     """Whether an undertone is of the strongest kind that the method has a word for."""
-    return _undertone(reading) >= _much(school)
+    return _undertone(reading) >= _much(method)
 
 
-def _cool_below(school: School) -> float:
-    return school.temperature.edges[0]
+def _cool_below(method: Method) -> float:
+    return method.temperature.edges[0]
 
 
-def _warm_from(school: School) -> float:
-    return school.temperature.edges[-1]
+def _warm_from(method: Method) -> float:
+    return method.temperature.edges[-1]
 
 
 def _chroma(reading: Reading) -> float:
     return float(np.hypot(*reading.lab[1:]))
 
 
-def _walls(surface: str, reading: Reading, school: School, around: Around) -> Found:
-    lrv, rules, chroma = reading.lrv, school.use, _chroma(reading)
+def _walls(surface: str, reading: Reading, method: Method, around: Around) -> Found:
+    lrv, rules, chroma = reading.lrv, method.use, _chroma(reading)
     found: Found = []
     if surface == "walls of the whole home":
         if lrv >= rules.whole_home:
@@ -174,8 +174,8 @@ def _walls(surface: str, reading: Reading, school: School, around: Around) -> Fo
         elif _undertone(reading) >= SHIFTS:
             found.append((Suits.WITH_CARE, Reason("shifts from room to room", _undertone(reading), SHIFTS)))
     elif surface == "one wall":
-        if lrv >= school.white_lrv or (lrv >= PALE_FROM and chroma < QUIET):
-            found.append((Suits.NO, Reason("no accent", lrv, min(lrv, school.white_lrv))))
+        if lrv >= method.white_lrv or (lrv >= PALE_FROM and chroma < QUIET):
+            found.append((Suits.NO, Reason("no accent", lrv, min(lrv, method.white_lrv))))
         elif lrv <= ACCENT_FROM or chroma >= rules.clear:
             found.append((Suits.SUITS, Reason("an accent", lrv, ACCENT_FROM)))
         else:
@@ -185,36 +185,36 @@ def _walls(surface: str, reading: Reading, school: School, around: Around) -> Fo
         if chroma >= rules.clear:
             found.append((Suits.WITH_CARE, Reason("a statement", chroma, rules.clear)))
     else:
-        found += _all_over(reading, school, around)
-        if surface == "all over" and lrv >= school.white_lrv:
-            found.append((Suits.SUITS, Reason("white all over", lrv, school.white_lrv)))
+        found += _all_over(reading, method, around)
+        if surface == "all over" and lrv >= method.white_lrv:
+            found.append((Suits.SUITS, Reason("white all over", lrv, method.white_lrv)))
     return found
 
 
-def _all_over(reading: Reading, school: School, around: Around) -> Found:
+def _all_over(reading: Reading, method: Method, around: Around) -> Found:
     """Return what a colour needs to go over everything of a room."""
-    lrv, rules = reading.lrv, school.use
+    lrv, rules = reading.lrv, method.use
     if lrv >= rules.accent_below:
-        deepens = _strong(reading, school) and lrv < school.white_lrv
+        deepens = _strong(reading, method) and lrv < method.white_lrv
         said = Reason("one colour all over", lrv, rules.accent_below)
         if deepens:
-            said = Reason("deepens itself", _undertone(reading), _much(school))
+            said = Reason("deepens itself", _undertone(reading), _much(method))
         return [(Suits.WITH_CARE if deepens or _chroma(reading) >= rules.clear else Suits.SUITS, said)]
     if around.floor is None or around.lux is None:
         return [(Suits.WITH_CARE, Reason("needs a large daylit room", lrv, rules.accent_below))]
     found: Found = []
     if around.floor < rules.large_room:
         found.append((Suits.NO, Reason("room too small", around.floor, rules.large_room)))
-    if around.lux < school.light.dim:
-        found.append((Suits.NO, Reason("room too dim", around.lux, school.light.dim)))
-    elif around.lux < school.light.bright and not found:
-        found.append((Suits.WITH_CARE, Reason("room not bright", around.lux, school.light.bright)))
+    if around.lux < method.light.dim:
+        found.append((Suits.NO, Reason("room too dim", around.lux, method.light.dim)))
+    elif around.lux < method.light.bright and not found:
+        found.append((Suits.WITH_CARE, Reason("room not bright", around.lux, method.light.bright)))
     return found or [(Suits.SUITS, Reason("large and daylit", around.floor, rules.large_room))]
 
 
-def _others(surface: str, reading: Reading, school: School, around: Around) -> Found:
+def _others(surface: str, reading: Reading, method: Method, around: Around) -> Found:
     lrv, chroma = reading.lrv, _chroma(reading)
-    rules = school.use
+    rules = method.use
     found: Found = []
     if surface == "ceiling":
         if lrv >= rules.ceiling:
@@ -224,12 +224,12 @@ def _others(surface: str, reading: Reading, school: School, around: Around) -> F
             found.append((Suits.NO if deep else Suits.WITH_CARE, Reason("ceiling comes down", lrv, rules.ceiling)))
         if chroma >= SPEAKS:
             found.append((Suits.WITH_CARE, Reason("tints from above", chroma, SPEAKS)))
-        elif reading.temperature.value <= _cool_below(school):
-            found.append((Suits.WITH_CARE, Reason("a cold ceiling", reading.temperature.value, _cool_below(school))))
+        elif reading.temperature.value <= _cool_below(method):
+            found.append((Suits.WITH_CARE, Reason("a cold ceiling", reading.temperature.value, _cool_below(method))))
     elif surface in ("trim", "doors"):
-        found += _woodwork(surface, reading, school, around)
+        found += _woodwork(surface, reading, method, around)
     elif surface in ("cabinets", "built-ins", "island"):
-        found += _fitted(surface, reading, school)
+        found += _fitted(surface, reading, method)
     elif surface == "furniture":
         if chroma >= SPEAKS or lrv <= ACCENT_FROM:
             found.append((Suits.SUITS, Reason("small enough", chroma, SPEAKS)))
@@ -247,14 +247,14 @@ def _others(surface: str, reading: Reading, school: School, around: Around) -> F
             found.append((Suits.SUITS, Reason("floor wears", lrv, low)))
         if chroma >= rules.clear:
             found.append((Suits.WITH_CARE, Reason("tints the room", chroma, rules.clear)))
-        elif reading.temperature.value <= _cool_below(school):
-            found.append((Suits.WITH_CARE, Reason("a cold floor", reading.temperature.value, _cool_below(school))))
+        elif reading.temperature.value <= _cool_below(method):
+            found.append((Suits.WITH_CARE, Reason("a cold floor", reading.temperature.value, _cool_below(method))))
     return found
 
 
-def _fitted(surface: str, reading: Reading, school: School) -> Found:
+def _fitted(surface: str, reading: Reading, method: Method) -> Found:
     """Return what a colour would do on what is built in: cabinets, shelves and cupboards, an island."""
-    lrv, chroma, rules = reading.lrv, _chroma(reading), school.use
+    lrv, chroma, rules = reading.lrv, _chroma(reading), method.use
     low, high = {"cabinets": CABINETS, "built-ins": SHELVES, "island": ISLAND}[surface]
     found: Found = []
     if chroma >= 2 * rules.clear:
@@ -264,8 +264,8 @@ def _fitted(surface: str, reading: Reading, school: School) -> Found:
     if lrv < low:
         found.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
     if surface == "cabinets":
-        if lrv >= school.whites.glare_lrv:
-            found.append((Suits.WITH_CARE, Reason("glares", lrv, school.whites.glare_lrv)))
+        if lrv >= method.whites.glare_lrv:
+            found.append((Suits.WITH_CARE, Reason("glares", lrv, method.whites.glare_lrv)))
         elif lrv >= high:
             found.append((Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
         found.append((Suits.SUITS, Reason("washed in a higher sheen", lrv, low)))
@@ -273,8 +273,8 @@ def _fitted(surface: str, reading: Reading, school: School) -> Found:
         if lrv > high:
             found.append((Suits.WITH_CARE, Reason("no ground for what is on it", lrv, high)))
         found.append((Suits.SUITS, Reason("a ground for what is on it", lrv, high)))
-    elif lrv >= school.white_lrv:
-        found.append((Suits.NO, Reason("island shows knocks", lrv, school.white_lrv)))
+    elif lrv >= method.white_lrv:
+        found.append((Suits.NO, Reason("island shows knocks", lrv, method.white_lrv)))
     elif lrv > high:
         found.append((Suits.WITH_CARE, Reason("island too near the rest", lrv, high)))
     else:
@@ -282,19 +282,19 @@ def _fitted(surface: str, reading: Reading, school: School) -> Found:
     return found
 
 
-def _woodwork(surface: str, reading: Reading, school: School, around: Around) -> Found:
+def _woodwork(surface: str, reading: Reading, method: Method, around: Around) -> Found:
     """Return what trim or doors of a colour would do: near white, near black, or in between."""
     lrv = reading.lrv
     found: Found = []
-    if around.walls is not None and abs(lrv - around.walls) < school.trim_gap:
-        found.append((Suits.WITH_CARE, Reason("edge is lost", abs(lrv - around.walls), school.trim_gap)))
-    if lrv >= school.white_lrv:
-        clean = abs(reading.temperature.value) < school.whites.clean_within
-        if surface == "doors" and lrv >= school.whites.glare_lrv and clean:
-            found.append((Suits.WITH_CARE, Reason("glares", lrv, school.whites.glare_lrv)))
-        if _strong(reading, school) and surface == "trim":
-            found.append((Suits.WITH_CARE, Reason("a coloured trim", _undertone(reading), _much(school))))
-        found.append((Suits.SUITS, Reason("a light trim", lrv, school.white_lrv)))
+    if around.walls is not None and abs(lrv - around.walls) < method.trim_gap:
+        found.append((Suits.WITH_CARE, Reason("edge is lost", abs(lrv - around.walls), method.trim_gap)))
+    if lrv >= method.white_lrv:
+        clean = abs(reading.temperature.value) < method.whites.clean_within
+        if surface == "doors" and lrv >= method.whites.glare_lrv and clean:
+            found.append((Suits.WITH_CARE, Reason("glares", lrv, method.whites.glare_lrv)))
+        if _strong(reading, method) and surface == "trim":
+            found.append((Suits.WITH_CARE, Reason("a coloured trim", _undertone(reading), _much(method))))
+        found.append((Suits.SUITS, Reason("a light trim", lrv, method.white_lrv)))
     elif lrv <= DARK_TRIM:
         found.append((Suits.SUITS, Reason("a dark trim", lrv, DARK_TRIM)))
     elif surface == "doors" and lrv <= DOOR_TOLD:
@@ -304,25 +304,25 @@ def _woodwork(surface: str, reading: Reading, school: School, around: Around) ->
     else:
         between = surface == "trim" and DARK_TRIM < lrv <= DOOR_TOLD
         level = Suits.NO if between else Suits.WITH_CARE
-        found.append((level, Reason("neither light nor dark", lrv, school.white_lrv)))
+        found.append((level, Reason("neither light nor dark", lrv, method.white_lrv)))
     return found
 
 
-def _outside(surface: str, reading: Reading, school: School, around: Around) -> Found:
+def _outside(surface: str, reading: Reading, method: Method, around: Around) -> Found:
     lrv, chroma = reading.lrv, _chroma(reading)
     found: Found = []
     if around.limit is not None and lrv < around.limit and surface != "porch ceiling":
         found.append((Suits.NO, Reason("below the limit", lrv, around.limit)))
-    if lrv < school.dark_outside and surface != "porch ceiling":
-        found.append((Suits.WITH_CARE, Reason("heats up", lrv, school.dark_outside)))
+    if lrv < method.dark_outside and surface != "porch ceiling":
+        found.append((Suits.WITH_CARE, Reason("heats up", lrv, method.dark_outside)))
     out = outdoors(reading.lab)
     if surface == "porch ceiling":
         if lrv < SHADY_PORCH:
-            dark = lrv < school.use.accent_below
+            dark = lrv < method.use.accent_below
             level = Suits.NO if dark else Suits.WITH_CARE
             found.append((level, Reason("takes the porch’s light", lrv, SHADY_PORCH)))
-        elif reading.temperature.value >= _warm_from(school):
-            found.append((Suits.WITH_CARE, Reason("warmed from below", reading.temperature.value, _warm_from(school))))
+        elif reading.temperature.value >= _warm_from(method):
+            found.append((Suits.WITH_CARE, Reason("warmed from below", reading.temperature.value, _warm_from(method))))
         found.append((Suits.SUITS, Reason("lights a porch", lrv, SHADY_PORCH)))
     elif surface == "outside walls":
         if out.lrv >= DULL_OUTSIDE:
@@ -331,8 +331,8 @@ def _outside(surface: str, reading: Reading, school: School, around: Around) -> 
             found.append((Suits.WITH_CARE, Reason("reads as white outdoors", out.lrv, 60)))
         if chroma >= LOUD:
             found.append((Suits.NO, Reason("loud in the sun", chroma, LOUD)))
-        elif reading.temperature.value <= _cool_below(school) and lrv >= ACCENT_FROM:
-            found.append((Suits.WITH_CARE, Reason("cold in the shade", reading.temperature.value, _cool_below(school))))
+        elif reading.temperature.value <= _cool_below(method) and lrv >= ACCENT_FROM:
+            found.append((Suits.WITH_CARE, Reason("cold in the shade", reading.temperature.value, _cool_below(method))))
         found.append((Suits.SUITS, Reason("lighter and less coloured", out.lighter, out.paler)))
     elif surface == "shutters":
         if lrv > SHUTTERS:

@@ -9,27 +9,27 @@ import numpy as np
 
 from prism import demo
 from prism.choosing.comparison_set import choose
+from prism.method import Method
 from prism.reading import read
-from prism.school import School
 
 SUBJECTS, SEED = 100, 11
 
 
-def subjects(school: School, count=SUBJECTS):
+def subjects(method: Method, count=SUBJECTS):
     """Return rows of the demo deck as specialists are asked about: neutrals first of all, light for the most part."""
     entries = demo.deck()
-    neutral = [row for row, entry in enumerate(entries) if read(entry.colour, school).family.is_neutral]
+    neutral = [row for row, entry in enumerate(entries) if read(entry.colour, method).family.is_neutral]
     return random.Random(SEED).sample(neutral, count)
 
 
-def question_boards(school: School):
+def question_boards(method: Method):
     """Return ΔE00 and the share on the axis of every question board of those subjects."""
-    entries, offered = demo.deck(), demo.offered(school)
+    entries, offered = demo.deck(), demo.offered(method)
     found = []
-    for row in subjects(school):
-        reading = read(entries[row].colour, school)
+    for row in subjects(method):
+        reading = read(entries[row].colour, method)
         picks = choose(
-            reading, offered, school, school.neutral, strip=int(offered.strip[row]), own=np.array([row])
+            reading, offered, method, method.neutral, strip=int(offered.strip[row]), own=np.array([row])
         ).picks
         found += [(pick.delta_e, pick.share) for pick in picks if pick.kind == "range"]
     return np.array(found)

@@ -16,7 +16,7 @@ from prism.adaptation import D50_2, lab_d50_to_lab
 from prism.classify import classify_many, families, family_bands, family_words_at, hue_of, is_of_hue, temperature_of
 from prism.comparison import Said
 from prism.difference import delta_e
-from prism.school import School
+from prism.method import Method
 from prism.side_by_side import Colours, side_by_side
 from prism.spectrum import lightness_to_lrv, to_lab, to_xyz, xyz_to_lab
 from prism.surety import AXES, LEVELS, axes_at
@@ -91,21 +91,21 @@ class Tally:
         return (true / made if made else 1.0), made
 
 
-def judge_singles(tally, truth, seen, kind, words, school: School):
+def judge_singles(tally, truth, seen, kind, words, method: Method):
     """Judge by the `words` that are true of colours what is said of them: undertone, its strength, none, at most a
     hint, temperature, depth, family."""
-    doubt, light = school.doubts(kind, seen), school.lightness_doubts(kind, seen)
-    said = classify_many(seen, lightness_to_lrv(np.clip(seen[:, 0], 0, 100)), doubt, school, lightness=light)
-    true = classify_many(truth, lightness_to_lrv(truth[:, 0]), np.full(len(truth), EXACT), school)
-    hues = {(row, word) for word in range(len(school.undertone.words)) for row in np.flatnonzero(words.hue[word])}
+    doubt, light = method.doubts(kind, seen), method.lightness_doubts(kind, seen)
+    said = classify_many(seen, lightness_to_lrv(np.clip(seen[:, 0], 0, 100)), doubt, method, lightness=light)
+    true = classify_many(truth, lightness_to_lrv(truth[:, 0]), np.full(len(truth), EXACT), method)
+    hues = {(row, word) for word in range(len(method.undertone.words)) for row in np.flatnonzero(words.hue[word])}
     named = [
         any((row, word) in hues for word in said.hues.said[row].tolist() if word >= 0) for row in range(len(truth))
     ]
-    claims, rows = school.claims, np.arange(len(truth))
+    claims, rows = method.claims, np.arange(len(truth))
     tally.add("undertone", said.hues.level, np.array(named))
     tally.add("no undertone", said.hues.none, words.none)
     tally.add(
-        "at most a hint", claims.levels(said.hues.weaker[:, 1]), true.strength < school.undertone_strength.edges[1]
+        "at most a hint", claims.levels(said.hues.weaker[:, 1]), true.strength < method.undertone_strength.edges[1]
     )
     for subject, bands, right in (
         ("temperature", said.temperatures, words.temperature),
@@ -114,7 +114,7 @@ def judge_singles(tally, truth, seen, kind, words, school: School):
     ):
         tally.add(subject, bands.level, right[bands.said[:, 0], rows])
     some = np.arange(0, len(truth), 5)
-    found = family_bands(seen[some], doubt[some], light[some], school, school.neutral)
+    found = family_bands(seen[some], doubt[some], light[some], method, method.neutral)
     level = np.array([LEVELS.index(one.level) for one in found])
     right = [one.word in words.families(row) for one, row in zip(found, some, strict=True)]
     tally.add("family", level, np.array(right))
@@ -130,19 +130,19 @@ class Words:
     strength: np.ndarray
     depth: np.ndarray
     alike: np.ndarray
-    school: School
+    method: Method
 
     def twice(self):
         """Return the same of every colour twice."""
         arrays = (self.hue, self.none, self.temperature, self.strength, self.depth)
-        return Words(*(np.repeat(one, 2, axis=-1) for one in arrays), np.repeat(self.alike, 2, axis=1), self.school)
+        return Words(*(np.repeat(one, 2, axis=-1) for one in arrays), np.repeat(self.alike, 2, axis=1), self.method)
 
     def families(self, row):
         """Return the family words that are true of a row."""
-        return set(family_words_at(self.alike[:, row], self.school, self.school.neutral).tolist())
+        return set(family_words_at(self.alike[:, row], self.method, self.method.neutral).tolist())
 
 
-def of_what_looks_the_same(truth, school: School):
+def of_what_looks_the_same(truth, method: Method):
     """Return the words that are true of colours, by looking at points all over the ball of what looks the same."""
     chance = np.random.default_rng(SEED)
     ball = chance.normal(size=(60, 3))
@@ -151,38 +151,38 @@ def of_what_looks_the_same(truth, school: School):
     alike = truth + np.stack(
         [np.column_stack([axes.lightness * step[0], axes.plane @ step[1:]]) for step in np.vstack([np.zeros(3), ball])]
     )
-    u = school.neutral.undertone(alike.reshape(-1, 3)).reshape(*alike.shape[:2], 2)
+    u = method.neutral.undertone(alike.reshape(-1, 3)).reshape(*alike.shape[:2], 2)
     strength = np.hypot(u[..., 0], u[..., 1])
     flat = alike.reshape(-1, 3)
-    codes = families(flat, lightness_to_lrv(np.clip(flat[:, 0], 0, 100)), u.reshape(-1, 2), school)
-    hue = np.where(is_of_hue(codes, school).reshape(strength.shape), hue_of(alike[..., 1:]), hue_of(u))
-    weak = strength < school.passive_below
+    codes = families(flat, lightness_to_lrv(np.clip(flat[:, 0], 0, 100)), u.reshape(-1, 2), method)
+    hue = np.where(is_of_hue(codes, method).reshape(strength.shape), hue_of(alike[..., 1:]), hue_of(u))
+    weak = strength < method.passive_below
 
     def any_has(words, places):
         return np.array([(places == word).any(axis=0) for word in range(len(words))])
 
     return Words(
-        any_has(school.undertone.words, np.where(weak, -1, school.undertone.index(hue))),
+        any_has(method.undertone.words, np.where(weak, -1, method.undertone.index(hue))),
         weak.any(axis=0),
-        any_has(school.temperature.words, school.temperature.index(temperature_of(u, school))),
-        any_has(school.undertone_strength.words, school.undertone_strength.index(strength)),
-        any_has(school.depth.words, school.depth.index(lightness_to_lrv(np.clip(alike[..., 0], 0, 100)))),
+        any_has(method.temperature.words, method.temperature.index(temperature_of(u, method))),
+        any_has(method.undertone_strength.words, method.undertone_strength.index(strength)),
+        any_has(method.depth.words, method.depth.index(lightness_to_lrv(np.clip(alike[..., 0], 0, 100)))),
         alike,
-        school,
+        method,
     )
 
 
-def judge_pairs(tally, truth, seen, kind, shared, school: School):
+def judge_pairs(tally, truth, seen, kind, shared, method: Method):
     """Judge what is said of pairs: `truth` and `seen` hold Lab of the first and of the second, (2, n, 3)."""
-    neutral = school.neutral
+    neutral = method.neutral
     found = side_by_side(
-        *(Colours.of(lab, school.doubts(kind, lab), neutral, school.lightness_doubts(kind, lab)) for lab in seen),
+        *(Colours.of(lab, method.doubts(kind, lab), neutral, method.lightness_doubts(kind, lab)) for lab in seen),
         shared,
-        school,
+        method,
     )
-    true = side_by_side(*(Colours.of(lab, EXACT, neutral) for lab in truth), 0.0, school)
-    said = Said(found, school)
-    least = school.just_seen  # what is said must be there to be seen, not only of that sign
+    true = side_by_side(*(Colours.of(lab, EXACT, neutral) for lab in truth), 0.0, method)
+    said = Said(found, method)
+    least = method.just_seen  # what is said must be there to be seen, not only of that sign
 
     def seen_so(ours, theirs):
         return (np.sign(ours) == np.sign(theirs)) & (np.abs(theirs) > least)
@@ -190,7 +190,7 @@ def judge_pairs(tally, truth, seen, kind, shared, school: School):
     tally.add("lighter", said.lightness, seen_so(found.difference.lightness, true.difference.lightness))
     tally.add("warmer", said.warmth, seen_so(found.warm_effect, true.warm_effect))
     tally.add("clearer", said.greyness, seen_so(found.greyness, true.greyness))
-    scale, more = school.undertone, school.claims.widened
+    scale, more = method.undertone, method.claims.widened
 
     def within(place):
         starts = np.array(scale.edges)[place] - more
@@ -205,30 +205,30 @@ def judge_pairs(tally, truth, seen, kind, shared, school: School):
     tally.unsaid += int((plain & silent).sum())
 
 
-def calibrate(school: School):
+def calibrate(method: Method):
     """Return a tally for each population, source and way of erring: (population, kind, errors) to `Tally`."""
     found = {}
     for name, reflectance in populations().items():
         lab = to_lab(reflectance)
-        words = of_what_looks_the_same(lab, school)
+        words = of_what_looks_the_same(lab, method)
         pairs = near_pairs(lab)
         both = lab[pairs[:, 0]], lab[pairs[:, 1]]
         for kind in KINDS:
-            for errors, shared in (("drawn, one maker", school.claims.shared), ("drawn, two makers", 0.0)):
+            for errors, shared in (("drawn, one maker", method.claims.shared), ("drawn, two makers", 0.0)):
                 chance = np.random.default_rng([SEED, KINDS.index(kind)])
                 tally = found[name, kind, errors] = Tally()
                 common = chance.normal(size=both[0].shape)
-                seen = [drawn(one, school.doubts(kind, one), chance, common, shared,
-                              school.lightness_doubts(kind, one)) for one in both]  # fmt: skip
-                judge_pairs(tally, both, seen, kind, shared, school)
+                seen = [drawn(one, method.doubts(kind, one), chance, common, shared,
+                              method.lightness_doubts(kind, one)) for one in both]  # fmt: skip
+                judge_pairs(tally, both, seen, kind, shared, method)
                 many = np.repeat(lab, 2, axis=0)
-                doubt, light = school.doubts(kind, many), school.lightness_doubts(kind, many)
-                judge_singles(tally, many, drawn(many, doubt, chance, lightness=light), kind, words.twice(), school)
+                doubt, light = method.doubts(kind, many), method.lightness_doubts(kind, many)
+                judge_singles(tally, many, drawn(many, doubt, chance, lightness=light), kind, words.twice(), method)
         for kind, convert in (("screen", from_hex), ("converted-lab", from_lab50)):
             tally = found[name, kind, "real"] = Tally()
             rounded = convert(reflectance)
-            judge_singles(tally, lab, rounded, kind, words, school)
-            judge_pairs(tally, both, [rounded[pairs[:, 0]], rounded[pairs[:, 1]]], kind, school.claims.shared, school)
+            judge_singles(tally, lab, rounded, kind, words, method)
+            judge_pairs(tally, both, [rounded[pairs[:, 0]], rounded[pairs[:, 1]]], kind, method.claims.shared, method)
     return found
 
 

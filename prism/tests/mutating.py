@@ -14,14 +14,14 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from prism import demo, school
+from prism import demo, method
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette, reflectance_csv, room_json
 from prism.formats import tint_system as tint_files
 from prism.formats.deck import DeckFileError, Entry, grid_of
 from prism.formats.reflectance_csv import text_of
 from prism.formats.tint_system import TintSystemError
 from prism.light.checks import RoomError
-from prism.school import SchoolError
+from prism.method import MethodError
 from prism.spectrum import BANDS
 from prism.stimulus import IntakeError
 
@@ -79,8 +79,8 @@ def readers() -> list[Reader]:
     )
     found.append(Reader("room", room_json.read, RoomError, json.dumps(ROOM).encode()))
     found.append(Reader("tint system", tint_files.read, TintSystemError, tint_files.write(demo.tint_system()).encode()))
-    table = json.dumps(school.table_of(school.DEFAULT)).encode()
-    found.append(Reader("school", _school, SchoolError, table))
+    table = json.dumps(method.table_of(method.DEFAULT)).encode()
+    found.append(Reader("method", _method, MethodError, table))
     return found
 
 
@@ -94,13 +94,13 @@ ROOM = {
 }
 
 
-def _school(data: bytes) -> object:
-    """Build an own school of what a form would hand on: a table of texts and numbers."""
+def _method(data: bytes) -> object:
+    """Build an own method of what a form would hand on: a table of texts and numbers."""
     try:
         table = json.loads(data)
     except (ValueError, RecursionError):
         return None
-    return school.build("own", table)
+    return method.build("own", table)
 
 
 def spoilt(sound: bytes, rng: np.random.Generator) -> bytes:

@@ -72,4 +72,5 @@ def _room(rng, place):
         "ceiling": tuple(paint(*CEILINGS[int(rng.integers(len(CEILINGS)))])),
     }
     turn, storey = float(rng.uniform(0, 360)), int(rng.integers(0, 4))
-    return Room(place, width, depth, height, turn=turn, windows=tuple(windows), surfaces=surfaces, storey=storey)
+    size = width, depth, height
+    return Room(place, *size, rotation_deg=turn, windows=tuple(windows), surfaces=surfaces, storey=storey)

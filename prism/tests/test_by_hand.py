@@ -8,7 +8,7 @@ from types import SimpleNamespace
 
 import numpy as np
 
-from prism import comparison, demo, school
+from prism import comparison, demo, method
 from prism.choosing.axes import OPPOSITE, comparative, is_hue, less
 from prism.difference import delta_e
 from prism.light import box, solve
@@ -25,7 +25,7 @@ from prism.tint.strengths import curve
 from prism.whites import home, sheen
 from prism.whites.ranking import YELLOWER, Agreement, There, agreement, rank, safe, ways_out
 
-WALL = school.load("wall-practice")
+WALL = method.load("wall-practice")
 REACH = math.sqrt(-2 * math.log(0.05))
 """Deviations of a round normal distribution within which 95 % of it lie."""
 
@@ -368,7 +368,7 @@ class Whites(unittest.TestCase):
         )
         return {one.index: one for one in found}
 
-    def test_sheens_of_every_surface_as_the_school_has_them(self):
+    def test_sheens_of_every_surface_as_the_method_has_them(self):
         flat = {"walls": ("matte", "eggshell", "walls"), "kitchen and bath walls": ("eggshell", "satin", "wet"),
                 "ceilings": ("flat", "flat", "ceiling"), "trim and sills": ("satin", "semi-gloss", "wear"),
                 "doors": ("satin", "semi-gloss", "wear"), "cabinets": ("satin", "semi-gloss", "washed")}  # fmt: skip

@@ -6,12 +6,12 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import arranging, demo, school, words
+from prism import arranging, demo, method, words
 from prism.choosing.along_axes import view_along_axes
 from prism.choosing.axes import axis_vectors, comparative, less
 from prism.choosing.comparison_set import choose
 from prism.choosing.deck import Deck, Pick, number_strips
-from prism.choosing.groups import FOIL_DEPTH, MATE_DEPTH, MOST_OF_RANGE
+from prism.choosing.groups import CONTRAST_DEPTH, MATE_DEPTH, MOST_OF_RANGE
 from prism.choosing.questions import in_play, questions
 from prism.choosing.whites import reference_whites
 from prism.difference import delta_e
@@ -19,7 +19,7 @@ from prism.reading import read, read_many
 from prism.stimulus import from_lab
 from prism.tests.boards import question_boards
 
-WALL = school.load()
+WALL = method.load()
 DECK = demo.deck()
 OFFERED = demo.offered(WALL)
 READINGS = read_many(OFFERED.lab, OFFERED.lrv, OFFERED.doubt, WALL)
@@ -62,7 +62,7 @@ class Undecided(unittest.TestCase):
         self.assertEqual(set(passive), {comparative(hue) for hue in WALL.undertone.words})
 
     def test_a_short_list_asks_only_its_own_hues(self):
-        short = school.load("short-lists")
+        short = method.load("short-lists")
         grey = read(demo.find("T10.3").colour, short)
         self.assertEqual(grey.family.word, "grey")
         asked = set(questions(grey, short)) - {"greyer", "clearer"}
@@ -165,10 +165,10 @@ class Sets(unittest.TestCase):
         chosen = {(pick.kind, pick.why): DECK[pick.index] for pick in chosen_for(ROWS["H16.3"]).picks}
         self.assertEqual(chosen["strip", "lighter"].code, "H16.2")
         self.assertEqual(chosen["strip", "darker"].code, "H16.4")
-        foil = READINGS[ROWS[chosen["foil", "foil"].code]]
+        contrast_colour = READINGS[ROWS[chosen["foil", "foil"].code]]
         own = READINGS[ROWS["H16.3"]]
-        self.assertLess(np.dot(foil.undertone.vector, own.undertone.vector), 0)
-        self.assertLess(abs(foil.lab[0] - own.lab[0]), FOIL_DEPTH)
+        self.assertLess(np.dot(contrast_colour.undertone.vector, own.undertone.vector), 0)
+        self.assertLess(abs(contrast_colour.lab[0] - own.lab[0]), CONTRAST_DEPTH)
         level = chosen["strip", "same depth"].colour.lrv
         self.assertLessEqual(abs(level - own.lrv), WALL.same_depth)
 

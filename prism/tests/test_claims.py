@@ -6,12 +6,12 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.classify import classify_many
 from prism.comparison import compare
 from prism.difference import delta_e
+from prism.method import HueScale
 from prism.reading import read, read_many
-from prism.school import HueScale
 from prism.sectors import Cloud, hue_shares, undertone_shares
 from prism.stimulus import from_hex
 from prism.surety import (
@@ -29,7 +29,7 @@ from prism.surety import (
 )
 from prism.tests.calibration import KINDS, calibrate
 
-WALL = school.load()
+WALL = method.load()
 
 
 class Calibration(unittest.TestCase):

@@ -125,7 +125,7 @@ class Read(unittest.TestCase):
             self.assertLessEqual({"main", "second", "strength", "strength_word", "ruled_out"}, set(item["undertone"]))
             self.assertLessEqual({"value", "word"}, set(item["temperature"]))
 
-    def test_schools_and_neutrals(self):
+    def test_methods_and_neutrals(self):
         def found(colour, *more):
             return json.loads(run("read", colour, "--json", *more)[1])[0]
 

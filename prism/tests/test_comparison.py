@@ -7,10 +7,10 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from prism import comparison, demo, school, words
+from prism import comparison, demo, method, words
 from prism.reading import read, read_many
 
-WALL = school.load()
+WALL = method.load()
 DECK = demo.deck()
 LAB = np.array([entry.colour.lab for entry in DECK])
 LRV = np.array([entry.colour.lrv for entry in DECK])

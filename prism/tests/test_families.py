@@ -6,14 +6,14 @@ from pathlib import Path
 
 import numpy as np
 
-from prism import demo, naming, school, words
+from prism import demo, method, naming, words
 from prism.edges import EYE, LEAST_APART, MOST_APART, PUSHED, family_shares, on_edge
+from prism.method import MethodError
 from prism.nearest import Nearest
 from prism.reading import read, read_many
-from prism.school import SchoolError
 from prism.spectrum import lightness_to_lrv, lrv_to_lightness
 
-WALL = school.load()
+WALL = method.load()
 DECK, OFFERED = demo.deck(), demo.offered(WALL)
 INDEX = Nearest(OFFERED.lab)
 
@@ -28,10 +28,10 @@ def read_at(lrv, chroma, hue, under=WALL):
 
 
 class WrittenList(unittest.TestCase):
-    """`families.csv` was written before anything was classified: LRV, C*ab and hue, and the words that two schools of
+    """`families.csv` was written before anything was classified: LRV, C*ab and hue, and the words that two methods of
     specialists would use."""
 
-    def test_each_is_called_what_one_of_two_schools_would(self):
+    def test_each_is_called_what_one_of_two_methods_would(self):
         with (Path(__file__).parent / "families.csv").open(newline="", encoding="utf-8") as handle:
             rows = list(csv.DictReader(handle))
         self.assertGreaterEqual(len(rows), 150)
@@ -112,9 +112,9 @@ class Edges(unittest.TestCase):
 
 class OwnWords(unittest.TestCase):
     def with_word(self, **rule):
-        table = school.table_of("wall-practice")
+        table = method.table_of("wall-practice")
         table["family"].insert(0, {"word": "mossling", **rule})
-        return school.build("own", table)
+        return method.build("own", table)
 
     def test_a_region_a_word_and_what_it_counts_as(self):
         own = self.with_word(counts_as="greige", lrv=[45, 70], chroma=[4, 12], hue=[95, 112])
@@ -125,6 +125,6 @@ class OwnWords(unittest.TestCase):
 
     def test_what_it_counts_as_must_be_there(self):
         for base in ("gribble", "pink"):  # pink counts as red itself
-            with self.assertRaisesRegex(SchoolError, "counts as"):
+            with self.assertRaisesRegex(MethodError, "counts as"):
                 self.with_word(counts_as=base)
         self.assertEqual(self.with_word(counts_as="green").families[0].base, "green")

@@ -5,10 +5,10 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from prism import school, words
+from prism import method, words
 from prism.search import depth_ranges, temperatures_meant, understand
 
-WALL = school.load()
+WALL = method.load()
 
 
 def meant(text):
@@ -70,9 +70,9 @@ class Understanding(TestCase):
         self.assertEqual(temperatures_meant("warm", WALL), ["slightly warm", "warm"])
         self.assertEqual(temperatures_meant("", WALL), [])
 
-    def test_depths_of_every_school_reach_somewhere(self):
-        for one in school.ready_keys() if hasattr(school, "ready_keys") else ["wall-practice"]:
-            for low, high in depth_ranges(school.load(one)).values():
+    def test_depths_of_every_method_reach_somewhere(self):
+        for one in method.ready_keys() if hasattr(method, "ready_keys") else ["wall-practice"]:
+            for low, high in depth_ranges(method.load(one)).values():
                 self.assertLess(low, high)
 
     @given(st.text(max_size=80))

@@ -8,7 +8,7 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.formats import tint_system
 from prism.formats.tint_system import TintSystemError
 from prism.spectrum import to_lrv
@@ -17,7 +17,7 @@ from prism.tint.optics import film, opaque
 from prism.tint.recipe import Recipe, RecipeError
 from prism.tint.strengths import strengths
 
-SYSTEM, WALL = demo.tint_system(), school.load()
+SYSTEM, WALL = demo.tint_system(), method.load()
 
 
 def of(*recipes):

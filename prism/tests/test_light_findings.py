@@ -5,7 +5,7 @@ import unittest
 
 import numpy as np
 
-from prism import school
+from prism import method
 from prism.difference import delta_e
 from prism.light import advice, together
 from prism.light.claims import UNKNOWN_SPECTRUM, Known, doubt, readings, warmth
@@ -35,9 +35,9 @@ from prism.stimulus import from_lab, from_reflectance
 from prism.surety import Level
 from prism.tests.rooms import SOUTHERN, paint, plain_room, window
 
-PRACTICE = school.load("wall-practice")
+PRACTICE = method.load("wall-practice")
 WARM = np.array([math.cos(math.radians(65)), math.sin(math.radians(65))])
-"""The school's axis of warmth."""
+"""The method's axis of warmth."""
 
 
 def a_day(hours, lux, height=None, lamps=None, cloud=0.0):
@@ -58,7 +58,7 @@ def neutral(lightness):
 
 
 def beside(lab, warmer=0.0, lighter=0.0):
-    """A board that is so much warmer and lighter than another, by the school's axis and neutral."""
+    """A board that is so much warmer and lighter than another, by the method's axis and neutral."""
     there = np.array(lab, dtype=float)
     moved = neutral(there[0] + lighter)
     moved[1:] += there[1:] - neutral(there[0])[1:] + warmer * WARM
@@ -86,7 +86,7 @@ class Facings(unittest.TestCase):
     def test_a_room_looks_where_most_of_its_glass_does(self):
         self.assertIs(facing(plain_room(window("north"))), Facing.AWAY)
         self.assertIs(facing(plain_room(window("north"), place=SOUTHERN)), Facing.TOWARD)
-        self.assertIs(facing(plain_room(window("north"), turn=90)), Facing.EAST)
+        self.assertIs(facing(plain_room(window("north"), rotation_deg=90)), Facing.EAST)
         big, small = window("west", width=3.0), window("north", width=0.9)
         self.assertIs(facing(plain_room(big, small)), Facing.WEST)
         self.assertIs(facing(plain_room(window("west", width=0.9), window("north", width=3.0))), Facing.AWAY)
@@ -287,7 +287,7 @@ class Doubts(unittest.TestCase):
         alone = readings(lab[0], 0.5, PRACTICE)
         self.assertEqual((len(alone), alone[0].lrv), (1, one.lrv))
 
-    def test_warmth_is_along_the_school_s_axis_from_the_neutral(self):
+    def test_warmth_is_along_the_method_s_axis_from_the_neutral(self):
         self.assertAlmostEqual(float(warmth(neutral(60), PRACTICE)), 0.0)
         self.assertAlmostEqual(float(warmth(beside(neutral(60), 2.5), PRACTICE)), 2.5)
         across = neutral(60) + np.array([0.0, -WARM[1], WARM[0]]) * 3

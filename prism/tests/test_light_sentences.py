@@ -4,12 +4,12 @@ import unittest
 
 import numpy as np
 
-from prism import school, words
+from prism import method, words
 from prism.light.claims import readings
 from prism.tests.random_rooms import cases
 from prism.tests.rooms import paint
 
-WALL = school.load()
+WALL = method.load()
 HUES = {"pink": "red"} | {hue: hue for hue in WALL.undertone.words}
 
 

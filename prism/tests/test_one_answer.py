@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from prism import demo, school, screen, words
+from prism import demo, method, screen, words
 from prism.comparison import compare
 from prism.conversion import CUT_OFF
 from prism.difference import delta_e
@@ -19,7 +19,7 @@ from prism.tests.calibration import from_hex as through_hex
 from prism.tests.oracle import oracle
 from prism.tests.surfaces import measured_surfaces
 
-WALL = school.load()
+WALL = method.load()
 
 
 def lines(reading):
@@ -36,8 +36,8 @@ class OneAnswer(unittest.TestCase):
         self.assertGreater(surely[Level.CERTAIN] / sum(surely.values()), 0.95)
 
     def test_a_word_on_its_border_is_marked_and_not_doubted(self):
-        lightness = 80.17  # LRV 57: a quarter of a point over the line of the even school
-        (found,) = read_many([[lightness, 0, 4]], [57.0], [0.3], school.load("short-lists"))
+        lightness = 80.17  # LRV 57: a quarter of a point over the line of the even method
+        (found,) = read_many([[lightness, 0, 4]], [57.0], [0.3], method.load("short-lists"))
         self.assertEqual(words.border(found.depths), "")
         (edge,) = read_many([[79.1, 0, 4]], [55.05], [0.3], WALL)
         self.assertEqual((edge.depths.word, edge.depths.level), ("light", Level.CERTAIN))

@@ -5,14 +5,14 @@ from itertools import permutations, product
 
 import numpy as np
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.palette import cautions, contrast, fabric, proportions, use
 from prism.palette.proportions import SplitError
 from prism.palette.use import Around, Suits
 from prism.reading import read
 from prism.stimulus import from_lab
 
-WALL, EVEN = school.load(), school.load("even")
+WALL, EVEN = method.load(), method.load("even")
 
 
 def reading(lab, chosen=WALL):
@@ -139,7 +139,7 @@ class Proportions(unittest.TestCase):
             self.assertAlmostEqual(found.off, min(tried), places=5)
             self.assertEqual(found.parts["s0"], 0)
 
-    def test_half_and_half_is_warned_of_as_the_school_has_it(self):
+    def test_half_and_half_is_warned_of_as_the_method_has_it(self):
         for warm, wall, even in ((50, True, True), (65, False, True), (75, False, False)):
             areas, warmth = (warm, 100 - warm), (5.0, -5.0)
             self.assertEqual(proportions.sides(areas, warmth, WALL).half, wall)

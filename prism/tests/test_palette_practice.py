@@ -1,6 +1,6 @@
 """What practice says of whites, trims and companions, statement by statement, held against the demo's colours.
 
-Each statement is made under a school, or under several that say it otherwise; each is a sentence of practitioners and a
+Each statement is made under a method, or under several that say it otherwise; each is a sentence of practitioners and a
 question to the core.
 """
 
@@ -11,7 +11,7 @@ from functools import cache
 
 import numpy as np
 
-from prism import demo, school
+from prism import demo, method
 from prism.difference import delta_e
 from prism.palette import cautions, contrast, fabric, proportions
 from prism.palette.pool import Pool
@@ -22,7 +22,7 @@ from prism.whites import home, sheen
 from prism.whites.darks import darks
 from prism.whites.ranking import Agreement, There, coolest, rank, safe, which
 
-WALL, EVEN, SHORT = (school.load(key) for key in ("wall-practice", "even", "short-lists"))
+WALL, EVEN, SHORT = (method.load(key) for key in ("wall-practice", "even", "short-lists"))
 ENTRIES = demo.deck()
 LAB = np.array([entry.colour.lab for entry in ENTRIES])
 LRV = np.array([entry.colour.lrv for entry in ENTRIES])
@@ -95,9 +95,9 @@ def most_of(code, character, chosen=WALL):
 
 @dataclass(frozen=True)
 class Statement:
-    """One sentence of practice, the schools that make it, and the question it puts."""
+    """One sentence of practice, the methods that make it, and the question it puts."""
 
-    schools: tuple[str, ...]
+    methods: tuple[str, ...]
     said: str
     holds: Callable[[], bool]
 
@@ -301,7 +301,7 @@ STATEMENTS = (
         ALL,
         "Saturated colours wait for the real fabrics.",
         lambda: (
-            float(np.hypot(*of(clearest()).lab[1:])) >= WALL.company.saturated > float(np.hypot(*of(TAUPE).lab[1:]))
+            float(np.hypot(*of(clearest()).lab[1:])) >= WALL.palette.saturated > float(np.hypot(*of(TAUPE).lab[1:]))
         ),
     ),
     # use
@@ -352,18 +352,18 @@ STATEMENTS = (
 
 
 class Practice(unittest.TestCase):
-    def test_every_statement_holds_under_the_school_that_makes_it(self):
+    def test_every_statement_holds_under_the_method_that_makes_it(self):
         self.assertGreaterEqual(len(STATEMENTS), 40)
         for statement in STATEMENTS:
-            with self.subTest(statement.said, schools=statement.schools):
+            with self.subTest(statement.said, methods=statement.methods):
                 self.assertTrue(statement.holds())
 
-    def test_every_school_makes_statements_and_where_they_differ_both_are_here(self):
-        for key in school.names():
-            self.assertGreater(sum(key in statement.schools for statement in STATEMENTS), 25, key)
-        self.assertGreaterEqual(sum(len(statement.schools) < 3 for statement in STATEMENTS), 8)
+    def test_every_method_makes_statements_and_where_they_differ_both_are_here(self):
+        for key in method.names():
+            self.assertGreater(sum(key in statement.methods for statement in STATEMENTS), 25, key)
+        self.assertGreaterEqual(sum(len(statement.methods) < 3 for statement in STATEMENTS), 8)
 
     def test_neighbours_of_a_scheme_can_be_told_apart(self):
         rows = [place.row for place in made(PALE_BLUE, "balance").values() if place.row >= 0]
         away = [float(delta_e(LAB[a], LAB[b])) for i, a in enumerate(rows) for b in rows[i + 1 :]]
-        self.assertGreaterEqual(min(away), WALL.company.apart)
+        self.assertGreaterEqual(min(away), WALL.palette.apart)

@@ -13,7 +13,7 @@ from pathlib import Path
 
 import numpy as np
 
-from prism import school
+from prism import method
 from prism.light.claims import warmth
 from prism.light.day import CLEAR, OVERCAST, days, evening
 from prism.light.findings import Kind, counsels, means
@@ -44,7 +44,7 @@ def seen(lab, facing, day=EQUINOX, hour=12.0, sky=CLEAR, south=False, floor=DULL
     return found.seen()[0], found.lux[0], np.array(lab)
 
 
-LINE = school.load()
+LINE = method.load()
 
 
 def warmer(lab, *args, **more):

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from prism import demo, reader, school
+from prism import demo, method, reader
 from prism.demo.things import things
 from prism.difference import delta_e
 from prism.reader import ReaderError, Setting, SimulatedReader, Specular
@@ -97,7 +97,7 @@ class Together(unittest.TestCase):
         self.assertEqual(reader.why_not(3, good, 1.0), "")
 
     def test_scatter_can_make_a_colour_less_sure_than_its_source_but_never_surer(self):
-        chosen = school.load()
+        chosen = method.load()
         grey = from_reflectance(np.full(31, 0.4), "reading-average")
         self.assertEqual(chosen.doubt(replace(grey, spread=0.9)), 0.9)
         self.assertEqual(chosen.doubt(replace(grey, spread=0.01)), 0.3)

@@ -6,13 +6,13 @@ import numpy as np
 from hypothesis import example, given
 from hypothesis import strategies as st
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.neutral import GREY, WorkingNeutral
 from prism.reading import read, read_many
 from prism.stimulus import from_hex, from_lab
 from prism.surety import Level
 
-WALL, EVEN = school.load("wall-practice"), school.load("even")
+WALL, EVEN = method.load("wall-practice"), method.load("even")
 
 
 def at(lightness, strength, hue, neutral=None):
@@ -58,7 +58,7 @@ class Neutral(unittest.TestCase):
 
 
 class Depth(unittest.TestCase):
-    def test_schools_differ_on_57(self):
+    def test_methods_differ_on_57(self):
         lab = (80.17, 0, 4)
         self.assertAlmostEqual(from_lab(lab).lrv, 57, delta=0.1)
         self.assertEqual(read_lab(lab).depth, "light")
@@ -223,21 +223,21 @@ class Intake(unittest.TestCase):
         self.assertEqual(EVEN.uncertainty, WALL.uncertainty)
 
 
-class Schools(unittest.TestCase):
+class Methods(unittest.TestCase):
     def test_names_titles_and_beginnings(self):
-        self.assertEqual(school.find("Wall practice").key, "wall-practice")
-        self.assertEqual(school.find("even").key, "even")
-        self.assertEqual(school.find("wall").key, "wall-practice")
+        self.assertEqual(method.find("Wall practice").key, "wall-practice")
+        self.assertEqual(method.find("even").key, "even")
+        self.assertEqual(method.find("wall").key, "wall-practice")
         for bad in ("", "w ll", "../pyproject", "nobody"):
-            with self.assertRaises(school.SchoolError):
-                school.find(bad)
-        with self.assertRaises(school.SchoolError):
-            school.load("../../pyproject")
+            with self.assertRaises(method.MethodError):
+                method.find(bad)
+        with self.assertRaises(method.MethodError):
+            method.load("../../pyproject")
 
     def test_scales_that_do_not_add_up_are_refused(self):
-        with self.assertRaises(school.SchoolError):
-            school.Scale(("a", "b"), (1.0, 2.0))
-        with self.assertRaises(school.SchoolError):
-            school.Scale(("a", "b", "c"), (2.0, 1.0))
-        with self.assertRaises(school.SchoolError):
-            school.HueScale(("a", "b", "c"), (10.0, 200.0, 100.0))
+        with self.assertRaises(method.MethodError):
+            method.Scale(("a", "b"), (1.0, 2.0))
+        with self.assertRaises(method.MethodError):
+            method.Scale(("a", "b", "c"), (2.0, 1.0))
+        with self.assertRaises(method.MethodError):
+            method.HueScale(("a", "b", "c"), (10.0, 200.0, 100.0))

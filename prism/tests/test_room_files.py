@@ -49,7 +49,7 @@ class Files(unittest.TestCase):
             plain_room(window("west", along=1.2, hides=0.4, glazing="low-e"), window("ceiling", width=1.0, height=0.8)),
             lamps=(Lamp(3_000.0, 470.0, 6, "fluorescent", 85.0, 0.5, "wall"),),
             fixed=(Fixed("slate hearth", tuple(np.full(31, 0.12)), 2.5, "floor"),),
-            turn=-15.0,
+            rotation_deg=-15.0,
             storey=2,
             correction=0.8,
         )

@@ -5,16 +5,16 @@ import unittest
 
 import numpy as np
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.difference import delta_e
+from prism.method.checks import CHARACTERS
 from prism.palette.pool import Pool
 from prism.palette.scheme import CARRIED, Asked, Carried, SchemeError, scheme, wanted
 from prism.reading import read
-from prism.school.checks import CHARACTERS
 from prism.stimulus import from_lab
 from prism.tests.test_command_line import run
 
-WALL = school.load()
+WALL = method.load()
 ENTRIES = demo.deck()
 LAB = np.array([entry.colour.lab for entry in ENTRIES])
 LRV = np.array([entry.colour.lrv for entry in ENTRIES])
@@ -70,9 +70,9 @@ class Audited(unittest.TestCase):
 
 
 class Schemes(unittest.TestCase):
-    def test_shares_are_whole_and_never_half_and_half_in_every_school(self):
-        for key in school.names():
-            shares = school.load(key).company.shares
+    def test_shares_are_whole_and_never_half_and_half_in_every_method(self):
+        for key in method.names():
+            shares = method.load(key).palette.shares
             for character in CHARACTERS:
                 self.assertEqual(sum(shares[character]), 100)
             self.assertLessEqual(shares["opposite"][3], 30)
@@ -115,7 +115,7 @@ class Schemes(unittest.TestCase):
             self.assertFalse(set(rows[1:]) & whites)
             for i, one in enumerate(rows):
                 for other in rows[i + 1 :]:
-                    self.assertGreaterEqual(float(delta_e(LAB[one], LAB[other])), WALL.company.apart)
+                    self.assertGreaterEqual(float(delta_e(LAB[one], LAB[other])), WALL.palette.apart)
 
     def test_the_order_of_the_deck_is_nothing_to_it(self):
         rng = np.random.default_rng(5)
@@ -175,7 +175,7 @@ class Schemes(unittest.TestCase):
         self.assertLessEqual(then["middle"].score, by["middle"].score)
         for name in ("paler", "accent"):
             away = float(delta_e(LAB[then[name].row], LAB[other]))
-            self.assertGreaterEqual(away, WALL.company.apart)
+            self.assertGreaterEqual(away, WALL.palette.apart)
         # whatever is locked, it is nobody else's
         _, crowded = made("H16.3", "ladder", asked=Asked(locked={"middle": by["accent"].row}))
         self.assertNotEqual(crowded["accent"].row, by["accent"].row)
@@ -197,8 +197,8 @@ class Schemes(unittest.TestCase):
         _, by = made("H16.3", "ladder", asked=Asked(trims=trims, locked={"trim": trims[1][0]}))
         self.assertEqual((by["trim"].row, by["trim"].score), trims[1])
 
-    def test_a_school_has_its_own_shares(self):
-        even = school.load("even")
+    def test_a_method_has_its_own_shares(self):
+        even = method.load("even")
         self.assertEqual(made("H16.3", "ladder", chosen=even)[1]["subject"].share, 70)
         self.assertEqual(made("H16.3", "ladder")[1]["subject"].share, 60)
 

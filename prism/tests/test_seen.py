@@ -6,7 +6,7 @@ from datetime import date
 
 import numpy as np
 
-from prism import school
+from prism import method
 from prism.appearance import appearance, conditions, degree_of_adaptation, stimulus
 from prism.difference import delta_e
 from prism.light.box import box
@@ -128,7 +128,7 @@ class PracticeSize(unittest.TestCase):
     def test_warm_lamps_pull_warm_undertones_out(self):
         room = plain_room()
         sorts = [(Lamp(kelvin, 800, 4),) for kelvin in (2_700, 3_000, 4_000)]
-        line = school.load()
+        line = method.load()
         for lab in (BLUE, TAUPE):
             lit_by = evening(room, paint(*lab), sorts)
             warm = warmth(lit_by.seen()[:, 0], line)
@@ -150,7 +150,7 @@ class WhiteStaysWhite(unittest.TestCase):
             if there.lux[0, case.wall] > 200:
                 seen.append(there.seen()[0, case.wall])
         self.assertGreater(len(seen), 300)
-        named = [reading.family.word in self.whites for reading in readings(seen, 0.3, school.load())]
+        named = [reading.family.word in self.whites for reading in readings(seen, 0.3, method.load())]
         self.assertGreaterEqual(np.mean(named), 0.95)
 
     def test_over_a_golden_floor_with_a_lawn_outside(self):
@@ -160,7 +160,7 @@ class WhiteStaysWhite(unittest.TestCase):
         for room, sky in ((south, 0.0), (dark, 1.0)):
             (there,) = days(room, paint(*self.white), date(2026, 6, 21), (12.0,), (sky,), "off")
             side = there.seen()[0, WALLS.index("east")]
-            (found,) = readings([side], 0.3, school.load())
+            (found,) = readings([side], 0.3, method.load())
             self.assertIn(found.family.word, self.whites, side)
             self.assertGreater(side[0], 90)
 
@@ -208,7 +208,7 @@ class WholeDays(unittest.TestCase):
 
     def test_a_turned_room_is_the_room_facing_there(self):
         north = plain_room(window("north"), lamps=(), surfaces={})
-        turned = replace(north, turn=180.0)
+        turned = replace(north, rotation_deg=180.0)
         south = replace(north, windows=(window("south"),))
         a, b = (days(room, paint(*TAUPE), self.day, (9.0, 13.0))[0] for room in (turned, south))
         np.testing.assert_allclose(a.lux[:, WALLS.index("north")], b.lux[:, WALLS.index("south")], rtol=0.02)

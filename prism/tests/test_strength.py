@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.difference import delta_e
 from prism.spectrum import to_lab, to_lrv
 from prism.stimulus import from_lab, from_reflectance
@@ -21,7 +21,7 @@ from prism.tint.optics import opaque
 from prism.tint.recipe import Recipe, RecipeError
 from prism.tint.strengths import strengths
 
-WALL = school.load()
+WALL = method.load()
 SYSTEM = demo.tint_system()
 DECK = demo.deck()
 

@@ -8,7 +8,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.demo import build, pigments
 from prism.nearest import Nearest
 from prism.reading import read_many
@@ -17,7 +17,7 @@ from prism.tint.optics import K1, inner, opaque, surface
 from prism.tint.recipe import Recipe, RecipeError
 from prism.tint.strengths import strengths
 
-WALL = school.load()
+WALL = method.load()
 SYSTEM = demo.tint_system()
 entries = st.sampled_from(demo.deck())
 

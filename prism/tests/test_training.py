@@ -4,7 +4,7 @@ import unittest
 
 import numpy as np
 
-from prism import demo, school
+from prism import demo, method
 from prism.difference import delta_e
 from prism.training.exercise import LIGHTER_BY_A_QUARTER, SAME, Kind, PoolError
 from prism.training.eye import Besides, estimate, sector_shares
@@ -14,8 +14,8 @@ from prism.training.showing import How, showing
 from prism.training.staircase import Staircase, right_answers
 from prism.training.walls import make
 
-WALL = school.load(school.DEFAULT)
-OTHERS = [school.load(key) for key in school.names() if key != school.DEFAULT]
+WALL = method.load(method.DEFAULT)
+OTHERS = [method.load(key) for key in method.names() if key != method.DEFAULT]
 
 
 def pool_of(entries, chosen=WALL):
@@ -83,12 +83,12 @@ class Walls(unittest.TestCase):
         same = sum(wall.accepted == (SAME,) for wall in walls)
         self.assertTrue(len(walls) * 0.4 < same < len(walls) * 0.6)
 
-    def test_what_schools_call_otherwise_is_right_too(self):
+    def test_what_methods_call_otherwise_is_right_too(self):
         several = 0
         for wall in self.walls(Kind.UNDERTONE, others=OTHERS):
             self.assertEqual(wall.stages, 3)
-            alone, clean, foil = (POOL.seen.u[row] for row in wall.boards)
-            self.assertLess(alone @ foil, 0)
+            alone, clean, contrast_colour = (POOL.seen.u[row] for row in wall.boards)
+            self.assertLess(alone @ contrast_colour, 0)
             self.assertLess(np.hypot(*clean), 2.0)
             words = [WALL.undertone.words[int(POOL.seen.main[wall.boards[0]])]]
             self.assertEqual(wall.accepted[0], words[0])
@@ -147,7 +147,7 @@ class Walls(unittest.TestCase):
                 if shown.how is How.BETWEEN:
                     ends = delta_e(POOL.lab[beside], POOL.lab[shown.row])
                     self.assertLess(ends.max(), float(delta_e(POOL.lab[beside[0]], POOL.lab[beside[1]])))
-                if shown.how is How.FOIL:
+                if shown.how is How.CONTRAST:
                     self.assertLess(POOL.seen.u[beside[0]] @ POOL.seen.u[shown.row], 0)
                 if shown.how is How.RUNG:
                     self.assertLess(abs(POOL.lrv[shown.row] / 10 - round(POOL.lrv[shown.row] / 10)), 0.2)
@@ -280,7 +280,7 @@ class Eyes(unittest.TestCase):
         self.assertAlmostEqual(sure.shift[1], alone.shift[1], delta=0.15)
         self.assertEqual(sure.answers, 42)
 
-    def test_more_answers_make_it_surer_and_none_leaves_the_school_s(self):
+    def test_more_answers_make_it_surer_and_none_leaves_the_method_s(self):
         few, many = (estimate(*self.named((0.8, 0.0), 0.9, n, 4), WALL.undertone) for n in (30, 600))
         self.assertLess(many.along(0)[1], few.along(0)[1] / 2)
         self.assertAlmostEqual(many.along(0)[0], 0.8, delta=0.25)

@@ -4,13 +4,13 @@ import unittest
 
 import numpy as np
 
-from prism import demo, metamerism, naming, school, trust, words
+from prism import demo, metamerism, method, naming, trust, words
 from prism.reading import read
 from prism.stimulus import from_hex, from_lab, from_reflectance
 from prism.tests.oracle import oracle
 from prism.trust import LrvAgreement
 
-WALL = school.load()
+WALL = method.load()
 
 
 def reading(lab, provenance=None):
@@ -52,7 +52,7 @@ class Names(unittest.TestCase):
 
     def test_case_and_languages(self):
         self.assertEqual(self.keeps("WHITE", (96, -0.4, 2.6)), [("white", True)])
-        for bad in ("xx", "../schools/even"):
+        for bad in ("xx", "../methods/even"):
             with self.assertRaises(KeyError):
                 naming.vocabulary(bad)
 

@@ -9,7 +9,7 @@ import csv
 import unittest
 from pathlib import Path
 
-from prism import demo, school
+from prism import demo, method
 from prism.neutral import GREY
 from prism.reading import read
 from prism.stimulus import from_hex
@@ -27,13 +27,13 @@ class Verdicts(unittest.TestCase):
         rows = table("verdicts.csv")
         self.assertGreaterEqual(len(rows), 60)
         for row in rows:
-            found = read(demo.find(row["code"]).colour, school.load()).undertone
+            found = read(demo.find(row["code"]).colour, method.load()).undertone
             said = (found.main or "", found.second or "", found.strength_word)
             self.assertEqual(said, (row["main"], row["second"], row["strength"]), row["code"])
 
     def test_published_names_under_the_mathematical_neutral(self):
         rows = table("published_names.csv")
-        wall = school.load()
+        wall = method.load()
         right = [
             row["name"]
             for row in rows

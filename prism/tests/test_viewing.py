@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import school, words
+from prism import method, words
 from prism.reading import read
 from prism.stimulus import from_lab
 from prism.viewing import plan, samples, scales
@@ -15,7 +15,7 @@ from prism.viewing.plan import Hour, Look
 from prism.viewing.samples import Sampling
 from prism.viewing.scales import Agreement
 
-WALL = school.load()
+WALL = method.load()
 
 
 class Samples(unittest.TestCase):

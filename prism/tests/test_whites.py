@@ -8,7 +8,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism import demo, school, words
+from prism import demo, method, words
 from prism.arranging import creaminess
 from prism.reading import read, read_all
 from prism.stimulus import from_lab
@@ -16,7 +16,7 @@ from prism.tests.test_command_line import run
 from prism.whites import home, sheen
 from prism.whites.ranking import Agreement, There, agreement, coolest, rank, safe, which
 
-WALL = school.load()
+WALL = method.load()
 
 
 def colour(*lab):
@@ -94,11 +94,11 @@ class Ranking(unittest.TestCase):
         gaps = [round(abs(w.gap)) for w in found]
         self.assertEqual(gaps, sorted(gaps, reverse=True))
 
-    def test_the_school_says_which_gap(self):
-        self.assertEqual((WALL.trim_gap, school.load("even").trim_gap), (10, 15))
+    def test_the_method_says_which_gap(self):
+        self.assertEqual((WALL.trim_gap, method.load("even").trim_gap), (10, 15))
         wall = colour(89.0, -0.3, 4.0)
         for one in ("wall-practice", "even"):
-            chosen = school.load(one)
+            chosen = method.load(one)
             found = rank(read(from_lab(wall.lab), chosen), ALL, KEYS, chosen)
             self.assertEqual([w.clears for w in found], [abs(w.gap) >= chosen.trim_gap for w in found])
 
@@ -168,8 +168,8 @@ class Sheen(unittest.TestCase):
         for surface in ("trim and sills", "doors", "cabinets", "kitchen and bath walls"):
             self.assertTrue(sheen.is_higher(by[surface].most, by["walls"].most), surface)
 
-    def test_both_schools_on_crown_moulding(self):
-        found = {key: {one.surface: one for one in sheen.advice(school.load(key))} for key in school.names()}
+    def test_both_methods_on_crown_moulding(self):
+        found = {key: {one.surface: one for one in sheen.advice(method.load(key))} for key in method.names()}
         self.assertEqual(found["wall-practice"]["crown moulding"].most, "semi-gloss")
         self.assertEqual(found["even"]["crown moulding"].most, "flat")
 

@@ -9,9 +9,9 @@ import numpy as np
 
 from prism.classify import classify_many
 from prism.difference import delta_e
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading, read_many
-from prism.school import School
 from prism.screen import reflectance_to_screen, to_hex
 from prism.spectrum import Array, to_lab, to_lrv
 from prism.tint.hiding import Hiding, Opacity, opacities
@@ -59,7 +59,7 @@ def strengths(
     recipe: Recipe,
     percents: Iterable[float],
     system: TintSystem,
-    school: School,
+    method: Method,
     neutral: WorkingNeutral | None = None,
     uncertainty: float = 0.0,
     recipe_doubt: float = 0.0,
@@ -69,13 +69,13 @@ def strengths(
     `uncertainty` of the colour itself, ΔE00; `recipe_doubt` what an estimated recipe adds for each 25 % of change.
     """
     steps = list(percents)
-    neutral = neutral or school.neutral
+    neutral = neutral or method.neutral
     recipes = [recipe, *(recipe.scaled(p) for p in steps)]
     spectra = system.reflectance(recipes)
     lab = to_lab(spectra)
     shown = to_hex(reflectance_to_screen(spectra)[0])
     doubt = np.hypot(uncertainty, recipe_doubt * np.abs([0.0, *steps]) / 25)
-    readings = read_many(lab, to_lrv(spectra), doubt, school, neutral)
+    readings = read_many(lab, to_lrv(spectra), doubt, method, neutral)
     distance = delta_e(lab[0], lab)
     moved = neutral.undertone(lab) - neutral.undertone(lab[0])
     shifted = np.concatenate([np.broadcast_to(lab[0, :1], (len(lab), 1)), lab[0, 1:] + moved], axis=-1)
@@ -108,14 +108,14 @@ class Curve:
     families: tuple[str, ...]
 
 
-def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, school: School) -> Curve:
+def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, method: Method) -> Curve:
     """Return how light a recipe is over many strengths, and which family it belongs to. Raises `RecipeError`.
 
     Cheaper than `strengths`, which reads each of them.
     """
     spectra = system.reflectance([recipe.scaled(percent) for percent in percents])
     lab, lrv = to_lab(spectra), to_lrv(spectra)
-    found = classify_many(lab, lrv, np.zeros(len(lrv)), school)
+    found = classify_many(lab, lrv, np.zeros(len(lrv)), method)
     families = tuple(found.family_at(row).base for row in range(len(lrv)))
     at = np.array(percents, dtype=np.float64)
     for array in (at, lrv, lab):

@@ -73,5 +73,5 @@ class Exercise:
 
     @property
     def stages(self) -> int:
-        """How often it is asked, a board more each time: an undertone alone, beside the clean white, beside a foil."""
+        """How often it is asked, a board more each time: an undertone alone, beside a white, beside a contrast."""
         return len(self.boards) if self.kind is Kind.UNDERTONE else 1

@@ -1,8 +1,8 @@
 """The neutral of an eye: from which painted grey somebody judges, by what they called the undertones of boards.
 
-An eye whose neutral lies a little towards green calls a board green later than the school does. What it sees of a
+An eye whose neutral lies a little towards green calls a board green later than the method does. What it sees of a
 board is its undertone less that shift, with some noise; it names the hue in whose sector that falls. Shift and noise
-have a prior, which is the school's own: a small shift, and the noise of practised eyes. What is said of an eye is the
+have a prior, which is the method's own: a small shift, and the noise of practised eyes. What is said of an eye is the
 mean and the spread of what remains likely: drawn around the likeliest of all and weighed (importance sampling).
 """
 
@@ -17,7 +17,7 @@ from numpy.typing import ArrayLike, NDArray
 from scipy.optimize import minimize
 from scipy.special import ndtr, stdtrit
 
-from prism.school.scales import HueScale
+from prism.method.scales import HueScale
 from prism.spectrum import Array
 
 PRIOR_SHIFT, PRIOR_NOISE, NOISE_SPREAD = 1.0, 1.0, 0.5
@@ -40,7 +40,7 @@ Unlikely = Callable[[Array], Array]
 
 @dataclass(frozen=True)
 class Eye:
-    """An eye as far as it is known: its neutral less the school's, (2,), Lab units; how unsure that is, (2, 2); the
+    """An eye as far as it is known: its neutral less the method's, (2,), Lab units; how unsure that is, (2, 2); the
     noise of one look; and from how many answers."""
 
     shift: tuple[float, float]
@@ -49,7 +49,7 @@ class Eye:
     answers: int
 
     def along(self, degrees: float) -> tuple[float, float]:
-        """Return by how much later the eye sees a hue than the school does, with ± for 95 %, Lab units."""
+        """Return by how much later the eye sees a hue than the method does, with ± for 95 %, Lab units."""
         way = np.array([np.cos(np.radians(degrees)), np.sin(np.radians(degrees))])
         sure = float(stdtrit(max(self.answers, FEWEST), SURE))
         return float(way @ np.array(self.shift)), sure * float(np.sqrt(way @ self.covariance @ way))
@@ -93,7 +93,7 @@ NOTHING = Besides((0.0, 0.0), (np.inf, np.inf), 0)
 
 
 def estimate(undertones: ArrayLike, named: ArrayLike, scale: HueScale, besides: Besides = NOTHING) -> Eye:
-    """Return the eye that named the hues (n,), places in a school's scale, of boards with undertones (n, 2)."""
+    """Return the eye that named the hues (n,), places in a method's scale, of boards with undertones (n, 2)."""
     u = np.asarray(undertones, dtype=np.float64).reshape(-1, 2)
     unlikely = _unlikely(u, np.asarray(named, dtype=np.intp).reshape(-1), _table(scale), besides)
     start = np.array([0.0, 0.0, np.log(PRIOR_NOISE)])

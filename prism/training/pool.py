@@ -1,4 +1,4 @@
-"""The colours that exercises are made from: a deck, surveyed once under a school."""
+"""The colours that exercises are made from: a deck, surveyed once under a method."""
 
 from __future__ import annotations
 
@@ -9,10 +9,10 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.choosing.groups import foil_row
+from prism.choosing.groups import contrast_row
 from prism.choosing.whites import reference_whites
 from prism.classify import Classification, classify_many
-from prism.school import School
+from prism.method import Method
 from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.spectrum import Array
 from prism.surety import LEVELS, Level
@@ -23,7 +23,7 @@ Rows = NDArray[np.intp]
 
 @dataclass(frozen=True)
 class Pool:
-    """A deck that exercises draw from, as a school `seen` it, row for row; `lrv` (n,) and `maker` (n,), a number for
+    """A deck that exercises draw from, as a method `seen` it, row for row; `lrv` (n,) and `maker` (n,), a number for
     whoever made each, since what one maker's values err by they err by together."""
 
     seen: Classification
@@ -31,10 +31,10 @@ class Pool:
     maker: NDArray[np.int64]
 
     @classmethod
-    def of(cls, lab: ArrayLike, lrv: ArrayLike, doubt: ArrayLike, maker: ArrayLike, school: School) -> Pool:
+    def of(cls, lab: ArrayLike, lrv: ArrayLike, doubt: ArrayLike, maker: ArrayLike, method: Method) -> Pool:
         """Return a pool of colours: Lab (n, 3) D65/10°, LRV, ΔE00 of doubt and maker (n,)."""
         y = np.asarray(lrv, dtype=np.float64).reshape(-1)
-        return cls(classify_many(lab, y, doubt, school), y, np.asarray(maker, dtype=np.int64).reshape(-1))
+        return cls(classify_many(lab, y, doubt, method), y, np.asarray(maker, dtype=np.int64).reshape(-1))
 
     def __len__(self) -> int:
         return len(self.lrv)
@@ -50,9 +50,9 @@ class Pool:
         return self.seen.doubt
 
     @property
-    def school(self) -> School:
+    def method(self) -> Method:
         """By whose words and figures they are seen."""
-        return self.seen.school
+        return self.seen.method
 
     @cached_property
     def neutrals(self) -> Rows:
@@ -61,8 +61,8 @@ class Pool:
 
     @cached_property
     def whites(self) -> Rows:
-        """Rows of whites, by the bounds of the school."""
-        return which(self.lab, self.lrv, self.school, self.school.neutral)
+        """Rows of whites, by the bounds of the method."""
+        return which(self.lab, self.lrv, self.method, self.method.neutral)
 
     @cached_property
     def is_named(self) -> NDArray[np.bool_]:
@@ -72,23 +72,23 @@ class Pool:
 
     @cached_property
     def named(self) -> list[Rows]:
-        """For each hue of the school the rows of neutrals that certainly have it, and no other."""
+        """For each hue of the method the rows of neutrals that certainly have it, and no other."""
         rows = self.neutrals[self.is_named[self.neutrals]]
-        return [rows[self.seen.main[rows] == place] for place in range(len(self.school.undertone.words))]
+        return [rows[self.seen.main[rows] == place] for place in range(len(self.method.undertone.words))]
 
     @cached_property
     def clean(self) -> int | None:
         """Row of the clean white; None of a deck without."""
-        return reference_whites(self.lab, self.lrv, self.school, self.school.neutral).get("clean")
+        return reference_whites(self.lab, self.lrv, self.method, self.method.neutral).get("clean")
 
-    def foil(self, row: int, but: Sequence[int] = ()) -> int | None:
+    def contrast_colour(self, row: int, but: Sequence[int] = ()) -> int | None:
         """Return the row beside which a row's undertone jumps out, but some; None where there is none."""
-        return foil_row(self.seen.u[row], float(self.lab[row, 0]), self.lab, self.seen.u, (row, *but))
+        return contrast_row(self.seen.u[row], float(self.lab[row, 0]), self.lab, self.seen.u, (row, *but))
 
     def beside(self, first: Rows, second: Rows) -> Pairs:
         """Return what the first of each pair shows beside the second, (k,)."""
-        shared = np.where(self.maker[first] == self.maker[second], self.school.claims.shared, 0.0)
-        return side_by_side(self._colours(first), self._colours(second), shared, self.school)
+        shared = np.where(self.maker[first] == self.maker[second], self.method.claims.shared, 0.0)
+        return side_by_side(self._colours(first), self._colours(second), shared, self.method)
 
     def _colours(self, rows: Rows) -> Colours:
         return Colours(self.lab[rows], self.seen.u[rows], self.doubt[rows], self.seen.lightness_doubt[rows])

@@ -20,7 +20,7 @@ class How(StrEnum):
 
     BETWEEN = "between"
     FARTHER = "farther"
-    FOIL = "foil"
+    CONTRAST = "foil"
     CLEAN = "clean"
     RUNG = "rung"
     QUARTER = "quarter"
@@ -48,7 +48,9 @@ def showing(wall: Exercise, pool: Pool) -> Shown | None:
     """Return the board of the pool that would have shown the answer of a wall; None where it has none."""
     kind = wall.kind
     if kind in (Kind.UNDERTONE, Kind.PAIR):
-        return _foil(wall, pool, int(np.argmin(pool.seen.effect[list(wall.boards)])) if kind is Kind.PAIR else 0)
+        return _contrast_colour(
+            wall, pool, int(np.argmin(pool.seen.effect[list(wall.boards)])) if kind is Kind.PAIR else 0
+        )
     if kind in (Kind.YELLOW, Kind.EVENING):
         return _clean(wall, pool, _places(wall) if kind is Kind.YELLOW else (0,))
     if kind is Kind.STRENGTH:
@@ -67,10 +69,10 @@ def _places(wall: Exercise) -> tuple[int, ...]:
     return (right,) if isinstance(right, int) else right if isinstance(right, tuple) else ()
 
 
-def _foil(wall: Exercise, pool: Pool, place: int) -> Shown | None:
-    """Return the foil of a board; of one whose undertone was asked for it was held beside it at last."""
-    row = pool.foil(wall.boards[place], () if wall.kind is Kind.UNDERTONE else wall.boards)
-    return None if row is None else Shown(row, How.FOIL, (place,))
+def _contrast_colour(wall: Exercise, pool: Pool, place: int) -> Shown | None:
+    """Return the contrast colour of a board; of one whose undertone was asked for it was held beside it at last."""
+    row = pool.contrast_colour(wall.boards[place], () if wall.kind is Kind.UNDERTONE else wall.boards)
+    return None if row is None else Shown(row, How.CONTRAST, (place,))
 
 
 def _clean(wall: Exercise, pool: Pool, places: tuple[int, ...]) -> Shown | None:

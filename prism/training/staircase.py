@@ -56,7 +56,7 @@ class Threshold:
 
 
 class Staircase:
-    """The thresholds that remain likely. `prior` is the school's for this axis, ΔE00."""
+    """The thresholds that remain likely. `prior` is the method's for this axis, ΔE00."""
 
     def __init__(self, prior: float = 1.5) -> None:
         self._log = np.linspace(np.log10(LOWEST), np.log10(HIGHEST), GRID)

@@ -1,7 +1,7 @@
 """Making exercises: from a deck, by chance, as hard as is wanted.
 
 What is asked of a wall is certain of it: a pair that might as well be the other way round is never asked. Where it is a
-matter of vocabulary, the answers of all the schools that are given count.
+matter of vocabulary, the answers of all the methods that are given count.
 """
 
 from __future__ import annotations
@@ -14,7 +14,7 @@ import numpy as np
 from prism.arranging import creamy_of
 from prism.classify import classify_many
 from prism.difference import delta_e
-from prism.school import School
+from prism.method import Method
 from prism.side_by_side import Pairs
 from prism.spectrum import Array
 from prism.surety import LEVELS, Level
@@ -40,13 +40,13 @@ Hardness = Callable[[str], float]
 
 @dataclass(frozen=True)
 class Asked:
-    """What a wall is to be made of: a pool, by chance, about so hard, with the schools whose words count besides; and
+    """What a wall is to be made of: a pool, by chance, about so hard, with the methods whose words count besides; and
     the row that it is to be about, where it is to be about one, or the undertone it is to have."""
 
     pool: Pool
     rng: np.random.Generator
     hard: Hardness
-    others: Sequence[School]
+    others: Sequence[Method]
     about: int | None = None
     hue: str = ""
 
@@ -73,14 +73,14 @@ def make(
     pool: Pool,
     rng: np.random.Generator,
     apart: float | Hardness = USUAL_APART,
-    others: Sequence[School] = (),
+    others: Sequence[Method] = (),
     about: int | None = None,
     hue: str = "",
 ) -> Exercise:
-    """Return an exercise of a kind, about so hard, with the schools whose words count besides the pool's own.
+    """Return an exercise of a kind, about so hard, with the methods whose words count besides the pool's own.
 
     About a row of the pool, where one is given, for the kinds of `ABOUT_ONE`; an undertone that is to be named is a
-    `hue` of the school, where one is given.
+    `hue` of the method, where one is given.
 
     Raises `PoolError` where the pool has no such wall.
     """
@@ -133,7 +133,7 @@ def _pair(
     rows, one = _drawn(asked, 2)
     pairs = pool.beside(rows, np.full(len(rows), one))
     size, sure = measure(pairs)
-    fits = (sure >= pool.school.claims.certain) & (np.abs(np.abs(size) - apart) < WITHIN * apart) & (rows != one)
+    fits = (sure >= pool.method.claims.certain) & (np.abs(np.abs(size) - apart) < WITHIN * apart) & (rows != one)
     if not fits.any():
         return None
     other = int(np.argmin(np.where(fits, still(pairs) + np.abs(np.abs(size) - apart), np.inf)))
@@ -199,7 +199,7 @@ def _strip(asked: Asked) -> Exercise | None:
     if len(boards) < STEPS:
         return None
     found = pool.beside(np.array(boards[:-1]), np.array(boards[1:]))
-    if np.any(found.lighter < pool.school.claims.certain):
+    if np.any(found.lighter < pool.method.claims.certain):
         return None
     place, hung = _hung(boards, asked.rng)
     return Exercise(Kind.STRIP, hung, (tuple(place),), (), float(found.difference.lightness.min()), "lighter")
@@ -256,16 +256,17 @@ def _same(asked: Asked) -> Exercise | None:
 
 
 def _undertone(asked: Asked) -> Exercise | None:
-    """Return a board whose undertone is to be named, the clean white and a foil it is then held beside; what any of the
-    schools names for certain is right."""
+    """Return a board whose undertone is to be named, the clean white and a contrast colour it is then held beside.
+
+    What any of the methods names for certain is right."""
     pool = asked.pool
-    seen, words = pool.seen, pool.school.undertone.words
+    seen, words = pool.seen, pool.method.undertone.words
     row = _with_undertone(asked)
     if row is None:
         return None
     hue = int(seen.hues.said[row, 0])
-    choices = dict.fromkeys([*words, *(word for school in asked.others for word in school.undertone.words)])
-    beside = [one for one in (pool.clean, pool.foil(row)) if one is not None and one != row]
+    choices = dict.fromkeys([*words, *(word for method in asked.others for word in method.undertone.words)])
+    beside = [one for one in (pool.clean, pool.contrast_colour(row)) if one is not None and one != row]
     right = _right_undertones(pool, row, asked.others)
     return Exercise(Kind.UNDERTONE, (row, *beside), right, tuple(choices), float(seen.effect[row]), words[hue])
 
@@ -275,7 +276,7 @@ def _with_undertone(asked: Asked) -> int | None:
     pool = asked.pool
     if asked.about is not None:
         return asked.about if pool.is_named[asked.about] else None
-    words = pool.school.undertone.words
+    words = pool.method.undertone.words
     able = [at for at, rows in enumerate(pool.named) if len(rows) and asked.hue in ("", words[at])]
     if not able:
         return None
@@ -285,14 +286,14 @@ def _with_undertone(asked: Asked) -> int | None:
     return int(asked.rng.choice(rows[off <= max(WITHIN * apart, float(off.min()))]))
 
 
-def _right_undertones(pool: Pool, row: int, others: Sequence[School]) -> tuple[str, ...]:
-    """Return what a board of the pool may be called that certainly has an undertone: by the pool's school, and by
+def _right_undertones(pool: Pool, row: int, others: Sequence[Method]) -> tuple[str, ...]:
+    """Return what a board of the pool may be called that certainly has an undertone: by the pool's method, and by
     others where they are certain."""
-    right = dict.fromkeys([pool.school.undertone.words[int(pool.seen.hues.said[row, 0])]])
-    for school in others:
-        theirs = classify_many(pool.lab[[row]], pool.lrv[[row]], pool.doubt[[row]], school)
+    right = dict.fromkeys([pool.method.undertone.words[int(pool.seen.hues.said[row, 0])]])
+    for method in others:
+        theirs = classify_many(pool.lab[[row]], pool.lrv[[row]], pool.doubt[[row]], method)
         if int(theirs.hues.level[0]) == LEVELS.index(Level.CERTAIN):
-            right |= dict.fromkeys(school.undertone.words[int(at)] for at in theirs.hues.said[0] if at >= 0)
+            right |= dict.fromkeys(method.undertone.words[int(at)] for at in theirs.hues.said[0] if at >= 0)
     return tuple(right)
 
 
@@ -300,7 +301,7 @@ def _paired(asked: Asked) -> Exercise | None:
     """Return one neutral of each undertone, to be paired with them; the answer names the boards in the order of the
     `choices`."""
     pool = asked.pool
-    seen, words = pool.seen, pool.school.undertone.words
+    seen, words = pool.seen, pool.method.undertone.words
     boards, hues = [], []
     for place in asked.rng.permutation(len(words)).tolist()[:NEUTRALS]:
         if len(pool.named[place]):

@@ -9,8 +9,8 @@ import numpy as np
 
 from prism.difference import delta_e
 from prism.light.together import OPPOSED
+from prism.method import Method
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 
 SIZES = {
@@ -83,7 +83,7 @@ class Neighbours:
     why: str
 
 
-def neighbours(readings: Sequence[Reading], school: School) -> list[Neighbours]:
+def neighbours(readings: Sequence[Reading], method: Method) -> list[Neighbours]:
     """Return which boards disturb each other, and which are so near that only an edge tells them apart."""
     found = []
     for i, one in enumerate(readings):
@@ -93,9 +93,9 @@ def neighbours(readings: Sequence[Reading], school: School) -> list[Neighbours]:
             size = min(float(np.hypot(*u)), float(np.hypot(*v)))
             cos = float(u @ v) / max(float(np.hypot(*u) * np.hypot(*v)), 1e-9)
             angle = float(np.degrees(np.arccos(np.clip(cos, -1, 1))))
-            if size >= school.passive_below and angle >= OPPOSED:
+            if size >= method.passive_below and angle >= OPPOSED:
                 found.append(Neighbours(i, j, "apart"))
-            elif float(delta_e(one.lab, other.lab)) < school.plainly_seen:
+            elif float(delta_e(one.lab, other.lab)) < method.plainly_seen:
                 found.append(Neighbours(i, j, "edge"))
     return found
 
@@ -109,11 +109,11 @@ class Telling:
     merging: tuple[int, ...]
 
 
-def telling(own: Array, others: Array, school: School) -> Telling:
+def telling(own: Array, others: Array, method: Method) -> Telling:
     """Return which of k neighbours tell a colour's undertone, by what they and it read as in l lights of a room:
     Lab (l, 3) and (l, k, 3). Without a room the one light is daylight."""
     away = delta_e(own[:, None, :], others)
     least = away.min(axis=0) if away.size else np.zeros(0)
-    stays = np.flatnonzero(least >= school.plainly_seen)
+    stays = np.flatnonzero(least >= method.plainly_seen)
     best = int(stays[np.argmin(away.mean(axis=0)[stays])]) if stays.size else None
-    return Telling(best, tuple(int(i) for i in np.flatnonzero(least < school.plainly_seen)))
+    return Telling(best, tuple(int(i) for i in np.flatnonzero(least < method.plainly_seen)))

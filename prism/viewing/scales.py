@@ -15,9 +15,9 @@ from numpy.typing import ArrayLike
 from scipy import stats
 
 from prism.light.claims import warmth
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 from prism.side_by_side import COMPARATIVE
 from prism.spectrum import Array
 
@@ -39,7 +39,7 @@ AXES = {"hue": (1.0, 0.0), "warmth": (0.0, 1.0)}
 
 
 def neutral_shift(eye: Mapping[str, float]) -> tuple[float, float]:
-    """Return by how much, (a*, b*), the neutral of somebody lies off the school's who sees scales otherwise by so many
+    """Return by how much, (a*, b*), the neutral of somebody lies off the method's who sees scales otherwise by so many
     Lab units: who sees all greener has a neutral that is pinker."""
     a = -sum(AXES[scale][0] * mean for scale, mean in eye.items() if scale in AXES)
     b = -sum(AXES[scale][1] * mean for scale, mean in eye.items() if scale in AXES)
@@ -75,15 +75,15 @@ class ScaleCheck:
 
 
 def differences(
-    seen: ArrayLike, beside: ArrayLike, school: School, neutral: WorkingNeutral | None = None
+    seen: ArrayLike, beside: ArrayLike, method: Method, neutral: WorkingNeutral | None = None
 ) -> dict[str, float]:
     """Return by how much something that reads as Lab `seen` (3,) differs from Lab `beside` (3,), on each scale."""
-    line = neutral or school.neutral
+    line = neutral or method.neutral
     one, other = np.asarray(seen, dtype=np.float64), np.asarray(beside, dtype=np.float64)
     u, v = line.undertone(one[None])[0], line.undertone(other[None])[0]
     return {
         "depth": float(one[0] - other[0]),
-        "warmth": float(warmth(one, school, line) - warmth(other, school, line)),
+        "warmth": float(warmth(one, method, line) - warmth(other, method, line)),
         "clearness": float(np.hypot(*u) - np.hypot(*v)),
         "hue": float(u[0] - v[0]),
     }

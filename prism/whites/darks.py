@@ -7,9 +7,9 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 
 DARKEST, LIGHTEST = 2.0, 14.0
@@ -33,13 +33,13 @@ class Dark:
 
 
 def darks(
-    wall: Reading, lab: ArrayLike, lrv: ArrayLike, keys: NDArray[np.str_] | list[str], school: School,
+    wall: Reading, lab: ArrayLike, lrv: ArrayLike, keys: NDArray[np.str_] | list[str], method: Method,
     neutral: WorkingNeutral, most: int = 4,
 ) -> list[Dark]:  # fmt: skip
     """Return the dark trims among colours, Lab (n, 3) and LRV (n,), best first: related in undertone, then nearest in
     its hue, then darkest, then by key; none for a wall that is itself too dark for a gap."""
     values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv, dtype=np.float64)
-    rows = np.flatnonzero((y >= DARKEST) & (y <= LIGHTEST) & (wall.lrv - y >= school.trim_gap))
+    rows = np.flatnonzero((y >= DARKEST) & (y <= LIGHTEST) & (wall.lrv - y >= method.trim_gap))
     u: Array = neutral.undertone(values[rows])
     strength = np.hypot(u[:, 0], u[:, 1])
     own = np.asarray(wall.undertone.vector)

@@ -20,9 +20,9 @@ from prism.arranging import creaminess
 from prism.choosing.whites import pale_families
 from prism.classify import families
 from prism.difference import delta_e, length
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 from prism.spectrum import Array
 
 YELLOWER = 2.5
@@ -108,12 +108,12 @@ class White:
         return self.there is There.NEAR_MISS
 
 
-def which(lab: ArrayLike, lrv: ArrayLike, school: School, neutral: WorkingNeutral) -> NDArray[np.intp]:
-    """Return the indices of the whites among colours, Lab (n, 3) and LRV (n,), by the school's bounds."""
+def which(lab: ArrayLike, lrv: ArrayLike, method: Method, neutral: WorkingNeutral) -> NDArray[np.intp]:
+    """Return the indices of the whites among colours, Lab (n, 3) and LRV (n,), by the method's bounds."""
     values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv, dtype=np.float64)
-    light = np.flatnonzero((y >= school.white_lrv) & (length(values[:, 1], values[:, 2]) < school.white_chroma))
-    found = families(values[light], y[light], neutral.undertone(values[light]), school)
-    plain: NDArray[np.intp] = light[np.isin(found, pale_families(school))]
+    light = np.flatnonzero((y >= method.white_lrv) & (length(values[:, 1], values[:, 2]) < method.white_chroma))
+    found = families(values[light], y[light], neutral.undertone(values[light]), method)
+    plain: NDArray[np.intp] = light[np.isin(found, pale_families(method))]
     return plain
 
 
@@ -121,15 +121,15 @@ def rank(
     wall: Reading,
     whites: Sequence[Reading],
     keys: Sequence[str],
-    school: School,
+    method: Method,
     gap: float | None = None,
     there: Sequence[Reading] = (),
 ) -> list[White]:
     """Return whites beside a wall, best first; `keys` settle what the rules leave equal.
 
-    `gap` LRV points wanted between white and wall, the school's by default; `there` the whites that are there already.
+    `gap` LRV points wanted between white and wall, the method's by default; `there` the whites that are there already.
     """
-    wanted = school.trim_gap if gap is None else gap
+    wanted = method.trim_gap if gap is None else gap
     if not whites:
         return []
     creamy, own = creaminess(whites), float(creaminess([wall])[0])
@@ -143,12 +143,12 @@ def rank(
     theirs = creaminess(there)
     wall_u = np.asarray(wall.undertone.vector)
     wanted_u = wall_u * min(TRACE, ANSWERS / max(float(np.hypot(*wall_u)), 1e-9))
-    _, low, high = school.temperate
+    _, low, high = method.temperate
     side = _side(wall.temperature.value, low, high)
     found = []
     for i, one in enumerate(whites):
         points = one.lrv - wall.lrv
-        matches = bool(there) and away[i] < school.just_seen
+        matches = bool(there) and away[i] < method.just_seen
         yellower = (creamy[i] - theirs) * (creamy[i] >= CREAMY)
         creamier = (theirs - creamy[i]) * (theirs >= CREAMY)
         found.append(
@@ -160,8 +160,8 @@ def rank(
                 agreement=_agreed(_side(one.temperature.value, low, high), side),
                 creaminess=float(creamy[i]),
                 yellower=float(creamy[i]) - own,
-                glares=one.lrv >= school.whites.glare_lrv and abs(one.temperature.value) < school.whites.clean_within,
-                there=_stands(float(away[i]), school) if there else There.NOTHING,
+                glares=one.lrv >= method.whites.glare_lrv and abs(one.temperature.value) < method.whites.clean_within,
+                there=_stands(float(away[i]), method) if there else There.NOTHING,
                 near=int(near[i]) if there else -1,
                 away=float(away[i]) if there else 0.0,
                 yellows=not matches and bool((yellower >= YELLOWER).any()),
@@ -173,10 +173,10 @@ def rank(
     return sorted(found, key=lambda white: _key(white, keys[white.index]))
 
 
-def agreement(white: float, wall: float, school: School) -> Agreement:
+def agreement(white: float, wall: float, method: Method) -> Agreement:
     """Return how two temperatures, Lab units, stand to each other: warm with warm and cool with cool agree; one that is
     neither bridges."""
-    _, low, high = school.temperate
+    _, low, high = method.temperate
     return _agreed(_side(white, low, high), _side(wall, low, high))
 
 
@@ -191,10 +191,10 @@ def _agreed(one: int, other: int) -> Agreement:
     return Agreement.OPPOSES if one * other < 0 else Agreement.BRIDGES
 
 
-def _stands(away: float, school: School) -> There:
-    if away < school.just_seen:
+def _stands(away: float, method: Method) -> There:
+    if away < method.just_seen:
         return There.MATCHES
-    return There.NEAR_MISS if away < school.whites.near_miss else There.DIFFERS
+    return There.NEAR_MISS if away < method.whites.near_miss else There.DIFFERS
 
 
 _WORSE = {Agreement.AGREES: 0, Agreement.BRIDGES: 1, Agreement.OPPOSES: 2}

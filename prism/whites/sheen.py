@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from prism.school import School
+from prism.method import Method
 from prism.spectrum import lrv_to_lightness
 from prism.tint.optics import K1
 
@@ -28,11 +28,11 @@ class Advice:
     why: str
 
 
-def advice(school: School) -> list[Advice]:
-    """Return the sheen of each surface by wear and washing; of crown moulding as the school has it."""
+def advice(method: Method) -> list[Advice]:
+    """Return the sheen of each surface by wear and washing; of crown moulding as the method has it."""
     crown = (
         Advice("crown moulding", "satin", "semi-gloss", "crown shines")
-        if school.crown == WOODWORK
+        if method.crown == WOODWORK
         else Advice("crown moulding", "flat", "flat", "crown flat")
     )
     return [

@@ -7,11 +7,13 @@ from prism.messages.habits import day as day
 from prism.messages.habits import moment as moment
 from prism.messages.text import *
 from prism.words.archives import *
+from prism.words.background_jobs import *
 from prism.words.devices import *
 from prism.words.documents import *
 from prism.words.files import *
 from prism.words.homes import *
 from prism.words.light import *
+from prism.words.methods import *
 from prism.words.pairs import *
 from prism.words.palette import *
 from prism.words.people import *
@@ -20,7 +22,6 @@ from prism.words.readings import *
 from prism.words.recipes import *
 from prism.words.records import *
 from prism.words.rooms import *
-from prism.words.schools import *
 from prism.words.search import *
 from prism.words.sharing import *
 from prism.words.sizes import *
@@ -33,4 +34,3 @@ from prism.words.use import *
 from prism.words.viewing import *
 from prism.words.walks import *
 from prism.words.whites import *
-from prism.words.works import *

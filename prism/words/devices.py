@@ -9,7 +9,7 @@ from prism.messages.text import count, listed, number, numeral, percent, shorten
 from prism.words.strengths import seen
 
 if TYPE_CHECKING:
-    from prism.school import School
+    from prism.method import Method
 
 
 def reader_busy() -> str:
@@ -92,9 +92,9 @@ def from_its_card(name: str, label: str, delta_e: float) -> str:
     return f"The nearest card is {name} ({label}): this is ΔE00 {number(delta_e)} from it."
 
 
-def from_its_formula(delta_e: float, school: School) -> str:
+def from_its_formula(delta_e: float, method: Method) -> str:
     """Say how far what came out of the machine is from its formula."""
-    return f"This can is ΔE00 {number(delta_e, 2)} from its formula. {seen(delta_e, school)}"
+    return f"This can is ΔE00 {number(delta_e, 2)} from its formula. {seen(delta_e, method)}"
 
 
 def shot_remark(dropped: bool, reason: str, outlying: bool, calibrated: bool) -> str:

@@ -85,14 +85,14 @@ def viewing_line(when: str, said: str, compared: Sequence[str]) -> str:
     return f"{when}: {said}. {' '.join(compared)}".strip()
 
 
-def judged_by(school: str) -> str:
+def judged_by(method: str) -> str:
     """Say by what a colour is judged."""
-    return f"Method: {school}."
+    return f"Method: {method}."
 
 
-def document_note(caution: str, school: str) -> str:
+def document_note(caution: str, method: str) -> str:
     """Return what stands at the foot of every page."""
-    return f"{caution} Judged by {school}. Local codes and licensed trades decide."
+    return f"{caution} Judged by {method}. Local codes and licensed trades decide."
 
 
 AT_THE_EQUINOX = "By the light of an equinox; of other days the room’s own page shows it."

@@ -14,11 +14,11 @@ if TYPE_CHECKING:
     from prism.choosing.deck import Pick
     from prism.comparison import PairFinding
     from prism.metamerism import Parting
+    from prism.method import Method
     from prism.naming import NameCheck
     from prism.placing import Bracket
     from prism.query import Piece
     from prism.reading import Reading
-    from prism.school import School
     from prism.trust import LrvCheck
 
 
@@ -144,12 +144,12 @@ PARTS_FROM = 1.5
 """ΔE00 under another lamp from which it is said of each twin how far it parts."""
 
 
-def twins(found: Sequence[tuple[str, float, Parting | None]], school: School) -> str:
+def twins(found: Sequence[tuple[str, float, Parting | None]], method: Method) -> str:
     """Say which colours are the same to the eye or nearly, and how far they part under other lamps."""
     if not found:
         return "No twin in these decks: nothing else is the same to the eye, or nearly."
-    same = [_twin(*twin) for twin in found if twin[1] < school.just_seen]
-    near = [_twin(*twin) for twin in found if twin[1] >= school.just_seen]
+    same = [_twin(*twin) for twin in found if twin[1] < method.just_seen]
+    near = [_twin(*twin) for twin in found if twin[1] >= method.just_seen]
     said = [f"The same to the eye: {listed(same)}." if same else "Nothing in these decks is the same to the eye."]
     if near:
         said.append(f"Near-identical: {listed(near)}.")

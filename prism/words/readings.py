@@ -12,9 +12,9 @@ from prism.words.surety import bordered, graded
 if TYPE_CHECKING:
     from prism.classify import Family
     from prism.edges import FamilyEdge
+    from prism.method import Method
     from prism.neutral import WorkingNeutral
     from prism.reading import Reading, Undertone
-    from prism.school import School
 
 
 NEUTRALS = {"painted": "painted neutral", "whites": "painted neutral", "grey": "mathematical grey"}
@@ -22,7 +22,7 @@ PINK_FROM = 40
 """LRV from which the trade says pink rather than red."""
 
 
-def school_called(title: str) -> str:
+def method_called(title: str) -> str:
     """Return a method in a sentence: one that is called a method is not called so twice."""
     return f"“{title}”" if "method" in title.casefold() else f"the {title} method"
 
@@ -285,14 +285,14 @@ def neutral_title(neutral: WorkingNeutral, shift: tuple[float, float]) -> str:
     return f"{base}, moved by a* {number(shift[0], 1, signed=True)}, b* {number(shift[1], 1, signed=True)}"
 
 
-def undertone_rule(reading: Reading, school: School) -> str:
+def undertone_rule(reading: Reading, method: Method) -> str:
     """Say by which rule the undertone was named."""
     found = reading.undertone
-    start, width = school.hues_for(reading.family.word).span(found.nearest)
-    low, high = school.undertone_strength.bounds(found.strength_word)
+    start, width = method.hues_for(reading.family.word).span(found.nearest)
+    low, high = method.undertone_strength.bounds(found.strength_word)
     text = (
         f"It lies {number(found.strength)} from the {NEUTRALS[reading.neutral]} at {number(found.hue, 0)}°. "
-        f"{capital(school_called(school.title))} calls {number(start, 0)}° to {number((start + width) % 360, 0)}° "
+        f"{capital(method_called(method.title))} calls {number(start, 0)}° to {number((start + width) % 360, 0)}° "
         f"{hue(found.nearest, reading.lrv)}, and a strength "
     )
     if low == float("-inf"):
@@ -305,11 +305,11 @@ def undertone_rule(reading: Reading, school: School) -> str:
     shares = [f"{hue(word, reading.lrv) if word else 'none'} {percentage(p)}" for word, p in found.shares if p >= 0.005]
     return (
         f"{text} Within ±{number(reading.uncertainty)} ΔE00 it is {listed(shares)}; from "
-        f"{percentage(school.claims.certain)} on that is said plainly, from {percentage(school.claims.probable)} as "
-        f"probable, and below {percentage(1 - school.claims.certain)} it is ruled out.{also_ruled_out(reading)}"
+        f"{percentage(method.claims.certain)} on that is said plainly, from {percentage(method.claims.probable)} as "
+        f"probable, and below {percentage(1 - method.claims.certain)} it is ruled out.{also_ruled_out(reading)}"
     )
 
 
-def school_note(school: School) -> str:
-    """Say which school is in force and what it holds."""
-    return f"{school.title.capitalize()}: {school.summary}"
+def method_note(method: Method) -> str:
+    """Say which method is in force and what it holds."""
+    return f"{method.title.capitalize()}: {method.summary}"

@@ -12,7 +12,7 @@ from prism.messages.text import capital, count, listed, number, percent, whole
 from prism.words.strengths import seen
 
 if TYPE_CHECKING:
-    from prism.school import School
+    from prism.method import Method
     from prism.tint.formula import Formula
     from prism.tint.recipe import Recipe
 
@@ -121,9 +121,9 @@ def batch_given(name: str, serial: int) -> str:
     return f"can {serial}: {name}"
 
 
-def batches_apart(delta_e: float, school: School) -> str:
+def batches_apart(delta_e: float, method: Method) -> str:
     """Say how far a second can is from the first."""
-    return f"ΔE00 {number(delta_e, 2)} from the first can. {seen(delta_e, school)}"
+    return f"ΔE00 {number(delta_e, 2)} from the first can. {seen(delta_e, method)}"
 
 
 def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:

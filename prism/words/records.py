@@ -22,7 +22,8 @@ _ROWS = {
 }
 _LABELS = {
     "used_from": "hours of use", "used_until": "hours of use", "width": "size", "depth": "size", "height": "size",
-    "turn": "bearing", "notes": "notes", "town": "place", "coats": "coats", "spreading": "spreading",
+    "rotation_deg": "bearing", "turn": "bearing",
+    "notes": "notes", "town": "place", "coats": "coats", "spreading": "spreading",
 }  # fmt: skip
 _MOST = 90
 Fields = Mapping[str, tuple[str, str]]
@@ -99,7 +100,7 @@ def _review(act: str, fields: Fields, room: str) -> list[str]:
     if "room" in fields:
         new = _new(fields, "room")
         lines.append(f"took it out of {_old(fields, 'room')}" if new == NONE else f"put it into {new}")
-    if "school" in fields:
+    if fields.keys() & {"method", "school"}:  # lines written before the rename say "school"
         lines.append("judged it by another method")
     if fields.keys() & {"neutral", "neutral_a", "neutral_b"}:
         lines.append("moved the working neutral")

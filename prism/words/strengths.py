@@ -10,8 +10,8 @@ from prism.words.readings import hue
 from prism.words.surety import graded
 
 if TYPE_CHECKING:
+    from prism.method import Method
     from prism.reading import Undertone
-    from prism.school import School
     from prism.tint.hiding import Opacity
     from prism.tint.reach import Reached
     from prism.tint.strengths import Adjusted
@@ -22,10 +22,10 @@ def strength_name(name: str, change: float) -> str:
     return name if not change else f"{name} at {number(100 + change, 0)} %"
 
 
-def drift(step: Adjusted, standard: Undertone, school: School) -> str:
+def drift(step: Adjusted, standard: Undertone, method: Method) -> str:
     """Say what an adjusted strength does to the undertone."""
     now, lrv = step.reading.undertone, step.lrv
-    if step.drift_effect < school.just_seen:
+    if step.drift_effect < method.just_seen:
         return f"its undertone holds{_all_the_same(now, standard, lrv)}"
     if now.main is None:
         if standard.main is None:
@@ -52,13 +52,13 @@ def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
     return "" if now.main == standard.main else f", just over the edge to {name}"
 
 
-def strength_step(step: Adjusted, standard: Undertone, school: School) -> str:
+def strength_step(step: Adjusted, standard: Undertone, method: Method) -> str:
     """Say what one adjusted strength does."""
     if not step.percent:
         return "The standard."
     way = "lighter" if step.percent < 0 else "darker"
-    moved = drift(step, standard, school)
-    text = f"{capital(way)} by ΔE00 {number(step.delta_e)}, and {moved}. {seen(step.delta_e, school)}"
+    moved = drift(step, standard, method)
+    text = f"{capital(way)} by ΔE00 {number(step.delta_e)}, and {moved}. {seen(step.delta_e, method)}"
     if said := hiding(step.opacity):
         text += f" {said}"
     if step.over_capacity:
@@ -89,7 +89,7 @@ def covering(found: Opacity | None) -> str:
     return percentage(found.ratio) if found else ""
 
 
-def strength_run(steps: Sequence[Adjusted], school: School) -> str:
+def strength_run(steps: Sequence[Adjusted], method: Method) -> str:
     """Say what happens to the undertone over the run, one clause per direction."""
     standard = next((step.reading.undertone for step in steps if not step.percent), None)
     if standard is None or len(steps) < 2:
@@ -98,7 +98,7 @@ def strength_run(steps: Sequence[Adjusted], school: School) -> str:
     parts = []
     for step, way in ((first, "Made lighter"), (last, "Made darker")):
         if step.percent:
-            parts.append(f"{way}, {drift(step, standard, school)}.")
+            parts.append(f"{way}, {drift(step, standard, method)}.")
     return " ".join(parts)
 
 
@@ -158,13 +158,13 @@ def kept_as(name: str) -> str:
     return f"Kept as {name}, a colour of its own."
 
 
-def seen(delta_e: float, school: School) -> str:
+def seen(delta_e: float, method: Method) -> str:
     """Answer whether anybody will see a difference."""
-    if delta_e < school.just_seen:
+    if delta_e < method.just_seen:
         return "Nobody will see it."
-    if delta_e < school.plainly_seen:
+    if delta_e < method.plainly_seen:
         return "Seen side by side, not on two walls."
-    if delta_e < school.known_before:
+    if delta_e < method.known_before:
         return "Seen by anybody who knew it before."
     return "Plain to everybody."
 
@@ -191,21 +191,21 @@ def family_change(was: str, now: str, change: float) -> str:
     return f"Stops being {article} {was} at {percent(change)}: from there {now}."
 
 
-def against_catalogue(name: str, delta_e: float, same_undertone: bool, school: School) -> str:
+def against_catalogue(name: str, delta_e: float, same_undertone: bool, method: Method) -> str:
     """Say whether to adjust, or to take a colour of the catalogue."""
     near = f"The nearest in these decks is {name}, at ΔE00 {number(delta_e)}"
-    if delta_e < school.just_seen:
+    if delta_e < method.just_seen:
         return f"{near}: the same to the eye. Take that one."
-    if delta_e < school.plainly_seen and same_undertone:
+    if delta_e < method.plainly_seen and same_undertone:
         return f"{near}, with the same undertone: take that one, unless the can is wanted from this formula."
     if same_undertone:
         return f"{near}, with the same undertone, but plainly another colour: adjust."
     return f"{near}, and its undertone is another: adjust, nothing close keeps this one."
 
 
-def standard_is_nearest(delta_e: float, school: School) -> str:
+def standard_is_nearest(delta_e: float, method: Method) -> str:
     """Say that no other colour of the catalogue is nearer to a strength than its own standard."""
-    if delta_e < school.just_seen:
+    if delta_e < method.just_seen:
         return "It is the same to the eye as the standard strength that the decks hold. Take that one."
     return f"Nothing in these decks is nearer to it than its own standard strength, at ΔE00 {number(delta_e)}: adjust."
 

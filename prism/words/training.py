@@ -203,10 +203,10 @@ def how_it_grew(first: Threshold, last: Threshold) -> str:
 def comparison_helped(counts: Sequence[int], answered: int) -> str:
     """Say how much comparison helped to name undertones: how often it was as computed alone, beside the clean white,
     beside a contrast colour."""
-    alone, clean, foil = counts
+    alone, clean, contrast = counts
     return (
-        f"Of {count(answered, 'undertone')} you named {alone} alone, {clean} beside the clean white and {foil} beside "
-        "a contrast colour as computed."
+        f"Of {count(answered, 'undertone')} you named {alone} alone, {clean} beside the clean white and "
+        f"{contrast} beside a contrast colour as computed."
     )
 
 

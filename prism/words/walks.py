@@ -86,8 +86,8 @@ def confidence(reading: Reading, shares: Mapping[str, float]) -> str:
     return f"{text} It may {'also ' if said else ''}be {listed(others, 'or')}." if others else text
 
 
-def basis_school(title: str) -> str:
-    """Name a school as a basis."""
+def basis_method(title: str) -> str:
+    """Name a method as a basis."""
     return f"Method: {title}"
 
 

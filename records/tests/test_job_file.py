@@ -18,7 +18,7 @@ from prism.stimulus import from_lab
 from records import job_file
 from records.models import Change
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.models import Decision, Review, Shared, Viewing
 from reviews.sharing import services as sharing_services
 from reviews.viewing import services as viewing_services
@@ -40,7 +40,7 @@ class WithJob(Wall):
         against = {self.review.colour: "Green in the evening."}
         made = Decided(own, "It keeps its blue.", "eggshell", "Wall matt", 4.5, formula, against)
         viewing_services.decide(self.isla, self.review, made)
-        ids = [held.colour.pk for held in self.bench().wall.arranged]
+        ids = [held.colour.pk for held in self.context().wall.arranged]
         services.arrange(self.review, ids, ids[0], 2)
         self.other = User.objects.create_user("rhona", first_name="Rhona")
 

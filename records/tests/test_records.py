@@ -12,7 +12,7 @@ from records import queries
 from records.apps import RECORDED
 from records.models import Change
 from reviews import services
-from reviews.bench.tests.wall import HTMX, Wall
+from reviews.context.tests.wall import HTMX, Wall
 from tinting.tests import world
 
 

@@ -12,7 +12,7 @@ from jobs.models import Job
 from prism import words
 from prism.viewing import samples
 from prism.viewing.samples import Sampling
-from reviews.bench import Bench, SwatchView
+from reviews.context import ReviewContext, SwatchView
 from reviews.models import Review
 from reviews.steps.base import StepRequest
 from reviews.steps.samples.page import ViewPage
@@ -58,7 +58,7 @@ class JobBoards:
             .prefetch_related("decisions")
         )
         waiting = [one for one in held if all(each.reopened for each in one.decisions.all())]
-        return [ViewPage(StepRequest(Bench(review))) for review in waiting]
+        return [ViewPage(StepRequest(ReviewContext(review))) for review in waiting]
 
     @cached_property
     def boards(self) -> list[JobBoard]:

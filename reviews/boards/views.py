@@ -13,8 +13,8 @@ from jobs import queries as job_queries
 from prism import words
 from prism.viewing import samples
 from reviews import queries as review_queries
-from reviews.bench import Bench
 from reviews.boards.job import JobBoards
+from reviews.context import ReviewContext
 from reviews.document.pdf import Sheet, sheets_pdf
 from reviews.steps.base import StepRequest
 from reviews.steps.samples.page import ViewPage
@@ -49,7 +49,7 @@ def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
 def sheets(request: StudioRequest, pk: int) -> HttpResponse:
     """Give a sheet for every board of a review, true to size, with its code back to the record."""
     review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
-    part = ViewPage(StepRequest(Bench(review))).samples
+    part = ViewPage(StepRequest(ReviewContext(review))).samples
     address = request.build_absolute_uri(review.get_absolute_url())
     how = part.plan.sampling
     boards = [Sheet.of(held.colour, held.name, held.label, how, part.litres, address) for held in part.candidates]

@@ -11,8 +11,8 @@ from django.utils.safestring import SafeString
 from prism import words
 from prism.light.together import Terms
 from prism.palette.use import Suits
-from reviews.bench import Bench
-from reviews.bench.figures import Said
+from reviews.context import ReviewContext
+from reviews.context.figures import Said
 from reviews.drawings.ladder import depth_ladder
 from reviews.drawings.rose import undertone_rose
 from reviews.steps.alternatives.reads import Placing
@@ -65,9 +65,9 @@ class Section:
 class Content:
     """The sections of one review's document, each computed when it is asked for."""
 
-    def __init__(self, bench: Bench) -> None:
-        self.bench, self.subject = bench, bench.subject
-        self._visit = StepRequest(bench)
+    def __init__(self, context: ReviewContext) -> None:
+        self.context, self.subject = context, context.subject
+        self._visit = StepRequest(context)
 
     @property
     def headline(self) -> str:
@@ -90,18 +90,18 @@ class Content:
 
     def _is(self) -> Section:
         said = Said(self.subject)
-        read = ReadPage(self.bench)
+        read = ReadPage(self.context)
         lines = [read.depth, said.undertone, said.temperature, *read.trust]
         return Section("is", words.DOCUMENT_TITLES["is"], FIRST, [line for line in lines if line])
 
     def _verdict(self) -> Section:
         """What the specialist wrote for the client."""
-        lines = [line.strip() for line in self.bench.review.verdict.splitlines()]
+        lines = [line.strip() for line in self.context.review.verdict.splitlines()]
         return Section("verdict", words.DOCUMENT_TITLES["verdict"], FIRST, [line for line in lines if line])
 
     @cached_property
     def _uses(self) -> UsePart:
-        return UsePart(self._visit, Schemes(self.bench, {}))
+        return UsePart(self._visit, Schemes(self.context, {}))
 
     def _works(self) -> Section:
         good = [one.surface for one in self._uses.uses.uses if one.suits is Suits.SUITS]
@@ -111,7 +111,7 @@ class Content:
 
     @cached_property
     def _lit(self) -> LightPage | None:
-        page = LightPage(StepRequest(self.bench, {"when": "equinox"}))
+        page = LightPage(StepRequest(self.context, {"when": "equinox"}))
         return page if page.at.day is not None else None
 
     def _beside(self, terms: Terms) -> list[str]:
@@ -139,17 +139,17 @@ class Content:
         return Section("care", words.DOCUMENT_TITLES["care"], FIRST, lines)
 
     @cached_property
-    def _company(self) -> SchemesPart:
-        kept = [one for one in self.bench.schemes if one.deleted is None]
+    def _palette(self) -> SchemesPart:
+        kept = [one for one in self.context.schemes if one.deleted is None]
         asked: dict[str, str] = {}
         if kept:
             asked = {"character": kept[0].character}
             asked |= {one.place: str(one.colour_id) for one in kept[0].places.all() if one.place != "subject"}
-        return SchemesPart(StepRequest(self.bench, asked), Schemes(self.bench, asked))
+        return SchemesPart(StepRequest(self.context, asked), Schemes(self.context, asked))
 
     def _with(self) -> Section:
         boards = [
-            BoardShown(line.held.colour.screen, line.held.name, line.title) for line in self._company.lines if line.held
+            BoardShown(line.held.colour.screen, line.held.name, line.title) for line in self._palette.lines if line.held
         ]
         return Section("with", words.DOCUMENT_TITLES["with"], FIRST, [], boards=boards)
 
@@ -171,28 +171,28 @@ class Content:
     # --- evidence ---
 
     def _comparisons(self) -> Section:
-        lines = [self.bench.set.support_said]
-        for held in self.bench.set.guide[:MOST_PAIRS]:
-            lines.append(pair_said(self.bench, held))
-            for seen in self.bench.looking.seen_beside(held):
+        lines = [self.context.set.support_said]
+        for held in self.context.set.guide[:MOST_PAIRS]:
+            lines.append(pair_said(self.context, held))
+            for seen in self.context.looking.seen_beside(held):
                 lines.append(words.saw_beside(held.name, f"{seen.said} {seen.standing}"))
-        rose = undertone_rose(self.subject, self.bench.wall)
+        rose = undertone_rose(self.subject, self.context.wall)
         return Section("comparisons", words.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
 
     def _shortlist(self) -> Section:
-        held = self.bench.shortlist
+        held = self.context.shortlist
         boards = [BoardShown(one.colour.screen, one.name, one.label) for one in held]
-        lines = [pair_said(self.bench, one) for one in held]
+        lines = [pair_said(self.context, one) for one in held]
         return Section("shortlist", words.DOCUMENT_TITLES["shortlist"], EVIDENCE, lines, boards=boards)
 
     def _figures(self) -> Section:
-        lines = [words.figure_line(one.label, one.this) for one in ReadPage(self.bench).figures]
+        lines = [words.figure_line(one.label, one.this) for one in ReadPage(self.context).figures]
         return Section(
-            "figures", words.DOCUMENT_TITLES["figures"], EVIDENCE, lines, depth_ladder(self.subject, self.bench.wall)
+            "figures", words.DOCUMENT_TITLES["figures"], EVIDENCE, lines, depth_ladder(self.subject, self.context.wall)
         )
 
     def _place(self) -> Section:
-        return Section("place", words.DOCUMENT_TITLES["place"], EVIDENCE, list(Placing(self.bench).sentences))
+        return Section("place", words.DOCUMENT_TITLES["place"], EVIDENCE, list(Placing(self.context).sentences))
 
     def _light(self) -> Section:
         lines: list[str] = []
@@ -218,19 +218,19 @@ class Content:
             "strengths", words.DOCUMENT_TITLES["strengths"], EVIDENCE,
             [
                 words.strength_said(step.percent, step.sentence)
-                for step in Strengths(self.bench).run
+                for step in Strengths(self.context).run
                 if step.strength.percent
             ],
         )  # fmt: skip
 
     def _whites(self) -> Section:
-        page = WhitesPage(StepRequest(self.bench))
+        page = WhitesPage(StepRequest(self.context))
         lines = [page.sentence, *page.remarks] if page.lines else []
         return Section("whites", words.DOCUMENT_TITLES["whites"], EVIDENCE, [*lines, *(page.sheens if lines else [])])
 
     def _scheme(self) -> Section:
         lines = [
-            words.scheme_place(line.title, line.held.name, line.reasons) for line in self._company.lines if line.held
+            words.scheme_place(line.title, line.held.name, line.reasons) for line in self._palette.lines if line.held
         ]
         return Section("scheme", words.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
 
@@ -250,12 +250,12 @@ class Content:
     def _judged(self) -> Section:
         subject = self.subject
         lines = [
-            words.judged_by(subject.school.title),
+            words.judged_by(subject.method.title),
             words.sentence(words.basis_neutral(subject.neutral.kind)),
             words.sentence(words.provenance(subject.stimulus.provenance, subject.reading.uncertainty)),
             words.neutral_note(subject.neutral, subject.reading.lab[0]),
         ]
-        others = Together(self.bench).other_bases
+        others = Together(self.context).other_bases
         lines += [line for line in [words.bases(others)] if line]
         lines += [words.judged_otherwise(one) for one in others if not one.same]
         return Section("judged", words.DOCUMENT_TITLES["judged"], EVIDENCE, lines)

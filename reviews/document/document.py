@@ -7,15 +7,17 @@ from functools import cached_property
 
 from decks import carried
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.document.content import EVIDENCE, FIRST, Content, Section
 from reviews.models import DocumentEdit, Review
 from reviews.steps.verdict.services import version_of
 
 FORMAT, VERSION = "gentle-prism-document", 2
-MADE_BY = (
-    "school", "school_table", "neutral", "neutral_a", "neutral_b", "neutral_white", "surround", "verdict"
-)  # fmt: skip
+MADE_BY = {
+    "school": "method", "school_table": "method_table", "neutral": "neutral", "neutral_a": "neutral_a",
+    "neutral_b": "neutral_b", "neutral_white": "neutral_white", "surround": "surround", "verdict": "verdict",
+}  # fmt: skip
+"""What a review is made by: keys of the file, which keep their first names, and fields of the review."""
 EDITS = ("section", "text", "computed", "edited", "left_out", "position")
 
 
@@ -46,13 +48,13 @@ class Document:
 
     def __init__(self, review: Review) -> None:
         review.names_shown = True  # for this document alone: who reads it was not asked to look blind
-        self.review, self.bench = review, Bench(review)
-        self.content = Content(self.bench)
+        self.review, self.context = review, ReviewContext(review)
+        self.content = Content(self.context)
 
     @property
     def waits(self) -> str:
         """Why there is nothing to give yet: findings are withheld until somebody has looked; empty otherwise."""
-        return words.WITHHELD_STEP if self.bench.wall.any_withheld else ""
+        return words.WITHHELD_STEP if self.context.wall.any_withheld else ""
 
     @property
     def title(self) -> str:
@@ -97,14 +99,14 @@ class Document:
 
     def table(self) -> dict[str, object]:
         """Return the document as JSON holds it."""
-        subject = self.bench.subject
+        subject = self.context.subject
         return {
             "format": FORMAT,
             "version": VERSION,
             "title": self.title,
             "colour": {"name": subject.name, "label": subject.label, "lab": list(subject.stimulus.lab),
                        "lrv": round(subject.stimulus.lrv, 4), "provenance": subject.stimulus.provenance},
-            "school": subject.school.title,
+            "school": subject.method.title,
             "room": self.review.room.name if self.review.room else None,
             "job": self.review.room.job.title if self.review.room else None,
             "sections": [
@@ -122,7 +124,7 @@ class Document:
         edits = self.review.document_edits.order_by("section")
         return {
             "colour": carried.carry(self.review.colour),
-            **{name: getattr(self.review, name) for name in MADE_BY},
+            **{key: getattr(self.review, field) for key, field in MADE_BY.items()},
             "shortlist": [carried.carry(one.colour) for one in self.review.shortlist.select_related("colour__maker")],
             "edits": [{name: getattr(edit, name) for name in EDITS} for edit in edits],
         }

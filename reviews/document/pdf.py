@@ -68,8 +68,8 @@ def pdf(document: Document, studio: Studio, paper: str = "A4") -> bytes:
 
 def printed(document: Document, studio: Studio) -> dict[str, object]:
     """Return what the printed page of a document is made from."""
-    subject = document.bench.subject
-    note = words.document_note(subject.caution, subject.school.title)
+    subject = document.context.subject
+    note = words.document_note(subject.caution, subject.method.title)
     return {"document": document, "review": document.review, "studio": studio, "subject": subject, "note": note}
 
 

@@ -14,13 +14,13 @@ from django.db import transaction
 
 from decks import carried
 from decks.services import keep_own
+from methods import queries as method_queries
 from prism import words
-from prism.school import SchoolError, build
+from prism.method import MethodError, build
 from prism.stimulus import from_lab
 from reviews import services
 from reviews.document.document import EDITS, FORMAT, MADE_BY, VERSION
 from reviews.models import DocumentEdit, Review
-from schools import queries as school_queries
 
 SCHEMA = Path(__file__).parent / "schema.json"
 
@@ -76,11 +76,11 @@ def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Re
         ]  # fmt: skip
     else:
         made = services.start(by, carried.bring_in(by, review["colour"])[0])
-        for name in MADE_BY:
-            setattr(made, name, review[name])
-        _check_school(by, made)
+        for key, field in MADE_BY.items():
+            setattr(made, field, review[key])
+        _check_method(by, made)
         made.full_clean(exclude=["owner", "colour", "room", "beside"])
-        services.save(made, *MADE_BY)
+        services.save(made, *MADE_BY.values())
         for one in review.get("shortlist", ()):
             services.shortlist(made, carried.bring_in(by, one)[0])
         edits = review["edits"]
@@ -91,12 +91,12 @@ def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Re
     return made
 
 
-def _check_school(by: User, made: Review) -> None:
-    """Refuse a school that is neither here nor in the document."""
+def _check_method(by: User, made: Review) -> None:
+    """Refuse a method that is neither here nor in the document."""
     try:
-        if made.school_table:
-            build(made.school, made.school_table)
+        if made.method_table:
+            build(made.method, made.method_table)
         else:
-            school_queries.find(by, made.school)
-    except SchoolError as wrong:
+            method_queries.find(by, made.method)
+    except MethodError as wrong:
         raise DocumentFileError(words.document_wrong(["review", "school"], str(wrong))) from None

@@ -7,6 +7,7 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, QueryD
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
+from background_jobs import services as background_jobs
 from jobs import queries as job_queries
 from people.models import PAPERS
 from people.queries import as_by, membership, studio_of
@@ -21,7 +22,6 @@ from reviews.document.taken_up import schema
 from reviews.models import Review
 from reviews.shell.views import own_review
 from web.http import StudioRequest, as_file
-from works import services as works
 
 
 def _review(request: StudioRequest, pk: int) -> Review:
@@ -66,7 +66,7 @@ def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
     paper = _paper(request, request.GET)
     with as_by(review.owner):
         response = HttpResponse(pdf(made, studio_of(request.user), paper), content_type="application/pdf")
-    return as_file(response, made.bench.subject.name, "review", "pdf", shown=True)
+    return as_file(response, made.context.subject.name, "review", "pdf", shown=True)
 
 
 @require_safe
@@ -79,7 +79,7 @@ def document_json(request: StudioRequest, pk: int) -> HttpResponse:
     with as_by(review.owner):
         table = made.table()
     response = JsonResponse(table, json_dumps_params={"ensure_ascii": False, "indent": 2})
-    return as_file(response, made.bench.subject.name, "review", "json")
+    return as_file(response, made.context.subject.name, "review", "json")
 
 
 @login_not_required
@@ -132,4 +132,4 @@ def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     paper = _paper(request, request.POST)
     title = words.document_of(job.title)
-    return redirect(works.begin(request.user, "job-document", title, job=job.pk, paper=paper))
+    return redirect(background_jobs.begin(request.user, "job-document", title, job=job.pk, paper=paper))

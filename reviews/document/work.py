@@ -6,6 +6,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 
+from background_jobs.doing import Progress, Result, WorkError
 from jobs import queries as job_queries
 from jobs.models import Job
 from people.queries import as_by, studio_of
@@ -13,7 +14,6 @@ from prism import words
 from reviews.document.job import JobDocument
 from reviews.document.pdf import job_pdf
 from web.http import file_name
-from works.doing import Progress, Result, WorkError
 
 
 def job_document(by: User, asked: dict[str, Any], progress: Progress) -> Result:

@@ -8,8 +8,8 @@ from django.utils.html import format_html
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench.subject import Subject
-from reviews.bench.wall import Wall
+from reviews.context.subject import Subject
+from reviews.context.wall import Wall
 from web.svg import joined, n
 
 EDGE_WIDTH, EDGE_HEIGHT, EDGE_MARGIN = 474.0, 317.0, 15.0

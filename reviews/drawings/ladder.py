@@ -10,9 +10,9 @@ from django.utils.safestring import SafeString
 from prism import words
 from prism.spectrum import lightness_to_lrv
 from prism.surety import lightness_span
-from reviews.bench import SwatchView
-from reviews.bench.subject import Subject
-from reviews.bench.wall import Wall
+from reviews.context import SwatchView
+from reviews.context.subject import Subject
+from reviews.context.wall import Wall
 from reviews.drawings.links import link_to
 from web.svg import Mark, draw_mark, joined, line, svg, text
 
@@ -33,19 +33,19 @@ class Rung:
 
 
 def depth_ladder(subject: Subject, wall: Wall) -> SafeString:
-    """Return the LRV scale with the school's bands, the subject and what is held beside it."""
+    """Return the LRV scale with the method's bands, the subject and what is held beside it."""
     return ladder_of(subject, wall.drawn)
 
 
 def ladder_of(subject: Subject, held: Sequence[SwatchView]) -> SafeString:
-    """Return the LRV scale with the school's bands, the subject and some held colours."""
+    """Return the LRV scale with the method's bands, the subject and some held colours."""
     rungs = [Rung(h.reading.lrv, h.colour.screen, h.name, link_to(h)) for h in held]
     lighter = sum(rung.lrv > subject.reading.lrv for rung in rungs)
     return ladder(subject, rungs, words.ladder_text(subject.name, subject.reading, lighter, len(rungs)))
 
 
 def ladder(subject: Subject, rungs: Sequence[Rung], description: str) -> SafeString:
-    """Return the LRV scale with the bands of the school, the subject, and a rung for each other colour."""
+    """Return the LRV scale with the bands of the method, the subject, and a rung for each other colour."""
 
     def y(lrv: float) -> float:
         return LADDER_TOP + LADDER_HEIGHT * (1 - lrv / 100)
@@ -54,10 +54,10 @@ def ladder(subject: Subject, rungs: Sequence[Rung], description: str) -> SafeStr
     for tick in range(0, 101, 10):
         parts += [line(36, y(tick), 40, y(tick), "axis"), text(32, y(tick) + 3.5, str(tick), "tick", "end")]
     parts.append(line(40, y(0), 40, y(100), "axis"))
-    for edge in subject.school.depth.edges:
+    for edge in subject.method.depth.edges:
         parts.append(line(40, y(edge), 138, y(edge), "band-edge"))
-    for word in subject.school.depth.words:
-        low, high = subject.school.depth.bounds(word)
+    for word in subject.method.depth.words:
+        low, high = subject.method.depth.bounds(word)
         middle = (max(low, 0) + min(high, 100)) / 2
         chosen = "band current" if word == subject.reading.depth else "band"
         parts.append(text(138, y(middle) + 3.5, word, chosen, "end"))

@@ -8,8 +8,8 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from prism.reading import Reading
-from reviews.bench.subject import Subject
-from reviews.bench.wall import Wall
+from reviews.context.subject import Subject
+from reviews.context.wall import Wall
 from reviews.drawings.axes import tick_below, tick_left, ticks
 from reviews.drawings.links import link_to
 from reviews.drawings.marks import led, spread

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from reviews.bench import SwatchView
+from reviews.context import SwatchView
 
 
 def link_to(held: SwatchView) -> str:

@@ -10,12 +10,12 @@ from django.utils.html import format_html
 from django.utils.safestring import SafeString
 
 from prism import words
+from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.school import School
 from prism.surety import outline
-from reviews.bench.subject import Subject
-from reviews.bench.wall import Wall
+from reviews.context.subject import Subject
+from reviews.context.wall import Wall
 from reviews.drawings.labels import Box, width_of
 from reviews.drawings.links import link_to
 from reviews.drawings.marks import led, spread
@@ -40,9 +40,9 @@ class Rose:
     strengths stand on a scale below it, so that no label runs over a mark, the cross or a ring.
     """
 
-    def __init__(self, school: School, neutral: WorkingNeutral, reading: Reading, reach: float) -> None:
-        self.school = school
-        self.reach = max(reach * 1.3, school.undertone_strength.edges[-1] * 1.25)
+    def __init__(self, method: Method, neutral: WorkingNeutral, reading: Reading, reach: float) -> None:
+        self.method = method
+        self.reach = max(reach * 1.3, method.undertone_strength.edges[-1] * 1.25)
         self.neutral, self.reading = neutral, reading
 
     def point(self, a: float, b: float) -> tuple[float, float]:
@@ -54,17 +54,17 @@ class Rose:
     @property
     def rings(self) -> list[float]:
         """The radii at which one word for strength gives way to the next, and the rim's."""
-        edges = self.school.undertone_strength.edges
+        edges = self.method.undertone_strength.edges
         return [edge / self.reach * ROSE for edge in edges if edge < self.reach] + [ROSE]
 
     def frame(self) -> list[SafeString]:
         """Return rings by strength, sectors by hue, and the scale of strengths."""
         parts = [format_html('<circle class="rim" r="{}"/>', f"{ROSE:.1f}")]
         parts += [format_html('<circle class="ring" r="{}"/>', f"{radius:.1f}") for radius in self.rings[:-1]]
-        for word, edge in zip(self.school.undertone.words, self.school.undertone.edges, strict=True):
+        for word, edge in zip(self.method.undertone.words, self.method.undertone.edges, strict=True):
             angle = radians(edge)
             parts.append(line(10 * cos(angle), -10 * sin(angle), ROSE * cos(angle), -ROSE * sin(angle), "sector"))
-            middle = radians(self.school.undertone.centre(word))
+            middle = radians(self.method.undertone.centre(word))
             x, y = (ROSE + 9) * cos(middle), -(ROSE + 9) * sin(middle)
             anchor = "middle" if abs(cos(middle)) < 0.35 else "start" if cos(middle) > 0 else "end"
             chosen = "hue current" if word == self.reading.undertone.main else "hue"
@@ -77,7 +77,7 @@ class Rose:
         parts += [line(radius, SCALE_Y - 3, radius, SCALE_Y + 3, "axis") for radius in (0.0, *self.rings)]
         ends = [-40.0, -40.0]  # where each row of words is free
         lower = 0.0
-        for word, radius in zip(self.school.undertone_strength.words, self.rings, strict=False):
+        for word, radius in zip(self.method.undertone_strength.words, self.rings, strict=False):
             middle, half = (lower + radius) / 2, width_of(word) / 2
             lower = radius
             row = 0 if middle - half > ends[0] else 1
@@ -138,7 +138,7 @@ def boxes_of(marks: Sequence[Mark], size: tuple[float, float]) -> list[Box]:
 def undertone_rose(subject: Subject, wall: Wall) -> SafeString:
     """Return the undertone plane round the working neutral, with the subject and what is held beside it."""
     own = subject.reading.undertone
-    rose = Rose(subject.school, subject.neutral, subject.reading, own.strength)
+    rose = Rose(subject.method, subject.neutral, subject.reading, own.strength)
     parts = rose.frame()
     parts.append(rose.doubt(subject.reading))
     if wall.beside and not wall.withheld:

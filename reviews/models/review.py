@@ -13,9 +13,9 @@ from django.utils import timezone
 from decks.models import Colour, Valued
 from jobs.models import Room
 from prism import words
+from prism.method import DEFAULT, Method, MethodError, in_force, nearest_ready
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
-from prism.school import DEFAULT, School, SchoolError, in_force, nearest_ready
 
 
 class Review(models.Model):
@@ -50,8 +50,10 @@ class Review(models.Model):
     colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="reviews")
     room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.SET_NULL, related_name="reviews")
 
-    school = models.CharField(max_length=40, default=DEFAULT)
-    school_table = models.JSONField(null=True, blank=True)  # an own school as it stood when it was taken up
+    method = models.CharField(max_length=40, default=DEFAULT, db_column="school")
+    method_table = models.JSONField(
+        null=True, blank=True, db_column="school_table"
+    )  # an own method as it stood when it was taken up
     neutral = models.CharField(max_length=10, choices=Neutral, default=Neutral.PAINTED)
     neutral_white = models.JSONField(null=True, blank=True)  # L*, a*, b*: the mean of the whites when they were chosen
     neutral_a = models.FloatField(default=0.0)
@@ -107,34 +109,34 @@ class Review(models.Model):
         return self.colour.value_at(self.valued)
 
     @cached_property
-    def _school(self) -> tuple[School, str]:
+    def _method(self) -> tuple[Method, str]:
         try:
-            return in_force(self.school, self.school_table), ""
-        except SchoolError as wrong:
-            return nearest_ready(self.school_table), str(wrong)
+            return in_force(self.method, self.method_table), ""
+        except MethodError as wrong:
+            return nearest_ready(self.method_table), str(wrong)
 
     @property
-    def school_in_force(self) -> School:
-        """The school the review is made under; an own one as it stood when the review took it up, or the ready one
+    def method_in_force(self) -> Method:
+        """The method the review is made under; an own one as it stood when the review took it up, or the ready one
         nearest to it where that can no longer be read."""
-        return self._school[0]
+        return self._method[0]
 
     @property
-    def school_own(self) -> dict[str, Any] | None:
-        """The tables of the school in force, where it is an own one that can be read."""
-        return self.school_table if self.school_table and not self.school_unreadable else None
+    def method_own(self) -> dict[str, Any] | None:
+        """The tables of the method in force, where it is an own one that can be read."""
+        return self.method_table if self.method_table and not self.method_unreadable else None
 
     @property
-    def school_unreadable(self) -> str:
-        """Why the school that the review kept cannot be read; empty where it can."""
-        return self._school[1]
+    def method_unreadable(self) -> str:
+        """Why the method that the review kept cannot be read; empty where it can."""
+        return self._method[1]
 
     @property
     def neutral_in_force(self) -> WorkingNeutral:
         """The working neutral the review is made against."""
         white = self.neutral_white if self.neutral == self.Neutral.WHITES else None
         return choose_neutral(
-            self.school_in_force,
+            self.method_in_force,
             self.neutral,
             (self.neutral_a, self.neutral_b),
             (white[0], white[1], white[2]) if white else None,

@@ -67,11 +67,11 @@ def _readings(reviews: Sequence[Review]) -> dict[int, Reading]:
     """Return how each reads; those judged alike together."""
     alike: dict[tuple[object, ...], list[Review]] = defaultdict(list)
     for one in reviews:
-        own = (str(one.school_table), one.neutral, str(one.neutral_white), one.neutral_a, one.neutral_b)
-        alike[one.school, *own].append(one)
+        own = (str(one.method_table), one.neutral, str(one.neutral_white), one.neutral_a, one.neutral_b)
+        alike[one.method, *own].append(one)
     found: dict[int, Reading] = {}
     for group in alike.values():
-        chosen, neutral = group[0].school_in_force, group[0].neutral_in_force
+        chosen, neutral = group[0].method_in_force, group[0].neutral_in_force
         values = [one.value.stimulus for one in group]
         read = reading.read_all(values, chosen, neutral)
         found |= {one.pk: each for one, each in zip(group, read, strict=True)}

@@ -10,23 +10,23 @@ from django.db.models import Q, QuerySet
 from jobs.models import Element, Surface
 from people.queries import team
 from prism.light.materials import library
-from prism.school import School
+from prism.method import Method
 from prism.search import Meant, depth_ranges
 from reviews import queries
 from reviews.models import Review
 from reviews.search import meaning
 
 
-def reviews_meant(user: User, meant: Meant, school: School) -> QuerySet[Review]:
+def reviews_meant(user: User, meant: Meant, method: Method) -> QuerySet[Review]:
     """Return the studio's reviews that hold all of what is meant, the newest first."""
     meaning.refresh(user)
     found = queries.listed(user)
-    for wanted in _wanted(user, meant, school):
+    for wanted in _wanted(user, meant, method):
         found = found.filter(wanted)
     return found
 
 
-def _wanted(user: User, meant: Meant, school: School) -> Iterator[Q]:
+def _wanted(user: User, meant: Meant, method: Method) -> Iterator[Q]:
     for word in meant.words:
         yield _typed(word) | Q(room__in=_rooms_with(user, (word,)))
     if meant.families:
@@ -39,7 +39,7 @@ def _wanted(user: User, meant: Meant, school: School) -> Iterator[Q]:
     if meant.strength:
         yield _token("strength", meant.strength)
     if meant.depth:
-        yield Q(meaning__lrv__range=depth_ranges(school)[meant.depth]) | _typed(meant.depth)
+        yield Q(meaning__lrv__range=depth_ranges(method)[meant.depth]) | _typed(meant.depth)
     if meant.lrv:
         yield Q(meaning__lrv__range=meant.lrv)
     for thing in meant.things:

@@ -10,10 +10,10 @@ from django.views.decorators.http import require_safe
 
 from decks import queries as deck_queries
 from jobs import queries as job_queries
+from methods import queries as method_queries
 from prism import words
 from reviews import queries as review_queries
 from reviews.search import queries
-from schools import queries as school_queries
 from web.http import StudioRequest, whole_number
 
 SHOWN = 3
@@ -24,8 +24,8 @@ SHOWN = 3
 def find(request: StudioRequest) -> HttpResponse:
     """Show what matches: colours as boards that start a review, and the reviews and jobs that hold it."""
     text = request.GET.get("q", "")
-    school = school_queries.usual(request.user)
-    ids, meant = deck_queries.search_meant(request.user, text, school)
+    method = method_queries.usual(request.user)
+    ids, meant = deck_queries.search_meant(request.user, text, method)
     page = Paginator(ids, deck_queries.PAGE).get_page(request.GET.get("page"))
     beside_of, like, room = (whole_number(request.GET.get(name)) for name in ("beside_of", "like", "room"))
     context: dict[str, object] = {
@@ -34,7 +34,7 @@ def find(request: StudioRequest) -> HttpResponse:
     }  # fmt: skip
     asked = text.strip() and meant.colour is None and not beside_of and not like and not room
     if asked and page.number == 1:
-        reviews = queries.reviews_meant(request.user, meant, school)
+        reviews = queries.reviews_meant(request.user, meant, method)
         jobs = job_queries.searched(request.user, text)
         most = SHOWN if request.htmx else 8 * SHOWN
         context |= {"reviews": review_queries.listing(reviews[:most]), "jobs": jobs[:most]}

@@ -11,7 +11,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from jobs import queries as job_queries
 from jobs.whole_home import WholeHome
-from people.gate import changes, changes_by_post
+from people.gate import require_editor, require_editor_to_post
 from people.queries import as_by, membership, studio_of, team
 from prism import words
 from reviews.document.document import Document
@@ -23,7 +23,7 @@ from web.http import StudioRequest, as_file
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
-@changes_by_post
+@require_editor_to_post
 def share(request: StudioRequest, pk: int) -> HttpResponse:
     """Show the links of a job; make one."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
@@ -37,7 +37,7 @@ def share(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_POST
-@changes
+@require_editor
 def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
     """Withdraw a link."""
     link = get_object_or_404(Shared, pk=pk, job__owner__in=team(request.user))
@@ -130,4 +130,4 @@ def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     with as_by(link.job.owner):
         page = pdf(made, studio_of(link.job.owner), membership(link.job.owner).paper)
     response = HttpResponse(page, content_type="application/pdf")
-    return as_file(response, made.bench.subject.name, "colour", "pdf", shown=True)
+    return as_file(response, made.context.subject.name, "colour", "pdf", shown=True)

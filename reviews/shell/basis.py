@@ -1,11 +1,11 @@
-"""The basis of a review: where the subject's numbers came from, and by which school and neutral it is judged."""
+"""The basis of a review: where the subject's numbers came from, and by which method and neutral it is judged."""
 
 from __future__ import annotations
 
+from methods import queries as method_queries
 from prism import words
-from reviews.bench.subject import Subject
+from reviews.context.subject import Subject
 from reviews.shell.forms import BasisForm
-from schools import queries as school_queries
 from web import clocks
 
 
@@ -34,36 +34,36 @@ class Basis:
         return self._review.intake_notes.splitlines()
 
     @property
-    def school_title(self) -> str:
-        """The school in force."""
-        return self._subject.school.title
+    def method_title(self) -> str:
+        """The method in force."""
+        return self._subject.method.title
 
     @property
-    def schools(self) -> list[tuple[str, str]]:
-        """The schools with what each holds; the one in force as the review has it, where it is gone."""
-        notes = {one.key: words.school_note(one) for one in school_queries.available(self._subject.owner)}
-        key = self._review.school
-        if key not in notes and not self._review.school_unreadable:
-            notes = {key: words.school_note(self._subject.school)} | notes
+    def methods(self) -> list[tuple[str, str]]:
+        """The methods with what each holds; the one in force as the review has it, where it is gone."""
+        notes = {one.key: words.method_note(one) for one in method_queries.available(self._subject.owner)}
+        key = self._review.method
+        if key not in notes and not self._review.method_unreadable:
+            notes = {key: words.method_note(self._subject.method)} | notes
         return list(notes.items())
 
     @property
-    def school_chosen(self) -> str:
-        """The school that is ticked: the one in force, or what was chosen in a form that was refused."""
-        chosen = str(self.form["school"].value())
-        return self._subject.school.key if self._review.school_unreadable and not self.form.is_bound else chosen
+    def method_chosen(self) -> str:
+        """The method that is ticked: the one in force, or what was chosen in a form that was refused."""
+        chosen = str(self.form["method"].value())
+        return self._subject.method.key if self._review.method_unreadable and not self.form.is_bound else chosen
 
     @property
-    def school_remark(self) -> str:
-        """That an own school was changed or deleted since, or that the kept one can no longer be read."""
-        if self._review.school_unreadable:
-            return words.school_unreadable(self._review.school_unreadable, self._subject.school.title)
-        if not self._review.school_table:
+    def method_remark(self) -> str:
+        """That an own method was changed or deleted since, or that the kept one can no longer be read."""
+        if self._review.method_unreadable:
+            return words.method_unreadable(self._review.method_unreadable, self._subject.method.title)
+        if not self._review.method_table:
             return ""
-        now = school_queries.table_of(self._subject.owner, self._review.school)
+        now = method_queries.table_of(self._subject.owner, self._review.method)
         if now is None:
-            return words.SCHOOL_GONE
-        return "" if now == self._review.school_table else words.SCHOOL_CHANGED
+            return words.METHOD_GONE
+        return "" if now == self._review.method_table else words.METHOD_CHANGED
 
     @property
     def neutral_title(self) -> str:

@@ -64,7 +64,7 @@ class FirstHour:
         return self._reviews.exclude(room=None).exists()
 
     @property
-    def acts(self) -> list[Act]:
+    def actions(self) -> list[Act]:
         """The acts in their order, worded as in the manual."""
         coming = next((key for key in ACTS if not self.done[key]), "")
         parts = zip(ACTS, manual.first_hour(), strict=True)

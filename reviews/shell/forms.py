@@ -8,9 +8,9 @@ from typing import TYPE_CHECKING, Any
 from django import forms
 
 from decks import queries as deck_queries
+from methods import queries as method_queries
 from prism import words
 from reviews.models import Review
-from schools import queries as school_queries
 from web.forms import NumberField, laid_out
 
 if TYPE_CHECKING:
@@ -41,9 +41,9 @@ class WallForm(ReviewForm):
 
 
 class BasisForm(ReviewForm):
-    """The school and the working neutral."""
+    """The method and the working neutral."""
 
-    school = forms.ChoiceField(widget=forms.RadioSelect)
+    method = forms.ChoiceField(widget=forms.RadioSelect)
     neutral_a = NumberField(
         said="a*", label="Move the painted line, a*", low=-SHIFT, high=SHIFT, widget=NUMBER(), **laid_out("cell")
     )
@@ -54,22 +54,22 @@ class BasisForm(ReviewForm):
 
     class Meta:
         model = Review
-        fields = ["school", "neutral", "neutral_a", "neutral_b"]
+        fields = ["method", "neutral", "neutral_a", "neutral_b"]
 
     def __init__(self, *args: Any, **kwargs: Any) -> None:
         super().__init__(*args, **kwargs)
         if not self.is_bound:
             return  # what may be chosen is shown by the page
-        chosen = self.fields["school"]
+        chosen = self.fields["method"]
         assert isinstance(chosen, forms.ChoiceField)
-        self._available = {one.key: one.title for one in school_queries.available(self.instance.owner)}
-        chosen.choices = list(({self.instance.school: self.instance.school_in_force.title} | self._available).items())
+        self._available = {one.key: one.title for one in method_queries.available(self.instance.owner)}
+        chosen.choices = list(({self.instance.method: self.instance.method_in_force.title} | self._available).items())
 
     def clean(self) -> dict[str, Any]:
-        """Refuse to go by a school from now on that only the review still has."""
+        """Refuse to go by a method from now on that only the review still has."""
         data = super().clean() or {}
-        if data.get("usual") and data.get("school", "") not in self._available:
-            self.add_error("school", words.SCHOOL_GONE)
+        if data.get("usual") and data.get("method", "") not in self._available:
+            self.add_error("method", words.METHOD_GONE)
         return data
 
     def clean_neutral(self) -> str:

@@ -14,9 +14,9 @@ from typing import Any
 
 from prism import words
 from prism.messages import habits
-from prism.school import School
+from prism.method import Method
 from reviews import queries, services, steps
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step
 
 VERSION = 5
@@ -37,29 +37,29 @@ class PathStep:
 
 
 @lru_cache(maxsize=64)
-def _mark_of(school: School) -> str:
-    return sha256(repr(school).encode()).hexdigest()
+def _mark_of(method: Method) -> str:
+    return sha256(repr(method).encode()).hexdigest()
 
 
-def rests_on(bench: Bench) -> str:
-    """Return a mark of all that findings rest on: value, school, neutral, boards, whites, decks, tinting, room, home,
+def rests_on(context: ReviewContext) -> str:
+    """Return a mark of all that findings rest on: value, method, neutral, boards, whites, decks, tinting, room, home,
     and the schemes that were kept."""
-    review, subject = bench.review, bench.subject
+    review, subject = context.review, context.subject
     parts: tuple[Any, ...] = (
         VERSION,
         subject.stimulus,
         subject.value.recipe,
-        _mark_of(subject.school),
+        _mark_of(subject.method),
         subject.neutral,
         review.names_shown,
-        sorted((pk, board.state, board.kind, board.why) for pk, board in bench.set.boards.items()),
-        bench.set.my_whites,
-        bench.decks.state,
-        bench.tinting,
+        sorted((pk, board.state, board.kind, board.why) for pk, board in context.set.boards.items()),
+        context.set.my_whites,
+        context.decks.state,
+        context.tinting,
         (review.room.updated, review.room.deleted, review.room.job.deleted) if review.room else None,
         queries.state_of(review.room.job) if review.room else None,
-        queries.values_of_own(bench.set.boards),
-        [one.pk for one in bench.schemes if one.deleted is None],
+        queries.values_of_own(context.set.boards),
+        [one.pk for one in context.schemes if one.deleted is None],
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 
@@ -67,11 +67,11 @@ def rests_on(bench: Bench) -> str:
 class Path:
     """The path of one review, as the screen of one of its steps shows it."""
 
-    def __init__(self, bench: Bench, current: Step) -> None:
-        self._bench = bench
+    def __init__(self, context: ReviewContext, current: Step) -> None:
+        self._context = context
         self._current = current
-        self._mark, self._habits = rests_on(bench), repr(habits.current())
-        kept = bench.review.findings
+        self._mark, self._habits = rests_on(context), repr(habits.current())
+        kept = context.review.findings
         # each way of writing has findings of its own, so that two people do not make them anew in turn
         said = kept.get("said", {}) if kept.get("on") == self._mark else {}
         self._others = {habits: one for habits, one in said.items() if habits != self._habits}
@@ -80,19 +80,19 @@ class Path:
     def _finding(self, step: Step, make: bool) -> str | None:
         """Return the finding of a step; None where it is not known yet and must not be made now."""
         if step.at_once:
-            return step.finding(self._bench)
+            return step.finding(self._context)
         if step.key not in self._said:
             if not make:
                 return None
-            self._said[step.key] = step.finding(self._bench)
+            self._said[step.key] = step.finding(self._context)
         return self._said[step.key]
 
     def steps(self, every: bool = False) -> list[PathStep]:
         """Return the steps in the order of the job; `every` finding is made, or else only that of the current step."""
-        waits = self._bench.wall.any_withheld
+        waits = self._context.wall.any_withheld
         found = [self._step(number, step, every, waits) for number, step in enumerate(steps.ALL, start=1)]
         said = {**self._others, self._habits: self._said}
-        services.keep_findings(self._bench.review, {"on": self._mark, "said": said} if self._said else {})
+        services.keep_findings(self._context.review, {"on": self._mark, "said": said} if self._said else {})
         return found
 
     def _step(self, number: int, step: Step, every: bool, waits: bool) -> PathStep:

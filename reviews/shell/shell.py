@@ -21,15 +21,15 @@ class Shell:
     shift = SHIFT
 
     def __init__(self, visit: StepRequest, step: Step) -> None:
-        bench = visit.bench
+        context = visit.context
         basis = visit.forms.get("basis")
         self.step = step
         self.query = visit.query
-        self.subject, self.wall = bench.subject, bench.wall
-        self.basis = Basis(bench.subject, basis if isinstance(basis, BasisForm) else None)
-        self.waits = words.WITHHELD_STEP if step.gives_away and bench.wall.any_withheld else ""
+        self.subject, self.wall = context.subject, context.wall
+        self.basis = Basis(context.subject, basis if isinstance(basis, BasisForm) else None)
+        self.waits = words.WITHHELD_STEP if step.gives_away and context.wall.any_withheld else ""
         self.page: Any = step.page(visit)
-        self.path = Path(bench, step).steps()
+        self.path = Path(context, step).steps()
         self.digits = min(len(self.path), 9)  # keys lead to as many steps: `app.js` binds 1 to 9
 
     @property

@@ -19,7 +19,7 @@ from jobs import queries as job_queries
 from jobs.models import Room
 from prism import words
 from reviews import queries, services, steps
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.shell.first_hour import FirstHour
 from reviews.shell.forms import BasisForm, WallForm
@@ -122,7 +122,7 @@ def moved_step(request: StudioRequest, pk: int, former: str, act: str = "") -> H
 @require_POST
 def act(request: StudioRequest, pk: int, step: str, act: str) -> HttpResponse:
     """Do something that a step knows how to do."""
-    done = steps.of(step).acts.get(act)
+    done = steps.of(step).actions.get(act)
     if done is None:
         raise Http404
     came = done(request, own_review(request, pk))
@@ -133,7 +133,7 @@ def act(request: StudioRequest, pk: int, step: str, act: str) -> HttpResponse:
 def findings(request: StudioRequest, pk: int) -> HttpResponse:
     """Make the findings that the path still lacks, and give them as pieces of it."""
     review = _review(request, pk)
-    path = Path(Bench(review), steps.of(review.step)).steps(every=True)
+    path = Path(ReviewContext(review), steps.of(review.step)).steps(every=True)
     return render(request, "reviews/shell/findings.html", {"path": path})
 
 
@@ -144,7 +144,7 @@ def wall(request: StudioRequest, pk: int) -> HttpResponse:
     form = WallForm(request.POST, instance=copy(review))
     if form.is_valid():
         services.arrange_wall(review, **form.cleaned_data)
-    return _show(request, StepRequest(Bench(review)))
+    return _show(request, StepRequest(ReviewContext(review)))
 
 
 @require_POST
@@ -152,7 +152,7 @@ def blind(request: StudioRequest, pk: int) -> HttpResponse:
     """Hide names and shuffle, or show them again."""
     review = own_review(request, pk)
     services.go_blind(review)
-    return _show(request, StepRequest(Bench(review)))
+    return _show(request, StepRequest(ReviewContext(review)))
 
 
 @require_POST
@@ -160,25 +160,25 @@ def arrange(request: StudioRequest, pk: int) -> HttpResponse:
     """Move a board along the wall, by a number of places or to one."""
     with transaction.atomic():  # a move counts from the order that stands, also where two move at once
         review = own_review(request, pk)
-        ids = [held.colour.pk for held in Bench(review).wall.arranged]
+        ids = [held.colour.pk for held in ReviewContext(review).wall.arranged]
         colour = whole_number(request.POST.get("colour"))
         if colour in ids:
             by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
             to = ids.index(colour) + by if by else whole_number(request.POST.get("to"))
             services.arrange(review, ids, colour, to)
-    return _show(request, StepRequest(Bench(review)))
+    return _show(request, StepRequest(ReviewContext(review)))
 
 
 @require_POST
 def basis(request: StudioRequest, pk: int) -> HttpResponse:
-    """Change the school or the working neutral."""
+    """Change the method or the working neutral."""
     review = own_review(request, pk)
     form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():
-        return _show(request, StepRequest(Bench(review), forms={"basis": form}, refused=True))
+        return _show(request, StepRequest(ReviewContext(review), forms={"basis": form}, refused=True))
     data = form.cleaned_data
-    services.judge_by(review, data["school"], data["neutral"], (data["neutral_a"], data["neutral_b"]), data["usual"])
-    return _show(request, StepRequest(Bench(review)))
+    services.judge_by(review, data["method"], data["neutral"], (data["neutral_a"], data["neutral_b"]), data["usual"])
+    return _show(request, StepRequest(ReviewContext(review)))
 
 
 @require_POST
@@ -186,7 +186,7 @@ def revalue(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the review with the value its colour has now."""
     review = own_review(request, pk)
     services.take_up_value(review)
-    return _show(request, StepRequest(Bench(review)))
+    return _show(request, StepRequest(ReviewContext(review)))
 
 
 @require_POST
@@ -194,7 +194,7 @@ def move(request: StudioRequest, pk: int) -> HttpResponse:
     """Put the review into another room, or into none."""
     review = own_review(request, pk)
     services.move(review, _room(request, request.POST.get("room")))
-    return _show(request, StepRequest(Bench(review)))
+    return _show(request, StepRequest(ReviewContext(review)))
 
 
 @require_POST
@@ -243,7 +243,7 @@ def _step_shown(request: StudioRequest, review: Review) -> str:
 
 def _show(request: StudioRequest, visit: StepRequest) -> HttpResponse:
     """Answer with the step the review is at: the whole page, or what htmx swaps; after a plain POST, its address."""
-    review = visit.bench.review
+    review = visit.context.review
     step = steps.of(review.step)
     asked = {key: request.GET.get(key, "") or request.POST.get(key, "") for key in step.keeps}
     visit.query = {key: value for key, value in asked.items() if value}

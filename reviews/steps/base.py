@@ -15,20 +15,20 @@ from django.forms import BaseForm
 from django.http import HttpResponse
 from django.utils.safestring import SafeString
 
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from web.http import StudioRequest
 
 
 @dataclass
 class StepRequest:
-    """One request to a step: the bench it works on, and what must be told or shown again.
+    """One request to a step: the review context it works on, and what must be told or shown again.
 
     `query` is what of the step is shown, kept from request to request: any of `Step.keeps`. `forms` holds forms as
     they were sent, by name; `refused` says that one of them was.
     """
 
-    bench: Bench
+    context: ReviewContext
     query: Mapping[str, str] = field(default_factory=dict)
     notice: str = ""
     forms: dict[str, BaseForm] = field(default_factory=dict)
@@ -66,10 +66,10 @@ class Step(ABC):
     unknown: ClassVar[str] = ""
     board_acts: ClassVar[str] = ""
     set_acts: ClassVar[str] = ""
-    acts: ClassVar[Mapping[str, Act]] = {}
+    actions: ClassVar[Mapping[str, Act]] = {}
 
     @abstractmethod
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return the finding so far in a line, for the path; empty where there is none."""
 
     @abstractmethod
@@ -78,7 +78,7 @@ class Step(ABC):
 
     def visit(self, request: StudioRequest, review: Review) -> StepRequest:
         """Return the visit of a GET; a step that takes parameters looks at them here."""
-        return StepRequest(Bench(review))
+        return StepRequest(ReviewContext(review))
 
     def wall(self, page: Any) -> str:
         """Return the template of the wall that a page wants: the comparison set, unless it has one of its own."""

@@ -13,9 +13,9 @@ from decks.models import Colour
 from prism import words
 from prism.choosing.deck import Pick
 from prism.difference import delta_e
+from prism.method import Method
 from prism.nearest import nearest
 from prism.neutral import WorkingNeutral
-from prism.school import School
 from prism.spectrum import to_lab
 from prism.stimulus import Stimulus, from_reflectance
 from prism.tint import reach
@@ -27,7 +27,7 @@ from prism.tint.hiding import hiding_base
 from prism.tint.recipe import Recipe, RecipeError
 from prism.tint.strengths import Adjusted, Curve, curve, strengths
 from prism.tint.system import TintSystem
-from reviews.bench import Bench, SwatchView
+from reviews.context import ReviewContext, SwatchView
 from tinting import queries as tinting_queries
 
 RUN = (-75.0, -50.0, -25.0, 0.0, 25.0, 50.0, 75.0, 100.0)
@@ -48,21 +48,21 @@ class RunStep:
 
 
 class Strengths:
-    """The subject of a bench at other strengths; each part is computed when it is first asked for."""
+    """The subject of a review context at other strengths; each part is computed when it is first asked for."""
 
-    def __init__(self, bench: Bench) -> None:
-        self.bench = bench
-        self.subject = bench.subject
+    def __init__(self, context: ReviewContext) -> None:
+        self.context = context
+        self.subject = context.subject
 
     @cached_property
     def system(self) -> TintSystem | None:
         """The tinting system that recipes are computed with; None where the studio has none."""
-        return tinting_queries.system_as_of(self.bench.tinting)
+        return tinting_queries.system_as_of(self.context.tinting)
 
     @cached_property
     def can(self) -> Can | None:
         """The can that the formula goes into."""
-        return self.system.can(self.bench.review.can) if self.system and self.system.cans else None
+        return self.system.can(self.context.review.can) if self.system and self.system.cans else None
 
     @cached_property
     def estimates(self) -> list[Estimate]:
@@ -92,8 +92,8 @@ class Strengths:
         doubt, unsure = 0.0, subject.reading.uncertainty
         if self.estimates:
             first = self.estimates[0]
-            doubt, unsure = subject.school.estimate_doubt[first.from_spectrum], hypot(unsure, first.residual)
-        basis = subject.school, subject.neutral, unsure, doubt
+            doubt, unsure = subject.method.estimate_doubt[first.from_spectrum], hypot(unsure, first.residual)
+        basis = subject.method, subject.neutral, unsure, doubt
         return list(_strengths(Source.of(self.recipe, self.system), tuple(percents), *basis))
 
     @cached_property
@@ -106,7 +106,7 @@ class Strengths:
                 words.strength_name(self.subject.name, step.percent),
                 words.percent(step.percent),
                 step.screen,
-                words.strength_step(step, standard, self.subject.school),
+                words.strength_step(step, standard, self.subject.method),
             )
             for step in self._steps[: len(RUN)]
         ]
@@ -132,13 +132,15 @@ class Strengths:
         """The subject over many strengths: how light it is there, and which family it belongs to."""
         if self.recipe is None or self.system is None:
             return None
-        return _curve(Source.of(self.recipe, self.system), self.subject.school)
+        return _curve(Source.of(self.recipe, self.system), self.subject.method)
 
     @cached_property
     def adjusted(self) -> Adjusted | None:
         """The subject at the strength that is looked at."""
-        of_run = next((step.strength for step in self.run if step.strength.percent == self.bench.review.strength), None)
-        return of_run or next(iter(self.at([self.bench.review.strength])), None)
+        of_run = next(
+            (step.strength for step in self.run if step.strength.percent == self.context.review.strength), None
+        )
+        return of_run or next(iter(self.at([self.context.review.strength])), None)
 
     @property
     def is_standard(self) -> bool:
@@ -150,7 +152,7 @@ class Strengths:
         """The colours of the decks nearest to the adjusted strength, nearest first."""
         if self.adjusted is None:
             return []
-        return self.bench.decks.nearest_to(self.adjusted.reading.lab, 3, without_own=self.is_standard)
+        return self.context.decks.nearest_to(self.adjusted.reading.lab, 3, without_own=self.is_standard)
 
     @property
     def family_changes(self) -> list[str]:
@@ -215,14 +217,14 @@ class Strengths:
     @cached_property
     def nearest_with_recipe(self) -> tuple[SwatchView, float] | None:
         """The nearest deck colour that has a recipe, with ΔE00, for a subject that has none."""
-        catalogue = self.bench.decks.catalogue
+        catalogue = self.context.decks.catalogue
         rows = np.flatnonzero(catalogue.has_recipe)
         found, distance = nearest(self.subject.reading.lab, catalogue.lab[rows], 1)
         if not found.size:
             return None
         apart = float(distance[0])
         pick = Pick(int(rows[found[0]]), "nearest", apart, kind="added")
-        return self.bench.decks.hold([pick])[0], apart
+        return self.context.decks.hold([pick])[0], apart
 
 
 def formula_of(at: Strengths, colour: Colour, percent: float = 0.0) -> dict[str, object] | None:
@@ -305,18 +307,18 @@ class Source:
 
 
 @lru_cache(maxsize=256)
-def _curve(source: Source, school: School) -> Curve:
-    return curve(source.recipe, FINE, source.same.system, school)
+def _curve(source: Source, method: Method) -> Curve:
+    return curve(source.recipe, FINE, source.same.system, method)
 
 
 @lru_cache(maxsize=256)
 def _strengths(
     source: Source,
     percents: tuple[float, ...],
-    school: School,
+    method: Method,
     neutral: WorkingNeutral,
     uncertainty: float,
     doubt: float,
 ) -> tuple[Adjusted, ...]:
-    found = strengths(source.recipe, percents, source.same.system, school, neutral, uncertainty, doubt)
+    found = strengths(source.recipe, percents, source.same.system, method, neutral, uncertainty, doubt)
     return tuple(found)

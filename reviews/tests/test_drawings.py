@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from reviews import services
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.drawings.labels import LINE, Box, width_of
 from reviews.drawings.ladder import depth_ladder
 from reviews.drawings.lightness import lightness_and_chroma
@@ -48,16 +48,16 @@ class Drawings(TestCase):
     def setUpTestData(cls):
         world.load_deck()
         cls.person = world.person()
-        cls.bench = Bench(services.start(cls.person, world.colour("H06.3")))
+        cls.context = ReviewContext(services.start(cls.person, world.colour("H06.3")))
 
     def test_every_drawing_says_in_words_what_it_draws_and_links_its_marks(self):
-        at = Strengths(self.bench)
-        both = self.bench.subject, self.bench.wall
+        at = Strengths(self.context)
+        both = self.context.subject, self.context.wall
         for draw, shown in (
             (depth_ladder, both),
             (undertone_rose, both),
             (lightness_and_chroma, both),
-            (bracket_lines, (self.bench.subject, Placing(self.bench).brackets)),
+            (bracket_lines, (self.context.subject, Placing(self.context).brackets)),
             (strength_curve, (at,)),
             (strength_ladder, (at,)),
             (drift_rose, (at,)),
@@ -89,9 +89,9 @@ class Drawings(TestCase):
                         self.assertFalse([other for other in boxes[:i] if touching(box, other)], labels[i])
 
     def roses(self, code):
-        bench = Bench(services.start(self.person, world.colour(code)))
-        yield undertone_rose(bench.subject, bench.wall)
-        yield drift_rose(Strengths(bench))
+        context = ReviewContext(services.start(self.person, world.colour(code)))
+        yield undertone_rose(context.subject, context.wall)
+        yield drift_rose(Strengths(context))
 
 
 def touching(one, other):

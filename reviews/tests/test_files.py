@@ -6,7 +6,7 @@ from decks import files
 from decks.models import Colour
 from decks.tests.test_files import GOOD, Files
 from reviews import services as review_services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.models import Shortlisted
 
 

@@ -11,7 +11,7 @@ from prism import demo
 from prism.messages.habits import PLAIN
 from prism.stimulus import from_lab
 from reviews import services
-from reviews.bench.tests.wall import HTMX, Wall
+from reviews.context.tests.wall import HTMX, Wall
 from reviews.models import Review
 from reviews.steps.compare import services as compare_services
 from reviews.steps.strength.step import StrengthStep

@@ -3,7 +3,7 @@
 from django.urls import reverse
 
 from reviews import steps
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 
 
 class FormerNames(Wall):

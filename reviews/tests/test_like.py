@@ -7,7 +7,7 @@ from jobs import station
 from jobs.models import Job
 from prism.viewing.samples import Sampling
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.document import services as document_services
 from reviews.models import Review
 from reviews.viewing import services as viewing_services
@@ -36,7 +36,7 @@ class Alike(Wall):
         self.start(world.colour("T06.2"), self.review.pk)
         made = Review.objects.exclude(pk=self.review.pk).get()
         self.assertEqual(
-            (made.room, made.school, made.neutral_a, made.neutral_b, made.surround, made.withhold),
+            (made.room, made.method, made.neutral_a, made.neutral_b, made.surround, made.withhold),
             (self.rooms["Library"], "even", 0.5, -0.5, "dark", True),
         )
         self.assertEqual((made.sample_plan.size, made.sample_plan.coats), ("A3", 3))

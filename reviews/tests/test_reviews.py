@@ -10,7 +10,7 @@ from jobs.models import Job, Room
 from prism import demo
 from prism.stimulus import from_hex, from_lab
 from reviews import queries, services, steps
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.steps.verdict import services as verdict_services
 from reviews.strengths.reads import Strengths
@@ -35,7 +35,7 @@ class Permissions(Studio):
             yield "get", self.url("step", step), {}
         yield "get", reverse("review", args=[self.review.pk]), {}
         yield "post", self.url("wall"), {"surround": "dark"}
-        yield "post", self.url("basis"), {"school": "even", "neutral": "grey", "neutral_a": 0, "neutral_b": 0}
+        yield "post", self.url("basis"), {"method": "even", "neutral": "grey", "neutral_a": 0, "neutral_b": 0}
         yield "post", self.url("act", "verdict", "keep"), {"verdict": "mine now"}
         yield "post", self.url("delete"), {}
         yield "post", self.url("restore"), {}
@@ -68,7 +68,7 @@ class Permissions(Studio):
         for name in ("wall", "basis", "delete", "restore"):
             self.assertEqual(self.client.get(self.url(name)).status_code, 405)
         for step in steps.ALL:
-            for act in step.acts:
+            for act in step.actions:
                 self.assertEqual(self.client.get(self.url("act", step.key, act)).status_code, 405)
         self.assertEqual(self.client.post(self.url("act", "reading", "nothing")).status_code, 404)
 
@@ -79,7 +79,7 @@ class Keeping(Studio):
         self.client.get(self.url("step", "compare"), {"beside": beside.pk})
         self.client.post(self.url("wall"), {"surround": "mid", "edge_view": "on"})
         self.client.post(
-            self.url("basis"), {"school": "even", "neutral": "painted", "neutral_a": "0.5", "neutral_b": "-1"}
+            self.url("basis"), {"method": "even", "neutral": "painted", "neutral_a": "0.5", "neutral_b": "-1"}
         )
         written = {"verdict": "  Keep.\n\nTwo coats. ", "notes": "α & <b>"}
         self.client.post(self.url("act", "verdict", "keep"), written)
@@ -87,7 +87,7 @@ class Keeping(Studio):
         self.assertEqual(reopened.redirect_chain[-1][0], self.url("step", "compare"))
         shown, subject = reopened.context["review"], reopened.context["subject"]
         self.assertEqual(reopened.context["wall"].beside.colour, beside)
-        self.assertEqual((subject.school.key, shown.surround), ("even", "mid"))
+        self.assertEqual((subject.method.key, shown.surround), ("even", "mid"))
         self.assertFalse(shown.names_shown)
         self.assertTrue(shown.edge_view)
         self.assertEqual(subject.neutral.b[-1], 2.5)
@@ -110,13 +110,13 @@ class Keeping(Studio):
         self.assertEqual(self.review.verdict, "Before")
 
     def test_a_bad_basis_is_said_and_not_kept(self):
-        for field, value in (("neutral_b", "40"), ("neutral_a", "x"), ("school", "nobody")):
-            data = {"school": "even", "neutral": "grey", "neutral_a": "0", "neutral_b": "0", field: value}
+        for field, value in (("neutral_b", "40"), ("neutral_a", "x"), ("method", "nobody")):
+            data = {"method": "even", "neutral": "grey", "neutral_a": "0", "neutral_b": "0", field: value}
             answer = self.client.post(self.url("basis"), data, headers=HTMX)
             self.assertEqual(answer.status_code, 422)
             self.assertIn(field, answer.context["shell"].basis.form.errors)
         self.review.refresh_from_db()
-        self.assertEqual((self.review.school, self.review.neutral), ("wall-practice", "painted"))
+        self.assertEqual((self.review.method, self.review.neutral), ("wall-practice", "painted"))
 
     def test_delete_and_undo(self):
         verdict_services.write(self.review, {"verdict": "Kept"})
@@ -183,7 +183,7 @@ class Showing(Studio):
         job = job_services.keep_job(self.isla, Job(), {"title": "Quay", "latitude": 57.2, "longitude": -2.0})
         room = Room.objects.create(job=job, name="Loft", width=4, depth=4, height=2.5)
         services.move(self.review, room)
-        board = Bench(self.review).wall.beside
+        board = ReviewContext(self.review).wall.beside
         self.client.post(self.url("act", "compare", "see"), {"beside": board.colour.pk, "seen": ["darker"]})
         self.assertEqual(self.review.observations.count(), 1)
         services.arrange_wall(self.review, names_shown=False)
@@ -196,25 +196,25 @@ class Showing(Studio):
                 self.assertNotIn(hidden, shown, page)
 
     def test_the_set_answers_from_the_deck_it_has(self):
-        bench = Bench(self.review)
-        self.assertEqual([held.why for held in bench.set.whites], ["clean", "warmest", "coolest"])
-        self.assertEqual(bench.wall.beside.why, "clean")
-        self.assertNotIn(self.review.colour, [held.colour for held in bench.set.comparators])
+        context = ReviewContext(self.review)
+        self.assertEqual([held.why for held in context.set.whites], ["clean", "warmest", "coolest"])
+        self.assertEqual(context.wall.beside.why, "clean")
+        self.assertNotIn(self.review.colour, [held.colour for held in context.set.comparison_colours])
         Colour.objects.exclude(pk=self.review.colour.pk).delete()
         Maker.objects.update(changed=timezone.now())
-        alone = Bench(Review.objects.get())
-        self.assertEqual((alone.set.comparators, alone.wall.beside, alone.decks.twins()), ([], None, []))
+        alone = ReviewContext(Review.objects.get())
+        self.assertEqual((alone.set.comparison_colours, alone.wall.beside, alone.decks.twins()), ([], None, []))
         for step in [step.key for step in steps.ALL]:
             self.assertEqual(self.client.get(self.url("step", step)).status_code, 200)
 
     def test_a_white_is_not_held_against_itself(self):
-        clean = Bench(self.review).set.whites[0].colour
-        bench = Bench(services.start(self.isla, clean))
-        self.assertNotIn(clean, [held.colour for held in bench.set.comparators])
-        self.assertEqual(bench.set.whites[0].why, "clean")
+        clean = ReviewContext(self.review).set.whites[0].colour
+        context = ReviewContext(services.start(self.isla, clean))
+        self.assertNotIn(clean, [held.colour for held in context.set.comparison_colours])
+        self.assertEqual(context.set.whites[0].why, "clean")
 
     def test_strengths_come_from_the_recipe(self):
-        run = Strengths(Bench(self.review)).run
+        run = Strengths(ReviewContext(self.review)).run
         self.assertEqual([step.strength.percent for step in run], [-75, -50, -25, 0, 25, 50, 75, 100])
         self.assertEqual(run[3].screen, self.review.colour.screen)
         lrvs = [step.strength.lrv for step in run]
@@ -230,16 +230,16 @@ class Showing(Studio):
 
     def test_a_twin_is_named(self):
         own = deck_services.keep_own(self.isla, "Second can", world.colour().stimulus)
-        bench = Bench(services.start(self.isla, own))
-        self.assertEqual(bench.decks.twins()[0].colour, world.colour())
-        self.assertAlmostEqual(bench.decks.twins()[0].delta_e, 0, places=6)
+        context = ReviewContext(services.start(self.isla, own))
+        self.assertEqual(context.decks.twins()[0].colour, world.colour())
+        self.assertAlmostEqual(context.decks.twins()[0].delta_e, 0, places=6)
 
-    def test_neutral_and_school_change_what_is_said(self):
+    def test_neutral_and_method_change_what_is_said(self):
         own = deck_services.keep_own(self.isla, "Between", from_lab((80, -1, 1.2)))
         review = services.start(self.isla, own)
-        painted = Bench(review).subject.reading.undertone.main
+        painted = ReviewContext(review).subject.reading.undertone.main
         services.judge_by(review, "even", "grey", (0, 0))
-        self.assertEqual((painted, Bench(review).subject.reading.undertone.main), ("blue", "green"))
+        self.assertEqual((painted, ReviewContext(review).subject.reading.undertone.main), ("blue", "green"))
 
     def test_fetched_colours_are_held_beside_with_their_reason(self):
         far = world.colour("T26.6")
@@ -249,7 +249,7 @@ class Showing(Studio):
         self.assertIn(far.name, shown["shell"].ladder)
 
     def test_every_number_of_the_demo_is_the_cores(self):
-        self.assertAlmostEqual(Bench(self.review).subject.reading.lrv, demo.find("H16.3").colour.lrv)
+        self.assertAlmostEqual(ReviewContext(self.review).subject.reading.lrv, demo.find("H16.3").colour.lrv)
 
 
 class Home(Studio):

@@ -6,8 +6,8 @@ from django.template import engines
 from django.urls import reverse
 
 from reviews import steps
-from reviews.bench import Bench
-from reviews.bench.tests.wall import HTMX, Wall
+from reviews.context import ReviewContext
+from reviews.context.tests.wall import HTMX, Wall
 from reviews.steps.base import Step, StepRequest
 
 TEMPLATE = "reviews/weather/page.html"
@@ -15,7 +15,7 @@ TEMPLATE = "reviews/weather/page.html"
 
 def note(request, review):
     """An act of the step."""
-    return StepRequest(Bench(review), notice=f"Noted: {request.POST['sky']}")
+    return StepRequest(ReviewContext(review), notice=f"Noted: {request.POST['sky']}")
 
 
 class Weather(Step):
@@ -25,10 +25,10 @@ class Weather(Step):
     template = TEMPLATE
     keeps = ("show", "sky")
     unknown = "Nobody looked out"
-    acts = {"note": note}
+    actions = {"note": note}
 
-    def finding(self, bench):
-        return f"Grey over {bench.subject.name}" if bench.subject.reading.lrv > 10 else ""
+    def finding(self, context):
+        return f"Grey over {context.subject.name}" if context.subject.reading.lrv > 10 else ""
 
     def page(self, visit):
         return {"sky": visit.query.get("sky", "clear"), "notice": visit.notice}

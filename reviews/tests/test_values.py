@@ -8,10 +8,10 @@ from decks import queries, services
 from decks.card import Card
 from decks.catalogue import catalogue
 from decks.models import Colour
-from prism import demo, school
+from prism import demo, method
 from prism.stimulus import from_hex, from_lab
 from reviews import services as review_services
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from tinting.tests import world
 
@@ -41,7 +41,7 @@ class Values(TestCase):
         self.improve()
         self.improve()
         again = Review.objects.get(pk=review.pk)
-        self.assertEqual(Bench(again).subject.reading.lrv, self.lrv)
+        self.assertEqual(ReviewContext(again).subject.reading.lrv, self.lrv)
         page = self.client.get(reverse("review-step", args=[review.pk, "reading"]))
         self.assertContains(page, "Made with an earlier value")
         self.assertContains(page, "measured on the board")
@@ -49,7 +49,7 @@ class Values(TestCase):
         self.client.post(reverse("review-revalue", args=[review.pk]))
         page = self.client.get(reverse("review-step", args=[review.pk, "reading"]))
         self.assertNotContains(page, "Made with an earlier value")
-        self.assertEqual(Bench(Review.objects.get(pk=review.pk)).subject.reading.lab[0], 86)
+        self.assertEqual(ReviewContext(Review.objects.get(pk=review.pk)).subject.reading.lab[0], 86)
 
     def test_the_card_shows_every_value_and_puts_one_back(self):
         earlier = self.improve().earlier.get()
@@ -97,12 +97,12 @@ class Cards(TestCase):
 
     def test_twins_leave_the_colour_itself_out_and_part_under_lamps(self):
         stimulus = world.colour("T05.4").stimulus
-        twins = queries.twins(catalogue(self.isla), stimulus, school.load())
+        twins = queries.twins(catalogue(self.isla), stimulus, method.load())
         self.assertEqual(twins[0].colour.code, "T05.4")
         self.assertAlmostEqual(twins[0].parting.farthest, 0)
-        without = queries.twins(catalogue(self.isla), stimulus, school.load(), twins[0].colour.pk)
+        without = queries.twins(catalogue(self.isla), stimulus, method.load(), twins[0].colour.pk)
         self.assertNotIn("T05.4", [twin.colour.code for twin in without])
-        vague = queries.twins(catalogue(self.isla), from_lab(stimulus.lab), school.load())
+        vague = queries.twins(catalogue(self.isla), from_lab(stimulus.lab), method.load())
         self.assertIsNone(vague[0].parting)
 
     def test_a_code_may_carry_its_maker(self):
@@ -124,21 +124,21 @@ class Whites(world.Studio):
 
     def test_chosen_whites_stand_on_the_wall_and_lead_the_neutral(self):
         review = review_services.start(self.isla, world.colour())
-        basis = {"school": "wall-practice", "neutral": "whites", "neutral_a": "0", "neutral_b": "0"}
+        basis = {"method": "wall-practice", "neutral": "whites", "neutral_a": "0", "neutral_b": "0"}
         url = reverse("review-basis", args=[review.pk])
         refused = self.client.post(url, basis, headers={"HX-Request": "true"})
         self.assertContains(refused, "no reference whites yet", status_code=422)
         self.keep(world.colour("HW03"))
         self.client.post(url, basis)
         review.refresh_from_db()
-        bench = Bench(review)
-        self.assertEqual([held.colour for held in bench.set.whites], [world.colour("HW03")])
+        context = ReviewContext(review)
+        self.assertEqual([held.colour for held in context.set.whites], [world.colour("HW03")])
         white = world.colour("HW03")
-        np.testing.assert_allclose(bench.subject.neutral.at(99), [white.lab_a, white.lab_b], atol=1e-3)
+        np.testing.assert_allclose(context.subject.neutral.at(99), [white.lab_a, white.lab_b], atol=1e-3)
         # the review stays as it was judged when the set changes later
         self.keep(world.colour("HW11"))
-        again = Bench(type(review).objects.get(pk=review.pk))
-        self.assertEqual(again.subject.neutral, bench.subject.neutral)
+        again = ReviewContext(type(review).objects.get(pk=review.pk))
+        self.assertEqual(again.subject.neutral, context.subject.neutral)
         self.assertEqual(len(again.set.whites), 2)
         page = self.client.get(reverse("review-step", args=[review.pk, "reading"]))
         self.assertContains(page, "through my whites")

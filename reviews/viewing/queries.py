@@ -186,7 +186,7 @@ def day_of(room_id: int | None, review: Review, paint: Stimulus, query: dict[str
     room = job_queries.of_review(room_id)
     if room is None:
         return None
-    day = day_in(room, paint, review.school_in_force, review.neutral_in_force, query, elements=())
+    day = day_in(room, paint, review.method_in_force, review.neutral_in_force, query, elements=())
     return (room, day) if day else None
 
 
@@ -213,7 +213,7 @@ def predicted(
         _, day = held
         after_dark = lamps_on and bool(day.room.lamps) and bool(day.day.lamps_on[day.asked.moment])
         seen = day.by_lamps(day.room.lamps)[wall] if after_dark else day.lab[day.asked.moment, wall]
-        unsure = doubt(paint, one.review.school_in_force, day.known, after_dark)
+        unsure = doubt(paint, one.review.method_in_force, day.known, after_dark)
         lux = None if lamps_on else round(float(day.day.lux[day.asked.moment, wall]), 1)  # of lamps none is computed
         return seen, unsure, lux
 
@@ -226,10 +226,10 @@ def predicted(
         other = read(one.beside)
         assert other is not None
         beside, unsure = other[0], float(np.hypot(unsure, other[1]))
-    own = differences(seen, beside, one.review.school_in_force, one.review.neutral_in_force)
+    own = differences(seen, beside, one.review.method_in_force, one.review.neutral_in_force)
     leans = {} if eye is None or one.beside is not None else eye
     alone = one.beside is None
-    told = readings(seen, unsure, one.review.school_in_force, one.review.neutral_in_force)[0] if alone else None
+    told = readings(seen, unsure, one.review.method_in_force, one.review.neutral_in_force)[0] if alone else None
     return {
         "undertone": shares_of(told) if told else {},
         "differences": {name: round(value + leans.get(name, 0.0), 3) for name, value in own.items()},

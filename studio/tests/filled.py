@@ -8,6 +8,7 @@ from decks import services as deck_services
 from instruments.models import Session
 from jobs import services as job_services
 from jobs.models import Job, Metered, Room
+from methods import services as method_services
 from people import queries as people
 from people.models import Invitation, Member, Role
 from prism import demo
@@ -15,7 +16,6 @@ from prism.stimulus import from_lab
 from reviews import services
 from reviews.sharing import services as sharing_services
 from reviews.viewing import services as viewing_services
-from schools import services as school_services
 from studio.tests.test_permissions import FILE, address
 from tinting import services as tinting_services
 from tinting.tests import world
@@ -37,7 +37,7 @@ class Filled(world.Studio):
         reading = Metered.objects.create(
             room=self.room, wall="north", at=timezone.now(), sky="clear", lux=90, computed_lux=100
         )
-        self.school = school_services.copy(self.isla, "wall-practice")
+        self.method = method_services.copy(self.isla, "wall-practice")
         self.waiting = files.start(self.isla, "Own", "own.csv", FILE)
         colour = world.colour("H06.3")
         deck_services.improve(colour, from_lab((70, 0, 0)), "measured", self.isla)
@@ -50,7 +50,7 @@ class Filled(world.Studio):
         answer = sharing_services.answer(link, self.review, "yes", "", "")
         rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
         wall = SetWall.objects.create(
-            owner=self.isla, origin=SetWall.Origin.STUDIO, school="wall-practice", kind="lrv", axis="lighter",
+            owner=self.isla, origin=SetWall.Origin.STUDIO, method="wall-practice", kind="lrv", axis="lighter",
             boards=[colour.pk], accepted=[["50"]], choices=["40", "50"], apart=10, because="It has.",
         )  # fmt: skip
         self.filled = {
@@ -63,7 +63,7 @@ class Filled(world.Studio):
             "answer": {"pk": answer.pk},
             "viewing": {"pk": viewing.pk},
             "viewing-now": {"pk": self.review.pk},
-            "school": {"pk": self.school.pk},
+            "method": {"pk": self.method.pk},
             "deck": {"pk": self.waiting.pk},
             "reader": {"pk": session.pk},
             "tinting-system": {"pk": system.pk},

@@ -16,13 +16,13 @@ from decks import services as deck_services
 from decks.models import Colour
 from decks.tests import world
 from jobs import station
+from methods import services as method_services
 from prism import demo
 from prism.stimulus import from_lab
 from reviews import services
 from reviews.document import services as document_services
 from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided
-from schools import services as school_services
 from studio.archive import ArchiveError, digest_now, export, restore
 from tinting import services as tinting_services
 
@@ -39,7 +39,7 @@ class Archives(TransactionTestCase):
         self.review = services.start(self.isla, world.colour(), ["It came as a card."])
         services.move(self.review, rooms["Library"])
         services.shortlist(self.review, world.colour("T05.4"))
-        school_services.copy(self.isla, "even")
+        method_services.copy(self.isla, "even")
         deck_services.keep_own(self.isla, "Old gloss", from_lab((90, 0, 6)))
         viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
         made = Decided(self.review.colour, "It holds: Δ −2 “as seen”.", "matte", litres=5.0)
@@ -52,7 +52,7 @@ class Archives(TransactionTestCase):
     def screens(self):
         self.client.force_login(User.objects.get(username="isla"))
         review = reverse("review-document", args=[self.review.pk])
-        pages = (reverse("home"), reverse("jobs"), reverse("viewings"), review, reverse("schools"))
+        pages = (reverse("home"), reverse("jobs"), reverse("viewings"), review, reverse("methods"))
         found = [self.client.get(page).content.split(b"<main")[1].split(b"</main>")[0] for page in pages]
         return [re.sub(rb'name="csrfmiddlewaretoken" value="\w+"', b"", page) for page in found]
 

@@ -123,8 +123,8 @@ class InWords(world.Studio):
     def test_a_full_disk_and_a_database_that_cannot_be_written_are_said(self):
         self.client.raise_request_exception = False
         for text, said in words.STORE_TROUBLES.items():
-            with mock.patch("schools.services.judge_by", side_effect=OperationalError(f"attempt: {text}")):
-                page = self.client.post(reverse("school-usual"), {"school": "wall-practice"})
+            with mock.patch("methods.services.judge_by", side_effect=OperationalError(f"attempt: {text}")):
+                page = self.client.post(reverse("method-usual"), {"method": "wall-practice"})
             self.assertEqual(page.status_code, 503)
             self.assertContains(page, said, status_code=503)
             self.assertContains(page, "Reference ", status_code=503)
@@ -132,10 +132,10 @@ class InWords(world.Studio):
     def test_what_nobody_foresaw_has_a_reference_that_the_log_has_too(self):
         self.client.raise_request_exception = False
         with (
-            mock.patch("schools.services.judge_by", side_effect=RuntimeError("Fog Bell of Mrs Tarn")),
+            mock.patch("methods.services.judge_by", side_effect=RuntimeError("Fog Bell of Mrs Tarn")),
             self.assertLogs("studio.errors") as logged,
         ):
-            page = self.client.post(reverse("school-usual"), {"school": "wall-practice"})
+            page = self.client.post(reverse("method-usual"), {"method": "wall-practice"})
         reference = page.content.decode().partition("Reference ")[2][:8]
         self.assertIn(reference, logged.output[0])
         self.assertNotContains(page, "Tarn", status_code=500)

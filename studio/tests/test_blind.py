@@ -6,7 +6,7 @@ from django.urls import reverse
 
 from jobs import station
 from reviews import services, steps
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from tinting.tests import world
 
 HIDDEN = re.compile(r'<(\w+)[^>]*class="[^"]*\bname\b[^"]*"[^>]*>.*?</\1>', re.DOTALL)
@@ -17,7 +17,7 @@ class Blind(Wall):
     def test_no_step_names_the_colour_or_its_boards(self):
         services.move(self.review, station.enter(self.isla)["Library"])
         services.shortlist(self.review, world.colour("T05.4"))
-        named = [self.review.colour, *(held.colour for held in self.bench().set.comparators)]
+        named = [self.review.colour, *(held.colour for held in self.context().set.comparison_colours)]
         services.go_blind(self.review)
         for step in steps.ALL:
             page = self.client.get(reverse("review-step", args=[self.review.pk, step.key])).content.decode()

@@ -30,7 +30,7 @@ class FirstHour(TestCase):
 
     def next(self):
         hour = self.client.get(reverse("home")).context["hour"]
-        return next((act.key for act in hour.acts if act.is_next), "") if not hour.is_over else "over"
+        return next((act.key for act in hour.actions if act.is_next), "") if not hour.is_over else "over"
 
     def test_from_nothing_to_a_colour_in_a_room_by_what_the_page_offers(self):
         self.assertEqual(self.next(), "deck")

@@ -58,12 +58,12 @@ with set_actor(user):
 DOCUMENT = (
     BEGIN
     + """
-from works import services
-from works.models import Work
-from works.doing import do_work
+from background_jobs import services
+from background_jobs.models import Work
+from background_jobs.doing import do_work
 job = Job.objects.first()
 from django.utils import timezone
-from works.models import LOST
+from background_jobs.models import LOST
 Work.objects.update(moved=timezone.now() - 2 * LOST)
 services.take_up_again()
 made = {"owner": user, "kind": "job-document", "asked": {"job": job.pk, "paper": "A4"}}

@@ -9,7 +9,7 @@ from people.models import Member, Role
 from people.queries import studio_of
 from prism.stimulus import from_lab
 from reviews import services as review_services
-from reviews.bench.tests.wall import HTMX
+from reviews.context.tests.wall import HTMX
 from tinting.tests import world
 
 

@@ -6,10 +6,10 @@ from django.urls import URLPattern, get_resolver, reverse
 from decks import files
 from decks.models import Import
 from instruments.models import Session
+from methods import services as method_services
 from prism import demo
 from reviews import services
 from reviews.models import Review
-from schools import services as school_services
 from tinting import services as tinting_services
 from tinting.tests import world
 
@@ -80,13 +80,13 @@ class SomebodyElse(world.Studio):
     def setUp(self):
         super().setUp()
         self.review = services.start(self.isla, world.colour("H16.3"))
-        school = school_services.copy(self.isla, "wall-practice")
+        method = method_services.copy(self.isla, "wall-practice")
         self.waiting = files.start(self.isla, "Own", "own.csv", FILE)
         session = Session.objects.create(owner=self.isla, thing="limed larch")
         system = tinting_services.keep_system(self.isla, demo.tint_system())
         self.mine = {
             "review": self.review.pk,
-            "school": school.pk,
+            "method": method.pk,
             "deck": self.waiting.pk,
             "reader": session.pk,
             "tinting-system": system.pk,
@@ -115,7 +115,7 @@ class SomebodyElse(world.Studio):
     def test_hers_are_there_for_her(self):
         found = [name for name, url in self.addresses() if self.client.get(url).status_code != 404]
         self.assertIn("review-step", found)
-        self.assertIn("school-edit", found)
+        self.assertIn("method-edit", found)
         self.assertIn("deck-preview", found)
         self.assertIn("reader-session", found)
         self.assertIn("tinting-system-export", found)

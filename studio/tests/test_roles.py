@@ -11,7 +11,7 @@ from studio.tests.test_permissions import OPEN, address, patterns
 from tinting.tests import world
 
 CHANGES = {
-    "school-copy", "school-edit", "school-delete", "school-restore",
+    "method-copy", "method-edit", "method-delete", "method-restore",
     "colour-put-back", "deck-import", "deck-preview", "deck-apply", "deck-undo", "deck-cancel",
     "tinting-system-new", "tinting-system-delete", "tinting-system-restore", "reader-improve",
     "job-new", "job-edit", "job-bring-in", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
@@ -141,7 +141,7 @@ class Roles(Filled):
         files.apply(self.waiting)
         self.client.force_login(self.people[Role.JUNIOR])
         self.assertContains(self.client.get(reverse("find"), {"q": "Fog Bell"}), "Own · A1")
-        self.assertContains(self.client.get(reverse("schools")), "my wall practice", html=False)
+        self.assertContains(self.client.get(reverse("methods")), "my wall practice", html=False)
         self.assertContains(self.client.get(reverse("home")), "Pintle Blotter")
         self.assertContains(self.client.get(reverse("jobs")), "Quay")
         self.client.force_login(self.rory)

@@ -8,10 +8,10 @@ from jobs.forms import JobForm
 from jobs.models import Job, Room
 from jobs.sheet import RoomSheet
 from jobs.tests.test_jobs import SHEET
+from methods import services as method_services
+from methods.forms import MethodForm
 from reviews import services
-from reviews.bench import Bench
-from schools import services as school_services
-from schools.forms import SchoolForm
+from reviews.context import ReviewContext
 from studio.tests.as_browser import untouched
 from web.edit_conflicts import as_sent
 
@@ -22,7 +22,7 @@ class TwoTabs(world.Studio):
         self.job = job_services.keep_job(self.isla, Job(), {"title": "Quay", "client": "Harbour", "notes": "One\nTwo"})
         self.client.post(reverse("job-room-new", args=[self.job.pk]), SHEET)
         self.room = Room.objects.get()
-        self.school = school_services.copy(self.isla, "even")
+        self.method = method_services.copy(self.isla, "even")
 
     def open(self, name, pk):
         self.address = reverse(name, args=[pk])
@@ -39,7 +39,7 @@ class TwoTabs(world.Studio):
         for name, pk, now in (
             ("job-edit", self.job.pk, as_sent([JobForm(instance=self.job)])),
             ("room-edit", self.room.pk, RoomSheet(self.isla, self.room).as_sent()),
-            ("school-edit", self.school.pk, as_sent([SchoolForm(self.school.table)])),
+            ("method-edit", self.method.pk, as_sent([MethodForm(self.method.table)])),
         ):
             with self.subTest(name):
                 sent = plain({field: v for field, v in self.open(name, pk).items() if field not in extra})
@@ -102,12 +102,12 @@ class TwoTabs(world.Studio):
         page = self.send(other, **{"walls-what": "H16.5"})
         self.assertContains(page, "changed “walls” meanwhile: there now “walls, H16.3", status_code=422)
 
-    def test_a_school_figure_by_figure(self):
-        one, other = self.open("school-edit", self.school.pk), self.open("school-edit", self.school.pk)
+    def test_a_method_figure_by_figure(self):
+        one, other = self.open("method-edit", self.method.pk), self.open("method-edit", self.method.pk)
         self.send(one, title="Pilots’ even")
         self.assertEqual(self.send(other, **{"trim.gap": "12"}).status_code, 302)
-        self.school.refresh_from_db()
-        self.assertEqual((self.school.table["title"], self.school.table["trim"]["gap"]), ("Pilots’ even", 12))
+        self.method.refresh_from_db()
+        self.assertEqual((self.method.table["title"], self.method.table["trim"]["gap"]), ("Pilots’ even", 12))
 
     def test_orders_are_moved_one_colour_at_a_time_so_that_both_moves_count(self):
         review = services.start(self.isla, world.colour("H16.3"))
@@ -117,7 +117,7 @@ class TwoTabs(world.Studio):
             sent = {"colour": world.colour(code).pk, "act": "to", "to": to}
             self.client.post(reverse("review-act", args=[review.pk, "alternatives", "shortlist"]), sent)
         self.assertEqual([one.colour.code for one in review.shortlist.all()], ["T06.2", "H06.3", "T05.4"])
-        wall = [held.colour.pk for held in Bench(review).wall.arranged]
+        wall = [held.colour.pk for held in ReviewContext(review).wall.arranged]
         for pk, to in ((wall[3], 0), (wall[2], 1)):
             self.client.post(reverse("review-arrange", args=[review.pk]), {"colour": pk, "to": to})
         review.refresh_from_db()

@@ -4,11 +4,11 @@ from django.contrib.auth.models import User
 from django.urls import reverse
 
 from jobs import station
+from methods import services as method_services
 from prism import words
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.viewing import services as viewing_services
-from schools import services as school_services
 from web import undo
 
 
@@ -25,14 +25,14 @@ class Undoing(Wall):
         page = self.delete("review-delete", self.review.pk)
         said = f"The review of {self.review.colour.name} in Library was deleted."
         self.assertContains(page, said)
-        school = school_services.copy(self.isla, "even")
-        self.delete("school-delete", school.pk)
+        method = method_services.copy(self.isla, "even")
+        self.delete("method-delete", method.pk)
         self.assertEqual(len(self.listed()), 2)
         page = self.client.get(reverse("people"))  # anywhere, later
         self.assertContains(page, said)
         page = self.client.post(reverse("review-restore", args=[self.review.pk]), follow=True)
         self.assertContains(page, "Undone: the review of")
-        self.assertEqual(self.listed(), [words.put_aside_said(f"“{school}”", words.REVIEWS_KEEP)])
+        self.assertEqual(self.listed(), [words.put_aside_said(f"“{method}”", words.REVIEWS_KEEP)])
 
     def test_a_viewing_is_taken_out_and_back_by_one_address(self):
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")

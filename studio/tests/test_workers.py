@@ -129,7 +129,7 @@ class Workers(unittest.TestCase):
     def test_a_review_is_the_same_on_both(self):
         review = self.reviewed()
         self.assertIn("wall practice", self.read(self.two, review))
-        change = {"school": "short-lists", "neutral": "painted", "neutral_a": "0", "neutral_b": "0"}
+        change = {"method": "short-lists", "neutral": "painted", "neutral_a": "0", "neutral_b": "0"}
         self.assertEqual(self.ilka.ask(self.one, f"{review}basis/", change)[0], 200)
         self.assertEqual(self.read(self.two, review), self.read(self.one, review))
         self.assertNotIn("wall practice", self.read(self.two, review))

@@ -168,7 +168,7 @@ class Followed(Training):
         before = review_services.start(self.isla, world.colour())
         self.named()
         self.client.post(reverse("training-follow"))
-        eye = queries.eye_of(self.isla, before.school_in_force)
+        eye = queries.eye_of(self.isla, before.method_in_force)
         after = review_services.start(self.isla, world.colour())
         self.assertAlmostEqual(after.neutral_a, eye.shift[0], delta=0.02)
         self.assertAlmostEqual(after.neutral_b, eye.shift[1], delta=0.02)

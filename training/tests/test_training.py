@@ -10,7 +10,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from decks.tests import world
-from prism import school, words
+from prism import method, words
 from prism.classify import hue_of
 from prism.training.exercise import Kind
 from training import queries, services
@@ -177,7 +177,7 @@ class Returns(Training):
 
 class Eyes(Training):
     def test_an_eye_is_told_when_there_are_answers_enough(self):
-        chosen = school.load(school.DEFAULT)
+        chosen = method.load(method.DEFAULT)
         sitting = services.begin(self.isla)
         self.assertEqual(queries.progress(self.isla, chosen).eye, [])
         rng, scale = np.random.default_rng(5), chosen.undertone

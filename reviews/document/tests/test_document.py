@@ -10,6 +10,7 @@ from django.core.management import CommandError, call_command
 from django.urls import reverse
 from PIL import Image
 
+from background_jobs.models import Work
 from jobs import station
 from jobs.models import Finish
 from jobs.whole_home import WholeHome
@@ -18,7 +19,7 @@ from people.queries import studio_of
 from prism import words
 from prism.viewing.samples import Sampling
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.document.content import MOST_PAIRS
 from reviews.document.document import Document
 from reviews.document.job import JobDocument
@@ -31,7 +32,6 @@ from reviews.viewing import services as viewing_services
 from reviews.viewing.services import Decided
 from tinting.tests import world
 from web.pictures import cleaned
-from works.models import Work
 
 
 class Documents(Wall):
@@ -85,14 +85,14 @@ class Content(Documents):
             ("greener", "less green"),
         ):
             held = self.held(why)
-            said = pair_said(self.bench(), held)
+            said = pair_said(self.context(), held)
             self.assertIn(direction, said)
             self.assertTrue(said.startswith(f"Beside {held.name}, {self.review.colour.name} is"))
-            if held in self.bench().set.guide[:MOST_PAIRS]:
+            if held in self.context().set.guide[:MOST_PAIRS]:
                 self.assertIn(said, lines)
         # and on the step that holds the two up
         page = self.get("compare", beside=self.held("clean").colour.pk)
-        self.assertContains(page, pair_said(self.bench(), self.held("clean")))
+        self.assertContains(page, pair_said(self.context(), self.held("clean")))
 
     def test_the_first_page_is_plain_and_the_evidence_has_the_figures(self):
         first = " ".join(line for given in self.document().first for line in given.lines)
@@ -113,7 +113,7 @@ class Content(Documents):
         self.assertIn("Also considered", said)
 
     def test_it_says_on_which_other_basis_it_would_be_something_else(self):
-        others = Together(self.bench()).other_bases
+        others = Together(self.context()).other_bases
         self.assertTrue(others)
         judged = self.lines("judged")
         self.assertIn(words.bases(others), judged)
@@ -130,7 +130,7 @@ class Content(Documents):
 
     def test_what_was_seen_and_where_eye_and_computation_parted_is_evidence(self):
         held = self.held("greener")
-        pair = Placing(self.bench()).against(held)
+        pair = Placing(self.context()).against(held)
         compare_services.observe(self.review, held, pair, ["warmer"], "", "north light")
         seen = [line for line in self.lines("comparisons") if "north light" in line]
         self.assertEqual(len(seen), 1)

@@ -8,15 +8,15 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
 from decks.services import keep_own
+from methods import services as method_services
 from prism import words
 from prism.stimulus import from_lab
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.document import services as document_services
 from reviews.document.document import Document
 from reviews.models import Review
 from reviews.steps.verdict import services as verdict_services
-from schools import services as school_services
 from tinting.tests import world
 
 
@@ -55,14 +55,14 @@ class TakenUp(Wall):
         self.assertEqual(self.held(made), held)
         self.assertEqual((made.verdict, made.notes), ("It keeps its blue.", ""))
 
-    def test_into_another_studio_with_a_school_of_ones_own(self):
-        own = school_services.copy(self.isla, "even")
+    def test_into_another_studio_with_a_method_of_ones_own(self):
+        own = method_services.copy(self.isla, "even")
         services.judge_by(self.review, own.key, "painted", (0.0, 0.0))
         held = self.held()
         self.client.force_login(User.objects.create_user("rhona"))
         self.send(held)
         made = Review.objects.exclude(pk=self.review.pk).get()
-        self.assertEqual(made.school_in_force.title, self.review.school_in_force.title)
+        self.assertEqual(made.method_in_force.title, self.review.method_in_force.title)
         self.assertEqual(Document(made).table()["sections"][0], held["sections"][0])
 
     def test_a_document_of_the_first_version_comes_back_as_an_own_colour(self):

@@ -8,15 +8,15 @@ from django.utils import timezone
 
 from decks import queries as deck_queries
 from jobs import station
-from prism import school
+from methods import queries as method_queries
+from prism import method
 from prism.search import understand
 from reviews import services
-from reviews.bench.tests.wall import HTMX, Wall
+from reviews.context.tests.wall import HTMX, Wall
 from reviews.models import Meaning, Review
 from reviews.search import queries
 from reviews.steps.verdict import services as verdict_services
 from reviews.viewing import services as viewing_services
-from schools import queries as school_queries
 from tinting.tests import world
 
 
@@ -30,7 +30,7 @@ class Finding(Wall):
 
     def found(self, text, user=None):
         user = user or self.isla
-        chosen = school_queries.usual(user)
+        chosen = method_queries.usual(user)
         return list(queries.reviews_meant(user, understand(text, chosen), chosen))
 
     def page(self, text, **query):
@@ -81,7 +81,7 @@ class Finding(Wall):
         self.assertEqual(self.found("blue", User.objects.create_user("kit")), [])
 
     def test_colours_by_what_they_are(self):
-        chosen = school.load()
+        chosen = method.load()
         held = deck_queries.visible_to(self.isla).in_bulk()
         for text in ("pale grey", "a hint of green", "warm white", "LRV 60", "greige"):
             ids, meant = deck_queries.search_meant(self.isla, text, chosen)

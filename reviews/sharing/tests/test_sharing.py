@@ -10,7 +10,7 @@ from jobs import services as job_services
 from jobs.models import Job, Room
 from prism import words
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.models import ClientAnswer, Review, Shared
 from reviews.sharing import services as sharing_services
 from tinting.tests import world

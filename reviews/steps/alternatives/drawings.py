@@ -8,7 +8,7 @@ from math import ceil
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench.subject import Subject
+from reviews.context.subject import Subject
 from reviews.drawings.axes import tick_below
 from reviews.drawings.links import link_to
 from reviews.steps.alternatives.reads import PlacedBracket, Side

@@ -9,8 +9,8 @@ from django.utils.safestring import SafeString
 
 from prism import words
 from prism.query import AskError, Piece, Wish
-from reviews.bench import SwatchView
-from reviews.bench.figures import Said
+from reviews.context import SwatchView
+from reviews.context.figures import Said
 from reviews.drawings.lightness import lightness_and_chroma
 from reviews.drawings.rose import undertone_rose
 from reviews.steps.alternatives.drawings import bracket_lines
@@ -46,21 +46,21 @@ class PlacePage:
     """What the Place step of one review shows: its place, what answers a wish, or the shortlist."""
 
     def __init__(self, visit: StepRequest) -> None:
-        self._bench = visit.bench
-        self._subject = visit.bench.subject
-        self._placing = Placing(visit.bench)
+        self._context = visit.context
+        self._subject = visit.context.subject
+        self._placing = Placing(visit.context)
         self.said = Said(self._subject)
         self.notice = visit.notice
         self.ask = visit.query.get("ask", "")
         self.shows_shortlist = visit.show == "shortlist"
-        if not visit.bench.wall.any_withheld:
+        if not visit.context.wall.any_withheld:
             self._hang()
 
     def _hang(self) -> None:
         """Hang the shortlist, or what answers a wish, on the wall instead of the comparison set."""
-        wall, review = self._bench.wall, self._bench.review
+        wall, review = self._context.wall, self._context.review
         if self.shows_shortlist:
-            if listed := self._bench.shortlist:
+            if listed := self._context.shortlist:
                 wall.hold_instead(words.SHORTLIST, listed)
                 if review.beside_id not in self.on_shortlist:
                     wall.hold_beside(listed[0].colour)
@@ -82,7 +82,7 @@ class PlacePage:
     @property
     def twins(self) -> str:
         """Colours of the decks that are the same to the eye."""
-        return self._bench.decks.twins_said
+        return self._context.decks.twins_said
 
     # --- wishes ---
 
@@ -154,17 +154,17 @@ class PlacePage:
     @cached_property
     def shortlist(self) -> list[Differing]:
         """The shortlist with its differences from the subject."""
-        return [self._differing(held) for held in self._bench.shortlist]
+        return [self._differing(held) for held in self._context.shortlist]
 
     @cached_property
     def on_shortlist(self) -> set[int]:
         """Ids of the colours on the shortlist."""
-        return {held.colour.pk for held in self._bench.shortlist}
+        return {held.colour.pk for held in self._context.shortlist}
 
     @property
     def to_list(self) -> SwatchView | None:
         """The board held beside, where it can be put on the shortlist."""
-        beside = self._bench.wall.beside
+        beside = self._context.wall.beside
         return beside if beside and beside.colour.pk not in self.on_shortlist else None
 
     @property
@@ -201,9 +201,9 @@ class PlacePage:
     @property
     def rose(self) -> SafeString:
         """The undertone rose."""
-        return undertone_rose(self._subject, self._bench.wall)
+        return undertone_rose(self._subject, self._context.wall)
 
     @property
     def plane(self) -> SafeString:
         """Lightness against chroma."""
-        return lightness_and_chroma(self._subject, self._bench.wall)
+        return lightness_and_chroma(self._subject, self._context.wall)

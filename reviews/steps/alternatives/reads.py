@@ -13,7 +13,7 @@ from prism.choosing.deck import Pick
 from prism.comparison import PairFinding, compare
 from prism.match import Answer, grant, ways
 from prism.query import Kind, Wish
-from reviews.bench import Bench, SwatchView
+from reviews.context import ReviewContext, SwatchView
 
 
 @dataclass(frozen=True)
@@ -45,25 +45,25 @@ class Wished:
 class Placing:
     """The subject among its alternatives."""
 
-    def __init__(self, bench: Bench) -> None:
-        self._bench = bench
-        self._subject = bench.subject
+    def __init__(self, context: ReviewContext) -> None:
+        self._context = context
+        self._subject = context.subject
 
     @property
     def sentences(self) -> list[str]:
         """The subject's place in sentences."""
-        lrv, on_strip = self._subject.reading.lrv, bool(self._bench.decks.strip)
+        lrv, on_strip = self._subject.reading.lrv, bool(self._context.decks.strip)
         return words.brackets(self._found, self._names, lrv, on_strip)
 
     @cached_property
     def _found(self) -> list[placing.Bracket]:
-        chosen = self._bench.set.chosen
+        chosen = self._context.set.chosen
         return placing.brackets(chosen.view, [pick for pick in chosen.picks if pick.kind == "strip"])
 
     @cached_property
     def _held(self) -> dict[tuple[str, int], SwatchView]:
         picks = [pick for bracket in self._found for pick in (bracket.before, bracket.after) if pick]
-        return dict(zip(((pick.why, pick.index) for pick in picks), self._bench.decks.hold(picks), strict=True))
+        return dict(zip(((pick.why, pick.index) for pick in picks), self._context.decks.hold(picks), strict=True))
 
     @property
     def _names(self) -> dict[int, str]:
@@ -73,7 +73,7 @@ class Placing:
     def brackets(self) -> list[PlacedBracket]:
         """The subject's place: the nearest colour on either side of each pair of axes."""
         held, names = self._held, self._names
-        lrv, on_strip = self._subject.reading.lrv, bool(self._bench.decks.strip)
+        lrv, on_strip = self._subject.reading.lrv, bool(self._context.decks.strip)
 
         def side(axis: str, pick: Pick | None) -> Side:
             said = words.direction(axis, lrv)
@@ -96,7 +96,7 @@ class Placing:
 
     def wish(self, text: str) -> Wish:
         """Return how a wish in the trade's words is understood. Raises `AskError`."""
-        return query.parse(text, family_words(self._subject.school), [maker.name for maker in self._makers])
+        return query.parse(text, family_words(self._subject.method), [maker.name for maker in self._makers])
 
     @cached_property
     def _makers(self) -> list[Maker]:
@@ -104,8 +104,8 @@ class Placing:
 
     def wished(self, wish: Wish) -> Wished:
         """Return the colours of the decks that answer a wish, and those that nearly do. Raises `AskError`."""
-        subject, decks = self._subject, self._bench.decks
-        possible = ways(subject.reading.undertone.vector, subject.school)
+        subject, decks = self._subject, self._context.decks
+        possible = ways(subject.reading.undertone.vector, subject.method)
         for piece in wish.of_kind(Kind.MORE):
             if piece.what not in possible:
                 raise query.AskError(words.no_such_way(piece.what, subject.reading.lrv))
@@ -118,7 +118,7 @@ class Placing:
             subject.reading,
             decks.deck,
             decks.catalogue.index,
-            subject.school,
+            subject.method,
             subject.neutral,
             {name: self._named(name).reading for name in wish.names},
             decks.own_rows,
@@ -129,7 +129,7 @@ class Placing:
 
     def _named(self, name: str) -> SwatchView:
         """Return the colour that a wish names. Raises `AskError`."""
-        decks, beside = self._bench.decks, self._bench.wall.beside
+        decks, beside = self._context.decks, self._context.wall.beside
         if name in ("this", "this one"):
             return decks.fetch(self._subject.colour)
         if name in ("that", "that one"):
@@ -143,4 +143,4 @@ class Placing:
 
     def against(self, held: SwatchView) -> PairFinding:
         """Return what a held colour shows beside the subject."""
-        return compare(held.reading, self._subject.reading, self._subject.school)
+        return compare(held.reading, self._subject.reading, self._subject.method)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.alternatives import views
 from reviews.steps.alternatives.page import PlacePage
 from reviews.steps.alternatives.reads import Placing
@@ -16,11 +16,11 @@ class AlternativesStep(Step):
     key, label = "alternatives", "Alternatives"
     template = "reviews/alternatives/page.html"
     keeps = ("show", "ask")
-    acts = {"shortlist": views.shortlist}
+    actions = {"shortlist": views.shortlist}
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return the narrowest bracket."""
-        return words.place_short(*Placing(bench).tightest)
+        return words.place_short(*Placing(context).tightest)
 
     def page(self, visit: StepRequest) -> PlacePage:
         """Return the page."""

@@ -7,7 +7,7 @@ from django.shortcuts import get_object_or_404
 from decks import queries as deck_queries
 from prism import words
 from reviews import services as review_services
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.steps.alternatives import services
 from reviews.steps.base import StepRequest
@@ -25,4 +25,4 @@ def shortlist(request: StudioRequest, review: Review) -> StepRequest:
         services.off_shortlist(review, colour)
     elif act == "to":
         services.move_on_shortlist(review, colour, whole_number(request.POST.get("to")))
-    return StepRequest(Bench(review), notice=notice)
+    return StepRequest(ReviewContext(review), notice=notice)

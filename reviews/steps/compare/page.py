@@ -10,9 +10,9 @@ from django.utils.safestring import SafeString
 from prism import words
 from prism.choosing.questions import worth_asking
 from prism.comparison import NOTHING_SEEN, Agreement, PairFinding, compare_many
-from reviews.bench.figures import FigureLine, Said
-from reviews.bench.holding import SwatchView, place_of
-from reviews.bench.looking import Seen
+from reviews.context.figures import FigureLine, Said
+from reviews.context.holding import SwatchView, place_of
+from reviews.context.looking import Seen
 from reviews.drawings.rose import undertone_rose
 from reviews.steps.base import StepRequest
 from reviews.steps.compare.forms import SeenForm
@@ -38,20 +38,20 @@ class ComparePage:
     """What the Compare step of one review shows."""
 
     def __init__(self, visit: StepRequest) -> None:
-        self._bench = visit.bench
-        self._subject = visit.bench.subject
-        self._wall = visit.bench.wall
+        self._context = visit.context
+        self._subject = visit.context.subject
+        self._wall = visit.context.wall
         self.notice = visit.notice
         self.seen_form = visit.forms.get("seen") or SeenForm()
         self.said = Said(self._subject)
         self.shows_all = visit.show == "together" and not self._wall.any_withheld
-        self._together = Together(visit.bench)
+        self._together = Together(visit.context)
 
     # --- the pair that is held up ---
 
     @cached_property
     def _pair(self) -> PairFinding | None:
-        return pair_of(self._bench)
+        return pair_of(self._context)
 
     @property
     def pair(self) -> str:
@@ -59,7 +59,7 @@ class ComparePage:
         beside = self._wall.beside
         if beside is None or self._pair is None:
             return words.EMPTY_DECK
-        return pair_said(self._bench, beside, self._pair)
+        return pair_said(self._context, beside, self._pair)
 
     @property
     def pair_reason(self) -> str:
@@ -98,7 +98,7 @@ class ComparePage:
     @cached_property
     def walk(self) -> Walk | None:
         """Where one is on the walk through the boards, and the boards before and after."""
-        boards = self._bench.set.guide
+        boards = self._context.set.guide
         at = place_of(self._wall.beside, boards)
         if at is None:
             return None
@@ -114,7 +114,7 @@ class ComparePage:
     @property
     def hues(self) -> list[tuple[str, str]]:
         """The hues another board may be asked to show."""
-        return [(word, words.hue(word, self._subject.reading.lrv)) for word in self._subject.school.undertone.words]
+        return [(word, words.hue(word, self._subject.reading.lrv)) for word in self._subject.method.undertone.words]
 
     @property
     def seen_choices(self) -> list[tuple[str, str, str]]:
@@ -125,7 +125,7 @@ class ComparePage:
     @property
     def seen(self) -> list[Seen]:
         """What was seen beside this board, each next to what was computed."""
-        return self._bench.looking.seen_beside(self._wall.beside)
+        return self._context.looking.seen_beside(self._wall.beside)
 
     @property
     def computed_directions(self) -> list[str]:
@@ -136,7 +136,7 @@ class ComparePage:
     @property
     def last_light(self) -> str:
         """The light written down last."""
-        return self._bench.looking.last_light
+        return self._context.looking.last_light
 
     # --- what all of them show ---
 
@@ -144,19 +144,19 @@ class ComparePage:
     def confidence(self) -> str:
         """How sure the undertone is."""
         subject = self._subject
-        return words.confidence(subject.reading, worth_asking(subject.reading, subject.school))
+        return words.confidence(subject.reading, worth_asking(subject.reading, subject.method))
 
     @property
     def support(self) -> str:
         """How many comparators agree."""
-        return self._bench.set.support_said
+        return self._context.set.support_said
 
     @property
     def relative_warmth(self) -> str:
         """Beside which boards it is warm, and beside which cool."""
-        held = self._bench.set.comparators
+        held = self._context.set.comparison_colours
         subject = self._subject.reading
-        pairs = compare_many([subject] * len(held), [one.reading for one in held], self._subject.school)
+        pairs = compare_many([subject] * len(held), [one.reading for one in held], self._subject.method)
         return words.relative_warmth([one.name for one in held], pairs)
 
     @property
@@ -174,8 +174,10 @@ class ComparePage:
         """What was seen otherwise than computed, over the whole review."""
         shown = self._subject.review.names_shown
         return [
-            words.saw_beside(one.colour.name if shown else words.hidden_name("other"), self._bench.looking.said_of(one))
-            for one in self._bench.looking.observations
+            words.saw_beside(
+                one.colour.name if shown else words.hidden_name("other"), self._context.looking.said_of(one)
+            )
+            for one in self._context.looking.observations
             if one.agreement == Agreement.DIFFER
         ]
 

@@ -8,7 +8,7 @@ from django.db import transaction
 
 from decks.models import Colour
 from prism.comparison import PairFinding, agreement
-from reviews.bench import SwatchView
+from reviews.context import SwatchView
 from reviews.models import Board, Observation, Review
 from reviews.services import save
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.compare import views
 from reviews.steps.compare.page import ComparePage
@@ -17,11 +17,11 @@ class CompareStep(Step):
     gives_away = False
     at_once = True
     board_acts, set_acts = "reviews/compare/board_acts.html", "reviews/compare/bring_back.html"
-    acts = {"board": views.board, "see": views.see, "unsee": views.unsee}
+    actions = {"board": views.board, "see": views.see, "unsee": views.unsee}
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return the undertone."""
-        return words.capital(words.undertone_short(bench.subject.reading))
+        return words.capital(words.undertone_short(context.subject.reading))
 
     def page(self, visit: StepRequest) -> ComparePage:
         """Return the page."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.shortcuts import get_object_or_404
 
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.steps.base import StepRequest
 from reviews.steps.compare import boards, services
@@ -17,22 +17,22 @@ def board(request: StudioRequest, review: Review) -> StepRequest:
     """Pin, swap, take away or bring in a board of the comparison set."""
     colour = whole_number(request.POST.get("colour"))
     done = boards.act(review, request.POST.get("act", ""), colour, request.POST.get("hue", ""))
-    return StepRequest(done.bench or Bench(review), notice=done.notice)
+    return StepRequest(done.context or ReviewContext(review), notice=done.notice)
 
 
 def see(request: StudioRequest, review: Review) -> StepRequest:
     """Keep what a person sees beside the board held there."""
     form = SeenForm(request.POST)
-    bench = Bench(review)
-    pair = pair_of(bench)
-    if not form.is_valid() or bench.wall.beside is None or pair is None:
-        return StepRequest(bench, forms={"seen": form}, refused=True)
-    services.observe(review, bench.wall.beside, pair, **form.cleaned_data)
-    return StepRequest(Bench(review))
+    context = ReviewContext(review)
+    pair = pair_of(context)
+    if not form.is_valid() or context.wall.beside is None or pair is None:
+        return StepRequest(context, forms={"seen": form}, refused=True)
+    services.observe(review, context.wall.beside, pair, **form.cleaned_data)
+    return StepRequest(ReviewContext(review))
 
 
 def unsee(request: StudioRequest, review: Review) -> StepRequest:
     """Take back what was seen."""
     pk = whole_number(request.POST.get("observation"))
     services.forget(get_object_or_404(review.observations, pk=pk))
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))

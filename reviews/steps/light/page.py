@@ -10,7 +10,7 @@ from jobs.forms import MoveForm
 from jobs.models import Room
 from prism import words
 from prism.light.findings import Facing
-from reviews.bench import SwatchView
+from reviews.context import SwatchView
 from reviews.steps.base import StepRequest
 from reviews.steps.light.reads import Better, Light
 
@@ -19,9 +19,9 @@ class LightPage:
     """What the Light step of one review shows."""
 
     def __init__(self, visit: StepRequest) -> None:
-        self.at = Light(visit.bench, visit.query)
+        self.at = Light(visit.context, visit.query)
         self.notice = visit.notice
-        self._bench, self.query = visit.bench, visit.query
+        self._context, self.query = visit.context, visit.query
 
     @property
     def room(self) -> Room | None:
@@ -31,14 +31,14 @@ class LightPage:
     @cached_property
     def move(self) -> MoveForm:
         """The form that puts the review into another room."""
-        return MoveForm(None, self._bench.subject.owner, self.room)
+        return MoveForm(None, self._context.subject.owner, self.room)
 
     @cached_property
     def shown(self) -> DayShown | None:
         """The day; None without a room whose light can be computed."""
         if self.at.day is None or self.room is None:
             return None
-        return DayShown(self.at.day, self.room.name, self._bench.subject.name)
+        return DayShown(self.at.day, self.room.name, self._context.subject.name)
 
     @property
     def why_not(self) -> str:
@@ -56,8 +56,8 @@ class LightPage:
 
     @property
     def rules(self) -> list[str]:
-        """What the school's practice says of rooms by the way they look, in this hemisphere."""
-        light = self._bench.subject.school.light
+        """What the method's practice says of rooms by the way they look, in this hemisphere."""
+        light = self._context.subject.method.light
         ways = {"north": Facing.TOWARD if self.southern else Facing.AWAY, "east": Facing.EAST}
         ways |= {"south": Facing.AWAY if self.southern else Facing.TOWARD, "west": Facing.WEST}
         return [words.faces(way, getattr(light, kind)) for way, kind in ways.items()]
@@ -74,7 +74,7 @@ class LightPage:
         day = self.at.day
         if day is None or day.aim is None or not self.at.is_shifted:
             return ""
-        return words.aim_said(day.aim.lrv, self._bench.subject.reading.lrv, day.aim.warmer)
+        return words.aim_said(day.aim.lrv, self._context.subject.reading.lrv, day.aim.warmer)
 
     @cached_property
     def better(self) -> list[tuple[Better, str]]:
@@ -84,7 +84,7 @@ class LightPage:
     @cached_property
     def listed(self) -> set[int]:
         """The colours on the shortlist."""
-        return {held.colour.pk for held in self._bench.shortlist}
+        return {held.colour.pk for held in self._context.shortlist}
 
     @cached_property
     def strengths(self) -> list[tuple[str, float, str, str]]:

@@ -22,11 +22,11 @@ from prism.light.materials import smoothest
 from prism.spectrum import Array
 from prism.tint.recipe import RecipeError
 from prism.tint.strengths import Adjusted, strengths
-from reviews.bench import Bench, SwatchView
+from reviews.context import ReviewContext, SwatchView
 from reviews.drawings.links import link_to
 from tinting import queries as tinting_queries
 
-COMPARATORS = 5
+COMPARISON_COLOURS = 5
 """Boards of the wall that are shown in the same light."""
 CANDIDATES = 24
 """Colours of the decks, nearest to what is looked for, that are tried in the room."""
@@ -45,21 +45,21 @@ class Better:
 
 
 class Light:
-    """The subject of a bench in the room of its review; each part is computed when it is asked for."""
+    """The subject of a review context in the room of its review; each part is computed when it is asked for."""
 
-    def __init__(self, bench: Bench, query: Mapping[str, str]) -> None:
-        self.bench, self.subject, self._query = bench, bench.subject, query
+    def __init__(self, context: ReviewContext, query: Mapping[str, str]) -> None:
+        self.context, self.subject, self._query = context, context.subject, query
 
     @cached_property
     def room(self) -> Room | None:
         """The room, with all it holds; None where the review is in none."""
-        return job_queries.of_review(self.bench.review.room_id)
+        return job_queries.of_review(self.context.review.room_id)
 
     @cached_property
     def boards(self) -> list[Board]:
         """The boards shown in the same light: the clean white as trim, then what hangs on the wall."""
-        wall, white = self.bench.wall, self.bench.set.clean_white
-        held = [one for one in wall.arranged if white is None or one.colour.pk != white.colour.pk][:COMPARATORS]
+        wall, white = self.context.wall, self.context.set.clean_white
+        held = [one for one in wall.arranged if white is None or one.colour.pk != white.colour.pk][:COMPARISON_COLOURS]
         # fetched whole and together, since what a board shows leaves out its spectrum
         whole = deck_queries.by_ids([one.colour.pk for one in held] + ([white.colour.pk] if white else []))
         found = [Board(words.TRIM, white.colour.screen, whole[white.colour.pk].stimulus, "trim")] if white else []
@@ -77,7 +77,7 @@ class Light:
         if self.room is None:
             return None
         subject = self.subject
-        return day_in(self.room, subject.stimulus, subject.school, subject.neutral, query, boards)
+        return day_in(self.room, subject.stimulus, subject.method, subject.neutral, query, boards)
 
     def equinox_at(self, wall: str = "", sky: str = "") -> RoomDay | None:
         """Return the day at the equinox, which findings on the path go by, whatever day is looked at."""
@@ -105,25 +105,25 @@ class Light:
         """The colours of the decks that read in this room most as the subject's board does in daylight, best first."""
         if not self.is_shifted or self.day is None or self.day.aim is None:
             return []
-        held = self.bench.decks.catalogue
+        held = self.context.decks.catalogue
         if not len(held.ids):
             return []
         rows, _ = held.nearest(self.day.aim.lab, CANDIDATES)
-        rows = np.array([row for row in rows.tolist() if row not in set(self.bench.decks.own_rows.tolist())])
+        rows = np.array([row for row in rows.tolist() if row not in set(self.context.decks.own_rows.tolist())])
         seen = self.day.means_of(smoothest(held.lab[rows]))
         order, near = ranked(self.subject.stimulus.lab_array, self.own, seen)
         ranking = list(zip(order, near, strict=True))[:NAMED]
         picks = [Pick(int(rows[i]), "nearest", float(d), kind="added") for i, d in ranking]
-        return [Better(one, pick.delta_e) for one, pick in zip(self.bench.decks.hold(picks), picks, strict=True)]
+        return [Better(one, pick.delta_e) for one, pick in zip(self.context.decks.hold(picks), picks, strict=True)]
 
     @cached_property
     def adjusted(self) -> dict[float, Adjusted]:
         """The subject at strengths that can be made and painted, by percent of change; empty without a recipe."""
-        recipe, system = self.subject.value.recipe, tinting_queries.system_as_of(self.bench.tinting)
+        recipe, system = self.subject.value.recipe, tinting_queries.system_as_of(self.context.tinting)
         if recipe is None or system is None:
             return {}
         try:
-            made = strengths(recipe, PERCENTS, system, self.subject.school, self.subject.neutral)
+            made = strengths(recipe, PERCENTS, system, self.subject.method, self.subject.neutral)
         except RecipeError:
             return {}
         return {step.percent: step for step in made if step.hides and not step.over_capacity}
@@ -141,4 +141,4 @@ class Light:
     @cached_property
     def candidate(self) -> SwatchView | None:
         """The other candidate: the first on the shortlist, else what is held beside."""
-        return self.bench.shortlist[0] if self.bench.shortlist else self.bench.wall.beside
+        return self.context.shortlist[0] if self.context.shortlist else self.context.wall.beside

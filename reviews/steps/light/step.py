@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.light import views
 from reviews.steps.light.page import LightPage
@@ -19,17 +19,17 @@ class LightStep(Step):
     template = "reviews/light/page.html"
     keeps = ("show", "when", "sky", "wall", "hour", "half")
     unknown = words.NOT_SEEN
-    acts = {"strength": views.strength}
+    actions = {"strength": views.strength}
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return what the room does to the colour where it lies farthest from its board."""
-        day = Light(bench, {}).equinox_at()
+        day = Light(context, {}).equinox_at()
         if day is None:
             return ""
         if day.extremes is None:
             return words.NEVER_LIT
         worst = day.extremes[1]
-        there = Light(bench, {}).equinox_at(worst.wall, words.sky_of(worst.cloud))
+        there = Light(context, {}).equinox_at(worst.wall, words.sky_of(worst.cloud))
         assert there is not None
         return words.light_finding(there.readings[worst.moment], there.own, worst.hour, worst.wall)
 

@@ -13,7 +13,7 @@ from jobs.models import Element
 from prism.choosing.deck import Pick
 from prism.palette import fabric
 from prism.palette.fabric import Belonging, Fabric, Told
-from reviews.bench import Bench, SwatchView
+from reviews.context import ReviewContext, SwatchView
 from reviews.steps.palette.schemes import Schemes
 
 AS_DEEP = 12.0
@@ -31,10 +31,10 @@ class Stays:
 
 
 class Fabrics:
-    """What stays in the room of a bench, and which paints belong to it."""
+    """What stays in the room of a review context, and which paints belong to it."""
 
-    def __init__(self, bench: Bench, schemes: Schemes, query: Mapping[str, str]) -> None:
-        self.bench, self._schemes = bench, schemes
+    def __init__(self, context: ReviewContext, schemes: Schemes, query: Mapping[str, str]) -> None:
+        self.context, self._schemes = context, schemes
         self.from_shortlist = query.get("of") == "shortlist"
 
     @cached_property
@@ -42,9 +42,9 @@ class Fabrics:
         """What stays, in the order of permanence."""
         if self._schemes.room is None:
             return []
-        subject, found = self.bench.subject, []
+        subject, found = self.context.subject, []
         for element in by_permanence(self._schemes.room):
-            held = fabric_of(element, subject.school, subject.neutral)
+            held = fabric_of(element, subject.method, subject.neutral)
             if held:
                 strands = [(colour.screen, share) for colour, share in parts_of(element)]
                 found.append(Stays(element, held, strands))
@@ -53,32 +53,32 @@ class Fabrics:
     @cached_property
     def own(self) -> list[Belonging]:
         """How the subject stands to each."""
-        subject = self.bench.subject
-        return [fabric.belonging(subject.reading, one.fabric, subject.school) for one in self.stays]
+        subject = self.context.subject
+        return [fabric.belonging(subject.reading, one.fabric, subject.method) for one in self.stays]
 
     @cached_property
     def told(self) -> list[Told]:
         """What is thought alike and is not."""
-        return fabric.told_apart([one.fabric for one in self.stays], self.bench.subject.school)
+        return fabric.told_apart([one.fabric for one in self.stays], self.context.subject.method)
 
     @cached_property
     def ranked(self) -> list[tuple[SwatchView, list[float]]]:
         """The shortlist, or the colours of the decks that are as deep as the subject, by how they belong; with their
         scores."""
-        fabrics, school = [one.fabric for one in self.stays], self.bench.subject.school
+        fabrics, method = [one.fabric for one in self.stays], self.context.subject.method
         if not fabrics:
             return []
         if self.from_shortlist:
-            listed = self.bench.shortlist
+            listed = self.context.shortlist
             readings = [held.reading for held in listed]
             vectors = np.array([one.undertone.vector for one in readings]).reshape(-1, 2)
-            table = fabric.scores(vectors, [one.lrv for one in readings], fabrics, school)
+            table = fabric.scores(vectors, [one.lrv for one in readings], fabrics, method)
             order = fabric.ranked(table, [held.colour.name for held in listed], len(listed))
             return [(listed[i], table[i].tolist()) for i in order]
-        pool, lrv = self._schemes.pool, self.bench.subject.reading.lrv
+        pool, lrv = self._schemes.pool, self.context.subject.reading.lrv
         rows = np.flatnonzero(np.abs(pool.lrv - lrv) <= AS_DEEP)
         rows = rows[~np.isin(rows, pool.whites)]
-        table = fabric.scores(pool.undertone[rows], pool.lrv[rows], fabrics, school)
+        table = fabric.scores(pool.undertone[rows], pool.lrv[rows], fabrics, method)
         order = fabric.ranked(table, [pool.keys[row] for row in rows.tolist()], SHOWN)
-        held = self.bench.decks.hold([Pick(int(rows[i]), "nearest", 0.0, kind="added") for i in order])
+        held = self.context.decks.hold([Pick(int(rows[i]), "nearest", 0.0, kind="added") for i in order])
         return [(one, table[i].tolist()) for one, i in zip(held, order, strict=True)]

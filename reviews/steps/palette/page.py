@@ -21,7 +21,7 @@ class CompanyPage:
 
     def __init__(self, visit: StepRequest) -> None:
         self.query, self.notice = visit.query, visit.notice
-        self.at = Schemes(visit.bench, visit.query)
+        self.at = Schemes(visit.context, visit.query)
         kind = next((one for one in PARTS if one.key == visit.show), PARTS[0])
         self.part = kind(visit, self.at)
 

@@ -1,4 +1,4 @@
-"""How much of each colour there is in the room of a bench: its real surfaces, and what stays in it."""
+"""How much of each colour there is in the room of a review context: its real surfaces, and what stays in it."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ from prism.palette import proportions
 from prism.palette.proportions import Fit, Repeats, Sides, SplitError
 from prism.palette.scheme import Place
 from prism.stimulus import Stimulus
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.palette.schemes import Schemes
 
 SURFACES = (*WALLS, "ceiling", "trim", "doors")
@@ -38,10 +38,10 @@ class Covered:
 
 
 class Proportions:
-    """What is where and how much of it, in the room of a bench or by a split alone."""
+    """What is where and how much of it, in the room of a review context or by a split alone."""
 
-    def __init__(self, bench: Bench, schemes: Schemes, query: Mapping[str, str]) -> None:
-        self.bench, self._schemes, self._query = bench, schemes, query
+    def __init__(self, context: ReviewContext, schemes: Schemes, query: Mapping[str, str]) -> None:
+        self.context, self._schemes, self._query = context, schemes, query
 
     @cached_property
     def areas(self) -> dict[str, float]:
@@ -62,7 +62,7 @@ class Proportions:
         held = self._schemes.held([place.row for place in chosen])
         for place, one in zip(chosen, held, strict=True):
             found[place.name] = (place, one.name, one.colour.screen, one.reading.lab)
-        subject = self.bench.subject
+        subject = self.context.subject
         own = self._schemes.scheme.places[0] if self._schemes.scheme else None
         if own:
             found = {"subject": (own, subject.name, subject.stimulus.screen, subject.reading.lab)} | found
@@ -170,9 +170,9 @@ class Proportions:
     @property
     def sides(self) -> Sides:
         """How warm and cool divide them."""
-        subject = self.bench.subject
-        heat = [float(warmth(one.lab, subject.school, subject.neutral)) for one in self.covered]
-        return proportions.sides([one.area for one in self.covered], heat, subject.school)
+        subject = self.context.subject
+        heat = [float(warmth(one.lab, subject.method, subject.neutral)) for one in self.covered]
+        return proportions.sides([one.area for one in self.covered], heat, subject.method)
 
     @property
     def repeats(self) -> Repeats:
@@ -182,4 +182,4 @@ class Proportions:
             for one in self.covered
             if one.surface not in WALLS and one.surface != "subject" and (self.areas or one.place == "")
         ]
-        return proportions.repeats(self.bench.subject.reading.lab, others, self.bench.subject.school)
+        return proportions.repeats(self.context.subject.reading.lab, others, self.context.subject.method)

@@ -1,4 +1,4 @@
-"""Schemes round the subject of a bench, as they are asked for."""
+"""Schemes round the subject of a review context, as they are asked for."""
 
 from __future__ import annotations
 
@@ -16,12 +16,12 @@ from jobs.contents import by_permanence, stimulus_of, whites_of
 from jobs.models import Room
 from prism import reading
 from prism.choosing.deck import Pick
+from prism.method.checks import CHARACTERS, PLACES
 from prism.palette.pool import Pool
 from prism.palette.scheme import CARRIED, Asked, Carried, Scheme, SchemeError, scheme
-from prism.school.checks import CHARACTERS, PLACES
 from prism.whites import home
-from reviews.bench import Bench, SwatchView
-from reviews.bench.whites import ranked_whites
+from reviews.context import ReviewContext, SwatchView
+from reviews.context.whites import ranked_whites
 from reviews.models import KeptScheme
 from web.bounded_cache import BoundedCache
 from web.http import whole_number
@@ -35,10 +35,10 @@ _made: BoundedCache[object, Scheme | None] = BoundedCache(512)
 
 
 class Schemes:
-    """The schemes of a bench; each part is computed when it is asked for."""
+    """The schemes of a review context; each part is computed when it is asked for."""
 
-    def __init__(self, bench: Bench, query: Mapping[str, str]) -> None:
-        self.bench, self.subject, self.query = bench, bench.subject, query
+    def __init__(self, context: ReviewContext, query: Mapping[str, str]) -> None:
+        self.context, self.subject, self.query = context, context.subject, query
 
     @property
     def character(self) -> str:
@@ -50,21 +50,21 @@ class Schemes:
     def room(self) -> Room | None:
         """The room of the review."""
         of_light = self.query.get("show") in ("proportions", "use")
-        return job_queries.of_review(self.bench.review.room_id, lit=of_light)
+        return job_queries.of_review(self.context.review.room_id, lit=of_light)
 
     @cached_property
     def pool(self) -> Pool:
         """The colours of the decks to choose from."""
-        held, subject = self.bench.decks.catalogue, self.subject
-        key = (self.bench.decks.state, subject.owner.pk, subject.school, subject.neutral)
-        return _pools.get(key, lambda: Pool(held.lab, held.lrv, held.codes, subject.school, subject.neutral))
+        held, subject = self.context.decks.catalogue, self.subject
+        key = (self.context.decks.state, subject.owner.pk, subject.method, subject.neutral)
+        return _pools.get(key, lambda: Pool(held.lab, held.lrv, held.codes, subject.method, subject.neutral))
 
     # --- what is asked ---
 
     @cached_property
     def makers(self) -> list[Maker]:
         """The decks there are."""
-        held = self.bench.decks.catalogue
+        held = self.context.decks.catalogue
         _, rows = np.unique(held.makers, return_index=True)
         return sorted((colour.maker for colour in held.boards(rows.tolist()) if colour.maker), key=lambda m: m.name)
 
@@ -77,9 +77,9 @@ class Schemes:
 
     @cached_property
     def _allowed(self) -> np.ndarray[tuple[int], np.dtype[np.bool_]]:
-        held = self.bench.decks.catalogue
+        held = self.context.decks.catalogue
         allowed = np.isin(held.makers, list(self.chosen_makers))
-        allowed[self.bench.decks.own_rows] = False
+        allowed[self.context.decks.own_rows] = False
         return allowed
 
     @cached_property
@@ -87,7 +87,7 @@ class Schemes:
         """The rows that a person has put into places."""
         found = {}
         for place in LOCKABLE:
-            rows = self.bench.decks.catalogue.rows_of({whole_number(self.query.get(place))})
+            rows = self.context.decks.catalogue.rows_of({whole_number(self.query.get(place))})
             if rows.size:
                 found[place] = int(rows[0])
         return found
@@ -137,15 +137,15 @@ class Schemes:
         if self.room is None:
             return None
         pin = job_queries.pinned_white(self.room.job)
-        rows = self.bench.decks.catalogue.rows_of({pin} if pin else set())
+        rows = self.context.decks.catalogue.rows_of({pin} if pin else set())
         return int(rows[0]) if rows.size else None
 
     @cached_property
     def _trims(self) -> list[tuple[int, float]]:
         """Whites for the light trim with their scores: the one that is set for the home, then those in rank."""
-        school, neutral = self.subject.school, self.subject.neutral
-        held = whites_of(self.room, school, neutral) if self.room else []
-        ranked, rows = ranked_whites(self.bench.decks, [reading.read(colour, school, neutral) for _, colour in held])
+        method, neutral = self.subject.method, self.subject.neutral
+        held = whites_of(self.room, method, neutral) if self.room else []
+        ranked, rows = ranked_whites(self.context.decks, [reading.read(colour, method, neutral) for _, colour in held])
         wanted = {self.pinned, self.locked.get("trim")}
         able = [white for white in ranked if self._allowed[rows[white.index]] and rows[white.index] not in wanted]
         first = [white for white in ranked if rows[white.index] in wanted]
@@ -160,9 +160,9 @@ class Schemes:
         asked = Asked(locked, self.without, self._allowed, self._trims, carried)
         subject = self.subject
         key = (
-            self.bench.decks.state, subject.owner.pk, subject.stimulus, subject.school, subject.neutral, character,
+            self.context.decks.state, subject.owner.pk, subject.stimulus, subject.method, subject.neutral, character,
             tuple(sorted(locked.items())), self.without, tuple(sorted(self.chosen_makers)), tuple(self._trims),
-            tuple(carried), tuple(self.bench.decks.own_rows.tolist()),
+            tuple(carried), tuple(self.context.decks.own_rows.tolist()),
         )  # fmt: skip
 
         def compute() -> Scheme | None:
@@ -191,18 +191,18 @@ class Schemes:
 
     def held(self, rows: Sequence[int]) -> list[SwatchView]:
         """Return rows of the decks as held colours."""
-        return self.bench.decks.hold([Pick(row, "nearest", 0.0, kind="added") for row in rows])
+        return self.context.decks.hold([Pick(row, "nearest", 0.0, kind="added") for row in rows])
 
     # --- those that were kept ---
 
     @cached_property
     def kept(self) -> list[KeptScheme]:
         """The schemes that were kept with the review, the newest first."""
-        return [one for one in self.bench.schemes if one.deleted is None]
+        return [one for one in self.context.schemes if one.deleted is None]
 
     @property
     def just_deleted(self) -> KeptScheme | None:
         """The scheme that was put aside in the last minutes, to be brought back."""
         since = timezone.now() - LATELY
-        aside = [one for one in self.bench.schemes if one.deleted and one.deleted > since]
+        aside = [one for one in self.context.schemes if one.deleted and one.deleted > since]
         return max(aside, key=lambda one: one.deleted or since, default=None)

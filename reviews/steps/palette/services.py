@@ -19,7 +19,7 @@ def keep(review: Review, at: Schemes, name: str) -> KeptScheme | None:
         return None
     made = KeptScheme.objects.create(review=review, character=at.scheme.character, name=name, score=at.scheme.score)
     for place in at.scheme.places:
-        colour = review.colour_id if place.row < 0 else at.bench.decks.id_of(place.row)
+        colour = review.colour_id if place.row < 0 else at.context.decks.id_of(place.row)
         SchemePlace.objects.create(scheme=made, place=place.name, colour_id=colour, share=place.share)
     review_services.save(review)
     return made

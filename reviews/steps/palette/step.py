@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.palette import views
 from reviews.steps.palette.page import CompanyPage
@@ -23,13 +23,13 @@ class PaletteStep(Step):
         "show", "character", "decks", "ref", "without", *LOCKABLE, "of", "split", *(f"on-{one}" for one in SURFACES),
         "limit", "stone",
     )  # fmt: skip
-    acts = {"keep": views.keep, "aside": views.aside}
+    actions = {"keep": views.keep, "aside": views.aside}
     unknown = words.NO_COMPANY
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return the scheme that was kept last, else the safe one."""
-        at = Schemes(bench, {})
-        shown = bench.review.names_shown
+        at = Schemes(context, {})
+        shown = context.review.names_shown
         if at.kept:
             accent = next((one.colour.name for one in at.kept[0].places.all() if one.place == "accent"), "")
             return words.scheme_short(at.kept[0].character, accent if shown else "", kept=True)

@@ -1,4 +1,4 @@
-"""Where the subject of a bench may go, with what is known of its room and of the house outside."""
+"""Where the subject of a review context may go, with what is known of its room and of the house outside."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ from prism.numbers import typed_lrv
 from prism.palette.cautions import Site, cautions
 from prism.palette.use import Around, Outdoors, Use, outdoors, uses
 from prism.stimulus import Stimulus, from_reflectance
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.palette.schemes import Schemes
 
 MASONRY = ("brick", "stone", "tile")
@@ -26,8 +26,8 @@ MASONRY = ("brick", "stone", "tile")
 class Uses:
     """How the subject suits each surface."""
 
-    def __init__(self, bench: Bench, schemes: Schemes, query: Mapping[str, str]) -> None:
-        self.bench, self._schemes, self._query = bench, schemes, query
+    def __init__(self, context: ReviewContext, schemes: Schemes, query: Mapping[str, str]) -> None:
+        self.context, self._schemes, self._query = context, schemes, query
 
     @cached_property
     def limit(self) -> float | None:
@@ -42,27 +42,27 @@ class Uses:
     @cached_property
     def around(self) -> Around:
         """What is known of where it would go."""
-        room, subject = self._schemes.room, self.bench.subject
+        room, subject = self._schemes.room, self.context.subject
         if room is None:
             return Around(limit=self.limit)
-        day = day_in(room, subject.stimulus, subject.school, subject.neutral, {"when": "equinox"}, elements=())
+        day = day_in(room, subject.stimulus, subject.method, subject.neutral, {"when": "equinox"}, elements=())
         lux = float(np.median([mean.lux for mean in day.means])) if day and day.means else None
         floor = room.width * room.depth if room.width and room.depth else None
         decided = finish_of(room, "walls")
         walls = decided.colour.stimulus.lrv if decided and decided.colour else None
-        if decided and decided.colour_id == self.bench.review.colour_id:
+        if decided and decided.colour_id == self.context.review.colour_id:
             walls = None
         return Around(floor, lux, walls, self.limit)
 
     @cached_property
     def uses(self) -> list[Use]:
         """How it suits every surface."""
-        return uses(self.bench.subject.reading, self.bench.subject.school, self.around)
+        return uses(self.context.subject.reading, self.context.subject.method, self.around)
 
     @cached_property
     def outdoors(self) -> Outdoors:
         """What it looks like outdoors."""
-        return outdoors(self.bench.subject.reading.lab)
+        return outdoors(self.context.subject.reading.lab)
 
     @property
     def masonry(self) -> list[tuple[str, str]]:
@@ -88,14 +88,14 @@ class Uses:
             held = material.title, from_reflectance(material.reflectance, "reading-average", material.title)
         if held is None or held[1] is None:
             return None
-        subject, other = self.bench.subject, held[1]
-        doubts = (subject.reading.uncertainty, subject.school.doubt(other))
-        pair = pairing(subject.reading.lab, other.lab, doubts, subject.school, subject.neutral)
+        subject, other = self.context.subject, held[1]
+        doubts = (subject.reading.uncertainty, subject.method.doubt(other))
+        pair = pairing(subject.reading.lab, other.lab, doubts, subject.method, subject.neutral)
         return held[0], pair
 
     @property
     def cautions(self) -> list[str]:
         """The cautions that apply, by their keys."""
-        room, subject = self._schemes.room, self.bench.subject
+        room, subject = self._schemes.room, self.context.subject
         site = Site(height=room.height if room else None, outside=(subject.reading.lrv,), limit=self.limit)
-        return cautions(site, subject.school)
+        return cautions(site, subject.method)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.shortcuts import get_object_or_404
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.steps.base import StepRequest
 from reviews.steps.palette import services
@@ -18,12 +18,12 @@ ASKED = ("character", "decks", "ref", "without", *LOCKABLE)
 
 def keep(request: StudioRequest, review: Review) -> StepRequest:
     """Keep the scheme that is looked at."""
-    bench = Bench(review)
-    at = Schemes(bench, {name: request.POST[name] for name in ASKED if request.POST.get(name)})
+    context = ReviewContext(review)
+    at = Schemes(context, {name: request.POST[name] for name in ASKED if request.POST.get(name)})
     name = " ".join(request.POST.get("name", "").split())[:60]
     made = services.keep(review, at, name)
     return StepRequest(
-        Bench(review), notice="" if made else words.scheme_not_kept(at.scheme is not None, services.MOST_KEPT)
+        ReviewContext(review), notice="" if made else words.scheme_not_kept(at.scheme is not None, services.MOST_KEPT)
     )
 
 
@@ -31,4 +31,4 @@ def aside(request: StudioRequest, review: Review) -> StepRequest:
     """Put a kept scheme aside, or bring it back."""
     scheme = get_object_or_404(review.schemes, pk=whole_number(request.POST.get("scheme")))
     services.soft_delete(review, scheme, back="back" in request.POST)
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))

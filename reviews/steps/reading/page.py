@@ -9,18 +9,18 @@ from django.utils.safestring import SafeString
 from prism import messages, words
 from prism.choosing.deck import Pick
 from prism.edges import FamilyEdge, on_edge
-from reviews.bench import Bench, SwatchView
-from reviews.bench.figures import FigureLine, Said
+from reviews.context import ReviewContext, SwatchView
+from reviews.context.figures import FigureLine, Said
 from reviews.drawings.rose import undertone_rose
 
 
 class ReadPage:
     """What the Reading step of one review shows."""
 
-    def __init__(self, bench: Bench) -> None:
-        self._bench = bench
-        self._subject = bench.subject
-        self.said = Said(bench.subject)
+    def __init__(self, context: ReviewContext) -> None:
+        self._context = context
+        self._subject = context.subject
+        self.said = Said(context.subject)
 
     @property
     def whole(self) -> str:
@@ -34,19 +34,19 @@ class ReadPage:
 
     @cached_property
     def _edge(self) -> FamilyEdge | None:
-        subject, decks = self._subject, self._bench.decks
+        subject, decks = self._subject, self._context.decks
         return on_edge(
-            subject.reading, subject.school, subject.neutral, decks.deck, decks.catalogue.index, decks.own_rows
+            subject.reading, subject.method, subject.neutral, decks.deck, decks.catalogue.index, decks.own_rows
         )
 
     @cached_property
     def tipping(self) -> list[SwatchView]:
         """The boards that tip a colour on a family's edge to the one or the other."""
         rows = [row for row in self._edge.boards if row is not None] if self._edge else []
-        return self._bench.decks.hold([Pick(row, "tips", self._apart(row), kind="added") for row in rows])
+        return self._context.decks.hold([Pick(row, "tips", self._apart(row), kind="added") for row in rows])
 
     def _apart(self, row: int) -> float:
-        return self._bench.decks.apart(self._bench.decks.catalogue.lab[row])
+        return self._context.decks.apart(self._context.decks.catalogue.lab[row])
 
     @property
     def edge(self) -> str:
@@ -61,12 +61,12 @@ class ReadPage:
     @property
     def support(self) -> str:
         """How many comparators agree."""
-        return self._bench.set.support_said
+        return self._context.set.support_said
 
     @property
     def twins(self) -> str:
         """Colours of the decks that are the same to the eye."""
-        return self._bench.decks.twins_said
+        return self._context.decks.twins_said
 
     @property
     def trust(self) -> list[str]:
@@ -95,4 +95,4 @@ class ReadPage:
     @property
     def rose(self) -> SafeString:
         """The undertone rose."""
-        return undertone_rose(self._subject, self._bench.wall)
+        return undertone_rose(self._subject, self._context.wall)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.reading.page import ReadPage
 
@@ -15,11 +15,11 @@ class ReadingStep(Step):
     template = "reviews/reading/page.html"
     at_once = True
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return depth, family and LRV."""
-        reading = bench.subject.reading
+        reading = context.subject.reading
         return f"{words.headline(reading)}, LRV {words.number(reading.lrv)}"
 
     def page(self, visit: StepRequest) -> ReadPage:
         """Return the page."""
-        return ReadPage(visit.bench)
+        return ReadPage(visit.context)

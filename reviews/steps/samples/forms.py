@@ -13,7 +13,7 @@ from decks.models import Colour
 from prism import words
 from prism.viewing.samples import GROUNDS, SIZES, Sampling
 from prism.whites.sheen import SHEENS
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import SamplePlan
 from reviews.strengths.reads import Strengths
 from web.forms import SizedForm, SizeField, laid_out, plain
@@ -75,14 +75,14 @@ class DecideForm(SizedForm):
     )
     reason = forms.CharField(max_length=1000, label="Because", widget=forms.Textarea(attrs={"rows": 2}))
 
-    def __init__(self, data: Any, bench: Bench, asked: Asked | None = None) -> None:
-        review = bench.review
-        own = bench.subject.colour
-        self.candidates: dict[str, tuple[Colour, str]] = {str(own.pk): (own, bench.subject.name)}
-        self.strength = review.strength if abs(review.strength) >= 1 and Strengths(bench).recipe else 0.0
+    def __init__(self, data: Any, context: ReviewContext, asked: Asked | None = None) -> None:
+        review = context.review
+        own = context.subject.colour
+        self.candidates: dict[str, tuple[Colour, str]] = {str(own.pk): (own, context.subject.name)}
+        self.strength = review.strength if abs(review.strength) >= 1 and Strengths(context).recipe else 0.0
         if self.strength:
-            self.candidates[STRENGTH] = (own, words.strength_name(bench.subject.name, self.strength))
-        for i, held in enumerate(bench.shortlist, 2):
+            self.candidates[STRENGTH] = (own, words.strength_name(context.subject.name, self.strength))
+        for i, held in enumerate(context.shortlist, 2):
             called = held.colour.name if review.names_shown else f"{words.SUBJECT} {i}"
             self.candidates.setdefault(str(held.colour.pk), (held.colour, called))
         asked = asked or Asked()

@@ -17,7 +17,7 @@ from prism import words
 from prism.light.room import WALLS
 from prism.viewing.plan import WHYS, Hour
 from prism.viewing.scales import Leaning
-from reviews.bench import SwatchView
+from reviews.context import SwatchView
 from reviews.drawings.edges import butted
 from reviews.models import Correction, Viewing
 from reviews.steps.base import StepRequest
@@ -40,8 +40,8 @@ class ViewPage:
     """What the View step of one review shows."""
 
     def __init__(self, visit: StepRequest) -> None:
-        self._bench, self.query, self.notice = visit.bench, visit.query, visit.notice
-        self.review, self._subject = visit.bench.review, visit.bench.subject
+        self._context, self.query, self.notice = visit.context, visit.query, visit.notice
+        self.review, self._subject = visit.context.review, visit.context.subject
         self.part = visit.show if visit.show in PARTS else ""
         samples_sent, decide_sent = visit.forms.get("samples"), visit.forms.get("decide")
         self._samples_sent = samples_sent if isinstance(samples_sent, SampleForm) else None
@@ -61,12 +61,12 @@ class ViewPage:
     @cached_property
     def samples(self) -> SamplesPart:
         """The boards to paint."""
-        return SamplesPart(self._bench, self.room, self.hours, self._samples_sent)
+        return SamplesPart(self._context, self.room, self.hours, self._samples_sent)
 
     @cached_property
     def decide(self) -> DecidePart:
         """The decision."""
-        return DecidePart(self._bench, self.room, self.coverage, self._decide_sent)
+        return DecidePart(self._context, self.room, self.coverage, self._decide_sent)
 
     @cached_property
     def coverage(self) -> Coverage:
@@ -142,13 +142,13 @@ class ViewPage:
     @cached_property
     def other(self) -> Colour | None:
         """The other candidate: the first of the shortlist."""
-        others = [held.colour.pk for held in self._bench.shortlist if held.colour.pk != self.review.colour_id]
+        others = [held.colour.pk for held in self._context.shortlist if held.colour.pk != self.review.colour_id]
         return Colour.objects.select_related("maker").get(pk=others[0]) if others else None
 
     @property
     def pairs(self) -> list[tuple[int, str]]:
         """What a look right now may be beside: ids and names."""
-        return [(held.colour.pk, held.title) for held in self._bench.shortlist]
+        return [(held.colour.pk, held.title) for held in self._context.shortlist]
 
     @property
     def hours_said(self) -> list[str]:

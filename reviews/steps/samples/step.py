@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.samples import views
 from reviews.steps.samples.page import ViewPage
@@ -17,7 +17,7 @@ class SamplesStep(Step):
     key, label = "samples", "Samples"
     template = "reviews/samples/page.html"
     at_once = True
-    acts = {
+    actions = {
         "samples": views.samples,
         "schedule": views.schedule,
         "unplan": views.unplan,
@@ -28,12 +28,12 @@ class SamplesStep(Step):
     }
     unknown = words.NOT_SEEN_YET
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return how far the viewings are, or what was decided."""
-        decided = bench.review.decisions.filter(reopened=None).select_related("colour").first()
+        decided = context.review.decisions.filter(reopened=None).select_related("colour").first()
         if decided is not None:
-            return words.decided_for(bench.review.called(decided.colour.name))
-        held = list(bench.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
+            return words.decided_for(context.review.called(decided.colour.name))
+        held = list(context.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
         return words.view_short(len(held), sum(at is not None for at in held))
 
     def page(self, visit: StepRequest) -> ViewPage:

@@ -9,7 +9,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review, SamplePlan
 from reviews.steps.base import StepRequest
 from reviews.steps.samples.forms import DecideForm, SampleForm
@@ -26,35 +26,35 @@ def samples(request: StudioRequest, review: Review) -> StepRequest:
     """Keep how boards are made, and by when it is decided."""
     form = SampleForm(request.POST, instance=SamplePlan(review=review))
     if not form.is_valid():
-        return StepRequest(Bench(review), forms={"samples": form}, refused=True)
+        return StepRequest(ReviewContext(review), forms={"samples": form}, refused=True)
     services.plan_samples(review, form.how, form.cleaned_data["decide"])
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))
 
 
 def schedule(request: StudioRequest, review: Review) -> StepRequest:
     """Plan viewings at the hours that matter, over the days before the decision."""
-    bench = Bench(review)
-    page = ViewPage(StepRequest(bench))
+    context = ReviewContext(review)
+    page = ViewPage(StepRequest(context))
     if not page.hours or page.room is None:
-        return StepRequest(bench, notice=words.NO_SLOTS)
+        return StepRequest(context, notice=words.NO_SLOTS)
     asked = {pk for text in request.POST.getlist("of") if (pk := whole_number(text))}
     services.schedule(request.user, [page.wanted(asked)], timezone.localdate() + timedelta(days=1))
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))
 
 
 def unplan(request: StudioRequest, review: Review) -> StepRequest:
     """Take out what was planned by the light and not seen yet."""
     services.unplan([review])
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))
 
 
 def take_up(request: StudioRequest, review: Review) -> StepRequest:
     """Correct a person's neutral, or the room, by a systematic difference."""
     found = Leanings(review).find(request.POST.get("person", ""), request.POST.get("scale", ""))
     if found is None or not found.may_be_taken_up:
-        return StepRequest(Bench(review), notice=words.LEANING_GONE)
+        return StepRequest(ReviewContext(review), notice=words.LEANING_GONE)
     leanings.take_up(request.user, found)
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))
 
 
 def undelete(request: StudioRequest, review: Review) -> StepRequest:
@@ -63,17 +63,17 @@ def undelete(request: StudioRequest, review: Review) -> StepRequest:
     one = next((c for c in Leanings(review).taken_up if c.pk == wanted and c.undone is None), None)
     if one is not None:
         leanings.undo(request.user, one)
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))
 
 
 def decide(request: StudioRequest, review: Review) -> StepRequest:
     """Decide; where somebody decided first, theirs is shown."""
-    bench = Bench(review)
-    form = DecideForm(request.POST, bench)
+    context = ReviewContext(review)
+    form = DecideForm(request.POST, context)
     if not form.is_valid():
-        return StepRequest(bench, forms={"decide": form}, refused=True)
+        return StepRequest(context, forms={"decide": form}, refused=True)
     data, (colour, percent) = form.cleaned_data, form.chosen
-    at = Strengths(bench)
+    at = Strengths(context)
     formula = formula_of(at, colour, percent)
     try:
         with transaction.atomic():  # a strength is kept with its decision, or neither
@@ -82,13 +82,16 @@ def decide(request: StudioRequest, review: Review) -> StepRequest:
             services.decide(request.user, review, what)
     except DecidedError as first:
         return StepRequest(
-            Bench(review), forms={"decide": form}, notice=words.decided_meanwhile(first.standing.who), refused=True
+            ReviewContext(review),
+            forms={"decide": form},
+            notice=words.decided_meanwhile(first.standing.who),
+            refused=True,
         )
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))
 
 
 def reopen(request: StudioRequest, review: Review) -> StepRequest:
     """Reopen the decision in force."""
     decision = get_object_or_404(review.decisions, pk=whole_number(request.POST.get("decision")), reopened=None)
     services.reopen(request.user, decision)
-    return StepRequest(Bench(review))
+    return StepRequest(ReviewContext(review))

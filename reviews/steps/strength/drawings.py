@@ -28,7 +28,7 @@ def drift_rose(at: Strengths) -> SafeString:
     """Return how the undertone moves over the strength run."""
     subject, run = at.subject, at.run
     reach = max(step.strength.reading.undertone.strength for step in run)
-    rose = Rose(subject.school, subject.neutral, subject.reading, reach)
+    rose = Rose(subject.method, subject.neutral, subject.reading, reach)
     parts = rose.frame()
     points = [rose.point(*step.strength.reading.undertone.vector) for step in run]
     trail = " ".join(f"{n(x)},{n(y)}" for x, y in points)
@@ -44,7 +44,7 @@ def drift_rose(at: Strengths) -> SafeString:
             taken.append(box)
             parts.append(text(box.x, box.y + 3.5, step.percent, "drift-label"))
     parts += rose.over()
-    description = words.strength_run([step.strength for step in run], subject.school)
+    description = words.strength_run([step.strength for step in run], subject.method)
     return svg("Drift of the undertone", description, ROSE_VIEW, "rose", joined(parts))
 
 
@@ -54,10 +54,10 @@ CURVE_LEFT, CURVE_TOP = 30.0, 16.0
 
 def strength_curve(at: Strengths) -> SafeString:
     """Return LRV against strength, with the standard, the strength looked at, the whites and the shortlist."""
-    subject, bench = at.subject, at.bench
+    subject, context = at.subject, at.context
     assert at.curve is not None
     points: list[tuple[float, float]] = list(zip(at.curve.percents.tolist(), at.curve.lrv.tolist(), strict=True))
-    others = [*bench.set.whites, *bench.shortlist]
+    others = [*context.set.whites, *context.shortlist]
     shown = [lrv for _, lrv in points] + [held.reading.lrv for held in others]
     low, high = max(0.0, min(shown) - 3), min(100.0, max(shown) + 3)
     first, last = points[0][0], points[-1][0]

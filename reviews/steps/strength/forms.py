@@ -42,11 +42,11 @@ class AdjustForm(forms.Form):
     )
 
     def __init__(self, data: Any, at: Strengths) -> None:
-        super().__init__(data, initial={"percent": at.bench.review.strength}, auto_id="%s")
+        super().__init__(data, initial={"percent": at.context.review.strength}, auto_id="%s")
         self._at = at
         trim = self.fields["trim"]
         assert isinstance(trim, forms.ChoiceField)
-        trim.choices = [(str(held.colour.pk), words.white_called(held.caption)) for held in at.bench.set.whites]
+        trim.choices = [(str(held.colour.pk), words.white_called(held.caption)) for held in at.context.set.whites]
         self.found: Reached | None = None
         """The strength asked for, once the form is valid."""
         self.left_out: list[str] = []
@@ -60,7 +60,7 @@ class AdjustForm(forms.Form):
             return data
         asked = {name: data[name] for name in ("percent", "lrv", "gap", "like") if data.get(name) not in (None, "")}
         touched = str(self.data.get("touched", ""))
-        stood = "percent" in asked and abs(asked["percent"] - self._at.bench.review.strength) < SAME
+        stood = "percent" in asked and abs(asked["percent"] - self._at.context.review.strength) < SAME
         if stood and touched != "percent" and len(asked) > 1:
             del asked["percent"]
         reached = {name: self._reached(name, value, data) for name, value in asked.items()}
@@ -90,12 +90,12 @@ class AdjustForm(forms.Form):
             return Reached(value, step[0].lrv, step[0].lrv) if step else None
         wanted: float | None = value if name == "lrv" else None
         if name == "gap":
-            trims = {str(held.colour.pk): held for held in self._at.bench.set.whites}
+            trims = {str(held.colour.pk): held for held in self._at.context.set.whites}
             trim = trims.get(data.get("trim", "")) or next(iter(trims.values()), None)
             wanted = trim.reading.lrv - value if trim else None
         elif name == "like":
             try:
-                wanted = deck_queries.one_named(self._at.bench.subject.owner, value.strip()).lrv
+                wanted = deck_queries.one_named(self._at.context.subject.owner, value.strip()).lrv
             except deck_queries.NotOneColourError as wrong:
                 self.add_error("like", str(wrong))
         return None if wanted is None else self._at.percent_for_lrv(min(max(wanted, 0.0), 100.0))
@@ -137,7 +137,7 @@ class MixForm(forms.Form):
         """Return the other colour's code or name; it must be that of one colour."""
         text: str = self.cleaned_data["other"]
         try:
-            self.colour = deck_queries.one_named(self._at.bench.subject.owner, text)
+            self.colour = deck_queries.one_named(self._at.context.subject.owner, text)
         except deck_queries.NotOneColourError as wrong:
             raise forms.ValidationError(str(wrong)) from None
         return text

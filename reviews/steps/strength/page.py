@@ -12,8 +12,8 @@ from prism.comparison import shared_undertone
 from prism.difference import delta_e
 from prism.reading import read
 from prism.stimulus import Stimulus
-from reviews.bench import SwatchView
-from reviews.bench.figures import Said
+from reviews.context import SwatchView
+from reviews.context.figures import Said
 from reviews.drawings.edges import butted
 from reviews.steps.base import StepRequest
 from reviews.steps.strength.drawings import drift_rose, strength_curve
@@ -54,7 +54,7 @@ class Mixing:
             return ""
         if self.made is None:
             return words.NO_MIXTURE
-        found = read(self.made, self._at.subject.school, self._at.subject.neutral)
+        found = read(self.made, self._at.subject.method, self._at.subject.neutral)
         apart = float(delta_e(self.made.lab_array, self._at.subject.stimulus.lab_array))
         return words.mixture_result(self.name, found.lrv, words.undertone_short(found), apart)
 
@@ -63,10 +63,10 @@ class StrengthPage:
     """What the Strength step of one review shows."""
 
     def __init__(self, visit: StepRequest) -> None:
-        self.at = Strengths(visit.bench)
-        self.bench = visit.bench
-        self.subject = visit.bench.subject
-        self.review = visit.bench.review
+        self.at = Strengths(visit.context)
+        self.context = visit.context
+        self.subject = visit.context.subject
+        self.review = visit.context.review
         self.notice = visit.notice
         self.show = visit.show
         self.said = Said(self.subject)
@@ -103,7 +103,7 @@ class StrengthPage:
     def kept_as(self) -> str:
         """As what this strength is kept already; empty where it is not."""
         step = self.at.adjusted
-        held = kept_already(self.bench.review, step.percent) if step and step.percent else None
+        held = kept_already(self.context.review, step.percent) if step and step.percent else None
         return held.name if held else ""
 
     @property
@@ -124,7 +124,7 @@ class StrengthPage:
     @property
     def whites(self) -> list[SwatchView]:
         """The whites a trim may be painted in."""
-        return self.bench.set.whites
+        return self.context.set.whites
 
     @property
     def can_choices(self) -> list[tuple[str, str]]:
@@ -137,8 +137,8 @@ class StrengthPage:
         subject, step = self.subject, self.at.adjusted
         if step is None:
             return ""
-        moved = words.drift(step, subject.reading.undertone, subject.school)
-        return words.adjusted(step.percent, subject.name, step.lrv, words.seen(step.delta_e, subject.school), moved)
+        moved = words.drift(step, subject.reading.undertone, subject.method)
+        return words.adjusted(step.percent, subject.name, step.lrv, words.seen(step.delta_e, subject.method), moved)
 
     @property
     def hiding_sentence(self) -> str:
@@ -158,11 +158,11 @@ class StrengthPage:
     @property
     def trim_sentence(self) -> str:
         """How far the clean white stands from the strength that is looked at."""
-        clean = self.bench.set.clean_white
+        clean = self.context.set.clean_white
         if clean is None or self.at.adjusted is None:
             return ""
         gap = clean.reading.lrv - self.at.adjusted.lrv
-        return words.trim_gap(gap, clean.name, self.subject.school.trim_gap)
+        return words.trim_gap(gap, clean.name, self.subject.method.trim_gap)
 
     @property
     def curve_points(self) -> str:
@@ -173,7 +173,7 @@ class StrengthPage:
     @property
     def trim_lrv(self) -> str:
         """LRV of the clean white; empty where there is none."""
-        clean = self.bench.set.clean_white
+        clean = self.context.set.clean_white
         return f"{clean.reading.lrv:.2f}" if clean else ""
 
     @property
@@ -186,9 +186,9 @@ class StrengthPage:
         if subject.colour.maker and self.at.is_standard:
             return words.as_in_catalogue(near.name, near.delta_e)
         if near.colour.pk == subject.colour.pk:
-            return words.standard_is_nearest(near.delta_e, subject.school)
+            return words.standard_is_nearest(near.delta_e, subject.method)
         same = shared_undertone(near.reading, self.at.adjusted.reading)
-        return words.against_catalogue(near.name, near.delta_e, same, subject.school)
+        return words.against_catalogue(near.name, near.delta_e, same, subject.method)
 
     @property
     def run_figures(self) -> list[dict[str, str]]:
@@ -202,7 +202,7 @@ class StrengthPage:
                 "covers": words.covering(step.strength.opacity),
                 "undertone": words.undertone_short(step.strength.reading),
                 "temperature": words.temperature_short(step.strength.reading),
-                "seen": words.seen(step.strength.delta_e, self.subject.school) if step.strength.percent else "",
+                "seen": words.seen(step.strength.delta_e, self.subject.method) if step.strength.percent else "",
             }
             for step in self.at.run
         ]
@@ -253,7 +253,7 @@ class StrengthPage:
     @property
     def formula_cautions(self) -> list[str]:
         """Short cautions beside a formula."""
-        dark = self.at.adjusted is not None and self.at.adjusted.lrv < self.subject.school.dark_outside
+        dark = self.at.adjusted is not None and self.at.adjusted.lrv < self.subject.method.dark_outside
         return [*words.FORMULA_CAUTIONS, *([words.DARK_OUTSIDE] if dark else [])]
 
     @property

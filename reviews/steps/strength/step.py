@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.strength import views
@@ -24,25 +24,25 @@ class StrengthStep(Step):
     template = "reviews/strength/page.html"
     unknown = words.NO_RECIPE
     keeps = ("show", "own_parts", "other_parts", "other")
-    acts = {"keep": views.keep, "mix": views.mix, "dispense": views.dispense}
+    actions = {"keep": views.keep, "mix": views.mix, "dispense": views.dispense}
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return what becomes of the undertone over the strengths."""
-        run = [step.strength for step in Strengths(bench).run]
+        run = [step.strength for step in Strengths(context).run]
         return words.strength_short(run) if run else ""
 
     def visit(self, request: StudioRequest, review: Review) -> StepRequest:
         """Look at the strength that is asked for, and at the can."""
         visit = super().visit(request, review)
         if any(key in request.GET for key in ("percent", "lrv", "gap", "like")):
-            form = AdjustForm(request.GET, Strengths(visit.bench))
+            form = AdjustForm(request.GET, Strengths(visit.context))
             visit.forms["adjust"] = form
             if form.is_valid() and form.found:
                 services.look_at_strength(review, form.found.percent)
         if request.GET.get("show") == "mix" and "other" in request.GET:
-            visit.forms["mix"] = MixForm(request.GET, Strengths(visit.bench))
+            visit.forms["mix"] = MixForm(request.GET, Strengths(visit.context))
         if "can" in request.GET:
-            services.choose_can(review, Strengths(visit.bench), request.GET["can"])
+            services.choose_can(review, Strengths(visit.context), request.GET["can"])
         return visit
 
     def page(self, visit: StepRequest) -> StrengthPage:

@@ -16,8 +16,8 @@ class VerdictPage:
 
     def __init__(self, visit: StepRequest, conflicts: list[Conflict] | None = None) -> None:
         form = visit.forms.get("writing")
-        self.review = visit.bench.review
-        self.looking = visit.bench.looking
+        self.review = visit.context.review
+        self.looking = visit.context.looking
         self.conflicts = conflicts or []
         self.form = form if isinstance(form, WritingForm) else None
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.verdict import views
 from reviews.steps.verdict.page import VerdictPage
@@ -18,11 +18,11 @@ class VerdictStep(Step):
     at_once = True
     needs_findings = True
     unknown = words.NOT_WRITTEN
-    acts = {"keep": views.keep}
+    actions = {"keep": views.keep}
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return how the verdict begins."""
-        return words.shortened(bench.review.verdict, 70)
+        return words.shortened(context.review.verdict, 70)
 
     def page(self, visit: StepRequest) -> VerdictPage:
         """Return the page."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.http import HttpResponse
 from django.shortcuts import render
 
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.steps.base import StepRequest
 from reviews.steps.verdict import services
@@ -18,7 +18,7 @@ def keep(request: StudioRequest, review: Review) -> StepRequest | HttpResponse:
     """Keep what the specialist wrote; a text that was changed elsewhere meanwhile is shown beside it."""
     form = WritingForm(request.POST)
     conflicts = services.write(review, form.sent(), form.seen()) if form.is_valid() else []
-    visit = StepRequest(Bench(review), forms={"writing": form}, refused=bool(form.errors or conflicts))
+    visit = StepRequest(ReviewContext(review), forms={"writing": form}, refused=bool(form.errors or conflicts))
     if not request.htmx and not visit.refused:
         return visit
     template = "reviews/verdict/saved.html" if request.htmx else "reviews/verdict/conflict.html"

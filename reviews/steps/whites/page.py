@@ -9,16 +9,16 @@ from urllib.parse import urlencode
 
 from django.utils.safestring import SafeString
 
+from methods.rests_on import RestsOn, rests_on
 from prism import words
 from prism.light.together import Terms
 from prism.whites import sheen
 from prism.whites.ranking import White
-from reviews.bench import SwatchView
+from reviews.context import SwatchView
 from reviews.drawings.edges import LOW, butted
 from reviews.drawings.ladder import ladder_of
 from reviews.steps.base import StepRequest
 from reviews.steps.whites.reads import Whites
-from schools.rests_on import RestsOn, rests_on
 
 
 @dataclass(frozen=True)
@@ -42,9 +42,9 @@ class WhitesPage:
     """What the Whites step of one review shows."""
 
     def __init__(self, visit: StepRequest) -> None:
-        self.at = Whites(visit.bench, visit.query)
+        self.at = Whites(visit.context, visit.query)
         self.query = visit.query
-        self._subject, self.review = visit.bench.subject, visit.bench.review
+        self._subject, self.review = visit.context.subject, visit.context.review
 
     def _line(self, at: int, white: White, held: SwatchView) -> Line:
         there = [one.name for one in self.at.there]
@@ -97,12 +97,12 @@ class WhitesPage:
 
     @property
     def rests_on(self) -> list[RestsOn]:
-        """The figures of the school that what is said here rests on."""
+        """The figures of the method that what is said here rests on."""
         paths = (
             "trim.gap", "trim.crown", "whites.glare_lrv", "whites.clean_within", "whites.near_miss",
             "comparison.white_lrv", "comparison.white_chroma", "temperature.edges",
         )  # fmt: skip
-        return rests_on(self._subject.school, self.review.school_own, paths)
+        return rests_on(self._subject.method, self.review.method_own, paths)
 
     @property
     def edge(self) -> SafeString:
@@ -174,9 +174,9 @@ class WhitesPage:
     @property
     def sheens(self) -> list[str]:
         """The sheen of each surface, and what more of it does to this colour."""
-        school, lrv = self._subject.school, self._subject.reading.lrv
-        found = [words.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(school)]
-        found.append(words.crown_disputed(school.title))
+        method, lrv = self._subject.method, self._subject.reading.lrv
+        found = [words.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(method)]
+        found.append(words.crown_disputed(method.title))
         found.append(words.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
         found.append(words.sheen_read(lrv, "semi-gloss", sheen.looks(lrv, "semi-gloss")))
         return found

@@ -27,8 +27,8 @@ from prism.tint.recipe import RecipeError
 from prism.whites.darks import Dark, darks
 from prism.whites.ranking import White, coolest, safe, ways_out
 from reviews import queries as review_queries
-from reviews.bench import Bench, SwatchView
-from reviews.bench.whites import Ranked, ranked_whites
+from reviews.context import ReviewContext, SwatchView
+from reviews.context.whites import Ranked, ranked_whites
 from tinting import queries as tinting_queries
 from web.bounded_cache import BoundedCache
 
@@ -67,16 +67,16 @@ class WhiteLit:
 
 
 class Whites:
-    """The whites beside the subject of a bench; each part is computed when it is asked for."""
+    """The whites beside the subject of a review context; each part is computed when it is asked for."""
 
-    def __init__(self, bench: Bench, query: Mapping[str, str]) -> None:
-        self.bench, self.subject, self._query = bench, bench.subject, query
+    def __init__(self, context: ReviewContext, query: Mapping[str, str]) -> None:
+        self.context, self.subject, self._query = context, context.subject, query
 
     @cached_property
     def gap(self) -> float:
-        """LRV points wanted between wall and trim: those asked for, else the school's."""
+        """LRV points wanted between wall and trim: those asked for, else the method's."""
         asked = typed_lrv(self._query.get("gap", "").strip())
-        return self.subject.school.trim_gap if asked is None else asked
+        return self.subject.method.trim_gap if asked is None else asked
 
     @property
     def gap_wrong(self) -> bool:
@@ -92,15 +92,15 @@ class Whites:
     @cached_property
     def room(self) -> Room | None:
         """The room of the review, with all it holds."""
-        return job_queries.of_review(self.bench.review.room_id)
+        return job_queries.of_review(self.context.review.room_id)
 
     def _of_room(self) -> list[Present]:
         if self.room is None:
             return []
-        school, neutral = self.subject.school, self.subject.neutral
+        method, neutral = self.subject.method, self.subject.neutral
         return [
-            Present(words.stands_there(name), reading.read(colour, school, neutral), colour.screen, True)
-            for name, colour in whites_of(self.room, school, neutral)
+            Present(words.stands_there(name), reading.read(colour, method, neutral), colour.screen, True)
+            for name, colour in whites_of(self.room, method, neutral)
         ]
 
     @cached_property
@@ -117,13 +117,13 @@ class Whites:
         for text in self._typed:
             held = deck_queries.named(self.subject.owner, text)
             if len(held) == 1:
-                read = reading.read(held[0].stimulus, self.subject.school, self.subject.neutral)
+                read = reading.read(held[0].stimulus, self.subject.method, self.subject.neutral)
                 found.append(Present(held[0].name, read, held[0].screen, False, held[0].code))
         return found
 
     @cached_property
     def _ranked(self) -> Ranked:
-        return ranked_whites(self.bench.decks, [one.reading for one in self.there], self.gap)
+        return ranked_whites(self.context.decks, [one.reading for one in self.there], self.gap)
 
     @property
     def ranked(self) -> list[White]:
@@ -137,7 +137,7 @@ class Whites:
     def held(self, whites: list[White]) -> list[SwatchView]:
         """Return whites as held colours."""
         picks = [Pick(self.row_of(white), "nearest", 0.0, kind="added") for white in whites]
-        return self.bench.decks.hold(picks)
+        return self.context.decks.hold(picks)
 
     @cached_property
     def shown(self) -> list[White]:
@@ -154,7 +154,7 @@ class Whites:
         """The white that is looked at: the one asked for, else the best."""
         wanted = self._query.get("white", "")
         if wanted.isascii() and wanted.isdecimal():
-            rows = {self.bench.decks.id_of(row): row for row in self._ranked[1]}
+            rows = {self.context.decks.id_of(row): row for row in self._ranked[1]}
             row = rows.get(int(wanted))
             found = next((w for w in self.ranked if row is not None and self.row_of(w) == row), None)
             if found:
@@ -169,12 +169,12 @@ class Whites:
         """
         if self.room is None or not self.shown:
             return []
-        school, neutral = self.subject.school, self.subject.neutral
+        method, neutral = self.subject.method, self.subject.neutral
         held = self.held(self.shown)
         known = deck_queries.by_ids([one.colour.pk for one in held])
         whites = [known[one.colour.pk].stimulus for one in held]
         boards = [Board(one.name, one.colour.screen, white) for one, white in zip(held, whites, strict=True)]
-        day = day_in(self.room, self.subject.stimulus, school, neutral, {"when": "equinox"}, elements=boards)
+        day = day_in(self.room, self.subject.stimulus, method, neutral, {"when": "equinox"}, elements=boards)
         if day is None:
             return []
         lights = [one for one in day.lights if one.lamps or day.room.windows]
@@ -183,8 +183,8 @@ class Whites:
                 WhiteLit(
                     one.lamps,
                     np.stack([one.own, one.things[i]]),
-                    float(warmth(one.things[i], school, neutral)) - float(warmth(white.lab_array, school, neutral)),
-                    doubt(white, school, day.known, one.lamps),
+                    float(warmth(one.things[i], method, neutral)) - float(warmth(white.lab_array, method, neutral)),
+                    doubt(white, method, day.known, one.lamps),
                     day.pair(one, i),
                 )
                 for one in lights
@@ -202,15 +202,23 @@ class Whites:
         """In how many other rooms of the home each white that is shown would do, and how many others have a colour."""
         if self.room is None:
             return [], 0
-        room, school, neutral = self.room, self.subject.school, self.subject.neutral
+        room, method, neutral = self.room, self.subject.method, self.subject.neutral
         whites = tuple(white.reading for white in self.shown)
         of_job = review_queries.state_of(room.job)
-        key = (self.bench.decks.state, of_job, room.pk, room.updated, school, neutral, tuple(one.lab for one in whites))
+        key = (
+            self.context.decks.state,
+            of_job,
+            room.pk,
+            room.updated,
+            method,
+            neutral,
+            tuple(one.lab for one in whites),
+        )
 
         def make() -> tuple[list[int], int]:
             others = [one for one in rooms_of(room.job) if one.pk != room.pk]
-            held = walled(others, school, neutral)
-            return suited(whites, held, school), len(held)
+            held = walled(others, method, neutral)
+            return suited(whites, held, method), len(held)
 
         return _kept_rest.get(key, make)
 
@@ -218,7 +226,7 @@ class Whites:
     def other_strength(self) -> Reached | None:
         """Where no white clears: the strength of the wall at which the lightest does, in whole per cent, or how near
         the base comes; None where one clears or no recipe is known that can be computed."""
-        recipe, system = self.subject.value.recipe, tinting_queries.system_as_of(self.bench.tinting)
+        recipe, system = self.subject.value.recipe, tinting_queries.system_as_of(self.context.tinting)
         if recipe is None or system is None or not self.ranked or any(white.clears for white in self.ranked):
             return None
         wanted = max(white.reading.lrv for white in self.ranked) - self.gap
@@ -239,7 +247,7 @@ class Whites:
     @property
     def ways_out(self) -> tuple[White | None, White | None]:
         """The white that matches one that is there, and one that differs clearly."""
-        held = self.bench.decks.catalogue
+        held = self.context.decks.catalogue
         return ways_out(self.ranked, [held.names[row] for row in self._ranked[1]])
 
     @cached_property
@@ -250,9 +258,9 @@ class Whites:
     @cached_property
     def darks(self) -> list[Dark]:
         """Dark trims that carry a related undertone."""
-        held, subject = self.bench.decks.catalogue, self.subject
-        return darks(subject.reading, held.lab, held.lrv, list(held.names), subject.school, subject.neutral)
+        held, subject = self.context.decks.catalogue, self.subject
+        return darks(subject.reading, held.lab, held.lrv, list(held.names), subject.method, subject.neutral)
 
     def held_darks(self) -> list[SwatchView]:
         """Return the dark trims as held colours."""
-        return self.bench.decks.hold([Pick(one.row, "nearest", 0.0, kind="added") for one in self.darks])
+        return self.context.decks.hold([Pick(one.row, "nearest", 0.0, kind="added") for one in self.darks])

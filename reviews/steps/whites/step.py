@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.steps.base import Step, StepRequest
 from reviews.steps.whites.page import WhitesPage
 from reviews.steps.whites.reads import Whites
@@ -19,9 +19,9 @@ class WhitesStep(Step):
     keeps = ("show", "white", "with", "gap")
     unknown = words.NO_WHITES
 
-    def finding(self, bench: Bench) -> str:
+    def finding(self, context: ReviewContext) -> str:
         """Return the best white and its gap."""
-        at = Whites(bench, {})
+        at = Whites(context, {})
         if not at.ranked:
             return ""
         (held,) = at.held(at.ranked[:1])

@@ -13,7 +13,7 @@ from people.queries import studio_of
 from prism import words
 from prism.viewing import scales
 from reviews import services
-from reviews.bench.tests.wall import HTMX
+from reviews.context.tests.wall import HTMX
 from reviews.models import Correction, Viewing
 from reviews.viewing import queries
 from reviews.viewing import services as viewing_services

@@ -33,7 +33,7 @@ from prism.light.day import OVERCAST, days
 from prism.light.room import WALLS
 from prism.viewing.scales import SCALES
 from reviews import services
-from reviews.bench.tests.wall import HTMX, Wall
+from reviews.context.tests.wall import HTMX, Wall
 from reviews.models import Decision, Review, Viewing, ViewingPhoto
 from reviews.viewing import queries
 from reviews.viewing import services as viewing_services

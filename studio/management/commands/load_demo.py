@@ -17,7 +17,7 @@ from tinting import services as tinting_services
 from training import queries, services
 
 PRACTICE = ((MODEL, (0.9, -0.2)), ("wren", (-0.3, 0.8)))
-"""Who practised, and by how much, (a*, b*), their own neutral lies off the school's."""
+"""Who practised, and by how much, (a*, b*), their own neutral lies off the method's."""
 
 
 class Command(BaseCommand):

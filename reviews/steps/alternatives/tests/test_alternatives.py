@@ -5,7 +5,7 @@ from django.urls import reverse
 from decks import services as deck_services
 from prism.stimulus import from_lab
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.models import Review
 from tinting.tests import world
 

@@ -3,7 +3,7 @@
 from django.urls import reverse
 
 from reviews import services
-from reviews.bench.tests.wall import Wall
+from reviews.context.tests.wall import Wall
 from reviews.models import Board, Observation, Review
 from reviews.steps.compare import services as compare_services
 from reviews.steps.compare.reads import pair_of
@@ -15,7 +15,7 @@ HTMX = {"HX-Request": "true"}
 class FoundElsewhere(Wall):
     def test_what_was_seen_and_where_it_parts_stands_under_the_verdict_and_in_the_record(self):
         self.assertNotContains(self.get("verdict"), "Looked at beside")
-        white = next(held for held in self.bench().set.comparators if held.why == "clean")
+        white = next(held for held in self.context().set.comparison_colours if held.why == "clean")
         self.get(beside=white.colour.pk)
         self.post("see", seen=["lighter"])  # than a clean white, which it is not
         page = self.get("verdict")
@@ -27,7 +27,7 @@ class FoundElsewhere(Wall):
 
 class TooLong(Wall):
     def test_a_note_too_long_is_said_beside_it_and_kept(self):
-        held = self.bench().set.comparators[0]
+        held = self.context().set.comparison_colours[0]
         self.get(beside=held.colour.pk)
         page = self.post("see", seen=["lighter"], note="n" * 401)
         self.assertContains(
@@ -42,7 +42,7 @@ class Boards(Wall):
         page = self.get()
         for label in ("Whites", "From one end to the other", "Same undertone, same depth", "Contrast"):
             self.assertContains(page, label)
-        for held in self.bench().set.comparators:
+        for held in self.context().set.comparison_colours:
             self.assertContains(self.get(beside=held.colour.pk), held.reason.replace("’", "’")[:40])
 
     def test_swap_brings_the_next_best_for_the_same_question(self):
@@ -50,7 +50,7 @@ class Boards(Wall):
         self.post("board", act="swap", colour=before.colour.pk)
         after = self.held("greener")
         self.assertNotEqual(before.colour, after.colour)
-        self.assertEqual(self.bench().wall.beside.colour, after.colour)
+        self.assertEqual(self.context().wall.beside.colour, after.colour)
         self.assertContains(self.get(), "Restore removed colours (1)")
         self.post("board", act="back")
         self.assertEqual(self.held("greener").colour, before.colour)
@@ -59,9 +59,11 @@ class Boards(Wall):
         pinned = self.held("greener")
         self.post("board", act="pin", colour=pinned.colour.pk)
         services.judge_by(self.review, "wall-practice", "grey", (0, 0))
-        here = next(held for held in self.bench().set.comparators if held.colour == pinned.colour)
+        here = next(held for held in self.context().set.comparison_colours if held.colour == pinned.colour)
         self.assertEqual(here.state, "pinned")
-        self.assertEqual(sum(held.why == here.why and held.kind == "range" for held in self.bench().set.comparators), 1)
+        self.assertEqual(
+            sum(held.why == here.why and held.kind == "range" for held in self.context().set.comparison_colours), 1
+        )
         self.post("board", act="unpin", colour=pinned.colour.pk)
         self.assertFalse(Board.objects.exists())
 
@@ -71,18 +73,18 @@ class Boards(Wall):
         self.assertContains(self.get(), "Keep on the wall")
         self.post("board", act="add", colour=far.pk)
         self.get(beside=self.held("clean").colour.pk)
-        self.assertEqual(self.bench().set.comparators[-1].colour, far)
+        self.assertEqual(self.context().set.comparison_colours[-1].colour, far)
         self.assertContains(self.get(), "Added")
         self.post("board", act="out", colour=far.pk)
-        self.assertNotIn(far, [held.colour for held in self.bench().set.comparators])
+        self.assertNotIn(far, [held.colour for held in self.context().set.comparison_colours])
         self.assertFalse(Board.objects.exists())
 
     def test_another_that_shows_a_hue(self):
         self.post("board", act="another", hue="blue")
-        bench = self.bench()
-        self.assertEqual((bench.wall.beside.state, bench.wall.beside.why), ("added", "less blue"))
-        self.assertIn("bluer", pair_of(bench).directions)
-        self.post("board", act="out", colour=bench.wall.beside.colour.pk)
+        context = self.context()
+        self.assertEqual((context.wall.beside.state, context.wall.beside.why), ("added", "less blue"))
+        self.assertIn("bluer", pair_of(context).directions)
+        self.post("board", act="out", colour=context.wall.beside.colour.pk)
         self.assertFalse(Board.objects.exists())
         self.assertEqual(self.post("board", act="another", hue="plaid").status_code, 200)
 
@@ -99,14 +101,14 @@ class Boards(Wall):
 class Arranging(Wall):
     def test_orders_and_moving_by_hand(self):
         self.post("wall", surround="pale", names_shown="on", wall_order="lrv")
-        lrvs = [held.reading.lrv for held in self.bench().wall.arranged]
+        lrvs = [held.reading.lrv for held in self.context().wall.arranged]
         self.assertEqual(lrvs, sorted(lrvs, reverse=True))
-        ids = [held.colour.pk for held in self.bench().wall.arranged]
+        ids = [held.colour.pk for held in self.context().wall.arranged]
         self.post("arrange", colour=ids[0], by="later")
-        moved = [held.colour.pk for held in self.bench().wall.arranged]
+        moved = [held.colour.pk for held in self.context().wall.arranged]
         self.assertEqual(moved, [ids[1], ids[0], *ids[2:]])
         self.post("arrange", colour=ids[5], to="0")
-        self.assertEqual(self.bench().wall.arranged[0].colour.pk, ids[5])
+        self.assertEqual(self.context().wall.arranged[0].colour.pk, ids[5])
         self.assertEqual(Review.objects.get().wall_order, "hand")
         self.assertEqual(self.post("arrange", colour="999999", by="later").status_code, 200)
 
@@ -114,15 +116,15 @@ class Arranging(Wall):
         for view, boards in (("two", 2), ("three", 3), ("all", 1)):
             self.post("wall", surround="pale", names_shown="on", wall_view=view)
             self.assertContains(self.get(), 'class="big', count=boards)
-        self.assertContains(self.get(), "data-colour", count=len(self.bench().set.comparators))
+        self.assertContains(self.get(), "data-colour", count=len(self.context().set.comparison_colours))
 
     def test_blind_hides_every_name_and_comes_back(self):
-        names = {held.colour.name for held in self.bench().set.comparators} | {self.review.colour.name}
+        names = {held.colour.name for held in self.context().set.comparison_colours} | {self.review.colour.name}
         page = self.post("blind")
         review = Review.objects.get()
         self.assertEqual((review.names_shown, review.wall_order), (False, "shuffled"))
-        first = [held.colour.pk for held in self.bench().wall.arranged]
-        self.assertEqual(first, [held.colour.pk for held in self.bench().wall.arranged])
+        first = [held.colour.pk for held in self.context().wall.arranged]
+        self.assertEqual(first, [held.colour.pk for held in self.context().wall.arranged])
         shown = page.content.decode()
         said = shown[shown.index('class="reading"') : shown.index("<dialog")]
         self.assertFalse([name for name in names if name in said])
@@ -175,7 +177,7 @@ class Seeing(Wall):
 
     def test_everything_seen_shows_the_verdict(self):
         self.withhold()
-        for held in self.bench().set.guide:
+        for held in self.context().set.guide:
             self.get(beside=held.colour.pk)
             self.post("see", seen=["bluer"])
         page = self.get(show="together")
@@ -189,7 +191,7 @@ class Seeing(Wall):
 
 class Others(Wall):
     def test_nobody_elses(self):
-        seen = compare_services.observe(self.review, self.held("clean"), pair_of(self.bench()), ["lighter"], "", "")
+        seen = compare_services.observe(self.review, self.held("clean"), pair_of(self.context()), ["lighter"], "", "")
         self.client.force_login(self.rory)
         for name in ("blind", "arrange", "board", "see", "shortlist", "unsee"):
             self.assertEqual(self.post(name, observation=seen.pk).status_code, 404, name)

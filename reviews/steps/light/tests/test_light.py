@@ -8,9 +8,9 @@ from django.utils.html import escape
 from decks.tests import world
 from jobs import queries, services, station
 from jobs.models import Job, Room
-from prism import demo, school, words
-from reviews.bench import Bench
-from reviews.bench.tests.wall import HTMX, Wall
+from prism import demo, method, words
+from reviews.context import ReviewContext
+from reviews.context.tests.wall import HTMX, Wall
 from reviews.models import Shortlisted
 from reviews.services import move, start
 from reviews.steps.light.reads import Light
@@ -41,7 +41,7 @@ class InARoom(Wall):
         self.assertContains(page, "Under the lamps it turns warm")
         self.assertContains(page, "Predicted for this room, and the rule of thumb agrees.")
         self.assertContains(page, "look for LRV")
-        at = Light(Bench(self.review), {"when": "midwinter"})
+        at = Light(ReviewContext(self.review), {"when": "midwinter"})
         self.assertTrue(at.better)
         for one in at.better:
             self.assertLess(one.near, at.own_away)
@@ -49,7 +49,7 @@ class InARoom(Wall):
 
     def test_a_strength_that_does_better_is_kept_and_listed_once(self):
         tinting_services.keep_system(None, demo.tint_system())
-        at = Light(Bench(self.review), {})
+        at = Light(ReviewContext(self.review), {})
         self.assertTrue(at.strengths)
         percent = at.strengths[0][0]
         for _ in range(2):
@@ -93,7 +93,7 @@ class InARoom(Wall):
 
 
 class WithoutARoom(Wall):
-    def test_practice_speaks_for_the_hemisphere_and_by_the_school(self):
+    def test_practice_speaks_for_the_hemisphere_and_by_the_method(self):
         page = self.get("light")
         self.assertContains(page, "Facing north: cool and steady")
         self.assertContains(page, "not computed for any room")
@@ -113,7 +113,7 @@ class TheStation(world.Studio):
     def day(self, room, **query):
         review = start(self.isla, world.colour("H16.3"))
         move(review, room)
-        return Light(Bench(review), {"when": "equinox", **query}).day
+        return Light(ReviewContext(review), {"when": "equinox", **query}).day
 
     def test_one_colour_reads_as_three(self):
         rooms = station.enter(self.isla)
@@ -135,7 +135,7 @@ class TheStation(world.Studio):
     def test_rooms_are_claimed_by_the_same_ladder_with_the_rooms_own_doubt(self):
         rooms = station.enter(self.isla)
         day = self.day(rooms["Library"], hour="12")
-        self.assertGreater(day.reading.uncertainty, school.load().light.room)
+        self.assertGreater(day.reading.uncertainty, method.load().light.room)
         metered = services.keep_room(self.isla, rooms["Library"], {"correction": 0.8}, {})
         self.assertLess(self.day(metered, hour="12").reading.uncertainty, day.reading.uncertainty)
         self.assertEqual(queries.lit_room(queries.whole().get(pk=metered.pk)).correction, 0.8)

@@ -7,7 +7,7 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from prism import words
-from reviews.bench import SwatchView
+from reviews.context import SwatchView
 from reviews.steps.palette import drawings
 from reviews.steps.palette.fabrics import Fabrics
 from reviews.steps.palette.parts.part import Part
@@ -32,7 +32,7 @@ class FabricPart(Part):
     @cached_property
     def fabrics(self) -> Fabrics:
         """What stays, and what belongs to it."""
-        return Fabrics(self._bench, self.at, self.query)
+        return Fabrics(self._context, self.at, self.query)
 
     @property
     def stays(self) -> list[tuple[SafeString, str, str]]:

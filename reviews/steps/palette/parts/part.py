@@ -5,10 +5,10 @@ from __future__ import annotations
 from typing import ClassVar
 from urllib.parse import urlencode
 
+from methods.rests_on import RestsOn, rests_on
 from prism import words
 from reviews.steps.base import StepRequest
 from reviews.steps.palette.schemes import Schemes
-from schools.rests_on import RestsOn, rests_on
 
 
 class Part:
@@ -22,8 +22,8 @@ class Part:
     beside: ClassVar[str]
 
     def __init__(self, visit: StepRequest, at: Schemes) -> None:
-        self._bench, self.query, self.at = visit.bench, visit.query, at
-        self._subject = visit.bench.subject
+        self._context, self.query, self.at = visit.context, visit.query, at
+        self._subject = visit.context.subject
 
     @property
     def wall(self) -> str:
@@ -32,13 +32,13 @@ class Part:
 
     @property
     def paths(self) -> tuple[str, ...]:
-        """The figures of the school that what is said rests on."""
+        """The figures of the method that what is said rests on."""
         raise NotImplementedError
 
     @property
     def rests_on(self) -> list[RestsOn]:
         """The same with their values."""
-        return rests_on(self._subject.school, self._bench.review.school_own, self.paths)
+        return rests_on(self._subject.method, self._context.review.method_own, self.paths)
 
     def link(self, **changes: str) -> str:
         """Return the address of the same part with other parameters."""
@@ -49,5 +49,5 @@ class Part:
     def waits(self) -> str:
         """Whether the colour is told to wait for the real fabrics."""
         chroma = float((self._subject.reading.lab[1] ** 2 + self._subject.reading.lab[2] ** 2) ** 0.5)
-        least = self._subject.school.company.saturated
+        least = self._subject.method.palette.saturated
         return words.waits_for_fabrics(self._subject.name, chroma, least) if chroma >= least else ""

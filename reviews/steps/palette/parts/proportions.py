@@ -28,7 +28,7 @@ class ProportionsPart(SchemesPart):
     @cached_property
     def proportions(self) -> Proportions:
         """How much of each colour there is."""
-        return Proportions(self._bench, self.at, self.query)
+        return Proportions(self._context, self.at, self.query)
 
     @property
     def area_map(self) -> SafeString:
@@ -87,14 +87,14 @@ class ProportionsPart(SchemesPart):
     @property
     def proportion_lines(self) -> list[str]:
         """Shares, the split they are nearest to, warm against cool, and repetition."""
-        at, school = self.proportions, self._subject.school
+        at, method = self.proportions, self._subject.method
         if not at.shares:
             return [words.NO_SURFACES if self.at.room else words.NO_COMPANIONS]
         from_real = [] if at.areas else [words.NO_SURFACES if self.at.room else words.NO_ROOM_SURFACES]
         lines = [words.shares_said([(name, 100 * share) for name, share in at.shares[:4]], *at.nearest)]
         if at.fit:
             lines.append(words.fit_said(at.fit))
-        lines.append(words.sides_said(at.sides, school.company.uneven))
+        lines.append(words.sides_said(at.sides, method.palette.uneven))
         if at.areas:
-            lines.append(words.repeats_said(self._subject.name, at.repeats, school.company.repeats))
+            lines.append(words.repeats_said(self._subject.name, at.repeats, method.palette.repeats))
         return [*lines, *([self.waits] if self.waits else []), *from_real]

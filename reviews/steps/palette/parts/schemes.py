@@ -9,9 +9,9 @@ from urllib.parse import urlencode
 from django.utils.safestring import SafeString
 
 from prism import words
+from prism.method.checks import CHARACTERS
 from prism.palette.scheme import Place, Scheme
-from prism.school.checks import CHARACTERS
-from reviews.bench import SwatchView
+from reviews.context import SwatchView
 from reviews.drawings.ladder import ladder_of
 from reviews.models import KeptScheme
 from reviews.steps.palette.parts.part import Part
@@ -171,4 +171,4 @@ class SchemesPart(Part):
         ]
 
     def _named(self, name: str) -> str:
-        return name if self._bench.review.names_shown else ""
+        return name if self._context.review.names_shown else ""

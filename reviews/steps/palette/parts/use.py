@@ -30,7 +30,7 @@ class UsePart(Part):
     @cached_property
     def uses(self) -> Uses:
         """Where it may go."""
-        return Uses(self._bench, self.at, self.query)
+        return Uses(self._context, self.at, self.query)
 
     @property
     def use_lines(self) -> list[tuple[str, str, str, str]]:
@@ -54,7 +54,7 @@ class UsePart(Part):
     @property
     def outside_lines(self) -> list[str]:
         """What it looks like outdoors, beside frames, and beside the brick or stone that was chosen."""
-        lrv, gap = self._subject.reading.lrv, self._subject.school.trim_gap
+        lrv, gap = self._subject.reading.lrv, self._subject.method.trim_gap
         lines = [words.outdoors_said(self._subject.name, self.uses.outdoors)]
         lines += [words.frames_said(kind, abs(lrv - own), gap) for kind, own in words.FRAMES.items()]
         if self.uses.beside:

@@ -9,9 +9,9 @@ from jobs import services as job_services
 from jobs.models import Job, Room
 from prism import words
 from prism.messages.habits import PLAIN
-from prism.school.checks import CHARACTERS
+from prism.method.checks import CHARACTERS
 from reviews import services
-from reviews.bench.tests.wall import HTMX, Wall
+from reviews.context.tests.wall import HTMX, Wall
 from reviews.models import KeptScheme, Review
 from tinting.tests import world
 

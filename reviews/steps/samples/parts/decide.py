@@ -9,7 +9,7 @@ from jobs.amounts import areas_of, paint_of, usual_sheen
 from jobs.models import Room
 from prism import words
 from prism.tint.system import TintSystem
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Decision
 from reviews.steps.samples.forms import Asked, DecideForm
 from reviews.viewing.coverage import Coverage
@@ -30,9 +30,11 @@ class Recorded:
 class DecidePart:
     """What is to be decided of one review."""
 
-    def __init__(self, bench: Bench, room: Room | None, coverage: Coverage, sent: DecideForm | None = None) -> None:
-        self._bench, self._room, self.coverage, self._sent = bench, room, coverage, sent
-        self.review = bench.review
+    def __init__(
+        self, context: ReviewContext, room: Room | None, coverage: Coverage, sent: DecideForm | None = None
+    ) -> None:
+        self._context, self._room, self.coverage, self._sent = context, room, coverage, sent
+        self.review = context.review
 
     @cached_property
     def decisions(self) -> list[Decision]:
@@ -64,7 +66,7 @@ class DecidePart:
 
     @cached_property
     def _system(self) -> TintSystem | None:
-        return tinting_queries.system_as_of(self._bench.tinting)
+        return tinting_queries.system_as_of(self._context.tinting)
 
     @property
     def open_points(self) -> list[str]:
@@ -83,12 +85,12 @@ class DecidePart:
 
     @cached_property
     def asked(self) -> Asked:
-        """What the form begins with: what the room wants by its size and the school."""
-        school = self._bench.subject.school
+        """What the form begins with: what the room wants by its size and the method."""
+        method = self._context.subject.method
         if self._room is None:
             return Asked()
-        sheen = usual_sheen(self._room, "walls", school)
-        size, paint = areas_of(self._room), paint_of(self._room.job, school)
+        sheen = usual_sheen(self._room, "walls", method)
+        size, paint = areas_of(self._room), paint_of(self._room.job, method)
         if size is None:
             return Asked(sheen)
         said = words.wall_amount(size.walls, paint.coats, paint.spreading, paint.own)
@@ -97,7 +99,7 @@ class DecidePart:
     @cached_property
     def form(self) -> DecideForm:
         """The form of a decision."""
-        return self._sent or DecideForm(None, self._bench, self.asked)
+        return self._sent or DecideForm(None, self._context, self.asked)
 
 
 def decision_said(one: Decision, name: str) -> str:

@@ -16,7 +16,7 @@ from jobs.models import Room
 from prism import words
 from prism.viewing import samples
 from prism.viewing.plan import Hour
-from reviews.bench import Bench, SwatchView
+from reviews.context import ReviewContext, SwatchView
 from reviews.models import SamplePlan
 from reviews.steps.samples.forms import SampleForm
 from reviews.viewing import queries
@@ -28,9 +28,11 @@ USUAL_DAYS = 6
 class SamplesPart:
     """The sample plan of one review, in a room whose light is known or in none."""
 
-    def __init__(self, bench: Bench, room: Room | None, hours: list[Hour], sent: SampleForm | None = None) -> None:
-        self._bench, self.room, self._hours, self._sent = bench, room, hours, sent
-        self.review, self._subject = bench.review, bench.subject
+    def __init__(
+        self, context: ReviewContext, room: Room | None, hours: list[Hour], sent: SampleForm | None = None
+    ) -> None:
+        self._context, self.room, self._hours, self._sent = context, room, hours, sent
+        self.review, self._subject = context.review, context.subject
 
     @cached_property
     def plan(self) -> SamplePlan:
@@ -53,7 +55,7 @@ class SamplesPart:
     def candidates(self) -> list[SwatchView]:
         """The boards to be painted: the subject and the shortlist."""
         own = self._subject.colour
-        return [self._bench.decks.fetch(own), *(held for held in self._bench.shortlist if held.colour.pk != own.pk)]
+        return [self._context.decks.fetch(own), *(held for held in self._context.shortlist if held.colour.pk != own.pk)]
 
     @property
     def faults(self) -> list[str]:
@@ -63,7 +65,7 @@ class SamplesPart:
     @property
     def litres(self) -> float:
         """What a board takes."""
-        paint = paint_of(self.room.job if self.room else None, self._subject.school)
+        paint = paint_of(self.room.job if self.room else None, self._subject.method)
         return samples.litres(self.plan.sampling, 1, paint.spreading)
 
     @property
@@ -76,7 +78,7 @@ class SamplesPart:
     def neighbours(self) -> list[str]:
         """Which boards to keep apart, and which to butt on purpose."""
         held = self.candidates
-        found = samples.neighbours([one.reading for one in held], self._subject.school)
+        found = samples.neighbours([one.reading for one in held], self._subject.method)
         say = {"apart": words.keep_apart, "edge": words.butt_together}
         return [say[one.why](held[one.first].name, held[one.second].name) for one in found]
 
@@ -89,7 +91,7 @@ class SamplesPart:
 
     @cached_property
     def _range(self) -> list[SwatchView]:
-        return [held for held in self._bench.set.guide if held.kind == "range"]
+        return [held for held in self._context.set.guide if held.kind == "range"]
 
     @cached_property
     def telling(self) -> samples.Telling:
@@ -103,18 +105,18 @@ class SamplesPart:
             held = [Board(one.name, one.colour.screen, whole[one.colour.pk].stimulus) for one in self._range]
             review = self.review
             day = day_in(
-                self.room, self._subject.stimulus, review.school_in_force, review.neutral_in_force, {"when": "today"},
+                self.room, self._subject.stimulus, review.method_in_force, review.neutral_in_force, {"when": "today"},
                 elements=held,
             )  # fmt: skip
         if day is not None:
             own, others = np.stack([lit.own for lit in day.lights]), np.stack([lit.things for lit in day.lights])
-        return samples.telling(own, others, self._subject.school)
+        return samples.telling(own, others, self._subject.method)
 
     @cached_property
     def beside(self) -> list[SwatchView]:
-        """The boards to hold beside it: the clean white, the neighbour that tells its undertone here, the foil."""
+        """The boards to hold beside it: the clean white, the telling neighbour, the contrast colour."""
         best = [self._range[self.telling.best]] if self.telling.best is not None else []
-        others = {held.why: held for held in self._bench.set.guide if held.why in ("clean", "foil")}
+        others = {held.why: held for held in self._context.set.guide if held.why in ("clean", "foil")}
         found = [others.get("clean"), *best, others.get("foil")]
         return [held for held in found if held is not None]
 

@@ -6,7 +6,7 @@ from decks import services as deck_services
 from decks.models import Colour
 from prism.stimulus import from_lab, from_reflectance
 from reviews import services
-from reviews.bench import Bench
+from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.strengths import services as strength_services
 from reviews.strengths.reads import Strengths
@@ -89,9 +89,9 @@ class Asking(Step):
         self.assertEqual(self.percent(), -30)
         page = self.get(lrv="78,5")
         self.assertContains(page, "LRV 78.5 comes at")
-        bench = page.context["page"].bench
+        context = page.context["page"].context
         self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, 78.5, places=3)
-        clean = next(held for held in bench.set.whites if held.why == "clean")
+        clean = next(held for held in context.set.whites if held.why == "clean")
         page = self.get(gap="10", trim=clean.colour.pk)
         self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, clean.reading.lrv - 10, places=3)
         self.assertContains(page, "stands +10.0 LRV points from it: enough for the edge to show")
@@ -131,7 +131,7 @@ class Asking(Step):
         self.assertTrue(page.at.family_changes)
         self.assertIn("Stops being a grey at −", page.at.family_changes[0])
         strong = services.start(self.isla, world.colour("T24.6"))
-        self.assertEqual(Strengths(Bench(strong)).family_changes, [])  # but for the bare base, it stays a red
+        self.assertEqual(Strengths(ReviewContext(strong)).family_changes, [])  # but for the bare base, it stays a red
 
     def test_a_strength_nearest_to_its_own_standard_is_not_sent_back_to_it(self):
         near = self.get(percent="2").context["page"]
@@ -144,7 +144,7 @@ class Asking(Step):
     def test_a_base_that_cannot_hold_it_names_the_next(self):
         strength_services.look_at_strength(self.review, 400)
         Colour.objects.filter(pk=self.review.colour_id).update(recipe_amounts={"LB": 10.0})
-        at = Strengths(Bench(Review.objects.get(pk=self.review.pk)))
+        at = Strengths(ReviewContext(Review.objects.get(pk=self.review.pk)))
         self.assertTrue(at.adjusted.over_capacity)
         base, change, apart = at.in_next_base
         self.assertEqual(base, "pastel base")

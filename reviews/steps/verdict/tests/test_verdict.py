@@ -1,7 +1,7 @@
 """Writing: what was changed and nothing else is kept, and two tabs never lose a word of one another."""
 
 from prism import words
-from reviews.bench.tests.wall import HTMX, Wall
+from reviews.context.tests.wall import HTMX, Wall
 from reviews.models import Review
 from reviews.steps.verdict import services
 from reviews.steps.verdict.services import version_of

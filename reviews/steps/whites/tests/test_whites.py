@@ -8,8 +8,8 @@ from jobs import services as job_services
 from jobs.models import Job, Room
 from prism import words
 from prism.stimulus import from_lab
-from reviews.bench import Bench
-from reviews.bench.tests.wall import Wall
+from reviews.context import ReviewContext
+from reviews.context.tests.wall import Wall
 from reviews.models import Review
 from reviews.services import move, start
 from reviews.steps.whites.reads import Whites
@@ -18,7 +18,7 @@ from reviews.steps.whites.reads import Whites
 class Step(Wall):
     def test_the_best_white_is_said_with_its_figures_and_another_can_be_looked_at(self):
         page = self.get("whites")
-        at = Whites(Bench(self.review), {})
+        at = Whites(ReviewContext(self.review), {})
         best = at.held(at.ranked[:1])[0]
         self.assertContains(page, f"{best.name}: {abs(at.ranked[0].gap):.1f} points")
         other = at.held([at.shown[-1]])[0]
@@ -31,7 +31,7 @@ class Step(Wall):
         for line in page.context["page"].lines:
             self.assertContains(page, f"{escape(line.held.colour.maker.name)} · {line.held.colour.code}")
 
-    def test_the_gap_is_the_schools_or_as_asked(self):
+    def test_the_gap_is_the_methods_or_as_asked(self):
         self.assertEqual(self.get("whites").context["page"].at.gap, 10)
         page = self.get("whites", gap="100")
         self.assertContains(page, "No white stands 100 points of LRV from this wall")
@@ -64,11 +64,11 @@ class Step(Wall):
             {"elements": [{"kind": "cabinets", "name": "cupboards", "area": 6, "on": "west", "colour": clean}]},
         )
         warm = start(self.isla, Colour.objects.get(code="T04.3"))
-        before = Whites(Bench(warm), {})
+        before = Whites(ReviewContext(warm), {})
         creamy = max(before.ranked, key=lambda w: w.creaminess)
         self.assertFalse(creamy.yellows)
         move(warm, room)
-        after = Whites(Bench(warm), {})
+        after = Whites(ReviewContext(warm), {})
         self.assertEqual([one.name for one in after.there], ["the cupboards"])
         creamy = max(after.ranked, key=lambda w: w.creaminess)
         self.assertTrue(creamy.yellows)
@@ -84,7 +84,7 @@ class Step(Wall):
 
     def test_where_none_clears_the_strength_of_the_wall_that_does_is_computed(self):
         review = start(self.isla, Colour.objects.get(code="H16.1"))
-        at = Whites(Bench(review), {})
+        at = Whites(ReviewContext(review), {})
         found, lightest = at.other_strength, max(white.reading.lrv for white in at.ranked)
         self.assertGreater(found.percent, 0)
         self.assertTrue(at.gap <= lightest - found.lrv < at.gap + 0.2)
@@ -93,9 +93,9 @@ class Step(Wall):
         there = self.client.get(f"/reviews/{review.pk}/strength/?percent={found.percent:g}")
         self.assertContains(there, f"{found.lrv:.1f}")
         # a wall that whites clear is left as it is; one without a recipe cannot be told
-        self.assertIsNone(Whites(Bench(self.review), {}).other_strength)
+        self.assertIsNone(Whites(ReviewContext(self.review), {}).other_strength)
         pale = deck_services.keep_own(self.isla, "Pale", from_lab((94.5, -0.3, 3.0)))
-        self.assertIsNone(Whites(Bench(start(self.isla, pale)), {}).other_strength)
+        self.assertIsNone(Whites(ReviewContext(start(self.isla, pale)), {}).other_strength)
 
     def test_in_a_room_the_white_is_told_by_day_and_of_an_evening(self):
         self.assertContains(self.get("whites"), words.NO_WHITE_LIGHT)
@@ -122,7 +122,7 @@ class Step(Wall):
         self.assertEqual(self.lit(), [])
 
     def lit(self):
-        return Whites(Bench(Review.objects.get(pk=self.review.pk)), {}).lit
+        return Whites(ReviewContext(Review.objects.get(pk=self.review.pk)), {}).lit
 
     def test_the_path_says_it(self):
         self.assertIn("clears by", self.get("whites").context["shell"].path[5].finding)
@@ -150,7 +150,7 @@ class Step(Wall):
         trim = {"part": "trim", "colour": Colour.objects.get(code="HW03"), "stays": True}
         job_services.keep_finishes(self.isla, room, [trim])
         move(self.review, room)
-        at = Whites(Bench(Review.objects.get(pk=self.review.pk)), {})
+        at = Whites(ReviewContext(Review.objects.get(pk=self.review.pk)), {})
         self.assertEqual([one.name for one in at.there], ["the trim"])
 
     def test_each_white_is_told_over_the_rest_of_the_home(self):

@@ -1,0 +1,1 @@
+"""Methods: the ready ones and a person's own."""

@@ -1,0 +1,34 @@
+"""The figures of a method that sentences rest on, to be opened beside them."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from prism import words
+from prism.method import DEFAULT, Method, table_of
+from prism.method.checks import figure_at
+
+
+@dataclass(frozen=True)
+class RestsOn:
+    """One figure: what it is, its value with its unit, and what it does."""
+
+    label: str
+    value: str
+    effect: str
+
+
+def rests_on(method: Method, own: dict[str, Any] | None, paths: Sequence[str]) -> list[RestsOn]:
+    """Return figures of a method by their paths; `own` are its tables where it is no ready one."""
+    tables = [own, table_of(DEFAULT)] if own else [table_of(method.key)]
+    found = []
+    for path in paths:
+        parts = tuple(path.split("."))
+        figure = figure_at(parts)
+        value = next((held[parts[1]] for table in tables if parts[1] in (held := table.get(parts[0], {}))), None)
+        if figure is not None and value is not None:
+            label = f"{words.method_part(parts[0])}: {words.method_label(parts, '').lower()}"
+            found.append(RestsOn(label, words.figure_said(value, figure.unit), words.method_effect(parts)))
+    return found

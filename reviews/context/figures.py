@@ -1,0 +1,50 @@
+"""Lines of figures, as tables on the screen show them, and what several steps say of a subject."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from prism import words
+from reviews.context.subject import Subject
+
+
+@dataclass(frozen=True)
+class FigureLine:
+    """A line of figures: label, the subject's value, and in comparison the neighbour's and the difference."""
+
+    label: str
+    this: str
+    beside: str = ""
+    difference: str = ""
+
+
+class Said:
+    """What more than one step says of the subject."""
+
+    def __init__(self, subject: Subject) -> None:
+        self._subject = subject
+
+    @property
+    def undertone(self) -> str:
+        """The undertone in full."""
+        return words.undertone(self._subject.reading, self._subject.stimulus.provenance)
+
+    @property
+    def temperature(self) -> str:
+        """Warm or cool."""
+        return words.temperature(self._subject.reading)
+
+    @property
+    def rule(self) -> str:
+        """The rule behind the undertone."""
+        return words.undertone_rule(self._subject.reading, self._subject.method)
+
+    @property
+    def neutral_note(self) -> str:
+        """Where the working neutral lies at the subject's depth."""
+        return words.neutral_note(self._subject.neutral, self._subject.reading.lab[0])
+
+    @property
+    def caution(self) -> str:
+        """The caution beside every colour on a screen."""
+        return self._subject.caution

@@ -1,0 +1,84 @@
+"""What a person saw beside boards, and which findings wait until they have looked."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+
+from prism import words
+from prism.comparison import Agreement
+from reviews.context.holding import SwatchView
+from reviews.context.subject import Subject
+from reviews.models import Observation
+
+
+@dataclass(frozen=True)
+class Seen:
+    """What was seen beside a board, next to what was computed."""
+
+    observation: Observation
+    name: str
+    said: str
+    standing: str
+
+
+class Looking:
+    """The observations of a review."""
+
+    def __init__(self, subject: Subject) -> None:
+        self._subject = subject
+
+    @cached_property
+    def observations(self) -> list[Observation]:
+        """What was seen so far, newest first."""
+        return list(self._subject.review.observations.select_related("by", "colour"))
+
+    def waits(self, held: SwatchView) -> bool:
+        """Return whether the finding beside a board waits for the person to say what they see."""
+        withheld = self._subject.review.withhold
+        return withheld and held.colour.pk not in {one.colour_id for one in self.observations}
+
+    def lettered(self, boards: Sequence[SwatchView]) -> list[SwatchView]:
+        """Return boards under letters where their findings are withheld, since a caption would give them away."""
+        return [
+            replace(held, name=words.letter(i), caption=words.letter(i), reason="") if self.waits(held) else held
+            for i, held in enumerate(boards)
+        ]
+
+    def seen_beside(self, held: SwatchView | None) -> list[Seen]:
+        """Return what was seen beside a board, each next to what was computed."""
+        return [one for one in self.seen if held and one.observation.colour_id == held.colour.pk]
+
+    @cached_property
+    def seen(self) -> list[Seen]:
+        """What was seen beside any board, what parts from the computation first."""
+        lrv = self._subject.reading.lrv
+        ranked = sorted(self.observations, key=lambda one: one.agreement != Agreement.DIFFER)
+        shown = self._subject.review.names_shown
+        return [
+            Seen(
+                one,
+                one.colour.name if shown else words.A_BOARD,
+                self.said_of(one),
+                words.standing(one.agreement, one.computed, lrv),
+            )
+            for one in ranked
+        ]
+
+    @property
+    def tally(self) -> str:
+        """How many boards were looked at, and how often eye and computation part; empty where none was."""
+        boards = {one.colour_id for one in self.observations}
+        apart = sum(one.agreement == Agreement.DIFFER for one in self.observations)
+        return words.seen_tally(len(boards), apart) if boards else ""
+
+    def said_of(self, one: Observation) -> str:
+        """Return what a person saw, in words."""
+        lrv = self._subject.reading.lrv
+        return words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), words.day(one.at))
+
+    @property
+    def last_light(self) -> str:
+        """The light written down last, since most boards are looked at in one light."""
+        return next((one.light for one in self.observations if one.light), "")

@@ -1,0 +1,67 @@
+"""One colour with what is held beside it: the parts of the review context, each made when it is first asked for."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from reviews.context.comparison_set import ComparisonSet
+from reviews.context.holding import Decks, SwatchView
+from reviews.context.looking import Looking
+from reviews.context.subject import Subject
+from reviews.context.wall import Wall
+from reviews.models import KeptScheme, Review
+from tinting import queries as tinting_queries
+
+
+class ReviewContext:
+    """The review context of one review; the review says which colour the person holds beside the subject."""
+
+    def __init__(self, review: Review) -> None:
+        self.review = review
+
+    @cached_property
+    def subject(self) -> Subject:
+        """The colour that the review is about."""
+        return Subject(self.review)
+
+    @cached_property
+    def decks(self) -> Decks:
+        """The decks as the subject sees them."""
+        return Decks(self.subject)
+
+    @cached_property
+    def tinting(self) -> tinting_queries.State:
+        """The tinting system in force, as its state; asked for once."""
+        return tinting_queries.state(self.subject.owner)
+
+    @cached_property
+    def looking(self) -> Looking:
+        """What was seen, and what waits."""
+        return Looking(self.subject)
+
+    @cached_property
+    def set(self) -> ComparisonSet:
+        """The comparison set."""
+        return ComparisonSet(self.decks, self.looking)
+
+    @cached_property
+    def wall(self) -> Wall:
+        """The wall."""
+        return Wall(self.decks, self.set, self.looking, self.review.beside)
+
+    @cached_property
+    def shortlist(self) -> list[SwatchView]:
+        """The shortlist, in its order."""
+        return self.decks.fetch_all(list(self.review.shortlist.values_list("colour_id", flat=True)))
+
+    @cached_property
+    def schemes(self) -> list[KeptScheme]:
+        """The schemes that were kept with the review, those put aside too, the newest first."""
+        return list(self.review.schemes.prefetch_related("places__colour__maker"))
+
+    def after_boards_changed(self) -> ReviewContext:
+        """Return the review context with the boards read again, and a set chosen from what they leave."""
+        after = ReviewContext(self.review)
+        after.__dict__.update({"subject": self.subject, "decks": self.decks, "looking": self.looking})
+        after.__dict__["set"] = self.set.anew(self.looking)
+        return after

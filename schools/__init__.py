@@ -1,1 +1,0 @@
-"""Schools: the ready ones and a person's own."""

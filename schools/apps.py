@@ -1,9 +1,0 @@
-"""Schools."""
-
-from django.apps import AppConfig
-
-
-class SchoolsConfig(AppConfig):
-    """Schools."""
-
-    name = "schools"
