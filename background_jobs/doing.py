@@ -50,7 +50,6 @@ class Progress:
         self.check()
 
     def check(self) -> None:
-        """Raise `Stopped` where somebody asked for that."""
         if Work.objects.filter(pk=self._pk, stop=True).exists():
             raise Stopped
 

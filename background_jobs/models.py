@@ -55,15 +55,12 @@ class Work(models.Model):
         return self.title
 
     def get_absolute_url(self) -> str:
-        """Return the address where its progress is shown."""
         return reverse("work", args=[self.pk])
 
     @property
     def is_under_way(self) -> bool:
-        """Whether it waits or runs."""
         return self.state in self.UNDER_WAY
 
     @property
     def is_lost(self) -> bool:
-        """Whether whoever did it seems to be gone."""
         return self.state == self.State.RUNNING and (timezone.now() - self.moved > LOST or is_gone(self.doer))

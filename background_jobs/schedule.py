@@ -18,7 +18,6 @@ EVERY = 3_600.0
 
 
 def look() -> None:
-    """Have everything of `settings.SCHEDULED` looked at by the queue."""
     for path in settings.SCHEDULED:
         tasks.scheduled.enqueue(path)
 

@@ -39,7 +39,6 @@ BELIEVED = timedelta(seconds=8)
 
 
 def in_hand(kind: str, **asked: Any) -> bool:
-    """Whether somebody is at a piece of work, as far as it shows."""
     return _under_way(kind, asked).filter(moved__gt=timezone.now() - BELIEVED).exists()
 
 

@@ -11,12 +11,10 @@ from background_jobs import doing
 
 @task()
 def do(pk: int) -> None:
-    """Do a piece of work."""
     doing.do_work(pk)
 
 
 @task()
 def scheduled(path: str) -> None:
-    """Do something of `settings.SCHEDULED`, if it is due."""
     if path in settings.SCHEDULED:
         import_string(path)()

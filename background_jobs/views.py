@@ -30,7 +30,6 @@ def show(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_POST
 def stop(request: StudioRequest, pk: int) -> HttpResponse:
-    """Ask it to stop."""
     work = _work(request, pk)
     services.stop(work)
     return redirect(work)
@@ -38,7 +37,6 @@ def stop(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def result(request: StudioRequest, pk: int) -> HttpResponse:
-    """Give what came of it."""
     work = get_object_or_404(Work, pk=pk, owner=request.user, state=Work.State.DONE)
     response = HttpResponse(bytes(work.content or b""), content_type=work.content_type)
     response["Content-Disposition"] = f'inline; filename="{work.file_name}"'

@@ -83,13 +83,13 @@ def review_page() -> None:
     from decks import services as deck_services
     from decks.models import Colour
     from prism.stimulus import from_lab
-    from reviews import services as review_services
     from reviews import steps
     from reviews.models import Review
+    from steps import services as step_services
 
     user = User.objects.get(username="skerry")
     own = deck_services.keep_own(user, "Only Lab", from_lab((84.0, -1.2, 2.1)), None)
-    review = review_services.start(user, own)
+    review = step_services.start(user, own)
     client = Client()
     client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
     bare = best(lambda: client.get("/health/"), 30)
@@ -110,7 +110,7 @@ def review_page() -> None:
         asked(f"review of a Lab colour, {step.key}", f"/reviews/{review.pk}/{step.key}/", "under 50 ms", "under 120 ms")
     demo_colours = list(Colour.objects.exclude(pk=own.pk)[:60])
     for colour in demo_colours:
-        review_services.start(user, colour)
+        step_services.start(user, colour)
     asked("home with 60 reviews", "/", "under 50 ms")
     in_room = Review.objects.filter(room__name="Library", colour__code="H16.3").latest("pk")
     asked("light in a room", f"/reviews/{in_room.pk}/light/", "under 150 ms", "-")

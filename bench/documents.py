@@ -7,14 +7,15 @@ from bench.timing import best, report
 
 def of_documents() -> None:
     """A review and a job as PDF, against the page of the review alone."""
+    from documents.document import Document
+    from documents.job import JobDocument
+    from documents.pdf import job_pdf, pdf
     from jobs import services as job_services
     from jobs.models import Job
     from people.models import Studio
     from reviews import services as review_services
-    from reviews.document.document import Document
-    from reviews.document.job import JobDocument
-    from reviews.document.pdf import job_pdf, pdf
     from reviews.models import Review
+    from steps import services as step_services
 
     studio = Studio(name="Bench")
     pk = Review.objects.filter(colour__code="H16.3").latest("pk").pk
@@ -28,7 +29,7 @@ def of_documents() -> None:
         again = job_services.duplicate(job.owner, room)
         review = Review.objects.filter(room=room, deleted=None).first()
         if review is not None:
-            review_services.move(review_services.start(job.owner, review.colour), again)
+            review_services.move(step_services.start(job.owner, review.colour), again)
     rooms = len(JobDocument(job.owner, job).pages)
     took = best(lambda: job_pdf(JobDocument(job.owner, job), studio), 1)
     report(f"a job of {job.rooms.filter(deleted=None).count()} rooms as PDF, {rooms} of them reviewed", f"{took:.1f} s",

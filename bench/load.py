@@ -38,7 +38,7 @@ from django.contrib.auth.models import User
 from django.contrib.sessions.backends.db import SessionStore
 from django.core.management import call_command
 from bench.records import _fill
-from reviews.search.meaning import scheduled
+from search.meaning import scheduled
 call_command("migrate", verbosity=0); call_command("load_demo", verbosity=0, stdout=open("/dev/null", "w")); _fill()
 scheduled()  # as the queue does every hour
 for name in ["skerry"] * 16:

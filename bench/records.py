@@ -22,10 +22,11 @@ def _fill() -> None:
     from django.utils import timezone
 
     from decks.models import Colour
-    from jobs import station
     from jobs.models import Job
     from records.models import Change
-    from reviews.models import Decision, Review, Viewing
+    from reviews.models import Review
+    from studio import demo_station as station
+    from viewings.models import Decision, Viewing
 
     user = User.objects.get(username="skerry")
     colours = list(Colour.objects.filter(maker__isnull=False).order_by("pk")[: REVIEWS // 2])
@@ -70,8 +71,9 @@ def of_a_large_studio() -> None:
     from django.test import Client
     from django.urls import reverse
 
-    from reviews.models import Review, Viewing
+    from reviews.models import Review
     from studio.archive import export
+    from viewings.models import Viewing
 
     _fill()
     client = Client()

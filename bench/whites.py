@@ -92,7 +92,7 @@ def of_a_swap() -> None:
 
     from reviews.context import ReviewContext
     from reviews.models import Review
-    from reviews.steps.palette.schemes import Schemes
+    from steps.palette.schemes import Schemes
 
     client = Client()
     review = Review.objects.filter(colour__code="H16.3").latest("pk")

@@ -41,7 +41,6 @@ class Card:
 
     @property
     def says(self) -> str:
-        """What it is, in a sentence or two."""
         return words.what_it_is(self.reading, self.colour.provenance)
 
     @property
@@ -57,7 +56,6 @@ class Card:
 
     @property
     def reviews(self) -> QuerySet[Model]:
-        """The studio's reviews of it, newest first."""
         held = self.colour.reviews.filter(owner__in=team(self._user), deleted=None)
         return held.select_related("room__job", "owner")
 
@@ -94,5 +92,4 @@ class Card:
 
     @property
     def caution(self) -> str:
-        """The caution beside every colour on a screen."""
         return words.screen_caution(self.colour.in_gamut)

@@ -97,7 +97,6 @@ class Catalogue:
 
     @cached_property
     def index(self) -> Nearest:
-        """The tree for nearest colours."""
         return Nearest(self.lab)
 
     def classified(self, chosen: method.Method) -> Classification:
@@ -109,12 +108,10 @@ class Catalogue:
 
     @cached_property
     def _surveys(self) -> BoundedCache[method.Method, Classification]:
-        """The surveys made last, by method."""
         return BoundedCache(MOST_SURVEYS)
 
     @cached_property
     def _kinds(self) -> tuple[list[str], NDArray[np.intp]]:
-        """The kinds of source there are, and which each row has."""
         kinds = sorted(set(self.provenance))
         return kinds, np.array([kinds.index(key) for key in self.provenance], dtype=np.intp)
 
@@ -144,12 +141,10 @@ class Catalogue:
 
     @cached_property
     def _read(self) -> BoundedCache[tuple[int, method.Method, WorkingNeutral], Reading]:
-        """The readings of rows that were held up before."""
         return BoundedCache(MOST_READ)
 
     @cached_property
     def _decks(self) -> BoundedCache[tuple[tuple[str, float], ...], Deck]:
-        """The colours as the core chooses from them, by the uncertainties they have."""
         return BoundedCache(MOST_SURVEYS)
 
     def deck(self, chosen: method.Method) -> Deck:
@@ -205,7 +200,6 @@ class Catalogue:
 
     @cached_property
     def _by_id(self) -> NDArray[np.intp]:
-        """The rows in the order of their ids."""
         return np.argsort(self.ids, kind="stable")
 
     def select(self, wanted: Wanted, chosen: method.Method | None = None) -> NDArray[np.intp]:

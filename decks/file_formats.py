@@ -180,7 +180,6 @@ def entries_of(colours: Iterable[Colour], chosen: Method) -> Iterator[Entry]:
 
 
 def entry_of(colour: Colour) -> Entry:
-    """Return a colour as an entry of a file."""
     return Entry(
         line=0,
         code=colour.code or colour.name,

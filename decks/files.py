@@ -33,7 +33,7 @@ BREATH = 0.11
 def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
     """Keep a file until it is brought in; of those that wait the person's oldest go. Raises `DeckFileError`."""
     if Import.objects.filter(owner=owner, state=Import.State.RUNNING).exists():
-        raise DeckFileError(words.another_running())
+        raise DeckFileError(words.ANOTHER_RUNNING)
     kind = recognise(file_name, data)
     with transaction.atomic():
         waits = Import.objects.filter(owner=owner, state=Import.State.WAITING).values_list("pk", flat=True)

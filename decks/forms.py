@@ -16,10 +16,8 @@ from web.forms import NumberField, laid_out, plain
 
 
 class KeepForm(forms.Form):
-    """A colour, and the set to keep it in."""
-
     colour = forms.IntegerField(min_value=1)
-    set_name = forms.CharField(max_length=60, error_messages={"required": words.set_name_needed()})
+    set_name = forms.CharField(max_length=60, error_messages={"required": words.SET_NAME_NEEDED})
 
 
 class NameForm(forms.Form):
@@ -38,7 +36,7 @@ class ImportForm(forms.Form):
         widget=plain(optional="where the file names no maker; else named by the file"),
     )
     file = forms.FileField(
-        allow_empty_file=True, error_messages={"required": messages.deck_file_needed()}, **laid_out("file")
+        allow_empty_file=True, error_messages={"required": messages.DECK_FILE_NEEDED}, **laid_out("file")
     )
 
     def clean(self) -> dict[str, Any]:
@@ -96,11 +94,9 @@ class FilterForm(forms.Form):
             field.choices = [("", words.ANY), *choices]
 
     def choosers(self) -> list[forms.BoundField]:
-        """Return the fields that choose from a list."""
         return [self[name] for name in ("family", "undertone", "strength", "temperature", "maker", "set")]
 
     def wanted(self) -> Wanted:
-        """Return what was asked for, as far as it makes sense."""
         self.is_valid()
         data = self.cleaned_data
         return Wanted(

@@ -92,7 +92,6 @@ def mend(request: StudioRequest, pk: int, line: int) -> HttpResponse:
 
 @require_safe
 def looked(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show how far the looking at a file is."""
     waiting = _import(request, pk)
     return render(request, "decks/looked.html", {"part": waiting.looked, "said": words.looked_at(waiting.looked)})
 
@@ -116,7 +115,6 @@ def apply(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _over(request: StudioRequest) -> HttpResponse:
-    """Lead from a file that is in, or taken back, to where it is listed."""
     return HttpResponseClientRedirect(reverse("deck-import")) if request.htmx else redirect("deck-import")
 
 

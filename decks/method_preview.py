@@ -37,13 +37,11 @@ class MethodPreview:
 
     @property
     def summary(self) -> str:
-        """How many colours change, and in what."""
         total, moved = len(self._held.ids), int(self._changed.any.sum())
         return words.method_changes(moved, total, self._changed.counts())
 
     @cached_property
     def colours(self) -> list[Before]:
-        """Some of them, spread over the decks."""
         rows = np.flatnonzero(self._changed.any)
         rows = rows[np.unique(np.linspace(0, len(rows) - 1, min(SHOWN, len(rows))).astype(int))] if rows.size else rows
         found = self._held.readings(rows, self._before), self._held.readings(rows, self._after)

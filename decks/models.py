@@ -134,7 +134,6 @@ class Valued(models.Model):
 
     @property
     def stimulus(self) -> Stimulus:
-        """The colour as the core knows it."""
         return Stimulus(
             lab=(self.lab_l, self.lab_a, self.lab_b),
             lrv=self.lrv,
@@ -155,12 +154,10 @@ class Valued(models.Model):
 
     @property
     def source(self) -> str:
-        """Where the numbers came from and how sure they are, in words."""
         return words.provenance(self.provenance, method.load().doubt(self.stimulus))
 
     @property
     def recipe(self) -> Recipe | None:
-        """The maker's recipe, if one is known."""
         return Recipe(self.recipe_base, self.recipe_amounts or {}) if self.recipe_base else None
 
 
@@ -202,12 +199,10 @@ class Colour(Valued):
 
     @property
     def published_by(self) -> str:
-        """The maker whose colour it is."""
         return str(self.maker_id or "")
 
     @property
     def label(self) -> str:
-        """Maker and code, or where an own colour came from."""
         if self.maker:
             return f"{self.maker.name} · {self.code}"
         return f"from {self.parent.name}" if self.parent else "own colour"
@@ -242,5 +237,4 @@ class ValueRevision(Valued):
 
     @property
     def published_by(self) -> str:
-        """The maker of its colour."""
         return self.colour.published_by

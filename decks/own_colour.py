@@ -18,7 +18,7 @@ from web.forms import NumberField, laid_out, plain
 class OwnColourForm(forms.Form):
     """A name, and in subclasses the numbers; `stimulus` holds the colour once the form is valid."""
 
-    name = forms.CharField(max_length=120, error_messages={"required": messages.name_needed()}, widget=plain())
+    name = forms.CharField(max_length=120, error_messages={"required": messages.NAME_NEEDED}, widget=plain())
     lrv_stated = NumberField(
         low=0,
         high=100,
@@ -48,13 +48,10 @@ class OwnColourForm(forms.Form):
         raise NotImplementedError
 
     def field_for(self, intake_field: str) -> str:
-        """Return the form's field for a field of the core."""
         return intake_field
 
 
 class HexForm(OwnColourForm):
-    """A screen value."""
-
     hex = forms.CharField(
         label="Screen value",
         max_length=60,
@@ -76,8 +73,6 @@ LAB_FIELDS = {"L*": "lightness", "a*": "a", "b*": "b"}
 
 
 class LabForm(OwnColourForm):
-    """CIE Lab with its convention."""
-
     lightness = forms.CharField(label="L*", max_length=40, required=False, widget=FIGURE(), **laid_out("cell"))
     a = forms.CharField(label="a*", max_length=40, required=False, widget=FIGURE(), **laid_out("cell"))
     b = forms.CharField(label="b*", max_length=40, required=False, widget=FIGURE(), **laid_out("cell"))
@@ -96,7 +91,6 @@ class LabForm(OwnColourForm):
         return from_lab([self._figure(label, data) for label in LAB_FIELDS], data.get("convention", "lab"))
 
     def lab_fields(self) -> list[forms.BoundField]:
-        """Return the three figures."""
         return [self[field] for field in LAB_FIELDS.values()]
 
     def field_for(self, intake_field: str) -> str:
@@ -156,11 +150,9 @@ class SpectrumForm(OwnColourForm):
 
     @property
     def too_large(self) -> str:
-        """What is said of a file that is too large, before it is sent."""
         return messages.too_large(reflectance_csv.MAX_BYTES, advice=messages.ONE_COLOUR)
 
     def take_in(self, data: dict[str, Any]) -> Stimulus:
-        """Return the mean of the readings."""
         if self.file_too_large:
             raise IntakeError(
                 reflectance_csv.FIELD, messages.too_large(reflectance_csv.MAX_BYTES, advice=messages.ONE_COLOUR)
@@ -170,7 +162,7 @@ class SpectrumForm(OwnColourForm):
         else:
             text = data.get("reflectance", "")
             if not text.strip():
-                raise IntakeError(reflectance_csv.FIELD, messages.one_source())
+                raise IntakeError(reflectance_csv.FIELD, messages.ONE_SOURCE)
         spectrum = reflectance_csv.read(text)
         self.notes = (*spectrum.notes, *([spectrum.scatter_said] if spectrum.scatter_said else []))
         return spectrum.stimulus()

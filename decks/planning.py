@@ -105,7 +105,6 @@ class Plan:
 
 
 def key_of(waiting: Import) -> tuple[int, datetime, str, str]:
-    """Return what stands for a file as it is understood and mended now."""
     return waiting.pk, waiting.created, str(waiting.mapping), str(waiting.mended)
 
 
@@ -119,7 +118,6 @@ def look(waiting: Import) -> Looked:
 
 
 def forget(waiting: Import) -> None:
-    """Let go of a file that is done with."""
     _kept.drop(lambda key: key[0] == waiting.pk)
 
 
@@ -137,7 +135,6 @@ class _Progress:
             self._next = monotonic() + EVERY
 
     def over(self) -> None:
-        """Note that nobody looks any more."""
         self._mine.filter(looked__isnull=False).update(looked=None)
 
 
@@ -194,12 +191,10 @@ def plan(waiting: Import) -> Plan:
 
 
 def key_in(entry: Entry, deck_name: str) -> tuple[str, str]:
-    """Return by which maker and code an entry is known in a deck."""
     return entry.maker or deck_name, entry.code
 
 
 def with_values(entries: Sequence[Entry]) -> list[tuple[Entry, dict[str, Any]]]:
-    """Return sound entries with the fields of a colour that each fills."""
     return [
         (entry, _values(entry, one))
         for entry, one in zip(entries, stimuli(entries), strict=True)
@@ -219,7 +214,6 @@ def known_of(entries: Sequence[Entry], owner: User, deck_name: str) -> dict[tupl
 def decide(
     entries: Sequence[tuple[Entry, dict[str, Any]]], known: dict[tuple[str, str], Colour], deck_name: str
 ) -> Decided:
-    """Return what entries do to a deck, given the colours they stand for there."""
     added: list[tuple[Entry, dict[str, Any]]] = []
     changed: list[Change] = []
     shared: list[Change] = []

@@ -67,12 +67,10 @@ class FilePreview:
 
     @property
     def error(self) -> str:
-        """Why the file cannot be taken as it is understood now."""
         return self._planned[1]
 
     @property
     def summary(self) -> str:
-        """What bringing it in would do."""
         found = self._planned[0]
         if found is None:
             return ""
@@ -80,13 +78,11 @@ class FilePreview:
 
     @property
     def can_apply(self) -> bool:
-        """Whether there is anything to bring in."""
         found = self._planned[0]
         return found is not None and bool(found.added or found.changed)
 
     @property
     def notes(self) -> tuple[str, ...]:
-        """How the file was understood."""
         found = self._planned[0]
         if found is None:
             return ()
@@ -95,13 +91,11 @@ class FilePreview:
 
     @property
     def problems(self) -> list[str]:
-        """Lines left out, and why."""
         found = self._planned[0]
         return [words.problem(p.line, p.column, p.message) for p in found.problems[MENDABLE:SHOWN]] if found else []
 
     @cached_property
     def bad(self) -> list[BadLine]:
-        """The first of the lines left out, each to be mended here."""
         found = self._planned[0]
         first = found.problems[:MENDABLE] if found else []
         if not first:
@@ -183,7 +177,6 @@ class FilePreview:
 
     @property
     def choices(self) -> list[tuple[str, str]]:
-        """What a column can be."""
         return [(name, words.column_choice(name)) for name in deck_csv.FIELDS]
 
     def keep_wavelengths(self, mapping: dict[str, str]) -> dict[str, str]:

@@ -56,7 +56,6 @@ def search(user: User, text: str) -> list[int]:
 
 
 def in_order(ids: Sequence[int]) -> list[Colour]:
-    """Return colours by id, in the order of the ids."""
     found = by_ids(list(ids))
     return [found[pk] for pk in ids if pk in found]
 
@@ -150,7 +149,6 @@ def sets_of(user: User) -> QuerySet[ColourSet]:
 
 
 def my_whites(user: User) -> QuerySet[Colour]:
-    """Return the whites a person judges by."""
     return Colour.objects.filter(sets__owner=user, sets__is_whites=True).order_by("id")
 
 
@@ -164,7 +162,6 @@ def mean_white(user: User) -> list[float] | None:
 
 
 def by_ids(ids: list[int]) -> dict[int, Colour]:
-    """Return colours by id, however many."""
     return Colour.objects.select_related("maker").in_bulk(ids)
 
 
@@ -202,7 +199,6 @@ def _that_read_so(held: Catalogue, meant: Meant, chosen: Method) -> NDArray[np.i
 
 
 def makers(user: User) -> QuerySet[Maker]:
-    """Return the makers a person may use, with how many colours each has."""
     held = Colour.objects.filter(maker=OuterRef("pk")).order_by().values("maker").annotate(count=Count("pk"))
     return makers_for(user).annotate(colour_count=Coalesce(Subquery(held.values("count")), 0)).order_by("name")
 

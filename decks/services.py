@@ -32,7 +32,6 @@ def touch(makers: Iterable[int | None]) -> None:
 
 
 def numbers_of(stimulus: Stimulus) -> dict[str, Any]:
-    """Return the fields of a colour that its numbers fill."""
     return {
         "lab_l": stimulus.lab[0],
         "lab_a": stimulus.lab[1],
@@ -123,7 +122,6 @@ def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | Non
 
 
 def rename(colour: Colour, name: str) -> None:
-    """Give an own colour another name."""
     colour.name = name
     colour.save(update_fields=["name"])
 
@@ -137,7 +135,6 @@ def soft_delete(colour: Colour, back: bool = False) -> None:
 def keep_adjusted(
     owner: User, parent: Colour, name: str, stimulus: Stimulus, recipe: Recipe, percent: float | None
 ) -> Colour:
-    """Keep an adjusted strength, or a mixture, as a colour of its own that knows what it was made from."""
     return Colour.objects.create(
         owner=owner,
         name=name[:120],
@@ -319,7 +316,6 @@ def whites_of(owner: User) -> ColourSet:
 
 @transaction.atomic
 def keep_in_set(owner: User, name: str, colour: Colour) -> ColourSet:
-    """Keep a colour in the set of that name, made if there is none."""
     whites = whites_of(owner)
     chosen = whites if name == whites.name else _set_named(owner, name)
     chosen.colours.add(colour)
@@ -336,7 +332,7 @@ def may_keep_in(user: User, name: str) -> None:
     """Raise `PermissionDenied` for a junior who would change a set of the studio; the whites one judges by are one's
     own."""
     if name != whites_of(user).name and not may_change(user):
-        raise PermissionDenied(words.juniors_may_not())
+        raise PermissionDenied(words.JUNIORS_MAY_NOT)
 
 
 @transaction.atomic

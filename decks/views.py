@@ -35,7 +35,6 @@ DEPTH_REACHES = (1, 2, 5, 10, 20, 50)
 
 @require_safe
 def browse(request: StudioRequest) -> HttpResponse:
-    """Show the decks, filtered and sorted."""
     form = FilterForm(request.GET, request.user)
     held = catalogue(request.user)
     rows = held.select(form.wanted(), form.method)
@@ -62,14 +61,12 @@ def plane_data(request: StudioRequest) -> JsonResponse:
 
 @require_safe
 def peek(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show one colour in brief, for the plane."""
     colour = get_object_or_404(queries.visible_to(request.user), pk=pk)
     return render(request, "decks/peek.html", {"card": Card(colour, request.user)})
 
 
 @require_safe
 def export(request: StudioRequest) -> StreamingHttpResponse:
-    """Give the colours that are filtered for as a file."""
     kind = file_formats.FORMATS.get(request.GET.get("format", ""))
     if kind is None:
         raise Http404
@@ -117,7 +114,7 @@ def _own(request: StudioRequest, wrong: NameForm | None = None, of: int = 0) -> 
 def _own_colour(request: StudioRequest, pk: int, deleted: bool = False) -> Colour:
     found = get_object_or_404(queries.own_colours(request.user, deleted), pk=pk)
     if found.owner_id != request.user.pk and not may_change(request.user):
-        raise PermissionDenied(words.juniors_may_not())
+        raise PermissionDenied(words.JUNIORS_MAY_NOT)
     return found
 
 
@@ -142,14 +139,12 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_POST
 def restore(request: StudioRequest, pk: int) -> HttpResponse:
-    """Bring an own colour back."""
     services.soft_delete(_own_colour(request, pk, deleted=True), back=True)
     return redirect("own-colours")
 
 
 @require_safe
 def sets(request: StudioRequest) -> HttpResponse:
-    """Show the sets a person keeps."""
     services.whites_of(request.user)
     return render(request, "decks/sets.html", {"sets": queries.sets_of(request.user)})
 
@@ -170,7 +165,6 @@ def keep(request: StudioRequest) -> HttpResponse:
 
 @require_POST
 def leave_out(request: StudioRequest, pk: int, colour: int) -> HttpResponse:
-    """Take a colour out of a set."""
     chosen = get_object_or_404(queries.sets_of(request.user), pk=pk)
     services.may_keep_in(request.user, chosen.name)
     services.leave_out(chosen, get_object_or_404(chosen.colours, pk=colour))

@@ -21,7 +21,7 @@ install -d -m 0755 "$APP"
 install -d -m 0700 -o "$OWNER" -g "$OWNER" "$DATA" "$DATA/backups"
 
 echo "3/6 the program"
-for each in prism web people works schools decks training tinting jobs reviews records instruments studio docs; do
+for each in prism web people background_jobs methods decks training tinting jobs reviews viewings steps documents search records instruments studio docs; do
   rm -rf "${APP:?}/$each"
   cp -R "$FROM/$each" "$APP/$each"
 done

@@ -9,7 +9,7 @@ from selenium.webdriver.common.keys import Keys
 
 from e2e.browser import PHONE, WIDE, BrowserTest, resize
 from e2e.wire import Wire
-from reviews.models import Viewing
+from viewings.models import Viewing
 
 KEPT_HERE = """const [page, tell] = arguments;
 navigator.serviceWorker.getRegistration('/viewings/')

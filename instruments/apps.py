@@ -4,6 +4,4 @@ from django.apps import AppConfig
 
 
 class InstrumentsConfig(AppConfig):
-    """Readers and what they measure."""
-
     name = "instruments"

@@ -16,8 +16,6 @@ from web.forms import laid_out, plain
 
 
 class StartForm(forms.Form):
-    """What to measure, and how."""
-
     thing = forms.ChoiceField(
         choices=lambda: [(name, name) for name in what_can_be_measured()], widget=forms.Select(attrs={"id": "thing"})
     )
@@ -37,7 +35,6 @@ class StartForm(forms.Form):
     )
 
     def setting(self) -> reader.Setting:
-        """Return the setting that was chosen."""
         return reader.Setting(self.cleaned_data["aperture"], Specular(self.cleaned_data["specular"]))
 
 
@@ -45,7 +42,7 @@ class CardForm(forms.Form):
     """The code on the can: which colour the thing is said to be. `card` holds it once the form is valid."""
 
     code = forms.CharField(
-        label="Code on the can", max_length=130, error_messages={"required": words.no_card()}, widget=plain()
+        label="Code on the can", max_length=130, error_messages={"required": words.NO_CARD}, widget=plain()
     )
     card: Colour
 
@@ -66,8 +63,4 @@ class CardForm(forms.Form):
 
 
 class KeepForm(forms.Form):
-    """A name for what was measured."""
-
-    name = forms.CharField(
-        label="Keep the mean as", max_length=120, error_messages={"required": messages.name_needed()}
-    )
+    name = forms.CharField(label="Keep the mean as", max_length=120, error_messages={"required": messages.NAME_NEEDED})

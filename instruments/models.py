@@ -32,7 +32,6 @@ class Session(models.Model):
 
     @property
     def setting(self) -> reader.Setting:
-        """How its readings are taken."""
         return reader.Setting(self.aperture, Specular(self.specular))
 
 

@@ -34,12 +34,10 @@ class SessionPage:
 
     @property
     def is_enough(self) -> bool:
-        """Whether there are readings enough to be kept as they are."""
         return len(self.lines) >= ENOUGH and not self.why_not
 
     @cached_property
     def lines(self) -> list[ShotLine]:
-        """The readings, each with its distance from the mean and what is to be said of it."""
         lines = []
         for shot in self.sitting.shots:
             distance, outlying = self.sitting.of_shot(shot)
@@ -55,12 +53,10 @@ class SessionPage:
 
     @property
     def state(self) -> str:
-        """How the reader stands."""
         return words.reader_state(self.sitting.since_calibration)
 
     @property
     def summary(self) -> str:
-        """What the readings say together."""
         found = self.sitting.together
         if found is None or self.sitting.mean_lrv is None:
             return messages.NO_READINGS
@@ -77,7 +73,6 @@ class SessionPage:
 
     @property
     def against_formula(self) -> str:
-        """How far a can is from its formula, and from the first can of that formula."""
         found = self.sitting.from_formula
         if found is None:
             return ""
@@ -87,21 +82,17 @@ class SessionPage:
 
     @property
     def why_not(self) -> str:
-        """Why the readings cannot be believed."""
         return self.sitting.why_not
 
     @property
     def why_not_card(self) -> str:
-        """Why the readings cannot be those of the colour on the can."""
         return queries.why_not_card(self.session)
 
     @property
     def for_whom(self) -> str:
-        """For whom the value of the colour on the can would change."""
         card = self.session.card
         return words.replaces_for(card.name, *queries.for_whom(card)) if card else ""
 
     @property
     def can_measure(self) -> bool:
-        """Whether there is room for another reading."""
         return len(self.sitting.shots) < reader.MOST_READINGS

@@ -29,7 +29,6 @@ _EPOCH = datetime(2020, 1, 1, tzinfo=UTC)
 
 
 def minutes(moment: datetime) -> float:
-    """Return a moment on the reader's clock."""
     return (moment - _EPOCH).total_seconds() / 60
 
 
@@ -70,7 +69,6 @@ def measured(session: Session) -> Array | None:
 
 
 def provenance(readings: int) -> str:
-    """Return what kind of source the mean of several readings is."""
     return "reading-average" if readings > 1 else "reading-single"
 
 
@@ -107,12 +105,10 @@ class Sitting:
 
     @property
     def kept_count(self) -> int:
-        """How many readings are in the mean."""
         return len(self._kept)
 
     @cached_property
     def together(self) -> reader.Together | None:
-        """What the kept readings say together."""
         return reader.together([shot.reflectance for shot in self._kept]) if self._kept else None
 
     @property

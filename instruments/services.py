@@ -32,7 +32,6 @@ def start(owner: User, thing: str, setting: reader.Setting, batch: Batch | None 
 
 
 def calibrate(session: Session) -> None:
-    """Read the white tile."""
     session.calibrated = timezone.now()
     session.save(update_fields=["calibrated"])
 
@@ -62,7 +61,7 @@ def measure(session: Session) -> Shot:
                 return session.shots.create(
                     number=taken + 1, reflectance=reading.tolist(), calibrated=session.calibrated is not None
                 )
-    raise reader.ReaderError(words.reader_busy())
+    raise reader.ReaderError(words.READER_BUSY)
 
 
 TRIES = 4
@@ -85,7 +84,7 @@ def improve_card(session: Session) -> Colour:
     Raises `ReaderError` when they cannot be believed, or no code was given.
     """
     if session.card is None:
-        raise reader.ReaderError(words.no_card())
+        raise reader.ReaderError(words.NO_CARD)
     if why_not := queries.why_not_card(session):
         raise reader.ReaderError(why_not)
     deck_services.improve(session.card, _measured(session), words.measured_on(session.thing), session.owner)
@@ -93,7 +92,6 @@ def improve_card(session: Session) -> Colour:
 
 
 def name_card(session: Session, card: Colour | None) -> None:
-    """Note which colour the thing is said to be."""
     session.card = card
     session.save(update_fields=["card"])
 

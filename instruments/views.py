@@ -13,14 +13,13 @@ from instruments.page import SessionPage
 from people.gate import require_editor
 from people.queries import team
 from prism.reader import ReaderError, Setting
-from reviews import services as review_services
+from steps import services as step_services
 from tinting.models import Batch
 from web.http import StudioRequest
 
 
 @require_http_methods(["GET", "POST"])
 def reader_page(request: StudioRequest) -> HttpResponse:
-    """Choose what to put the reader on."""
     form = StartForm(request.POST or None)
     if request.method == "POST" and form.is_valid():
         started = services.start(request.user, form.cleaned_data["thing"], form.setting())
@@ -54,20 +53,17 @@ def _show(
 
 @require_safe
 def session(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show the readings so far."""
     return _show(request, _session(request, pk))
 
 
 @require_POST
 def calibrate(request: StudioRequest, pk: int) -> HttpResponse:
-    """Read the white tile."""
     services.calibrate(_session(request, pk))
     return redirect("reader-session", pk)
 
 
 @require_POST
 def measure(request: StudioRequest, pk: int) -> HttpResponse:
-    """Take one reading."""
     found = _session(request, pk)
     try:
         services.measure(found)
@@ -128,4 +124,4 @@ def keep(request: StudioRequest, pk: int) -> HttpResponse:
         colour = services.keep(found, form.cleaned_data["name"])
     except ReaderError as wrong:
         return _show(request, found, str(wrong), form)
-    return redirect(review_services.start(request.user, colour))
+    return redirect(step_services.start(request.user, colour))

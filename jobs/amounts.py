@@ -27,7 +27,6 @@ class Paint:
     own: bool
 
     def litres(self, area: float) -> float:
-        """Return the paint for an area, m²."""
         return amounts.litres(area, self.coats, self.spreading)
 
 
@@ -39,7 +38,6 @@ def paint_of(job: Job | None, method: Method) -> Paint:
 
 
 def usual_sheen(room: Room, part: str, method: Method) -> str:
-    """Return the sheen that a part of a room has at least, by a method."""
     wet = any(element.kind in WET for element in room.elements.all())
     surface = {
         "walls": "kitchen and bath walls" if wet else "walls",

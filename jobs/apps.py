@@ -4,6 +4,4 @@ from django.apps import AppConfig
 
 
 class JobsConfig(AppConfig):
-    """Jobs."""
-
     name = "jobs"

@@ -56,7 +56,6 @@ def fabric_of(element: Element, method: Method, neutral: WorkingNeutral) -> Fabr
 
 
 def by_permanence(room: Room) -> list[Element]:
-    """Return the fixed elements of a room in the order of permanence."""
     order = list(Element.Kind.values)
     return sorted(room.elements.all(), key=lambda element: order.index(element.kind))
 

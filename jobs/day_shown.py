@@ -14,9 +14,10 @@ from prism.difference import delta_e
 from prism.light.day import HALF_HOURS
 from prism.light.findings import Facing
 from prism.light.room import WALLS
+from web.settled import Page
 
 
-class DayShown:
+class DayShown(Page):
     """A day as templates draw it: sentences, boards, strip, plan, and what the script relights the boards by."""
 
     seasons, skies = SEASONS, SKIES
@@ -26,33 +27,27 @@ class DayShown:
 
     @property
     def asked(self) -> Asked:
-        """What is looked at."""
         return self.day.asked
 
     @cached_property
     def names(self) -> list[tuple[str, str]]:
-        """The walls and what they are called."""
         return list(zip(WALLS, drawings.wall_names(self.day.room), strict=True))
 
     @property
     def lit_screen(self) -> str:
-        """The wall as it reads at the moment that is looked at."""
         return self.day.screens(self.day.lab[self.asked.moment, self.day.wall])[0]
 
     @property
     def caption(self) -> str:
-        """Which wall, when."""
         return words.wall_at(self.asked.wall, self.asked.hour)
 
     @property
     def measured(self) -> str:
-        """Lux and colour temperature there."""
         day, t, w = self.day.day, self.asked.moment, self.day.wall
         return words.light_there(float(day.lux[t, w]), float(day.kelvin[t, w]))
 
     @cached_property
     def sentences(self) -> list[str]:
-        """What the wall reads as, at each moment."""
         own = self.day.own
         return [
             words.seen_line(self.asked.wall, hour, None if self.day.day.dark[t, self.day.wall] else reading, own)
@@ -61,7 +56,6 @@ class DayShown:
 
     @property
     def sentence(self) -> str:
-        """What it reads as at the moment that is looked at."""
         return self.sentences[self.asked.moment]
 
     @cached_property
@@ -73,45 +67,37 @@ class DayShown:
 
     @property
     def hung(self) -> list[tuple[int, Board, str]]:
-        """The boards in the same light."""
         return self.beside[: len(self.day.boards)]
 
     @property
     def stays(self) -> list[tuple[int, Board, str]]:
-        """The fixed elements in the same light."""
         return self.beside[len(self.day.boards) :]
 
     @property
     def strip(self) -> SafeString:
-        """The strip of the day."""
         return drawings.strip(self.day, self.paint)
 
     @property
     def plan(self) -> SafeString:
-        """The plan."""
         day, t = self.day.day, self.asked.moment
         return drawings.plan(self.day.room, self.room, self.asked.hour, float(day.azimuth[t]), float(day.height[t]))
 
     @property
     def sun(self) -> str:
-        """When the sun is up."""
         return words.sun_said(self.day.sun.rises, self.day.sun.sets, self.day.sun.up)
 
     @property
     def best(self) -> str:
-        """Where and when it is nearest to its board."""
         found = self.day.extremes
         return words.spot_said(found[0].hour, found[0].wall, words.sky_of(found[0].cloud)) if found else words.NEVER_LIT
 
     @property
     def worst(self) -> str:
-        """Where and when it is farthest from its board."""
         found = self.day.extremes
         return words.spot_said(found[1].hour, found[1].wall, words.sky_of(found[1].cloud)) if found else ""
 
     @property
     def runs(self) -> list[str]:
-        """What is said of the wall, stretch by stretch."""
         return [words.run_said(run.start, run.end, run.said) for run in drawings.runs(self.day)]
 
     @property
@@ -123,7 +109,6 @@ class DayShown:
 
     @property
     def deeper(self) -> str:
-        """How four walls differ from the board."""
         return words.deeper_said(*self.day.deeper)
 
     @property
@@ -151,7 +136,6 @@ class DayShown:
 
     @property
     def lamps_said(self) -> str:
-        """Which undertone each lamp pulls out."""
         found = self.day.under_lamps
         away = [float(delta_e(lab, self.day.board)) for _, lab, _ in found]
         said = words.lamps_said([k for k, _, _ in found], [words.undertone_short(r) for _, _, r in found], away)

@@ -39,7 +39,6 @@ def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -
 
 
 def looking(room: LitRoom, name: str, spots: Sequence[tuple[str, float]]) -> SafeString:
-    """Return the room from above, with the hours at which each wall is looked at."""
     scale = _scale(room)
     width, depth = room.width * scale, room.depth * scale
     places = {"north": (0, -depth / 2), "east": (width / 2, 0), "south": (0, depth / 2), "west": (-width / 2, 0)}
@@ -136,7 +135,6 @@ def runs(day: RoomDay) -> list[Run]:
 
 
 def wall_names(room: LitRoom) -> list[str]:
-    """Return what the four walls are called."""
     glazed = {window.wall for window in room.windows}
     return [
         words.wall_name(wall, wall in glazed, WALLS[(i + 2) % 4] in glazed and wall not in glazed)

@@ -28,10 +28,8 @@ class FinishSheet:
         return {"part": part, "what": colour, "sheen": kept.sheen, "area": kept.area, "stays": kept.stays}
 
     def is_valid(self) -> bool:
-        """Whether all of it can be kept."""
         sound = [form.is_valid() for _, form in self.forms]  # every row, so that each says what is wrong with it
         return all(sound)
 
     def rows(self) -> list[dict[str, Any]]:
-        """Return the rows that say something, as they are kept."""
         return [row for _, form in self.forms if (row := form.row())]

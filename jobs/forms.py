@@ -28,8 +28,6 @@ SMALL = {"size": "5"}
 
 
 class JobForm(forms.ModelForm):  # type: ignore[type-arg]
-    """A job: its client, where it is, how far it is."""
-
     pick = forms.ChoiceField(label="Town", required=False, choices=[("", "another place"), *((t, t) for t in TOWNS)])
     latitude = NumberField(low=-90, high=90, required=False, said="latitude", help_text="degrees, south negative")
     longitude = NumberField(low=-180, high=180, required=False, said="longitude", help_text="degrees, west negative")
@@ -65,12 +63,10 @@ class JobForm(forms.ModelForm):  # type: ignore[type-arg]
         return data
 
     def fields_kept(self) -> dict[str, Any]:
-        """Return the fields as they are kept."""
         return {name: self.cleaned_data.get(name) for name in self.Meta.fields}
 
 
 def small_number(low: float, high: float, **more: Any) -> NumberField:
-    """Return a field for a number of few figures."""
     return NumberField(low=low, high=high, widget=plain(**SMALL), **more)
 
 
@@ -142,7 +138,6 @@ class RoomForm(SizedForm):
         return None if width is None or depth is None or height is None else (width, depth, height)
 
     def kept(self) -> dict[str, Any]:
-        """Return the fields of a room."""
         data = {name: value for name, value in self.cleaned_data.items() if name not in DOORWAYS}
         return data | {"rotation_deg": data["rotation_deg"] or 0.0}
 
@@ -159,7 +154,6 @@ class Row(SizedForm):
 
     @property
     def is_empty(self) -> bool:
-        """Whether nothing was typed that makes it a row."""
         return not any(str(self.data.get(self.add_prefix(name), "")).strip() for name in self.needs)
 
     def say(self, faults: Iterator[checks.Fault]) -> None:
@@ -169,8 +163,6 @@ class Row(SizedForm):
 
 
 class WindowForm(Row):
-    """A window or rooflight."""
-
     needs = ("width", "height")
     wall = forms.ChoiceField(choices=[*WALL_CHOICES, ("ceiling", "ceiling (rooflight)")], label="Wall")
     width = size(0, 1000, required=False, label="Width", said="width")
@@ -182,7 +174,6 @@ class WindowForm(Row):
     glazing = forms.ChoiceField(choices=list(words.GLAZING.items()), label="Glass", initial="double")
 
     def row(self) -> dict[str, Any]:
-        """Return the row as it is kept."""
         data = self.cleaned_data
         hides = data["hides"]
         sill = 0.9 if data["sill"] is None else data["sill"]
@@ -190,12 +181,10 @@ class WindowForm(Row):
 
     @property
     def window(self) -> Window:
-        """The window as the light's core knows it."""
         row = self.row()
         return Window(**row | {"hides": None if row["hides"] is None else min(row["hides"], 0.95)})
 
     def check(self, size: tuple[float, float, float] | None) -> None:
-        """Check it against the room it is in."""
         for name in self.needs:
             if self.cleaned_data.get(name) is None and name not in self.errors:
                 self.add_error(name, words.size_needed(name))
@@ -205,8 +194,6 @@ class WindowForm(Row):
 
 
 class LampForm(Row):
-    """Lamps of one sort."""
-
     needs = ("lumens",)
     count = forms.IntegerField(min_value=1, max_value=400, initial=1, widget=plain(inputmode="numeric", size="3"))
     lumens = small_number(0, 1e6, required=False, label="Lumens each", said="lumens")
@@ -217,11 +204,9 @@ class LampForm(Row):
     hung = forms.ChoiceField(choices=list(words.HUNG.items()), label="Where")
 
     def row(self) -> dict[str, Any]:
-        """Return the row as it is kept."""
         return dict(self.cleaned_data)
 
     def check(self, size: tuple[float, float, float] | None) -> None:
-        """Check the lamp."""
         if not self.errors:
             self.say(checks.lamp_faults(Lamp(**{**self.row(), "dimmed": self.cleaned_data["dimmed"] / 100})))
 
@@ -238,7 +223,6 @@ class CoatedForm(Row):
         self.material = ""
 
     def clean_what(self) -> str:
-        """Find the colour or material that was typed."""
         text = str(self.cleaned_data["what"]).strip()
         if text:
             self.colour, self.material = self._named(text)
@@ -255,7 +239,6 @@ class CoatedForm(Row):
             raise forms.ValidationError(f"{wrong} {words.OR_A_MATERIAL}") from None
 
     def coat(self) -> dict[str, Any]:
-        """Return the colour as it is kept."""
         return {"colour": self.colour, "material": self.material}
 
 
@@ -267,11 +250,9 @@ class SurfaceForm(CoatedForm):
 
     @property
     def is_empty(self) -> bool:
-        """Whether it says nothing."""
         return not self.data.get(self.add_prefix("what"), "").strip() and not self.data.get(self.add_prefix("to_paint"))
 
     def row(self) -> dict[str, Any]:
-        """Return the row as it is kept."""
         return {"side": self.cleaned_data["side"], "to_paint": self.cleaned_data["to_paint"], **self.coat()}
 
     def check(self, size: tuple[float, float, float] | None) -> None:
@@ -279,8 +260,6 @@ class SurfaceForm(CoatedForm):
 
 
 class ElementForm(CoatedForm):
-    """Something fixed."""
-
     needs = ("name", "what")
     field_order = ("kind", "name", "what", "area", "on")
     kind = forms.ChoiceField(choices=Element.Kind.choices, label="Kind")
@@ -319,14 +298,12 @@ class ElementForm(CoatedForm):
             return False
 
     def row(self) -> dict[str, Any]:
-        """Return the row as it is kept."""
         data = self.cleaned_data
         name = data["name"] or words.ELEMENTS[data["kind"]]
         own = {"kind": data["kind"], "name": name, "area": data["area"], "on": data["on"], **self.coat()}
         return own | ({"parts": self.parts} if self.parts else {})
 
     def check(self, size: tuple[float, float, float] | None) -> None:
-        """An element without a colour says nothing of the light."""
         if not self.cleaned_data.get("what") and "what" not in self.errors:
             self.add_error("what", words.COLOUR_NEEDED)
 

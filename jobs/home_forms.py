@@ -59,7 +59,6 @@ class PaintForm(Sized, forms.ModelForm):  # type: ignore[type-arg]
         labels = {"coats": "Coats"}
 
     def clean_coats(self) -> int | None:
-        """Refuse no coat and too many."""
         coats: int | None = self.cleaned_data["coats"]
         if coats is not None and not 1 <= coats <= 6:
             raise forms.ValidationError(words.COATS_WRONG)
@@ -79,7 +78,6 @@ class WhiteRuleForm(forms.Form):
         self.colour: Colour | None = None
 
     def clean_white(self) -> str:
-        """Find the white."""
         text = str(self.cleaned_data["white"]).strip()
         try:
             self.colour = deck_queries.one_named(self._user, text)

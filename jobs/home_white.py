@@ -77,7 +77,6 @@ class OnWalls:
 
     @property
     def name(self) -> str:
-        """What it is called."""
         return self.colour.name
 
 
@@ -106,7 +105,6 @@ def agreed_of(room: Room) -> tuple[Any, Any] | None:
 
 
 def walled(rooms: Sequence[Room], method: Method, neutral: WorkingNeutral) -> list[Walled]:
-    """Return those of rooms whose walls have a colour."""
     found = []
     for room in rooms:
         wall = wall_of(room)
@@ -120,7 +118,6 @@ def walled(rooms: Sequence[Room], method: Method, neutral: WorkingNeutral) -> li
 
 
 def suited(whites: Sequence[Reading], rooms: Sequence[Walled], method: Method) -> list[int]:
-    """Return in how many of some rooms each white would do."""
     counts = [0] * len(whites)
     for one in rooms:
         for white in rank(one.wall, whites, [""] * len(whites), method, there=one.there):
@@ -139,7 +136,6 @@ class HomeWhite:
 
     @cached_property
     def walled(self) -> list[Walled]:
-        """The rooms whose walls have a colour."""
         rooms = rooms_of(self.job) if self._rooms is None else self._rooms
         return walled(rooms, self._method, self._method.neutral)
 
@@ -151,7 +147,6 @@ class HomeWhite:
 
     @property
     def pin(self) -> WhiteRule | None:
-        """The white that is set."""
         return next((one for one in self.rules if one.kind == WhiteRule.Kind.PIN and not one.lifted), None)
 
     @cached_property
@@ -174,12 +169,10 @@ class HomeWhite:
         return found
 
     def colour(self, white: int) -> Colour:
-        """Return a white by its place."""
         return self._candidates[white][0]
 
     @cached_property
     def _ranked(self) -> list[list[White]]:
-        """The whites in rank, room by room."""
         readings = [reading for _, reading in self._candidates]
         return [rank(one.wall, readings, self._keys, self._method, there=one.there) for one in self.walled]
 
@@ -197,7 +190,6 @@ class HomeWhite:
 
     @cached_property
     def _zones(self) -> list[tuple[int, ...]]:
-        """The rooms that are open to each other, by their places."""
         places = {one.room.pk: r for r, one in enumerate(self.walled)}
         open_to = [
             (places[one.room.pk], places[other.pk])
@@ -221,12 +213,10 @@ class HomeWhite:
 
     @cached_property
     def unruled(self) -> home.Home | None:
-        """The solution without a white that is set."""
         return self._solved(None)
 
     @cached_property
     def found(self) -> home.Home | None:
-        """The solution in force."""
         if self.pin is None:
             return self.unruled
         return self._solved([colour.pk for colour, _ in self._candidates].index(self.pin.colour_id))

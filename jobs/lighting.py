@@ -100,7 +100,6 @@ class Asked:
 
     @property
     def hour(self) -> float:
-        """The clock's hour."""
         return HALF_HOURS[self.moment]
 
 
@@ -165,18 +164,15 @@ class RoomDay:
 
     @cached_property
     def date(self) -> date:
-        """The day that is looked at."""
         place = self.room.place
         return day_of(self.asked.season, place.southern, timezone.now(), place.zone)
 
     @cached_property
     def sun(self) -> Daylight:
-        """When the sun rises and sets."""
         return daylight(self.room.place, self.date)
 
     @cached_property
     def _key(self) -> tuple[object, ...]:
-        """All that what is computed of the paint in the room on that day rests on."""
         room = self.room
         return (
             room.place, room.size, room.rotation_deg, room.storey, room.furnishing, room.windows, room.lamps,
@@ -190,7 +186,6 @@ class RoomDay:
 
     @property
     def day(self) -> Day:
-        """The day under the sky that is looked at."""
         return self.days[SKIES.index(self.asked.sky)]
 
     @cached_property
@@ -205,7 +200,6 @@ class RoomDay:
 
     @property
     def wall(self) -> int:
-        """The place of the wall that is looked at."""
         return WALLS.index(self.asked.wall)
 
     @property
@@ -220,7 +214,6 @@ class RoomDay:
 
     @cached_property
     def readings(self) -> list[Reading]:
-        """What may be said of the wall that is looked at, at each moment."""
         basis = self.asked.sky, self.asked.wall, self.known, self.paint.provenance, self.paint.spread
         key = (self._key, self.method, self.neutral, *basis)
         lab, unsure = self.lab[:, self.wall], self.doubts(self.paint)
@@ -228,12 +221,10 @@ class RoomDay:
 
     @property
     def reading(self) -> Reading:
-        """What may be said of it at the moment that is looked at."""
         return self.readings[self.asked.moment]
 
     @cached_property
     def own(self) -> Reading:
-        """The board's reading in daylight."""
         unsure = self.method.doubt(self.paint)
         return readings(self.board, unsure, self.method, self.neutral)[0]
 
@@ -263,12 +254,10 @@ class RoomDay:
 
     @cached_property
     def means(self) -> list[Mean]:
-        """Each wall by day."""
         return means(self.days, self.seen, self.used)
 
     @cached_property
     def counsels(self) -> list[Counsel]:
-        """What is to be counselled against, by day and of an evening."""
         by_day = counsels(self.room, self.means, self.board, self.method, self.neutral)
         late = of_evening(self.room, self.by_lamps(self.room.lamps), self.board, self.method, self.neutral)
         return [*by_day, late] if late else by_day
@@ -279,17 +268,14 @@ class RoomDay:
         return found
 
     def after_dark(self, lamps: tuple[tuple[Lamp, ...], ...]) -> Day:
-        """Return the room after dark under one set of lamps after another."""
         return _kept_evenings.get((self._key, lamps), lambda: evening(self.room, self.reflectance, lamps))
 
     @property
     def facing(self) -> Facing:
-        """Which way the room looks."""
         return facing(self.room)
 
     @cached_property
     def aim(self) -> Aim | None:
-        """Which board would read here as this one does in daylight."""
         return aim(self.board, self.means, self.method, self.neutral)
 
     def means_of(self, reflectances: Array) -> Array:
@@ -355,7 +341,6 @@ class RoomDay:
         return found
 
     def pair(self, light: Lit, element: int) -> Pairing:
-        """Return how the paint stands to an element in a light."""
         both = self.paint, self.elements[element].colour
         doubts = [doubt(colour, self.method, self.known, light.lamps) for colour in both]
         return pairing(light.own, light.things[element], (doubts[0], doubts[1]), self.method, self.neutral)

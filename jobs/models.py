@@ -55,7 +55,6 @@ class Job(models.Model):
         return self.title
 
     def get_absolute_url(self) -> str:
-        """Return the address of the job."""
         return reverse("job", args=[self.pk])
 
     @property
@@ -100,12 +99,10 @@ class Room(models.Model):
         return self.name
 
     def get_absolute_url(self) -> str:
-        """Return the address of the room."""
         return reverse("room", args=[self.pk])
 
     @property
     def windows_said(self) -> str:
-        """Where its windows are."""
         return words.windows_said([window.wall for window in self.windows.all()])
 
     @property
@@ -117,7 +114,6 @@ class Room(models.Model):
 
     @property
     def is_measured(self) -> bool:
-        """Whether its size is known."""
         return None not in (self.width, self.depth, self.height)
 
 
@@ -171,14 +167,12 @@ class Coated(models.Model):
 
     @property
     def one_colour(self) -> str:
-        """Its colour or material, as a person would type it."""
         if self.colour:
             return self.colour.code or self.colour.name
         return library()[self.material].title if self.material in library() else ""
 
     @property
     def what(self) -> str:
-        """What it is of, as a person would type it."""
         return self.one_colour
 
 

@@ -45,7 +45,6 @@ class JobsPage:
 
     @cached_property
     def found(self) -> QuerySet[Job]:
-        """The jobs that were asked for, in order."""
         found = queries.searched(self._user, self.q) if self.q else queries.listed(self._user)
         if self.state:
             found = found.filter(state=self.state)
@@ -62,7 +61,6 @@ class JobsPage:
 
     @property
     def is_narrowed(self) -> bool:
-        """Whether something was searched or filtered for."""
         return bool(self.q or self.state)
 
 
@@ -74,7 +72,6 @@ class JobPage:
 
     @cached_property
     def rooms(self) -> list[Room]:
-        """The rooms, with their reviews."""
         held = self.job.rooms.filter(deleted=None)
         return list(held.prefetch_related("open_to", "windows", "elements__colour", reviews_of()))
 
@@ -90,18 +87,15 @@ class JobPage:
 
     @property
     def changed(self) -> str:
-        """Who changed it last, and when."""
         return words.changed_by(name_of(self.job.changed_by), self.job.updated)
 
     @property
     def place(self) -> str:
-        """Where it is, in words and figures."""
         job = self.job
         return words.place_said(job.town, job.latitude, job.longitude, job.zone)
 
     @property
     def colours(self) -> list[Colour]:
-        """The colours reviewed in its rooms, each once."""
         found = {review.colour_id: review.colour for room in self.rooms for review in room.reviews.all()}
         return list(found.values())
 
@@ -154,7 +148,6 @@ class RoomPage:
 
     @cached_property
     def reviews(self) -> list[Any]:
-        """The reviews of colours for this room."""
         return list(Room.objects.prefetch_related(reviews_of()).get(pk=self.room.pk).reviews.all())
 
     @cached_property
@@ -182,7 +175,6 @@ class RoomPage:
 
     @property
     def zone(self) -> str:
-        """The time zone of its clocks."""
         return self.job.zone or "UTC"
 
     @property
@@ -200,19 +192,16 @@ class RoomPage:
 
     @property
     def rescaled(self) -> str:
-        """By how much meters rescale it."""
         if self.room.correction is None:
             return ""
         return words.rescaled(self.room.correction, self.room.readings.filter(taken=True).count() or 1)
 
     @property
     def changed(self) -> str:
-        """Who changed it last, and when."""
         return words.changed_by(name_of(self.room.changed_by), self.room.updated)
 
     @property
     def why_not(self) -> str:
-        """Why the light cannot be computed, or shows nothing."""
         return why_no_light(self.day)
 
     @property
@@ -229,10 +218,8 @@ class RoomPage:
 
 
 def sheet_context(sheet: RoomSheet) -> dict[str, Any]:
-    """Return what the sheet of a room needs."""
     return {"sheet": sheet, "materials": [m.title for m in library().values()], "job": sheet.room.job}
 
 
 def place_context() -> dict[str, Any]:
-    """Return what the sheet of a job needs."""
     return {"zones": sorted(zone for zone in zones() if "/" in zone and not zone.startswith("Etc")), "towns": TOWNS}

@@ -31,7 +31,6 @@ MOST_WORDS = 6
 
 
 def of_studio(user: User) -> QuerySet[Job]:
-    """Return every job of the studio, deleted ones too."""
     return Job.objects.filter(owner__in=team(user))
 
 
@@ -75,7 +74,6 @@ def rooms(user: User) -> QuerySet[Room]:
 
 
 def whole() -> QuerySet[Room]:
-    """Return rooms with all that lights and fills them."""
     surfaces = Prefetch("surfaces", Surface.objects.select_related("colour"))
     return Room.objects.select_related("job").prefetch_related("windows", "lamps", surfaces, *_stays())
 
@@ -140,7 +138,6 @@ _WHITE_CEILING: Reflectance = (0.82,) * 31
 
 
 def known_of(room: Room) -> Known:
-    """Return what is known of a room, which limits what may be claimed of its light."""
     named = any(surface.side == "floor" and reflectance_of(surface) for surface in room.surfaces.all())
     return Known(metered=room.correction is not None, floor=named, lamps=bool(room.lamps.all()))
 

@@ -37,7 +37,6 @@ Rows = Iterable[Mapping[str, Any]]
 
 @transaction.atomic
 def keep_job(by: User, job: Job, fields: Mapping[str, Any]) -> Job:
-    """Keep a job, new or changed, and who did it."""
     if job._state.adding:
         job.owner = by
     for name, value in fields.items():
@@ -55,7 +54,6 @@ def soft_delete(by: User, thing: Job | Room) -> None:
 
 @transaction.atomic
 def undelete(by: User, thing: Job | Room) -> None:
-    """Bring back what was put aside."""
     _set_deleted(by, thing, None)
 
 
@@ -208,7 +206,7 @@ def metered(
     light = _light_on(room, wall, at, sky, lamps_on)
     computed = float(lux(light))
     if computed < meters.DARKEST:
-        raise meters.MeterError(words.too_dark_to_meter())
+        raise meters.MeterError(words.TOO_DARK_TO_METER)
     if typed is None:
         driver = import_string(settings.LIGHT_METER_DRIVER)(room.pk, room.readings.count())
         found = driver.measure(light)
@@ -220,7 +218,6 @@ def metered(
 
 @transaction.atomic
 def keep_reading(by: User, made: Metered) -> Metered:
-    """Keep what a meter said, and let it rescale the room."""
     made.by = by
     made.save()
     _rescale(by, made.room)

@@ -41,7 +41,6 @@ class RoomSheet:
 
     @property
     def doorways(self) -> list[BoundField]:
-        """The fields of how one gets into other rooms."""
         return [self.form[name] for name in DOORWAYS]
 
     def _kept(self, name: str) -> list[Any]:
@@ -89,11 +88,9 @@ class RoomSheet:
         return [kind(None, prefix=f"{name}-{i}", initial=row, **more) for i, row in enumerate(initial)]
 
     def filled(self, name: str) -> list[Any]:
-        """Return the rows of a table that say something."""
         return [row for row in getattr(self, name) if row.is_bound and not row.is_empty]
 
     def is_valid(self) -> bool:
-        """Whether all of it can be kept."""
         sound = self.form.is_valid()
         size = self.form.size if hasattr(self.form, "cleaned_data") else None
         for name in self.PARTS:
@@ -117,7 +114,6 @@ class RoomSheet:
         return not any(row.errors for row in rows)
 
     def parts(self) -> dict[str, list[dict[str, Any]]]:
-        """Return the rows of all tables as they are kept."""
         return {name: [row.row() for row in self.filled(name)] for name in self.PARTS}
 
 

@@ -64,7 +64,6 @@ def new_job(request: StudioRequest) -> HttpResponse:
 @require_http_methods(["GET", "POST"])
 @require_editor
 def edit_job(request: StudioRequest, pk: int) -> HttpResponse:
-    """Change a job."""
     return _job_sheet(request, _job(request, pk))
 
 
@@ -83,7 +82,6 @@ def _job_sheet(request: StudioRequest, job: Job, like: Job | None = None) -> Htt
 
 @require_safe
 def job(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show a job with its rooms and their colours."""
     return render(request, "jobs/job.html", {"page": JobPage(request.user, _job(request, pk))})
 
 
@@ -98,7 +96,6 @@ def job_summary(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def home(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show the whole home on one sheet."""
     return _home(request, _job(request, pk))
 
 
@@ -112,7 +109,6 @@ def _home(request: StudioRequest, found: Job, paint: PaintForm | None = None) ->
 @require_POST
 @require_editor
 def paint(request: StudioRequest, pk: int) -> HttpResponse:
-    """Keep how paint is reckoned in a job."""
     found = _job(request, pk)
     form = PaintForm(request.POST, instance=copy(found))  # a form writes into its instance even when it refuses
     if not form.is_valid():
@@ -124,7 +120,6 @@ def paint(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def rule_white(request: StudioRequest, pk: int) -> HttpResponse:
-    """Set a white for a home, or rule one out."""
     found = _job(request, pk)
     form = WhiteRuleForm(request.POST, request.user)
     if form.is_valid() and form.colour:
@@ -180,7 +175,6 @@ def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def restore_job(request: StudioRequest, pk: int) -> HttpResponse:
-    """Bring a job back."""
     found = get_object_or_404(queries.of_studio(request.user), pk=pk)
     services.undelete(request.user, found)
     return redirect(found)
@@ -189,14 +183,12 @@ def restore_job(request: StudioRequest, pk: int) -> HttpResponse:
 @require_http_methods(["GET", "POST"])
 @require_editor
 def new_room(request: StudioRequest, pk: int) -> HttpResponse:
-    """Enter a room."""
     return _room_sheet(request, Room(job=_job(request, pk)))
 
 
 @require_http_methods(["GET", "POST"])
 @require_editor
 def edit_room(request: StudioRequest, pk: int) -> HttpResponse:
-    """Change a room."""
     return _room_sheet(request, _room(request, pk))
 
 
@@ -227,7 +219,6 @@ def room(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def copy_room(request: StudioRequest, pk: int) -> HttpResponse:
-    """Copy a room, and show the sheet of the copy."""
     return redirect("room-edit", services.duplicate(request.user, _room(request, pk)).pk)
 
 
@@ -244,7 +235,6 @@ def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def restore_room(request: StudioRequest, pk: int) -> HttpResponse:
-    """Bring a room back."""
     found = get_object_or_404(queries.rooms(request.user), pk=pk)
     services.undelete(request.user, found)
     return redirect(found)
@@ -264,7 +254,6 @@ def export_room(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def bring_in_room(request: StudioRequest, pk: int) -> HttpResponse:
-    """Keep a room from a file."""
     found = _job(request, pk)
     upload = request.FILES.get("file")
     try:

@@ -95,11 +95,9 @@ class Walk:
 
     @property
     def closed_off(self) -> list[str]:
-        """Rooms that are in no doorway."""
         led = {pk for one in self.doorways for pk in (one.rooms[0].pk, one.rooms[1].pk)}
         return [room.name for room in self.rooms if room.pk not in led]
 
     @property
     def closed_off_said(self) -> str:
-        """Which rooms no doorway leads to."""
         return words.not_in_the_walk(self.closed_off)

@@ -56,7 +56,6 @@ class Part:
 
     @property
     def whence(self) -> str:
-        """Why it is there."""
         return words.FINISH_WHY[self.why]
 
 
@@ -69,7 +68,6 @@ class RoomLine:
     remarks: list[str]
 
     def at(self, part: str) -> Part:
-        """Return one of its parts."""
         return next(one for one in self.parts if one.part == part)
 
 
@@ -94,12 +92,10 @@ class Total:
 
     @property
     def said(self) -> str:
-        """How much is bought."""
         return words.bought_said(self.litres, self.bought, self.unknown)
 
     @property
     def goes(self) -> str:
-        """Where it goes."""
         return words.parts_of_rooms(self.where)
 
 
@@ -112,27 +108,22 @@ class WholeHome:
 
     @cached_property
     def rooms(self) -> list[Room]:
-        """The rooms with all they hold."""
         return rooms_of(self.job)
 
     @cached_property
     def white(self) -> HomeWhite:
-        """The white of the home."""
         return HomeWhite(self.user, self.job, self.rooms)
 
     @cached_property
     def paint(self) -> Paint:
-        """By what paint is reckoned."""
         return paint_of(self.job, self.method)
 
     @property
     def reckoned(self) -> str:
-        """What amounts rest on."""
         return words.reckoned(self.paint.coats, self.paint.spreading, self.paint.own)
 
     @property
     def rests_on(self) -> list[RestsOn]:
-        """The figures of the method that the sheet rests on."""
         own = method_queries.table_of(self.user, self.method.key)
         paths = (
             "trim.gap", "whites.glare_lrv", "whites.near_miss", "contrast.points", "contrast.large", "contrast.small",
@@ -144,7 +135,6 @@ class WholeHome:
 
     @cached_property
     def lines(self) -> list[RoomLine]:
-        """Every room with its parts."""
         return [self._line(room) for room in self.rooms]
 
     def _line(self, room: Room) -> RoomLine:
@@ -198,19 +188,16 @@ class WholeHome:
 
     @property
     def unmeasured(self) -> list[Room]:
-        """Rooms whose size is not known."""
         return [room for room in self.rooms if not room.is_measured]
 
     @property
     def unmeasured_said(self) -> str:
-        """Which rooms have no size."""
         return words.not_measured([room.name for room in self.unmeasured])
 
     # --- paint ---
 
     @cached_property
     def system(self) -> TintSystem | None:
-        """The studio's tinting system."""
         return tinting_queries.system_for(self.user)
 
     @cached_property
@@ -252,7 +239,6 @@ class WholeHome:
 
     @cached_property
     def walk(self) -> Walk:
-        """The walk from room to room."""
         return Walk(self.rooms, self.method)
 
     # --- contrast and cautions ---
@@ -297,7 +283,6 @@ class WholeHome:
 
     @property
     def cautions(self) -> list[str]:
-        """The cautions that apply to this home, each once."""
         storeys = {room.pk: room.storey for room in self.rooms}
         pairs = [(one, other.pk) for one in self.rooms for other in [*one.open_to.all(), *one.leads_to.all()]]
         stairs = any(storeys.get(other, one.storey) != one.storey for one, other in pairs)

@@ -86,7 +86,6 @@ class MethodForm(forms.Form):
         table["family"].insert(0, rule)
 
     def _all(self) -> Iterator[tuple[Path, Figure]]:
-        """Yield every figure there is to edit, with its path."""
         for one in FIGURES:
             if one.path not in NOT_EDITED:
                 yield one.path, one
@@ -142,7 +141,6 @@ class MethodForm(forms.Form):
         }
 
     def parts(self) -> list[tuple[str, list[forms.BoundField]]]:
-        """Return the fields by what they are about."""
         found: dict[str, list[forms.BoundField]] = {title: [] for title in words.METHOD_PARTS.values()}
         for name in self.fields:
             part = "lists" if name.startswith("undertone.lists.") else name.split(".")[0]

@@ -29,12 +29,10 @@ class OwnMethod(models.Model):
 
     @property
     def key(self) -> str:
-        """How reviews refer to it."""
         return f"{PREFIX}{self.pk}"
 
     @property
     def method(self) -> method.Method:
-        """The method as the core knows it."""
         return method.build(self.key, self.table)
 
 

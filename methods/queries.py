@@ -15,7 +15,6 @@ from prism.method import Method, MethodError
 
 
 def own(user: User) -> QuerySet[OwnMethod]:
-    """Return the studio's own methods."""
     return OwnMethod.objects.filter(owner__in=team(user), deleted=None).select_related("owner")
 
 

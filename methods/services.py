@@ -46,6 +46,5 @@ def delete(own: OwnMethod) -> None:
 
 @transaction.atomic
 def restore(own: OwnMethod) -> None:
-    """Bring a method back."""
     own.deleted = None
     own.save(update_fields=["deleted"])

@@ -21,7 +21,6 @@ from web.http import StudioRequest
 
 @require_safe
 def listing(request: StudioRequest) -> HttpResponse:
-    """Show the methods, and what each holds."""
     ready = [method.load(key) for key in method.names()]
     own = [(one, queries.unreadable(one)) for one in queries.own(request.user)]
     context = {"ready": ready, "own": own, "usual": queries.usual(request.user)}
@@ -30,7 +29,6 @@ def listing(request: StudioRequest) -> HttpResponse:
 
 @require_POST
 def judge_by(request: StudioRequest) -> HttpResponse:
-    """Make a method the one the person judges by."""
     try:
         services.judge_by(request.user, request.POST.get("method", ""))
     except MethodError:
@@ -41,7 +39,6 @@ def judge_by(request: StudioRequest) -> HttpResponse:
 @require_POST
 @require_editor
 def copy(request: StudioRequest) -> HttpResponse:
-    """Copy a method, to be edited."""
     try:
         made = services.copy(request.user, request.POST.get("method", ""))
     except MethodError:
@@ -62,7 +59,6 @@ def moved(request: StudioRequest, pk: int) -> HttpResponse:
 @require_http_methods(["GET", "POST"])
 @require_editor_to_post
 def edit(request: StudioRequest, pk: int) -> HttpResponse:
-    """Edit an own method."""
     found = _own(request, pk)
     title, before = queries.before(found)
     form = MethodForm(found.table, None, before)
@@ -91,6 +87,5 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def restore(request: StudioRequest, pk: int) -> HttpResponse:
-    """Bring a method back."""
     services.restore(get_object_or_404(OwnMethod, pk=pk, owner__in=team(request.user)))
     return redirect("methods")

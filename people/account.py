@@ -19,7 +19,6 @@ from web.http import StudioRequest
 @never_cache
 @require_safe
 def account(request: StudioRequest) -> HttpResponse:
-    """Show the account."""
     return _show(request)
 
 
@@ -52,7 +51,6 @@ def change_password(request: StudioRequest) -> HttpResponse:
 
 @require_POST
 def end_sessions(request: StudioRequest) -> HttpResponse:
-    """End one other session, or all others."""
     messages.info(request, words.sessions_ended(sessions.end(request.user, request, request.POST.get("mark", ""))))
     return redirect("account")
 
@@ -61,7 +59,6 @@ def end_sessions(request: StudioRequest) -> HttpResponse:
 @sensitive_post_parameters()
 @require_POST
 def second_step(request: StudioRequest) -> HttpResponse:
-    """Set the second step up, confirm it, or take it off."""
     user, figures = request.user, request.POST.get("figures", "")
     if "off" in request.POST:
         if not two_factor.passes(user, figures):

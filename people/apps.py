@@ -7,7 +7,6 @@ from django.contrib.auth.signals import user_logged_in, user_logged_out
 
 
 def _came_in(request: Any, user: Any, **kwargs: Any) -> None:
-    """Keep that somebody came in, and where their session began."""
     from people import security_log, sessions
 
     security_log.note(user, "in")
@@ -16,7 +15,6 @@ def _came_in(request: Any, user: Any, **kwargs: Any) -> None:
 
 
 def _went_out(user: Any, **kwargs: Any) -> None:
-    """Keep that somebody went out."""
     from people import security_log
 
     if user is not None:
@@ -24,11 +22,8 @@ def _went_out(user: Any, **kwargs: Any) -> None:
 
 
 class PeopleConfig(AppConfig):
-    """People."""
-
     name = "people"
 
     def ready(self) -> None:
-        """Listen at the door."""
         user_logged_in.connect(_came_in, dispatch_uid="came in")
         user_logged_out.connect(_went_out, dispatch_uid="went out")

@@ -18,8 +18,6 @@ PICTURE_LONGEST, PICTURE_MOST = 900, 900_000
 
 
 class InviteForm(forms.Form):
-    """Whom to invite, and as what."""
-
     name = forms.CharField(max_length=80, label="Name", widget=plain())
     role = forms.ChoiceField(choices=Role.choices, initial=Role.SPECIALIST, label="Role")
 
@@ -48,8 +46,6 @@ class StudioForm(forms.Form):
 
 
 class RoleForm(forms.Form):
-    """Another role."""
-
     role = forms.ChoiceField(choices=Role.choices)
 
 
@@ -76,7 +72,6 @@ class JoinForm(forms.Form):
     password2 = forms.CharField(label="Password again", strip=False, widget=_password())
 
     def clean_username(self) -> str:
-        """Refuse a name that somebody has."""
         name = str(self.cleaned_data["username"])
         if User.objects.filter(username__iexact=name).exists():
             raise forms.ValidationError(words.user_name_taken(name))

@@ -17,11 +17,11 @@ from web.http import StudioRequest
 View = Callable[..., HttpResponse]
 
 
-def _guard(view: View, may: Callable[[User], bool], refusal: Callable[[], str], only_posts: bool = False) -> View:
+def _guard(view: View, may: Callable[[User], bool], refusal: str, only_posts: bool = False) -> View:
     @wraps(view)
     def guarded(request: StudioRequest, *args: Any, **kwargs: Any) -> HttpResponse:
         if not (only_posts and request.method != "POST") and not may(request.user):
-            raise PermissionDenied(refusal())
+            raise PermissionDenied(refusal)
         return view(request, *args, **kwargs)
 
     return guarded
@@ -29,14 +29,14 @@ def _guard(view: View, may: Callable[[User], bool], refusal: Callable[[], str], 
 
 def require_editor(view: View) -> View:
     """Let owners and specialists use a view that changes what the studio shares; others are refused."""
-    return _guard(view, queries.may_change, words.juniors_may_not)
+    return _guard(view, queries.may_change, words.JUNIORS_MAY_NOT)
 
 
 def require_editor_to_post(view: View) -> View:
     """Let everybody look, and owners and specialists send."""
-    return _guard(view, queries.may_change, words.juniors_may_not, only_posts=True)
+    return _guard(view, queries.may_change, words.JUNIORS_MAY_NOT, only_posts=True)
 
 
 def require_owner(view: View) -> View:
     """Let owners use a view; others are refused."""
-    return _guard(view, queries.may_manage, words.owners_only)
+    return _guard(view, queries.may_manage, words.OWNERS_ONLY)

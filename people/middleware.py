@@ -17,7 +17,6 @@ class HabitsMiddleware:
         self._get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
-        """Answer a request."""
         user = request.user
         with as_by(user) if user.is_authenticated else plainly():
             return self._get_response(request)

@@ -36,7 +36,6 @@ class Studio(models.Model):
 
     @property
     def lines(self) -> list[str]:
-        """The lines of the letterhead."""
         return [line for line in self.letterhead.splitlines() if line.strip()]
 
     @property
@@ -75,12 +74,10 @@ class Member(models.Model):
 
     @property
     def name(self) -> str:
-        """How the person is called."""
         return name_of(self.user)
 
     @property
     def habits(self) -> Habits:
-        """How the person writes numbers, sizes and dates."""
         return Habits(self.decimal, self.units, self.dates)
 
 
@@ -117,7 +114,6 @@ class Invitation(SecretLink):
 
     @property
     def is_open(self) -> bool:
-        """Whether it can still be used."""
         return self.used is None and self.withdrawn is None and self.expires > timezone.now()
 
 
@@ -153,5 +149,4 @@ class Event(models.Model):
 
     @property
     def by(self) -> str:
-        """Who did it."""
         return name_of(self.user) if self.user else words.A_COMMAND

@@ -25,7 +25,6 @@ def membership(user: User) -> Member:
 
 
 def studio_of(user: User) -> Studio:
-    """Return the studio somebody belongs to."""
     return membership(user).studio
 
 
@@ -61,7 +60,6 @@ def may_manage(user: User) -> bool:
 
 
 def members(user: User) -> QuerySet[Member]:
-    """Return all who belong to somebody's studio."""
     return Member.objects.filter(studio_id=membership(user).studio_id).select_related("user", "studio")
 
 

@@ -12,12 +12,10 @@ SHOWN = 40
 
 
 def note(user: User | None, what: str, detail: str = "") -> None:
-    """Keep that somebody did something of `Event.What`."""
     Event.objects.create(user=user, what=what, detail=detail[:200])
 
 
 def of(user: User) -> QuerySet[Event]:
-    """Return what somebody did last."""
     return Event.objects.filter(user=user)[:SHOWN]
 
 

@@ -19,13 +19,11 @@ class PeopleError(ValueError):
 
 @transaction.atomic
 def invite(by: User, name: str, role: str) -> Invitation:
-    """Invite somebody to one's studio."""
     return Invitation.objects.create(studio=queries.studio_of(by), name=name, role=role, made_by=by)
 
 
 @transaction.atomic
 def withdraw(invitation: Invitation) -> None:
-    """Withdraw an invitation that was not used."""
     invitation.withdrawn = timezone.now()
     invitation.save(update_fields=["withdrawn"])
 
@@ -35,7 +33,7 @@ def join(invitation: Invitation, username: str, password: str) -> User:
     """Make the account that an invitation is for. Raises `PeopleError` where it can no longer be used."""
     held = Invitation.objects.select_for_update().get(pk=invitation.pk)
     if not held.is_open:
-        raise PeopleError(words.invitation_over())
+        raise PeopleError(words.INVITATION_OVER)
     first, _, last = held.name.partition(" ")
     user = User.objects.create_user(username, password=password, first_name=first[:150], last_name=last[:150])
     Member.objects.create(user=user, studio=held.studio, role=held.role)
@@ -46,7 +44,6 @@ def join(invitation: Invitation, username: str, password: str) -> User:
 
 @transaction.atomic
 def rename(studio: Studio, name: str) -> None:
-    """Give a studio another name."""
     studio.name = name
     studio.save(update_fields=["name"])
 

@@ -33,7 +33,6 @@ class Signed:
 
 
 def note(request: HttpRequest) -> None:
-    """Keep with a session when and where from it began."""
     agent = request.headers.get("User-Agent", "")
     browser = next((name for part, name in KNOWN if part in agent), "")
     request.session[BEGUN] = [timezone.now().isoformat(), address_of(request), browser]
@@ -62,7 +61,6 @@ def of(user: User, request: HttpRequest) -> list[Signed]:
 
 
 def end_all(*users: User) -> None:
-    """End all of some people's sessions."""
     Session.objects.filter(session_key__in=[key for key, _ in _of(*users)]).delete()
 
 

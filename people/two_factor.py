@@ -31,12 +31,10 @@ def begin(user: User) -> TOTPDevice:
 
 
 def secret(device: TOTPDevice) -> str:
-    """Return the secret of an app, to be typed where no picture can be read."""
     return b32encode(device.bin_key).decode().rstrip("=")
 
 
 def picture(device: TOTPDevice) -> SafeString:
-    """Return the picture that an authenticator app reads."""
     address = f"otpauth://totp/{ISSUER}:{device.user.get_username()}?secret={secret(device)}&issuer={ISSUER}&digits=6"
     out = io.BytesIO()
     segno.make(address.replace(" ", "%20"), error="m").save(out, kind="svg", scale=4, xmldecl=False, svgns=False)
@@ -72,6 +70,5 @@ def passes(user: User, typed: str) -> bool:
 
 
 def take_off(user: User) -> None:
-    """Take the second step off."""
     for kind in (TOTPDevice, StaticDevice):
         kind.objects.filter(user=user).delete()

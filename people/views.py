@@ -79,7 +79,6 @@ def invite(request: StudioRequest) -> HttpResponse:
 @require_POST
 @require_owner
 def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
-    """Withdraw an invitation."""
     services.withdraw(get_object_or_404(queries.invitations(request.user), pk=pk, used=None))
     return redirect("people")
 
@@ -105,7 +104,6 @@ def _member(request: StudioRequest, pk: int) -> Member:
 @require_POST
 @require_owner
 def role(request: StudioRequest, pk: int) -> HttpResponse:
-    """Change somebody's role."""
     form, member = RoleForm(request.POST), _member(request, pk)
     try:
         if form.is_valid():
@@ -163,7 +161,7 @@ def join(request: StudioRequest, token: str) -> HttpResponse:
     """Join a studio by an invitation's link."""
     invitation = Invitation.opened_by(token).select_related("studio").first()
     if invitation is None or not invitation.is_open:
-        return render(request, "people/join.html", {"over": words.invitation_over()}, status=410)
+        return render(request, "people/join.html", {"over": words.INVITATION_OVER}, status=410)
     form = JoinForm(request.POST or None)
     if request.method == "POST" and form.is_valid():
         try:

@@ -45,7 +45,6 @@ SHORT = "With `alias prism='python -m prism'` a shell can complete them: see `co
 
 
 def _examples(of: str = "") -> str:
-    """Return the examples of one command, or of all."""
     lines = [f"  python -m prism {line}" for line in EXAMPLES if not of or line.split()[0] == of]
     return "\n".join(["examples:", *lines, *([] if of else ["", A_COLOUR, SHORT])])
 
@@ -56,7 +55,6 @@ def run_completion(args: argparse.Namespace) -> None:
 
 
 def build_parser() -> argparse.ArgumentParser:
-    """Return the parser of all commands."""
     parser = Parser(
         prog="prism", description="Read, compare and adjust paint colours.", epilog=_examples(),
         formatter_class=argparse.RawDescriptionHelpFormatter,

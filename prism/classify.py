@@ -124,7 +124,6 @@ class Classification:
 
     @cached_property
     def temperatures(self) -> Bands:
-        """What may be said of the temperature."""
         same = SAME * self.axes.step(self.method.warm_axis())
         wide = band_shares(self.warmth, self.warm_deviation, self.method.temperature.edges, same)
         return bands(self.temperature_shares, wide, self.method.temperature.index(self.warmth), self.method.claims)
@@ -140,13 +139,11 @@ class Classification:
 
     @cached_property
     def depths(self) -> Bands:
-        """What may be said of the depth."""
         wide = self._depth_shares(SAME * self.axes.lightness)
         return bands(self.depth_shares, wide, self.depth, self.method.claims)
 
     @cached_property
     def strengths(self) -> Bands:
-        """What may be said of the strength of the undertone."""
         shares = np.diff(self.hues.weaker, axis=1, prepend=0.0, append=1.0)
         at = self.method.undertone_strength.index(self.strength)
         return bands(shares, self.hues.strengths, at, self.method.claims)
@@ -157,12 +154,10 @@ class Classification:
         return found
 
     def family_at(self, row: int) -> Family:
-        """Return the family of one row."""
         return family_of(int(self.family[row]), float(self.chroma[row]), self.method)
 
 
 def family_of(code: int, chroma: float, method: Method) -> Family:
-    """Return the family of a code of the survey."""
     clear = chroma >= method.clear_from
     if code < 0:
         word = method.hue_family.words[-1 - code]

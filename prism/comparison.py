@@ -53,7 +53,6 @@ class PairFinding:
 
     @property
     def spoken_probably(self) -> tuple[str, ...]:
-        """The probable directions as they are spoken."""
         return tuple(word for word in self._as_spoken(self.probably) if word not in self.spoken)
 
     @property
@@ -164,7 +163,6 @@ class Said:
         return tuple(said)
 
     def says_hue(self, row: int) -> bool:
-        """Return whether a hue of one pair is said."""
         return bool(self.hue[row] > 0)
 
     def either(self, row: int) -> tuple[str, ...]:

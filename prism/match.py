@@ -57,7 +57,6 @@ class Granted:
 
     @property
     def parts(self) -> tuple[tuple[Answer, ...], tuple[Answer, ...]]:
-        """Both."""
         return self.answers, self.near
 
 

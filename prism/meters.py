@@ -58,7 +58,6 @@ class SimulatedMeter:
         self._chance = np.random.default_rng([room, 2, serial])
 
     def measure(self, light: Array) -> LightReading:
-        """Return a reading."""
         true = float(lux(light)) * self._truth
         kelvin, _ = colour_temperature(light)
         shown = true * float(np.exp(self._chance.normal(0, LUX_ERROR)))
@@ -73,5 +72,4 @@ class SimulatedCompass:
         self._chance = np.random.default_rng([room, 3, serial])
 
     def bearing(self, degrees: float) -> float:
-        """Return a bearing, to the degree."""
         return round(degrees + float(self._chance.normal(0, COMPASS_ERROR))) % 360

@@ -62,7 +62,6 @@ class Piece:
 
     @property
     def text(self) -> str:
-        """The piece in words that `parse` takes back as the same piece."""
         if self.kind in (Kind.MORE, Kind.THAN):
             axis, _, other = self.what.partition("/")
             said = f"{self.amount} {axis}".strip()
@@ -96,7 +95,6 @@ class Wish:
     pieces: tuple[Piece, ...]
 
     def of_kind(self, kind: Kind) -> list[Piece]:
-        """Return the pieces of a kind."""
         return [piece for piece in self.pieces if piece.kind is kind]
 
     @property
@@ -106,7 +104,6 @@ class Wish:
 
     @property
     def names(self) -> tuple[str, ...]:
-        """The colours that it names, `this` the subject and `that` the board beside it."""
         between = [name for piece in self.of_kind(Kind.BETWEEN) for name in piece.what.split("/")]
         return (*between, *(piece.what.split("/")[1] for piece in self.of_kind(Kind.THAN)))
 

@@ -129,7 +129,6 @@ class Together:
 
     @property
     def steady(self) -> bool:
-        """Whether the readings describe one colour."""
         return self.spread <= UNSTEADY
 
 

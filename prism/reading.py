@@ -57,7 +57,6 @@ class Undertone:
 
     @property
     def passive(self) -> bool:
-        """Whether it may be said to have no undertone."""
         return self.none is not Level.NONE
 
 
@@ -81,12 +80,10 @@ class Temperature:
 
     @property
     def level(self) -> Level:
-        """How surely its band is the word."""
         return self.band.level
 
     @property
     def supported(self) -> bool:
-        """Whether its word may be said, plainly or as probable."""
         return self.level is not Level.NONE
 
 
@@ -115,12 +112,10 @@ class Reading:
 
     @property
     def depth_level(self) -> Level:
-        """How surely `depth` is the word."""
         return self.depths.level
 
     @property
     def family_level(self) -> Level:
-        """How surely its family is the word."""
         return self.families.level
 
 
@@ -147,7 +142,6 @@ def read(colour: Stimulus, method: Method, neutral: WorkingNeutral | None = None
 
 
 def read_all(colours: Sequence[Stimulus], method: Method, neutral: WorkingNeutral | None = None) -> list[Reading]:
-    """Return the readings of colours, as `read` gives them, taken together."""
     return read_many(
         np.array([colour.lab for colour in colours]).reshape(-1, 3),
         [colour.lrv for colour in colours],

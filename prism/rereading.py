@@ -24,7 +24,6 @@ class Changed:
 
     @property
     def any(self) -> NDArray[np.bool_]:
-        """Rows that change in anything."""
         either: NDArray[np.bool_] = self.depth | self.family | self.undertone | self.temperature
         return either
 

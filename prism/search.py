@@ -69,7 +69,6 @@ class Meant:
 
     @property
     def is_of_readings(self) -> bool:
-        """Whether something of a reading was asked for, so that colours can be found by it."""
         return bool(self.families or self.depth or self.lrv or self.undertone or self.temperature or self.strength)
 
     @property

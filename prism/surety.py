@@ -149,7 +149,6 @@ def _unrotated(chroma: Array, sin: Array, cos: Array) -> Array:
 
 
 def _turned(cos: Array, sin: Array, degrees: float) -> Array:
-    """Return cos(angle − degrees)."""
     turned: Array = cos * np.cos(np.radians(degrees)) + sin * np.sin(np.radians(degrees))
     return turned
 
@@ -226,7 +225,6 @@ class Band:
 
     @property
     def word(self) -> str:
-        """The word."""
         return self.words[0]
 
     @property
@@ -249,7 +247,6 @@ class Bands:
         return found
 
     def words(self, row: int, scale: Sequence[str]) -> Band:
-        """Return what one row has, in the words of the scale."""
         said = tuple(scale[place] for place in self.said[row] if place >= 0)
         return Band(said, LEVELS[int(self.level[row])])
 

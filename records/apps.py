@@ -22,26 +22,23 @@ RECORDED: dict[str, list[str]] = {
     "reviews.Observation": ["colour", "seen", "agreement"],
     "reviews.Shortlisted": ["colour"],
     "reviews.KeptScheme": ["character", "deleted"],
-    "reviews.SamplePlan": ["size", "ground", "coats", "margin", "decide"],
-    "reviews.Viewing": ["colour", "at", "wall", "answer", "deleted"],
-    "reviews.ViewingPhoto": ["at"],
-    "reviews.Correction": ["scale", "mean", "undone"],
-    "reviews.Decision": ["colour", "sheen", "paint", "litres", "reason", "reopened"],
-    "reviews.DocumentEdit": ["section", "edited", "left_out", "position"],
-    "reviews.Shared": ["expires", "withdrawn"],
-    "reviews.ClientAnswer": ["answer", "text", "name"],
+    "viewings.SamplePlan": ["size", "ground", "coats", "margin", "decide"],
+    "viewings.Viewing": ["colour", "at", "wall", "answer", "deleted"],
+    "viewings.ViewingPhoto": ["at"],
+    "viewings.Correction": ["scale", "mean", "undone"],
+    "viewings.Decision": ["colour", "sheen", "paint", "litres", "reason", "reopened"],
+    "documents.DocumentEdit": ["section", "edited", "left_out", "position"],
+    "documents.Shared": ["expires", "withdrawn"],
+    "documents.ClientAnswer": ["answer", "text", "name"],
 }  # fmt: skip
 """The fields of each model whose changes are recorded; how a screen was left is none of it."""
 
 
 class RecordsConfig(AppConfig):
-    """Who changed what."""
-
     name = "records"
     default_auto_field = "django.db.models.BigAutoField"
 
     def ready(self) -> None:
-        """Have the changes of reviews and jobs recorded."""
         from auditlog.registry import auditlog
 
         for label, fields in RECORDED.items():

@@ -26,6 +26,7 @@ from django.utils import timezone
 
 from decks import carried
 from decks.models import Colour
+from documents.models import Shared
 from jobs.models import Job
 from people.models import Member, Role
 from people.names import name_of
@@ -34,15 +35,14 @@ from prism import words
 from prism.formats.text import plain_json
 from prism.typed import all_printable
 from records.models import CLAIMED, Change
-from reviews.models import Shared
-from web.former_names import current_fields
+from web.former_names import current_fields, current_label
 
 FORMAT, VERSION = "gentle-prism-job", 2
 MOST_BYTES = 60_000_000
 MOST_RECORDS = 200_000
 LEFT_OUT = {
-    "reviews.Shared": {"seed", "digest"},
-    "reviews.Viewing": {"sent"},
+    "documents.Shared": {"seed", "digest"},
+    "viewings.Viewing": {"sent"},
     "records.Change": {"content_type", "actor_email", "remote_addr", "additional_data"},
 }
 """What goes nowhere else: addresses, and what means something in one database alone."""
@@ -73,11 +73,11 @@ def _of(job: Job) -> list[tuple[str, Q]]:
     found += [("jobs.WhiteRule", Q(job=job)), ("reviews.Review", room)]
     found += [(f"reviews.{name}", review) for name in ("Board", "Observation", "Shortlisted", "KeptScheme")]
     found += [("reviews.SchemePlace", Q(scheme__review__room__job=job))]
-    found += [(f"reviews.{name}", review) for name in ("SamplePlan", "Viewing")]
-    found += [("reviews.ViewingPhoto", Q(viewing__review__room__job=job)), ("reviews.Decision", review)]
-    found += [("reviews.RuledOut", Q(decision__review__room__job=job))]
-    found += [("reviews.DocumentEdit", review), ("reviews.Correction", room), ("reviews.Shared", Q(job=job))]
-    found += [("reviews.ClientAnswer", review & Q(shared__job=job)), ("records.Change", Q(job=job) | review)]
+    found += [(f"viewings.{name}", review) for name in ("SamplePlan", "Viewing")]
+    found += [("viewings.ViewingPhoto", Q(viewing__review__room__job=job)), ("viewings.Decision", review)]
+    found += [("viewings.RuledOut", Q(decision__review__room__job=job))]
+    found += [("documents.DocumentEdit", review), ("viewings.Correction", room), ("documents.Shared", Q(job=job))]
+    found += [("documents.ClientAnswer", review & Q(shared__job=job)), ("records.Change", Q(job=job) | review)]
     return found
 
 
@@ -99,7 +99,6 @@ class _Writer:
 
     @cached_property
     def body(self) -> dict[str, Any]:
-        """All of it but the digest."""
         records = {label: self._rows(label, of) for label, of in _of(self._job)}
         colours_of = Colour.objects.select_related("maker", "parent__maker").prefetch_related("earlier")
         held = colours_of.in_bulk(list(self._colours))
@@ -158,7 +157,6 @@ def _digest(body: dict[str, Any]) -> str:
 
 
 def written(job: Job) -> bytes:
-    """Return a job as a file."""
     body = _Writer(job).body
     return json.dumps(body | {"digest": _digest(body)}, ensure_ascii=False, indent=1).encode()
 
@@ -205,7 +203,7 @@ class _Reader:
 
     def take_up(self) -> Job:
         self._colours = [self._colour(row) for row in self._held["colours"]]
-        records = self._held["records"]
+        records = {current_label(label): rows for label, rows in self._held["records"].items()}
         if sum(len(rows) for rows in records.values()) > MOST_RECORDS:
             raise JobFileError(words.JOB_FILE_BROKEN)
         for label, _ in _of(Job(pk=0)):

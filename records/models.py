@@ -18,7 +18,6 @@ class ChangeManager(LogEntryManager):  # type: ignore[misc]
     """Makes changes that know to which review or job they belong."""
 
     def log_create(self, instance: models.Model, force_log: bool = False, **kwargs: Any) -> Change | None:
-        """Record a change of one of the recorded models."""
         made: Change | None = super().log_create(instance, force_log=force_log, **(belongs(instance) | kwargs))
         return made
 

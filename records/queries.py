@@ -37,22 +37,18 @@ class Said:
 
     @property
     def text(self) -> str:
-        """It as one sentence."""
         return words.acts_said(self.lines)
 
     @property
     def day(self) -> date:
-        """The day it was done."""
         return timezone.localtime(self.at).date()
 
     @property
     def name(self) -> str:
-        """What the colour of that review is called."""
         return self.review.called(self.review.colour.name) if self.review else ""
 
 
 def of_review(review: Review) -> QuerySet[Change]:
-    """Return the changes of a review, the newest first."""
     found: QuerySet[Change] = Change.objects.filter(review=review).select_related("actor")
     return found
 
@@ -105,7 +101,6 @@ def _acts(changes: Iterable[Change]) -> list[list[Change]]:
 
 
 def _rows(group: Sequence[Change]) -> list[str]:
-    """Return what was changed among the rows of rooms."""
     begun = {one.within for one in group if one.thing == "jobs.Room" and _ACTS[one.action] == MADE}
     came, went = Counter[tuple[str, str, str]](), Counter[tuple[str, str, str]]()
     for one in group:
@@ -118,7 +113,6 @@ def _rows(group: Sequence[Change]) -> list[str]:
 
 
 def _others(group: Sequence[Change]) -> list[str]:
-    """Return what else was changed, in the order in which it was done."""
     found = []
     for one in reversed(group):
         if one.thing in ROWS or one.action not in _ACTS:

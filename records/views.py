@@ -8,6 +8,8 @@ from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_safe
 
+from documents import taken_up as documents
+from documents.taken_up import DocumentFileError
 from jobs import queries as job_queries
 from people import security_log
 from people.gate import require_editor
@@ -15,8 +17,6 @@ from prism import words
 from records import job_file, queries
 from records.job_file import JobFileError
 from reviews import queries as review_queries
-from reviews.document import taken_up as documents
-from reviews.document.taken_up import DocumentFileError
 from web.http import StudioRequest, as_file
 from web.uploads import too_large
 
@@ -36,7 +36,6 @@ def review_record(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def job_archive(request: StudioRequest, pk: int) -> HttpResponse:
-    """Give a job with all that was done as one file."""
     job = get_object_or_404(job_queries.of_studio(request.user), pk=pk)
     response = HttpResponse(job_file.written(job), content_type="application/json")
     security_log.note(request.user, "export", job.title)
@@ -74,7 +73,6 @@ def _taken_up(request: StudioRequest, held: object) -> HttpResponse:
 
 @require_safe
 def job_record(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show who changed what of a job and what is in it, and when."""
     job = get_object_or_404(job_queries.of_studio(request.user), pk=pk)
     page = Paginator(queries.of_job(job), PER_PAGE).get_page(request.GET.get("page"))
     context = {"job": job, "page": page, "acts": queries.said(page.object_list, whole=True), "title": job.title}

@@ -4,6 +4,4 @@ from django.apps import AppConfig
 
 
 class ReviewsConfig(AppConfig):
-    """Colour reviews."""
-
     name = "reviews"

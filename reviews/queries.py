@@ -15,7 +15,7 @@ from jobs.models import Job
 from people.names import name_of
 from people.queries import may_change, team
 from prism import reading, words
-from reviews.models import ClientAnswer, Decision, Review
+from reviews.models import Review
 
 
 def listed(user: User) -> QuerySet[Review]:
@@ -30,7 +30,6 @@ def ids(user: User) -> QuerySet[Review, int]:
 
 
 def by_ids(user: User, wanted: Sequence[int]) -> list[Review]:
-    """Return reviews of the studio, in the order of their ids."""
     found = listed(user).defer("findings", "notes", "intake_notes").in_bulk(wanted) if wanted else {}
     return [found[pk] for pk in wanted if pk in found]
 
@@ -39,12 +38,6 @@ def of_studio(user: User) -> QuerySet[Review]:
     """Return every review of the studio, deleted ones too."""
     held = Review.objects.filter(owner__in=team(user))
     return held.select_related("colour__maker", "beside__maker", "owner", "room__job")
-
-
-def client_answers(user: User) -> list[ClientAnswer]:
-    """Return the clients' answers that nobody of the studio has put away, newest first."""
-    held = ClientAnswer.objects.filter(shared__job__owner__in=team(user), read=None, review__deleted=None)
-    return list(held.select_related("review__colour", "review__room", "shared__job")[:20])
 
 
 def state_of(job: Job) -> Hashable:
@@ -84,15 +77,16 @@ class Listed:
 
     @property
     def name(self) -> str:
-        """What its colour is called."""
         return self.review.called(self.review.colour.name)
 
 
 def listing(reviews: Iterable[Review]) -> list[Listed]:
     """Return reviews with their findings, and their verdicts or else what was decided."""
     reviews = list(reviews)
-    held = Decision.objects.filter(review__in=reviews, reopened=None).order_by()
-    decided: dict[int, str] = dict(held.values_list("review", "colour__name"))
+    with_one = Review.objects.filter(
+        pk__in=[review.pk for review in reviews], decisions__isnull=False, decisions__reopened=None
+    )
+    decided: dict[int, str] = dict(with_one.order_by().values_list("pk", "decisions__colour__name"))
     return [Listed(review, _finding(review), _verdict(review, decided.get(review.pk))) for review in reviews]
 
 

@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 import secrets
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from typing import Any
 
-from django.contrib.auth.models import User
 from django.db import transaction
 from django.db.models import Max
 from django.utils import timezone
@@ -16,56 +15,8 @@ from decks.models import Colour
 from jobs.models import Room
 from methods import queries as method_queries
 from methods import services as method_services
-from prism.viewing.scales import neutral_shift
-from reviews.models import Correction, Review, SamplePlan, Shortlisted
+from reviews.models import Review, Shortlisted
 from web.locks import without_waiting
-
-
-@transaction.atomic
-def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Review:
-    """Start a review of a colour, under the person's usual method, against the neutral of their eye as far as that was
-    taken up, and on the surround they last worked on."""
-    usual = method_queries.usual(owner)
-    shift = neutral_shift(Correction.eye_of(owner))
-    last = Review.objects.filter(owner_id=owner.pk).first()
-    return Review.objects.create(
-        owner_id=owner.pk,
-        colour=colour,
-        intake_notes="\n".join(intake_notes),
-        method=usual.key,
-        method_table=method_queries.table_of(owner, usual.key),
-        surround=last.surround if last else Review.Surround.PALE,
-        neutral_a=round(shift[0], 2),
-        neutral_b=round(shift[1], 2),
-    )
-
-
-ALIKE = (
-    "room", "method", "method_table", "neutral", "neutral_white", "neutral_a", "neutral_b", "surround", "edge_view",
-    "wall_view", "wall_order", "withhold",
-)  # fmt: skip
-"""What another review has of the one it is begun like."""
-
-
-@transaction.atomic
-def start_like(owner: User, colour: Colour, other: Review) -> Review:
-    """Start a review of a colour as another one was made: in its room, by its method, neutral and wall, with its plan
-    of samples and the order of its document; nothing that was found, seen or written comes along."""
-    made = start(owner, colour)
-    for name in ALIKE:
-        setattr(made, name, getattr(other, name))
-    if made.wall_order == Review.Order.HAND:
-        made.wall_order = Review.Order.CHOSEN
-    save(made, *ALIKE)
-    plan = SamplePlan.objects.filter(review=other).first()
-    if plan:
-        SamplePlan.objects.create(review=made, size=plan.size, ground=plan.ground, coats=plan.coats, margin=plan.margin)
-    for edit in other.document_edits.all():
-        if edit.left_out or edit.position is not None:
-            made.document_edits.create(
-                section=edit.section, left_out=edit.left_out, position=edit.position, by_id=owner.pk
-            )
-    return made
 
 
 def remember_place(review: Review, step: str, beside: Colour | None) -> None:
@@ -148,7 +99,6 @@ def judge_by(review: Review, method: str, neutral: str, shift: tuple[float, floa
 
 @transaction.atomic
 def take_up_value(review: Review) -> None:
-    """Read the review with the value its colour has now."""
     review.valued = timezone.now()
     review.__dict__.pop("value", None)
     save(review, "valued")
@@ -156,7 +106,6 @@ def take_up_value(review: Review) -> None:
 
 @transaction.atomic
 def move(review: Review, room: Room | None) -> None:
-    """Put a review into a room, or into none."""
     review.room = room
     save(review, "room")
 
@@ -184,13 +133,11 @@ def delete(review: Review) -> None:
 
 @transaction.atomic
 def restore(review: Review) -> None:
-    """Bring a deleted review back."""
     review.deleted = None
     review.save(update_fields=["deleted"])
 
 
 @transaction.atomic
 def save(review: Review, *fields: str) -> None:
-    """Write fields of a review, and that it was changed now."""
     review.updated = timezone.now()
     review.save(update_fields=[*fields, "updated"])

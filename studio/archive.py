@@ -70,7 +70,7 @@ def _models() -> list[type[models.Model]]:
         if config.label not in LEFT_OUT and config.models_module is not None
     ]
     found = serializers.sort_dependencies(held, allow_cycles=True)
-    return [model for model in found if model._meta.label not in {"auth.Permission", "reviews.Meaning"}]
+    return [model for model in found if model._meta.label not in {"auth.Permission", "search.Meaning"}]
 
 
 def _lines() -> Iterator[str]:
@@ -110,7 +110,6 @@ def _told(write: Callable[[bytes], object] = lambda raw: None) -> Told:
 
 
 def digest_now() -> Told:
-    """Return the digest and counts of the state as it is."""
     with transaction.atomic():
         return _told()
 

@@ -20,7 +20,7 @@ def brought_up(line: str, version: int) -> Iterator[str]:
     record = json.loads(line)
     for each in _with_digests(record) if version < 2 else (record,):
         label = current_label(each["model"])
-        yield json.dumps(each | {"model": label, "fields": current_fields(label, each["fields"])})
+        yield json.dumps(each | {"model": label.lower(), "fields": current_fields(label, each["fields"])})
 
 
 def _with_digests(record: dict[str, Any]) -> Iterator[dict[str, Any]]:

@@ -30,7 +30,6 @@ class BackupError(ValueError):
 
 
 def database() -> Path:
-    """Return the file of the database."""
     return Path(str(connection.settings_dict["NAME"]))
 
 
@@ -83,7 +82,6 @@ def made_at(path: Path) -> datetime | None:
 
 
 def copies(folder: Path) -> list[tuple[datetime, Path]]:
-    """Return the copies in a folder, the newest first."""
     found = [(made_at(path), path) for path in folder.glob(f"{PREFIX}*.sqlite3")]
     return sorted(((at, path) for at, path in found if at), reverse=True)
 

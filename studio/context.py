@@ -13,7 +13,6 @@ from web import undo
 
 
 def studio(request: HttpRequest) -> dict[str, Any]:
-    """Return whether this is the demo, and what the person may do."""
     found: dict[str, Any] = {"demo": settings.DEMO, "decimal_mark": pointed(".")}
     if request.user.is_authenticated:
         found["undoable"] = undo.offered(request)

@@ -13,21 +13,22 @@ from django.utils import timezone
 
 from decks import queries as deck_queries
 from decks import services as deck_services
-from jobs import station
 from jobs.models import Job
 from prism import demo
 from prism.formats.deck import Entry
 from reviews import services as review_services
 from reviews.context import ReviewContext
 from reviews.models import Review
-from reviews.steps.base import StepRequest
-from reviews.steps.samples.page import ViewPage
-from reviews.steps.verdict import services as verdict_services
 from reviews.strengths.reads import Strengths, formula_of
-from reviews.viewing import services as viewing_services
-from reviews.viewing.services import Decided
+from steps import services as step_services
+from steps.base import StepRequest
+from steps.samples.page import SamplesPage
+from steps.verdict import services as verdict_services
+from studio import demo_station as station
 from tinting import queries as tinting_queries
 from tinting import services as tinting_services
+from viewings import services as viewing_services
+from viewings.services import Decided
 
 MOST_OF_A_MAKER = 1_000
 """Colours of a maker whose deck comes along; denser ones are of no use to try with."""
@@ -83,7 +84,7 @@ def enter(user: User) -> Job:
     with set_actor(user):
         rooms = station.enter(user)
         for code, room, verdict, notes in STARTED:
-            review = review_services.start(user, station.colour(user, code))
+            review = step_services.start(user, station.colour(user, code))
             verdict_services.write(review, {"verdict": verdict, "notes": notes})
             review_services.move(review, rooms[room])
             made[code, room] = review
@@ -97,7 +98,7 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
     code, room, other = CANDIDATE
     review_services.shortlist(reviews[code, room], station.colour(user, other))
     for key, looks in LOOKED.items():
-        page = ViewPage(StepRequest(ReviewContext(reviews[key])))
+        page = SamplesPage(StepRequest(ReviewContext(reviews[key])))
         wanted = replace(page.wanted([reviews[key].colour_id]), decide=today, other=None)
         hours = [hour for hour in wanted.hours if hour.why in looks]
         wanted = replace(wanted, hours=hours)
@@ -107,7 +108,7 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
             viewing_services.log(
                 user, one, uuid4(), seen, answer, words, one.sky or "overcast", lamps, None, one.at, undertone
             )
-    page = ViewPage(StepRequest(ReviewContext(reviews[PLANNED])))
+    page = SamplesPage(StepRequest(ReviewContext(reviews[PLANNED])))
     if page.room:
         viewing_services.schedule(user, [page.wanted()], today)
     decided = reviews[DECIDED]

@@ -115,7 +115,6 @@ def remembered(request: HttpRequest) -> User | None:
 
 
 def forget(user: User) -> None:
-    """Erase a visitor's studio."""
     if user.username.startswith((VISITOR, NEWCOMER)):
         erase_studio(people.studio_of(user))
 

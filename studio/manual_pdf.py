@@ -23,7 +23,6 @@ def manual_pdf(paper: str = "A4") -> bytes:
 
 
 def _in_place(name: str) -> str:
-    """Return a picture as an address that holds it."""
     found = manual.picture(name)
     if found is None:
         raise FileNotFoundError(name)

@@ -30,7 +30,6 @@ LOCAL = ("127.0.0.1", "::1")
 @require_safe
 @never_cache
 def health(request: HttpRequest) -> JsonResponse:
-    """Say whether the database answers."""
     with connection.cursor() as cursor:
         cursor.execute("SELECT 1")
     return JsonResponse({"status": "ok"})

@@ -77,6 +77,10 @@ INSTALLED_APPS = [
     "tinting",
     "jobs",
     "reviews",
+    "viewings",
+    "steps",
+    "documents",
+    "search",
     "records",
     "instruments",
     "studio",
@@ -113,14 +117,14 @@ TASKS = {
     }
 }
 WORKS = {
-    "job-document": "reviews.document.work.job_document",
+    "job-document": "documents.work.job_document",
     "deck-import": "decks.work.bring_in",
     "deck-undo": "decks.work.undelete",
 }
 
 SCHEDULED = [
     "studio.demo_visit.sweep" if DEMO else "studio.backups.scheduled",
-    "reviews.search.meaning.scheduled",
+    "search.meaning.scheduled",
     "background_jobs.pruning.scheduled",
 ]
 if "test" in sys.argv[1:2]:

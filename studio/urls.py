@@ -7,6 +7,7 @@ from django.views.generic import RedirectView
 
 from methods import views as method_views
 from studio import operating, views
+from studio.home import home
 
 urlpatterns = [
     path("sign-in/", never_cache(views.SignIn.as_view()), name="sign-in"),
@@ -39,7 +40,11 @@ urlpatterns = [
     path("reader/machine/", include("tinting.urls")),
     path("reader/", include("instruments.urls")),
     path("", include("records.urls")),
-    path("", include("reviews.urls")),
+    path("", include("viewings.urls")),
+    path("", include("documents.urls")),
+    path("", include("search.urls")),
+    path("", include("steps.urls")),
+    path("", home, name="home"),
 ]
 
 handler500 = "studio.errors.trouble"

@@ -77,7 +77,6 @@ class SignIn(LoginView):
         return _signed_in(self.request) if self.request.htmx else response
 
     def form_invalid(self, form: AuthenticationForm) -> HttpResponse:
-        """Say what is wrong."""
         return self.render_to_response(self.get_context_data(form=form), status=422 if self.request.htmx else 200)
 
 
@@ -141,7 +140,6 @@ def sample(request: HttpRequest) -> HttpResponse:
 
 @require_safe
 def meanings(request: HttpRequest) -> HttpResponse:
-    """Show what the words of the studio mean."""
     return render(request, "studio/words.html", {"sections": glossary.sections()})
 
 
@@ -154,7 +152,6 @@ def meanings_here(request: HttpRequest) -> HttpResponse:
 
 @require_safe
 def read_manual(request: HttpRequest) -> HttpResponse:
-    """Show the manual."""
     text = mark_safe(
         manual.html(lambda name: reverse("manual-picture", args=[name]))
     )  # from a file of the studio's own
@@ -163,7 +160,6 @@ def read_manual(request: HttpRequest) -> HttpResponse:
 
 @require_safe
 def manual_picture(request: HttpRequest, name: str) -> FileResponse:
-    """Give a picture of the manual."""
     found = manual.picture(name)
     if found is None:
         raise Http404
@@ -172,7 +168,6 @@ def manual_picture(request: HttpRequest, name: str) -> FileResponse:
 
 @require_safe
 def manual_file(request: HttpRequest) -> HttpResponse:
-    """Give the manual as a PDF."""
     paper = request.GET.get("paper", "A4")
     if paper not in PAPERS:
         raise Http404

@@ -65,7 +65,6 @@ class MachinePage:
 
     @cached_property
     def batches(self) -> list[MadeCan]:
-        """The cans it made, newest first."""
         made = Batch.objects.filter(owner__in=team(self._user)).select_related("colour__maker").order_by("-serial")
         return [self._made(one) for one in made.prefetch_related("sessions__shots")[:MOST_CANS]]
 
@@ -84,13 +83,11 @@ class MachinePage:
 
     @cached_property
     def systems(self) -> list[System]:
-        """The tinting systems, the one in force first."""
         return list(queries.systems(self._user).defer("table"))
 
     @property
     def in_force(self) -> str:
-        """Which tinting system recipes are computed with."""
         system = self._system
         if system is None:
-            return words.no_system()
+            return words.NO_SYSTEM
         return words.system_in_force(system.name, len(system.bases), len(system.colorants))

@@ -35,7 +35,6 @@ def state(user: User) -> State:
 
 
 def system_as_of(known: State) -> TintSystem | None:
-    """Return the tinting system in a state that was just asked for."""
     return _system(*known) if known else None
 
 
@@ -65,5 +64,4 @@ def machine(user: User, system: TintSystem) -> Driver:
 
 
 def batches(user: User, colour: Colour) -> QuerySet[Batch]:
-    """Return the cans the studio had made of a colour, at any strength."""
     return Batch.objects.filter(owner__in=team(user), colour=colour).prefetch_related("sessions__shots")

@@ -53,7 +53,6 @@ def bring_in(request: StudioRequest) -> HttpResponse:
 
 @require_safe
 def export(request: StudioRequest, pk: int) -> HttpResponse:
-    """Give a tinting system as a file."""
     found = get_object_or_404(queries.systems(request.user), pk=pk)
     response = HttpResponse(tint_system.write(tint_system.from_table(found.table)), content_type="application/json")
     response["Content-Disposition"] = 'attachment; filename="tinting-system.json"'

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import ast
 import sys
+import tomllib
 from collections.abc import Iterable
 from graphlib import CycleError, TopologicalSorter
 from importlib.util import find_spec
@@ -17,8 +18,11 @@ import grimp
 
 ROOT = Path(__file__).parent.parent
 PAGE = ROOT / "docs" / "architecture.md"
-APPS = ("studio", "instruments", "reviews", "tinting", "decks", "methods", "web", "prism")
-INSIDE = ("prism", "reviews")
+APPS = tuple(
+    tomllib.loads((ROOT / "pyproject.toml").read_text(encoding="utf-8"))["tool"]["importlinter"]["root_packages"]
+)
+"""All packages of the product, as the layering checks list them."""
+INSIDE = ("prism", "reviews", "steps")
 """Packages whose inside is drawn too."""
 
 

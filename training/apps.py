@@ -4,6 +4,4 @@ from django.apps import AppConfig
 
 
 class TrainingConfig(AppConfig):
-    """Training the eye."""
-
     name = "training"

@@ -31,7 +31,6 @@ class Drawn:
 
 
 def drawn(axis: Axis) -> Drawn:
-    """Return an axis drawn."""
     grew = axis.grew if len(axis.grew) > 1 else []  # of one answer there is nothing to draw
     counts = np.array([count for count, _ in grew], dtype=np.float64)
     x = WIDTH * (counts - 1) / max(counts[-1] - 1, 1) if len(grew) else counts

@@ -9,7 +9,8 @@ from django.db import models
 from django.urls import reverse
 from django.utils import timezone
 
-from reviews.models import Review, Viewing
+from reviews.models import Review
+from viewings.models import Viewing
 
 LASTS = timedelta(minutes=5)
 """How long a sitting is meant to be; what hangs then can still be answered."""
@@ -40,12 +41,10 @@ class Sitting(models.Model):
         return f"sitting of {self.owner}, {self.begun:%d %b %Y}"
 
     def get_absolute_url(self) -> str:
-        """Return the address where it goes on."""
         return reverse("sitting", args=[self.pk])
 
     @property
     def is_over(self) -> bool:
-        """Whether no further wall is hung."""
         return timezone.now() >= self.until or self.is_before
 
     @property
@@ -110,7 +109,6 @@ class SetWall(Question):
         return f"{self.kind} from {self.get_origin_display()}"
 
     def get_absolute_url(self) -> str:
-        """Return the address where its answers are looked at."""
         return reverse("studio-wall", args=[self.pk])
 
 
@@ -134,7 +132,6 @@ class Wall(Question):
         return f"{self.kind}, wall {self.number}"
 
     def get_absolute_url(self) -> str:
-        """Return the address where it is explained once it is answered."""
         return reverse("wall", args=[self.sitting_id, self.number])
 
 

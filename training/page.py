@@ -63,7 +63,6 @@ class WallPage:
 
     @property
     def question(self) -> str:
-        """What is asked, or what is to be picked next."""
         if self.is_paired:
             at = self.wall.picked.index(None) if self.wall.picked else 0
             return words.which_is(self.wall.choices[at])
@@ -108,17 +107,14 @@ class WallPage:
 
     @property
     def is_paired(self) -> bool:
-        """Whether every word is put to a board."""
         return self.wall.kind == Kind.PAIR
 
     @property
     def is_asked_by_words(self) -> bool:
-        """Whether a word is the answer, rather than a board."""
         return bool(self.wall.choices) and not self.is_paired
 
     @property
     def choices(self) -> list[Choice]:
-        """The words that may be answered, or are put to boards."""
         picked = self.wall.picked if self.is_paired and self.wall.picked else [None] * len(self.wall.choices)
         return [
             Choice(word, at + 1, words.letter(place) if place is not None else "")
@@ -138,18 +134,15 @@ class WallPage:
 
     @cached_property
     def told(self) -> list[Told]:
-        """The boards with what was hidden."""
         return told_of(self.wall, self._colours, queries.method_of(self.wall.sitting))
 
     @cached_property
     def shown_by(self) -> Colour | None:
-        """The board that would have shown it."""
         found = deck_queries.in_order([self.wall.shown_board]) if self.wall.shown_board else []
         return found[0] if found else None
 
     @property
     def verdict(self) -> str:
-        """Whether the answer was right, and what it was."""
         right = [said(self.wall, one) for one in self.wall.accepted]
         given = self.wall.picked[:1] if self.wall.kind == Kind.UNDERTONE else self.wall.picked
         return words.answer_said(bool(self.wall.right), said(self.wall, given), right)
@@ -169,7 +162,6 @@ def colours_of(wall: Question) -> list[Colour]:
 
 
 def told_of(wall: Question, colours: list[Colour], chosen: Method) -> list[Told]:
-    """Return the boards of a wall with their names and figures."""
     readings = read_all([colour.stimulus for colour in colours], chosen)
     looks = [wall.looks.get(str(place), {}) for place in range(len(colours))]
     return [
@@ -186,7 +178,6 @@ def told_of(wall: Question, colours: list[Colour], chosen: Method) -> list[Told]
 
 
 def said(wall: Question, answer: list[int | str]) -> str:
-    """Return an answer to a wall by letters and words."""
     if wall.kind == Kind.PAIR:
         return ", ".join(f"{hue} {words.letter(int(place))}" for hue, place in zip(wall.choices, answer, strict=False))
     return ", ".join(one if isinstance(one, str) else words.letter(one) for one in answer)

@@ -26,9 +26,10 @@ from prism.training.eye import Besides, Eye, estimate
 from prism.training.pool import Pool
 from prism.training.staircase import Staircase, Threshold
 from prism.viewing.scales import AXES
-from reviews.models import Correction, Observation
-from reviews.viewing.leanings import of_person
+from reviews.models import Observation
 from training.models import SLACK, Returning, Sitting, Wall
+from viewings.leanings import of_person
+from viewings.models import Correction
 from web.bounded_cache import BoundedCache
 
 GUESSED = {Kind.ODD: 0.25, Kind.TWIN: 0.25}
@@ -70,7 +71,6 @@ def decks_with(user: User, chosen: Method, colour: Colour) -> tuple[NDArray[np.i
 
 
 def method_of(sitting: Sitting) -> Method:
-    """Return the method of a sitting, as it stood when that began."""
     return method.in_force(sitting.method, sitting.method_table)
 
 
@@ -80,13 +80,11 @@ def sittings(user: User) -> QuerySet[Sitting]:
 
 
 def open_sitting(user: User) -> Sitting | None:
-    """Return the sitting that can be gone on with."""
     now = timezone.now()
     return sittings(user).filter(until__gt=now, begun__lte=now + SLACK).first()
 
 
 def answers(user: User) -> QuerySet[Wall]:
-    """Return what somebody answered, the last first."""
     return Wall.objects.filter(sitting__owner=user, right__isnull=False).order_by("-answered", "-id")
 
 
@@ -232,7 +230,6 @@ class Progress:
 
 
 def progress(user: User, chosen: Method, who: str = "") -> Progress:
-    """Return what somebody's answers show by now, said to them, or of `who` they are."""
     eye = eye_of(user, chosen)
     scale = chosen.undertone
     sees = [words.sees_later(hue, *eye.along(scale.centre(hue)), eye.answers, who) for hue in scale.words]

@@ -16,10 +16,10 @@ from prism import words
 from prism.training.exercise import Kind
 from prism.training.walls import Hardness
 from prism.viewing.scales import AXES
-from reviews.models import Correction
 from training import queries, set_walls
 from training.making import NoWallError, made
 from training.models import Agreed, Returning, SetWall, Sitting, Wall
+from viewings.models import Correction
 
 KINDS = tuple(Kind)
 USUAL = (1.5, 4.5)

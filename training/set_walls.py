@@ -22,11 +22,12 @@ from prism.numbers import typed
 from prism.training.exercise import Kind
 from prism.training.walls import ABOUT_ONE
 from prism.viewing.scales import Agreement, held
-from reviews.models import Review, Viewing
+from reviews.models import Review
 from training import queries
 from training.making import NoWallError, made
 from training.models import SetWall, Wall
 from training.page import said
+from viewings.models import Viewing
 
 LEAST_TO_SHOW = 3
 """Answers from which the spread of a studio's wall is shown: of two, each would know the other's."""
@@ -37,7 +38,6 @@ APART = (0.6, 12.0)
 
 
 def of_studio(user: User) -> QuerySet[SetWall]:
-    """Return the walls set for the studio that hang still, the newest first."""
     return SetWall.objects.filter(owner__in=team(user), origin=SetWall.Origin.STUDIO, withdrawn=None)
 
 
@@ -139,7 +139,6 @@ class Spread:
 
     @property
     def is_told(self) -> bool:
-        """Whether there are enough to be shown."""
         return self.count >= LEAST_TO_SHOW
 
 

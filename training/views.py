@@ -61,7 +61,6 @@ def training(request: StudioRequest) -> HttpResponse:
 
 
 def _looked(request: StudioRequest) -> bool:
-    """Whether the screen was looked over today."""
     return bool(request.session.get(LOOKED_OVER) == timezone.localdate().isoformat())
 
 
@@ -88,7 +87,6 @@ def _wall(request: StudioRequest, pk: int, number: int) -> Wall:
 @never_cache
 @require_safe
 def sitting(request: StudioRequest, pk: int) -> HttpResponse:
-    """Show the wall that waits for an answer, or that the sitting is over."""
     held = _sitting(request, pk)
     try:
         wall = services.hang(held)
@@ -136,7 +134,6 @@ def explained(request: StudioRequest, pk: int, number: int) -> HttpResponse:
 
 @require_POST
 def of_review(request: StudioRequest, pk: int) -> HttpResponse:
-    """Make a wall of a review and show it, without its names."""
     review = get_object_or_404(review_queries.of_studio(request.user), pk=pk)
     try:
         set_walls.from_review(request.user, review)
@@ -185,7 +182,6 @@ def person(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_owner
 def set_wall(request: StudioRequest) -> HttpResponse:
-    """Set a wall for everybody of the studio."""
     try:
         made = set_walls.set_for_studio(request.user, request.POST.get("kind", ""), request.POST.get("apart", ""))
     except ValueError as wrong:

@@ -19,19 +19,16 @@ class BoundedCache(Generic[K, V]):
         self._held: dict[K, V] = {}
 
     def some(self, keys: Iterable[K]) -> dict[K, V]:
-        """Return the results that are at hand for some keys."""
         with self._lock:
             return {key: self._held[key] for key in keys if key in self._held}
 
     def keep(self, results: Mapping[K, V]) -> None:
-        """Keep results, and let the oldest go."""
         with self._lock:
             self._held |= results
             for key in list(self._held)[: max(0, len(self._held) - self._most)]:
                 del self._held[key]
 
     def drop(self, goes: Callable[[K], bool]) -> None:
-        """Let results go by their keys."""
         with self._lock:
             self._held = {key: result for key, result in self._held.items() if not goes(key)}
 

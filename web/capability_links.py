@@ -23,7 +23,6 @@ _BYTES = 24
 
 
 def digest_of(token: str) -> str:
-    """Return what is kept of a link's end."""
     return sha256(token.encode()).hexdigest()
 
 
@@ -63,5 +62,4 @@ class SecretLink(models.Model):
 
     @classmethod
     def opened_by(cls, token: str) -> models.QuerySet[Self]:
-        """Return the record that a link's end opens, or none, open or not."""
         return cls._default_manager.filter(digest=digest_of(token))

@@ -25,7 +25,6 @@ Sent = dict[str, list[str]]
 
 
 def as_sent(forms: Iterable[BaseForm]) -> Sent:
-    """Return what forms send where nobody touches them."""
     return {bound.html_name: _untouched(bound) for form in forms for bound in form}
 
 
@@ -61,7 +60,6 @@ def _mark(unit: Mapping[str, list[str]]) -> str:
 
 
 def marks(now: Sent, groups: Iterable[str] = ()) -> str:
-    """Return the marks of what stands now, as the hidden field holds them."""
     return json.dumps({name: _mark(unit) for name, unit in _by_unit(now, groups).items()}, separators=(",", ":"))
 
 
@@ -125,7 +123,6 @@ class EditConflicts:
         return self._kept if self._kept and not clashes else marks(self._now, self._groups)
 
     def say(self, form: BaseForm, by: object, groups: Mapping[str, str] | None = None) -> None:
-        """Say beside each field of a form, or of it as a whole for one of its `groups`, what `by` made of it."""
         for name in self._settled.clashes if self._settled else ():
             theirs = {field: values for field, values in self._now.items() if field.startswith(f"{name}-")}
             if groups and name in groups:
@@ -138,7 +135,6 @@ class EditConflicts:
 
 
 def _in_rows(theirs: Sent) -> str:
-    """Return what a group of rows holds as a line of text."""
     rows: dict[str, list[str]] = {}
     for field, values in theirs.items():
         row, _, _ = field.rpartition("-")

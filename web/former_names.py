@@ -4,7 +4,15 @@ from __future__ import annotations
 
 from typing import Any
 
-MODELS = {"schools.ownschool": "schools.ownmethod", "decks.earlier": "decks.valuerevision"}
+_MOVED = {
+    "viewings": ("Viewing", "ViewingPhoto", "Correction", "Decision", "RuledOut", "SamplePlan"),
+    "documents": ("Shared", "ClientAnswer", "DocumentEdit"),
+}
+MODELS = {
+    "schools.ownschool": "schools.OwnMethod",
+    "decks.earlier": "decks.ValueRevision",
+    **{f"reviews.{name.lower()}": f"{app}.{name}" for app, names in _MOVED.items() for name in names},
+}
 FIELDS = {
     "reviews.review": {"school": "method", "school_table": "method_table"},
     "training.sitting": {"school": "method", "school_table": "method_table"},
@@ -14,11 +22,14 @@ FIELDS = {
 
 
 def current_label(label: str) -> str:
-    """Return today's label of a model, `app.model`, in small letters where it was renamed."""
+    """Return today's label of a model, `app.Model`; the same where it was not renamed."""
     return MODELS.get(label.lower(), label)
 
 
 def current_fields(label: str, fields: dict[str, Any]) -> dict[str, Any]:
     """Return the fields of a record under today's names; `label` is today's."""
     renamed = FIELDS.get(label.lower(), {})
-    return {renamed.get(name, name): value for name, value in fields.items()}
+    found = {renamed.get(name, name): value for name, value in fields.items()}
+    if label.lower() == "records.change" and isinstance(found.get("thing"), str):
+        found["thing"] = current_label(found["thing"])
+    return found

@@ -47,7 +47,6 @@ class NumberField(forms.CharField):
 
     @property
     def unit(self) -> float:
-        """What a number of the field, as it is kept, counts as one where it is shown."""
         return 1.0
 
     def typed(self, label: str, text: str) -> float:
@@ -92,7 +91,6 @@ class SizeField(NumberField):
             raise forms.ValidationError(words.size_wrong(label, text, self.kind)) from None
 
     def prepare_value(self, value: Any) -> Any:
-        """Return a size in the person's unit, and what was typed as it was typed."""
         return words.as_size(value, self.kind) if isinstance(value, float) else value
 
 
@@ -162,5 +160,4 @@ def laid_out(name: str) -> dict[str, Any]:
 
 
 def plain(**attrs: Any) -> forms.TextInput:
-    """Return a text control that the browser does not fill in by itself."""
     return forms.TextInput(attrs={"autocomplete": "off", **attrs})

@@ -42,7 +42,6 @@ def as_file(response: HttpResponse, title: str, otherwise: str, ending: str, sho
 
 
 def file_name(title: str, otherwise: str, ending: str) -> str:
-    """Return the name of a file by a title, `otherwise` where nothing of that can stand in a name."""
     return f"{slugify(title) or otherwise}.{ending}"
 
 

@@ -39,7 +39,6 @@ class OnceMiddleware:
         self._get_response = get_response
 
     def __call__(self, request: StudioRequest) -> HttpResponse:
-        """Answer."""
         if request.method != "POST" or not request.user.is_authenticated or not _makes_something(request):
             return self._get_response(request)
         key = _key(request)
@@ -78,7 +77,6 @@ def _is_first(key: str) -> bool:
 
 
 def _as_before(first: SentForm, request: StudioRequest) -> HttpResponse:
-    """Answer as the first was answered."""
     if request.htmx:
         return HttpResponse(status=204, headers={"HX-Refresh": "true"})
     messages.info(request, words.SENT_ALREADY)

@@ -47,7 +47,6 @@ def sections() -> list[tuple[str, list[tuple[str, str]]]]:
 
 
 def contents() -> list[tuple[str, str, list[tuple[str, str]]]]:
-    """Return the chapters with what they are linked by, each with its sections likewise."""
     return [(title, anchor(title), [(part, anchor(part)) for part, _ in parts]) for title, parts in sections()]
 
 
@@ -76,5 +75,4 @@ def html(address: Callable[[str], str]) -> str:
 
 
 def anchor(title: str) -> str:
-    """Return what a section is linked by."""
     return re.sub(r"[^a-z]+", "-", title.casefold()).strip("-")

@@ -17,7 +17,6 @@ class PrintableMiddleware(MiddlewareMixin):
     line about. Views, forms and files never meet them, wherever a name comes in."""
 
     def process_view(self, request: HttpRequest, view: object, args: object, kwargs: object) -> None:
-        """Clean what was sent, if there is anything to be cleaned."""
         for name in ("GET", "POST"):
             sent: QueryDict = getattr(request, name)
             if any(printable(value) != value for key in sent for value in (key, *sent.getlist(key))):
@@ -32,7 +31,6 @@ class PrivateMiddleware(MiddlewareMixin):
     """Keeps what somebody is shown out of caches that others share: pages are asked for again, files are not kept."""
 
     def process_response(self, request: HttpRequest, response: HttpResponse) -> HttpResponse:
-        """Say so, where an answer says nothing of it itself."""
         user = getattr(request, "user", None)
         if user is not None and user.is_authenticated and not response.has_header("Cache-Control"):
             kept = response.get("Content-Disposition", "").startswith("attachment")
@@ -48,7 +46,6 @@ class SignInMiddleware(LoginRequiredMiddleware):
     """
 
     def handle_no_permission(self, request: StudioRequest, view_func: object) -> HttpResponse:  # type: ignore[override]
-        """Answer somebody who is not signed in."""
         if request.htmx:
             return HttpResponse(status=401)
         after = request.get_full_path() if request.method in ("GET", "HEAD") else came_from(request)

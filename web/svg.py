@@ -26,7 +26,6 @@ class Mark:
 
 
 def n(value: float) -> str:
-    """Return a coordinate as text."""
     return f"{value:.1f}"
 
 
@@ -45,7 +44,6 @@ def svg(
 
 
 def draw_mark(mark: Mark, width: float, height: float) -> SafeString:
-    """Return a mark, with a link where it leads somewhere."""
     x, y, title = n(mark.x - width / 2), n(mark.y - height / 2), escape(mark.title)
     box = (
         f'<rect class="mark {mark.kind}" x="{x}" y="{y}" width="{n(width)}" height="{n(height)}" '
@@ -68,5 +66,4 @@ def text(x: float, y: float, text: str, css: str = "", anchor: str = "middle") -
 
 
 def joined(parts: Sequence[SafeString]) -> SafeString:
-    """Return pieces one after the other."""
     return mark_safe("".join(parts))

@@ -33,7 +33,6 @@ class UndoMiddleware(MiddlewareMixin):
     """Takes what was brought back off the list, and says so."""
 
     def process_response(self, request: HttpRequest, response: HttpResponse) -> HttpResponse:
-        """Look whether this request was one of the ways back."""
         if request.method != "POST" or response.status_code >= 400 or not hasattr(request, "session"):
             return response
         held = offered(request)

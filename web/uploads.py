@@ -36,11 +36,9 @@ class BoundedUploadHandler(MemoryFileUploadHandler):
 
 
 def say_too_large(request: HttpRequest, form: Form, limit: int, advice: str = "") -> None:
-    """Say beside the file of a form, where it was dropped for its size, that it is too large."""
     if too_large(request):
         form.errors["file"] = form.error_class([messages.too_large(limit, advice=advice)])
 
 
 def too_large(request: HttpRequest) -> bool:
-    """Return whether a file of this request was dropped for its size."""
     return TOO_LARGE in request.META

@@ -4,7 +4,7 @@ from django.urls import reverse
 
 from instruments.models import Session
 from instruments.queries import Sitting
-from reviews.steps.strength.tests.test_strength import Step
+from steps.strength.tests.test_strength import Step
 from tinting.models import Batch, Machine
 
 

@@ -60,7 +60,6 @@ class AxisView:
 
     @cached_property
     def _per_square(self) -> Array:
-        """One over the square of each offset."""
         per_square: Array = 1 / np.maximum(np.einsum("ij,ij->i", self.offset, self.offset), 1e-12)
         return per_square
 

@@ -87,5 +87,4 @@ def _as_counted(where: tuple[Any, str]) -> tuple[Any, list[tuple[float, str]]]:
 
 
 def pick_of(subject: Reading, deck: Deck, row: int, why: str, kind: str) -> Pick:
-    """Return a row of a deck as a pick that has no axis."""
     return Pick(row, why, float(delta_e(np.asarray(subject.lab), deck.lab[row])), kind=kind)

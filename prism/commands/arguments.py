@@ -20,7 +20,6 @@ class Parser(argparse.ArgumentParser):
     """An argument parser whose errors are one line."""
 
     def error(self, message: str) -> NoReturn:
-        """Leave with the message."""
         fail(message)
 
 

@@ -38,12 +38,11 @@ def use(path: str | None) -> None:
         recipe = Recipe(entry.recipe_base, dict(entry.recipe))
         kept.append(DeckColour(entry.maker, entry.code, entry.name, entry.strip, entry.step, recipe, colour))
     if not kept:
-        raise DeckFileError(messages.deck_is_empty())
+        raise DeckFileError(messages.DECK_IS_EMPTY)
     _own.append(tuple(kept))
 
 
 def deck() -> tuple[DeckColour, ...]:
-    """Return every colour of the deck."""
     return _own[0] if _own else demo.deck()
 
 

@@ -52,7 +52,6 @@ def run_strength(args: argparse.Namespace) -> None:
 
 
 def with_recipe(code: str) -> DeckColour:
-    """Return a colour of the deck that has a recipe, or leave."""
     entry = entry_of(code)
     if not entry.recipe.base:
         fail(f"{code}: the deck gives no recipe for it")

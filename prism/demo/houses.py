@@ -53,7 +53,6 @@ HOUSES = {
 
 
 def base_for(lrv: float) -> str:
-    """Return the base for a depth."""
     return str(next(code for least, code in BASES if lrv >= least))
 
 

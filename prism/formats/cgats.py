@@ -82,13 +82,13 @@ def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
             except EntryError as bad:
                 problems.append(Problem(number, bad.column, str(bad)))
     if not found_data:
-        raise DeckFileError(messages.cgats_no_data())
+        raise DeckFileError(messages.CGATS_NO_DATA)
     if section == "data":
-        problems.append(Problem(number, "", messages.cgats_cut_short()))
+        problems.append(Problem(number, "", messages.CGATS_CUT_SHORT))
     entries, percent = as_fractions(entries)
     unsaid = not light and any(entry.lab and not entry.reflectance for entry in entries)
-    notes = [messages.csv_percent_note()] if percent else []
-    return DeckFile(entries, problems, (*notes, *([messages.cgats_unsaid()] if unsaid else [])))
+    notes = [messages.CSV_PERCENT_NOTE] if percent else []
+    return DeckFile(entries, problems, (*notes, *([messages.CGATS_UNSAID] if unsaid else [])))
 
 
 _CONVENTIONS = {"D65": "lab", "D50": "lab50", "": "lab50"}
@@ -111,14 +111,14 @@ def _entry(number: int, values: Sequence[str], fields: Sequence[str], convention
     spectrum = tuple(figure(field) for _, field in bands)
     code = next((row[field] for field in _CODES if row.get(field)), "")
     if not code:
-        raise EntryError("SAMPLE_ID", messages.entry_nameless())
+        raise EntryError("SAMPLE_ID", messages.ENTRY_NAMELESS)
     lab: tuple[float, ...] | None = None
     if set(_LAB) <= set(fields):
         lab = tuple(figure(field) for field in _LAB)
     elif set(_XYZ) <= set(fields):
         lab = tuple(xyz_to_lab([figure(field) for field in _XYZ], _WHITES[convention]).tolist())
     if lab is None and not spectrum:
-        raise EntryError("", messages.no_numbers())
+        raise EntryError("", messages.NO_NUMBERS)
     return Entry(
         line=number,
         code=code,

@@ -35,7 +35,7 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     except ParseError as wrong:
         raise DeckFileError(messages.xml_broken(str(wrong))) from None
     except DefusedXmlException:
-        raise DeckFileError(messages.xml_unsafe()) from None
+        raise DeckFileError(messages.XML_UNSAFE) from None
     except (ValueError, LookupError) as wrong:  # encodings that do not exist, or do not hold
         raise DeckFileError(messages.xml_broken(str(wrong))) from None
     try:
@@ -64,7 +64,7 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
     name = (item.name or "").strip()
     code = (item.id or "").strip() or name
     if not code:
-        raise EntryError("Name", messages.entry_nameless())
+        raise EntryError("Name", messages.ENTRY_NAMELESS)
     found: dict[str, Any] = {}
     for value in item.color_values.choice if item.color_values else []:
         spec = specifications.get(getattr(value, "color_specification", None))
@@ -83,7 +83,7 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
             if all(0 <= v <= 255 for v in rgb):
                 found["hex"] = "#{:02X}{:02X}{:02X}".format(*rgb)
     if not found:
-        raise EntryError("ColorValues", messages.no_numbers())
+        raise EntryError("ColorValues", messages.NO_NUMBERS)
     return Entry(line=number, code=code, name=name or code, **found)
 
 

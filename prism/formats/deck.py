@@ -179,7 +179,7 @@ def _kind_by_kind(
         elif entry.hex:
             kinds.setdefault(("hex",), []).append(i)
         else:
-            found[i] = IntakeError("colour", messages.no_numbers())
+            found[i] = IntakeError("colour", messages.NO_NUMBERS)
     for kind, rows in kinds.items():
         found |= zip(rows, of_kind[str(kind[0])]([entries[i] for i in rows]), strict=True)
     return [found[i] for i in range(len(entries))]

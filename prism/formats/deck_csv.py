@@ -122,7 +122,7 @@ def read_rows(
     filled = _filled(rows, budget)
     headers = next(filled, (0, []))[1]
     if not headers:
-        raise DeckFileError(messages.deck_empty())
+        raise DeckFileError(messages.DECK_EMPTY)
     if len(headers) > MAX_COLUMNS:
         raise DeckFileError(messages.too_many_columns(MAX_COLUMNS, len(headers)))
     columns = guess(headers) if mapping is None else mapping
@@ -148,7 +148,7 @@ def read_rows(
     entries, percent = as_fractions(entries)
     notes = [messages.columns_aside(aside)] if aside else []
     if percent:
-        notes.append(messages.csv_percent_note())
+        notes.append(messages.CSV_PERCENT_NOTE)
     return DeckFile(entries, problems, tuple(notes))
 
 
@@ -221,7 +221,7 @@ def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
     reflectance = columns.reflectance(row)
     code, name = columns.text(row, "code"), columns.text(row, "name")
     if not code and not name:
-        raise columns.bad(columns.fields.get("code", columns.fields.get("name", 0)), messages.entry_nameless())
+        raise columns.bad(columns.fields.get("code", columns.fields.get("name", 0)), messages.ENTRY_NAMELESS)
     return Entry(
         line=line,
         code=code or name,

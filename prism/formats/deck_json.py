@@ -82,10 +82,10 @@ def _strip(item: dict[str, Any]) -> str:
 
 def _entry(number: int, item: Any) -> Entry:
     if not isinstance(item, dict):
-        raise EntryError("", messages.json_not_a_colour())
+        raise EntryError("", messages.JSON_NOT_A_COLOUR)
     code, name = _text(item, "code"), _text(item, "name")
     if not code and not name:
-        raise EntryError("code", messages.entry_nameless())
+        raise EntryError("code", messages.ENTRY_NAMELESS)
     lab, spectrum, grid = _numbers(item, "lab", 3), _numbers(item, "reflectance"), _numbers(item, "wavelengths")
     if spectrum and (grid is None or len(grid) != len(spectrum)):
         raise EntryError("wavelengths", messages.json_numbers("wavelengths", len(spectrum)))

@@ -51,7 +51,7 @@ def _sheet(data: bytes) -> Iterator[Any]:
             parts = packed.infolist()
             squeezed = any(part.file_size > max(SQUEEZED_FROM, MOST_SQUEEZED * part.compress_size) for part in parts)
             if squeezed or sum(part.file_size for part in parts) > UNPACKED_BYTES:
-                raise DeckFileError(messages.xlsx_bomb())
+                raise DeckFileError(messages.XLSX_BOMB)
         from openpyxl import load_workbook
 
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)

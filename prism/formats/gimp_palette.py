@@ -19,7 +19,7 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
 
 def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
     if next(lines, "").strip() != "GIMP Palette":
-        raise DeckFileError(messages.gpl_other())
+        raise DeckFileError(messages.GPL_OTHER)
     entries, problems = [], []
     for number, line in enumerate(budget.over(lines), start=2):
         clean = line.strip()
@@ -56,5 +56,4 @@ def pieces(entries: Iterable[Entry]) -> Iterator[str]:
 
 
 def write(entries: Sequence[Entry]) -> str:
-    """Return a palette."""
     return "".join(pieces(entries))

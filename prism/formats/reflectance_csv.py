@@ -69,10 +69,10 @@ def read(text: str) -> Spectrum:
         raise IntakeError(FIELD, messages.too_large(MAX_BYTES, len(text), messages.ONE_COLOUR))
     table = _table(text)
     if not table:
-        raise IntakeError(FIELD, messages.csv_empty())
+        raise IntakeError(FIELD, messages.CSV_EMPTY)
     nm, rows = _orient(table)
     if not rows:
-        raise IntakeError(FIELD, messages.csv_no_readings())
+        raise IntakeError(FIELD, messages.CSV_NO_READINGS)
     if len(rows) > MAX_READINGS:
         raise IntakeError(FIELD, messages.csv_too_many(MAX_READINGS))
     values = np.array([[cell.value for cell in row] for row in rows])
@@ -85,7 +85,7 @@ def read(text: str) -> Spectrum:
                 raise IntakeError(FIELD, messages.csv_out_of_range(cell.line, cell.column, cell.value, high))
     if percent:
         values = values / 100
-        notes.append(messages.csv_percent_note())
+        notes.append(messages.CSV_PERCENT_NOTE)
     order = np.argsort(nm)
     nm, values = nm[order], values[:, order]
     try:

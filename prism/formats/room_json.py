@@ -40,7 +40,7 @@ def read(data: bytes, resolve: Resolve | None = None) -> Room:
 def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
     """Return the room of a file that has been parsed. Raises `RoomError`."""
     if not isinstance(whole, dict):
-        raise RoomError("file", messages.room_is_list())
+        raise RoomError("file", messages.ROOM_IS_LIST)
     if whole.get("format", FORMAT) != FORMAT or whole.get("version", VERSION) != VERSION:
         raise RoomError("format", messages.room_wrong("format, version", f'"{FORMAT}", {VERSION}'))
     place, size = _object(whole, "place"), _object(whole, "size")

@@ -66,9 +66,9 @@ def json_of(data: bytes, most: int, advice: str = "") -> Any:
     except json.JSONDecodeError as wrong:
         raise TextError(messages.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
     except RecursionError:
-        raise TextError(messages.json_too_deep()) from None
+        raise TextError(messages.JSON_TOO_DEEP) from None
     except ValueError:
-        raise TextError(messages.json_not_plain()) from None
+        raise TextError(messages.JSON_NOT_PLAIN) from None
 
 
 def plain_json(text: str | bytes) -> Any:

@@ -70,7 +70,6 @@ class Box:
     planes: tuple[Rectangles, ...]
 
     def patches(self, side: str) -> NDArray[np.intp]:
-        """Return the indices of the patches of a side."""
         return np.flatnonzero(self.side == SIDES.index(side))
 
     def mean_weights(self) -> Array:

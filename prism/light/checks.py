@@ -132,7 +132,7 @@ def lamp_faults(lamp: Lamp) -> Iterator[Fault]:
     if lamp.hung not in HUNG:
         yield "hung", messages.room_unknown("hung", lamp.hung, HUNG)
     if lamp.lumens == 0:
-        yield "lumens", messages.lamp_dark()
+        yield "lumens", messages.LAMP_DARK
     else:
         yield from in_range("lumens", lamp.lumens, (1, 100_000), "lm")
     yield from in_range("kelvin", lamp.kelvin, lamps.KELVIN, "K")

@@ -30,7 +30,6 @@ class Place:
 
     @property
     def southern(self) -> bool:
-        """Whether the sun stands in the north at noon, by the hemisphere."""
         return self.latitude < 0
 
 

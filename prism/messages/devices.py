@@ -14,17 +14,14 @@ NO_READINGS = "No reading yet"
 
 
 def nothing_there(thing: str) -> str:
-    """Say that there is no such thing to measure."""
     return f"There is no '{shortened(thing)}' to put the reader on."
 
 
 def calibration_old(minutes: float) -> str:
-    """Say that the calibration is too old."""
     return f"The white tile was read {number(minutes / 60, 1)} hours ago, too long to be believed. Read it again."
 
 
 def unsteady(spread: float) -> str:
-    """Say that readings do not describe one colour."""
     return (
         f"The readings scatter by ΔE00 {number(spread)} on average, too much for one colour. Leave out the ones that "
         "slipped, or measure with a wider aperture."
@@ -32,30 +29,22 @@ def unsteady(spread: float) -> str:
 
 
 def too_much_for_base(base: str, filled: float) -> str:
-    """Say that a base cannot hold what is asked."""
     return f"The {base} cannot hold it: {percentage(filled)} of its capacity."
 
 
 def ran_dry(name: str, wanted: float, left: float) -> str:
-    """Say that a canister is too empty."""
     return f"There is too little {name}: {number(wanted)} mL are wanted, {number(left)} mL are left. Refill it."
 
 
-def machine_busy() -> str:
-    """Say that the machine is at work on another can."""
-    return "The tinting machine is still at work on another can: try again when it is done."
+MACHINE_BUSY = "The tinting machine is still at work on another can: try again when it is done."
 
 
-def no_tinting_system() -> str:
-    """Say that the studio has no tinting system."""
-    return "There is no tinting system in this studio yet: bring one in at the tinting machine."
+NO_TINTING_SYSTEM = "There is no tinting system in this studio yet: bring one in at the tinting machine."
 
 
 def not_recorded(thing: str, aperture: int, specular: str) -> str:
-    """Say that a recording holds no reading of a thing at a setting."""
     return f"The recording holds no reading of '{shortened(thing)}' at {aperture} mm with specular light {specular}."
 
 
 def no_recording(path: str, reason: str) -> str:
-    """Say why a recording cannot be replayed."""
     return f"The reader's recording {shortened(path, 80)} cannot be replayed: {reason}."

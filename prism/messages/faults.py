@@ -8,29 +8,24 @@ from prism.messages.text import count, number, shortened
 
 
 def out_of_range(name: str, value: float, low: float, high: float) -> str:
-    """Say that a figure is outside its range."""
     shown, least, most = (number(v, 0 if v == int(v) else 2) for v in (value, low, high))
     return f"{name} is {shown}: it must lie between {least} and {most}."
 
 
 def not_a_number(name: str, text: str) -> str:
-    """Say that a figure could not be read."""
     return f"{name} is '{shortened(text)}': that is not a number."
 
 
 def ambiguous_number(name: str, text: str, readings: tuple[str, str]) -> str:
-    """Say that a figure may be thousands or decimals, and how to write either."""
     thousands, decimals = readings
     return f"{name} is '{shortened(text)}': write {thousands} or {decimals}, so that it is clear which is meant."
 
 
 def missing(name: str) -> str:
-    """Say that a figure was left out."""
     return f"{name} is empty: all three of L*, a* and b* are needed."
 
 
 def bad_hex(text: str) -> str:
-    """Say what is wrong with a screen value."""
     digits = text.strip().removeprefix("#")
     if not digits:
         return "The screen value is empty: write six digits such as #C4CBC9."
@@ -40,7 +35,6 @@ def bad_hex(text: str) -> str:
 
 
 def unknown_choice(name: str, value: str, choices: Iterable[str]) -> str:
-    """Say that a choice does not exist."""
     return f"{name} '{shortened(value)}' is not known: choose one of {', '.join(choices)}."
 
 
@@ -48,62 +42,47 @@ _GRIDS = "31 (400-700 nm by 10), 36 (380-730 by 10), 16 (400-700 by 20) or 61 (4
 
 
 def wrong_band_count(found: int) -> str:
-    """Say that a row without wavelengths has a number of bands that fits no grid."""
     return f"{found} bands: without wavelengths, {_GRIDS} are understood. Add the wavelengths, or the missing bands."
 
 
-def csv_empty() -> str:
-    """Say that a file holds nothing."""
-    return "The file is empty: a line of wavelengths and a line of reflectances are expected."
+CSV_EMPTY = "The file is empty: a line of wavelengths and a line of reflectances are expected."
 
 
 def csv_bad_cell(line: int, column: int, text: str) -> str:
-    """Say which cell is not a number."""
     return f"Line {line}, column {column}: '{shortened(text)}' is not a number."
 
 
 def csv_out_of_range(line: int, column: int, value: float, high: float) -> str:
-    """Say which cell is no reflectance."""
     return f"Line {line}, column {column}: {value:g} is not a reflectance: 0 to {high:g} is."
 
 
 def csv_row_length(line: int, found: int, expected: int) -> str:
-    """Say which line has the wrong number of values."""
     return f"Line {line} has {found} values, but there are {expected} wavelengths."
 
 
 def csv_grid(reason: str) -> str:
-    """Say why the wavelengths cannot be used."""
     return f"The wavelengths cannot be used: {reason}."
 
 
 def csv_not_text(position: int) -> str:
-    """Say that a file is not text."""
     return f"This is not a text file (byte {position + 1} cannot be read): save the readings as CSV, UTF-8."
 
 
-def csv_no_readings() -> str:
-    """Say that wavelengths came without readings."""
-    return "There are wavelengths but no reflectances: add at least one line of readings below them."
+CSV_NO_READINGS = "There are wavelengths but no reflectances: add at least one line of readings below them."
 
 
 def csv_too_many(limit: int) -> str:
-    """Say that a file holds more readings than one colour needs."""
     return f"More than {limit} readings: give the readings of one colour only."
 
 
-def csv_percent_note() -> str:
-    """Say that percentages were recognised."""
-    return "The values were percentages; they were divided by 100."
+CSV_PERCENT_NOTE = "The values were percentages; they were divided by 100."
 
 
 def csv_extended_note(low: float, high: float) -> str:
-    """Say that the ends of a spectrum were held."""
     return f"The file reaches {low:g}-{high:g} nm; the end values were held out to 400-700 nm."
 
 
 def csv_resampled_note(step: float) -> str:
-    """Say that a spectrum was brought to 10 nm."""
     return f"Bands of {step:g} nm were brought to 10 nm."
 
 
@@ -113,16 +92,11 @@ FEWER_COLOURS = "Split the deck into several files."
 
 
 def too_large(limit_bytes: int, actual_bytes: int | None = None, advice: str = "") -> str:
-    """Say that a file is too large, and what to do."""
     size = f" ({actual_bytes / 1e6:.1f} MB)" if actual_bytes else ""
     return f"The file is too large{size}: up to {limit_bytes / 1e6:.0f} MB is read. {advice}".strip()
 
 
-def name_needed() -> str:
-    """Say that a colour needs a name."""
-    return "Give the colour a name, so that the review can be found again."
+NAME_NEEDED = "Give the colour a name, so that the review can be found again."
 
 
-def one_source() -> str:
-    """Say that no source was given."""
-    return "Give the reflectances: drop or choose a CSV file, or paste its text."
+ONE_SOURCE = "Give the reflectances: drop or choose a CSV file, or paste its text."

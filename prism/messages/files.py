@@ -9,57 +9,44 @@ from prism.messages.text import listed, shortened
 
 
 def not_printable(field: str) -> str:
-    """Say that a text holds characters that cannot be written."""
     return f"The {field} holds a character that cannot be printed, such as a tab or a line end inside it."
 
 
 def too_many_rows(limit: int) -> str:
-    """Say that a file has more lines than are read."""
     return f"The file has more than {limit:,} lines, so none of them was taken. {FEWER_COLOURS}"
 
 
 def too_many_columns(most: int, there: int) -> str:
-    """Say that a table has more columns than are read."""
     return f"The table has {there} columns; at most {most} are read. Leave out those that hold no colours."
 
 
 def too_many_cells(limit: int) -> str:
-    """Say that a file has more values than are read."""
     return f"The file has more than {limit:,} values, so none of them was taken. {FEWER_COLOURS}"
 
 
 def too_slow(seconds: float) -> str:
-    """Say that a file takes too long to be read."""
     return f"The file could not be read within {seconds:.0f} seconds. {FEWER_COLOURS}"
 
 
 def tinting_other(expected: str, version: int) -> str:
-    """Say that JSON is no tinting system."""
     return f'This JSON is no tinting system: "format" must be "{expected}" and "version" {version}.'
 
 
 def tinting_wrong(field: str, wanted: str) -> str:
-    """Say which field of a tinting system is wrong."""
     return f"In {shortened(field)}: {wanted} is needed."
 
 
 def tinting_twice(field: str, code: str) -> str:
-    """Say that a code stands twice in a tinting system."""
     return f"In {field}: the code '{shortened(code)}' stands there twice."
 
 
-def json_not_plain() -> str:
-    """Say that a number is none that can be computed with."""
-    return "A number in this JSON is too large, infinite or none: only plain numbers are read."
+JSON_NOT_PLAIN = "A number in this JSON is too large, infinite or none: only plain numbers are read."
 
 
-def deck_empty() -> str:
-    """Say that a deck file holds nothing."""
-    return "The file is empty: a line of headings and a line for each colour are expected."
+DECK_EMPTY = "The file is empty: a line of headings and a line for each colour are expected."
 
 
 def deck_no_numbers(headers: Sequence[str]) -> str:
-    """Say that no column holds a colour."""
     return (
         f"No column holds a colour; the headings are: {shortened(', '.join(headers), 120)}. Name three columns "
         "L*, a* and b*, or one hex, or reflectances by their wavelength (400, 410 …)."
@@ -67,7 +54,6 @@ def deck_no_numbers(headers: Sequence[str]) -> str:
 
 
 def deck_no_names(headers: Sequence[str]) -> str:
-    """Say that no column names the colours."""
     return (
         f"No column names the colours; the headings are: {shortened(', '.join(headers), 120)}. "
         "Name one column code or name."
@@ -75,57 +61,44 @@ def deck_no_names(headers: Sequence[str]) -> str:
 
 
 def columns_aside(names: Sequence[str]) -> str:
-    """Say which columns were not understood."""
     return f"Left aside, not understood: {shortened(listed(names), 160)}."
 
 
 def csv_broken(reason: str) -> str:
-    """Say that a table cannot be split into cells."""
     return f"The table cannot be read: {reason}. A quotation mark may be left open."
 
 
 def cell_not_a_number(text: str) -> str:
-    """Say that a cell is not a number."""
     return f"'{shortened(text)}' is not a number."
 
 
 def cell_not_whole(text: str) -> str:
-    """Say that a cell is not a whole number."""
     return f"'{shortened(text)}' is not a whole number from 1 to 32,767."
 
 
 def band_missing(nm: float) -> str:
-    """Say that a reflectance is missing."""
     return f"The reflectance at {nm:g} nm is missing."
 
 
 def bad_reflectance(nm: float, value: float, high: float) -> str:
-    """Say that a reflectance is out of range."""
     return f"{value:g} at {nm:g} nm is not a reflectance: 0 to {high:g} is."
 
 
 def bad_specular(text: str) -> str:
-    """Say that a word about specular light is not known."""
     return f"'{shortened(text)}' says nothing about specular light: write included (SCI) or excluded (SCE)."
 
 
-def no_numbers() -> str:
-    """Say that a colour came without numbers."""
-    return "There are no numbers for this colour: Lab, a screen value or reflectances are needed."
+NO_NUMBERS = "There are no numbers for this colour: Lab, a screen value or reflectances are needed."
 
 
-def entry_nameless() -> str:
-    """Say that an entry has neither code nor name."""
-    return "This colour has neither a code nor a name."
+ENTRY_NAMELESS = "This colour has neither a code nor a name."
 
 
 def bad_recipe_part(text: str) -> str:
-    """Say that a recipe cannot be read."""
     return f"'{shortened(text)}' is not a part of a recipe: write CODE=mL for each colorant, with spaces between."
 
 
 def recipe_too_much(total: float, most: float) -> str:
-    """Say that a recipe's amounts are in other units."""
     return (
         f"The colorants come to {total:,.0f} mL in a litre, and up to {most:g} is plausible: the amounts must be mL of "
         "colorant per litre of base."
@@ -133,133 +106,97 @@ def recipe_too_much(total: float, most: float) -> str:
 
 
 def json_broken(line: int, column: int, reason: str) -> str:
-    """Say where JSON breaks off."""
     return f"This is not JSON: line {line}, column {column}: {reason}."
 
 
-def json_too_deep() -> str:
-    """Say that JSON is nested absurdly."""
-    return "The JSON is nested too deeply to be a deck."
+JSON_TOO_DEEP = "The JSON is nested too deeply to be a deck."
 
 
 def json_other(expected: str) -> str:
-    """Say that JSON is something else."""
     return f'This JSON is no deck: "format" must be "{expected}" and "colours" a list.'
 
 
 def json_version(found: object, expected: int) -> str:
-    """Say that a version is not known."""
     return f"Version {shortened(str(found))} of the format is not known: this studio reads version {expected}."
 
 
 def json_numbers(field: str, count: int | None) -> str:
-    """Say that a field must hold numbers."""
     return f"{field} must be a list of {f'{count} ' if count else ''}numbers."
 
 
 def json_text(field: str) -> str:
-    """Say that a field must hold text."""
     return f"{field} must be text."
 
 
-def json_not_a_colour() -> str:
-    """Say that an entry is no object."""
-    return "This entry is not an object with a code and a name."
+JSON_NOT_A_COLOUR = "This entry is not an object with a code and a name."
 
 
 def cgats_no_format(line: int) -> str:
-    """Say that data came before their format."""
     return f"Line {line}: BEGIN_DATA comes before any BEGIN_DATA_FORMAT, so the columns are unknown."
 
 
-def cgats_no_data() -> str:
-    """Say that there is no data section."""
-    return "There is no BEGIN_DATA: this is not a CGATS table, or it was cut short."
+CGATS_NO_DATA = "There is no BEGIN_DATA: this is not a CGATS table, or it was cut short."
 
 
-def cgats_unsaid() -> str:
-    """Say under which light values are taken that do not say it."""
-    return "The file does not say under which light its values were computed: they are taken as D50 and 2°."
+CGATS_UNSAID = "The file does not say under which light its values were computed: they are taken as D50 and 2°."
 
 
-def cgats_cut_short() -> str:
-    """Say that a table never ends."""
-    return "The table has no END_DATA: the file may be cut short."
+CGATS_CUT_SHORT = "The table has no END_DATA: the file may be cut short."
 
 
 def cgats_length(found: int, expected: int) -> str:
-    """Say that a line has the wrong number of values."""
     return f"{found} values, but the format names {expected}."
 
 
-def gpl_other() -> str:
-    """Say that a file is no palette."""
-    return 'This is no GIMP palette: the first line must be "GIMP Palette".'
+GPL_OTHER = 'This is no GIMP palette: the first line must be "GIMP Palette".'
 
 
 def gpl_numbers(line: str) -> str:
-    """Say that a palette line has no three numbers."""
     return f"'{shortened(line)}' does not begin with three numbers from 0 to 255."
 
 
 def xml_broken(reason: str) -> str:
-    """Say where XML breaks off."""
     return f"This is not XML: {reason}."
 
 
-def xml_unsafe() -> str:
-    """Say that XML holds what is never followed."""
-    return "The XML holds a document type, an entity or an external reference. Export it again without any."
+XML_UNSAFE = "The XML holds a document type, an entity or an external reference. Export it again without any."
 
 
 def cxf_value(reason: str) -> str:
-    """Say that a value in an object cannot be read."""
     return f"A value of this colour cannot be read: {shortened(reason, 80)}."
 
 
 def cxf_other(reason: str) -> str:
-    """Say that XML is no CxF3."""
     return f"This XML is no CxF3 file with colours in it ({shortened(reason)})."
 
 
-def xlsx_bomb() -> str:
-    """Say that a workbook unpacks to an absurd size."""
-    return "The workbook unpacks to far more than a deck needs, so it was not opened. Save it again, or export CSV."
+XLSX_BOMB = "The workbook unpacks to far more than a deck needs, so it was not opened. Save it again, or export CSV."
 
 
 def xlsx_broken(kind: str) -> str:
-    """Say that a workbook cannot be opened."""
     return f"This workbook cannot be opened ({kind}): save it again as XLSX, or export CSV."
 
 
 def ending_differs(ending: str) -> str:
-    """Say that a file does not hold what its ending promises."""
     return f"The file ends in {shortened(ending, 12)}, but does not hold that. Rename it, or export it again."
 
 
 def duplicate_code(code: str, line: int) -> str:
-    """Say that a code stands twice in a file."""
     return f"'{shortened(code)}' stands in line {line} already; the first one is taken."
 
 
 def too_long(field: str, limit: int) -> str:
-    """Say that a text is too long."""
     return f"The {field} is longer than {limit} characters."
 
 
-def deck_file_needed() -> str:
-    """Say that a file is needed."""
-    return "Choose a file."
+DECK_FILE_NEEDED = "Choose a file."
 
 
 def cells_beyond(cells: int, columns: int) -> str:
-    """Say that a line has more cells than there are columns, and what that mostly comes from."""
     return (
         f"{cells} cells for {columns} columns. If decimals are written with commas, put semicolons between the cells "
         "or points into the numbers."
     )
 
 
-def deck_is_empty() -> str:
-    """Say that a deck holds no colour."""
-    return "it holds no colour."
+DECK_IS_EMPTY = "it holds no colour."

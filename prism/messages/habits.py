@@ -26,7 +26,6 @@ class Habits:
 
     @property
     def is_us(self) -> bool:
-        """Whether sizes are in feet, square feet and gallons."""
         return self.units == "us"
 
 
@@ -35,13 +34,11 @@ _now: ContextVar[Habits] = ContextVar("habits", default=PLAIN)
 
 
 def current() -> Habits:
-    """Return the habits of whoever reads what is said now."""
     return _now.get()
 
 
 @contextmanager
 def written_for(habits: Habits) -> Iterator[None]:
-    """Write for somebody of certain habits meanwhile."""
     before = _now.set(habits)
     try:
         yield
@@ -50,7 +47,6 @@ def written_for(habits: Habits) -> Iterator[None]:
 
 
 def plainly() -> AbstractContextManager[None]:
-    """Write the plain way meanwhile: for what is kept or given to others."""
     return written_for(PLAIN)
 
 
@@ -89,10 +85,8 @@ def day(when: date | datetime, year: bool = True) -> str:
 
 
 def hour_of(when: datetime) -> float:
-    """Return the clock's hour of a moment, 0 to 24."""
     return when.hour + when.minute / 60
 
 
 def moment(when: datetime) -> str:
-    """Return a day with the hour of the clock."""
     return f"{day(when)}, {when:%H:%M}"

@@ -8,21 +8,18 @@ from prism.messages.text import number, shortened
 
 
 def outside_range(name: str, value: float, low: float, high: float, unit: str = "", hint: str = "") -> str:
-    """Say that a figure of a room lies outside its range, and what to do about it."""
     shown, least, most = (number(v, 0 if float(v).is_integer() else 2) for v in (value, low, high))
     of = f" {unit}" if unit else ""
     return f"{name} is {shown}{of}: it must lie between {least} and {most}{of}. {hint}".strip()
 
 
 def window_too_wide(width: float, wall: str, length: float) -> str:
-    """Say that a window is wider than its wall."""
     return (
         f"The window is {width:g} m wide, but the {wall} wall only {length:g} m: make it narrower, or correct the room."
     )
 
 
 def window_too_high(sill: float, height: float, room: float) -> str:
-    """Say that a window ends above the ceiling."""
     return (
         f"The window reaches {sill + height:g} m above the floor (sill {sill:g} and height {height:g}), but the room "
         f"is {room:g} m high: lower the sill or the height."
@@ -30,14 +27,12 @@ def window_too_high(sill: float, height: float, room: float) -> str:
 
 
 def rooflight_too_deep(height: float, depth: float) -> str:
-    """Say that a rooflight is longer than the ceiling."""
     return (
         f"The rooflight is {height:g} m long, but the ceiling only {depth:g} m: make it shorter, or correct the room."
     )
 
 
 def window_off_wall(along: float, width: float, length: float) -> str:
-    """Say that a window stands over the end of its wall."""
     half = width / 2
     return (
         f"Its middle is {along:g} m along a wall of {length:g} m, so it would stand over the end: for {width:g} m of "
@@ -46,48 +41,36 @@ def window_off_wall(along: float, width: float, length: float) -> str:
 
 
 def windows_fill_wall(wall: str, width: float, length: float) -> str:
-    """Say that the windows of a wall are together wider than it."""
     return f"The windows of the {wall} wall are together {width:g} m wide, but the wall only {length:g} m."
 
 
-def lamp_dark() -> str:
-    """Say that a lamp of no light is no lamp."""
-    return (
-        "A lamp of 0 lm gives no light: its packet says its lumens (a usual bulb has 400 to 1,000), or leave the lamp "
-        "out."
-    )
+LAMP_DARK = (
+    "A lamp of 0 lm gives no light: its packet says its lumens (a usual bulb has 400 to 1,000), or leave the lamp out."
+)
 
 
 def room_unknown(name: str, value: str, choices: Iterable[str]) -> str:
-    """Say that a word is none of those that are known."""
     return f"{name} '{shortened(value)}' is not known: one of {', '.join(choices)}."
 
 
 def zone_unknown(value: str) -> str:
-    """Say that a time zone is not known."""
     return f"'{shortened(value)}' is no time zone: write it as area and city, such as Europe/London, or UTC."
 
 
 def room_wrong(where: str, expected: str) -> str:
-    """Say what a field of a room file should be."""
     return f"{where}: {expected} is expected."
 
 
-def room_is_list() -> str:
-    """Say that a room file is not an object."""
-    return 'A room is a JSON object with at least "place" and "size"; see prism/formats/room.schema.json.'
+ROOM_IS_LIST = 'A room is a JSON object with at least "place" and "size"; see prism/formats/room.schema.json.'
 
 
 def too_many(name: str, limit: int) -> str:
-    """Say that there are too many of something."""
     return f"More than {limit} {name}: leave out those that matter least for the light."
 
 
 def hour_wrong(text: str) -> str:
-    """Say that an hour is no hour of a day."""
     return f"'{shortened(text)}' is not an hour of the day: write 0 to 24, such as 9 or 15.5, with commas between."
 
 
 def date_wrong(text: str) -> str:
-    """Say that a date is none."""
     return f"'{shortened(text)}' is not a date: write it as 2026-06-21."

@@ -9,26 +9,21 @@ from prism.messages.text import number
 
 
 def lab_text(lab: Iterable[float], digits: int = 1) -> str:
-    """Return Lab as three figures."""
     return between().join(number(value, digits) for value in lab)
 
 
 def lab_given(lab: Iterable[float], convention: str) -> str:
-    """Say what Lab was handed in."""
     with plainly():  # it is kept with the colour
         return f"Lab {lab_text(lab, 2)} ({'D50/2°' if convention == 'lab50' else 'D65/10°'})"
 
 
 def hex_given(text: str) -> str:
-    """Say what screen value was handed in."""
     return f"screen value {text}"
 
 
 def catalogue_given(maker: str, code: str) -> str:
-    """Say which catalogue colour it is."""
     return f"{maker} {code}, catalogue spectrum"
 
 
 def spectrum_given(readings: int) -> str:
-    """Say how many readings a spectrum comes from."""
     return "reflectance, one reading" if readings == 1 else f"reflectance, mean of {readings} readings"

@@ -68,12 +68,10 @@ def listed(words: Sequence[str], joiner: str = "and") -> str:
 
 
 def capital(text: str) -> str:
-    """Return text beginning with a capital."""
     return text[:1].upper() + text[1:]
 
 
 def sentence(text: str) -> str:
-    """Return text with a capital and a full stop."""
     return capital(text) + ("" if not text or text[-1] in ".?!" else ".")
 
 
@@ -81,7 +79,6 @@ _COUNTS = "none one two three four five six seven eight nine ten eleven twelve".
 
 
 def count(value: int, noun: str, plural: str | None = None) -> str:
-    """Return a count in words up to twelve, with its noun."""
     return f"{numeral(value) if value else 'no'} {noun if value == 1 else plural or noun + 's'}"
 
 
@@ -95,11 +92,9 @@ def many(value: int, noun: str, plural: str | None = None) -> str:
 
 
 def numeral(value: int) -> str:
-    """Return a count in words up to twelve; nought is `none`."""
     return _COUNTS[value] if value < len(_COUNTS) else str(value)
 
 
 def shortened(text: str, limit: int = 40) -> str:
-    """Return text short enough to quote in a message."""
     clean = " ".join(text.split())
     return clean if len(clean) <= limit else clean[: limit - 1] + "…"

@@ -6,17 +6,14 @@ from prism.messages.text import shortened
 
 
 def not_understood(word: str) -> str:
-    """Say which word of a wish is not understood, and what can be said."""
     return f"'{shortened(word)}' is not understood. {WISHES}"
 
 
 def nothing_asked() -> str:
-    """Say that a wish asks for nothing."""
     return f"That asks for nothing. {WISHES}"
 
 
 def exclude_each_other(one: str, other: str) -> str:
-    """Say that two parts of a wish cannot both be."""
     return f"“{shortened(one)}” and “{shortened(other)}” exclude each other: leave one out."
 
 

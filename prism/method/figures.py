@@ -38,7 +38,6 @@ class FamilyRule:
 
     @property
     def base(self) -> str:
-        """The word that it counts as."""
         return self.counts_as or self.word
 
 

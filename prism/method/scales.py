@@ -34,7 +34,6 @@ class Scale:
         return np.searchsorted(np.asarray(self.edges), np.asarray(value), side="right")
 
     def word(self, value: float) -> str:
-        """Return the word for one value."""
         return self.words[int(self.index(value))]
 
     def bounds(self, word: str) -> tuple[float, float]:
@@ -63,7 +62,6 @@ class HueScale:
         return np.searchsorted([(e - start) % 360 for e in self.edges], turned, side="right") - 1
 
     def word(self, hue: float) -> str:
-        """Return the word for one hue in degrees."""
         return self.words[int(self.index(hue))]
 
     def span(self, word: str) -> tuple[float, float]:

@@ -95,7 +95,6 @@ def scores(u: ArrayLike, lrv: ArrayLike, fabrics: Sequence[Fabric], method: Meth
 
 
 def belonging(paint: Reading, fabric: Fabric, method: Method) -> Belonging:
-    """Return how one paint stands to one fabric."""
     u, lrv = np.array([paint.undertone.vector]), np.array([paint.lrv])
     agreement, angle, weaker, gap, shares = (np.atleast_2d(one)[0] for one in _against(u, lrv, fabric, method))
     weight = agreement * shares

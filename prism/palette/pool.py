@@ -39,5 +39,4 @@ class Pool:
 
     @cached_property
     def whites(self) -> NDArray[np.intp]:
-        """Rows of the whites."""
         return which(self.lab, self.lrv, self.method, self.neutral)

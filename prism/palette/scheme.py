@@ -88,7 +88,6 @@ class Place:
 
     @property
     def reaches(self) -> bool:
-        """Whether its undertone is as strong as was wanted, or nearly."""
         return abs(self.strength - self.wanted_strength) <= _slack(self.wanted_strength)
 
 
@@ -101,7 +100,6 @@ class Scheme:
 
     @property
     def score(self) -> float:
-        """The mean of the scores of what was chosen, by share."""
         chosen = [place for place in self.places if place.row >= 0]
         whole = sum(place.share for place in chosen)
         return sum(place.share * place.score for place in chosen) / whole if whole else 0.0

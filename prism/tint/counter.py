@@ -32,5 +32,4 @@ class Shots:
 
     @property
     def ml(self) -> float:
-        """mL in one shot."""
         return self.ounce / self.in_ounce

@@ -65,7 +65,6 @@ class SimulatedDispenser:
         self.levels = dict.fromkeys(system.colorants, CANISTER) | dict(levels or {})
 
     def dispense(self, formula: Formula) -> Dispensed:
-        """Tint a can with a formula."""
         if formula.over_capacity:
             raise DispenserError(messages.too_much_for_base(formula.base_name, formula.filled))
         short = next((line for line in formula.lines if line.ml > self.levels[line.code]), None)

@@ -28,7 +28,6 @@ class ColorantLine:
 
     @property
     def dropped(self) -> bool:
-        """Whether the colorant is wanted but too little to be given."""
         return self.ml == 0 < self.exact_ml
 
 
@@ -52,7 +51,6 @@ class Formula:
 
     @property
     def over_capacity(self) -> bool:
-        """Whether the base cannot hold it."""
         return self.filled > 1
 
 

@@ -46,7 +46,6 @@ class Adjusted:
 
     @property
     def hides(self) -> bool:
-        """Whether it can be painted as it is shown, or that is not known."""
         return self.thin is None
 
     @property

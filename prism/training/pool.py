@@ -51,7 +51,6 @@ class Pool:
 
     @property
     def method(self) -> Method:
-        """By whose words and figures they are seen."""
         return self.seen.method
 
     @cached_property
@@ -61,7 +60,6 @@ class Pool:
 
     @cached_property
     def whites(self) -> Rows:
-        """Rows of whites, by the bounds of the method."""
         return which(self.lab, self.lrv, self.method, self.method.neutral)
 
     @cached_property

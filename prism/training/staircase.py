@@ -98,7 +98,6 @@ class Staircase:
 
     @property
     def found(self) -> Threshold:
-        """What is known by now."""
         return self._threshold(self._told, self._answers)
 
     def _threshold(self, told: Array, answers: int) -> Threshold:

@@ -154,7 +154,6 @@ class Leaning:
 
     @property
     def is_plain(self) -> bool:
-        """Whether it is more than chance."""
         return abs(self.mean) > self.half
 
 

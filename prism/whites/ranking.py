@@ -84,12 +84,10 @@ class White:
 
     @property
     def spoils(self) -> bool:
-        """Whether it spoils a white that is there, or is spoilt by it."""
         return self.is_near_miss or self.yellows or self.turns_yellow
 
     @property
     def agrees(self) -> bool:
-        """Whether its temperature agrees with the wall's, or bridges."""
         return self.agreement is not Agreement.OPPOSES
 
     @property
@@ -99,7 +97,6 @@ class White:
 
     @property
     def looks_crisper(self) -> bool:
-        """Whether it makes the wall look creamier."""
         return self.yellower <= -YELLOWER
 
     @property

@@ -14,18 +14,15 @@ ARCHIVE_NEWER = "The archive was written by a newer version: bring this one up t
 
 
 def archive_missing(name: str) -> str:
-    """Say that there is no such file."""
     return f"{name}: there is no such file."
 
 
 def archive_told(counts: Mapping[str, int], digest: str) -> str:
-    """Return how many records of each kind there are, and their digest."""
     lines = [f"{count:>9,} {name}" for name, count in counts.items()]
     return "\n".join([*lines, f"{sum(counts.values()):>9,} in all", f"digest {digest}"])
 
 
 def archive_held(same: bool) -> str:
-    """Say whether what was restored is what was archived."""
     return (
         "Restored as it was archived." if same else "Restored from an older version: what is new has its usual value."
     )
@@ -41,28 +38,23 @@ DOCUMENT_NEWER = "The document was written by a newer version: bring this one up
 
 
 def document_wrong(path: Sequence[str], what: str) -> str:
-    """Say what in a document does not keep to its schema, and where."""
     where = " › ".join(path) or "the document"
     return f"In {where}: {shortened(what, 200)}. Nothing was brought in."
 
 
 def document_taken_up(name: str) -> str:
-    """Say that a review came in with its document."""
     return f"The review of {name} was brought in with its document."
 
 
 def job_file_too_large(megabytes: int) -> str:
-    """Say that the archive of a job is too large."""
     return f"The file is larger than {megabytes} MB: archive the whole studio instead."
 
 
 def job_file_wrong(what: str) -> str:
-    """Say what in the archive of a job cannot be."""
     return f"Something in the file cannot be: {what} Nothing was taken up."
 
 
 def job_taken_up(title: str, colours: int, people: Sequence[str]) -> str:
-    """Say what came in with a job."""
     said = f"{title} was brought in."
     if colours:
         were = "were" if colours > 1 else "was"
@@ -78,33 +70,27 @@ DATABASE_SOUND = "The database is sound."
 
 
 def backup_missing(path: str) -> str:
-    """Say that there is no such copy."""
     return f"There is no file {path}. Name one that `backup` made."
 
 
 def backup_failed(folder: str, reason: str) -> str:
-    """Say that no copy could be made."""
     return f"No copy could be made in {folder}: {reason}. Make room there, or name another folder."
 
 
 def backup_faulty(wrong: Sequence[str]) -> str:
-    """Say that a copy is faulty, and is not used."""
     return f"The copy is faulty and is not used: {'; '.join(wrong)}."
 
 
 def backup_restored(before: str) -> str:
-    """Say that a copy is the studio now, and where the way back is."""
     back = f" What was there before is in {before}." if before else ""
     return f"The studio is as it was in the copy.{back} Start its servers anew."
 
 
 def backup_before_migrating(path: str) -> str:
-    """Say that a copy was made before the database changes, and how to go back."""
     return f"Copied to {path} first. To go back: the earlier version of the studio, then `manage.py restore {path}`."
 
 
 def database_faulty(wrong: Sequence[str]) -> str:
-    """Say that the database is damaged, and what to do."""
     return f"The database is damaged: {'; '.join(wrong)}. Stop the studio, and restore the last copy."
 
 

@@ -7,19 +7,16 @@ JOB_GONE = "The job was deleted meanwhile."
 
 
 def document_of(title: str) -> str:
-    """Return what the making of a document is called."""
     return f"The document of {title}"
 
 
 def work_failed(number: int) -> str:
-    """Say that work failed, with a reference."""
     return (
         f"It could not be made, and nothing has changed. Try again; if it fails again, say that it was work {number}."
     )
 
 
 def work_said(state: str, done: int, steps: int, said: str, lost: bool) -> str:
-    """Return how far a piece of work is."""
     if state == "waiting":
         return "Waiting for its turn."
     if lost:

@@ -12,18 +12,14 @@ if TYPE_CHECKING:
     from prism.method import Method
 
 
-def reader_busy() -> str:
-    """Say that the reader is being used at another screen."""
-    return "The reader is being used at another screen: read again when that one is done."
+READER_BUSY = "The reader is being used at another screen: read again when that one is done."
 
 
 def enough_readings(most: int) -> str:
-    """Say that there is no room for another reading."""
     return f"{numeral(most).capitalize()} readings are enough: leave some out, or start again."
 
 
 def reader_state(since_calibration: float | None) -> str:
-    """Say how the reader stands."""
     if since_calibration is None:
         return "Not calibrated: it must see its white tile first."
     if since_calibration < 1:
@@ -32,7 +28,6 @@ def reader_state(since_calibration: float | None) -> str:
 
 
 def readings_together(kept: int, lrv: float, spread: float, uncertainty: float) -> str:
-    """Say what readings come to."""
     if kept == 1:
         return f"One reading: LRV {number(lrv)}. Take a few more to see how they scatter."
     return (
@@ -50,22 +45,17 @@ def from_card(name: str, label: str, delta_e: float, doubt: float) -> str:
 
 
 def no_such_card(code: str) -> str:
-    """Say that no colour has a code."""
     return f"No colour in your decks has the code '{shortened(code)}'. Copy it from the can as it stands there."
 
 
 def two_such_cards(code: str, makers: Sequence[str]) -> str:
-    """Say that more than one maker uses a code."""
     return f"{listed(makers)} all have a colour '{shortened(code)}': write the maker before the code."
 
 
-def no_card() -> str:
-    """Say that a card is needed."""
-    return "Give the code on the can first."
+NO_CARD = "Give the code on the can first."
 
 
 def other_strength(name: str, change: float) -> str:
-    """Say that a can at another strength is no measure of a colour."""
     return (
         f"This can was tinted at {percent(change)} of {name}, so what was measured is not {name}: keep it as a colour "
         "of its own, or measure a can at standard strength."
@@ -73,7 +63,6 @@ def other_strength(name: str, change: float) -> str:
 
 
 def other_colour(can: str, name: str) -> str:
-    """Say that a can of another colour is no measure of a colour."""
     return f"This can is {can}, not {name}: correct the code on the can, or keep the reading as a colour of its own."
 
 
@@ -88,17 +77,14 @@ def replaces_for(name: str, everybody: bool, reviews: int) -> str:
 
 
 def from_its_card(name: str, label: str, delta_e: float) -> str:
-    """Say how far a measured thing is from the nearest card."""
     return f"The nearest card is {name} ({label}): this is ΔE00 {number(delta_e)} from it."
 
 
 def from_its_formula(delta_e: float, method: Method) -> str:
-    """Say how far what came out of the machine is from its formula."""
     return f"This can is ΔE00 {number(delta_e, 2)} from its formula. {seen(delta_e, method)}"
 
 
 def shot_remark(dropped: bool, reason: str, outlying: bool, calibrated: bool) -> str:
-    """Say what there is to say of one reading."""
     if dropped:
         return f"left out: {reason}"
     if not calibrated:
@@ -107,15 +93,11 @@ def shot_remark(dropped: bool, reason: str, outlying: bool, calibrated: bool) ->
 
 
 def reader_given(thing: str, kept: int, aperture: int, specular: str) -> str:
-    """Say how a colour was measured."""
     return shortened(f"{thing}, {count(kept, 'reading')}, {aperture} mm, specular {specular}", 118)
 
 
-def no_system() -> str:
-    """Say that no recipe can be computed for want of a tinting system."""
-    return "No tinting system yet: without one no strength, recipe or formula can be computed. Bring one in as a file."
+NO_SYSTEM = "No tinting system yet: without one no strength, recipe or formula can be computed. Bring one in as a file."
 
 
 def system_in_force(name: str, bases: int, colorants: int) -> str:
-    """Say with which tinting system recipes are computed."""
     return f"Recipes are computed with {name}: {count(bases, 'base')}, {count(colorants, 'colorant')}."

@@ -38,7 +38,6 @@ def _article(text: str) -> str:
 
 
 def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> str:
-    """Return what a colour is, and what of its name it is not."""
     what = headline(reading)
     kind = what[:1].lower() + what[1:]
     tone = reading.undertone
@@ -49,49 +48,40 @@ def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> s
 
 
 def works_on(surfaces: Sequence[str]) -> str:
-    """Say where a colour goes."""
     return sentence(f"on {listed(list(surfaces))}")
 
 
 def paint_boards(count_of: int, how: str) -> str:
-    """Say which boards to paint."""
     many = "Paint a board" if count_of == 1 else f"Paint {count(count_of, 'board')}"
     return f"{many}: {how}."
 
 
 def look_at_hours(hours: Sequence[str]) -> str:
-    """Say when to look."""
     each = "; ".join(hour.rstrip(".") for hour in hours)
     return f"Look in the room and write down what you see: {each}."
 
 
 def figure_line(label: str, value: str) -> str:
-    """Return a figure."""
     return f"{label}: {value}"
 
 
 def strength_said(percent: str, text: str) -> str:
-    """Return a strength with what is said of it."""
     return f"{capital(percent)}: {text}"
 
 
 def scheme_place(title: str, name: str, reasons: str) -> str:
-    """Return a place of a scheme in a line."""
     return f"{title}: {name}. {reasons}"
 
 
 def viewing_line(when: str, said: str, compared: Sequence[str]) -> str:
-    """Return a viewing with what was computed for it."""
     return f"{when}: {said}. {' '.join(compared)}".strip()
 
 
 def judged_by(method: str) -> str:
-    """Say by what a colour is judged."""
     return f"Method: {method}."
 
 
 def document_note(caution: str, method: str) -> str:
-    """Return what stands at the foot of every page."""
     return f"{caution} Judged by {method}. Local codes and licensed trades decide."
 
 
@@ -99,26 +89,21 @@ AT_THE_EQUINOX = "By the light of an equinox; of other days the room’s own pag
 
 
 def light_spots(best: str, worst: str) -> list[str]:
-    """Say when and where a colour comes nearest to its board, and lies farthest from it."""
     return [f"Nearest to its board: {best}." if best else "", f"Farthest from it: {worst}." if worst else ""]
 
 
 def changed_line(line: str) -> str:
-    """Say what is computed now and was not then."""
     return f"Now: {line}"
 
 
 def gone_line(line: str) -> str:
-    """Say what was computed then and is no more."""
     return f"No more: {line}"
 
 
 def section_too_long(found: int, most: int) -> str:
-    """Say that a section is too long."""
     more = f"{whole(found)} characters are more than a page holds: {whole(most)} at most."
     return f"{more} Nothing of it was lost; shorten it here."
 
 
 def section_meanwhile(theirs: str) -> str:
-    """Say that a section was changed meanwhile, with what stands there now."""
     return f"This section was changed meanwhile. There now: “{theirs}” Keep yours over it, or take what you want of it."

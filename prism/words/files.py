@@ -6,10 +6,7 @@ from collections.abc import Sequence
 
 from prism.messages.text import capital, count, many, number, percentage, shortened, whole
 
-
-def set_name_needed() -> str:
-    """Say that a set needs a name."""
-    return "Name the set to keep it in."
+SET_NAME_NEEDED = "Name the set to keep it in."
 
 
 def left_behind(used: int, changed_since: int) -> str:
@@ -29,52 +26,41 @@ FILE_IS_OUT = "It is out again, as if it had never been brought in."
 
 
 def file_is_in(file_name: str, added: int, changed: int) -> str:
-    """Say that a file is in."""
     return f"{shortened(file_name, 40)} is in: {many(added, 'colour')} added, {whole(changed)} changed."
 
 
 def file_work(file_name: str) -> str:
-    """Return what the bringing in, or taking back, of a file is called."""
     return f"The deck in {shortened(file_name, 60)}"
 
 
 def by_file(file_name: str) -> str:
-    """Say that a file replaced a value."""
     return f"brought in with {shortened(file_name, 80)}"
 
 
 def taken_back(file_name: str) -> str:
-    """Say that a value went with the import that brought it."""
     return f"{shortened(file_name, 80)} was taken back"
 
 
 def put_back(replaced: str) -> str:
-    """Say that an earlier value was made the working one again."""
     return f"the value of before {replaced} put back"
 
 
-def another_running() -> str:
-    """Say that one file comes in at a time."""
-    return "Another file is still coming in. Let it finish, or stop it, first."
+ANOTHER_RUNNING = "Another file is still coming in. Let it finish, or stop it, first."
 
 
 def coming_in(done: int, total: int) -> str:
-    """Say how far a file is."""
     return f"{whole(done)} of {many(total, 'colour')} {'is' if done == 1 else 'are'} in."
 
 
 def looked_at(part: float | None) -> str:
-    """Say how far the looking at a file is."""
     return "Looking." if part is None else f"{percentage(part)} is looked at."
 
 
 def going_out(file_name: str) -> str:
-    """Say that a file is being taken back."""
     return f"{shortened(file_name, 80)} is being taken back."
 
 
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared: int = 0) -> str:
-    """Say what bringing a file in would do."""
     said = (
         f"{whole(added)} to add, {whole(changed)} to change, {whole(unchanged)} already there as they are, "
         f"{count(skipped, 'line')} left out."
@@ -85,39 +71,32 @@ def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared:
 
 
 def stated_contradict(found: int, first: Sequence[tuple[str, float, float]]) -> str:
-    """Say that LRVs which the file states contradict its colours, with the first of them: code, stated, computed."""
     some = "; ".join(f"{code} states {number(stated)}, its colour has {number(own)}" for code, stated, own in first)
     more = f", and {whole(found - len(first))} more" if found > len(first) else ""
     return f"LRVs that contradict their colours: {some}{more}. The colour is what counts; the stated figure is kept."
 
 
 def problem(line: int, column: str, message: str) -> str:
-    """Say where a file is wrong."""
     return f"Line {line}{f', {column}' if column else ''}: {message}"
 
 
 def deck_named_by(file_name: str) -> str:
-    """Return what a deck is called by the name of its file."""
     stem = file_name.rsplit("/", 1)[-1].rsplit(".", 1)[0].replace("_", " ").replace("-", " ")
     plain = " ".join("".join(letter for letter in stem if letter.isprintable()).split())
     return capital(plain)[:80] or "A deck"
 
 
 def mended_line(line: int, typed: Sequence[str]) -> str:
-    """Say what counts instead of a line of a file."""
     return f"Line {line}: {', '.join(typed)}"
 
 
 def too_many_mended(most: int) -> str:
-    """Say that a file has too many bad lines to be mended here."""
     return f"At most {most} lines of one file can be mended here. Mend the others where the file was made."
 
 
 def too_long_typed(most: int) -> str:
-    """Say that what was typed for a cell is too long; nothing of the line was kept."""
     return f"A cell can have at most {most} characters. The line is as it was."
 
 
 def column_choice(name: str) -> str:
-    """Return a column of a deck as a person would call it."""
     return {"l": "L*", "a": "a*", "b": "b*", "lrv": "LRV", "hex": "screen value"}.get(name, name)

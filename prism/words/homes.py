@@ -24,7 +24,6 @@ FINISH_WHY = {
 
 
 def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: float | None) -> str:
-    """Return LRV, sheen, area and litres of a part, as far as known."""
     parts = [f"LRV {number(lrv)}"] if lrv is not None else []
     parts.append(sheen)
     parts.append("area not known" if area is None else area_said(area))
@@ -34,7 +33,6 @@ def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: fl
 
 
 def reckoned(coats: float, spreading: float, own: bool) -> str:
-    """Say what amounts of paint rest on."""
     whose = "as entered here" if own else "as the method has it; the can says better"
     many = "coat" if coats == 1 else "coats"
     covers = covers_said(spreading)
@@ -45,22 +43,18 @@ def reckoned(coats: float, spreading: float, own: bool) -> str:
 
 
 def decided_otherwise(agreed: str, by_hand: str) -> str:
-    """Say that a review decided for another colour than the one that was put on the walls by hand."""
     return f"The review of this room decided for {agreed}; {by_hand} was put on its walls here by hand, and stands."
 
 
 def sheens_differ(part: str, sheen: str, other: str, own: str) -> str:
-    """Say that a sheen differs from one that stays beside it."""
     return f"The {other} stays in {own}: {part} in {sheen} beside it shine{'s' if part == 'trim' else ''} otherwise."
 
 
 def edge_lost(trim: str, points: float, gap: float) -> str:
-    """Say that trim stands too near to the wall."""
     return f"{trim} stands {number(points)} points of LRV from the wall, fewer than {number(gap, 0)}: the edge is lost."
 
 
 def doors_glare(name: str, lrv: float) -> str:
-    """Say that a white glares on doors."""
     return f"{name} glares on doors at LRV {number(lrv, 0)}: take it less bright there, or in a lower sheen."
 
 
@@ -73,7 +67,6 @@ def parts_of_rooms(where: Sequence[tuple[str, str]]) -> str:
 
 
 def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:
-    """Return how much is bought and what is left over."""
     more = ", and more for surfaces whose size is not known" if unknown else ""
     if litres <= 0:
         return f"amount not known{more and ': enter the sizes of its rooms'}"
@@ -100,7 +93,6 @@ _WHEN = {
 
 
 def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
-    """Say how two walls stand to each other through a doorway."""
     surely = "probably " if pair.level == "probably" else ""
     how = _TERMS.get(pair.terms, f"{surely}clash, their undertones {number(pair.angle, 0)}° apart")
     gap = f"{number(abs(pair.lrv), 0)} points of LRV apart"
@@ -110,7 +102,6 @@ def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
 
 
 def not_in_the_walk(rooms: Sequence[str]) -> str:
-    """Say which rooms no doorway leads to, and what would help."""
     return (
         f"No doorway with a colour on both sides leads to: {listed(list(rooms))}. Doors and openings are ticked on the "
         "sheet of a room."
@@ -118,12 +109,10 @@ def not_in_the_walk(rooms: Sequence[str]) -> str:
 
 
 def not_measured(rooms: Sequence[str]) -> str:
-    """Say which rooms have no size."""
     return f"Without a size, and so without areas: {listed(list(rooms))}."
 
 
 def contrast_unknown(texts: Sequence[str]) -> str:
-    """Say what was named and is neither an LRV nor a colour."""
     named = listed([f"“{shortened(text)}”" for text in texts if text])
     return f"{capital(named or 'nothing')}: give an LRV from 0 to 100, or the code or name of one colour."
 

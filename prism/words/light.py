@@ -44,7 +44,6 @@ def kelvin_said(value: float) -> str:
 
 
 def wall_line(name: str, hour: float, wall: str, lux: float, kelvin: float, reading: Reading | None) -> str:
-    """Return what a colour reads as on a wall at an hour, in one line."""
     start = f"{name}, {clock(hour)}, {wall} wall: "
     if reading is None:
         return start + "too dark to see a colour"
@@ -62,14 +61,12 @@ NO_LAMPS = "No lamps are entered; as if there were one of 800 lm for every four 
 
 
 def wall_name(wall: str, has_window: bool, opposite: bool) -> str:
-    """Return what a wall is called: by the compass, with what it is to the window."""
     if has_window:
         return f"{wall} wall, window"
     return f"{wall} wall, back" if opposite else f"{wall} wall"
 
 
 def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -> str:
-    """Return in a sentence what a wall looks like, and what became of its board."""
     start = f"On the {wall} wall at {clock(hour)}"
     if reading is None:
         return f"{start} it is {DARK}."
@@ -82,7 +79,6 @@ SHIFTED = 1.0
 
 
 def change_from(reading: Reading, board: Reading) -> str:
-    """Return what a light did to a board: its undertone, then its depth."""
     return f"{_hue_change(reading, board)}, {_depth_change(reading, board)}"
 
 
@@ -131,7 +127,6 @@ def _lower(text: str) -> str:
 
 
 def seen_words(reading: Reading | None) -> str:
-    """Return a few words for a stretch of the day strip."""
     if reading is None:
         return "too dark"
     key = _hue_key(reading)
@@ -140,12 +135,10 @@ def seen_words(reading: Reading | None) -> str:
 
 
 def spot_said(hour: float, wall: str, sky: str) -> str:
-    """Return when and where something is at its best or worst."""
     return f"{wall} wall, {clock(hour)}, {sky}"
 
 
 def sky_of(cloud: float) -> str:
-    """Return how a sky is called."""
     return "overcast" if cloud >= 1 else "clear" if cloud <= 0 else "partly cloudy"
 
 
@@ -163,7 +156,6 @@ CLEARLY = 3.0
 
 
 def counsel_said(kind: str, walls: tuple[str, ...], computed: bool, practice: bool, size: float) -> str:
-    """Return a counsel in a sentence, and whether the prediction and the rule of thumb agree."""
     how_far = "a little " if computed and abs(size) < CLEARLY else ""
     if computed and practice:
         who = "Predicted for this room, and the rule of thumb agrees."
@@ -175,7 +167,6 @@ def counsel_said(kind: str, walls: tuple[str, ...], computed: bool, practice: bo
 
 
 def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
-    """Return a counsel without its figures, for a client."""
     return f"{_COUNSEL[kind].format('')}{_on_walls(walls)}."
 
 
@@ -184,7 +175,6 @@ def _on_walls(walls: tuple[str, ...]) -> str:
 
 
 def aim_said(lrv: float, own: float, warmer: float) -> str:
-    """Say what to look for so that a room shows what the board promised."""
     depth = f"LRV {number(lrv, 0)}" + (" or more" if lrv > own + 1 else " or less" if lrv < own - 1 else "")
     step = "" if abs(warmer) < 0.7 else f", {_step(warmer)} {'warmer' if warmer > 0 else 'cooler'}"
     return f"To read here as its board does in daylight, look for {depth}{step}."
@@ -223,7 +213,6 @@ def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, eve
 
 
 def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:
-    """Say the same without its figures, for a client."""
     light = " under the lamps" if evening else ""
     surely = "probably " if level == "probably" else ""
     said = {
@@ -236,7 +225,6 @@ def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> s
 
 
 def deeper_said(darker: float, chroma: float) -> str:
-    """Say how four walls differ from the board."""
     if darker < 0.7 and chroma < 0.7:
         return "Four walls of it look hardly deeper than the board."
     parts = []
@@ -267,7 +255,6 @@ MIRRORED_FROM = 3.0
 
 
 def sun_said(rises: float | None, sets: float | None, up: bool) -> str:
-    """Say when the sun is up."""
     if rises is None and sets is None:
         return "The sun does not set." if up else "The sun does not rise."
     first = f"sun up {clock(rises)}" if rises is not None else "up since the day before"
@@ -276,7 +263,6 @@ def sun_said(rises: float | None, sets: float | None, up: bool) -> str:
 
 
 def practice_said(facing: str, text: str) -> str:
-    """Return a rule of practice with what it is for."""
     where = {
         "away": "Rooms that face away from the sun",
         "toward": "Rooms that face the sun",
@@ -287,13 +273,11 @@ def practice_said(facing: str, text: str) -> str:
 
 
 def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str:
-    """Return the day strip as text."""
     parts = "; ".join(f"{clock(start)} to {clock(end)} {said}" for said, start, end in runs)
     return f"{name} through the day, {sun}: {parts}."
 
 
 def plan_text(name: str, hour: float, azimuth: float, height: float) -> str:
-    """Return the plan of a room as text."""
     sun = f"the sun stands at {azimuth:.0f}°, {height:.0f}° high" if height > 0 else "the sun is down"
     return f"Plan of {name}; at {clock(hour)} {sun}."
 
@@ -306,7 +290,6 @@ NOT_SEEN = "Not asked of a room yet"
 
 
 def light_finding(reading: Reading, board: Reading, hour: float, wall: str) -> str:
-    """Return what the path says of the light: where the colour lies farthest from its board."""
     return f"{wall.capitalize()} wall, {clock(hour)}: {_hue_change(reading, board)}"
 
 
@@ -314,22 +297,18 @@ PLAIN_WHITE = "a plain white"
 
 
 def wall_at(wall: str, hour: float) -> str:
-    """Return which wall, at which hour."""
     return f"{wall} wall, {clock(hour)}"
 
 
 def light_there(lux: float, kelvin: float) -> str:
-    """Return how much light falls, and of what colour."""
     return lux_said(lux) if lux < 1 else f"{lux_said(lux)}, {kelvin_said(kelvin)}"
 
 
 def run_said(start: float, end: float, said: str) -> str:
-    """Return what is said of a stretch of the day."""
     return f"{clock(start)} to {clock(end)} {said}"
 
 
 def beside_clean_white(reading: Reading) -> str:
-    """Say what a wall reads as beside a clean white in the same light."""
     return f"Beside a clean white in the same light: {_lower(headline(reading))}, {undertone_short(reading)}."
 
 
@@ -338,17 +317,14 @@ TRIM = "white trim"
 
 
 def faces(way: str, text: str) -> str:
-    """Return a rule of practice for rooms that look one way."""
     return f"Facing {way}: {_lower(text)}"
 
 
 def comes_within(near: float, own: float) -> str:
-    """Say how near a colour comes in the room to the board that is wanted."""
     return f"reads here within ΔE00 {number(near)} of the board; this one lies {number(own)} away"
 
 
 def parts_most(name: str, hour: float, wall: str, sky: str, away: float) -> str:
-    """Say when two candidates part most, so that one looks then."""
     return f"From {name} it parts most at {clock(hour)} on the {wall} wall, {sky}: ΔE00 {number(away)}. Look then."
 
 
@@ -357,7 +333,6 @@ FLOOR_SEEN = 0.4
 
 
 def floor_said(effect: float) -> str:
-    """Say what a floor does to the walls; nothing where it does little."""
     if abs(effect) < FLOOR_SEEN:
         return ""
     return f"The floor {'warms' if effect > 0 else 'cools'} the walls{'' if abs(effect) >= CLEARLY else ' a little'}."

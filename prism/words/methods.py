@@ -139,17 +139,14 @@ OWN_WORD = {
 
 
 def leave_word_out(word: str, base: str) -> str:
-    """Offer to leave out a word that counts as another family."""
     return f"Leave out “{word}”, which counts as {base}"
 
 
 def method_part(key: str) -> str:
-    """Return what a part of a method is about."""
     return METHOD_PARTS.get(key, capital(key))
 
 
 def method_label(path: Sequence[str], family: str) -> str:
-    """Return what a figure of a method is."""
     if path[0] == "family":
         return f"{capital(family)}: {_RULE.get(path[2], path[2])}"
     if path[:2] == ("undertone", "lists"):
@@ -158,7 +155,6 @@ def method_label(path: Sequence[str], family: str) -> str:
 
 
 def method_wrong(reason: str) -> str:
-    """Say why a figure of a method does not add up with the others."""
     return sentence(reason)
 
 
@@ -245,7 +241,6 @@ _EFFECTS = {
 
 
 def method_effect(path: Sequence[str]) -> str:
-    """Return what a figure of a method does."""
     if path[0] == "uncertainty":
         return "The root mean square of ΔE00 by which values of this source lie beside the truth."
     if path[:2] == ("undertone", "lists"):
@@ -256,7 +251,6 @@ def method_effect(path: Sequence[str]) -> str:
 
 
 def method_range(figure: Figure) -> str:
-    """Return within which bounds a figure lies, and in which unit."""
     kind = str(figure.kind)
     if kind in ("number", "span", "edges", "turn", "line", "values", "shares"):
         unit = f" {figure.unit}" if figure.unit and figure.unit != "°" else figure.unit
@@ -265,30 +259,25 @@ def method_range(figure: Figure) -> str:
 
 
 def figure_said(value: object, unit: str) -> str:
-    """Return a figure of a method, or several, with the unit."""
     each = value if isinstance(value, list | tuple) else [value]
     shown = between().join(plain_figure(one) if isinstance(one, int | float) else str(one) for one in each)
     return f"{shown} {unit}".strip()
 
 
 def method_was(before: str) -> str:
-    """Return what a figure is in the method that was copied."""
     return f"there: {before}" if before else "there: none"
 
 
 def copied_from(title: str) -> str:
-    """Say from which method one was copied."""
     return f"Copied from {title}; where a figure differs, what stands there is shown beside it."
 
 
 def copy_of(title: str, taken: Collection[str]) -> str:
-    """Return a title for a copy that no other method has."""
     plain = f"my {title.removeprefix('my ')}"
     return next(name for name in (plain, *(f"{plain} {n}" for n in range(2, 1000))) if name not in taken)
 
 
 def method_changes(moved: int, total: int, counts: Mapping[str, int]) -> str:
-    """Say how many colours get another answer."""
     if not moved:
         return f"None of {many(total, 'colour')} gets another answer."
     each = listed([f"{whole(count)} in {name}" for name, count in counts.items()])
@@ -296,7 +285,6 @@ def method_changes(moved: int, total: int, counts: Mapping[str, int]) -> str:
 
 
 def in_short(reading: Reading) -> str:
-    """Return a reading in a line."""
     warmth = temperature_short(reading)
     return f"{headline(reading)}: {undertone_short(reading)}{f', {warmth}' if warmth else ''}"
 
@@ -306,17 +294,14 @@ METHOD_GONE = "The method has been deleted since; this review keeps it."
 
 
 def method_unreadable(reason: str, instead: str) -> str:
-    """Say that the method a review kept can no longer be read, and what is judged by instead."""
     return (
         f"The method this review kept can no longer be read: {reason}. It is judged by {instead}; choose one to keep."
     )
 
 
 def own_method_unreadable(reason: str) -> str:
-    """Say that a method of one's own cannot be read, and what helps."""
     return f"It cannot be read as it stands: {reason}. Open it and mend that."
 
 
 def method_saved(title: str) -> str:
-    """Say that a method was saved."""
     return f"Saved: {title}. Reviews made under it before keep what they had."

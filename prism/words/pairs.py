@@ -22,12 +22,10 @@ _SPOKEN = {"redder": "pinker", "less red": "less pink"}
 
 
 def direction(word: str, lrv: float) -> str:
-    """Return a direction as the trade says it at a depth."""
     return _SPOKEN.get(word, word) if lrv >= PINK_FROM else word
 
 
 def directions(found: Sequence[str], lrv: float) -> str:
-    """Return directions as a list."""
     return listed([direction(word, lrv) for word in found])
 
 
@@ -40,7 +38,6 @@ def said_of_pair(finding: PairFinding, lrv: float) -> str:
 
 
 def pair_words(certain: Sequence[str], probably: Sequence[str], either_: Sequence[str], lrv: float) -> str:
-    """Return directions as surely as they may be said."""
     said = [directions(certain, lrv)] if certain else []
     if either_:
         said.append(listed([direction(word, lrv) for word in either_], "or"))
@@ -50,7 +47,6 @@ def pair_words(certain: Sequence[str], probably: Sequence[str], either_: Sequenc
 
 
 def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
-    """Say what the first colour shows beside the second."""
     if said := said_of_pair(finding, lrv):
         return f"Beside {second}, {first} is {said}."
     if finding.too_close:
@@ -68,7 +64,6 @@ def shift(finding: PairFinding, lrv: float) -> str:
 
 
 def supporting(found: Support, names: Sequence[str], reading: Reading) -> str:
-    """Say how many comparators agree with the undertone and which do not."""
     if reading.undertone.main is None:
         return "No undertone is claimed, so there is nothing for the comparators to confirm."
     total = len(found.agree) + len(found.disagree) + len(found.silent)
@@ -89,12 +84,10 @@ FETCHED_REASON = "Fetched from the decks by hand."
 
 
 def difference(finding: PairFinding) -> str:
-    """Say how large a difference is, in figures and in a word."""
     return f"ΔE00 {number(finding.delta_e)}: {finding.word}."
 
 
 def parts(found: tuple[float, float, float]) -> str:
-    """Return the parts of a difference: lightness, chroma, hue."""
     return ", ".join(number(value, 1, signed=True) for value in found)
 
 
@@ -109,12 +102,10 @@ GROUPS = (
 
 
 def board_caption(pick: Pick, lrv: float) -> str:
-    """Return why a board is on the wall, in a word or two."""
     return "contrast" if pick.why == "foil" else direction(pick.why, lrv)
 
 
 def hidden_name(caption: str) -> str:
-    """Return what a board is called while names are hidden."""
     return f"the {caption} board"
 
 
@@ -124,7 +115,6 @@ def letter(number: int) -> str:
 
 
 def order_label(order: str) -> str:
-    """Return the heading over boards in an order."""
     return f"In order: {order}"
 
 
@@ -163,7 +153,6 @@ EDGE_OF_TWO = "The colours held together, edge to edge"
 
 
 def ladder_text(name: str, reading: Reading, lighter: int, total: int) -> str:
-    """Say in words what the depth ladder draws."""
     return (
         f"{sentence(name).rstrip('.')} stands at LRV {number(reading.lrv)}, in the band {reading.depth}; "
         f"{lighter} of {many(total, 'colour')} held beside it {'is' if lighter == 1 else 'are'} lighter."
@@ -171,12 +160,10 @@ def ladder_text(name: str, reading: Reading, lighter: int, total: int) -> str:
 
 
 def run_text(steps: Sequence[Adjusted]) -> str:
-    """Say in words which LRV each strength has."""
     return f"{listed([f'{percent(s.percent)} LRV {number(s.lrv)}' for s in steps])}."
 
 
 def rose_text(name: str, reading: Reading, neutral: WorkingNeutral) -> str:
-    """Say in words what the undertone rose draws."""
     found = reading.undertone
     return (
         f"{sentence(name).rstrip('.')} lies {number(found.strength)} from the {NEUTRALS[neutral.kind]}, "
@@ -185,18 +172,15 @@ def rose_text(name: str, reading: Reading, neutral: WorkingNeutral) -> str:
 
 
 def plane_mark(name: str, reading: Reading) -> str:
-    """Return a colour's lightness and chroma."""
     _, a, b = reading.lab
     return f"{name}: L* {number(reading.lab[0])}, C*ab {number((a * a + b * b) ** 0.5)}"
 
 
 def plane_text_of(name: str, others: Sequence[tuple[str, Reading]], reading: Reading) -> str:
-    """Say in words what the plane of lightness against chroma draws."""
     return "; ".join([plane_mark(capital(name), reading), *(plane_mark(*other) for other in others)]) + "."
 
 
 def nothing_on(axis: str) -> str:
-    """Say that the decks hold nothing near a colour on one side of it."""
     return f"nothing near it in these decks is mainly {axis}"
 
 

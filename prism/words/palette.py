@@ -42,7 +42,6 @@ _FOLLOWS = {"own": "the subject’s undertone", "across": "the opposite temperat
 
 
 def place_reasons(place: Place) -> list[str]:
-    """Return why a colour has its place, with the figures that the score rests on."""
     if place.name == "subject":
         return [f"{number(place.share, 0)} % of the whole"]
     if place.name == "trim":
@@ -60,7 +59,6 @@ def place_reasons(place: Place) -> list[str]:
 
 
 def place_weakest(place: Place) -> str:
-    """Say which part of a place's score is the least, where one is wanting."""
     least = min(range(3), key=place.parts.__getitem__)
     if place.name in ("subject", "trim") or place.parts[least] > 0.8:
         return ""
@@ -70,7 +68,6 @@ def place_weakest(place: Place) -> str:
 
 
 def scheme_line(place: Place, code: str, name: str) -> str:
-    """Return a place of a scheme in one line."""
     return (
         f"{PLACES[place.name]}, {number(place.share, 0)} %: {code} {name}; {'; '.join(place_reasons(place))}; "
         f"score {number(10 * place.score)} of 10"
@@ -78,18 +75,16 @@ def scheme_line(place: Place, code: str, name: str) -> str:
 
 
 def scheme_title(character: str, score: float) -> str:
-    """Return the heading of a scheme."""
     return f"{capital(CHARACTERS[character])}: {number(10 * score)} of 10"
 
 
 def scheme_short(character: str, accent: str, kept: bool) -> str:
-    """Return a scheme for the path."""
     what = CHARACTERS[character].split(",")[0]
     return f"{'Kept: ' if kept else ''}{what if kept else capital(what)}{f', with {accent}' if accent else ''}"
 
 
-COMPANY_PARTS = {"": "Schemes", "fabric": "From the fabric", "proportions": "Proportions", "use": "Use"}
-NO_COMPANY = "No other colours in the decks"
+PALETTE_PARTS = {"": "Schemes", "fabric": "From the fabric", "proportions": "Proportions", "use": "Use"}
+NO_PALETTE = "No other colours in the decks"
 TRIM_OF_HOME = "the white that is set for this home"
 WITHOUT_DARK = "Leave the dark trim out"
 WITH_DARK = "Take a dark trim up"
@@ -100,7 +95,6 @@ AREAS_LABEL = "How much of each colour"
 
 
 def scheme_lacks(character: str, what: str) -> str:
-    """Say what a character needs before it can be made."""
     if character == "fixed":
         return (
             "Nothing fixed is known here: put the review into a room, and enter its floor, stone, cabinets and fabrics "
@@ -112,7 +106,6 @@ def scheme_lacks(character: str, what: str) -> str:
 
 
 def scheme_needs(character: str) -> str:
-    """Say what a character follows, for the command line."""
     many = "three colours" if character == "reference" else "at least one colour"
     return f"a scheme of the character {character} follows {many}: name them with --carries"
 
@@ -121,24 +114,20 @@ NO_COMPANIONS = "No other colours are in the decks chosen: choose more of them."
 
 
 def scheme_not_kept(made: bool, most: int) -> str:
-    """Say why a scheme was not kept."""
     if made:
         return f"{most} schemes are kept already: put one aside first."
     return "There is no scheme to keep yet."
 
 
 def belongs_count(scores: Sequence[float]) -> int:
-    """Return to how many of the fabrics a paint belongs."""
     return sum(score >= BELONGS for score in scores)
 
 
 def share_said(name: str, share: float) -> str:
-    """Return a colour with its share."""
     return f"{name} {number(100 * share, 0)} %"
 
 
 def waits_for_fabrics(name: str, chroma: float, least: float) -> str:
-    """Say that a colour of much chroma is chosen last."""
     return (
         f"{name} has chroma {number(chroma)}, above {number(least, 0)}: wait for the real fabrics and choose it last, "
         "against them."
@@ -149,7 +138,6 @@ def waits_for_fabrics(name: str, chroma: float, least: float) -> str:
 
 
 def belongs(name: str, fabric: str, found: Belonging) -> str:
-    """Say how a paint stands to a fabric, with the figures."""
     part = "" if found.parts < 2 else f", in {number(100 * found.agrees, 0)} % of it"
     if found.clashes:
         return f"{name} pulls against the {fabric}: their undertones lie {number(found.angle, 0)}° apart{part}."
@@ -166,7 +154,6 @@ def belongs(name: str, fabric: str, found: Belonging) -> str:
 
 
 def fabrics_differ(one: str, other: str, delta_e: float, finding: PairFinding, lrv: float) -> str:
-    """Tell two fabrics apart that are thought alike."""
     return (
         f"The {one} and the {other} are easily thought alike (ΔE00 {number(delta_e)}), and are not: the {one} is "
         f"{said_of_pair(finding, lrv)}."
@@ -174,7 +161,6 @@ def fabrics_differ(one: str, other: str, delta_e: float, finding: PairFinding, l
 
 
 def belongs_to_most(name: str, count_of: int, total: int, least: str) -> str:
-    """Say which paint belongs to most fabrics."""
     if count_of == total:
         return f"{name} belongs to all {count(total, 'of them', 'of them')}."
     return f"{name} belongs to {count(count_of, 'of them', 'of them')}, out of {total}; least to the {least}."
@@ -187,7 +173,6 @@ NO_FABRICS = (
 
 
 def parts_sum(total: float) -> str:
-    """Say that shares of a fabric do not come to the whole."""
     return f"The shares come to {number(total, 0)} %: they must come to 100."
 
 
@@ -195,12 +180,10 @@ def parts_sum(total: float) -> str:
 
 
 def split_said(split: Sequence[float]) -> str:
-    """Return a split: 60/30/10."""
     return "/".join(number(part, 0) for part in split)
 
 
 def split_wrong(total: float) -> str:
-    """Say that a split typed does not come to the whole."""
     return f"These come to {number(total, 0)}: the parts of a split must come to 100, as 60/30/10 do."
 
 
@@ -210,7 +193,6 @@ NO_ROOM_SURFACES = "Put the review into a room of known size, and the areas are 
 
 
 def surface_name(key: str) -> str:
-    """Return what a surface of a room is called."""
     return f"{key} wall" if key in ("north", "east", "south", "west") else key
 
 
@@ -222,7 +204,6 @@ def shares_said(found: Sequence[tuple[str, float]], near: Sequence[float], off: 
 
 
 def fit_said(fit: Fit) -> str:
-    """Say how near a split the room's surfaces come."""
     return (
         f"What is painted, without the trim, divides {split_said(fit.split)} to within {number(fit.off, 0)} points; "
         "what stays comes on top."
@@ -230,7 +211,6 @@ def fit_said(fit: Fit) -> str:
 
 
 def sides_said(found: Sides, least: float) -> str:
-    """Say how warm and cool divide what there is of them."""
     if not found.warm and not found.cool:
         return "Nothing here is warm or cool enough to divide the room."
     if not found.warm or not found.cool:
@@ -262,5 +242,4 @@ def repeats_said(name: str, found: Repeats, wanted: float) -> str:
 
 
 def no_surface(surface: str) -> str:
-    """Say that a surface has no area."""
     return sentence(f"no area is left for the {surface} here")

@@ -15,36 +15,27 @@ PASSWORDS_DIFFER = "The two passwords differ: type the same one twice."
 PASSWORD_HINT = "At least eight characters, and not a common word."
 
 
-def juniors_may_not() -> str:
-    """Say that a junior looks and does not change this."""
-    return (
-        "As a junior you read everything and review in your own name. What the studio shares is changed, and decided, "
-        "by specialists and owners: ask one of them."
-    )
+JUNIORS_MAY_NOT = (
+    "As a junior you read everything and review in your own name. What the studio shares is changed, and decided, "
+    "by specialists and owners: ask one of them."
+)
 
 
 def not_your_review(name: str) -> str:
-    """Say that a review is another person's."""
     return f"This is {name}’s review. You may read it; to judge the colour yourself, start a review of your own."
 
 
-def owners_only() -> str:
-    """Say that only owners manage people."""
-    return "People, roles and accounts are the owner’s to change: ask an owner of the studio."
+OWNERS_ONLY = "People, roles and accounts are the owner’s to change: ask an owner of the studio."
 
 
-def invitation_over() -> str:
-    """Say that an invitation can no longer be used."""
-    return "This invitation was used, withdrawn or has expired: ask the studio’s owner for a new link."
+INVITATION_OVER = "This invitation was used, withdrawn or has expired: ask the studio’s owner for a new link."
 
 
 def last_owner(name: str) -> str:
-    """Say that a studio keeps an owner."""
     return f"{name} is the only owner: make somebody else an owner first, so that the studio can still be looked after."
 
 
 def user_name_taken(name: str) -> str:
-    """Say that somebody has a user name."""
     return f"Somebody is called {name} already: choose another user name."
 
 
@@ -59,22 +50,18 @@ ERASED_FOR_GOOD = "This name was erased for good: invite the person anew."
 
 
 def close_first(name: str) -> str:
-    """Say that only a closed account's name is erased."""
     return f"{name} can still sign in: close the account first, then erase the name."
 
 
 def nobody_called(name: str) -> str:
-    """Say that nobody has a user name."""
     return f"Nobody has the user name “{name}”."
 
 
 def say_sure(studio: str) -> str:
-    """Say what is asked before a studio is erased."""
     return f"This erases “{studio}” with its people and all they made. Say so with --sure; a copy is made first."
 
 
 def studio_erased(name: str, count_people: int, copy: str) -> str:
-    """Say that a studio was erased, and where the copy stands."""
     return f"“{name}” is erased, with {count(count_people, 'account')}. The database as it was before: {copy}"
 
 
@@ -87,7 +74,6 @@ NEW_STUDIO = "A new studio"
 
 
 def tried_too_often(minutes: int) -> str:
-    """Say that the door was tried too often, and what to do."""
     return (
         f"This was tried too often. Wait {minutes} minutes and try again; nothing is locked for good. "
         "Whoever forgot a pass phrase asks an owner of the studio for a new invitation."
@@ -100,12 +86,10 @@ SECOND_OFF = "The second step is off: a pass phrase alone lets you in."
 
 
 def sessions_ended(count_ended: int) -> str:
-    """Say how many other sessions were ended."""
     return f"{capital(count(count_ended, 'other session'))} ended." if count_ended else "There was no other session."
 
 
 def deck_taken_out(label: str) -> str:
-    """Say which kind of file colours of the decks went into."""
     return f"colours of the decks as {label}"
 
 
@@ -113,5 +97,4 @@ OWNER_THERE = "There are people in this studio already: an owner invites others,
 
 
 def owner_made(name: str, phrase: str) -> str:
-    """Say how the first owner signs in."""
     return f"Sign in as {name} with the pass phrase {phrase} and change it there, under People, Your account."

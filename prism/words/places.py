@@ -79,7 +79,6 @@ def _together(group: Sequence[Bracket], names: dict[int, str], lrv: float) -> st
 
 
 def not_one_colour(name: str, found: int) -> str:
-    """Say that a wish names no colour, or several."""
     if not found:
         return f"No colour in these decks is called '{shortened(name)}', or has that code."
     return f"{number(found, 0)} colours are called '{shortened(name)}': give the code instead."
@@ -89,7 +88,6 @@ WISH_EXAMPLES = ("a bit warmer", "same undertone, LRV 50 to 60", "a white, not c
 
 
 def wish_answer(text: str, found: int, near: int = 0) -> str:
-    """Say how many colours answer a wish, and how many nearly do."""
     if not found:
         nearly = " What comes near it misses one thing each." if near else ""
         return f"Nothing in these decks is “{shortened(text, 60)}”.{nearly}"
@@ -97,7 +95,6 @@ def wish_answer(text: str, found: int, near: int = 0) -> str:
 
 
 def wished(piece: Piece, lrv: float) -> str:
-    """Return a piece of a wish as the trade says it at a depth."""
     for axis, said in (("redder", direction("redder", lrv)), ("less red", direction("less red", lrv))):
         if piece.what == axis:
             return piece.text.replace(axis, said)
@@ -105,12 +102,10 @@ def wished(piece: Piece, lrv: float) -> str:
 
 
 def missed(misses: Sequence[Piece], lrv: float) -> str:
-    """Say which pieces of a wish a colour misses."""
     return f"misses “{listed([wished(piece, lrv) for piece in misses])}”"
 
 
 def off_by(delta_e: float) -> str:
-    """Say how far a colour lies from what was described."""
     return f"ΔE00 {number(delta_e)} from what was asked for"
 
 
@@ -118,7 +113,6 @@ NO_STRIP = "This colour stands on no strip: ask for the same undertone instead."
 
 
 def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
-    """Say how a colour on the shortlist differs from the subject."""
     return said_of_pair(finding, lrv) or f"{finding.word}, ΔE00 {number(finding.delta_e)}"
 
 
@@ -128,7 +122,6 @@ SHORTLIST_FULL = "Eight are enough for a shortlist: take one off first."
 
 
 def shortlist_title(name: str, filled: bool) -> str:
-    """Return the heading over a shortlist."""
     return f"If you like {name}" if filled else "The shortlist is empty"
 
 
@@ -136,7 +129,6 @@ EMPTY_SHORTLIST = "Nothing is on the shortlist yet. Ask for something above; wha
 
 
 def place_short(before: str | None, after: str | None) -> str:
-    """Say the tightest bracket in a few words, for the path."""
     return capital(f"between {before} and {after}") if before and after else "At the edge of these decks"
 
 
@@ -168,7 +160,6 @@ def _twin(name: str, delta_e: float, parting: Parting | None) -> str:
 
 
 def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
-    """Say whether a name holds; nothing for a name that promises nothing."""
     if not found:
         return ""
     reads = f"{headline(reading).lower()}, {undertone_short(reading)}"
@@ -181,7 +172,6 @@ def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
 
 
 def lrv_check(found: LrvCheck) -> str:
-    """Say whether a stated LRV agrees with the computed one."""
     said = f"Stated LRV {number(found.stated)}, computed {number(found.computed)}"
     if found.verdict == "agree":
         return f"{said}: they agree."
@@ -194,21 +184,18 @@ def lrv_check(found: LrvCheck) -> str:
 
 
 def no_such_way(axis: str, lrv: float) -> str:
-    """Say that a colour cannot differ that way."""
     if axis in ("greyer", "clearer"):
         return "This colour has no undertone, so nothing is greyer or clearer than it: ask for a hue."
     return f"This method has no word for {direction(axis, lrv)}."
 
 
 def tally(found: int, total: int) -> str:
-    """Say how many colours of the decks fit what was asked for."""
     if not total:
         return "No colours here yet"
     return many(total, "colour") if found == total else f"{whole(found)} of {many(total, 'colour')}"
 
 
 def plane_text(shown: int) -> str:
-    """Say what the plane draws."""
     return f"{whole(shown)} by undertone. The cross is the working neutral of each one's depth."
 
 

@@ -23,12 +23,10 @@ PINK_FROM = 40
 
 
 def method_called(title: str) -> str:
-    """Return a method in a sentence: one that is called a method is not called so twice."""
     return f"“{title}”" if "method" in title.casefold() else f"the {title} method"
 
 
 def hue(word: str, lrv: float) -> str:
-    """Return a hue as the trade says it at a depth: a light red is a pink."""
     return "pink" if word == "red" and lrv >= PINK_FROM else word
 
 
@@ -38,7 +36,6 @@ def family(found: Family) -> str:
 
 
 def family_said(reading: Reading) -> str:
-    """Return the family of a colour."""
     return family(reading.family)
 
 
@@ -69,17 +66,14 @@ def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
 
 
 def depth(reading: Reading) -> str:
-    """Say in which band the LRV stands, and on which border."""
     return sentence(f"LRV {number(reading.lrv)}: {bordered(reading.depths)}")
 
 
 def _is_amount(word: str) -> bool:
-    """Return whether a word for strength is an amount, as in *a trace of blue*, rather than a quality."""
     return word.startswith(("a ", "an "))
 
 
 def _strength(undertone: Undertone, hue_name: str, noun: str = "") -> str:
-    """Return a hue with how strong it is: `a faint blue`."""
     word = undertone.strength_word
     if word == undertone.passive_word:  # a hue of what is all but none
         word = undertone.slight_word
@@ -102,7 +96,6 @@ def _no_undertone(reading: Reading) -> str:
 
 
 def undertone_short(reading: Reading) -> str:
-    """Return the undertone in a few words, as surely as it may be said, for lists and the path."""
     found = reading.undertone
     if found.passive:
         return _no_undertone(reading)
@@ -230,13 +223,11 @@ def ruled_out(reading: Reading) -> str:
 
 
 def also_ruled_out(reading: Reading) -> str:
-    """Name the hues that are ruled out besides; nothing for none."""
     more = _by_fear(reading)[MENTIONED:]
     return f" Also ruled out: {listed(more)}." if more else ""
 
 
 def temperature_short(reading: Reading) -> str:
-    """Return the temperature in a few words, as surely as it may be said; empty where nothing may."""
     found = reading.temperature
     if found.relative:
         return ""
@@ -246,7 +237,6 @@ def temperature_short(reading: Reading) -> str:
 
 
 def temperature(reading: Reading) -> str:
-    """Say the temperature as surely as it may be said."""
     found = reading.temperature
     if found.relative:
         return "Warm or cool only beside another colour, as this method says."
@@ -260,7 +250,6 @@ def temperature(reading: Reading) -> str:
 
 
 def neutral_note(neutral: WorkingNeutral, lightness: float) -> str:
-    """Say which neutral is in force and where it lies at a lightness."""
     if neutral.kind == "grey":
         return "Mathematical grey: a* 0, b* 0 at every depth."
     a, b = neutral.at(lightness)
@@ -270,13 +259,10 @@ def neutral_note(neutral: WorkingNeutral, lightness: float) -> str:
     )
 
 
-def no_whites() -> str:
-    """Say that there are no whites to lead the neutral through."""
-    return "There are no reference whites yet: keep some in the decks first."
+NO_REFERENCE_WHITES = "There are no reference whites yet: keep some in the decks first."
 
 
 def neutral_title(neutral: WorkingNeutral, shift: tuple[float, float]) -> str:
-    """Say which neutral is in force in a word or two."""
     if neutral.kind == "grey":
         return "mathematical grey"
     base = "painted, through my whites" if neutral.kind == "whites" else "painted"
@@ -286,7 +272,6 @@ def neutral_title(neutral: WorkingNeutral, shift: tuple[float, float]) -> str:
 
 
 def undertone_rule(reading: Reading, method: Method) -> str:
-    """Say by which rule the undertone was named."""
     found = reading.undertone
     start, width = method.hues_for(reading.family.word).span(found.nearest)
     low, high = method.undertone_strength.bounds(found.strength_word)
@@ -311,5 +296,4 @@ def undertone_rule(reading: Reading, method: Method) -> str:
 
 
 def method_note(method: Method) -> str:
-    """Say which method is in force and what it holds."""
     return f"{method.title.capitalize()}: {method.summary}"

@@ -29,14 +29,12 @@ def no_recipe(near: str | None, delta_e: float, miss: float | None = None) -> st
 
 
 def recipe_unknown(reason: str) -> str:
-    """Say that a recipe is of another tinting system."""
     return (
         f"Its recipe cannot be computed here: {reason}. The colorants of this studio are listed in its tinting system."
     )
 
 
 def estimated(residual: float, from_spectrum: bool, others: int) -> str:
-    """Say what an estimated recipe is worth."""
     basis = "its spectrum" if from_spectrum else "its Lab alone"
     text = (
         f"No recipe came with it. This one was estimated from {basis}, ΔE00 {number(residual, 2)} off: not the maker’s."
@@ -47,17 +45,14 @@ def estimated(residual: float, from_spectrum: bool, others: int) -> str:
 
 
 def so_many_done(done: int, total: int) -> str:
-    """Say how far a long run is."""
     return f"{whole(done)} of {whole(total)} done"
 
 
 def ounces(whole: int, shots: float) -> str:
-    """Return an amount as the counter writes it: ounces and 48ths."""
     return f"{whole} oz {number(shots, 2).rstrip('0').rstrip('.') or '0'}"
 
 
 def formula_warnings(found: Formula) -> list[str]:
-    """Say what is wrong with a formula in a can."""
     said = []
     if found.over_capacity:
         said.append(too_much_for_base(found.base_name, found.filled))
@@ -74,12 +69,10 @@ def formula_warnings(found: Formula) -> list[str]:
 
 
 def rounding_note(found: Formula) -> str:
-    """Say what rounding to shots costs, where it cannot be seen."""
     return f"Rounding to shots costs ΔE00 {number(found.rounding, 2)}: not to be seen." if not found.better_can else ""
 
 
 def formula_text(name: str, found: Formula) -> str:
-    """Return a formula as plain text, to be copied or read out at the counter."""
     lines = [
         f"{name}",
         f"{found.base_name} ({found.base}), {found.can.label}",
@@ -93,7 +86,6 @@ def formula_text(name: str, found: Formula) -> str:
 
 
 def label_line(found: Formula, of: str, lrv: float, day: str) -> str:
-    """Return what a label says above the colorants: the can and base, which colour it was, its LRV and the day."""
     return f"{capital(found.can.label)}, {found.base_name} ({found.base}). From {of}. LRV {number(lrv)}. {day}."
 
 
@@ -106,28 +98,23 @@ DARK_OUTSIDE = "Dark colours heat up outdoors and can warp plastic or insulated 
 
 
 def next_base(base: str, change: float, delta_e: float) -> str:
-    """Say which base would hold it, and what that does to the colour."""
     scaled = percent(round(change, 1))
     return f"The {base} holds more: its colorants at {scaled} come to ΔE00 {number(delta_e)} from this."
 
 
 def mixed(names: Sequence[tuple[str, float]]) -> str:
-    """Return the name of paints stirred together."""
     return " + ".join(f"{number(parts, 0 if parts == int(parts) else 1)} {name}" for name, parts in names)
 
 
 def batch_given(name: str, serial: int) -> str:
-    """Return what a dispensed can is called where it is measured."""
     return f"can {serial}: {name}"
 
 
 def batches_apart(delta_e: float, method: Method) -> str:
-    """Say how far a second can is from the first."""
     return f"ΔE00 {number(delta_e, 2)} from the first can. {seen(delta_e, method)}"
 
 
 def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
-    """Return a recipe in words, amounts per litre of base."""
     parts = [
         f"{colorants[code]} {number(amount, 2)} mL" for code, amount in found.amounts.items() if amount >= LEAST_ML
     ]
@@ -135,7 +122,6 @@ def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
 
 
 def formula_said(found: Recipe, colorants: Mapping[str, str], estimated: bool) -> str:
-    """Return the formula of what was decided, as the counter reads it."""
     return f"{recipe(found, colorants)}{' Estimated: have a trial mix made first.' if estimated else ''}"
 
 
@@ -146,22 +132,16 @@ LEAST_ML = 0.005
 
 
 def white_called(caption: str) -> str:
-    """Return what a reference white is called where a trim is chosen."""
     return f"{caption} white"
 
 
-def mix_needs_other() -> str:
-    """Say that a mixture needs a second paint."""
-    return "Give the code or name of the other paint."
+MIX_NEEDS_OTHER = "Give the code or name of the other paint."
 
 
-def parts_above_nought() -> str:
-    """Say that parts cannot be nought or less."""
-    return "Parts must be above 0, up to 1000."
+PARTS_ABOVE_NOUGHT = "Parts must be above 0, up to 1000."
 
 
 def mixture_result(name: str, lrv: float, reads: str, delta_e: float) -> str:
-    """Say what two paints make together."""
     return f"{capital(name)}: LRV {number(lrv)}, {reads}; ΔE00 {number(delta_e)} from this colour."
 
 
@@ -170,10 +150,8 @@ STANDARD_IS_KEPT = "The standard strength is the colour itself: choose another s
 
 
 def dispensed(can: str) -> str:
-    """Say that a can was tinted."""
     return f"Dispensed: {can}. Measure it to find out what came out."
 
 
 def can_measured(lrv: float, apart: float, at: datetime) -> str:
-    """Return what was measured of a can, against its formula, and when."""
     return f"LRV {number(lrv)}, ΔE00 {number(apart)} from its formula, {day(at, year=False)}"

@@ -30,12 +30,10 @@ Fields = Mapping[str, tuple[str, str]]
 
 
 def rows_changed(thing: str, room: str) -> str:
-    """Say that rows of a room were changed."""
     return f"changed the {_ROWS[thing]} of {room}"
 
 
 def change_said(thing: str, act: str, fields: Fields, room: str = "") -> list[str]:
-    """Return what was done to a record, in a few words each; `act` is made, changed or gone."""
     say = _SAY.get(thing)
     return say(act, fields, room) if say else []
 
@@ -59,13 +57,11 @@ def _quoted(text: str) -> str:
 
 
 def acts_said(lines: Sequence[str]) -> str:
-    """Return what was done in one act, as a sentence."""
     text = "; ".join(lines)
     return text if text.endswith((".”", "?”", "!”")) else f"{text}."
 
 
 def _plain(fields: Fields, left_out: set[str]) -> list[str]:
-    """Return fields that changed, from what to what; several under one label once."""
     found, labels = [], dict.fromkeys(_LABELS.get(name, name) for name in fields if name not in left_out)
     for label in labels:
         (old, new), *more = [pair for name, pair in fields.items() if _LABELS.get(name, name) == label]
@@ -206,7 +202,6 @@ def _white(act: str, fields: Fields, room: str) -> list[str]:
 
 
 def according_to_file(who: str) -> str:
-    """Return who made a change of which only a file that came in says so."""
     return f"{who}, according to the file,"
 
 
@@ -219,8 +214,8 @@ def _metered(act: str, fields: Fields, room: str) -> list[str]:
 _SAY: dict[str, Callable[[str, Fields, str], list[str]]] = {
     "jobs.Job": _job, "jobs.Room": _room, "jobs.WhiteRule": _white, "jobs.Metered": _metered,
     "reviews.Review": _review, "reviews.Board": _board, "reviews.Observation": _observation,
-    "reviews.Shortlisted": _shortlisted, "reviews.KeptScheme": _scheme, "reviews.SamplePlan": _samples,
-    "reviews.Viewing": _viewing, "reviews.ViewingPhoto": _photo, "reviews.Correction": _correction,
-    "reviews.Decision": _decision, "reviews.DocumentEdit": _document, "reviews.Shared": _shared,
-    "reviews.ClientAnswer": _client,
+    "reviews.Shortlisted": _shortlisted, "reviews.KeptScheme": _scheme, "viewings.SamplePlan": _samples,
+    "viewings.Viewing": _viewing, "viewings.ViewingPhoto": _photo, "viewings.Correction": _correction,
+    "viewings.Decision": _decision, "documents.DocumentEdit": _document, "documents.Shared": _shared,
+    "documents.ClientAnswer": _client,
 }  # fmt: skip

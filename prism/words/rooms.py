@@ -55,17 +55,14 @@ COATS_WRONG = "One to six coats."
 
 
 def door_and_open(rooms: Sequence[str]) -> str:
-    """Say that a room cannot be both open to others and behind a door from them."""
     return f"To {listed(rooms)} there is either a door or an opening: tick one of them."
 
 
 def too_many_parts(found: int, most: int) -> str:
-    """Say that a fabric has too many colours."""
     return f"{found} colours are too many: name the {most} that there is most of."
 
 
 def part_wrong(piece: str) -> str:
-    """Say that a colour of a fabric lacks its share."""
     return f"“{shortened(piece)}”: several colours need a share each, in per cent, as in H16.3 60, H06.3 40."
 
 
@@ -73,27 +70,22 @@ COLOUR_NEEDED = "Give its colour: a code or name from the decks, or a material o
 
 
 def size_needed(what: str) -> str:
-    """Say that a window needs a size."""
     return f"Give the {what} of the glass, or leave the whole row empty."
 
 
 def room_name_taken(name: str) -> str:
-    """Say that a job has a room of that name."""
     return f"This job has a room called {name} already: choose another name."
 
 
 def copy_of_room(name: str, taken: Collection[str]) -> str:
-    """Return a name for a copied room that no other room of the job has."""
     return next(f"{name} {number}" for number in range(2, 1000) if f"{name} {number}" not in taken)
 
 
 def group_name(kind: str, key: str) -> str:
-    """Return the heading of a group of jobs."""
     return key or {"client": "no client", "town": "no place"}.get(kind, "other")
 
 
 def place_said(town: str, latitude: float | None, longitude: float | None, zone: str) -> str:
-    """Return where a job is, in words and figures."""
     if latitude is None or longitude is None:
         return f"{town}, without coordinates" if town else "no place yet: without one its light cannot be computed"
     north, east = ("N" if latitude >= 0 else "S"), ("E" if longitude >= 0 else "W")
@@ -101,31 +93,25 @@ def place_said(town: str, latitude: float | None, longitude: float | None, zone:
     return ", ".join(part for part in (town, figures, zone) if part)
 
 
-def too_dark_to_meter() -> str:
-    """Say that there is no light to measure."""
-    return "Hardly any light should fall on that wall then: measure by day, or with the lamps on, and say so."
+TOO_DARK_TO_METER = "Hardly any light should fall on that wall then: measure by day, or with the lamps on, and say so."
 
 
 def metered(lux: str, wall: str, computed: str, part: float) -> str:
-    """Say what a meter found, and what was computed."""
     less = f"{round(100 * abs(part - 1))} % {'brighter' if part > 1 else 'darker'} than"
     return f"{lux} on the {wall} wall; computed {computed}, so {'as' if abs(part - 1) < 0.02 else less} computed."
 
 
 def rescaled(part: float, count: int) -> str:
-    """Say by how much meters rescale a room."""
     readings = "one reading" if count == 1 else f"{count} readings"
     how = f"{round(100 * abs(part - 1))} % {'brighter' if part > 1 else 'darker'}"
     return f"The room is taken {how} than computed, by {readings}."
 
 
 def bearing_read(degrees: float) -> str:
-    """Say what the compass read."""
     return f"The compass reads {degrees:.0f}° for the wall called north; the room is turned by that."
 
 
 def room_file(field: str, message: str) -> str:
-    """Say what is wrong with the file of a room."""
     return (
         f"The file was not brought in: {field}: {message}"
         if field != "file"
@@ -134,12 +120,10 @@ def room_file(field: str, message: str) -> str:
 
 
 def changed_by(name: str, when: datetime) -> str:
-    """Say who changed something last, and when."""
     return f"Changed {day(when)}{f' by {name}' if name else ''}."
 
 
 def stays_said(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[str]:
-    """Say in a few words how a paint stands to what stays in a room: what clashes first."""
     surely = ("clashes with", "probably clashes with")
     clashes = [
         f"{paint} {surely[level == 'probably']} the {name}{' under the lamps' if late else ''}"
@@ -153,7 +137,6 @@ def stays_said(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[
 
 
 def windows_said(walls: Sequence[str]) -> str:
-    """Return where windows are: `two west, rooflight`."""
     counts = Counter("rooflight" if wall == "ceiling" else wall for wall in walls)
     return ", ".join(f"{numeral(many)} {wall}" if many > 1 else wall for wall, many in counts.items()) or "none"
 

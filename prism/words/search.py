@@ -13,7 +13,6 @@ NOTHING_FOUND = "Nothing holds all of that. Leave a word out, or bring the colou
 
 
 def understood(meant: Meant) -> str:
-    """Say how a search was understood; empty where it was only taken as it was typed."""
     parts = []
     if meant.colour is not None:
         parts.append(f"the colours nearest to {meant.asked['colour']}, LRV {number(meant.colour.lrv)}")
@@ -42,10 +41,8 @@ def understood(meant: Meant) -> str:
 
 
 def found_reviews(found: int) -> str:
-    """Return the heading of reviews that were found."""
     return "Reviews" if not found else count(found, "review").capitalize()
 
 
 def found_jobs(found: int) -> str:
-    """Return the heading of jobs that were found."""
     return "Jobs" if not found else count(found, "job").capitalize()

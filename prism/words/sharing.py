@@ -20,22 +20,18 @@ _CLIENT = {"yes": "says yes to", "no": "says no to", "ask": "asks about"}
 
 
 def review_called(colour: str, room: str) -> str:
-    """Return what a review is called for a client."""
     return f"{colour}, {room}" if room else colour
 
 
 def link_said(expires: datetime, withdrawn: datetime | None, visits: int, last: datetime | None) -> str:
-    """Return how a link stands."""
     state = f"withdrawn {day(withdrawn)}" if withdrawn else f"until {day(expires)}"
     seen = f"{count(visits, 'visit')}{f', last {day(last)}' if last else ''}"
     return f"{state}; {seen}"
 
 
 def client_said(name: str, answer: str, colour: str, room: str, text: str) -> str:
-    """Return a client's answer in a sentence."""
     return f"{name or 'The client'} {_CLIENT[answer]} {review_called(colour, room)}{f': {text}' if text else '.'}"
 
 
 def client_answered(answer: str) -> str:
-    """Say to a client what they answered."""
     return {"yes": "You said yes.", "no": "You said no.", "ask": "Your question is with the studio."}[answer]

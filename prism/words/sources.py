@@ -29,12 +29,10 @@ SETTLE = {
 
 
 def provenance(key: str, uncertainty: float) -> str:
-    """Say where a number came from and how sure it is."""
     return f"{PROVENANCE[key]}, ±{number(uncertainty)} ΔE00"
 
 
 def made_with_earlier(since: str, reason: str, lrv: float, delta_e: float) -> str:
-    """Say that a review was made with a value that has been replaced."""
     return (
         f"Made with an earlier value. Since {since} the colour stands at LRV {number(lrv)}, "
         f"ΔE00 {number(delta_e)} from it: {reason}."
@@ -42,7 +40,6 @@ def made_with_earlier(since: str, reason: str, lrv: float, delta_e: float) -> st
 
 
 def stood_until(when: str, reason: str, by: str) -> str:
-    """Say until when a value stood and why it gave way."""
     return f"until {when}: {reason}{f', by {by}' if by else ''}"
 
 
@@ -56,7 +53,6 @@ def source(key: str, uncertainty: float, given: str, specular: str) -> str:
 
 
 def measured_on(thing: str) -> str:
-    """Say that a measurement replaced a value."""
     return f"measured on {thing}"
 
 
@@ -64,7 +60,6 @@ INTAKE = {"spectrum": "Reflectances", "lab": "Lab", "hex": "Screen value"}
 
 
 def certainty(uncertainties: Sequence[float]) -> str:
-    """Say how sure a kind of source is."""
     low, high = number(min(uncertainties)), number(max(uncertainties))
     return f"sure to ±{low} ΔE00" if low == high else f"sure to ±{low} to {high} ΔE00"
 
@@ -75,7 +70,6 @@ NO_UNDERTONE = "none claimed"
 
 
 def screen_caution(in_gamut: bool) -> str:
-    """Return the caution that stands wherever colour is shown."""
     out = "" if in_gamut else " This one lies outside what the screen can show; it is drawn less coloured than it is."
     return "A screen is not a paint sample." + out
 

@@ -18,12 +18,10 @@ if TYPE_CHECKING:
 
 
 def strength_name(name: str, change: float) -> str:
-    """Return the name of a colour at an adjusted strength."""
     return name if not change else f"{name} at {number(100 + change, 0)} %"
 
 
 def drift(step: Adjusted, standard: Undertone, method: Method) -> str:
-    """Say what an adjusted strength does to the undertone."""
     now, lrv = step.reading.undertone, step.lrv
     if step.drift_effect < method.just_seen:
         return f"its undertone holds{_all_the_same(now, standard, lrv)}"
@@ -53,7 +51,6 @@ def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
 
 
 def strength_step(step: Adjusted, standard: Undertone, method: Method) -> str:
-    """Say what one adjusted strength does."""
     if not step.percent:
         return "The standard."
     way = "lighter" if step.percent < 0 else "darker"
@@ -77,7 +74,6 @@ def hiding(found: Opacity | None) -> str:
 
 
 def hiding_elsewhere(base: str | None, change: float, delta_e: float) -> str:
-    """Say in which base a paint would hide, or that it does in none."""
     if base is None:
         return "No base of this system hides at this depth: choose another strength, or a ground of a near colour."
     more = f"{number(1 + change / 100)} times the" if change > 100 else f"{percent(round(change))}"
@@ -85,12 +81,10 @@ def hiding_elsewhere(base: str | None, change: float, delta_e: float) -> str:
 
 
 def covering(found: Opacity | None) -> str:
-    """Return the contrast ratio as a percentage."""
     return percentage(found.ratio) if found else ""
 
 
 def strength_run(steps: Sequence[Adjusted], method: Method) -> str:
-    """Say what happens to the undertone over the run, one clause per direction."""
     standard = next((step.reading.undertone for step in steps if not step.percent), None)
     if standard is None or len(steps) < 2:
         return ""
@@ -103,7 +97,6 @@ def strength_run(steps: Sequence[Adjusted], method: Method) -> str:
 
 
 def strength_short(steps: Sequence[Adjusted]) -> str:
-    """Say the run in a few words, for the path."""
     standard = next(step.reading.undertone for step in steps if not step.percent)
     held = [s.percent for s in steps if s.percent and _same_hue(s.reading.undertone, standard)]
     if standard.main is None:
@@ -122,19 +115,16 @@ def strength_short(steps: Sequence[Adjusted]) -> str:
 
 
 def _same_hue(one: Undertone, other: Undertone) -> bool:
-    """Return whether two undertones share a hue that may be named of each."""
     return bool(set(one.hues) & set(other.hues))
 
 
 def adjusted(change: float, name: str, lrv: float, seen_as: str, drift: str) -> str:
-    """Say what one adjusted strength is."""
     if not change:
         return f"{name} at standard strength: LRV {number(lrv)}."
     return f"At {percent(round(change, 1))}, LRV {number(lrv)}, {drift}. {seen_as}"
 
 
 def trim_gap(gap: float, trim: str, least: float) -> str:
-    """Say how far a trim stands from the wall."""
     enough = (
         "enough for the edge to show"
         if round(abs(gap), 1) >= least
@@ -144,22 +134,18 @@ def trim_gap(gap: float, trim: str, least: float) -> str:
 
 
 def curve_text(points: Sequence[tuple[float, float]]) -> str:
-    """Say in words what the curve of LRV against strength draws."""
     return "; ".join(f"{percent(p)} LRV {number(lrv)}" for p, lrv in points) + "."
 
 
 def computed_given(name: str, change: float) -> str:
-    """Say from what a colour was computed."""
     return f"{name} at {number(100 + change, 0)} % of its colorants"[:118]
 
 
 def kept_as(name: str) -> str:
-    """Say under which name an adjusted strength is kept."""
     return f"Kept as {name}, a colour of its own."
 
 
 def seen(delta_e: float, method: Method) -> str:
-    """Answer whether anybody will see a difference."""
     if delta_e < method.just_seen:
         return "Nobody will see it."
     if delta_e < method.plainly_seen:
@@ -170,7 +156,6 @@ def seen(delta_e: float, method: Method) -> str:
 
 
 def reached(found: Reached) -> str:
-    """Say which strength gives an LRV that was asked for, or what stopped it."""
     change = percent(found.percent)
     if found.limit == "base":
         return (
@@ -186,13 +171,11 @@ def reached(found: Reached) -> str:
 
 
 def family_change(was: str, now: str, change: float) -> str:
-    """Say at which strength a colour stops being what it was."""
     article = "an" if was[0] in "aeio" else "a"
     return f"Stops being {article} {was} at {percent(change)}: from there {now}."
 
 
 def against_catalogue(name: str, delta_e: float, same_undertone: bool, method: Method) -> str:
-    """Say whether to adjust, or to take a colour of the catalogue."""
     near = f"The nearest in these decks is {name}, at ΔE00 {number(delta_e)}"
     if delta_e < method.just_seen:
         return f"{near}: the same to the eye. Take that one."
@@ -204,24 +187,19 @@ def against_catalogue(name: str, delta_e: float, same_undertone: bool, method: M
 
 
 def standard_is_nearest(delta_e: float, method: Method) -> str:
-    """Say that no other colour of the catalogue is nearer to a strength than its own standard."""
     if delta_e < method.just_seen:
         return "It is the same to the eye as the standard strength that the decks hold. Take that one."
     return f"Nothing in these decks is nearer to it than its own standard strength, at ΔE00 {number(delta_e)}: adjust."
 
 
 def as_in_catalogue(other: str, delta_e: float) -> str:
-    """Say that a colour at standard strength is the catalogue's own, and how near the next one comes."""
     return f"The decks hold it as it stands; the nearest other is {other}, at ΔE00 {number(delta_e)}."
 
 
-def nothing_in_catalogue() -> str:
-    """Say that there is nothing to compare with."""
-    return "There is nothing in these decks to take instead."
+NOTHING_IN_CATALOGUE = "There is nothing in these decks to take instead."
 
 
 def strength_asked(name: str, value: float | str) -> str:
-    """Return what somebody asked for in one of the fields of a strength."""
     if name == "like":
         return f"as dark as {value}"
     said = number(float(value), 1)
@@ -229,16 +207,13 @@ def strength_asked(name: str, value: float | str) -> str:
 
 
 def strengths_contradict(asked: Sequence[str]) -> str:
-    """Say that two things ask for different strengths."""
     return f"{capital(listed(list(asked)))} ask for different strengths: leave one of them."
 
 
 def strength_left_out(left: str, ruling: str, percent: float | None) -> str:
-    """Say that of two things that were asked for one was left out, and where it would be."""
     where = "is out of reach" if percent is None else f"would be at {number(percent, 0, signed=True)}{NO_BREAK}%"
     return f"Shown is {ruling}; {left} {where}."
 
 
 def kept_already(name: str) -> str:
-    """Say that a strength is kept already."""
     return f"This strength is kept already, as {name}. Keep it once more only if you need two."

@@ -10,7 +10,6 @@ if TYPE_CHECKING:
 
 
 def graded(level: Level, text: str) -> str:
-    """Return a text as surely as it may be said: plainly, as probable, or as no more than perhaps."""
     return {"certain": text, "probably": f"probably {text}"}.get(level.value, f"perhaps {text}")
 
 
@@ -25,6 +24,5 @@ def border(found: Band, spoken: Callable[[str], str] = str) -> str:
 
 
 def bordered(found: Band, spoken: Callable[[str], str] = str) -> str:
-    """Return a word of a scale, with the mark of the border it stands on."""
     mark = border(found, spoken)
     return f"{spoken(found.word)}, {mark}" if mark else spoken(found.word)

@@ -35,7 +35,6 @@ TRAINED = {
 
 
 def too_small(kind: str) -> str:
-    """Say that no such exercise can be made from the decks."""
     return f"These decks have too few colours for “{TRAINED[kind]}” Import a larger deck, or choose another exercise."
 
 
@@ -43,12 +42,10 @@ KIND_UNKNOWN = "Nothing of this kind is asked: choose what is asked from the lis
 
 
 def apart_wrong(text: str, low: float, high: float) -> str:
-    """Say that an exercise cannot be so hard, or so easy."""
     return f"What is to be told apart is {number(low)} to {number(high)} ΔE00, and not ‘{text}’."
 
 
 def because(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
-    """Say why the answer to a wall is right, its boards called by `names` in the order in which they hang."""
     return _BECAUSE[wall.kind.value](wall, pool, names)
 
 
@@ -124,7 +121,6 @@ def _strength(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 
 
 def shown_by(shown: Shown, name: str, beside: Sequence[str], lrv: float) -> str:
-    """Say which board would have shown it: what it is called, beside which boards it is held, and its LRV."""
     if shown.how == "rung":
         return f"Held beside it, {name} shows it: LRV {number(lrv)}."
     return _SHOWN[shown.how].format(name=name, beside=listed(list(beside)), first=beside[0])
@@ -179,12 +175,10 @@ TOLD = {
 
 
 def told_title(kind: str, hue: str = "") -> str:
-    """Say what is told apart by a kind of wall, or that it is an undertone."""
     return f"{hue} in a neutral" if hue else TOLD[kind]
 
 
 def told_apart(found: Threshold) -> str:
-    """Say from which difference on somebody can tell something."""
     if not found.answers:
         return "not tried yet"
     given = f"between {number(found.low)} and {number(found.high)}"
@@ -237,7 +231,6 @@ THIS_ONE = "this one"
 
 
 def which_is(hue: str) -> str:
-    """Ask for the board that has an undertone."""
     return f"Which of these is {hue}?"
 
 
@@ -260,7 +253,6 @@ def stages_said(said: Sequence[str], accepted: Sequence[str]) -> str:
 
 
 def how_it_hangs(look: Look) -> str:
-    """Say how a board hangs that does not hang as it is."""
     return "in the evening" if look.manner == "evening" else f"at {look.percent} %"
 
 
@@ -287,12 +279,10 @@ def eye_followed(follows: bool) -> str:
 
 
 def spread_few(count_now: int, least: int) -> str:
-    """Say that too few answered for their spread to be shown."""
     return f"{count(count_now, 'answer')} so far. How they differ is shown from {least} on, and never whose is whose."
 
 
 def spread_said(answers: Sequence[tuple[str, int]], answered: int) -> str:
-    """Say how the answers to a studio's wall differ."""
     if len(answers) == 1:
         return f"All {answered} agree: {answers[0][0]}."
     return f"{answered} answered, in {len(answers)} ways."
@@ -307,14 +297,12 @@ WALLS_FROM = {
 
 
 def answer_said(right: bool, given: str, accepted: Sequence[str]) -> str:
-    """Say whether an answer was right."""
     if right:
         return f"Yes: {given}."
     return f"Not so: {listed(list(accepted), 'or')}. You said {given}."
 
 
 def sitting_over(answered: int, right: int) -> str:
-    """Say what a sitting was."""
     if not answered:
         return "The five minutes are over, and nothing was answered."
     seen = f"{count(answered, 'wall')}, {right} of them as computed"

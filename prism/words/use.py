@@ -79,7 +79,6 @@ _WHOLE = {"room too small", "room too dim", "room not bright", "large and daylit
 
 
 def use_why(reason: Reason) -> str:
-    """Return one reason with its figures."""
     whole = float(reason.against).is_integer() and reason.key not in ("lighter and less coloured",)
     digits = 0 if reason.key in _WHOLE else 1
     found, against = number(reason.found, digits), number(reason.against, 0 if whole else 1)
@@ -87,12 +86,10 @@ def use_why(reason: Reason) -> str:
 
 
 def use_said(surface: str, suits: int, reasons: Sequence[Reason]) -> str:
-    """Return how a colour suits a surface, and why."""
     return f"{capital(surface)}: {SUITS[suits]}. {sentence('; '.join(use_why(reason) for reason in reasons))}"
 
 
 def use_summary(name: str, found: Sequence[tuple[str, int]]) -> str:
-    """Say in how many places a colour suits, and in which it does not."""
     suits = sum(level == 2 for _, level in found)
     no = [surface for surface, level in found if level == 0]
     begin = f"{name} suits {suits} of {len(found)} places"
@@ -100,7 +97,6 @@ def use_summary(name: str, found: Sequence[tuple[str, int]]) -> str:
 
 
 def outdoors_said(name: str, found: Outdoors) -> str:
-    """Say what a colour looks like outdoors."""
     return (
         f"Outdoors, on a wall in the sun, {name} looks like LRV {number(found.lrv, 0)}: {number(found.lighter)} L* "
         f"lighter and {number(max(found.paler, 0.0))} in chroma paler than its board. Choose it from a large board "
@@ -113,7 +109,6 @@ FRAMES = {"black": 5.0, "white": 85.0}
 
 
 def frames_said(kind: str, points: float, gap: float) -> str:
-    """Say how a wall stands to window frames."""
     if points < gap:
         return f"Beside {kind} frames only {number(points, 0)} points of LRV apart: frame and wall run together."
     if kind == "black":
@@ -137,7 +132,6 @@ _RULES = {"points": "{found} points of LRV", "michelson": "Michelson {found}", "
 
 
 def contrast_line(thing: str, held: Sequence[RuleCheck]) -> str:
-    """Return what the rules find of a thing against what surrounds it."""
     parts = []
     for one in held:
         digits = 0 if one.rule == "points" else 2
@@ -147,7 +141,6 @@ def contrast_line(thing: str, held: Sequence[RuleCheck]) -> str:
 
 
 def contrast_plain(found: Contrast) -> str:
-    """Return a contrast by each of its measures."""
     return (
         f"{number(found.points, 0)} points of LRV, Michelson {number(found.michelson, 2)}, "
         f"Weber {percentage(found.weber)}"

@@ -45,12 +45,10 @@ NO_PICTURE = "That is no picture that can be read: choose a JPEG, PNG or WebP."
 
 
 def picture_too_large(megabytes: float) -> str:
-    """Say that a photo or another picture is too large."""
     return f"The picture is larger than {megabytes:g} MB: choose a smaller one, or send it smaller from the phone."
 
 
 def meter_said(lux: str) -> str:
-    """Say what the meter read at a viewing."""
     return f"The meter reads {lux}; the room’s light is corrected by it."
 
 
@@ -66,14 +64,12 @@ PHOTOS_LIE = "A photo does not show the colour: it shows where the board hung."
 
 
 def sample_line(size: str, ground: str, coats: int, litres: float, margin: bool = True) -> str:
-    """Return how a board is made and what it takes."""
     many = "one coat" if coats == 1 else count(coats, "coat")
     edge = "25 mm of white left all round" if margin and ground != "wall" else "no white left round it"
     return f"{size} on {GROUNDS[ground]}, {many}, {edge}: {poured_said(litres)}"
 
 
 def spots(found: Sequence[tuple[str, float]]) -> str:
-    """Return walls, each with the hours at which it is looked at; empty for none."""
     hours: dict[str, list[str]] = {}
     for wall, hour in sorted(found, key=lambda one: one[1]):
         hours.setdefault(wall, []).append(clock(hour))
@@ -81,19 +77,16 @@ def spots(found: Sequence[tuple[str, float]]) -> str:
 
 
 def hang_on(where: str) -> str:
-    """Say on which walls boards are hung, and when."""
     if not where:
         return "One board of each, to be carried from wall to wall: hang it upright, at the height of the eyes."
     return f"One board of each, to be carried: {where}. Upright, at the height of the eyes."
 
 
 def hung_in(room: str, where: str) -> str:
-    """Return a room with where a board is hung in it."""
     return f"{room}: {where}" if where else f"{room}: any wall; its light is not known"
 
 
 def brought_for(names: Sequence[str]) -> str:
-    """Say beside which boards something is held."""
     return f"beside {listed(list(names))}"
 
 
@@ -101,46 +94,38 @@ ALL_PLANNED = "The viewings of all rooms are planned: they stand in the calendar
 
 
 def merging_here(names: Sequence[str], room: str) -> str:
-    """Say which neighbours tell nothing of a colour in a room."""
     does, them = ("merges", "it") if len(names) == 1 else ("merge", "them")
     return f"{listed(list(names))} {does} with it in some light of the {room}: leave {them} at home."
 
 
 def hold_against(names: Sequence[str]) -> str:
-    """Say what stays in a room, to be held against."""
     return f"And against what stays: {listed(list(names))}."
 
 
 def looks_text(room: str, spots: Sequence[tuple[str, float]]) -> str:
-    """Describe the drawing of where to look and when."""
     said = listed([f"the {wall} wall at {clock(hour)}" for wall, hour in spots])
     return f"{capital(room)} from above: look at {said}." if spots else f"{capital(room)} from above."
 
 
 def why_not(name: str) -> str:
-    """Ask why not a candidate."""
     return f"Why not {name}"
 
 
 def decided_against(name: str, reason: str) -> str:
-    """Return a candidate that was not decided for, and why."""
     return f"Not {name}{f': {reason}' if reason else ', without a reason given'}"
 
 
 def wall_amount(area: float, coats: float, spreading: float, own: bool) -> str:
-    """Say what an amount of paint for walls rests on."""
     whose = "by the job" if own else "by the method"
     many = "coat" if coats == 1 else "coats"
     return f"{area_said(area)} of wall, {number(coats, 0)} {many}, {covers_said(spreading)}, {whose}"
 
 
 def keep_apart(one: str, other: str) -> str:
-    """Say that two boards disturb each other."""
     return f"Keep {one} and {other} apart: their undertones pull against each other, and each shifts the other."
 
 
 def butt_together(one: str, other: str) -> str:
-    """Say that two boards are told apart at an edge alone."""
     return f"{one} and {other} are so near that only an edge tells them apart: butt these two on purpose."
 
 
@@ -148,17 +133,15 @@ NOTHING_TO_HOLD = "Nothing in these decks is near enough to tell its undertone: 
 
 
 def hold_beside(names: Sequence[str]) -> str:
-    """Say what to hold beside a sample."""
     return f"Hold beside it: {listed(list(names))}."
 
 
 def slot_said(why: str, hour: float, wall: str, sky: str) -> str:
-    """Return when and where to look, why, and which weather is wanted."""
     weather = f", {sky} sky wanted" if sky else ""
     return f"{clock(hour)}, {wall} wall: {WHYS.get(why, why)}{weather}"
 
 
-VIEW_PARTS = {"": "Hours", "samples": "Samples", "decide": "Decide"}
+SAMPLES_PARTS = {"": "Hours", "samples": "Samples", "decide": "Decide"}
 SOMEBODY = "Somebody"
 
 
@@ -166,38 +149,31 @@ NO_VIEWINGS = "No look at a wall yet: plan the hours that matter, or log a look 
 
 
 def plan_these(decide: date) -> str:
-    """Return what planning the hours that matter does."""
     return f"Plan these, to decide by {day(decide, year=False)}"
 
 
 def day_and_hour(at: datetime) -> str:
-    """Return a moment as a day and an hour."""
     return f"{day_short(at)}, {clock(hour_of(at))}"
 
 
 def day_said(when: date) -> str:
-    """Return a day."""
     long = {"month": f"{when:%B} {when.day}", "iso": day(when)}.get(current().dates, f"{when.day} {when:%B}")
     return f"{when:%A} {long}"
 
 
 def day_short(when: date) -> str:
-    """Return a day for a narrow column."""
     return f"{when:%a} {day(when, year=False)}"
 
 
 def moved_to(name: str, when: str) -> str:
-    """Say where a viewing was moved."""
     return f"{name} is to be looked at on {when}."
 
 
 def viewing_place(waiting: int) -> str:
-    """Return how many more are to be looked at today."""
     return f"{waiting} more today"
 
 
 def sample_total(boards: int, litres: float) -> str:
-    """Return how much paint the boards of a job take."""
     return f"{capital(count(boards, 'board'))}, about {poured_said(litres)} of paint in all: sample pots will do."
 
 
@@ -207,8 +183,7 @@ REFUSED_HERE = "What you kept on this phone was not taken, since somebody had an
 SEEN_MEANWHILE = "Somebody else has answered this viewing meanwhile; yours was not kept over it. Begin one of your own."
 
 
-def view_sentence(planned: int, seen: int, answers: str) -> str:
-    """Return how far the viewings are."""
+def samples_sentence(planned: int, seen: int, answers: str) -> str:
     if not planned:
         return "Not looked at on a wall yet: paint boards, and look at them at the hours that matter."
     if not seen:
@@ -217,7 +192,6 @@ def view_sentence(planned: int, seen: int, answers: str) -> str:
 
 
 def light_said(sky: str, lamps_on: bool, lux: float | None) -> str:
-    """Return the light of a look, as far as it is known."""
     kind = "under lamps" if lamps_on else f"{sky} sky" if sky else ""
     return ", ".join(part for part in (kind, lux_said(lux) if lux is not None else "") if part)
 
@@ -239,22 +213,18 @@ CALENDAR_NAME = "Viewings"
 
 
 def pair_name(one: str, other: str) -> str:
-    """Return what the pair of a viewing is called."""
     return f"{one} beside {other}"
 
 
 def looks_asked(one: str, other: str) -> str:
-    """Ask what is seen: of a board beside the one it was painted as, or of a pair."""
     return f"Beside {other}, {one} looks:" if other else "Beside its board in daylight, it looks:"
 
 
 def event_title(colour: str, room: str) -> str:
-    """Return what a viewing is called in a calendar."""
     return f"Look at {colour}{f' in the {room}' if room else ''}"
 
 
 def step_word(scale: str, step: int) -> str:
-    """Return what a step of a scale is called."""
     low, high = SCALE_ENDS[scale]
     if not step:
         return f"neither {low} nor {high}"
@@ -265,7 +235,6 @@ _AGREEMENT = {"agrees": "as computed", "near": "nearly as computed", "differs": 
 
 
 def undertone_seen(key: str, lrv: float) -> str:
-    """Return an undertone as it is seen on a board."""
     return "no undertone" if key == "none" else hue(key, lrv)
 
 
@@ -281,20 +250,16 @@ def told_said(found: ToldHue, lrv: float) -> str:
 
 
 def held_said(found: ScaleCheck) -> str:
-    """Return a scale as it was seen against what was computed."""
     return (
         f"{capital(step_word(found.scale, found.seen))}, {_AGREEMENT[found.agreement]}: "
         f"{step_word(found.scale, found.step)} ({number(found.computed, 1, signed=True)})."
     )
 
 
-def predicted_unknown() -> str:
-    """Say that nothing was computed for a viewing."""
-    return "Nothing was computed for it: the light of this room is not known."
+PREDICTED_UNKNOWN = "Nothing was computed for it: the light of this room is not known."
 
 
 def leaning_said(who: str, found: Leaning) -> str:
-    """Say a systematic difference with its uncertainty."""
     low, high = SCALE_ENDS[found.scale]
     way = high if found.mean > 0 else low
     return (
@@ -304,7 +269,6 @@ def leaning_said(who: str, found: Leaning) -> str:
 
 
 def room_leans(room: str, found: Leaning) -> str:
-    """Say that a room is brighter or darker than its light was computed, with the uncertainty."""
     low, high = exp(found.mean - found.half), exp(found.mean + found.half)
     way = "brighter" if found.mean > 0 else "darker"
     return (
@@ -317,7 +281,6 @@ ROOM_CORRECTED = "Its light is computed by these readings from then on; each can
 
 
 def eye_corrected(who: str, a: float, b: float) -> str:
-    """Say what follows when a leaning of somebody's eye is taken up."""
     return (
         f"{who}’s later reviews begin with the neutral moved by {number(a, 1, signed=True)} a*, "
         f"{number(b, 1, signed=True)} b*, and later predictions count it in; what was made stays."
@@ -325,41 +288,34 @@ def eye_corrected(who: str, a: float, b: float) -> str:
 
 
 def taken_up(found: str, by: str, when: str, undone: str) -> str:
-    """Return a correction in the record."""
     return f"{found} Taken up by {by or SOMEBODY}, {when}{f'; undone {undone}' if undone else ''}."
 
 
 def answers_tally(yes: int, again: int, no: int) -> str:
-    """Return the answers so far."""
     if not yes + again + no:
         return NOT_SEEN_YET
     return f"{yes} yes, {again} again, {no} no"
 
 
 def decided_for(name: str) -> str:
-    """Say what was decided for."""
     return f"Decided: {name}"
 
 
 def view_short(planned: int, seen: int) -> str:
-    """Return how far the viewings are, for the path."""
     if not planned:
         return ""
     return f"{numeral(seen)} of {numeral(planned)} viewings seen".capitalize()
 
 
 def slot_short(why: str, hour: float, wall: str) -> str:
-    """Return an hour that matters, for the head of a row."""
     return f"{clock(hour)}, {wall} wall: {WHYS.get(why, why)}"
 
 
 def hour_seen(answer: str, when: str, who: str, sky: str) -> str:
-    """Return that an hour that matters was seen; `sky` is that of the day, where another one was wanted."""
     return f"{answer or 'seen'}, {who or SOMEBODY}, {when}{f', but under a sky that was {sky}' if sky else ''}"
 
 
 def hour_planned(when: str) -> str:
-    """Return that an hour that matters is planned."""
     return f"planned, {when}"
 
 
@@ -369,17 +325,14 @@ def hour_open(missed: str) -> str:
 
 
 def hour_not_seen(why: str, hour: float, wall: str, planned: str) -> str:
-    """Return an hour at which a colour was not seen, and when it is planned."""
     return f"{slot_short(why, hour, wall)}{f' (planned, {planned})' if planned else ''}"
 
 
 def hours_unseen(unseen: Sequence[str]) -> str:
-    """Say at which hours that matter a colour was not seen; empty for none."""
     return f"Not seen yet: {'; '.join(unseen)}." if unseen else ""
 
 
 def hours_counted(unseen: int, of: int) -> str:
-    """Say at how many of the hours that matter a colour was not seen; empty for none."""
     if not unseen:
         return ""
     return f"Not seen yet at {'any' if unseen == of else numeral(unseen)} of the {count(of, 'hour')} that matter."
@@ -405,13 +358,11 @@ NOTHING_OPEN = "Seen at every hour that matters in this room, and nobody asks to
 
 
 def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:
-    """Return a decision in a sentence."""
     what = ", ".join(part for part in (f"{name}{f' in {sheen}' if sheen else ''}", paint, amount) if part)
     return f"{what}: {reason} ({by}, {when})"
 
 
 def decided_meanwhile(by: str) -> str:
-    """Say that somebody else decided first."""
     return f"{by} has decided meanwhile: their decision stands below. Reopen it first if it is to be another one."
 
 

@@ -26,27 +26,22 @@ WITHHELD_GROUP = "Boards"
 
 
 def step_of_walk(number_: int, total: int) -> str:
-    """Say where one is on the walk through the boards."""
     return f"Board {number_} of {total}"
 
 
 def what_is_seen(subject: str, beside: str) -> str:
-    """Ask what a person sees."""
     return f"Beside {beside}, what is {subject}?"
 
 
 def choose_something() -> str:
-    """Say that an observation needs content."""
     return f"Tick what you see, or “{NOTHING_SEEN}”."
 
 
 def both_kinds() -> str:
-    """Say that an observation contradicts itself."""
     return f"“{NOTHING_SEEN.capitalize()}” cannot be ticked together with a difference."
 
 
 def saw(seen: Sequence[str], lrv: float, note: str, light: str, by: str, at: str) -> str:
-    """Say what a person saw, where and when."""
     text = f"{capital(by) if by else 'Somebody'} saw it {directions(seen, lrv)}"
     if list(seen) == [NOTHING_SEEN]:
         text = f"{capital(by) if by else 'Somebody'} saw {NOTHING_SEEN}"
@@ -55,12 +50,10 @@ def saw(seen: Sequence[str], lrv: float, note: str, light: str, by: str, at: str
 
 
 def saw_beside(name: str, said: str) -> str:
-    """Say what a person saw beside a board, where several boards are listed."""
     return f"{name}: {said}"
 
 
 def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
-    """Say how what was seen stands to what was computed."""
     found = directions(computed, lrv) if computed else "nothing that can be told"
     return {
         "agree": f"That agrees with the figures: {found}.",
@@ -70,7 +63,6 @@ def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
 
 
 def confidence(reading: Reading, shares: Mapping[str, float]) -> str:
-    """Say how sure the undertone is, and what else it may be; `shares` are the answers that are not ruled out."""
     found = reading.undertone
     said = set(found.hues) or ({""} if found.passive else set())
     others = [
@@ -87,32 +79,26 @@ def confidence(reading: Reading, shares: Mapping[str, float]) -> str:
 
 
 def basis_method(title: str) -> str:
-    """Name a method as a basis."""
     return f"Method: {title}"
 
 
 def basis_neutral(kind: str) -> str:
-    """Name a neutral as a basis."""
     return {"painted": "Neutral: painted", "grey": "Neutral: mathematical grey"}[kind]
 
 
 def basis_white(name: str) -> str:
-    """Name a white as a basis."""
     return f"Neutral: the clean white alone, {name}"
 
 
 def on_basis(under: Under) -> str:
-    """Say what the colour is on another basis."""
     return capital(undertone_short(under.reading))
 
 
 def judged_otherwise(under: Under) -> str:
-    """Say what the colour is on a basis on which it is something else."""
     return f"{capital(under.basis)}: {undertone_short(under.reading)}."
 
 
 def bases(found: Sequence[Under]) -> str:
-    """Say whether the undertone depends on the basis."""
     changed = [under for under in found if not under.same]
     if not found:
         return ""
@@ -138,7 +124,6 @@ def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding]) -> st
 
 
 def no_other(said: str) -> str:
-    """Say that the decks have no other board for a question."""
     return f"These decks have no other board that shows {said}."
 
 
@@ -153,12 +138,10 @@ FIELDS = {"verdict": "the verdict", "notes": "the notes"}
 
 
 def saved(at: str) -> str:
-    """Say that something was saved, and when."""
     return f"Saved {at}"
 
 
 def not_saved(field: str, reason: str) -> str:
-    """Say that something was not saved, and why."""
     return f"Not saved: {field}: {reason}"
 
 
@@ -174,5 +157,4 @@ def changed_meanwhile(what: str, by: object, theirs: str) -> str:
 
 
 def changed_elsewhere(field: str) -> str:
-    """Say that a text was changed in another place meanwhile."""
     return f"{capital(field)} was changed elsewhere while you wrote. Nothing is lost: choose what stands."

@@ -24,7 +24,6 @@ SHIFT_SEEN = 0.7
 
 
 def gap_said(gap: float, wanted: float) -> str:
-    """Return the gap in LRV, and whether an edge shows."""
     way = "lighter" if gap >= 0 else "darker"
     if abs(gap) >= wanted:
         return f"{number(abs(gap))} points {way}, so the edge shows"
@@ -32,7 +31,6 @@ def gap_said(gap: float, wanted: float) -> str:
 
 
 def white_note(white: White, wanted: float, there: Sequence[str] = ()) -> str:
-    """Return one sentence on a white beside a wall, with the figures it rests on."""
     parts = [gap_said(white.gap, wanted), _TEMPERATURE[white.agreement]]
     if white.shows_yellow:
         parts.append(f"shows its yellow beside it, by {number(white.yellower)}")
@@ -75,7 +73,6 @@ def why_not_higher(white: White, above: White) -> str:
 
 
 def none_clears(wanted: float, best: float) -> str:
-    """Say that no white clears the gap, and what there is instead."""
     return (
         f"No white stands {wanted:g} points of LRV from this wall; the farthest stands {number(best)}. The edge can be "
         "told by sheen alone, by another strength of the wall, or by a dark trim."
@@ -83,7 +80,6 @@ def none_clears(wanted: float, best: float) -> str:
 
 
 def wall_at_strength(name: str, found: Reached, wanted: float) -> str:
-    """Say at which strength of the wall the lightest white clears the gap, or that none of its base does."""
     if found.reached:
         at = percent(found.percent)
         return f"At {at} {name} has LRV {number(found.lrv)}, and the lightest white clears it by {wanted:g}."
@@ -91,7 +87,6 @@ def wall_at_strength(name: str, found: Reached, wanted: float) -> str:
 
 
 def whites_line(name: str, white: White, note: str) -> str:
-    """Return a white in one line."""
     return f"{name}: LRV {number(white.reading.lrv)}. {note}"
 
 
@@ -99,39 +94,32 @@ NO_WHITES = "No white is in the decks"
 
 
 def stands_there(name: str) -> str:
-    """Return what stays in a room, as something that trim is held against."""
     return f"the {name}"
 
 
 def white_chosen(name: str, note: str) -> str:
-    """Return what is said of the white that is looked at."""
     return f"{name}: {note[:1].lower()}{note[1:]}"
 
 
 def white_short(name: str, gap: float, clears: bool) -> str:
-    """Return the best white for the path."""
     return f"{name} {'clears by' if clears else 'falls short at'} {number(abs(gap), 0)}"
 
 
 def safe_white(name: str, lrv: float, glares: bool) -> str:
-    """Say which white is the safe answer, and when it glares."""
     but = "; so bright it glares on doors and other large surfaces" if glares else ""
     return f"The safe answer, clean and nearly neutral: {name}, LRV {number(lrv)}{but}."
 
 
 def coolest_white(name: str, warmth: float) -> str:
-    """Say when the coolest white will do."""
     return f"The coolest, {name} ({number(warmth, 1, signed=True)}), suits only a home that is cool throughout."
 
 
 def dark_note(gap: float, angle: float) -> str:
-    """Say what a dark trim does."""
     related = "carries a related undertone" if angle else "carries no undertone of its own"
     return f"{number(abs(gap), 0)} points darker; {related}{f', {angle:.0f}° away' if angle else ''}."
 
 
 def no_such_whites(texts: Sequence[str]) -> str:
-    """Say what was named and is no one colour."""
     return f"{', '.join(texts)}: no one colour of the decks has that code or name; check the code on the can or card."
 
 
@@ -139,7 +127,6 @@ WHITE_THERE = "a white that is there"
 
 
 def no_home_white(whites: bool, walls: bool, forbidden: int) -> str:
-    """Say why there is no white for a home, and what would help."""
     if not whites:
         return "No white is in the decks: bring in a deck that has some."
     if walls and forbidden:
@@ -151,26 +138,22 @@ ONE_ROOM = "It is one room so far: with the next one’s colour the white is wei
 
 
 def white_set(name: str, reason: str, instead: str) -> str:
-    """Say that a white is set, why, and which it is instead of."""
     over = f"; by the rooms it would be {instead}" if instead else ", which the rooms ask for too"
     return f"{name} is set for this home: {reason.rstrip('.')}{over}."
 
 
 def white_ruled(name: str, kind: str, reason: str, by: str, lifted: datetime | None) -> str:
-    """Return an entry of the record of what was set and ruled out."""
     what = "set" if kind == "pin" else "ruled out"
     ended = f"; lifted {day(lifted)}" if lifted else ""
     return f"{name} {what}{f' by {by}' if by else ''}: {reason}{ended}"
 
 
 def trim_kept(name: str, rooms: Sequence[str], weight: float) -> str:
-    """Say in which rooms the white is the trim already, and what that counted for."""
     has = "has" if len(rooms) == 1 else "have"
     return f"The {listed(list(rooms))} already {has} {name} as trim, worth {number(10 * weight)} of 10 there."
 
 
 def white_conflict(name: str, there: str, yellows: bool, away: float) -> str:
-    """Say how a white stands badly beside one that is there."""
     how = "turns yellow beside" if yellows else "is a near-miss of"
     return f"{name} {how} {there}, ΔE00 {number(away)}."
 
@@ -189,45 +172,37 @@ def ways_out(
 
 
 def way_alone(room: str) -> str:
-    """Say that a closed room may have a white of its own."""
     return f"The {room} is closed off from the others, so it may have a white of its own."
 
 
 def way_zone(rooms: int) -> str:
-    """Say that a zone has one white."""
     return f"It is open to others: a white of its own would have to go through all {rooms} of them."
 
 
 def way_repaint(there: str, name: str) -> str:
-    """Offer to change what is there."""
     return f"Or keep {name}, and have {there} painted or changed to go with it."
 
 
 def suits_rest(count_of: int, total: int) -> str:
-    """Say in how many other rooms of the home a white would do."""
     return f"{count_of} of {total}"
 
 
 def home_white(name: str, rooms: int, told_by: str) -> str:
-    """Say which white suits the whole home, over how many rooms, and what told it apart from the next."""
     over = "the room" if rooms == 1 else f"{rooms} rooms"
     return f"{name}, over {over} whose walls have a colour; told from the next by its {told_by}."
 
 
 def home_weakest(room: str, score: float, note: str) -> str:
-    """Say in which room the home's white does least well, and why."""
     if score > 0.995:
         return f"It has no weak room; in the {room}: {note[:1].lower()}{note[1:]}"
     return f"Its weakest room is the {room}, {number(10 * score)} of 10: {note[:1].lower()}{note[1:]}"
 
 
 def home_runners(runners: Sequence[tuple[str, float]]) -> str:
-    """Say which whites come next, by their weakest rooms."""
     return f"Next: {'; '.join(f'{name}, weakest {number(10 * least)}' for name, least in runners)}."
 
 
 def home_exception(name: str, rooms: Sequence[str], gain: float) -> str:
-    """Say what one exception would buy."""
     return f"One exception, {name} in {listed(list(rooms))}, would lift the weakest room by {number(10 * gain)}."
 
 
@@ -243,7 +218,6 @@ SHEEN_WHY = {
 
 
 def sheen_said(surface: str, least: str, most: str, why: str) -> str:
-    """Return the sheen of a surface and why."""
     span = least if least == most else f"{least} to {most}"
     return f"{surface[:1].upper()}{surface[1:]}: {span}, {SHEEN_WHY[why]}."
 
@@ -255,7 +229,6 @@ def sheen_deeper(name: str, sheen: str, darker: float) -> str:
 
 
 def sheen_read(lrv: float, sheen: str, without: float) -> str:
-    """Say what a reader finds of a colour in a sheen, with gloss included and left out."""
     return (
         f"A reader that includes gloss finds LRV {number(lrv)} in any sheen; one that leaves it out finds about "
         f"{number(without)} in {sheen}, which is nearer to what is seen."
@@ -266,7 +239,6 @@ GAP_WRONG = "The gap is in points of LRV, 0 to 100; the method’s is taken unti
 
 
 def crown_disputed(title: str) -> str:
-    """Say that practitioners differ on crown moulding."""
     return f"On crown moulding practitioners differ; this is how {title} has it."
 
 
@@ -284,7 +256,6 @@ def white_shift(by_day: float | None, late: float | None, clash: bool) -> str:
 
 
 def white_when(evening: bool) -> str:
-    """Return when a white is seen beside a wall, as a caption."""
     return "under its lamps" if evening else "by day"
 
 

@@ -2,6 +2,7 @@
 
 import io
 import json
+from hashlib import sha256
 from uuid import uuid4
 
 from django.contrib.auth.models import User
@@ -10,7 +11,8 @@ from django.urls import reverse
 
 from decks.models import Colour, Maker
 from decks.services import keep_own
-from jobs import station
+from documents.models import Shared
+from documents.sharing import services as sharing_services
 from jobs.models import Job, Room
 from people.queries import members, studio_of
 from prism import words
@@ -19,10 +21,11 @@ from records import job_file
 from records.models import Change
 from reviews import services
 from reviews.context.tests.wall import Wall
-from reviews.models import Decision, Review, Shared, Viewing
-from reviews.sharing import services as sharing_services
-from reviews.viewing import services as viewing_services
-from reviews.viewing.services import Decided
+from reviews.models import Review
+from studio import demo_station as station
+from viewings import services as viewing_services
+from viewings.models import Decision, Viewing
+from viewings.services import Decided
 
 
 class WithJob(Wall):
@@ -45,7 +48,37 @@ class WithJob(Wall):
         self.other = User.objects.create_user("rhona", first_name="Rhona")
 
 
+FORMER = {"viewings": "reviews", "documents": "reviews"}
+
+
 class JobFiles(WithJob):
+    def test_a_file_of_the_first_version_comes_in_under_todays_names(self):
+        held = self.held()
+        held.pop("digest")
+        held["version"] = 1
+        former = {}
+        for label, rows in held["records"].items():
+            app, name = label.split(".")
+            former[f"{FORMER.get(app, app)}.{name}"] = rows
+        for room in former["jobs.Room"]:
+            room["turn"] = room.pop("rotation_deg")
+        for review in former["reviews.Review"]:
+            review["school"], review["school_table"] = review.pop("method"), review.pop("method_table")
+        for change in former["records.Change"]:
+            app, name = change["thing"].split(".")
+            change["thing"] = f"{FORMER.get(app, app)}.{name}"
+        held["records"] = former
+        held["digest"] = sha256(json.dumps(held, sort_keys=True, ensure_ascii=False).encode()).hexdigest()
+        self.send(self.other, json.dumps(held).encode())
+        came = Job.objects.exclude(pk=self.job.pk).get()
+        now, back = self.held(), self.held(came)
+        self.assertEqual({label: len(rows) for label, rows in now["records"].items()},
+                         {label: len(rows) for label, rows in back["records"].items()})  # fmt: skip
+        self.assertEqual(now["records"]["jobs.Room"], back["records"]["jobs.Room"])
+        self.assertEqual(now["records"]["viewings.Decision"], back["records"]["viewings.Decision"])
+        self.assertEqual([row["thing"] for row in now["records"]["records.Change"]],
+                         [row["thing"] for row in back["records"]["records.Change"]])  # fmt: skip
+
     def held(self, job=None):
         return json.loads(job_file.written(job or self.job))
 
@@ -86,10 +119,10 @@ class JobFiles(WithJob):
             records["jobs.Window"][0]["room"] = None
 
         def twice(records):
-            records["reviews.Decision"].append(dict(records["reviews.Decision"][0]))
+            records["viewings.Decision"].append(dict(records["viewings.Decision"][0]))
 
         def no_formula(records):
-            records["reviews.Decision"][0]["formula"] = {"base": 4}
+            records["viewings.Decision"][0]["formula"] = {"base": 4}
 
         count = Job.objects.count()
         for spoil in (no_room, twice, no_formula):
@@ -159,7 +192,7 @@ class JobFiles(WithJob):
 
     def test_a_field_that_cannot_be_is_named_and_nothing_is_half_made(self):
         for model, name, value in (("jobs.Job", "title", ""), ("jobs.Room", "width", "wide"),
-                                   ("reviews.Viewing", "colour", 9_999), ("jobs.Room", "job", 7)):  # fmt: skip
+                                   ("viewings.Viewing", "colour", 9_999), ("jobs.Room", "job", 7)):  # fmt: skip
             held = self.held()
             held["records"][model][0][name] = value
             held.pop("digest")

@@ -4,7 +4,6 @@ from django.contrib.auth.models import User
 from django.urls import reverse
 
 from jobs import services as job_services
-from jobs import station
 from people.models import Member, Role
 from people.queries import studio_of
 from prism import words
@@ -13,6 +12,7 @@ from records.apps import RECORDED
 from records.models import Change
 from reviews import services
 from reviews.context.tests.wall import HTMX, Wall
+from studio import demo_station as station
 from tinting.tests import world
 
 

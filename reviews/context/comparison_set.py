@@ -47,7 +47,6 @@ class ComparisonSet:
 
     @cached_property
     def my_whites(self) -> list[int]:
-        """Ids of the whites the person judges by."""
         return list(deck_queries.my_whites(self._subject.owner).values_list("pk", flat=True))
 
     @cached_property
@@ -59,12 +58,10 @@ class ComparisonSet:
 
     @cached_property
     def boards(self) -> dict[int, Board]:
-        """What the person did with boards, by the colour's id."""
         return {board.colour_id: board for board in self._subject.review.boards.all()}
 
     @cached_property
     def _away(self) -> list[int]:
-        """Rows of the boards that were taken away."""
         away = {pk for pk, board in self.boards.items() if board.state == Board.State.OUT}
         return [int(row) for row in self._decks.catalogue.rows_of(away)]
 
@@ -87,14 +84,12 @@ class ComparisonSet:
 
     @property
     def _basis(self) -> Hashable:
-        """All that the choice rests on."""
         subject = self._subject
         rows = self._decks.strip, *self._decks.own_rows.tolist(), "away", *self._away, "whites", *self.my_whites
         return subject.owner.pk, self._decks.state, subject.stimulus, subject.method, subject.neutral, *rows
 
     @cached_property
     def picks(self) -> tuple[Pick, ...]:
-        """The picks of the chosen set."""
         return _picked.get(self._basis, lambda: self.chosen.picks)
 
     @cached_property
@@ -119,23 +114,19 @@ class ComparisonSet:
 
     @cached_property
     def support(self) -> comparison.Support:
-        """How the set bears on the undertone."""
         held = [one.reading for one in self.comparison_colours]
         return comparison.support(self._subject.reading, held, self._subject.method)
 
     @property
     def support_said(self) -> str:
-        """How many of the set agree, in words."""
         return words.supporting(self.support, [one.name for one in self.comparison_colours], self._subject.reading)
 
     @property
     def whites(self) -> list[SwatchView]:
-        """The reference whites."""
         return [held for held in self.comparison_colours if held.kind == "white"]
 
     @property
     def clean_white(self) -> SwatchView | None:
-        """The clean one of them."""
         return next((held for held in self.whites if held.why == "clean"), None)
 
     @cached_property
@@ -150,7 +141,6 @@ class ComparisonSet:
 
     @property
     def taken_away(self) -> int:
-        """How many boards were taken away."""
         return sum(board.state == Board.State.OUT for board in self.boards.values())
 
     def another_that_shows(self, hue: str, on_the_wall: list[SwatchView]) -> Pick | None:

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from prism import words
 from reviews.context.subject import Subject
+from web.settled import Page
 
 
 @dataclass(frozen=True)
@@ -18,7 +19,7 @@ class FigureLine:
     difference: str = ""
 
 
-class Said:
+class Said(Page):
     """What more than one step says of the subject."""
 
     def __init__(self, subject: Subject) -> None:
@@ -26,17 +27,14 @@ class Said:
 
     @property
     def undertone(self) -> str:
-        """The undertone in full."""
         return words.undertone(self._subject.reading, self._subject.stimulus.provenance)
 
     @property
     def temperature(self) -> str:
-        """Warm or cool."""
         return words.temperature(self._subject.reading)
 
     @property
     def rule(self) -> str:
-        """The rule behind the undertone."""
         return words.undertone_rule(self._subject.reading, self._subject.method)
 
     @property
@@ -46,5 +44,4 @@ class Said:
 
     @property
     def caution(self) -> str:
-        """The caution beside every colour on a screen."""
         return self._subject.caution

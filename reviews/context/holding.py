@@ -64,7 +64,6 @@ class Decks:
 
     @cached_property
     def deck(self) -> Deck:
-        """The colours as the core chooses from them."""
         return self.catalogue.deck(self.subject.method)
 
     @cached_property
@@ -77,11 +76,9 @@ class Decks:
         return float(delta_e(self.subject.stimulus.lab_array, np.asarray(lab)))
 
     def id_of(self, row: int) -> int:
-        """Return the id of the colour in a row."""
         return int(self.catalogue.ids[row])
 
     def colour_of(self, pick: Pick) -> Colour:
-        """Return the colour of a pick."""
         return self.catalogue.boards([pick.index])[0]
 
     def hold(self, picks: Sequence[Pick], states: Mapping[int, str] | None = None) -> list[SwatchView]:
@@ -93,7 +90,6 @@ class Decks:
         return [self._holding(*self._at_hand[pick.index], pick, (states or {}).get(pick.index, "")) for pick in picks]
 
     def fetch(self, colour: Colour, state: str = "") -> SwatchView:
-        """Return a colour fetched by hand as a held colour."""
         found = reading.read(colour.stimulus, self.subject.method, self.subject.neutral)
         pick = Pick(-1, "fetched", self.apart(colour.stimulus.lab_array), kind="added")
         return self._holding(colour, found, pick, state)

@@ -31,7 +31,6 @@ class Looking:
 
     @cached_property
     def observations(self) -> list[Observation]:
-        """What was seen so far, newest first."""
         return list(self._subject.review.observations.select_related("by", "colour"))
 
     def waits(self, held: SwatchView) -> bool:
@@ -47,7 +46,6 @@ class Looking:
         ]
 
     def seen_beside(self, held: SwatchView | None) -> list[Seen]:
-        """Return what was seen beside a board, each next to what was computed."""
         return [one for one in self.seen if held and one.observation.colour_id == held.colour.pk]
 
     @cached_property
@@ -74,7 +72,6 @@ class Looking:
         return words.seen_tally(len(boards), apart) if boards else ""
 
     def said_of(self, one: Observation) -> str:
-        """Return what a person saw, in words."""
         lrv = self._subject.reading.lrv
         return words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), words.day(one.at))
 

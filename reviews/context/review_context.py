@@ -21,12 +21,10 @@ class ReviewContext:
 
     @cached_property
     def subject(self) -> Subject:
-        """The colour that the review is about."""
         return Subject(self.review)
 
     @cached_property
     def decks(self) -> Decks:
-        """The decks as the subject sees them."""
         return Decks(self.subject)
 
     @cached_property
@@ -36,22 +34,18 @@ class ReviewContext:
 
     @cached_property
     def looking(self) -> Looking:
-        """What was seen, and what waits."""
         return Looking(self.subject)
 
     @cached_property
     def set(self) -> ComparisonSet:
-        """The comparison set."""
         return ComparisonSet(self.decks, self.looking)
 
     @cached_property
     def wall(self) -> Wall:
-        """The wall."""
         return Wall(self.decks, self.set, self.looking, self.review.beside)
 
     @cached_property
     def shortlist(self) -> list[SwatchView]:
-        """The shortlist, in its order."""
         return self.decks.fetch_all(list(self.review.shortlist.values_list("colour_id", flat=True)))
 
     @cached_property

@@ -74,5 +74,4 @@ class Subject:
 
     @property
     def caution(self) -> str:
-        """The caution beside every colour on a screen."""
         return words.screen_caution(self.stimulus.in_gamut)

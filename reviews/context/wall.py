@@ -11,6 +11,7 @@ from reviews.context.comparison_set import ComparisonSet
 from reviews.context.holding import Decks, SwatchView, place_of
 from reviews.context.looking import Looking
 from reviews.models import Review
+from web.settled import Page
 
 
 @dataclass(frozen=True)
@@ -21,7 +22,7 @@ class Group:
     boards: list[SwatchView]
 
 
-class Wall:
+class Wall(Page):
     """What hangs beside the subject. `_asked` is the colour the person holds beside it, or None for the first."""
 
     def __init__(self, decks: Decks, comparison: ComparisonSet, looking: Looking, asked: Colour | None) -> None:
@@ -115,5 +116,4 @@ class Wall:
 
     @property
     def taken_away(self) -> int:
-        """How many boards were taken away."""
         return self._set.taken_away

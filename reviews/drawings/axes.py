@@ -10,12 +10,10 @@ from web.svg import line, text
 
 
 def tick_below(x: float, axis: float, said: str) -> list[SafeString]:
-    """Return a tick with its word below a level axis."""
     return [line(x, axis, x, axis + 4, "axis"), text(x, axis + 15, said, "tick")]
 
 
 def tick_left(axis: float, y: float, said: str) -> list[SafeString]:
-    """Return a tick with its word to the left of an upright axis."""
     return [line(axis - 4, y, axis, y, "axis"), text(axis - 7, y + 3.5, said, "tick", "end")]
 
 

@@ -35,7 +35,6 @@ class Box:
 
 
 def width_of(words: str) -> float:
-    """Return about how wide a label is."""
     return LETTER * len(words)
 
 

@@ -6,5 +6,4 @@ from reviews.context import SwatchView
 
 
 def link_to(held: SwatchView) -> str:
-    """Return the address that holds a board beside the subject."""
     return f"?beside={held.colour.pk}"

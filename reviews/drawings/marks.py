@@ -41,7 +41,6 @@ def spread(marks: Sequence[Mark], width: float, height: float, fixed: Sequence[M
 
 
 def led(marks: Sequence[Mark], moved: Sequence[Mark], width: float, height: float) -> list[SafeString]:
-    """Return marks where they were moved to, each with a line to where it really is."""
     lines = [
         line(mark.x, mark.y, to.x, to.y, "leader")
         for mark, to in zip(marks, moved, strict=True)

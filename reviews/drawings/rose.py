@@ -131,7 +131,6 @@ def _grey_point(x: float, y: float) -> SafeString:
 
 
 def boxes_of(marks: Sequence[Mark], size: tuple[float, float]) -> list[Box]:
-    """Return the places that marks take."""
     return [Box(mark.x, mark.y, *size) for mark in marks]
 
 

@@ -2,7 +2,7 @@
 
 import django.db.models.deletion
 import django.utils.timezone
-import reviews.models.sharing
+import documents.models
 import web.capability_links
 from django.conf import settings
 from django.db import migrations, models
@@ -23,7 +23,7 @@ class Migration(migrations.Migration):
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
                 ('token', models.CharField(default=web.capability_links._seed, editable=False, max_length=60, unique=True)),
                 ('made', models.DateTimeField(default=django.utils.timezone.now)),
-                ('expires', models.DateTimeField(default=reviews.models.sharing._expiry)),
+                ('expires', models.DateTimeField(default=documents.models._expiry)),
                 ('withdrawn', models.DateTimeField(blank=True, null=True)),
                 ('visits', models.PositiveIntegerField(default=0)),
                 ('last_visit', models.DateTimeField(blank=True, null=True)),

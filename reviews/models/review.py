@@ -91,7 +91,6 @@ class Review(models.Model):
         return f"Review of {self.colour}"
 
     def get_absolute_url(self) -> str:
-        """Return the address of the step the review was left at."""
         return reverse("review-step", args=[self.pk, self.step])
 
     def called(self, name: str) -> str:
@@ -100,7 +99,6 @@ class Review(models.Model):
 
     @property
     def name_now(self) -> str:
-        """What its own colour is called for now."""
         return self.called(self.colour.name)
 
     @cached_property
@@ -123,7 +121,6 @@ class Review(models.Model):
 
     @property
     def method_own(self) -> dict[str, Any] | None:
-        """The tables of the method in force, where it is an own one that can be read."""
         return self.method_table if self.method_table and not self.method_unreadable else None
 
     @property
@@ -133,7 +130,6 @@ class Review(models.Model):
 
     @property
     def neutral_in_force(self) -> WorkingNeutral:
-        """The working neutral the review is made against."""
         white = self.neutral_white if self.neutral == self.Neutral.WHITES else None
         return choose_neutral(
             self.method_in_force,

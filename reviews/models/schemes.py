@@ -27,7 +27,6 @@ class KeptScheme(models.Model):
 
     @property
     def title(self) -> str:
-        """What it is called."""
         return self.name or words.scheme_title(self.character, self.score)
 
 

@@ -61,7 +61,6 @@ class Strengths:
 
     @cached_property
     def can(self) -> Can | None:
-        """The can that the formula goes into."""
         return self.system.can(self.context.review.can) if self.system and self.system.cans else None
 
     @cached_property
@@ -98,7 +97,6 @@ class Strengths:
 
     @cached_property
     def run(self) -> list[RunStep]:
-        """The subject at the strengths shown as boards."""
         standard = self.subject.reading.undertone
         return [
             RunStep(
@@ -136,7 +134,6 @@ class Strengths:
 
     @cached_property
     def adjusted(self) -> Adjusted | None:
-        """The subject at the strength that is looked at."""
         of_run = next(
             (step.strength for step in self.run if step.strength.percent == self.context.review.strength), None
         )
@@ -144,7 +141,6 @@ class Strengths:
 
     @property
     def is_standard(self) -> bool:
-        """Whether the strength that is looked at is as good as the standard one."""
         return self.adjusted is not None and abs(self.adjusted.percent) < 1
 
     @cached_property
@@ -169,7 +165,6 @@ class Strengths:
 
     @cached_property
     def formula(self) -> Formula | None:
-        """What the counter dispenses for the strength that is looked at, into the can that is chosen."""
         if self.adjusted is None or self.system is None or self.can is None:
             return None
         return make_formula(self.adjusted.recipe, self.can, self.system)
@@ -297,12 +292,10 @@ class Source:
 
     @classmethod
     def of(cls, recipe: Recipe, system: TintSystem) -> Source:
-        """Return a recipe in a system."""
         return cls(recipe.base, tuple(recipe.amounts.items()), Same(system))
 
     @property
     def recipe(self) -> Recipe:
-        """The recipe."""
         return Recipe(self.base, dict(self.amounts))
 
 

@@ -32,8 +32,6 @@ def choose_can(review: Review, at: Strengths, can: str) -> None:
 
 
 class KeptAlreadyError(ValueError):
-    """A strength that is kept already, as `colour`."""
-
     def __init__(self, colour: Colour) -> None:
         super().__init__(colour.name)
         self.colour = colour
@@ -70,5 +68,4 @@ def kept(review: Review, at: Strengths) -> Colour:
 
 
 def keep_mixture(review: Review, name: str, stimulus: Stimulus) -> Colour:
-    """Keep what two paints make together as a colour of its own."""
     return deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, Recipe(""), None)

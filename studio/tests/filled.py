@@ -5,6 +5,7 @@ from django.utils import timezone
 
 from decks import files
 from decks import services as deck_services
+from documents.sharing import services as sharing_services
 from instruments.models import Session
 from jobs import services as job_services
 from jobs.models import Job, Metered, Room
@@ -13,13 +14,12 @@ from people import queries as people
 from people.models import Invitation, Member, Role
 from prism import demo
 from prism.stimulus import from_lab
-from reviews import services
-from reviews.sharing import services as sharing_services
-from reviews.viewing import services as viewing_services
+from steps import services as step_services
 from studio.tests.test_permissions import FILE, address
 from tinting import services as tinting_services
 from tinting.tests import world
 from training.models import SetWall
+from viewings import services as viewing_services
 
 
 class Filled(world.Studio):
@@ -31,7 +31,7 @@ class Filled(world.Studio):
             user = User.objects.create_user(role.value, first_name=role.value)
             Member.objects.create(user=user, studio=own.studio, role=role)
             self.people[role] = user
-        self.review = services.start(self.isla, world.colour("H16.3"))
+        self.review = step_services.start(self.isla, world.colour("H16.3"))
         self.job = job_services.keep_job(self.isla, Job(), {"title": "Quay", "latitude": 57.0, "longitude": -2.0})
         self.room = Room.objects.create(job=self.job, name="Loft", width=4, depth=4, height=2.5)
         reading = Metered.objects.create(

@@ -57,7 +57,7 @@ class Drawn(unittest.TestCase):
 
     def test_a_page_that_no_longer_matches_is_refused_and_drawn_anew(self):
         page = architecture.PAGE.read_text()
-        stale = page.replace("→ web, prism", "→ prism")
+        stale = page.replace("→ prism, web", "→ prism")
         self.assertNotEqual(stale, page)
         with self.assertRaises(SystemExit) as left:
             self.run_on(stale)
@@ -75,7 +75,7 @@ class Drawn(unittest.TestCase):
     def test_nothing_below_knows_the_demo(self):
         for module, imported in self.imports.items():
             if not module.startswith(
-                ("prism.demo", "prism.commands", "prism.__main__", "studio.management", "studio.demo_job")
+                ("prism.demo", "prism.commands", "prism.__main__", "studio.management", "studio.demo_")
             ):
                 self.assertFalse([one for one in imported if one.startswith("prism.demo")], module)
 

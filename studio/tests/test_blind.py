@@ -4,9 +4,10 @@ import re
 
 from django.urls import reverse
 
-from jobs import station
-from reviews import services, steps
+from reviews import services
 from reviews.context.tests.wall import Wall
+from steps import registry as steps
+from studio import demo_station as station
 from tinting.tests import world
 
 HIDDEN = re.compile(r'<(\w+)[^>]*class="[^"]*\bname\b[^"]*"[^>]*>.*?</\1>', re.DOTALL)

@@ -11,7 +11,8 @@ from jobs.tests.test_jobs import SHEET
 from people.models import Member, Role
 from people.queries import membership, studio_of
 from reviews import services as review_services
-from reviews import steps
+from steps import registry as steps
+from steps import services as step_services
 from studio.tests.as_browser import untouched
 
 TAGS, SVG, WITH_POINT = (
@@ -28,7 +29,7 @@ class Habits(world.Studio):
         self.job = job_services.keep_job(self.isla, Job(), {"title": "Quay", "latitude": 57.2, "longitude": -2.05})
         self.client.post(reverse("job-room-new", args=[self.job.pk]), SHEET)
         self.room = Room.objects.get()
-        self.review = review_services.start(self.isla, world.colour())
+        self.review = step_services.start(self.isla, world.colour())
         review_services.move(self.review, self.room)
         Member.objects.create(user=self.rory, studio=studio_of(self.isla), role=Role.SPECIALIST)
 

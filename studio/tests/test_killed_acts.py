@@ -19,7 +19,7 @@ review = Review.objects.filter(owner=user, room__isnull=False).first()
 DECIDE = (
     BEGIN
     + """
-from reviews.viewing import services
+from viewings import services
 print("begun", flush=True)
 with set_actor(user):
     while True:
@@ -46,7 +46,7 @@ while True:
 WRITE = (
     BEGIN
     + """
-from reviews.document import services
+from documents import services
 print("begun", flush=True)
 n = 0
 with set_actor(user):
@@ -102,7 +102,7 @@ class Acts(Killing):
             self.kill(DECIDE, 1.5)
             [(decided, standing)] = self.rows("SELECT count(*), sum(reopened IS NULL) FROM reviews_decision")
             [(noted,)] = self.rows(
-                "SELECT count(*) FROM records_change WHERE thing = 'reviews.Decision' AND action = 0"
+                "SELECT count(*) FROM records_change WHERE thing = 'viewings.Decision' AND action = 0"
             )
             self.assertEqual(decided, noted)
             self.assertLessEqual(standing or 0, 1)

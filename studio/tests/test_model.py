@@ -25,6 +25,9 @@ from hypothesis.stateful import (
 from decks import services as deck_services
 from decks.models import ColourSet
 from decks.tests import world
+from documents import services as document_services
+from documents.models import Shared
+from documents.sharing import services as sharing_services
 from jobs import services as job_services
 from jobs.models import Job, Room
 from people import services as people_services
@@ -32,14 +35,13 @@ from people.models import Member, Role
 from people.queries import may_change, membership
 from records.models import Change
 from reviews import services
-from reviews.document import services as document_services
-from reviews.models import Review, Shared, Shortlisted
-from reviews.sharing import services as sharing_services
-from reviews.steps.alternatives import services as place_services
-from reviews.steps.verdict import services as verdict_services
-from reviews.steps.verdict.services import version_of
-from reviews.viewing import services as viewing_services
-from reviews.viewing.services import Decided, DecidedError
+from reviews.models import Review, Shortlisted
+from steps import services as step_services
+from steps.alternatives import services as place_services
+from steps.verdict import services as verdict_services
+from steps.verdict.services import version_of
+from viewings import services as viewing_services
+from viewings.services import Decided, DecidedError
 
 COLOURS = ("H16.3", "H06.3", "T05.4", "T06.2", "H10.2")
 TEXTS = st.sampled_from(["", "Cool.", "Δ −2 by the window", "Two\nlines", "<b>not bold</b>", "«ja»" * 40])
@@ -53,7 +55,7 @@ class ByServices:
         self.user = user
 
     def start(self, colour):
-        return services.start(self.user, colour).pk
+        return step_services.start(self.user, colour).pk
 
     def write(self, review, field, text, seen):
         texts, versions = {field: text}, {field: version_of(seen)} if seen is not None else None
@@ -390,7 +392,7 @@ class Studio(RuleBasedStateMachine):
             assert one.decisions.count() == held["decisions"]
             said = one.document_edits.filter(section="is").first()
             assert (said.text if said else None) == held["said"]
-            assert Change.objects.filter(review=one, thing="reviews.Decision", action=0).count() == held["decisions"]
+            assert Change.objects.filter(review=one, thing="viewings.Decision", action=0).count() == held["decisions"]
         sets = {one.name: {c.code for c in one.colours.all()} for one in ColourSet.objects.filter(is_whites=False)}
         assert sets == self.sets
         assert {link.pk: link.withdrawn is None for link in Shared.objects.all()} == self.open_links

@@ -8,8 +8,8 @@ from decks.services import keep_own
 from people.models import Member, Role
 from people.queries import studio_of
 from prism.stimulus import from_lab
-from reviews import services as review_services
 from reviews.context.tests.wall import HTMX
+from steps import services as step_services
 from tinting.tests import world
 
 
@@ -30,7 +30,7 @@ class OwnColours(world.Studio):
         self.assertContains(self.post("own-rename", name="x" * 200), "120", status_code=422)
 
     def test_one_is_deleted_and_brought_back_and_its_review_keeps_it(self):
-        review = review_services.start(self.isla, self.own)
+        review = step_services.start(self.isla, self.own)
         page = self.client.post(reverse("own-delete", args=[self.own.pk]), follow=True)
         self.assertContains(page, "Undo")
         self.assertNotContains(self.client.get(reverse("find"), {"q": "shutter"}), "own colour ·")
@@ -54,7 +54,7 @@ class OwnColours(world.Studio):
         self.assertNotContains(self.client.get(reverse("own-colours")), "Old shutter")
 
     def test_the_same_strength_is_kept_twice_only_if_asked(self):
-        review = review_services.start(self.isla, world.colour("H16.3"))
+        review = step_services.start(self.isla, world.colour("H16.3"))
         address = reverse("review-step", args=[review.pk, "strength"])
         self.client.get(address, {"percent": "-25"}, headers=HTMX)
         keep = reverse("review-act", args=[review.pk, "strength", "keep"])

@@ -8,8 +8,8 @@ from decks.models import Import
 from instruments.models import Session
 from methods import services as method_services
 from prism import demo
-from reviews import services
 from reviews.models import Review
+from steps import services as step_services
 from tinting import services as tinting_services
 from tinting.tests import world
 
@@ -79,7 +79,7 @@ class Nobody(TestCase):
 class SomebodyElse(world.Studio):
     def setUp(self):
         super().setUp()
-        self.review = services.start(self.isla, world.colour("H16.3"))
+        self.review = step_services.start(self.isla, world.colour("H16.3"))
         method = method_services.copy(self.isla, "wall-practice")
         self.waiting = files.start(self.isla, "Own", "own.csv", FILE)
         session = Session.objects.create(owner=self.isla, thing="limed larch")

@@ -5,13 +5,15 @@ from django.urls import reverse
 
 from decks.models import Import
 from decks.tests import world
+from documents.models import Shared
 from instruments.models import Session
 from jobs import services as job_services
 from jobs.models import Job
 from jobs.tests.test_jobs import SHEET
 from prism import words
 from reviews import services as review_services
-from reviews.models import Review, Shared
+from reviews.models import Review
+from steps import services as step_services
 
 
 class Shortcuts(world.Studio):
@@ -50,7 +52,7 @@ class Shortcuts(world.Studio):
         self.assertContains(page, "Save and review")
 
     def test_a_link_of_one_review_for_the_usual_days(self):
-        review = review_services.start(self.isla, world.colour())
+        review = step_services.start(self.isla, world.colour())
         review_services.move(review, self.room)
         self.client.post(reverse("job-share", args=[self.job.pk]), {"reviews": review.pk})
         link = Shared.objects.get()

@@ -19,14 +19,15 @@ from PIL import Image
 
 from decks.models import Colour
 from decks.tests import world
-from jobs import station
+from documents.sharing import services as sharing_services
 from jobs.models import Job, Room
 from people.models import Member
 from prism.tests.mutating import Reader, attack, other_values
 from records import job_file
 from records.tests.test_job_file import WithJob
 from reviews import services
-from reviews.sharing import services as sharing_services
+from steps import services as step_services
+from studio import demo_station as station
 from studio.archive import ArchiveError, export, restore
 from web.pictures import PictureError, cleaned
 
@@ -74,7 +75,7 @@ class Archives(TransactionTestCase):
         world.load_deck()
         isla = world.person()
         rooms = station.enter(isla)
-        services.move(services.start(isla, world.colour()), rooms["Library"])
+        services.move(step_services.start(isla, world.colour()), rooms["Library"])
         export(file)
         with zipfile.ZipFile(file) as held:
             manifest, lines = json.loads(held.read("manifest.json")), held.read("data.jsonl").splitlines(keepends=True)

@@ -11,8 +11,8 @@ from django.conf import settings
 from django.db import transaction
 from django.test import Client
 
+from documents.models import Shared
 from people.models import Role
-from reviews.models import Shared
 from studio.tests.filled import Filled
 from studio.tests.test_permissions import address, patterns
 

@@ -12,6 +12,7 @@ from methods import services as method_services
 from methods.forms import MethodForm
 from reviews import services
 from reviews.context import ReviewContext
+from steps import services as step_services
 from studio.tests.as_browser import untouched
 from web.edit_conflicts import as_sent
 
@@ -110,7 +111,7 @@ class TwoTabs(world.Studio):
         self.assertEqual((self.method.table["title"], self.method.table["trim"]["gap"]), ("Pilots’ even", 12))
 
     def test_orders_are_moved_one_colour_at_a_time_so_that_both_moves_count(self):
-        review = services.start(self.isla, world.colour("H16.3"))
+        review = step_services.start(self.isla, world.colour("H16.3"))
         for code in ("T05.4", "H06.3", "T06.2"):
             services.shortlist(review, world.colour(code))
         for code, to in (("T06.2", 1), ("T05.4", 3)):  # each from a page that shows the order before either move

@@ -3,12 +3,13 @@
 from django.contrib.auth.models import User
 from django.urls import reverse
 
-from jobs import station
 from methods import services as method_services
 from prism import words
 from reviews import services
 from reviews.context.tests.wall import Wall
-from reviews.viewing import services as viewing_services
+from steps import services as step_services
+from studio import demo_station as station
+from viewings import services as viewing_services
 from web import undo
 
 
@@ -43,7 +44,7 @@ class Undoing(Wall):
 
     def test_the_list_is_short_and_ones_own(self):
         for _ in range(undo.MOST + 3):
-            self.delete("review-delete", services.start(self.isla, self.review.colour).pk)
+            self.delete("review-delete", step_services.start(self.isla, self.review.colour).pk)
         self.assertEqual(len(self.listed()), undo.MOST)
         self.client.logout()
         self.client.force_login(User.objects.create_user("kit"))

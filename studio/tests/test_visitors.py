@@ -19,8 +19,8 @@ from people.models import Event, Member, Studio
 from people.queries import studio_of, team
 from prism import demo
 from records.models import Change
-from reviews import services as review_services
 from reviews.models import Review
+from steps import services as step_services
 from studio import demo_visit
 from training.models import Wall
 
@@ -105,7 +105,7 @@ class Erased(TestCase):
         self.client.force_login(user)
         self.client.post(reverse("try-out"))
         deck_services.load_deck([replace(one, maker="Own") for one in demo.deck()[:3]], user)
-        review = review_services.start(user, Colour.objects.filter(maker__owner=user).first())
+        review = step_services.start(user, Colour.objects.filter(maker__owner=user).first())
         shared = Colour.objects.filter(maker__owner=None).count()
         user.delete()
         self.assertFalse(Maker.objects.filter(name="Own").exists() or Job.objects.filter(owner=user.pk).exists())

@@ -11,17 +11,18 @@ from decks.tests import world
 from people import queries as people
 from people.models import Member, Role
 from prism import words
-from reviews import services as review_services
-from reviews.models import Correction, Observation, Viewing
+from reviews.models import Observation
+from steps import services as step_services
 from training import queries, services, set_walls
 from training.models import SetWall, Sitting, Wall
 from training.tests.test_training import Training
+from viewings.models import Correction, Viewing
 
 
 class OfWork(Training):
     def setUp(self):
         super().setUp()
-        self.review = review_services.start(self.isla, world.colour("H16.3"))
+        self.review = step_services.start(self.isla, world.colour("H16.3"))
 
     def test_a_review_becomes_a_wall_by_one_click_without_its_names(self):
         self.client.post(reverse("sitting-begin"), {"looked": "on"})
@@ -44,7 +45,7 @@ class OfWork(Training):
         own = Colour.objects.get(pk=self.review.colour_id)
         own.pk, own.maker, own.owner, own.code = None, None, self.isla, ""
         own.save()
-        made = set_walls.from_review(self.isla, review_services.start(self.isla, own))
+        made = set_walls.from_review(self.isla, step_services.start(self.isla, own))
         self.assertEqual(made.boards[0], own.pk)
         self.assertEqual(made.kind, "undertone")
 
@@ -165,11 +166,11 @@ class Followed(Training):
     def test_new_reviews_begin_with_the_eye_s_neutral_and_made_ones_stay(self):
         self.client.post(reverse("training-follow"))
         self.assertContains(self.client.get(reverse("training")), words.EYE_UNKNOWN)
-        before = review_services.start(self.isla, world.colour())
+        before = step_services.start(self.isla, world.colour())
         self.named()
         self.client.post(reverse("training-follow"))
         eye = queries.eye_of(self.isla, before.method_in_force)
-        after = review_services.start(self.isla, world.colour())
+        after = step_services.start(self.isla, world.colour())
         self.assertAlmostEqual(after.neutral_a, eye.shift[0], delta=0.02)
         self.assertAlmostEqual(after.neutral_b, eye.shift[1], delta=0.02)
         self.assertGreater(after.neutral_a, 0.4)
@@ -178,7 +179,7 @@ class Followed(Training):
         self.client.post(reverse("training-follow"))
         self.assertEqual(Correction.objects.filter(undone=None).count(), 2)
         self.client.post(reverse("training-follow"), {"leave": "1"})
-        last = review_services.start(self.isla, world.colour())
+        last = step_services.start(self.isla, world.colour())
         self.assertEqual((last.neutral_a, last.neutral_b), (0.0, 0.0))
         after.refresh_from_db()
         self.assertGreater(after.neutral_a, 0.4)

@@ -23,17 +23,14 @@ def figure(value: object, digits: int = 1) -> str:
 
 @register.filter
 def area(value: float) -> str:
-    """Return an area with its unit."""
     return words.area_said(value)
 
 
 @register.filter
 def day(value: date | datetime | None) -> str:
-    """Return a day."""
     return clocks.day(value) if value else ""
 
 
 @register.filter
 def moment(value: datetime | None) -> str:
-    """Return a day with its hour."""
     return clocks.moment(value) if value else ""

@@ -16,7 +16,6 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Work."""
         again = services.take_up_again()
         if again:
             self.stdout.write(f"{again} taken up again")

@@ -18,11 +18,9 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the name to sign in by."""
         parser.add_argument("name")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Make it, where nobody has an account yet."""
         if User.objects.exists():
             raise CommandError(words.OWNER_THERE)
         phrase = secrets.token_urlsafe(18)

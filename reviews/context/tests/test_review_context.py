@@ -4,6 +4,7 @@ from decks import services as deck_services
 from reviews import services
 from reviews.context import ReviewContext
 from reviews.context.tests.wall import Wall
+from steps import services as step_services
 
 
 class Picks(Wall):
@@ -38,7 +39,7 @@ class Picks(Wall):
         mine = self.colour_like_white(without=before)
         deck_services.keep_in_set(self.isla, deck_services.whites_of(self.isla).name, mine)
         self.assertEqual([held.colour.pk for held in self.context().set.whites], [mine.pk])
-        other = services.start(self.rory, self.review.colour)
+        other = step_services.start(self.rory, self.review.colour)
         self.assertEqual([held.colour.pk for held in ReviewContext(other).set.whites], before)
 
     def colour_like_white(self, without):

@@ -2,9 +2,9 @@
 
 from django.urls import reverse
 
-from reviews import services
 from reviews.context import ReviewContext
 from reviews.models import Review
+from steps import services as step_services
 from tinting.tests import world
 
 HTMX = {"HX-Request": "true"}
@@ -13,7 +13,7 @@ HTMX = {"HX-Request": "true"}
 class Wall(world.Studio):
     def setUp(self):
         super().setUp()
-        self.review = services.start(self.isla, world.colour("H16.3"))
+        self.review = step_services.start(self.isla, world.colour("H16.3"))
 
     def context(self):
         review = Review.objects.select_related("colour__maker", "owner").get(pk=self.review.pk)

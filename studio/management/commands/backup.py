@@ -18,12 +18,10 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the folder."""
         parser.add_argument("directory", type=Path, nargs="?", default=Path(settings.BACKUPS))
         parser.add_argument("--keep-all", action="store_true", help="delete no older copy")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Copy, and print the file that was made."""
         try:
             made = back_up(options["directory"])
             if not options["keep_all"]:

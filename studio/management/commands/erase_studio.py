@@ -22,12 +22,10 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the name, and that it is meant."""
         parser.add_argument("username", help="the user name of one of its people")
         parser.add_argument("--sure", action="store_true", help="that it is meant: there is no way back but the copy")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Erase, and say what was erased."""
         user = User.objects.filter(username=options["username"]).first()
         if user is None:
             raise CommandError(words.nobody_called(options["username"]))

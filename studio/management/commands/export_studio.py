@@ -18,7 +18,6 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the file."""
         parser.add_argument("file", type=Path)
 
     def handle(self, *args: Any, **options: Any) -> None:

@@ -27,7 +27,6 @@ class Command(BaseCommand):
 
     @transaction.atomic
     def handle(self, *args: Any, **options: Any) -> None:
-        """Load, and say what was loaded."""
         count = deck_services.load_deck(demo.deck())
         tinting_services.keep_system(None, demo.tint_system())
         user, fresh = User.objects.get_or_create(username=MODEL, defaults={"first_name": "Skerry Point"})

@@ -18,10 +18,8 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the file and the paper."""
         parser.add_argument("out", type=Path)
         parser.add_argument("--paper", choices=PAPERS, default="A4")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Write it, or say why not."""
         self.stdout.write(written_to(options["out"], manual_pdf(options["paper"])))

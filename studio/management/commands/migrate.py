@@ -15,7 +15,6 @@ class Command(Migrate):
     """Django's own, but that a database which is about to be changed is copied first, and the way back is named."""
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Copy, then migrate."""
         if not options["plan"] and not options["check_unapplied"]:
             try:
                 made = before_migrating()

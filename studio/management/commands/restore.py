@@ -18,11 +18,9 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the file."""
         parser.add_argument("file", type=Path)
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Restore, and say where the way back is."""
         try:
             before = restore(options["file"])
         except BackupError as wrong:

@@ -18,11 +18,9 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the file."""
         parser.add_argument("file", type=Path)
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Restore, and print counts and digest."""
         try:
             told = restore(options["file"])
         except ArchiveError as wrong:

@@ -16,7 +16,6 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Say whether it is sound."""
         wrong = faults(database())
         if wrong:
             raise CommandError(words.database_faulty(wrong))

@@ -1,0 +1,1 @@
+"""What a client reads: documents, sheets and links."""

@@ -1,0 +1,257 @@
+"""What a document says: sections of sentences that are computed, drawings and boards; private notes are none of it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.light.together import Terms
+from prism.palette.use import Suits
+from reviews.context import ReviewContext
+from reviews.context.figures import Said
+from reviews.drawings.ladder import depth_ladder
+from reviews.drawings.rose import undertone_rose
+from reviews.strengths.reads import Strengths
+from steps.alternatives.reads import Placing
+from steps.base import StepRequest
+from steps.compare.reads import Together, pair_said
+from steps.light.page import LightPage
+from steps.palette.parts.schemes import SchemesPart
+from steps.palette.parts.use import UsePart
+from steps.palette.schemes import Schemes
+from steps.reading.page import ReadingPage
+from steps.samples.page import SamplesPage
+from steps.whites.page import WhitesPage
+
+FIRST, EVIDENCE = "first", "evidence"
+MOST_PAIRS, MOST_OUTSIDE = 8, 4
+
+
+@dataclass(frozen=True)
+class BoardShown:
+    """A board in a document: its screen value, name, and what stands under it."""
+
+    screen: str
+    name: str
+    caption: str
+
+
+@dataclass(frozen=True)
+class Section:
+    """A section as it is computed: its key, its title, on which page it stands, sentences, a drawing and boards."""
+
+    key: str
+    title: str
+    page: str
+    lines: list[str]
+    drawing: SafeString = field(default_factory=SafeString)
+    boards: list[BoardShown] = field(default_factory=list)
+
+    @property
+    def beside(self) -> SafeString:
+        return self.drawing if self.key != "light" else SafeString("")
+
+    @property
+    def strip(self) -> SafeString:
+        return self.drawing if self.key == "light" else SafeString("")
+
+
+class Content:
+    """The sections of one review's document, each computed when it is asked for."""
+
+    def __init__(self, context: ReviewContext) -> None:
+        self.context, self.subject = context, context.subject
+        self._visit = StepRequest(context)
+
+    @property
+    def headline(self) -> str:
+        subject = self.subject
+        promised = [check for check in subject.name_checks if not check.keeps]
+        return words.document_headline(subject.name, subject.reading, [check.word for check in promised])
+
+    @cached_property
+    def sections(self) -> list[Section]:
+        """The sections in their usual order; those that have nothing to say are left out."""
+        makers: list[Callable[[], Section]] = [
+            self._is, self._verdict, self._works, self._care, self._with, self._next,
+            self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
+            self._scheme, self._use, self._viewings, self._cautions, self._judged,
+        ]  # fmt: skip
+        return [one for one in (make() for make in makers) if one.lines or one.boards]
+
+    # --- the first page ---
+
+    def _is(self) -> Section:
+        said = Said(self.subject)
+        read = ReadingPage(self.context)
+        lines = [read.depth, said.undertone, said.temperature, *read.trust]
+        return Section("is", words.DOCUMENT_TITLES["is"], FIRST, [line for line in lines if line])
+
+    def _verdict(self) -> Section:
+        lines = [line.strip() for line in self.context.review.verdict.splitlines()]
+        return Section("verdict", words.DOCUMENT_TITLES["verdict"], FIRST, [line for line in lines if line])
+
+    @cached_property
+    def _uses(self) -> UsePart:
+        return UsePart(self._visit, Schemes(self.context, {}))
+
+    def _works(self) -> Section:
+        good = [one.surface for one in self._uses.uses.uses if one.suits is Suits.SUITS]
+        lines = [words.works_on(good)] if good else []
+        lines += self._beside(Terms.AGREE)
+        return Section("works", words.DOCUMENT_TITLES["works"], FIRST, lines)
+
+    @cached_property
+    def _lit(self) -> LightPage | None:
+        page = LightPage(StepRequest(self.context, {"when": "equinox"}))
+        return page if page.at.day is not None else None
+
+    def _beside(self, terms: Terms) -> list[str]:
+        """Return what is said of the things that stay with which the colour is on some terms, by day or, of a clash, of
+        an evening."""
+        if self._lit is None or self._lit.at.day is None:
+            return []
+        found = []
+        for thing, by_day, late in self._lit.at.day.pairings:
+            evening = by_day.terms is not terms
+            pair = late if evening and terms is Terms.CLASH else by_day
+            if pair is not None and pair.terms is terms:
+                found.append(words.pairing_plain(thing.name, pair.terms, pair.level, evening))
+        return found
+
+    def _care(self) -> Section:
+        day = self._lit.at.day if self._lit else None
+        lines = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
+        lines += self._beside(Terms.CLASH)
+        lines += [
+            words.use_said(one.surface, int(one.suits), one.reasons)
+            for one in self._uses.uses.uses
+            if one.suits is Suits.NO
+        ]
+        return Section("care", words.DOCUMENT_TITLES["care"], FIRST, lines)
+
+    @cached_property
+    def _palette(self) -> SchemesPart:
+        kept = [one for one in self.context.schemes if one.deleted is None]
+        asked: dict[str, str] = {}
+        if kept:
+            asked = {"character": kept[0].character}
+            asked |= {one.place: str(one.colour_id) for one in kept[0].places.all() if one.place != "subject"}
+        return SchemesPart(StepRequest(self.context, asked), Schemes(self.context, asked))
+
+    def _with(self) -> Section:
+        boards = [
+            BoardShown(line.held.colour.screen, line.held.name, line.title) for line in self._palette.lines if line.held
+        ]
+        return Section("with", words.DOCUMENT_TITLES["with"], FIRST, [], boards=boards)
+
+    @cached_property
+    def _view(self) -> SamplesPage:
+        return SamplesPage(self._visit)
+
+    def _next(self) -> Section:
+        page = self._view
+        if page.decide.decision:
+            standing = [one for one in page.decide.record if not one.decision.reopened]
+            lines = [line for one in standing for line in (one.said, one.formula, *one.against) if line]
+            return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
+        lines = [words.paint_boards(len(page.samples.candidates), page.samples.how)]
+        lines += [words.look_at_hours(page.hours_said)] if page.hours_said else []
+        lines += page.decide.open_points if page.viewings else []
+        return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
+
+    # --- evidence ---
+
+    def _comparisons(self) -> Section:
+        lines = [self.context.set.support_said]
+        for held in self.context.set.guide[:MOST_PAIRS]:
+            lines.append(pair_said(self.context, held))
+            for seen in self.context.looking.seen_beside(held):
+                lines.append(words.saw_beside(held.name, f"{seen.said} {seen.standing}"))
+        rose = undertone_rose(self.subject, self.context.wall)
+        return Section("comparisons", words.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
+
+    def _shortlist(self) -> Section:
+        held = self.context.shortlist
+        boards = [BoardShown(one.colour.screen, one.name, one.label) for one in held]
+        lines = [pair_said(self.context, one) for one in held]
+        return Section("shortlist", words.DOCUMENT_TITLES["shortlist"], EVIDENCE, lines, boards=boards)
+
+    def _figures(self) -> Section:
+        lines = [words.figure_line(one.label, one.this) for one in ReadingPage(self.context).figures]
+        return Section(
+            "figures", words.DOCUMENT_TITLES["figures"], EVIDENCE, lines, depth_ladder(self.subject, self.context.wall)
+        )
+
+    def _place(self) -> Section:
+        return Section("place", words.DOCUMENT_TITLES["place"], EVIDENCE, list(Placing(self.context).sentences))
+
+    def _light(self) -> Section:
+        lines: list[str] = []
+        drawing = SafeString("")
+        if self._lit and self._lit.shown:
+            shown = self._lit.shown
+            spots = words.light_spots(shown.best, shown.worst)
+            told = (
+                words.AT_THE_EQUINOX,
+                *spots,
+                *self._lit.counsels,
+                shown.lamps_said,
+                shown.clean,
+                shown.deeper,
+                *self._lit.pairings,
+            )
+            lines = [line for line in told if line]
+            drawing = shown.strip
+        return Section("light", words.DOCUMENT_TITLES["light"], EVIDENCE, lines, drawing)
+
+    def _strengths(self) -> Section:
+        return Section(
+            "strengths", words.DOCUMENT_TITLES["strengths"], EVIDENCE,
+            [
+                words.strength_said(step.percent, step.sentence)
+                for step in Strengths(self.context).run
+                if step.strength.percent
+            ],
+        )  # fmt: skip
+
+    def _whites(self) -> Section:
+        page = WhitesPage(StepRequest(self.context))
+        lines = [page.sentence, *page.remarks] if page.lines else []
+        return Section("whites", words.DOCUMENT_TITLES["whites"], EVIDENCE, [*lines, *(page.sheens if lines else [])])
+
+    def _scheme(self) -> Section:
+        lines = [
+            words.scheme_place(line.title, line.held.name, line.reasons) for line in self._palette.lines if line.held
+        ]
+        return Section("scheme", words.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
+
+    def _use(self) -> Section:
+        lines = [words.use_said(one.surface, int(one.suits), one.reasons) for one in self._uses.uses.uses]
+        return Section("use", words.DOCUMENT_TITLES["use"], EVIDENCE, lines)
+
+    def _viewings(self) -> Section:
+        page = self._view
+        lines = [words.viewing_line(one.when, one.said, one.compared) for one in page.seen]
+        lines += [found.said for found in page.leanings] + [one.said for one in page.decide.record]
+        return Section("viewings", words.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
+
+    def _cautions(self) -> Section:
+        return Section("cautions", words.DOCUMENT_TITLES["cautions"], EVIDENCE, self._uses.cautions)
+
+    def _judged(self) -> Section:
+        subject = self.subject
+        lines = [
+            words.judged_by(subject.method.title),
+            words.sentence(words.basis_neutral(subject.neutral.kind)),
+            words.sentence(words.provenance(subject.stimulus.provenance, subject.reading.uncertainty)),
+            words.neutral_note(subject.neutral, subject.reading.lab[0]),
+        ]
+        others = Together(self.context).other_bases
+        lines += [line for line in [words.bases(others)] if line]
+        lines += [words.judged_otherwise(one) for one in others if not one.same]
+        return Section("judged", words.DOCUMENT_TITLES["judged"], EVIDENCE, lines)

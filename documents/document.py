@@ -1,0 +1,125 @@
+"""A document as it is given: its sections in order, each as computed or as the specialist has written it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from decks import carried
+from documents.content import EVIDENCE, FIRST, Content, Section
+from documents.models import DocumentEdit
+from prism import words
+from reviews.context import ReviewContext
+from reviews.models import Review
+from steps.verdict.services import version_of
+
+FORMAT, VERSION = "gentle-prism-document", 2
+MADE_BY = {
+    "school": "method", "school_table": "method_table", "neutral": "neutral", "neutral_a": "neutral_a",
+    "neutral_b": "neutral_b", "neutral_white": "neutral_white", "surround": "surround", "verdict": "verdict",
+}  # fmt: skip
+"""What a review is made by: keys of the file, which keep their first names, and fields of the review."""
+EDITS = ("section", "text", "computed", "edited", "left_out", "position")
+
+
+@dataclass(frozen=True)
+class Given:
+    """A section as it is given: its sentences, whether they were edited or the section left out, and what of the
+    computed ones has changed since it was edited."""
+
+    section: Section
+    lines: list[str]
+    edited: bool
+    left_out: bool
+    changed: list[str]
+
+    @property
+    def text(self) -> str:
+        return "\n".join(self.lines)
+
+    @property
+    def version(self) -> str:
+        return version_of(self.text)
+
+
+class Document:
+    """The document of a review."""
+
+    def __init__(self, review: Review) -> None:
+        review.names_shown = True  # for this document alone: who reads it was not asked to look blind
+        self.review, self.context = review, ReviewContext(review)
+        self.content = Content(self.context)
+
+    @property
+    def waits(self) -> str:
+        """Why there is nothing to give yet: findings are withheld until somebody has looked; empty otherwise."""
+        return words.WITHHELD_STEP if self.context.wall.any_withheld else ""
+
+    @property
+    def title(self) -> str:
+        """What it is headed by; nothing of the colour while findings are withheld."""
+        return words.WITHHELD if self.waits else self.content.headline
+
+    @cached_property
+    def _edits(self) -> dict[str, DocumentEdit]:
+        return {one.section: one for one in self.review.document_edits.all()}
+
+    @cached_property
+    def every(self) -> list[Given]:
+        """All sections in order, those left out too."""
+        order = {key: one.position for key, one in self._edits.items() if one.position is not None}
+        sections = self.content.sections
+        places = {section.key: i for i, section in enumerate(sections)}
+        ranked = sorted(sections, key=lambda s: (s.page != FIRST, order.get(s.key, places[s.key]), places[s.key]))
+        return [self._given(section) for section in ranked]
+
+    def _given(self, section: Section) -> Given:
+        edit = self._edits.get(section.key)
+        edited = edit is not None and edit.edited
+        lines = edit.text.splitlines() if edit and edited else section.lines
+        before = edit.computed.splitlines() if edit and edited else section.lines
+        changed = [words.changed_line(line) for line in section.lines if line not in before]
+        changed += [words.gone_line(line) for line in before if line not in section.lines]
+        return Given(section, [line for line in lines if line.strip()], edited, bool(edit and edit.left_out), changed)
+
+    @property
+    def first(self) -> list[Given]:
+        return [one for one in self.every if one.section.page == FIRST and not one.left_out]
+
+    @property
+    def evidence(self) -> list[Given]:
+        return [one for one in self.every if one.section.page == EVIDENCE and not one.left_out]
+
+    def section(self, key: str) -> Given | None:
+        return next((one for one in self.every if one.section.key == key), None)
+
+    def table(self) -> dict[str, object]:
+        subject = self.context.subject
+        return {
+            "format": FORMAT,
+            "version": VERSION,
+            "title": self.title,
+            "colour": {"name": subject.name, "label": subject.label, "lab": list(subject.stimulus.lab),
+                       "lrv": round(subject.stimulus.lrv, 4), "provenance": subject.stimulus.provenance},
+            "school": subject.method.title,
+            "room": self.review.room.name if self.review.room else None,
+            "job": self.review.room.job.title if self.review.room else None,
+            "sections": [
+                {"key": one.section.key, "title": one.section.title, "page": one.section.page, "lines": one.lines,
+                 "edited": one.edited,
+                 "boards": [{"name": b.name, "caption": b.caption, "screen": b.screen} for b in one.section.boards]}
+                for one in (*self.first, *self.evidence)
+            ],
+            "review": self._made_by,
+        }  # fmt: skip
+
+    @property
+    def _made_by(self) -> dict[str, object]:
+        """What the review was made by, so that it can be brought back; private notes are no part of it."""
+        edits = self.review.document_edits.order_by("section")
+        return {
+            "colour": carried.carry(self.review.colour),
+            **{key: getattr(self.review, field) for key, field in MADE_BY.items()},
+            "shortlist": [carried.carry(one.colour) for one in self.review.shortlist.select_related("colour__maker")],
+            "edits": [{name: getattr(edit, name) for name in EDITS} for edit in edits],
+        }

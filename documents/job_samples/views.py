@@ -1,0 +1,74 @@
+"""The boards of a job on a page and as sheets, and the viewings of all its rooms."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.utils import timezone
+from django.views.decorators.http import require_POST, require_safe
+
+from documents.job_samples.job import JobBoards
+from documents.pdf import Sheet, sheets_pdf
+from jobs import queries as job_queries
+from prism import words
+from prism.viewing import samples
+from reviews import queries as review_queries
+from reviews.context import ReviewContext
+from steps.base import StepRequest
+from steps.samples.page import SamplesPage
+from viewings import services
+from web import undo
+from web.http import StudioRequest
+
+
+@require_safe
+def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    held = JobBoards(job)
+    context = {"job": job, "held": held}
+    return render(request, "documents/job_samples/job.html", context)
+
+
+@require_POST
+def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
+    """Plan the viewings of all rooms of a job that a person may write, spread over the same days; or take that back."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    wanted = [one for one in JobBoards(job).wanted if review_queries.may_write(request.user, one.review)]
+    if "back" in request.POST:
+        services.unplan([one.review for one in wanted])
+    else:
+        services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
+        undo.offer(request, words.ALL_PLANNED, "job-viewings-plan", job.pk, back="1")
+    return redirect("job-samples", job.pk)
+
+
+@require_safe
+def sheets(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give a sheet for every board of a review, true to size, with its code back to the record."""
+    review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
+    part = SamplesPage(StepRequest(ReviewContext(review))).samples
+    address = request.build_absolute_uri(review.get_absolute_url())
+    how = part.plan.sampling
+    boards = [Sheet.of(held.colour, held.name, held.label, how, part.litres, address) for held in part.candidates]
+    return _sheets(request, boards if how.size in samples.PAINTED_ON else [])
+
+
+@require_safe
+def job_sheets(request: StudioRequest, pk: int) -> HttpResponse:
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    made = [
+        Sheet.of(one.colour, one.name, one.label, one.how, one.litres, request.build_absolute_uri(one.address))
+        for one in JobBoards(job).boards
+        if one.how.size in samples.PAINTED_ON
+    ]
+    return _sheets(request, made)
+
+
+def _sheets(request: StudioRequest, boards: list[Sheet]) -> HttpResponse:
+    if not boards:
+        raise Http404
+    response = HttpResponse(sheets_pdf(boards, "printed" in request.GET), content_type="application/pdf")
+    response["Content-Disposition"] = 'inline; filename="sheets.pdf"'
+    return response

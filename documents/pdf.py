@@ -1,0 +1,95 @@
+"""A document as a PDF: real text, tagged, with its fonts in it."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from pathlib import Path
+
+import segno
+from django.template.loader import render_to_string
+from django.utils.safestring import SafeString, mark_safe
+
+from decks.models import Colour
+from documents.document import Document
+from documents.job import JobDocument
+from people.models import PAPERS, Studio
+from prism import words
+from prism.viewing.samples import MARGIN, SIZES, Sampling
+from web.pdf import PAGES, typeset
+
+PRINT, PRINT_JOB = "documents/print.html", "documents/print_job.html"
+HERE = Path(__file__).parent
+_DRAWING, _BOARD = (re.compile(rf'(<svg class="{kind}[^>]*>)') for kind in ("drawing", "board-art"))
+_BOARD_STYLE = "<style>.margin{fill:#f7f7f7;stroke:#cfcfcf;stroke-width:.8}</style>"
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """A sheet for one board: its colour's name, maker and code, how it is painted, where its record is, its screen
+    colour, and its width and height, mm."""
+
+    name: str
+    label: str
+    how: str
+    address: str
+    screen: str
+    size: tuple[float, float]
+
+    @classmethod
+    def of(cls, colour: Colour, name: str, label: str, how: Sampling, litres: float, address: str) -> Sheet:
+        """Return the sheet of a board; it is painted with a margin, which is where its name and code stand."""
+        line = words.sample_line(how.size, how.ground, how.coats, litres)
+        width, height = SIZES[how.size]
+        return cls(name, label, line, address, colour.screen, (round(1000 * width), round(1000 * height)))
+
+    @property
+    def inside(self) -> tuple[float, float]:
+        return self.size[0] - 2000 * MARGIN, self.size[1] - 2000 * MARGIN
+
+    @property
+    def page(self) -> str:
+        return f"board-{self.size[0]:g}"
+
+    @property
+    def code(self) -> SafeString:
+        drawn = segno.make(self.address, error="m").svg_inline(scale=1, border=2, omitsize=True)
+        return mark_safe(drawn)  # a drawing of squares: the address is no text in it
+
+
+def pdf(document: Document, studio: Studio, paper: str = "A4") -> bytes:
+    """Return a document as a tagged PDF on A4 or Letter. Raises `KeyError` for another paper."""
+    return _read(PRINT, printed(document, studio), paper)
+
+
+def printed(document: Document, studio: Studio) -> dict[str, object]:
+    subject = document.context.subject
+    note = words.document_note(subject.caution, subject.method.title)
+    return {"document": document, "review": document.review, "studio": studio, "subject": subject, "note": note}
+
+
+def job_pdf(document: JobDocument, studio: Studio, paper: str = "A4") -> bytes:
+    return _read(PRINT_JOB, {"document": document, "studio": studio}, paper)
+
+
+def sheets_pdf(boards: Sequence[Sheet], printed: bool = False) -> bytes:
+    """Return a sheet for every board, true to size: to be painted, or `printed` with the colour as a printer makes it,
+    which the sheet says is no paint."""
+    sizes = {one.page: one for one in boards}.values()
+    context = {"boards": boards, "sizes": list(sizes), "margin": MARGIN * 1000, "printed": printed,
+               "caution": words.PRINT_IS_NOT_PAINT}  # fmt: skip
+    return _made("documents/sheets.html", context, "A4", HERE / "sheets.css")
+
+
+def _read(template: str, context: dict[str, object], paper: str) -> bytes:
+    if paper not in PAPERS:
+        raise KeyError(paper)
+    return _made(template, context, paper, PAGES, HERE / "print.css")
+
+
+def _made(template: str, context: dict[str, object], paper: str, *styles: Path) -> bytes:
+    page = render_to_string(template, context)
+    # drawings bring their own styles, since those of a page do not reach into them
+    drawn = _DRAWING.sub(rf"\1<style>{(HERE / 'drawings.css').read_text()}</style>", page)
+    return typeset(_BOARD.sub(rf"\1{_BOARD_STYLE}", drawn), paper, *styles)

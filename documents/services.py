@@ -1,0 +1,60 @@
+"""Writes: sections of a document edited, left out, moved, given back."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from documents.document import Document
+from documents.models import DocumentEdit
+from reviews import services as review_services
+from reviews.models import Review
+
+
+def _edit(review: Review, section: str) -> DocumentEdit:
+    made, _ = DocumentEdit.objects.get_or_create(review=review, section=section)
+    return made
+
+
+@transaction.atomic
+def write(by: User, review: Review, section: str, text: str, computed: str) -> None:
+    """Keep a section as somebody wrote it, beside what was computed then; written as computed, it is given back."""
+    one = _edit(review, section)
+    clean = "\n".join(line.strip() for line in text.splitlines() if line.strip())
+    if clean == computed:
+        give_back(review, section)
+        return
+    one.text, one.computed, one.edited, one.by = clean, computed, True, by
+    one.save()
+    review_services.save(review)
+
+
+@transaction.atomic
+def give_back(review: Review, section: str) -> None:
+    one = _edit(review, section)
+    one.text, one.computed, one.edited = "", "", False
+    one.save()
+    review_services.save(review)
+
+
+@transaction.atomic
+def leave_out(review: Review, section: str, left_out: bool) -> None:
+    one = _edit(review, section)
+    one.left_out = left_out
+    one.save()
+    review_services.save(review)
+
+
+@transaction.atomic
+def move(document: Document, section: str, by: int) -> None:
+    page = next((one.section.page for one in document.every if one.section.key == section), None)
+    keys = [one.section.key for one in document.every if one.section.page == page]
+    if section not in keys:
+        return
+    at = keys.index(section)
+    keys.insert(max(0, min(at + by, len(keys) - 1)), keys.pop(at))
+    for position, key in enumerate(keys):
+        one = _edit(document.review, key)
+        one.position = position
+        one.save(update_fields=["position"])
+    review_services.save(document.review)

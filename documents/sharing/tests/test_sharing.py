@@ -1,0 +1,163 @@
+"""Links to a client: what they show, that nothing else is reached, how they end, and answers that come back."""
+
+from datetime import timedelta
+
+from django.test import Client
+from django.urls import reverse
+from django.utils import timezone
+
+from documents.models import ClientAnswer, Shared
+from documents.sharing import services as sharing_services
+from jobs import services as job_services
+from jobs.models import Job, Room
+from prism import words
+from reviews import services
+from reviews.context.tests.wall import Wall
+from reviews.models import Review
+from steps import services as step_services
+from tinting.tests import world
+
+
+class Sharing(Wall):
+    def setUp(self):
+        super().setUp()
+        self.job = job_services.keep_job(self.isla, Job(), {"title": "Quay house"})
+        self.room = Room.objects.create(job=self.job, name="Library")
+        services.move(self.review, self.room)
+        self.other = step_services.start(self.isla, world.colour("T05.4"))
+        services.move(self.other, self.room)
+        Review.objects.filter(pk=self.review.pk).update(notes="The client is difficult.")
+        self.link = sharing_services.share(self.isla, self.job, [self.review], 30)
+        self.outside = Client()
+
+    def open(self, link=None):
+        return self.outside.get((link or self.link).get_absolute_url())
+
+    def answer(self, pk=None, **sent):
+        address = reverse("shared-answer", args=[self.link.token, pk or self.review.pk])
+        return self.outside.post(address, {"answer": "yes", "text": "", "name": "Una"} | sent)
+
+
+class Links(Sharing):
+    def test_it_shows_the_chosen_pages_without_signing_in_and_counts_visits(self):
+        page = self.open()
+        self.assertContains(page, "Quay house")
+        self.assertContains(page, f"{self.review.colour.name} is a light grey")
+        self.assertNotContains(page, self.other.colour.name)
+        self.assertNotContains(page, "difficult")
+        self.open()
+        self.link.refresh_from_db()
+        self.assertEqual(self.link.visits, 2)
+        self.assertEqual(page["Cache-Control"].split(",")[0], "max-age=0")
+
+    def test_the_home_is_shown_where_it_was_chosen_and_alone_if_so(self):
+        title = "The home"
+        self.assertNotContains(self.open(), title)
+        sent = {"days": "9", "home": "on"}
+        self.assertRedirects(
+            self.client.post(reverse("job-share", args=[self.job.pk]), sent), reverse("job-share", args=[self.job.pk])
+        )
+        page = self.open(Shared.objects.get(home=True))
+        self.assertContains(page, title)
+        self.assertContains(page, "Library")
+        self.assertContains(page, self.job.title)
+        self.assertFalse(page.context["pages"])
+        refused = self.client.post(reverse("job-share", args=[self.job.pk]), {"days": "9"})
+        self.assertContains(refused, words.SHOW_SOMETHING, status_code=422)
+
+    def test_nothing_else_is_reached_from_it(self):
+        self.open()
+        for name, args in (
+            ("review-document", [self.review.pk]), ("job", [self.job.pk]), ("job-share", [self.job.pk]),
+            ("review-document-pdf", [self.review.pk]), ("home", []),
+        ):  # fmt: skip
+            answer = self.outside.get(reverse(name, args=args))
+            self.assertEqual((answer.status_code, answer.url.startswith("/sign-in/")), (302, True))
+        for name in ("shared-pdf", "shared-answer"):
+            address = reverse(name, args=[self.link.token, self.other.pk])
+            method = self.outside.get if name == "shared-pdf" else self.outside.post
+            self.assertEqual(method(address, {"answer": "yes"}).status_code, 404)
+        self.assertEqual(self.outside.get("/shared/none/").status_code, 404)
+        pdf = self.outside.get(reverse("shared-pdf", args=[self.link.token, self.review.pk]))
+        self.assertTrue(pdf.content.startswith(b"%PDF"))
+
+    def test_it_ends_by_time_by_withdrawing_and_with_its_job(self):
+        def gone():
+            for answer in (self.open(), self.answer()):
+                self.assertContains(answer, "leads nowhere any more", status_code=410)
+
+        Shared.objects.update(expires=timezone.now() - timedelta(seconds=1))
+        gone()
+        Shared.objects.update(expires=timezone.now() + timedelta(days=1))
+        self.client.post(reverse("link-withdraw", args=[self.link.pk]))
+        gone()
+        self.assertFalse(ClientAnswer.objects.exists())
+        Shared.objects.update(withdrawn=None)
+        job_services.soft_delete(self.isla, self.job)
+        gone()
+
+    def test_a_review_that_was_put_aside_or_waits_is_not_shown(self):
+        services.arrange_wall(self.review, withhold=True)
+        self.assertContains(self.open(), "Not finished yet")
+        self.assertEqual(
+            self.outside.get(reverse("shared-pdf", args=[self.link.token, self.review.pk])).status_code, 404
+        )
+        services.delete(self.review)
+        self.assertNotContains(self.open(), "Not finished yet")
+
+    def test_the_studio_makes_links_and_sees_how_they_stand(self):
+        address = reverse("job-share", args=[self.job.pk])
+        self.client.post(address, {"reviews": [self.other.pk], "days": "5"})
+        made = Shared.objects.first()
+        self.assertEqual(list(made.reviews.all()), [self.other])
+        self.assertLess(made.expires, timezone.now() + timedelta(days=6))
+        self.assertContains(self.client.get(address), made.token)
+        for wrong in ({"reviews": []}, {"days": "0"}, {"days": "x"}, {"reviews": ["999"]}):
+            page = self.client.post(address, {"reviews": [self.other.pk], "days": "5"} | wrong)
+            self.assertEqual(page.status_code, 422)
+
+    def test_tokens_cannot_be_guessed(self):
+        tokens = {sharing_services.share(self.isla, self.job, [], 1).token for _ in range(50)}
+        self.assertEqual(len(tokens), 50)
+        self.assertTrue(all(len(token) >= 32 for token in tokens))
+
+
+class Answers(Sharing):
+    def test_an_answer_arrives_on_the_home_page_and_is_put_away(self):
+        self.assertEqual(self.answer(text="Lovely.").status_code, 302)
+        self.assertContains(self.open(), "You said yes.")
+        home = reverse("home")
+        self.assertContains(self.client.get(home), f"Una says yes to {self.review.colour.name}, Library: Lovely.")
+        one = ClientAnswer.objects.get()
+        self.client.post(reverse("answer-away", args=[one.pk]))
+        self.assertNotContains(self.client.get(home), "Una says yes")
+        self.assertContains(self.client.get(reverse("job-share", args=[self.job.pk])), "Una says yes")
+
+    def test_sent_twice_it_is_kept_once_and_a_link_takes_only_so_many(self):
+        self.answer(text="Lovely.")
+        self.answer(text="Lovely.")
+        self.assertEqual(ClientAnswer.objects.count(), 1)
+        ClientAnswer.objects.bulk_create(
+            ClientAnswer(shared=self.link, review=self.review, answer="no", text=str(i)) for i in range(200)
+        )
+        self.answer(text="one more")
+        self.assertFalse(ClientAnswer.objects.filter(text="one more").exists())
+
+    def test_a_question_asks_something_and_what_was_typed_stays(self):
+        self.assertContains(self.answer(answer="ask"), words.ASK_WHAT, status_code=422)
+        page = self.answer(answer="maybe", text="Is it green?")
+        self.assertContains(page, "Is it green?", status_code=422)
+        self.assertEqual(self.answer(text="x" * 1001).status_code, 422)
+        self.assertFalse(ClientAnswer.objects.exists())
+
+    def test_hostile_text_is_text(self):
+        self.answer(text="<script>alert(1)</script>", name="<b>x</b>")
+        self.assertNotContains(self.client.get(reverse("home")), "<script>alert(1)")
+
+    def test_another_studio_neither_sees_nor_puts_away(self):
+        self.answer(text="Lovely.")
+        self.client.force_login(self.rory)
+        self.assertNotContains(self.client.get(reverse("home")), "Lovely.")
+        one = ClientAnswer.objects.get()
+        self.assertEqual(self.client.post(reverse("answer-away", args=[one.pk])).status_code, 404)
+        self.assertEqual(self.client.post(reverse("link-withdraw", args=[self.link.pk])).status_code, 404)

@@ -1,0 +1,130 @@
+"""Sharing: the links of a job for the studio; the chosen pages for whoever has a link, and nothing else."""
+
+from __future__ import annotations
+
+from django.contrib.auth.decorators import login_not_required
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
+from django.views.decorators.cache import never_cache
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from documents.document import Document
+from documents.models import ClientAnswer, Shared
+from documents.pdf import pdf
+from documents.sharing import queries, services
+from documents.sharing.forms import AnswerForm, ShareForm
+from jobs import queries as job_queries
+from jobs.whole_home import WholeHome
+from people.gate import require_editor, require_editor_to_post
+from people.queries import as_by, membership, studio_of, team
+from prism import words
+from reviews.models import Review
+from web.http import StudioRequest, as_file
+
+
+@require_http_methods(["GET", "HEAD", "POST"])
+@require_editor_to_post
+def share(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the links of a job; make one."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    form = ShareForm(request.POST if request.method == "POST" else None, queries.candidates(job))
+    if request.method == "POST" and form.is_valid():
+        services.share(request.user, job, form.chosen, form.cleaned_data["days"], form.cleaned_data["home"])
+        return redirect("job-share", job.pk)
+    links = [(one, one.address(request, "shared")) for one in queries.of_job(job)]
+    context = {"job": job, "form": form, "links": links, "not_again": words.NOT_SHOWN_AGAIN}
+    return render(request, "documents/sharing/share.html", context, status=422 if form.errors else 200)
+
+
+@require_POST
+@require_editor
+def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
+    link = get_object_or_404(Shared, pk=pk, job__owner__in=team(request.user))
+    services.withdraw(link)
+    return redirect("job-share", link.job_id)
+
+
+@require_POST
+def put_away(request: StudioRequest, pk: int) -> HttpResponse:
+    one = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user))
+    services.put_away(one)
+    return redirect("home")
+
+
+def _open(token: str) -> Shared:
+    link = queries.by_token(token)
+    if link is None:
+        raise Http404
+    return link
+
+
+def _over(request: StudioRequest) -> HttpResponse:
+    return render(request, "documents/sharing/over.html", {"over": words.LINK_OVER}, status=410)
+
+
+@login_not_required
+@never_cache
+@require_safe
+def shared(request: StudioRequest, token: str) -> HttpResponse:
+    """Show a client the pages that were chosen for them."""
+    link = _open(token)
+    if not link.is_open:
+        return _over(request)
+    if request.method == "GET":
+        services.count_visit(link)
+    return _shown(request, link, token)
+
+
+def _shown(
+    request: StudioRequest, link: Shared, token: str, wrong: AnswerForm | None = None, of: int = 0
+) -> HttpResponse:
+    pages = []
+    answered = {one.review_id: one for one in reversed(link.answers.all())}
+    for review in queries.shown(link):
+        made = Document(review)
+        form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
+        pages.append((review, made, form, answered.get(review.pk)))
+    home = WholeHome(link.job.owner, link.job) if link.home else None
+    context = {"link": link, "token": token, "pages": pages, "home": home, "studio": studio_of(link.job.owner)}
+    with as_by(link.job.owner):
+        return render(request, "documents/sharing/shared.html", context, status=422 if wrong else 200)
+
+
+def _review(link: Shared, pk: int) -> Review:
+    found = next((one for one in queries.shown(link) if one.pk == pk), None)
+    if found is None:
+        raise Http404
+    return found
+
+
+@login_not_required
+@never_cache
+@require_POST
+def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
+    link = _open(token)
+    if not link.is_open:
+        return _over(request)
+    review = _review(link, pk)
+    form = AnswerForm(request.POST, auto_id=f"id-{review.pk}-%s")
+    if not form.is_valid():
+        return _shown(request, link, token, form, review.pk)
+    data = form.cleaned_data
+    services.answer(link, review, data["answer"], data["text"], data["name"])
+    return redirect(f"{reverse('shared', args=[token])}#page-{review.pk}")
+
+
+@login_not_required
+@never_cache
+@require_safe
+def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
+    link = _open(token)
+    if not link.is_open:
+        return _over(request)
+    made = Document(_review(link, pk))
+    if made.waits:
+        raise Http404
+    with as_by(link.job.owner):
+        page = pdf(made, studio_of(link.job.owner), membership(link.job.owner).paper)
+    response = HttpResponse(page, content_type="application/pdf")
+    return as_file(response, made.context.subject.name, "colour", "pdf", shown=True)

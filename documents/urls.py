@@ -1,0 +1,27 @@
+"""Addresses of documents, sheets and links."""
+
+from django.urls import path
+
+from documents import views
+from documents.job_samples import views as job_samples
+from documents.sharing import views as sharing
+
+urlpatterns = [
+    path("jobs/<int:pk>/samples/", job_samples.job_samples, name="job-samples"),
+    path("jobs/<int:pk>/samples/plan/", job_samples.plan_job, name="job-viewings-plan"),
+    path("jobs/<int:pk>/sheets.pdf", job_samples.job_sheets, name="job-sheets"),
+    path("jobs/<int:pk>/document.pdf", views.job_document, name="job-document"),
+    path("jobs/<int:pk>/document/", views.begin_job_document, name="job-document-begin"),
+    path("jobs/<int:pk>/share/", sharing.share, name="job-share"),
+    path("links/<int:pk>/withdraw/", sharing.withdraw, name="link-withdraw"),
+    path("answers/<int:pk>/away/", sharing.put_away, name="answer-away"),
+    path("shared/<str:token>/", sharing.shared, name="shared"),
+    path("shared/<str:token>/<int:pk>/", sharing.answer, name="shared-answer"),
+    path("shared/<str:token>/<int:pk>.pdf", sharing.shared_pdf, name="shared-pdf"),
+    path("schemas/document.json", views.document_schema, name="document-schema"),
+    path("reviews/<int:pk>/document/", views.document, name="review-document"),
+    path("reviews/<int:pk>/document.pdf", views.document_pdf, name="review-document-pdf"),
+    path("reviews/<int:pk>/sheets.pdf", job_samples.sheets, name="review-sheets"),
+    path("reviews/<int:pk>/document.json", views.document_json, name="review-document-json"),
+    path("reviews/<int:pk>/document/<slug:section>/", views.edit, name="review-document-edit"),
+]

@@ -1,0 +1,129 @@
+"""The document of a review: read, edited, given as PDF and JSON."""
+
+from __future__ import annotations
+
+from django.contrib.auth.decorators import login_not_required
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, QueryDict
+from django.shortcuts import get_object_or_404, redirect, render
+from django.views.decorators.http import require_POST, require_safe
+
+from background_jobs import services as background_jobs
+from documents import services
+from documents.document import Document
+from documents.forms import SectionForm
+from documents.job import JobDocument
+from documents.pdf import job_pdf, pdf
+from documents.taken_up import schema
+from jobs import queries as job_queries
+from people.models import PAPERS
+from people.queries import as_by, membership, studio_of
+from prism import words
+from reviews import queries
+from reviews.models import Review
+from steps.shell.views import own_review
+from web.http import StudioRequest, as_file
+
+
+def _review(request: StudioRequest, pk: int) -> Review:
+    return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
+
+
+@require_safe
+def document(request: StudioRequest, pk: int) -> HttpResponse:
+    return _shown(request, _review(request, pk))
+
+
+def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = None, key: str = "") -> HttpResponse:
+    context = {
+        "document": Document(review), "review": review, "papers": _papers(request), "wrong": wrong, "wrong_key": key,
+        "mine": queries.may_write(request.user, review),
+    }  # fmt: skip
+    with as_by(review.owner):
+        return render(request, "documents/document.html", context, status=422 if wrong else 200)
+
+
+def _papers(request: StudioRequest) -> list[str]:
+    own = membership(request.user).paper
+    return sorted(PAPERS, key=lambda paper: paper != own)
+
+
+def _paper(request: StudioRequest, asked: QueryDict) -> str:
+    paper: str = asked.get("paper") or membership(request.user).paper
+    if paper not in PAPERS:
+        raise Http404
+    return paper
+
+
+@require_safe
+def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
+    review = _review(request, pk)
+    made = Document(review)
+    if made.waits:
+        return _shown(request, review)
+    paper = _paper(request, request.GET)
+    with as_by(review.owner):
+        response = HttpResponse(pdf(made, studio_of(request.user), paper), content_type="application/pdf")
+    return as_file(response, made.context.subject.name, "review", "pdf", shown=True)
+
+
+@require_safe
+def document_json(request: StudioRequest, pk: int) -> HttpResponse:
+    review = _review(request, pk)
+    made = Document(review)
+    if made.waits:
+        return _shown(request, review)
+    with as_by(review.owner):
+        table = made.table()
+    response = JsonResponse(table, json_dumps_params={"ensure_ascii": False, "indent": 2})
+    return as_file(response, made.context.subject.name, "review", "json")
+
+
+@login_not_required
+@require_safe
+def document_schema(request: HttpRequest) -> HttpResponse:
+    return JsonResponse(schema(), json_dumps_params={"indent": 2})
+
+
+@require_POST
+def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
+    """Write a section, give it back, leave it out, take it up, or move it."""
+    review = own_review(request, pk)
+    made = Document(review)
+    with as_by(review.owner):
+        given = made.section(section)
+    if given is None:
+        raise Http404
+    act = request.POST.get("act", "write")
+    if act == "back":
+        services.give_back(review, section)
+    elif act in ("out", "in"):
+        services.leave_out(review, section, act == "out")
+    elif act in ("up", "down"):
+        services.move(made, section, -1 if act == "up" else 1)
+    else:
+        form = SectionForm(request.POST)
+        if form.is_valid() and request.POST.get("seen", given.version) != given.version:
+            form.add_error("text", words.section_meanwhile(given.text))
+        if not form.is_valid():
+            return _shown(request, review, form, section)
+        services.write(request.user, review, section, form.cleaned_data["text"], "\n".join(given.section.lines))
+    return redirect(f"/reviews/{review.pk}/document/#section-{section}")
+
+
+@require_safe
+def job_document(request: StudioRequest, pk: int) -> HttpResponse:
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    paper = _paper(request, request.GET)
+    with as_by(job.owner):
+        made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
+    response = HttpResponse(made, content_type="application/pdf")
+    return as_file(response, job.title, "job", "pdf", shown=True)
+
+
+@require_POST
+def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
+    """Begin the making of a job's PDF, which takes a while, and show how far it is."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    paper = _paper(request, request.POST)
+    title = words.document_of(job.title)
+    return redirect(background_jobs.begin(request.user, "job-document", title, job=job.pk, paper=paper))

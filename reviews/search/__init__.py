@@ -1,1 +1,0 @@
-"""Finding: colours, reviews and jobs by their names and by what they mean."""

@@ -1,0 +1,1 @@
+"""Search over reviews by what they mean."""

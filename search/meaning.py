@@ -1,0 +1,135 @@
+"""The meanings of reviews: made from their readings, texts and viewings, and kept until a review changes."""
+
+from __future__ import annotations
+
+import re
+from collections import defaultdict
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from datetime import datetime
+from zoneinfo import ZoneInfo
+
+from django.contrib.auth.models import User
+from django.db.models import F, Prefetch, Q
+
+from people.models import Studio
+from people.names import name_of
+from people.queries import team
+from prism import reading, words
+from prism.messages.habits import hour_of
+from prism.reading import Reading
+from prism.search import PERIODS, SEEN_STEMS
+from prism.viewing.scales import NO_UNDERTONE, SCALES
+from reviews.models import Review, Shortlisted
+from search.models import Meaning
+from viewings.models import Viewing
+
+AT_A_TIME = 500
+ANY = "any"
+_BOARD = "board"
+Look = tuple[datetime, bool, str, Mapping[str, int] | None, str, str | None]
+"""When somebody looked, whether the lamps were on, the undertone, the steps by scale, their words, the room's time
+zone."""
+LOOKED = ("seen_at", "lamps_on", "undertone", "seen", "words", "room__job__zone")
+
+
+def refresh(user: User) -> None:
+    """Make the meanings anew of the studio's reviews that have changed since theirs were made."""
+    held = Review.objects.filter(owner__in=team(user), deleted=None)
+    stale = held.filter(Q(meaning=None) | ~Q(meaning__made_for=F("updated"))).values_list("pk", flat=True)
+    pks = list(stale)
+    for start in range(0, len(pks), AT_A_TIME):
+        reviews = Review.objects.filter(pk__in=pks[start : start + AT_A_TIME]).select_related("colour__maker", "owner")
+        shortlists = Prefetch("shortlist", Shortlisted.objects.select_related("colour"))
+        fetched = list(reviews.prefetch_related("colour__earlier", "observations", "decisions", shortlists))
+        looks, found = _looks(fetched), _readings(fetched)
+        Meaning.objects.bulk_create(
+            [_meaning(review, found[review.pk], looks[review.pk]) for review in fetched],
+            update_conflicts=True, unique_fields=["review"], update_fields=["made_for", "lrv", "tokens", "text"],
+        )  # fmt: skip
+
+
+def scheduled() -> None:
+    """Make the meanings anew in every studio, so that no search waits for many; called by the queue."""
+    for studio in Studio.objects.all():
+        first = studio.members.select_related("user").first()
+        if first is not None:
+            refresh(first.user)
+
+
+def _looks(reviews: Sequence[Review]) -> dict[int, list[Look]]:
+    found: dict[int, list[Look]] = defaultdict(list)
+    held = Viewing.objects.filter(review__in=reviews, deleted=None, seen_at__isnull=False).order_by()
+    for pk, *look in held.values_list("review_id", *LOOKED):
+        found[pk].append(tuple(look))
+    return found
+
+
+def _readings(reviews: Sequence[Review]) -> dict[int, Reading]:
+    """Return how each reads; those judged alike together."""
+    alike: dict[tuple[object, ...], list[Review]] = defaultdict(list)
+    for one in reviews:
+        own = (str(one.method_table), one.neutral, str(one.neutral_white), one.neutral_a, one.neutral_b)
+        alike[one.method, *own].append(one)
+    found: dict[int, Reading] = {}
+    for group in alike.values():
+        chosen, neutral = group[0].method_in_force, group[0].neutral_in_force
+        values = [one.value.stimulus for one in group]
+        read = reading.read_all(values, chosen, neutral)
+        found |= {one.pk: each for one, each in zip(group, read, strict=True)}
+    return found
+
+
+def _meaning(review: Review, found: Reading, looks: Sequence[Look]) -> Meaning:
+    tokens = sorted({*_is(found), *_seen(review, looks)})
+    text = " ".join([*_texts(review), *(said for *_, said, _ in looks)]).casefold()
+    return Meaning(
+        review=review, made_for=review.updated, lrv=found.lrv, tokens=f" {' '.join(tokens)} ", text=text
+    )  # fmt: skip
+
+
+def _is(found: Reading) -> Iterator[str]:
+    family = found.family
+    for word in {*found.families.words, family.word, family.base, family.hue or family.word}:
+        yield f"is:{word.replace(' ', '-')}"
+    for word in found.temperature.band.words:
+        yield from (f"temperature:{part}" for part in {word.replace(" ", "-"), word.split()[-1]})
+    for word in found.undertone.hues:
+        yield from (f"under:{one}" for one in {word, words.hue(word, found.lrv)})
+    for word in found.undertone.strengths.words:
+        yield f"strength:{word.replace(' ', '-')}"
+
+
+def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
+    for at, lamps_on, undertone, steps, text, zone in looks:
+        hour = at.astimezone(ZoneInfo(zone or "UTC"))
+        when = hour_of(hour)
+        period = "evening" if lamps_on else next(n for n, (low, high) in PERIODS.items() if low <= when < high)
+        hues = {undertone, "pink" if undertone == "red" else undertone} - {"", NO_UNDERTONE}
+        yield from (f"seen:{part}:{way}" for way in _ways(steps or {}, text) | hues for part in (period, ANY))
+        yield f"looked:{period}"
+    for observed in review.observations.all():
+        stems = {SEEN_STEMS.get(word) for said in observed.seen for word in str(said).split()}
+        yield from (f"seen:{part}:{stem}" for stem in stems - {None} for part in (_BOARD, ANY))
+
+
+def _ways(steps: Mapping[str, int], text: str) -> set[str]:
+    """Return the directions in which something was seen, by scales and in words."""
+    ends = {words.SCALE_ENDS[scale][step > 0] for scale, step in steps.items() if step and scale in SCALES}
+    stems = {SEEN_STEMS.get(way, way) for way in ends}
+    return stems | {SEEN_STEMS[word] for word in re.findall(r"[a-z]+", text.casefold()) if word in SEEN_STEMS}
+
+
+def _texts(review: Review) -> Iterator[str]:
+    """Yield the texts of a review; while its names are hidden none of them names its colour."""
+    yield from (review.verdict, review.notes, review.intake_notes, name_of(review.owner))
+    yield from (one.note for one in review.observations.all())
+    yield from (one.reason for one in review.decisions.all())
+    if review.names_shown:
+        yield from _names([review.colour, *(one.colour for one in review.shortlist.all())])
+
+
+def _names(colours: Iterable[object]) -> Iterator[str]:
+    for one in colours:
+        yield f"{getattr(one, 'name', '')} {getattr(one, 'code', '')}"
+        maker = getattr(one, "maker", None)
+        yield maker.name if maker else ""

@@ -1,0 +1,1 @@
+"""The nine steps of a review, and the screens around them."""

@@ -1,0 +1,106 @@
+"""The Light step as its template needs it."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from jobs.contents import pairings_said, why_no_light
+from jobs.day_shown import DayShown
+from jobs.forms import MoveForm
+from jobs.models import Room
+from prism import words
+from prism.light.findings import Facing
+from reviews.context import SwatchView
+from steps.base import StepRequest
+from steps.light.reads import Better, Light
+from web.settled import Page
+
+
+class LightPage(Page):
+    """What the Light step of one review shows."""
+
+    def __init__(self, visit: StepRequest) -> None:
+        self.at = Light(visit.context, visit.query)
+        self.notice = visit.notice
+        self._context, self.query = visit.context, visit.query
+
+    @property
+    def room(self) -> Room | None:
+        return self.at.room
+
+    @cached_property
+    def move(self) -> MoveForm:
+        return MoveForm(None, self._context.subject.owner, self.room)
+
+    @cached_property
+    def shown(self) -> DayShown | None:
+        """The day; None without a room whose light can be computed."""
+        if self.at.day is None or self.room is None:
+            return None
+        return DayShown(self.at.day, self.room.name, self._context.subject.name)
+
+    @property
+    def why_not(self) -> str:
+        if self.room is None:
+            return words.NO_ROOM_LIGHT
+        return why_no_light(self.at.day)
+
+    @property
+    def southern(self) -> bool:
+        if self.room is not None and self.room.job.latitude is not None:
+            return self.room.job.latitude < 0
+        return self.query.get("half") == "south"
+
+    @property
+    def rules(self) -> list[str]:
+        """What the method's practice says of rooms by the way they look, in this hemisphere."""
+        light = self._context.subject.method.light
+        ways = {"north": Facing.TOWARD if self.southern else Facing.AWAY, "east": Facing.EAST}
+        ways |= {"south": Facing.AWAY if self.southern else Facing.TOWARD, "west": Facing.WEST}
+        return [words.faces(way, getattr(light, kind)) for way, kind in ways.items()]
+
+    @cached_property
+    def counsels(self) -> list[str]:
+        found = self.at.day.counsels if self.at.day else []
+        return [words.counsel_said(c.kind, c.walls, c.computed, c.practice, c.size) for c in found]
+
+    @property
+    def aim(self) -> str:
+        day = self.at.day
+        if day is None or day.aim is None or not self.at.is_shifted:
+            return ""
+        return words.aim_said(day.aim.lrv, self._context.subject.reading.lrv, day.aim.warmer)
+
+    @cached_property
+    def better(self) -> list[tuple[Better, str]]:
+        return [(one, words.comes_within(one.near, self.at.own_away)) for one in self.at.better]
+
+    @cached_property
+    def listed(self) -> set[int]:
+        return {held.colour.pk for held in self._context.shortlist}
+
+    @cached_property
+    def strengths(self) -> list[tuple[str, float, str, str]]:
+        """Strengths of the subject that come nearer: percent as said, percent, screen value, and how near."""
+        return [
+            (words.percent(p), p, self.at.adjusted[p].screen, words.comes_within(near, self.at.own_away))
+            for p, near in self.at.strengths
+        ]
+
+    @cached_property
+    def pairings(self) -> list[str]:
+        return [said for _, each in pairings_said(self.at.day) for said in each] if self.at.day else []
+
+    @property
+    def parting(self) -> str:
+        """When the subject and the first other candidate part most."""
+        other = self.at.candidate
+        if other is None or self.at.day is None:
+            return ""
+        spot = self.at.day.parts_most(other.colour.stimulus)
+        return words.parts_most(other.name, spot.hour, spot.wall, words.sky_of(spot.cloud), spot.away) if spot else ""
+
+    @property
+    def candidate(self) -> SwatchView | None:
+        """The other candidate: the first on the shortlist, else what is held beside."""
+        return self.at.candidate

@@ -1,0 +1,93 @@
+"""Proportions: how much of each colour there is in the room."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from steps.palette import drawings
+from steps.palette.parts.schemes import SchemesPart
+from steps.palette.proportions import SURFACES, Proportions
+
+SPLITS = ("70/30", "80/20", "60/30/10")
+
+
+class ProportionsPart(SchemesPart):
+    """The areas of a room's real surfaces by what is on them; the scheme hangs above."""
+
+    key = "proportions"
+    reading, beside = "steps/palette/proportions.html", "steps/palette/areas.html"
+
+    @property
+    def paths(self) -> tuple[str, ...]:
+        """Uneven splits, repetition, and what waits for the fabrics."""
+        return ("company.uneven", "company.repeats", "company.saturated")
+
+    @cached_property
+    def proportions(self) -> Proportions:
+        return Proportions(self._context, self.at, self.query)
+
+    @property
+    def area_map(self) -> SafeString:
+        shares = self.proportions.shares
+        screens = {one.name: one.screen for one in self.proportions.covered}
+        items = [(screens[name], share, words.share_said(name, share)) for name, share in shares]
+        return drawings.areas(items, words.AREAS_LABEL, "; ".join(title for _, _, title in items))
+
+    @property
+    def surfaces(self) -> list[tuple[str, str, str, str]]:
+        """The surfaces that are painted: key, name, area, and which place is on each."""
+        at = self.proportions
+        return [
+            (key, words.surface_name(key), words.area_said(at.areas[key]), at.on[key])
+            for key in SURFACES
+            if at.areas.get(key, 0) > 0
+        ]
+
+    @property
+    def unpainted(self) -> list[str]:
+        areas = self.proportions.areas
+        return [words.no_surface(words.surface_name(key)) for key in SURFACES if areas and not areas.get(key, 0)]
+
+    @property
+    def place_choices(self) -> list[tuple[str, str]]:
+        return [(key, words.PLACES_SHORT[key]) for key in self.proportions.places]
+
+    @property
+    def splits(self) -> list[tuple[str, str]]:
+        fresh = {f"on-{surface}": "" for surface in SURFACES}
+        return [(split, self.link(split=split, **fresh)) for split in SPLITS]
+
+    @property
+    def kept_query(self) -> list[tuple[str, str]]:
+        """What the forms of this part carry along: all that is asked but what they ask themselves."""
+        own = {"split", *(f"on-{surface}" for surface in SURFACES)}
+        return [("show", "proportions"), *((k, v) for k, v in self.query.items() if k not in own and k != "show")]
+
+    @property
+    def key_lines(self) -> list[tuple[str, str]]:
+        return [(name, f"{words.number(100 * share, 0)} %") for name, share in self.proportions.shares]
+
+    @property
+    def split_problem(self) -> str:
+        wrong = self.proportions.split_problem
+        if wrong is None:
+            return ""
+        return words.SPLIT_FORM if wrong.total is None else words.split_wrong(wrong.total)
+
+    @property
+    def proportion_lines(self) -> list[str]:
+        """Shares, the split they are nearest to, warm against cool, and repetition."""
+        at, method = self.proportions, self._subject.method
+        if not at.shares:
+            return [words.NO_SURFACES if self.at.room else words.NO_COMPANIONS]
+        from_real = [] if at.areas else [words.NO_SURFACES if self.at.room else words.NO_ROOM_SURFACES]
+        lines = [words.shares_said([(name, 100 * share) for name, share in at.shares[:4]], *at.nearest)]
+        if at.fit:
+            lines.append(words.fit_said(at.fit))
+        lines.append(words.sides_said(at.sides, method.palette.uneven))
+        if at.areas:
+            lines.append(words.repeats_said(self._subject.name, at.repeats, method.palette.repeats))
+        return [*lines, *([self.waits] if self.waits else []), *from_real]

@@ -1,0 +1,165 @@
+"""Schemes: the one that is looked at, place by place, beside its rivals."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+from urllib.parse import urlencode
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from prism.method.checks import CHARACTERS
+from prism.palette.scheme import Place, Scheme
+from reviews.context import SwatchView
+from reviews.drawings.ladder import ladder_of
+from reviews.models import KeptScheme
+from steps.palette.parts.part import Part
+from steps.palette.schemes import LOCKABLE
+
+
+@dataclass(frozen=True)
+class Line:
+    """A place of the scheme: the place, its colour, what is said of it, where it is held or let go, and its
+    runners-up with the addresses that put them there."""
+
+    place: Place
+    held: SwatchView | None
+    title: str
+    score: str
+    reasons: str
+    weakest: str
+    hold: str
+    let_go: str
+    swaps: list[tuple[SwatchView, str]]
+
+
+@dataclass(frozen=True)
+class Row:
+    """A scheme among others: its title, its boards as (screen value, title), and where it is looked at."""
+
+    title: str
+    boards: list[tuple[str, str]]
+    href: str
+    kept: KeptScheme | None = None
+
+
+class SchemesPart(Part):
+    """The scheme that is looked at, and others beside it."""
+
+    reading, beside = "steps/palette/schemes.html", "steps/palette/places.html"
+
+    @property
+    def wall(self) -> str:
+        return "steps/palette/wall.html" if self.lines else ""
+
+    @property
+    def paths(self) -> tuple[str, ...]:
+        return (f"company.{self.at.character}", "company.steps", "company.weights", "company.apart")
+
+    @property
+    def characters(self) -> list[tuple[str, str, bool]]:
+        """The characters with their addresses, and which is looked at; what is settled is of one scheme alone."""
+        fresh = dict.fromkeys(LOCKABLE, "")
+        return [
+            (words.capital(words.CHARACTERS[key]), self.link(character=key, **fresh), key == self.at.character)
+            for key in CHARACTERS
+        ]
+
+    @cached_property
+    def scheme(self) -> Scheme | None:
+        return self.at.scheme
+
+    @property
+    def sentence(self) -> str:
+        if self.scheme is None:
+            return words.scheme_lacks(self.at.character, words.listed(self.at.unknown))
+        if len(self.scheme.places) == 1:
+            return words.NO_COMPANIONS
+        return words.scheme_title(self.scheme.character, self.scheme.score)
+
+    @cached_property
+    def lines(self) -> list[Line]:
+        return [self._line(place) for place in self.scheme.places] if self.scheme else []
+
+    def _line(self, place: Place) -> Line:
+        rows = [*([place.row] if place.row >= 0 else []), *place.runners_up]
+        held = self.at.held(rows)
+        own = held[0] if place.row >= 0 else None
+        runners = held[1:] if own else held
+        reasons = words.place_reasons(place)
+        if place.name == "trim" and place.row == self.at.pinned:
+            reasons = [words.TRIM_OF_HOME]
+        return Line(
+            place,
+            own,
+            words.capital(words.PLACES[place.name]),
+            words.number(10 * place.score),
+            words.sentence("; ".join(reasons)),
+            words.place_weakest(place),
+            self.link(**{place.name: str(own.colour.pk)}) if own else "",
+            self.link(**{place.name: ""}),
+            [(one, self.link(**{place.name: str(one.colour.pk)})) for one in runners],
+        )
+
+    @property
+    def ladder(self) -> SafeString:
+        return ladder_of(self._subject, [line.held for line in self.lines if line.held])
+
+    @property
+    def without_dark(self) -> tuple[str, str]:
+        """What leaves the dark trim out or takes it up again: the words and the address."""
+        if self.at.without:
+            return words.WITH_DARK, self.link(without="")
+        return words.WITHOUT_DARK, self.link(without="dark", dark="")
+
+    @property
+    def decks(self) -> list[tuple[str, str, bool]]:
+        chosen, found = self.at.chosen_makers, []
+        for maker in self.at.makers:
+            toggled = chosen ^ {maker.pk}
+            every = len(toggled) in (0, len(self.at.makers))
+            found.append(
+                (maker.name, self.link(decks="" if every else ",".join(map(str, sorted(toggled)))), maker.pk in chosen)
+            )
+        return found
+
+    @property
+    def others(self) -> list[Row]:
+        fresh = dict.fromkeys(LOCKABLE, "")
+        return [
+            Row(
+                words.scheme_title(one.character, one.score),
+                self._boards(one),
+                self.link(character=one.character, show="", **fresh),
+            )
+            for one in self.at.others
+        ]
+
+    def _boards(self, one: Scheme) -> list[tuple[str, str]]:
+        rows = [place for place in one.places if place.row >= 0]
+        held = self.at.held([place.row for place in rows])
+        return [(h.colour.screen, f"{words.PLACES[place.name]}: {h.name}") for place, h in zip(rows, held, strict=True)]
+
+    @cached_property
+    def kept(self) -> list[Row]:
+        return [
+            Row(
+                one.title,
+                [
+                    (place.colour.screen, f"{words.PLACES[place.place]}: {self._named(place.colour.name)}")
+                    for place in one.places.all()
+                    if place.place != "subject"
+                ],
+                "?"
+                + urlencode(
+                    {"character": one.character}
+                    | {place.place: place.colour_id for place in one.places.all() if place.place != "subject"}
+                ),
+                one,
+            )
+            for one in self.at.kept
+        ]
+
+    def _named(self, name: str) -> str:
+        return name if self._context.review.names_shown else ""

@@ -1,0 +1,72 @@
+"""Use: where the colour may go, inside and out."""
+
+from __future__ import annotations
+
+from functools import cached_property
+
+from prism import words
+from prism.palette.use import Suits
+from steps.palette.parts.part import Part
+from steps.palette.uses import Uses
+
+MARKS = {Suits.SUITS: "full", Suits.WITH_CARE: "half", Suits.NO: "empty"}
+"""The shape by which each is told at a glance."""
+
+
+class UsePart(Part):
+    """Every surface with a mark, a word and why."""
+
+    key = "use"
+    reading, beside = "steps/palette/use.html", "steps/palette/use_table.html"
+
+    @property
+    def paths(self) -> tuple[str, ...]:
+        return (
+            "use.whole_home", "use.accent_below", "use.ceiling", "use.clear", "use.large_room", "use.floor_shows",
+            "trim.gap", "whites.glare_lrv", "cautions.dark_outside",
+        )  # fmt: skip
+
+    @cached_property
+    def uses(self) -> Uses:
+        return Uses(self._context, self.at, self.query)
+
+    @property
+    def use_lines(self) -> list[tuple[str, str, str, str]]:
+        """Every surface: its name, how the colour suits it as a mark and in a word, and why."""
+        return [
+            (
+                words.capital(one.surface),
+                MARKS[one.suits],
+                words.SUITS[one.suits],
+                words.sentence("; ".join(words.use_why(reason) for reason in one.reasons)),
+            )
+            for one in self.uses.uses
+        ]
+
+    @property
+    def use_sentence(self) -> str:
+        found = self.uses.uses
+        return words.use_summary(self._subject.name, [(one.surface, int(one.suits)) for one in found])
+
+    @property
+    def outside_lines(self) -> list[str]:
+        """What it looks like outdoors, beside frames, and beside the brick or stone that was chosen."""
+        lrv, gap = self._subject.reading.lrv, self._subject.method.trim_gap
+        lines = [words.outdoors_said(self._subject.name, self.uses.outdoors)]
+        lines += [words.frames_said(kind, abs(lrv - own), gap) for kind, own in words.FRAMES.items()]
+        if self.uses.beside:
+            name, pair = self.uses.beside
+            lines.append(words.pairing_said(name, pair.terms, pair.level, pair.lrv, pair.size))
+        return lines
+
+    @property
+    def limit_asked(self) -> str:
+        return words.LIMIT_ASKED
+
+    @property
+    def limit_problem(self) -> str:
+        return words.LIMIT_WRONG if self.uses.limit_wrong else ""
+
+    @property
+    def cautions(self) -> list[str]:
+        return [words.CAUTIONS[key] for key in self.uses.cautions]

@@ -1,0 +1,208 @@
+"""The View step as its template needs it."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+from functools import cached_property
+from urllib.parse import urlencode
+
+from django.utils.safestring import SafeString
+
+from decks.models import Colour
+from jobs.drawings import looking
+from jobs.lighting import RoomDay
+from jobs.models import Room
+from people.names import name_of
+from prism import words
+from prism.light.room import WALLS
+from prism.viewing.plan import WHYS, Hour
+from prism.viewing.scales import Leaning
+from reviews.context import SwatchView
+from reviews.drawings.edges import butted
+from steps.base import StepRequest
+from steps.samples.forms import DecideForm, SampleForm
+from steps.samples.parts.decide import DecidePart
+from steps.samples.parts.samples import SamplesPart
+from viewings import queries
+from viewings.coverage import Candidate, Coverage
+from viewings.leanings import Found, Leanings
+from viewings.models import Correction, Viewing
+from viewings.services import Wanted
+from viewings.shown import Shown
+from web import clocks
+from web.settled import Page
+
+PARTS = ("", "samples", "decide")
+USUAL_BOARDS = 3
+"""Candidates that are looked at together, unless a person says otherwise."""
+
+
+class SamplesPage(Page):
+    """What the View step of one review shows."""
+
+    def __init__(self, visit: StepRequest) -> None:
+        self._context, self.query, self.notice = visit.context, visit.query, visit.notice
+        self.review, self._subject = visit.context.review, visit.context.subject
+        self.part = visit.show if visit.show in PARTS else ""
+        samples_sent, decide_sent = visit.forms.get("samples"), visit.forms.get("decide")
+        self._samples_sent = samples_sent if isinstance(samples_sent, SampleForm) else None
+        self._decide_sent = decide_sent if isinstance(decide_sent, DecideForm) else None
+        if self._samples_sent and self._samples_sent.errors:
+            self.part = "samples"
+        if self._decide_sent and self._decide_sent.errors:
+            self.part = "decide"
+
+    @property
+    def parts(self) -> list[tuple[str, str, bool]]:
+        return [
+            (words.SAMPLES_PARTS[key], f"?{urlencode({'show': key} if key else {})}", key == self.part) for key in PARTS
+        ]
+
+    @cached_property
+    def samples(self) -> SamplesPart:
+        return SamplesPart(self._context, self.room, self.hours, self._samples_sent)
+
+    @cached_property
+    def decide(self) -> DecidePart:
+        return DecidePart(self._context, self.room, self.coverage, self._decide_sent)
+
+    @cached_property
+    def coverage(self) -> Coverage:
+        shown = self.review.names_shown
+        boards = self.samples.candidates
+        names = [
+            self._subject.name,
+            *(one.title if shown else f"{words.SUBJECT} {i}" for i, one in enumerate(boards[1:], 2)),
+        ]
+        held = [Candidate(one.colour, name) for one, name in zip(boards, names, strict=True)]
+        return Coverage(self.hours, held, [one.viewing for one in self.viewings])
+
+    # --- viewings ---
+
+    @cached_property
+    def viewings(self) -> list[Shown]:
+        return [Shown(one) for one in queries.of_review(self.review)]
+
+    @property
+    def seen(self) -> list[Shown]:
+        return [one for one in self.viewings if one.viewing.is_seen]
+
+    @property
+    def tally(self) -> str:
+        counts = {key: sum(one.viewing.answer == key for one in self.viewings) for key in Viewing.Answer.values}
+        return words.answers_tally(counts["yes"], counts["again"], counts["no"])
+
+    @property
+    def sentence(self) -> str:
+        decision = self.decide.decision
+        if decision:
+            return words.decided_for(self.review.called(decision.colour.name))
+        return words.samples_sentence(len(self.viewings), len(self.seen), self.tally)
+
+    @cached_property
+    def _leanings(self) -> Leanings:
+        return Leanings(self.review)
+
+    @property
+    def leanings(self) -> list[Found]:
+        """Systematic differences between what was seen and what was computed, for each who looked, and for the room."""
+        return self._leanings.found if self.seen else []
+
+    @property
+    def corrections(self) -> list[tuple[Correction, str]]:
+        return [(one, correction_said(one)) for one in self._leanings.taken_up]
+
+    # --- hours ---
+
+    @cached_property
+    def _day(self) -> tuple[Room, RoomDay] | None:
+        return queries.day_of(self.review.room_id, self.review, self._subject.stimulus, {"when": "today"})
+
+    @property
+    def room(self) -> Room | None:
+        return self._day[0] if self._day else None
+
+    @cached_property
+    def hours(self) -> list[Hour]:
+        if self._day is None:
+            return []
+        room, day = self._day
+        return queries.hours_that_matter(day, room.pk, self.other.stimulus if self.other else None)
+
+    @cached_property
+    def other(self) -> Colour | None:
+        """The other candidate: the first of the shortlist."""
+        others = [held.colour.pk for held in self._context.shortlist if held.colour.pk != self.review.colour_id]
+        return Colour.objects.select_related("maker").get(pk=others[0]) if others else None
+
+    @property
+    def pairs(self) -> list[tuple[int, str]]:
+        """What a look right now may be beside: ids and names."""
+        return [(held.colour.pk, held.title) for held in self._context.shortlist]
+
+    @property
+    def hours_said(self) -> list[str]:
+        return [words.sentence(words.slot_said(one.why, one.hour, one.wall, one.sky)) for one in self.hours]
+
+    @property
+    def no_hours(self) -> str:
+        return words.NO_SLOTS
+
+    @cached_property
+    def second(self) -> SwatchView | None:
+        """The board that hangs beside the subject: the first other candidate, or what tells its undertone here."""
+        return next(iter([*self.samples.candidates[1:], *self.samples.beside]), None)
+
+    @property
+    def edge(self) -> SafeString:
+        return butted([self._subject.stimulus.screen, self.second.colour.screen]) if self.second else SafeString("")
+
+    @property
+    def others(self) -> list[SwatchView]:
+        return self.samples.candidates[2:]
+
+    @property
+    def wall_names(self) -> tuple[str, ...]:
+        first = [hour.wall for hour in self.hours]
+        return tuple(dict.fromkeys([*first, *WALLS]))
+
+    @property
+    def nothing_planned(self) -> str:
+        return words.NO_VIEWINGS
+
+    @property
+    def has_plan(self) -> bool:
+        return any(not one.viewing.is_seen and one.viewing.why in WHYS for one in self.viewings)
+
+    @property
+    def plan_said(self) -> str:
+        return words.plan_these(self.samples.decide_by)
+
+    @property
+    def plan_for(self) -> list[tuple[int, str, bool]]:
+        """Of which colours viewings may be planned: id, name, and whether that is usual."""
+        held = self.coverage.candidates
+        return [(one.colour.pk, one.name, i == 0 or len(held) <= USUAL_BOARDS) for i, one in enumerate(held)]
+
+    def wanted(self, asked: Collection[int] = ()) -> Wanted:
+        """Return what is to be looked at: of the colours that are asked for, or as is usual. The room's light must be
+        known."""
+        assert self.room is not None
+        usual = {pk for pk, _, is_usual in self.plan_for if is_usual}
+        held = [one.colour for one in self.coverage.candidates]
+        colours = [one for one in held if one.pk in asked] or [one for one in held if one.pk in usual]
+        return Wanted(self.review, self.room, self.hours, self.samples.decide_by, colours, self.other)
+
+    @cached_property
+    def walls(self) -> SafeString | None:
+        """The room from above, with where to look and when; None while its light is not known."""
+        if self._day is None:
+            return None
+        room, day = self._day
+        return looking(day.room, room.name, [(one.wall, one.hour) for one in self.hours])
+
+
+def correction_said(one: Correction) -> str:
+    found = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
+    undone = clocks.day(one.undone) if one.undone else ""
+    return words.taken_up(found.said, name_of(one.by), clocks.day(one.at), undone)

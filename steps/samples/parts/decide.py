@@ -1,0 +1,104 @@
+"""The decision of a review: what was seen of each candidate, what is open, and what was decided."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from jobs.amounts import areas_of, paint_of, usual_sheen
+from jobs.models import Room
+from prism import words
+from prism.tint.system import TintSystem
+from reviews.context import ReviewContext
+from steps.samples.forms import Asked, DecideForm
+from tinting import queries as tinting_queries
+from viewings.coverage import Coverage
+from viewings.models import Decision
+from web import clocks
+from web.settled import Page
+
+
+@dataclass(frozen=True)
+class Recorded:
+    """A decision in the record: in a sentence, its formula for the counter, and why not the others."""
+
+    decision: Decision
+    said: str
+    formula: str
+    against: list[str]
+
+
+class DecidePart(Page):
+    """What is to be decided of one review."""
+
+    def __init__(
+        self, context: ReviewContext, room: Room | None, coverage: Coverage, sent: DecideForm | None = None
+    ) -> None:
+        self._context, self._room, self.coverage, self._sent = context, room, coverage, sent
+        self.review = context.review
+
+    @cached_property
+    def decisions(self) -> list[Decision]:
+        held = self.review.decisions.select_related("colour", "by", "reopened_by")
+        return list(held.prefetch_related("ruled_out__colour"))
+
+    @property
+    def decision(self) -> Decision | None:
+        return next((one for one in self.decisions if one.reopened is None), None)
+
+    @property
+    def record(self) -> list[Recorded]:
+        return [self._recorded(one) for one in self.decisions]
+
+    def _recorded(self, one: Decision) -> Recorded:
+        called, formula = self.review.called, ""
+        if one.recipe is not None:
+            names = tinting_queries.colorant_names(self._system, one.recipe)
+            formula = words.formula_said(one.recipe, names, one.is_estimated)
+        shown = self.review.names_shown
+        against = [
+            words.decided_against(each.colour.name if shown else words.OTHER_BOARD, each.reason)
+            for each in one.ruled_out.all()
+        ]
+        return Recorded(one, decision_said(one, called(one.colour.name)), formula, against)
+
+    @cached_property
+    def _system(self) -> TintSystem | None:
+        return tinting_queries.system_as_of(self._context.tinting)
+
+    @property
+    def open_points(self) -> list[str]:
+        """What is open before the subject is decided for, every hour by its name."""
+        return self.coverage.open_points(self.review.colour) or [words.NOTHING_OPEN]
+
+    @cached_property
+    def still_open(self) -> list[str]:
+        """The same beside the table of the hours; empty where nothing is."""
+        return self.coverage.open_points(self.review.colour, named=False)
+
+    @property
+    def nothing_open(self) -> str:
+        return words.NOTHING_OPEN
+
+    @cached_property
+    def asked(self) -> Asked:
+        """What the form begins with: what the room wants by its size and the method."""
+        method = self._context.subject.method
+        if self._room is None:
+            return Asked()
+        sheen = usual_sheen(self._room, "walls", method)
+        size, paint = areas_of(self._room), paint_of(self._room.job, method)
+        if size is None:
+            return Asked(sheen)
+        said = words.wall_amount(size.walls, paint.coats, paint.spreading, paint.own)
+        return Asked(sheen, round(paint.litres(size.walls), 1), said)
+
+    @cached_property
+    def form(self) -> DecideForm:
+        return self._sent or DecideForm(None, self._context, self.asked)
+
+
+def decision_said(one: Decision, name: str) -> str:
+    amount = words.volume_said(one.litres) if one.litres else ""
+    said = words.decided_said(name, one.sheen, one.reason, one.who, clocks.day(one.made), amount, one.paint)
+    return f"{said}; reopened {clocks.day(one.reopened)}" if one.reopened else said

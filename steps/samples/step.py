@@ -1,0 +1,45 @@
+"""View as a step."""
+
+from __future__ import annotations
+
+from django.utils.safestring import SafeString
+
+from prism import words
+from reviews.context import ReviewContext
+from steps.base import Step, StepRequest
+from steps.samples import views
+from steps.samples.page import SamplesPage
+
+
+class SamplesStep(Step):
+    """From screen to wall."""
+
+    key, label = "samples", "Samples"
+    template = "steps/samples/page.html"
+    at_once = True
+    actions = {
+        "samples": views.samples,
+        "schedule": views.schedule,
+        "unplan": views.unplan,
+        "decide": views.decide,
+        "reopen": views.reopen,
+        "take-up": views.take_up,
+        "take-back": views.undelete,
+    }
+    unknown = words.NOT_SEEN_YET
+
+    def finding(self, context: ReviewContext) -> str:
+        decided = context.review.decisions.filter(reopened=None).select_related("colour").first()
+        if decided is not None:
+            return words.decided_for(context.review.called(decided.colour.name))
+        held = list(context.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
+        return words.view_short(len(held), sum(at is not None for at in held))
+
+    def page(self, visit: StepRequest) -> SamplesPage:
+        return SamplesPage(visit)
+
+    def wall(self, page: SamplesPage) -> str:
+        return "steps/samples/wall.html"
+
+    def ladder(self, page: SamplesPage) -> SafeString | None:
+        return page.walls

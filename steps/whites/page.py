@@ -1,0 +1,189 @@
+"""The Whites step as its template needs it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from functools import cached_property
+from itertools import pairwise
+from urllib.parse import urlencode
+
+from django.utils.safestring import SafeString
+
+from methods.rests_on import RestsOn, rests_on
+from prism import words
+from prism.light.together import Terms
+from prism.whites import sheen
+from prism.whites.ranking import White
+from reviews.context import SwatchView
+from reviews.drawings.edges import LOW, butted
+from reviews.drawings.ladder import ladder_of
+from steps.base import StepRequest
+from steps.whites.reads import Whites
+from web.settled import Page
+
+
+@dataclass(frozen=True)
+class Line:
+    """One white in rank: the white, the colour, its figures as text, its sentence, and where it leads."""
+
+    white: White
+    held: SwatchView
+    lrv: str
+    gap: str
+    creaminess: str
+    note: str
+    href: str
+    current: bool
+    light: str = ""
+    home: str = ""
+    rank: str = ""
+
+
+class WhitesPage(Page):
+    """What the Whites step of one review shows."""
+
+    def __init__(self, visit: StepRequest) -> None:
+        self.at = Whites(visit.context, visit.query)
+        self.query = visit.query
+        self._subject, self.review = visit.context.subject, visit.context.review
+
+    def _line(self, at: int, white: White, held: SwatchView) -> Line:
+        there = [one.name for one in self.at.there]
+        asked = {"white": str(held.colour.pk)} | {
+            key: self.query[key] for key in ("with", "gap") if self.query.get(key)
+        }
+        return Line(
+            white,
+            held,
+            words.number(white.reading.lrv),
+            words.number(white.gap, signed=True),
+            words.number(white.creaminess, signed=True),
+            words.white_note(white, self.at.gap, there),
+            f"?{urlencode(asked)}",
+            white is self.at.chosen,
+            self._light(at),
+            words.suits_rest(self.at.rest_of_home[0][at], self.at.rest_of_home[1]) if self.at.rest_of_home[1] else "",
+        )
+
+    def _light(self, at: int) -> str:
+        """Return by how much warmer than its board a white reads in the room's light, by day and of an evening."""
+        if not self.at.all_lit:
+            return ""
+        lit = {one.evening: one for one in self.at.all_lit[at]}
+        by_day, late = (lit[evening].warmer if evening in lit else None for evening in (False, True))
+        return words.white_shift(by_day, late, any(one.pairing.terms is Terms.CLASH for one in lit.values()))
+
+    @cached_property
+    def lines(self) -> list[Line]:
+        shown = self.at.shown
+        lines = [self._line(i, *both) for i, both in enumerate(zip(shown, self.at.held(shown), strict=True))]
+        lower = [replace(line, rank=words.why_not_higher(line.white, above.white)) for above, line in pairwise(lines)]
+        return [*lines[:1], *lower]
+
+    @property
+    def by_creaminess(self) -> list[Line]:
+        """The same from creamy to cool, as they hang on the wall."""
+        return sorted(self.lines, key=lambda line: (-line.white.creaminess, line.held.name))
+
+    @property
+    def chosen(self) -> Line | None:
+        return next((line for line in self.lines if line.current), None)
+
+    @property
+    def ladder(self) -> SafeString:
+        return ladder_of(self._subject, [line.held for line in self.lines] + [held for held, _ in self.darks])
+
+    @property
+    def rests_on(self) -> list[RestsOn]:
+        paths = (
+            "trim.gap", "trim.crown", "whites.glare_lrv", "whites.clean_within", "whites.near_miss",
+            "comparison.white_lrv", "comparison.white_chroma", "temperature.edges",
+        )  # fmt: skip
+        return rests_on(self._subject.method, self.review.method_own, paths)
+
+    @property
+    def edge(self) -> SafeString:
+        held = self.chosen
+        return butted([self._subject.stimulus.screen, held.held.colour.screen]) if held else SafeString("")
+
+    @cached_property
+    def lit(self) -> list[tuple[SafeString, str, str]]:
+        """The same edge in the room's light: the drawing, when that is, and what is said of it."""
+        line, room = self.chosen, self.at.room
+        if line is None or room is None:
+            return []
+        name = line.held.name
+        return [
+            (
+                butted(one.screens, LOW),
+                words.white_when(one.evening),
+                words.white_lit(name, room.name, one.evening, one.warmer, one.unsure, one.pairing),
+            )
+            for one in self.at.lit
+        ]
+
+    @property
+    def sentence(self) -> str:
+        line = self.chosen
+        return words.white_chosen(line.held.name, line.note) if line else words.NO_WHITES
+
+    @property
+    def no_light(self) -> str:
+        return words.NO_WHITE_LIGHT
+
+    @cached_property
+    def other_strength(self) -> tuple[str, str]:
+        """The strength of the wall at which a white clears: what is said, and the percent that leads to its formula;
+        both empty where there is nothing to say."""
+        found = self.at.other_strength
+        if found is None:
+            return "", ""
+        return words.wall_at_strength(self._subject.name, found, self.at.gap), f"{found.percent:g}"
+
+    @property
+    def remarks(self) -> list[str]:
+        found = []
+        ranked = self.at.ranked
+        if ranked and not any(white.clears for white in ranked):
+            found.append(words.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
+        found += self._ways_out()
+        if self.at.safe:
+            (held,) = self.at.held([self.at.safe])
+            found.append(words.safe_white(held.name, self.at.safe.reading.lrv, self.at.safe.glares))
+        if self.at.coolest:
+            (held,) = self.at.held([self.at.coolest])
+            found.append(words.coolest_white(held.name, self.at.coolest.reading.temperature.value))
+        return found
+
+    def _ways_out(self) -> list[str]:
+        """Return the ways out where the white that is looked at stands badly beside one that is there."""
+        chosen = self.at.chosen
+        if chosen is None or not (chosen.is_near_miss or chosen.yellows):
+            return []
+        same, apart = self.at.ways_out
+        names = {white.index: held.name for white in (same, apart) if white for held in self.at.held([white])}
+        return words.ways_out(same, apart, lambda w: names[w.index], [one.name for one in self.at.there])
+
+    @property
+    def sheens(self) -> list[str]:
+        method, lrv = self._subject.method, self._subject.reading.lrv
+        found = [words.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(method)]
+        found.append(words.crown_disputed(method.title))
+        found.append(words.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
+        found.append(words.sheen_read(lrv, "semi-gloss", sheen.looks(lrv, "semi-gloss")))
+        return found
+
+    @cached_property
+    def darks(self) -> list[tuple[SwatchView, str]]:
+        return [
+            (held, words.dark_note(one.gap, one.angle))
+            for one, held in zip(self.at.darks, self.at.held_darks(), strict=True)
+        ]
+
+    @property
+    def gap_problem(self) -> str:
+        return words.GAP_WRONG if self.at.gap_wrong else ""
+
+    @property
+    def unknown(self) -> str:
+        return words.no_such_whites(self.at.unknown) if self.at.unknown else ""

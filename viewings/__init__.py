@@ -1,0 +1,1 @@
+"""Samples on site: when to look at them, what was seen, and what was decided."""

@@ -1,0 +1,43 @@
+"""Viewings as a calendar file."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from datetime import UTC, timedelta
+
+from icalendar import Calendar, Event
+
+from prism import words
+from prism.messages.habits import hour_of
+from viewings import queries
+from viewings.models import Viewing
+from viewings.shown import Shown
+
+LASTS = timedelta(minutes=15)
+
+
+def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
+    """Return viewings as an iCalendar file, RFC 5545; `address` leads to the studio, without a stroke at its end."""
+    made = Calendar()
+    made.add("prodid", "-//Gentle Prism//Viewings//EN")
+    made.add("version", "2.0")
+    made.add("method", "PUBLISH")
+    made.add("x-wr-calname", words.CALENDAR_NAME)
+    for one in viewings:
+        event = Event()
+        at = queries.local(one)
+        event.add("uid", f"viewing-{one.pk}@gentle-prism")
+        event.add("dtstamp", one.review.updated)
+        moment = one.at.astimezone(UTC)  # a clock of a place would need its rules in the file
+        event.add("dtstart", moment)
+        event.add("dtend", moment + LASTS)
+        event.add("summary", words.event_title(Shown(one).name, one.room.name if one.room else ""))
+        event.add("description", words.slot_said(one.why, hour_of(at), one.wall, one.sky))
+        if one.room:
+            event.add(
+                "location",
+                ", ".join(part for part in (one.room.name, one.room.job.title, one.room.job.address) if part),
+            )
+        event.add("url", f"{address}{one.get_absolute_url()}")
+        made.add_component(event)
+    return bytes(made.to_ical())

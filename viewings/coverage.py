@@ -1,0 +1,116 @@
+"""What has been seen of each candidate at the hours that matter in a room, and what is open before a decision."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from functools import cached_property
+
+from decks.models import Colour
+from prism import words
+from prism.messages.habits import hour_of
+from prism.viewing.plan import Hour, Look, shows
+from viewings import queries
+from viewings.models import Viewing
+from web.settled import Page
+
+
+@dataclass(frozen=True)
+class Candidate:
+    """A colour that may be decided for, and what it is called for now."""
+
+    colour: Colour
+    name: str
+
+
+@dataclass(frozen=True)
+class Cell(Page):
+    """An hour that matters for a candidate: the look that shows it, the last one of several; else the one that is
+    planned; else one that was planned for it and came at another hour."""
+
+    hour: Hour
+    look: Viewing | None = None
+    planned: Viewing | None = None
+    missed: Viewing | None = None
+
+    @property
+    def state(self) -> str:
+        return "seen" if self.look else "planned" if self.planned else "open"
+
+    @property
+    def said(self) -> str:
+        one = self.look
+        if one is not None and one.seen_at is not None:
+            other = one.sky if self.hour.sky not in ("", one.sky) else ""
+            return words.hour_seen(one.answer, words.day_and_hour(seen_at(one)), one.who, other)
+        if self.planned is not None:
+            return words.hour_planned(words.day_and_hour(queries.local(self.planned)))
+        missed = self.missed
+        return words.hour_open(words.day_and_hour(seen_at(missed)) if missed else "")
+
+
+def seen_at(one: Viewing) -> datetime:
+    """Return when somebody looked, by the clocks of the room."""
+    assert one.seen_at is not None
+    return one.seen_at.astimezone(queries.zone_of(one.room))
+
+
+def look_of(one: Viewing) -> Look:
+    """Return a viewing that was seen as the core knows it."""
+    planned = None if one.why == "own" else hour_of(queries.local(one))
+    return Look(hour_of(seen_at(one)), one.wall, one.lamps_on, one.why, planned)
+
+
+class Coverage(Page):
+    """The hours that matter against the candidates."""
+
+    def __init__(self, hours: Sequence[Hour], candidates: Sequence[Candidate], viewings: Sequence[Viewing]) -> None:
+        self.hours, self.candidates = list(hours), list(candidates)
+        self._viewings = list(viewings)
+
+    @cached_property
+    def rows(self) -> list[tuple[str, list[Cell]]]:
+        return [(words.slot_short(h.why, h.hour, h.wall), [self._cell(h, c.colour) for c in self.candidates])
+                for h in self.hours]  # fmt: skip
+
+    def _of(self, colour: Colour) -> list[Viewing]:
+        return [one for one in self._viewings if colour.pk in (one.colour_id, one.beside_id)]
+
+    def _cell(self, hour: Hour, colour: Colour) -> Cell:
+        held = self._of(colour)
+        looks = [one for one in held if one.is_seen and one.room_id == hour.room]
+        met = [one for one in looks if shows(look_of(one), hour)]
+        waits = [one for one in held if not one.is_seen and one.why == hour.why]
+        missed = [one for one in looks if one.why == hour.why]
+        return Cell(hour, max(met, key=seen_at, default=None), waits[0] if waits else None,
+                    max(missed, key=seen_at, default=None))  # fmt: skip
+
+    def open_of(self, colour: Colour) -> list[str]:
+        """Return which hours nobody has seen a colour at, in words, and when it is planned."""
+        found = []
+        for hour in self.hours:
+            cell = self._cell(hour, colour)
+            if cell.state != "seen":
+                when = words.day_and_hour(queries.local(cell.planned)) if cell.planned else ""
+                found.append(words.hour_not_seen(hour.why, hour.hour, hour.wall, when))
+        return found
+
+    def again_of(self, colour: Colour) -> int:
+        """Return how often somebody asked to look at a colour again, and nobody has since on that wall, by day or under
+        its lamps."""
+        last: dict[tuple[object, ...], Viewing] = {}
+        for one in sorted((one for one in self._of(colour) if one.is_seen), key=seen_at):
+            last[one.room_id, one.wall, one.lamps_on] = one
+        return sum(one.answer == Viewing.Answer.AGAIN for one in last.values())
+
+    def open_points(self, colour: Colour, named: bool = True) -> list[str]:
+        """Return what is open before a colour is decided for; the hours named, or counted where a table shows them."""
+        unseen = self.open_of(colour)
+        hours = words.hours_unseen(unseen) if named else words.hours_counted(len(unseen), len(self.hours))
+        looks = [one for one in self._of(colour) if one.is_seen]
+        by_hand = [one for one in self._of(colour) if not one.is_seen and one.why == "own"]
+        return words.open_points(
+            hours, [words.day_and_hour(queries.local(one)) for one in by_hand],
+            self.again_of(colour), hours_known=bool(self.hours), seen=bool(looks),
+        )  # fmt: skip

@@ -1,0 +1,93 @@
+"""A viewing as templates show it."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from functools import cached_property
+
+from decks.models import Colour
+from prism import words
+from prism.messages.habits import hour_of
+from prism.viewing import scales
+from viewings import queries
+from viewings.models import Viewing
+from web.settled import Page
+
+
+class Shown(Page):
+    """A viewing with what is said of it. `mine` is whether the person who looks may write it."""
+
+    def __init__(self, viewing: Viewing, mine: bool = False) -> None:
+        self.viewing, self.mine = viewing, mine
+
+    @property
+    def local(self) -> datetime:
+        return queries.local(self.viewing)
+
+    @property
+    def name(self) -> str:
+        return words.pair_name(self._first, self._other) if self._other else self._first
+
+    @property
+    def _first(self) -> str:
+        one = self.viewing
+        return one.review.called(one.colour.name) if one.colour_id == one.review.colour_id else self._named(one.colour)
+
+    def _named(self, other: Colour) -> str:
+        return other.name if self.viewing.review.names_shown else words.OTHER_BOARD
+
+    @property
+    def _other(self) -> str:
+        beside = self.viewing.beside
+        if beside is None:
+            return ""
+        return self._named(beside)
+
+    @property
+    def asked(self) -> str:
+        return words.looks_asked(self._first, self._other)
+
+    @property
+    def when(self) -> str:
+        return words.day_and_hour(queries.local(self.viewing))
+
+    @property
+    def slot(self) -> str:
+        """Why then, on which wall, and under which sky while it is still to be seen."""
+        one, at = self.viewing, queries.local(self.viewing)
+        return words.slot_said(one.why, hour_of(at), one.wall, "" if one.is_seen else one.sky)
+
+    @cached_property
+    def held(self) -> list[scales.ScaleCheck]:
+        predicted = self.viewing.predicted
+        if not predicted:
+            return []
+        return scales.held(self.viewing.answers, predicted["differences"], float(predicted["doubt"]))
+
+    @cached_property
+    def told(self) -> scales.ToldHue | None:
+        """The undertone that was seen against those that were computed."""
+        return scales.told_hue(self.viewing.undertone, (self.viewing.predicted or {}).get("undertone") or {})
+
+    @property
+    def compared(self) -> list[str]:
+        return [line for line, _ in self.against]
+
+    @property
+    def against(self) -> list[tuple[str, bool]]:
+        """What was answered against what was computed, in sentences, each with whether the two part."""
+        if not self.viewing.is_seen:
+            return []
+        differs = scales.Agreement.DIFFERS
+        hue = (
+            [(words.told_said(self.told, self.viewing.colour.lrv), self.told.agreement is differs)] if self.told else []
+        )
+        found = hue + [(words.held_said(one), one.agreement is differs) for one in self.held]
+        return found or [(words.PREDICTED_UNKNOWN, False)]
+
+    @property
+    def said(self) -> str:
+        one = self.viewing
+        light = words.light_said(one.sky, one.lamps_on, one.lux)
+        hue = words.undertone_seen(one.undertone, one.colour.lrv) if one.undertone else ""
+        return words.viewing_said(one.answers, one.words, one.answer, one.who, light, self._other, hue)

@@ -1,0 +1,47 @@
+"""Pages that are computed before they are printed: a template gets values, and starts nothing."""
+
+from __future__ import annotations
+
+from functools import cached_property
+from types import SimpleNamespace
+from typing import Any
+
+
+class Page:
+    """What a template shows: its public attributes, those of the class too, and its properties."""
+
+    unsettled: tuple[str, ...] = ()
+    """Public properties that are for Python and not for the template."""
+
+    def settled(self) -> Settled:
+        """Return the content as plain values, pages within it settled too."""
+        names = [name for name in vars(self) if not name.startswith("_")]
+        for kind in type(self).__mro__[:-1]:
+            names += [
+                name
+                for name, value in vars(kind).items()
+                if (isinstance(value, property | cached_property) or not callable(value))
+                and not name.startswith("_")
+                and name not in (*names, "unsettled")
+            ]
+        return Settled(**{name: settled(getattr(self, name)) for name in names if name not in self.unsettled})
+
+
+class Settled(SimpleNamespace):
+    """The content of a page, which nobody changes any more."""
+
+    def __setattr__(self, name: str, value: object) -> None:
+        raise AttributeError(f"'{name}' of a settled page cannot be changed")
+
+
+def settled(value: Any) -> Any:
+    """Return a value with every page in it settled."""
+    if isinstance(value, Page):
+        return value.settled()
+    if type(value) is list:
+        return [settled(each) for each in value]
+    if type(value) is tuple:
+        return tuple(settled(each) for each in value)
+    if type(value) is dict:
+        return {key: settled(each) for key, each in value.items()}
+    return value
