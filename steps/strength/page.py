@@ -293,11 +293,11 @@ class StrengthPage(Page):
     @property
     def curve(self) -> SafeString:
         """LRV against strength."""
-        return strength_curve(self.at)
+        return strength_curve(self.at) if self.at.run else SafeString("")
 
     @property
     def drift(self) -> SafeString:
-        return drift_rose(self.at)
+        return drift_rose(self.at) if self.at.run else SafeString("")
 
     @property
     def adjusted_edge(self) -> SafeString:
