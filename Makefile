@@ -13,7 +13,7 @@ export OPENBLAS_NUM_THREADS ?= 1
 export MALLOC_ARENA_MAX ?= 2
 export PYTHONDONTWRITEBYTECODE ?= 1
 
-.PHONY: demo test check run bench pictures css assets requirements deck weights architecture manual bill mutants clean
+.PHONY: demo test check run bench pictures css assets requirements deck weights architecture data-model manual bill mutants clean
 
 demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py migrate --verbosity 0
@@ -40,6 +40,8 @@ check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/python tools/check_assets.py
 	$(BIN)/lint-imports --no-cache
 	$(BIN)/python -m tools.architecture
+	$(BIN)/python -m tools.data_model
+	$(BIN)/python -m tools.glossary
 	$(BIN)/python -m tools.dependencies
 
 bench: $(SETUP)/python $(SETUP)/node
@@ -66,6 +68,9 @@ manual: $(SETUP)/python
 
 architecture: $(SETUP)/python
 	$(BIN)/python -m tools.architecture --write
+
+data-model: $(SETUP)/python
+	$(BIN)/python -m tools.data_model --write
 
 bill: $(SETUP)/python
 	PATH=$(CURDIR)/$(BIN):$$PATH $(BIN)/python -m tools.bill

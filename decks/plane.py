@@ -1,4 +1,4 @@
-"""The undertone plane: colours of the decks by how they lie from the working neutral, as compact data for a canvas."""
+"""The undertone plane: colours of the decks by how they lie from the neutral line, as compact data for a canvas."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ PLACES = 2
 def plane(held: Catalogue, rows: NDArray[np.intp], chosen: Method) -> dict[str, Any]:
     """Return rows of the catalogue as columns, with the rings and sectors of the method they are read under.
 
-    `a`, `b` are distances from the working neutral of each colour's own lightness; `fill` holds six digits a colour.
+    `a`, `b` are distances from the neutral line of each colour's own lightness; `fill` holds six digits a colour.
     """
     u = np.round(held.classified(chosen).u[rows], PLACES)
     return {

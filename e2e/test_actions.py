@@ -68,7 +68,7 @@ class Meanings(BrowserTest):
         self.key("h")
         self.wait(lambda: self.find("#meanings").is_displayed() and self.all("#meanings [data-term]"))
         shown = [row.get_attribute("data-term") for row in self.all("#meanings [data-term]") if row.is_displayed()]
-        for term in ("lrv", "undertone", "working neutral, neutral", "δe00"):
+        for term in ("lrv", "undertone", "neutral line, neutral", "δe00"):
             self.assertIn(term, shown)
         self.assertFalse([term for term in shown if "metamerism" in term])
         self.assert_accessible("what the words here mean")

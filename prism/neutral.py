@@ -1,4 +1,4 @@
-"""The working neutral: the painted grey that undertones are read against.
+"""The neutral line: the painted grey that undertones are read against.
 
 Practitioners do not hold a colour against mathematical grey (a* = b* = 0) but against painted whites and greys, which
 are all slightly yellow. The line is data: a few knots over lightness, linear between them and constant beyond.
@@ -28,9 +28,9 @@ class WorkingNeutral:
 
     def __post_init__(self) -> None:
         if not (len(self.lightness) == len(self.a) == len(self.b) >= 1):
-            raise ValueError("a working neutral needs an a* and a b* for each lightness")
+            raise ValueError("a neutral line needs an a* and a b* for each lightness")
         if any(later <= earlier for earlier, later in zip(self.lightness, self.lightness[1:], strict=False)):
-            raise ValueError("the lightness of a working neutral must rise from knot to knot")
+            raise ValueError("the lightness of a neutral line must rise from knot to knot")
 
     def at(self, lightness: ArrayLike) -> Array:
         """Return the neutral a*, b*, shape (..., 2), at each L* (...)."""

@@ -20,7 +20,7 @@ NEUTRALS = ("painted", "grey")
 
 @dataclass(frozen=True)
 class Undertone:
-    """The distance of a colour from the working neutral of its lightness, and what may be said of it.
+    """The distance of a colour from the neutral line of its lightness, and what may be said of it.
 
     `vector` (Δa*, Δb*); `hue` degrees; `strength` its length; `effect` the same in ΔE00; `nearest` the sector the hue
     falls in. `hues` are the one or two words that may be named, likelier first, `level` how surely.

@@ -82,7 +82,7 @@ def hold_beside(review: Review, colour: Colour | None) -> None:
 
 @transaction.atomic
 def judge_by(review: Review, method: str, neutral: str, shift: tuple[float, float], usual: bool = False) -> None:
-    """Change the method and the working neutral of a review; `usual` makes the method the person's usual one too."""
+    """Change the method and the neutral line of a review; `usual` makes the method the person's usual one too."""
     if usual:
         method_services.judge_by(review.owner, method)
     table = method_queries.table_of(review.owner, method)

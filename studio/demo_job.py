@@ -70,7 +70,7 @@ LOOKED: dict[tuple[str, str], dict[str, Look]] = {
         "evening": ("green", {"warmth": 1, "hue": -1}, "yes", ""),
     },
 }
-"""What was seen on walls already, by the code of a colour and the room: each hour that matters by its why."""
+"""What was seen on walls already, by the code of a colour and the room: each key time by its why."""
 CANDIDATE = ("H16.3", "North writers’ room", "T04.3")
 PLANNED = ("H16.3", "Stair tower")
 """Of which review the viewings stand ahead, today's among them."""

@@ -1,4 +1,4 @@
-"""What has been seen of each candidate at the hours that matter in a room, and what is open before a decision."""
+"""What has been seen of each candidate at the key times in a room, and what is open before a decision."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ class Candidate:
 
 @dataclass(frozen=True)
 class Cell(Page):
-    """An hour that matters for a candidate: the look that shows it, the last one of several; else the one that is
+    """An key time for a candidate: the look that shows it, the last one of several; else the one that is
     planned; else one that was planned for it and came at another hour."""
 
     hour: Hour
@@ -63,7 +63,7 @@ def look_of(one: Viewing) -> Look:
 
 
 class Coverage(Page):
-    """The hours that matter against the candidates."""
+    """The key times against the candidates."""
 
     def __init__(self, hours: Sequence[Hour], candidates: Sequence[Candidate], viewings: Sequence[Viewing]) -> None:
         self.hours, self.candidates = list(hours), list(candidates)

@@ -17,7 +17,7 @@ from prism.whites.ranking import which
 
 @dataclass(frozen=True, eq=False)
 class Pool:
-    """Colours of decks: Lab (n, 3), LRV (n,) and keys (n,), under a method and a working neutral."""
+    """Colours of decks: Lab (n, 3), LRV (n,) and keys (n,), under a method and a neutral line."""
 
     lab: Array
     lrv: Array

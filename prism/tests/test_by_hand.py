@@ -37,7 +37,7 @@ def readings(*labs, doubt=0.3, sources=None):
 
 
 def at(lightness, a=0.0, b=0.0):
-    """A colour by its undertone: so much a* and b* from the working neutral."""
+    """A colour by its undertone: so much a* and b* from the neutral line."""
     return np.array([lightness, *(WALL.neutral.at(np.array([lightness]))[0] + [a, b])])
 
 

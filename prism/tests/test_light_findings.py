@@ -53,7 +53,7 @@ def a_day(hours, lux, height=None, lamps=None, cloud=0.0):
 
 
 def neutral(lightness):
-    """The working neutral at a lightness."""
+    """The neutral line at a lightness."""
     return np.array([lightness, *PRACTICE.neutral.at(np.array([lightness]))[0]])
 
 

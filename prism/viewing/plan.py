@@ -1,4 +1,4 @@
-"""When boards are looked at: the hours that matter, spread over the days before a decision."""
+"""When boards are looked at: the key times, spread over the days before a decision."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ REACH = 1.0
 
 @dataclass(frozen=True)
 class Hour:
-    """An hour that matters in a room (its key): why, the clock's hour, the wall, and the sky wanted, empty for any."""
+    """An key time in a room (its key): why, the clock's hour, the wall, and the sky wanted, empty for any."""
 
     room: int
     why: str
@@ -38,7 +38,7 @@ class Look:
 
 
 def shows(look: Look, hour: Hour) -> bool:
-    """Return whether a look shows what an hour that matters would.
+    """Return whether a look shows what an key time would.
 
     Of an evening that is under the lamps, on any wall; else without them on its wall, within `REACH` of it or of the
     hour for which it was planned, since the sun's hours move through a year.

@@ -196,7 +196,7 @@ def tally(found: int, total: int) -> str:
 
 
 def plane_text(shown: int) -> str:
-    return f"{whole(shown)} by undertone. The cross is the working neutral of each one's depth."
+    return f"{whole(shown)} by undertone. The cross is the neutral line of each one's depth."
 
 
 NO_RECIPE = "No recipe is known"

@@ -99,7 +99,7 @@ def _review(act: str, fields: Fields, room: str) -> list[str]:
     if fields.keys() & {"method", "school"}:  # lines written before the rename say "school"
         lines.append("judged it by another method")
     if fields.keys() & {"neutral", "neutral_a", "neutral_b"}:
-        lines.append("moved the working neutral")
+        lines.append("moved the neutral line")
     if "withhold" in fields:
         lines.append("withheld the findings" if _new(fields, "withhold") == "True" else "had the findings shown")
     if "verdict" in fields:

@@ -145,7 +145,7 @@ SAMPLES_PARTS = {"": "Hours", "samples": "Samples", "decide": "Decide"}
 SOMEBODY = "Somebody"
 
 
-NO_VIEWINGS = "No look at a wall yet: plan the hours that matter, or log a look right now."
+NO_VIEWINGS = "No look at a wall yet: plan the key times, or log a look right now."
 
 
 def plan_these(decide: date) -> str:
@@ -185,7 +185,7 @@ SEEN_MEANWHILE = "Somebody else has answered this viewing meanwhile; yours was n
 
 def samples_sentence(planned: int, seen: int, answers: str) -> str:
     if not planned:
-        return "Not looked at on a wall yet: paint boards, and look at them at the hours that matter."
+        return "Not looked at on a wall yet: paint boards, and look at them at the key times."
     if not seen:
         return f"None of {numeral(planned)} viewings seen yet."
     return f"{capital(numeral(seen))} of {numeral(planned)} viewings seen: {answers}."
@@ -320,7 +320,7 @@ def hour_planned(when: str) -> str:
 
 
 def hour_open(missed: str) -> str:
-    """Return that an hour that matters was not seen; `missed` is when somebody looked instead."""
+    """Return that an key time was not seen; `missed` is when somebody looked instead."""
     return f"not seen: looked at {missed} instead" if missed else "not seen"
 
 
@@ -339,7 +339,7 @@ def hours_counted(unseen: int, of: int) -> str:
 
 
 def open_points(unseen: str, waiting: Sequence[str], again: int, hours_known: bool, seen: bool) -> list[str]:
-    """Return what is open before a decision: which hours that matter were not seen (a sentence), what was planned by
+    """Return what is open before a decision: which key times were not seen (a sentence), what was planned by
     hand, and what was asked to be looked at again."""
     found = [unseen] if unseen else []
     if waiting:
@@ -354,7 +354,7 @@ def open_points(unseen: str, waiting: Sequence[str], again: int, hours_known: bo
 
 
 HOURS_UNKNOWN = "Which hours matter is not known: with the room’s size, place and windows they follow from its light."
-NOTHING_OPEN = "Seen at every hour that matters in this room, and nobody asks to look again."
+NOTHING_OPEN = "Seen at every key time in this room, and nobody asks to look again."
 
 
 def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:

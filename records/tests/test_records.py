@@ -47,7 +47,7 @@ class Recorded(Wall):
         services.restore(self.review)
         said = self.lines()
         for wanted in (
-            "put it into Library", f"put {other.name} on the shortlist", "moved the working neutral",
+            "put it into Library", f"put {other.name} on the shortlist", "moved the neutral line",
             "wrote the verdict “Not the plain grey it was called.”", "put the review aside", "brought the review back",
         ):  # fmt: skip
             self.assertIn(wanted, said)

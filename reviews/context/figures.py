@@ -39,7 +39,7 @@ class Said(Page):
 
     @property
     def neutral_note(self) -> str:
-        """Where the working neutral lies at the subject's depth."""
+        """Where the neutral line lies at the subject's depth."""
         return words.neutral_note(self._subject.neutral, self._subject.reading.lab[0])
 
     @property

@@ -34,7 +34,7 @@ MARK, SUBJECT = (9.0, 12.0), (13.0, 18.0)
 
 
 class Rose:
-    """The frame of an undertone rose: the working neutral at its centre, a* to the right, b* upwards.
+    """The frame of an undertone rose: the neutral line at its centre, a* to the right, b* upwards.
 
     It reaches far enough for the strengths it must show; what lies farther is held at the rim. The words for the
     strengths stand on a scale below it, so that no label runs over a mark, the cross or a ring.
@@ -135,7 +135,7 @@ def boxes_of(marks: Sequence[Mark], size: tuple[float, float]) -> list[Box]:
 
 
 def undertone_rose(subject: Subject, wall: Wall) -> SafeString:
-    """Return the undertone plane round the working neutral, with the subject and what is held beside it."""
+    """Return the undertone plane round the neutral line, with the subject and what is held beside it."""
     own = subject.reading.undertone
     rose = Rose(subject.method, subject.neutral, subject.reading, own.strength)
     parts = rose.frame()

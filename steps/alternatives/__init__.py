@@ -1,1 +1,1 @@
-"""Place: where the colour stands among its alternatives, wishes, and the shortlist."""
+"""Alternatives: where the colour stands among its alternatives, wishes, and the shortlist."""

@@ -1,4 +1,4 @@
-"""The Place step as its template needs it."""
+"""The Alternatives step as its template needs it."""
 
 from __future__ import annotations
 

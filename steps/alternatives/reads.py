@@ -1,4 +1,4 @@
-"""Reads for Place: brackets, and colours that answer a wish."""
+"""Reads for Alternatives: brackets, and colours that answer a wish."""
 
 from __future__ import annotations
 

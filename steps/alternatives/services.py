@@ -1,4 +1,4 @@
-"""Writes for Place: the shortlist."""
+"""Writes for Alternatives: the shortlist."""
 
 from __future__ import annotations
 

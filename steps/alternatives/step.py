@@ -1,4 +1,4 @@
-"""Place as a step."""
+"""Alternatives as a step."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is done in Place: the shortlist."""
+"""What is done in Alternatives: the shortlist."""
 
 from __future__ import annotations
 

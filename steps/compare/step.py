@@ -16,7 +16,7 @@ class CompareStep(Step):
     template = "steps/compare/page.html"
     gives_away = False
     at_once = True
-    board_acts, set_acts = "steps/compare/board_acts.html", "steps/compare/bring_back.html"
+    board_actions, set_actions = "steps/compare/board_actions.html", "steps/compare/bring_back.html"
     actions = {"board": views.board, "see": views.see, "unsee": views.unsee}
 
     def finding(self, context: ReviewContext) -> str:

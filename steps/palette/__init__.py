@@ -1,1 +1,1 @@
-"""Company: what goes with the colour, how much of each, and where it goes."""
+"""Palette: what goes with the colour, how much of each, and where it goes."""

@@ -1,4 +1,4 @@
-"""Areas of colour as the Company step draws them: a room's surfaces as one sheet, and a fabric of several colours."""
+"""Areas of colour as the Palette step draws them: a room's surfaces as one sheet, and a fabric of several colours."""
 
 from __future__ import annotations
 

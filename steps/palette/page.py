@@ -1,4 +1,4 @@
-"""The Company step as its template needs it: the part that is shown, and the ways to the others."""
+"""The Palette step as its template needs it: the part that is shown, and the ways to the others."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Writes for Company: schemes that are kept with a review."""
+"""Writes for Palette: schemes that are kept with a review."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Company as a step."""
+"""Palette as a step."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is done in Company: keeping a scheme, putting one aside."""
+"""What is done in Palette: keeping a scheme, putting one aside."""
 
 from __future__ import annotations
 

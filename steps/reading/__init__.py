@@ -1,1 +1,1 @@
-"""Read: what the colour is, on its own."""
+"""Reading: what the colour is, on its own."""

@@ -1,4 +1,4 @@
-"""The Read step as its template needs it."""
+"""The Reading step as its template needs it."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Read as a step."""
+"""Reading as a step."""
 
 from __future__ import annotations
 

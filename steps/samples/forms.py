@@ -1,4 +1,4 @@
-"""What View accepts from the outside."""
+"""What Samples accepts from the outside."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The View step as its template needs it."""
+"""The Samples step as its template needs it."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""View as a step."""
+"""Samples as a step."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is done in View: samples and hours planned, deciding, reopening."""
+"""What is done in Samples: samples and hours planned, deciding, reopening."""
 
 from __future__ import annotations
 
@@ -32,7 +32,7 @@ def samples(request: StudioRequest, review: Review) -> StepRequest:
 
 
 def schedule(request: StudioRequest, review: Review) -> StepRequest:
-    """Plan viewings at the hours that matter, over the days before the decision."""
+    """Plan viewings at the key times, over the days before the decision."""
     context = ReviewContext(review)
     page = SamplesPage(StepRequest(context))
     if not page.hours or page.room is None:

@@ -20,7 +20,7 @@ else:
 
 NUMBER = partial(forms.TextInput, attrs={"class": "num", "inputmode": "decimal"})
 SHIFT = 4.0
-"""How far, Lab units, the working neutral may be moved by hand."""
+"""How far, Lab units, the neutral line may be moved by hand."""
 
 
 class WallForm(ReviewForm):
@@ -39,7 +39,7 @@ class WallForm(ReviewForm):
 
 
 class BasisForm(ReviewForm):
-    """The method and the working neutral."""
+    """The method and the neutral line."""
 
     method = forms.ChoiceField(widget=forms.RadioSelect)
     neutral_a = NumberField(

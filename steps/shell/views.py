@@ -141,7 +141,7 @@ def arrange(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_POST
 def basis(request: StudioRequest, pk: int) -> HttpResponse:
-    """Change the method or the working neutral."""
+    """Change the method or the neutral line."""
     review = own_review(request, pk)
     form = BasisForm(request.POST, instance=copy(review))  # a form writes into its instance even when it refuses
     if not form.is_valid():

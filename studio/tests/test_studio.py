@@ -104,7 +104,7 @@ class Meanings(TestCase):
     def test_the_glossary_is_shown_without_names_of_the_code(self):
         self.client.force_login(User.objects.create_user("isla"))
         page = self.client.get(reverse("words"))
-        self.assertContains(page, "<dt>working neutral, neutral</dt>", html=True)
+        self.assertContains(page, "<dt>neutral line, neutral</dt>", html=True)
         self.assertContains(page, "CIE L*a*b*, D65/10° unless said otherwise")
         text = page.content.decode()
         for mark in ("`", "**", "prism.", "In the code only", "\\"):

@@ -423,7 +423,7 @@ class Deciding(Viewings):
 
     def test_what_is_open_the_decision_and_reopening_it(self):
         self.planned()
-        self.assertContains(self.page(show="decide"), "Not seen yet at any of the three hours that matter.")
+        self.assertContains(self.page(show="decide"), "Not seen yet at any of the three key times.")
         page = self.decide()
         self.assertContains(page, f"Decided: {self.review.colour.name}")
         self.assertContains(page, "in matte, 5.0\u00a0L: It holds.")
@@ -435,7 +435,7 @@ class Deciding(Viewings):
         self.assertEqual(self.act("reopen", decision="999").status_code, 404)
 
     def seen(self, why, by=0.0, answer="yes", colour=None, **light):
-        """Keep a look at an hour that matters, so many hours off it."""
+        """Keep a look at an key time, so many hours off it."""
         one = next(v for v in queries.of_review(self.review) if v.why == why and v.colour == (colour or v.colour))
         at = one.at + timedelta(hours=by)
         light = {"sky": one.sky, "lamps_on": why == "evening"} | light
@@ -459,7 +459,7 @@ class Deciding(Viewings):
         self.assertEqual(self.states(), ["seen", "open", "open"])
         page = self.page(show="decide")
         self.assertContains(page, "instead")
-        self.assertContains(page, "Not seen yet at two of the three hours that matter.")
+        self.assertContains(page, "Not seen yet at two of the three key times.")
         for why in ("worst", "evening"):
             hour = next(hour for hour in page.context["page"].hours if hour.why == why)
             Viewing.objects.filter(review=self.review, why=why).update(

@@ -1,1 +1,1 @@
-"""The parts of the Company step, each as its templates need it."""
+"""The parts of the Palette step, each as its templates need it."""

@@ -1,4 +1,4 @@
-"""What the parts of the Company step share."""
+"""What the parts of the Palette step share."""
 
 from __future__ import annotations
 
