@@ -81,8 +81,7 @@ class LabForm(OwnColourForm):
         choices=[("lab", "D65/10°"), ("lab50", "D50/2°")],
         initial="lab",
         widget=forms.RadioSelect,
-        help_text="Paint makers mostly state D65 and the 10° observer; print and screen software states D50 and 2°, "
-        "which is converted and labelled.",
+        help_text="Paint makers mostly state D65 and 10°. Print software states D50 and 2°, which is converted.",
         **laid_out("radios"),
     )
 

@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from django.utils.safestring import SafeString
 
 from prism import words
 from prism.light.together import Terms
-from prism.palette.use import Suits
 from reviews.context import ReviewContext
 from reviews.context.figures import Said
 from reviews.drawings.ladder import depth_ladder
@@ -81,7 +80,14 @@ class Content:
             self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
             self._scheme, self._use, self._viewings, self._cautions, self._judged,
         ]  # fmt: skip
-        return [one for one in (make() for make in makers) if one.lines or one.boards]
+        told: set[str] = set()
+        found = []
+        for one in (make() for make in makers):
+            lines = [line for line in one.lines if line not in told]
+            told.update(one.lines)
+            if lines or one.boards:
+                found.append(replace(one, lines=lines))
+        return found
 
     # --- the first page ---
 
@@ -100,8 +106,8 @@ class Content:
         return UsePart(self._visit, Schemes(self.context, {}))
 
     def _works(self) -> Section:
-        good = [one.surface for one in self._uses.uses.uses if one.suits is Suits.SUITS]
-        lines = [words.works_on(good)] if good else []
+        best = words.use_best([(one.surface, int(one.suits)) for one in self._uses.uses.uses])
+        lines = [words.works_on(best)] if best else []
         lines += self._beside(Terms.AGREE)
         return Section("works", words.DOCUMENT_TITLES["works"], FIRST, lines)
 
@@ -127,10 +133,9 @@ class Content:
         day = self._lit.at.day if self._lit else None
         lines = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
         lines += self._beside(Terms.CLASH)
+        worst = words.use_worst([(one.surface, int(one.suits)) for one in self._uses.uses.uses])
         lines += [
-            words.use_said(one.surface, int(one.suits), one.reasons)
-            for one in self._uses.uses.uses
-            if one.suits is Suits.NO
+            words.avoid_on(worst, words.use_why(one.reasons[0])) for one in self._uses.uses.uses if one.surface == worst
         ]
         return Section("care", words.DOCUMENT_TITLES["care"], FIRST, lines)
 
@@ -160,7 +165,7 @@ class Content:
             lines = [line for one in standing for line in (one.said, one.formula, *one.against) if line]
             return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
         lines = [words.paint_boards(len(page.samples.candidates), page.samples.how)]
-        lines += [words.look_at_hours(page.hours_said)] if page.hours_said else []
+        lines += words.look_at_hours(page.hours_said) if page.hours_said else []
         lines += page.decide.open_points if page.viewings else []
         return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
 
@@ -199,7 +204,7 @@ class Content:
             told = (
                 words.AT_THE_EQUINOX,
                 *spots,
-                *self._lit.counsels,
+                *(words.counsel_plain(one.kind, one.walls) for one in shown.day.counsels),
                 shown.lamps_said,
                 shown.clean,
                 shown.deeper,
@@ -213,7 +218,7 @@ class Content:
         return Section(
             "strengths", words.DOCUMENT_TITLES["strengths"], EVIDENCE,
             [
-                words.strength_said(step.percent, step.sentence)
+                words.strength_said(step.strength.percent, step.sentence)
                 for step in Strengths(self.context).run
                 if step.strength.percent
             ],

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import partial
 from typing import Any
 
 from django import forms
@@ -12,7 +13,6 @@ from decks.models import Colour
 from jobs.forms import CoatedForm, size
 from jobs.models import Finish, Job, WhiteRule
 from prism import words
-from prism.whites.sheen import SHEENS
 from web.forms import Sized, plain
 
 
@@ -21,7 +21,7 @@ class FinishForm(CoatedForm):
 
     field_order = ("part", "what", "sheen", "area", "stays")
     part = forms.ChoiceField(choices=Finish.Part.choices, widget=forms.HiddenInput)
-    sheen = forms.ChoiceField(choices=[("", "as is usual"), *((s, s) for s in SHEENS)], required=False, label="Sheen")
+    sheen = forms.ChoiceField(choices=partial(words.sheen_choices, "as is usual"), required=False, label="Sheen")
     area = size(0, 3600, "area", required=False, label="Area", said="area")
     stays = forms.BooleanField(required=False, label="is there and stays")
 

@@ -243,10 +243,10 @@ class HomeWhite:
         else:
             lines.append(words.home_white(name, len(self.walled), best.told_by))
         weakest = self.walled[best.weakest]
-        note = words.white_note(
+        facts = words.white_facts(
             self._in(best.white, best.weakest), self._method.trim_gap, [words.WHITE_THERE] * len(weakest.there)
         )
-        lines.append(words.home_weakest(weakest.room.name, best.least, note))
+        lines.append(words.home_weakest(weakest.room.name, best.least, facts[0] if facts else ""))
         stays = [one.room.name for one in self.walled if one.trim and one.trim.pk == self.colour(best.white).pk]
         if stays:
             lines.append(words.trim_kept(name, stays, home.EXISTING))

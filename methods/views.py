@@ -21,7 +21,12 @@ from web.http import StudioRequest
 
 @require_safe
 def listing(request: StudioRequest) -> HttpResponse:
-    ready = [method.load(key) for key in method.names()]
+    ready, told = [], set[str]()
+    for held in (method.load(key) for key in method.names()):
+        ready.append(
+            (held, [line for line in held.explains if line not in told], bool(told.intersection(held.explains)))
+        )
+        told.update(held.explains)
     own = [(one, queries.unreadable(one)) for one in queries.own(request.user)]
     context = {"ready": ready, "own": own, "usual": queries.usual(request.user)}
     return render(request, "methods/list.html", context)

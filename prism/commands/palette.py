@@ -102,7 +102,7 @@ def run_scheme(args: argparse.Namespace) -> None:
         print_json([_scheme_json(one, args.colour, keys) for one in made])
         return
     for one in made:
-        print(words.scheme_title(one.character, one.score))
+        print(f"{words.scheme_title(one.character, one.score)}: {words.scheme_score(one.score)}")
         for place in one.places:
             code = args.colour if place.row < 0 else keys[place.row]
             name = "" if place.row < 0 else entries[place.row].name

@@ -328,7 +328,7 @@ def _outside(surface: str, reading: Reading, method: Method, around: Around) -> 
         if out.lrv >= DULL_OUTSIDE:
             found.append((Suits.WITH_CARE, Reason("dazzles in the sun", out.lrv, DULL_OUTSIDE)))
         elif chroma - out.paler < 4 and lrv >= 60:
-            found.append((Suits.WITH_CARE, Reason("reads as white outdoors", out.lrv, 60)))
+            found.append((Suits.WITH_CARE, Reason("looks white outdoors", out.lrv, 60)))
         if chroma >= LOUD:
             found.append((Suits.NO, Reason("loud in the sun", chroma, LOUD)))
         elif reading.temperature.value <= _cool_below(method) and lrv >= ACCENT_FROM:

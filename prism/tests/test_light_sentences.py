@@ -57,4 +57,4 @@ class Sentences(unittest.TestCase):
     def test_a_red_that_is_a_pink_when_pale_is_one_hue(self):
         board, pale = readings([[55, 20, 12], [80, 20, 12]], 0.3, WALL)
         self.assertEqual((board.family.hue, pale.family.hue), ("red", "red"))
-        self.assertNotIn("pulls", words.change_from(pale, board))
+        self.assertNotIn("pulling", words.change_from(pale, board))

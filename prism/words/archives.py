@@ -7,10 +7,10 @@ from collections.abc import Mapping, Sequence
 from prism.messages.text import capital, count, listed, shortened
 
 ARCHIVE_NOT_EMPTY = "This database is not empty: restore into a new one, named by DATABASE, after manage.py migrate."
-ARCHIVE_BROKEN = "The file is cut off or broken: nothing was restored. Take another copy of it."
-ARCHIVE_ALTERED = "The file was altered after it was written, its digest does not match: nothing was restored."
-ARCHIVE_NONE = "The file is no archive of a studio."
-ARCHIVE_NEWER = "The archive was written by a newer version: bring this one up to date first. Nothing was restored."
+ARCHIVE_BROKEN = "The file is incomplete or broken, so nothing was restored. Use another copy."
+ARCHIVE_ALTERED = "The file was changed after it was written, so nothing was restored."
+ARCHIVE_NONE = "This file is not the archive of a studio."
+ARCHIVE_NEWER = "A newer version wrote this archive. Update this studio first. Nothing was restored."
 
 
 def archive_missing(name: str) -> str:
@@ -28,22 +28,22 @@ def archive_held(same: bool) -> str:
     )
 
 
-JOB_FILE_BROKEN = "The file is cut off or broken: nothing was taken up. Take another copy of it."
-JOB_FILE_NONE = "The file is neither the archive of a job nor the JSON of a document: choose one that a studio wrote."
-JOB_FILE_NEWER = "The archive was written by a newer version: bring this one up to date first. Nothing was taken up."
-JOB_FILE_ALTERED = "The file was altered after it was written, its digest does not match: nothing was taken up."
+JOB_FILE_BROKEN = "The file is incomplete or broken, so nothing was imported. Use another copy."
+JOB_FILE_NONE = "This file is neither an archived job nor the JSON of a document: choose one that a studio wrote."
+JOB_FILE_NEWER = "A newer version wrote this file. Update this studio first. Nothing was imported."
+JOB_FILE_ALTERED = "The file was changed after it was written, so nothing was imported."
 
 
-DOCUMENT_NEWER = "The document was written by a newer version: bring this one up to date first."
+DOCUMENT_NEWER = "A newer version wrote this document. Update this studio first."
 
 
 def document_wrong(path: Sequence[str], what: str) -> str:
     where = " › ".join(path) or "the document"
-    return f"In {where}: {shortened(what, 200)}. Nothing was brought in."
+    return f"In {where}: {shortened(what, 200)}. Nothing was imported."
 
 
 def document_taken_up(name: str) -> str:
-    return f"The review of {name} was brought in with its document."
+    return f"The review of {name} was imported with its document."
 
 
 def job_file_too_large(megabytes: int) -> str:
@@ -51,21 +51,21 @@ def job_file_too_large(megabytes: int) -> str:
 
 
 def job_file_wrong(what: str) -> str:
-    return f"Something in the file cannot be: {what} Nothing was taken up."
+    return f"The file holds an impossible value: {what} Nothing was imported."
 
 
 def job_taken_up(title: str, colours: int, people: Sequence[str]) -> str:
-    said = f"{title} was brought in."
+    said = f"{title} was imported."
     if colours:
         were = "were" if colours > 1 else "was"
-        said += f" {capital(count(colours, 'colour'))} of it {were} not in this studio, and came with it."
+        said += f" {capital(count(colours, 'colour'))} {were} new to this studio and came along."
     if people:
-        said += f" {listed(list(people))} {'are' if len(people) > 1 else 'is'} named in it without an account here."
+        said += f" {listed(list(people))} {'are' if len(people) > 1 else 'is'} named in it but without an account here."
     return said
 
 
-BACKUP_NONE = "This file is no copy of a studio: it has none of its tables. Nothing was changed."
-BACKUP_NEWER = "This copy is of a newer version of the studio. Bring this one up to date first. Nothing was changed."
+BACKUP_NONE = "This file is not a copy of a studio. Nothing was changed."
+BACKUP_NEWER = "This copy is of a newer version. Update this studio first. Nothing was changed."
 DATABASE_SOUND = "The database is sound."
 
 
@@ -83,7 +83,7 @@ def backup_faulty(wrong: Sequence[str]) -> str:
 
 def backup_restored(before: str) -> str:
     back = f" What was there before is in {before}." if before else ""
-    return f"The studio is as it was in the copy.{back} Start its servers anew."
+    return f"The studio is as it was in the copy.{back} Restart its servers."
 
 
 def backup_before_migrating(path: str) -> str:
@@ -98,12 +98,12 @@ _KEPT_SO_FAR = "so this was not kept. What was kept before is safe."
 STORE_TROUBLES = {
     "disk is full": f"The studio’s disk is full, {_KEPT_SO_FAR} Make room there, then go back and send it again.",
     "readonly database": f"The studio’s database cannot be written at the moment, {_KEPT_SO_FAR} "
-    "Whoever runs the studio sees to it; then go back and send it again.",
+    "Ask the person who runs the studio, then send it again.",
     "unable to open database file": f"The studio’s database cannot be opened, {_KEPT_SO_FAR} Its disk may be full, or "
-    "its folder cannot be written: whoever runs the studio looks at both; then go back and send it again.",
+    "its folder read-only. Ask the person who runs the studio, then send it again.",
     "database is locked": f"The studio is very busy, {_KEPT_SO_FAR} Go back and send it again in a moment.",
     "disk I/O error": f"The studio’s disk does not answer, {_KEPT_SO_FAR} "
-    "Whoever runs the studio looks at the disk; then go back and send it again.",
-    "malformed": "The studio’s database is damaged. Whoever runs the studio stops it and restores the last copy.",
+    "Ask the person who runs the studio, then send it again.",
+    "malformed": "The studio’s database is damaged. Ask the person who runs the studio to restore the last copy.",
 }
 """What is said where the database refuses, by what SQLite says."""

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 WORK_STOPPED = "Stopped. Nothing was made."
-JOB_GONE = "The job was deleted meanwhile."
+JOB_GONE = "Somebody deleted the job first."
 
 
 def document_of(title: str) -> str:
@@ -11,16 +11,14 @@ def document_of(title: str) -> str:
 
 
 def work_failed(number: int) -> str:
-    return (
-        f"It could not be made, and nothing has changed. Try again; if it fails again, say that it was work {number}."
-    )
+    return f"It could not be made, and nothing changed. Try again. If it fails again, report work {number}."
 
 
 def work_said(state: str, done: int, steps: int, said: str, lost: bool) -> str:
     if state == "waiting":
         return "Waiting for its turn."
     if lost:
-        return "It was interrupted. It continues when the studio’s worker is back."
+        return "Interrupted. It continues when the studio’s worker is back."
     if state == "running":
         return f"{done} of {steps} steps are done." if steps else "Started."
     return said or "Done."

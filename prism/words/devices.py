@@ -96,8 +96,8 @@ def reader_given(thing: str, kept: int, aperture: int, specular: str) -> str:
     return shortened(f"{thing}, {count(kept, 'reading')}, {aperture} mm, specular {specular}", 118)
 
 
-NO_SYSTEM = "No tinting system yet: without one no strength, recipe or formula can be computed. Bring one in as a file."
+NO_SYSTEM = "No tinting system yet: without one no strength, recipe or formula can be predicted. Import one as a file."
 
 
 def system_in_force(name: str, bases: int, colorants: int) -> str:
-    return f"Recipes are computed with {name}: {count(bases, 'base')}, {count(colorants, 'colorant')}."
+    return f"Recipes use {name}: {count(bases, 'base')}, {count(colorants, 'colorant')}."

@@ -5,31 +5,32 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, sentence, whole
+from prism.messages.text import capital, count, listed, whole
 from prism.words.readings import headline, hue
+from prism.words.strengths import strength_said_as
 
 if TYPE_CHECKING:
     from prism.reading import Reading
 
 DOCUMENT_TITLES = {
     "is": "What it is",
-    "verdict": "The verdict",
-    "works": "It works",
-    "care": "Take care",
-    "with": "Put with it",
-    "next": "Do next",
-    "comparisons": "Compared",
+    "verdict": "Our recommendation",
+    "works": "Where to use it",
+    "care": "Watch out for",
+    "with": "Goes with",
+    "next": "What to do next",
+    "comparisons": "Comparisons",
     "shortlist": "Also considered",
     "figures": "Figures",
-    "place": "Among its neighbours",
-    "light": "In its room’s light",
+    "place": "Alternatives",
+    "light": "In the light of its room",
     "strengths": "At other strengths",
     "whites": "Whites, trim and sheen",
-    "scheme": "The scheme",
+    "scheme": "The palette",
     "use": "Surface by surface",
     "viewings": "Seen on the wall",
     "cautions": "Before painting",
-    "judged": "Judged by",
+    "judged": "How it was judged",
 }
 
 
@@ -47,26 +48,29 @@ def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> s
     return f"{name} is {kind if kind.startswith('probably') else _article(kind)}{shows}{isnt}."
 
 
-def works_on(surfaces: Sequence[str]) -> str:
-    return sentence(f"on {listed(list(surfaces))}")
+def works_on(best: Sequence[str]) -> str:
+    return f"Best on {listed(list(best))}."
+
+
+def avoid_on(surface: str, why: str) -> str:
+    return f"Avoid it on {surface}: {why}."
 
 
 def paint_boards(count_of: int, how: str) -> str:
-    many = "Paint a board" if count_of == 1 else f"Paint {count(count_of, 'board')}"
+    many = "Paint one sample board" if count_of == 1 else f"Paint {count(count_of, 'sample board')}"
     return f"{many}: {how}."
 
 
-def look_at_hours(hours: Sequence[str]) -> str:
-    each = "; ".join(hour.rstrip(".") for hour in hours)
-    return f"Look in the room and write down what you see: {each}."
+def look_at_hours(hours: Sequence[str]) -> list[str]:
+    return ["Look at it in the room at these times, and write down what you see.", *hours]
 
 
 def figure_line(label: str, value: str) -> str:
     return f"{label}: {value}"
 
 
-def strength_said(percent: str, text: str) -> str:
-    return f"{capital(percent)}: {text}"
+def strength_said(change: float, text: str) -> str:
+    return f"{capital(strength_said_as(change))}, {text[:1].lower()}{text[1:]}"
 
 
 def scheme_place(title: str, name: str, reasons: str) -> str:
@@ -85,11 +89,11 @@ def document_note(caution: str, method: str) -> str:
     return f"{caution} Judged by {method}. Local codes and licensed trades decide."
 
 
-AT_THE_EQUINOX = "By the light of an equinox; of other days the room’s own page shows it."
+AT_THE_EQUINOX = "Predicted for an equinox; the page of the room shows other days."
 
 
 def light_spots(best: str, worst: str) -> list[str]:
-    return [f"Nearest to its board: {best}." if best else "", f"Farthest from it: {worst}." if worst else ""]
+    return [f"Closest to its sample: {best}." if best else "", f"Furthest from it: {worst}." if worst else ""]
 
 
 def changed_line(line: str) -> str:
@@ -106,4 +110,4 @@ def section_too_long(found: int, most: int) -> str:
 
 
 def section_meanwhile(theirs: str) -> str:
-    return f"This section was changed meanwhile. There now: “{theirs}” Keep yours over it, or take what you want of it."
+    return f"This section was changed while you wrote. It now says: “{theirs}” Save again to use yours."

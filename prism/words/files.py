@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from prism.messages.text import capital, count, many, number, percentage, shortened, whole
 
-SET_NAME_NEEDED = "Name the set to keep it in."
+SET_NAME_NEEDED = "Type a name for the set."
 
 
 def left_behind(used: int, changed_since: int) -> str:
@@ -21,8 +21,8 @@ def left_behind(used: int, changed_since: int) -> str:
     return " ".join(said)
 
 
-FILE_GONE = "The file is not coming in any more: somebody stopped it or took it back."
-FILE_IS_OUT = "It is out again, as if it had never been brought in."
+FILE_GONE = "Somebody stopped this import or undid it."
+FILE_IS_OUT = "The import is undone."
 
 
 def file_is_in(file_name: str, added: int, changed: int) -> str:
@@ -34,18 +34,18 @@ def file_work(file_name: str) -> str:
 
 
 def by_file(file_name: str) -> str:
-    return f"brought in with {shortened(file_name, 80)}"
+    return f"imported with {shortened(file_name, 80)}"
 
 
 def taken_back(file_name: str) -> str:
-    return f"{shortened(file_name, 80)} was taken back"
+    return f"{shortened(file_name, 80)} was undone"
 
 
 def put_back(replaced: str) -> str:
     return f"the value of before {replaced} put back"
 
 
-ANOTHER_RUNNING = "Another file is still coming in. Let it finish, or stop it, first."
+ANOTHER_RUNNING = "Another import is running. Let it finish, or stop it."
 
 
 def coming_in(done: int, total: int) -> str:
@@ -57,7 +57,7 @@ def looked_at(part: float | None) -> str:
 
 
 def going_out(file_name: str) -> str:
-    return f"{shortened(file_name, 80)} is being taken back."
+    return f"{shortened(file_name, 80)} is being undone."
 
 
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared: int = 0) -> str:
@@ -73,7 +73,7 @@ def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared:
 def stated_contradict(found: int, first: Sequence[tuple[str, float, float]]) -> str:
     some = "; ".join(f"{code} states {number(stated)}, its colour has {number(own)}" for code, stated, own in first)
     more = f", and {whole(found - len(first))} more" if found > len(first) else ""
-    return f"LRVs that contradict their colours: {some}{more}. The colour is what counts; the stated figure is kept."
+    return f"These stated LRVs contradict their colours: {some}{more}. Both are kept, and the colour counts."
 
 
 def problem(line: int, column: str, message: str) -> str:
@@ -91,11 +91,11 @@ def mended_line(line: int, typed: Sequence[str]) -> str:
 
 
 def too_many_mended(most: int) -> str:
-    return f"At most {most} lines of one file can be mended here. Mend the others where the file was made."
+    return f"Correct at most {most} lines here, and the others in the file itself."
 
 
 def too_long_typed(most: int) -> str:
-    return f"A cell can have at most {most} characters. The line is as it was."
+    return f"A cell can have at most {most} characters. The line was not changed."
 
 
 def column_choice(name: str) -> str:

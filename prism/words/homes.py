@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import NO_BREAK, capital, listed, number, shortened
-from prism.words.sizes import area_said, covers_said, volume_said
+from prism.words.sizes import area_said, covers_said, regional, volume_said
 
 if TYPE_CHECKING:
     from prism.light.together import Pairing
@@ -25,7 +25,7 @@ FINISH_WHY = {
 
 def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: float | None) -> str:
     parts = [f"LRV {number(lrv)}"] if lrv is not None else []
-    parts.append(sheen)
+    parts.append(regional(sheen))
     parts.append("area not known" if area is None else area_said(area))
     if litres is not None:
         parts.append(volume_said(litres))
@@ -33,29 +33,30 @@ def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: fl
 
 
 def reckoned(coats: float, spreading: float, own: bool) -> str:
-    whose = "as entered here" if own else "as the method has it; the can says better"
+    whose = "as entered here" if own else "by the method; the can says better"
     many = "coat" if coats == 1 else "coats"
-    covers = covers_said(spreading)
     return (
-        f"Reckoned with {number(coats, 0)} {many}, {covers}, {whose}. Windows, "
-        "doors and openings are taken off; trim and doors are estimated from the room’s size."
+        f"Calculated with {number(coats, 0)} {many}, {covers_said(spreading)}, {whose}. Windows, doors and openings "
+        "are taken off. Trim and doors are estimated from the room’s size."
     )
 
 
 def decided_otherwise(agreed: str, by_hand: str) -> str:
-    return f"The review of this room decided for {agreed}; {by_hand} was put on its walls here by hand, and stands."
+    return f"The review decided for {agreed}, but {by_hand} was put on these walls by hand."
 
 
 def sheens_differ(part: str, sheen: str, other: str, own: str) -> str:
-    return f"The {other} stays in {own}: {part} in {sheen} beside it shine{'s' if part == 'trim' else ''} otherwise."
+    return f"The {other} stays in {regional(own)}, so {part} in {regional(sheen)} will shine differently beside it."
 
 
 def edge_lost(trim: str, points: float, gap: float) -> str:
-    return f"{trim} stands {number(points)} points of LRV from the wall, fewer than {number(gap, 0)}: the edge is lost."
+    return (
+        f"{trim} is only {number(points, 0)} points from the wall, so the edge is soft. {number(gap, 0)} make it crisp."
+    )
 
 
 def doors_glare(name: str, lrv: float) -> str:
-    return f"{name} glares on doors at LRV {number(lrv, 0)}: take it less bright there, or in a lower sheen."
+    return f"{name} glares on doors: use a duller white there, or a lower sheen."
 
 
 def parts_of_rooms(where: Sequence[tuple[str, str]]) -> str:
@@ -77,39 +78,36 @@ def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:
     return f"{volume_said(litres)}: {cans}; {left} left over{more}"
 
 
-NO_FORMULA = "no recipe known: the counter matches it from the can’s code or a board"
-OPEN_DOORWAY = "No door between: both are seen at once."
-CLOSED_DOORWAY = "A door between: seen as one walks through."
+NO_FORMULA = "no recipe known: the counter matches the can’s code or a sample board"
+OPEN_DOORWAY = "open, seen at once"
+CLOSED_DOORWAY = "with a door, seen one after the other"
 _TERMS = {
-    "agree": "agree in undertone",
-    "quiet": "do not disturb each other: one of them has next to no undertone",
-    "differ": "differ in undertone without pulling apart",
+    "agree": "work together",
+    "quiet": "are safe together",
+    "differ": "have different undertones, without clashing",
 }
 _WHEN = {
-    "day": "By day, each in its own light,",
-    "evening": "Of an evening, under their lamps,",
-    "boards": "As boards, since the light of one of these rooms is not known,",
+    "day": "By day",
+    "evening": "Under the lamps",
+    "boards": "As samples, since the light of a room is unknown,",
 }
 
 
 def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
     surely = "probably " if pair.level == "probably" else ""
-    how = _TERMS.get(pair.terms, f"{surely}clash, their undertones {number(pair.angle, 0)}° apart")
-    gap = f"{number(abs(pair.lrv), 0)} points of LRV apart"
+    how = _TERMS.get(pair.terms, f"{surely}clash")
+    gap = f"{number(abs(pair.lrv), 0)} points apart"
     if names[0] == names[1]:
-        return f"{_WHEN[when]} the same colour stands {gap} in the two rooms."
+        return f"{_WHEN[when]} this colour looks {gap} in the two rooms."
     return f"{_WHEN[when]} {names[0]} and {names[1]} {how}, {gap}."
 
 
 def not_in_the_walk(rooms: Sequence[str]) -> str:
-    return (
-        f"No doorway with a colour on both sides leads to: {listed(list(rooms))}. Doors and openings are ticked on the "
-        "sheet of a room."
-    )
+    return f"Not in the walk yet: {listed(list(rooms))}. Tick doors and openings on the page of a room."
 
 
 def not_measured(rooms: Sequence[str]) -> str:
-    return f"Without a size, and so without areas: {listed(list(rooms))}."
+    return f"Without a size, so without areas: {listed(list(rooms))}."
 
 
 def contrast_unknown(texts: Sequence[str]) -> str:
@@ -117,4 +115,4 @@ def contrast_unknown(texts: Sequence[str]) -> str:
     return f"{capital(named or 'nothing')}: give an LRV from 0 to 100, or the code or name of one colour."
 
 
-NO_HOME_ROOMS = "No rooms yet: the sheet fills itself as rooms and reviews come in."
+NO_HOME_ROOMS = "This home has no rooms yet: add rooms and reviews to fill the sheet."

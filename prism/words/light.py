@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import NO_BREAK, listed, number, whole
 from prism.words.readings import headline, hue, undertone_short
+from prism.words.sizes import regional
 
 if TYPE_CHECKING:
     from prism.reading import Reading
@@ -48,7 +50,7 @@ def wall_line(name: str, hour: float, wall: str, lux: float, kelvin: float, read
     if reading is None:
         return start + "too dark to see a colour"
     return (
-        f"{start}{lux_said(lux)}, {kelvin_said(kelvin)}; reads as {headline(reading).lower()}, "
+        f"{start}{lux_said(lux)}, {kelvin_said(kelvin)}; looks {headline(reading).lower()}, "
         f"{undertone_short(reading).lower()}, L* {number(reading.lab[0])}"
     )
 
@@ -56,7 +58,7 @@ def wall_line(name: str, hour: float, wall: str, lux: float, kelvin: float, read
 SKIES = {"clear": "clear", "overcast": "overcast"}
 SEASONS = {"today": "today", "midsummer": "midsummer", "equinox": "equinox", "midwinter": "midwinter"}
 DARK = "too dark to see a colour"
-NO_LAMPS = "No lamps are entered; as if there were one of 800 lm for every four square metres."
+NO_LAMPS = "No lamps are entered, so one of 800 lm for every four square metres is supposed."
 """What stands where lamps must be supposed."""
 
 
@@ -67,11 +69,11 @@ def wall_name(wall: str, has_window: bool, opposite: bool) -> str:
 
 
 def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -> str:
-    start = f"On the {wall} wall at {clock(hour)}"
+    start = f"At {clock(hour)} the {wall} wall"
     if reading is None:
-        return f"{start} it is {DARK}."
+        return f"{start} is {DARK}."
     sure = "" if reading.families.level.value == "certain" else "probably "
-    return f"{start} it {sure}looks like {_lower(headline(reading))}; {change_from(reading, board)}."
+    return f"{start} {sure}looks {called(reading)}{change_from(reading, board)}."
 
 
 SHIFTED = 1.0
@@ -79,31 +81,48 @@ SHIFTED = 1.0
 
 
 def change_from(reading: Reading, board: Reading) -> str:
-    return f"{_hue_change(reading, board)}, {_depth_change(reading, board)}"
+    """Return how a wall differs from its sample: `, less blue and a little darker than the sample`."""
+    hue_, depth_ = _hue_change(reading, board), _depth_change(reading, board)
+    compared = [part for part in (hue_ if not hue_.startswith(("pull", "without")) else "", depth_) if part]
+    said = f", {hue_}" if hue_.startswith(("pull", "without")) else ""
+    if compared:
+        return f"{said}, {listed(compared)} than the sample"
+    return said or ", like the sample"
+
+
+def called(reading: Reading) -> str:
+    """Return what a colour looks, with its article: `a muted pale blue`, `off-white`."""
+    name, _, tone = _lower(headline(reading)).partition(", ")
+    whole = f"{tone} {name}".strip()
+    return (
+        whole
+        if whole in ("white", "off-white", "black", "navy", "cream")
+        else f"a{'n' if whole[0] in 'aeio' else ''} {whole}"
+    )
 
 
 def _depth_change(reading: Reading, board: Reading) -> str:
-    if abs(board.lab[0] - reading.lab[0]) < 1.5:
-        return "as deep as the board"
-    points = number(abs(board.lrv - reading.lrv), 0)
-    return f"{points} points of LRV {'darker' if reading.lab[0] < board.lab[0] else 'lighter'} than the board"
+    size = abs(board.lab[0] - reading.lab[0])
+    if size < 1.5:
+        return ""
+    how = "a little " if size < CLEARLY else "clearly " if size >= 2 * CLEARLY else ""
+    return f"{how}{'darker' if reading.lab[0] < board.lab[0] else 'lighter'}"
 
 
 def _hue_change(reading: Reading, board: Reading) -> str:
-    """Return what became of a board's hue. It fades only where there is less of it, along its own direction."""
+    """Return what became of a sample's hue: `bluer`, `less blue`, `pulling green`; empty where it is as it was.
+
+    A hue fades only where there is less of it, along its own direction.
+    """
     now, then = _hue_key(reading), _hue_key(board)
     gained = _along(board.undertone.vector, reading) - board.undertone.strength
     if now == then:
-        if not now:
-            return "without an undertone still"
-        name = hue(now, board.lrv)
-        return f"its {name} " + ("grows" if gained >= SHIFTED else "fades" if gained <= -SHIFTED else "holds")
-    if not then:
-        return f"it pulls {hue(now, reading.lrv)}"
+        if not now or abs(gained) < SHIFTED:
+            return ""
+        return f"more {hue(now, board.lrv)}" if gained > 0 else f"less {hue(now, board.lrv)}"
     if not now:
-        return f"its {hue(then, board.lrv)} fades"
-    fades = f"its {hue(then, board.lrv)} fades and " if gained <= -SHIFTED else ""
-    return f"{fades}it pulls {hue(now, reading.lrv)}"
+        return f"without its {hue(then, board.lrv)}"
+    return f"pulling {hue(now, reading.lrv)}"
 
 
 def _along(direction: tuple[float, float], reading: Reading) -> float:
@@ -143,27 +162,32 @@ def sky_of(cloud: float) -> str:
 
 
 _COUNSEL = {
-    "washes out": "It washes out where the light is strong",
-    "heavy": "It gets {}heavy in the dim light here",
-    "dingy": "It may look {}dingy here",
-    "cool forward": "It pulls {}cool in the light here",
-    "warm forward": "It pulls {}warm in the light here",
-    "warm in the evening": "Under the lamps it turns {}warm",
+    "washes out": "Washes out in strong light",
+    "heavy": "Gets {}heavy in the dim light",
+    "dingy": "May look {}dingy",
+    "cool forward": "Pulls {}cool",
+    "warm forward": "Pulls {}warm",
+    "warm in the evening": "Turns {}warm under the lamps",
 }
 
 CLEARLY = 3.0
 """L* of depth, or Lab units of warmth, below which a room changes a colour a little only."""
 
 
-def counsel_said(kind: str, walls: tuple[str, ...], computed: bool, practice: bool, size: float) -> str:
-    how_far = "a little " if computed and abs(size) < CLEARLY else ""
-    if computed and practice:
-        who = "Predicted for this room, and the rule of thumb agrees."
-    elif computed:
-        who = "Predicted for this room; the rule of thumb would not warn."
-    else:
-        who = "The rule of thumb warns of it; the prediction for this room does not show it."
-    return f"{_COUNSEL[kind].format(how_far)}{_on_walls(walls)}. {who}"
+def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
+    """Return warnings of (kind, walls, whether predicted, whether the rule of thumb warns, size), those of one origin
+    together with what says so."""
+    by_origin: dict[str, list[str]] = {}
+    for kind, walls, predicted, ruled, size in found:
+        if predicted and ruled:
+            who = "Predicted for this room, and the rule of thumb agrees."
+        elif predicted:
+            who = "Predicted for this room; the rule of thumb would not warn."
+        else:
+            who = "By the rule of thumb; the prediction for this room does not show it."
+        how_far = "a little " if predicted and abs(size) < CLEARLY else ""
+        by_origin.setdefault(who, []).append(f"{_COUNSEL[kind].format(how_far)}{_on_walls(walls)}.")
+    return [" ".join([*warnings, who]) for who, warnings in by_origin.items()]
 
 
 def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
@@ -175,9 +199,9 @@ def _on_walls(walls: tuple[str, ...]) -> str:
 
 
 def aim_said(lrv: float, own: float, warmer: float) -> str:
-    depth = f"LRV {number(lrv, 0)}" + (" or more" if lrv > own + 1 else " or less" if lrv < own - 1 else "")
+    depth = f"LRV {number(lrv, 0)}" + (" or higher" if lrv > own + 1 else " or lower" if lrv < own - 1 else "")
     step = "" if abs(warmer) < 0.7 else f", {_step(warmer)} {'warmer' if warmer > 0 else 'cooler'}"
-    return f"To read here as its board does in daylight, look for {depth}{step}."
+    return f"For the sample’s look in this room, choose {depth}{step}."
 
 
 def _step(size: float) -> str:
@@ -185,68 +209,77 @@ def _step(size: float) -> str:
 
 
 def lamps_said(kelvins: list[float], hues: list[str], away: list[float]) -> str:
-    """Say which undertone each temperature of lamp pulls out, which keeps nearest to the board, and to keep one."""
-    each = "; ".join(f"{kelvin_said(kelvin)}: {hue}" for kelvin, hue in zip(kelvins, hues, strict=True))
+    """Say which undertone each temperature of lamp shows, which stays closest to the sample, and to keep to one."""
+    groups: list[tuple[list[float], str]] = []
+    for kelvin, shown in zip(kelvins, hues, strict=True):
+        if groups and groups[-1][1] == shown:
+            groups[-1][0].append(kelvin)
+        else:
+            groups.append(([kelvin], shown))
+    each = " ".join(f"Lamps of {_span(held)} show {_as_noun(shown)}." for held, shown in groups)
     nearest = kelvin_said(kelvins[away.index(min(away))])
-    return (
-        f"Undertone under lamps of {each}. {nearest} keeps it nearest to its board. Keep one temperature while "
-        "sampling and after painting."
-    )
+    return f"{each} {nearest} stays closest to the sample. Sample and live under one colour temperature."
+
+
+def _span(kelvins: list[float]) -> str:
+    first, last = kelvin_said(kelvins[0]), kelvin_said(kelvins[-1])
+    return first if len(kelvins) == 1 else f"{first} to {last}"
+
+
+def _as_noun(shown: str) -> str:
+    return "an undertone that is too close to call" if shown == "too close to call" else shown
 
 
 def lamp_shift_said(size: float, kelvin: float, known: bool) -> str:
-    """Say how far a board shifts under a lamp even beside a clean white there; without a spectrum it is a guess."""
+    """Say how far a colour shifts under a lamp even beside a clean white there; without a spectrum it is a guess."""
     if not known:
-        return "How its own pigments shift under lamps would need its spectrum: read it with the reader."
+        return "To predict how its pigments shift under lamps, read its spectrum with the reader."
     if size < 0.7:
-        return "Beside a clean white under the same lamp it is the board it was."
-    most = f"most at {kelvin_said(kelvin)}: ΔE00 {number(size)}"
-    return f"Beside a clean white under the same lamp it still shifts, {most}."
+        return "Beside a clean white under the same lamp, this colour looks the same."
+    how = "a little" if size < 2 else "clearly"
+    return f"Even beside a clean white this colour shifts {how} under lamps, most at {kelvin_said(kelvin)}."
 
 
 def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, evening: bool = False) -> str:
-    """Say how a paint stands to something that stays: its undertone, how deep a clash goes, and the gap in LRV."""
+    """Say how a paint stands to something that stays, and the gap in LRV."""
     said = pairing_plain(name, terms, level, evening).removesuffix(".")
-    apart = f": the undertones pull apart by {number(size)} each" if terms == "clash" else ""
-    gap = f"{number(abs(lrv), 0)} points of LRV {'lighter' if lrv > 0 else 'darker'}"
-    return f"{said}{apart}; {gap}."
+    if abs(lrv) < 1:
+        return f"{said} at the same depth."
+    points = "point" if round(abs(lrv)) == 1 else "points"
+    return f"{said}, {number(abs(lrv), 0)} {points} {'lighter' if lrv > 0 else 'darker'}."
 
 
 def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:
     light = " under the lamps" if evening else ""
     surely = "probably " if level == "probably" else ""
-    said = {
-        "agree": f"its undertone goes with the {name}{light}",
-        "quiet": f"the {name} or it is too quiet{light} to clash",
-        "differ": f"its undertone is another than that of the {name}{light}, without pulling against it",
-        "clash": f"it {surely}clashes with the {name}{light}",
+    return {
+        "agree": f"This colour works with the {name}{light}.",
+        "quiet": f"This colour is safe beside the {name}{light}.",
+        "differ": f"This colour has another undertone than the {name}{light}, without clashing.",
+        "clash": f"This colour {surely}clashes with the {name}{light}.",
     }[terms]
-    return f"{said[:1].upper()}{said[1:]}."
 
 
 def deeper_said(darker: float, chroma: float) -> str:
     if darker < 0.7 and chroma < 0.7:
-        return "Four walls of it look hardly deeper than the board."
-    parts = []
-    if darker >= 0.7:
-        parts.append(f"{number(darker)} L* darker")
-    if chroma >= 0.7:
-        parts.append(f"{number(chroma)} C* more coloured")
-    return f"Four walls of it look {' and '.join(parts)} than its board: they light each other."
+        return "On four walls this colour looks hardly deeper than the sample."
+    parts = [word for word, size in (("darker", darker), ("stronger", chroma)) if size >= 0.7]
+    how = "a little " if max(darker, chroma) < CLEARLY else ""
+    return f"On four walls this colour looks {how}{listed(parts)} than the sample: the walls reflect each other."
 
 
 def mirrored_said(matt: dict[str, float], satin: dict[str, float]) -> str:
     """Say where a satin wall would mirror a window, and by how much lighter it looks there; empty where it hardly does.
 
     >>> mirrored_said({"east": 4.0}, {"east": 24.0})
-    'In satin the east wall mirrors the window: up to 24 points of LRV lighter there, in matt 4.'
+    'In satin the east wall mirrors the window: up to 24 points lighter there, 4 in matt.'
     """
     if not satin or max(satin.values()) < MIRRORED_FROM:
         return ""
     wall = max(satin, key=lambda each: satin[each])
     return (
-        f"In satin the {wall} wall mirrors the window: up to {number(satin[wall], 0)} points of LRV lighter there, "
-        f"in matt {number(matt.get(wall, 0.0), 0)}."
+        f"In satin the {wall} wall mirrors the window: up to {number(satin[wall], 0)} points lighter there, "
+        f"{number(matt.get(wall, 0.0), 0)} in {regional('matte')}."
     )
 
 
@@ -264,12 +297,12 @@ def sun_said(rises: float | None, sets: float | None, up: bool) -> str:
 
 def practice_said(facing: str, text: str) -> str:
     where = {
-        "away": "Rooms that face away from the sun",
-        "toward": "Rooms that face the sun",
-        "east": "Rooms that face east",
-        "west": "Rooms that face west",
+        "away": "that face away from the sun",
+        "toward": "that face the sun",
+        "east": "that face east",
+        "west": "that face west",
     }[facing]
-    return f"{where}: {text}"
+    return f"Rule of thumb for rooms {where}: {_lower(text)}"
 
 
 def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str:
@@ -283,14 +316,15 @@ def plan_text(name: str, hour: float, azimuth: float, height: float) -> str:
 
 
 NO_ROOM_LIGHT = "Choose a room to have its light predicted. Until then these are rules of thumb."
-ROOM_UNKNOWN = "This room has no size or place yet, so its light cannot be computed: enter them."
+ROOM_UNKNOWN = "To predict the light of this room, enter its size and place."
 NEVER_LIT = "No daylight reaches this room while it is used."
-NO_LIGHT_AT_ALL = "There is neither a window nor a lamp: enter one, or nothing can be seen."
+NO_LIGHT_AT_ALL = "This room has neither a window nor a lamp: enter one to see the colour."
 NOT_SEEN = "Not asked of a room yet"
 
 
 def light_finding(reading: Reading, board: Reading, hour: float, wall: str) -> str:
-    return f"{wall.capitalize()} wall, {clock(hour)}: {_hue_change(reading, board)}"
+    change = _hue_change(reading, board) or _depth_change(reading, board) or "as the sample"
+    return f"{wall.capitalize()} wall, {clock(hour)}: {change}"
 
 
 PLAIN_WHITE = "a plain white"
@@ -309,7 +343,7 @@ def run_said(start: float, end: float, said: str) -> str:
 
 
 def beside_clean_white(reading: Reading) -> str:
-    return f"Beside a clean white in the same light: {_lower(headline(reading))}, {undertone_short(reading)}."
+    return f"Beside a clean white in the same light, this colour looks {called(reading)}, {undertone_short(reading)}."
 
 
 TRIM = "white trim"
@@ -321,11 +355,18 @@ def faces(way: str, text: str) -> str:
 
 
 def comes_within(near: float, own: float) -> str:
-    return f"reads here within ΔE00 {number(near)} of the board; this one lies {number(own)} away"
+    return (
+        "looks like the sample here"
+        if near < 2
+        else "close to the sample here"
+        if near < 4
+        else "closer to the sample here"
+    )
 
 
 def parts_most(name: str, hour: float, wall: str, sky: str, away: float) -> str:
-    return f"From {name} it parts most at {clock(hour)} on the {wall} wall, {sky}: ΔE00 {number(away)}. Look then."
+    under = "an overcast sky" if sky == "overcast" else f"a {sky} sky"
+    return f"{name} differs most at {clock(hour)} on the {wall} wall, under {under}."
 
 
 FLOOR_SEEN = 0.4

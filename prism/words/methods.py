@@ -61,7 +61,7 @@ _LABELS = {
     "whites.glare_lrv": "A clean white glares from",
     "whites.clean_within": "Clean within, either side of neutral",
     "whites.near_miss": "Two whites look like a mistake below",
-    "light.room": "Doubt that a computed light adds",
+    "light.room": "Doubt that a predicted light adds",
     "light.metered": "The same, where a meter was read",
     "light.bright": "A wall is bright from",
     "light.dim": "A wall is dim under",
@@ -104,7 +104,7 @@ _LABELS = {
     "claims.widened": "A pair’s hue may lie beside its word by, degrees",
     "claims.stated_lightness": "Lightness of a stated LRV, ΔE00",
     "trim.gap": "LRV points between wall and trim",
-    "trim.crown": "Sheen of crown moulding",
+    "trim.crown": "Sheen of the cornice",
     "neutral.lightness": "At L*",
     "neutral.a": "a* there",
     "neutral.b": "b* there",
@@ -158,7 +158,7 @@ def method_wrong(reason: str) -> str:
     return sentence(reason)
 
 
-_SHARES = "The colour itself, a paler one, a middle one, an accent, light trim, dark trim; together 100."
+_SHARES = "Itself, lighter, middle, accent, light trim, dark trim."
 _EFFECTS = {
     "title": "What reviews call it.",
     "depth.words": "Every colour is said to be one of these.",
@@ -193,7 +193,7 @@ _EFFECTS = {
     "estimates.from_lab": "What an estimated recipe adds to the doubt for each 25 % of change.",
     "whites.glare_lrv": "Said of clean whites on doors and other large surfaces.",
     "whites.clean_within": "A white with more warmth or coolness is no clean one.",
-    "whites.near_miss": "Nearer than this, but not the same to the eye, is a near-miss: match, or clearly differ.",
+    "whites.near_miss": "A white closer than this that still differs is a near-miss: match it or clearly differ.",
     "light.room": "The more, the more often a wall’s undertone is said to be probable only.",
     "light.metered": "A reading in the room makes what is said of it surer.",
     "light.bright": "From here pale colours may wash out.",
@@ -201,16 +201,16 @@ _EFFECTS = {
     "light.washes_above": "Said of a wall where it is bright.",
     "light.heavy_below": "Said of a wall where it is dim.",
     "light.dingy_below": "Said of a wall where it is dim.",
-    "light.away": "Shown as practice beside what is computed.",
-    "light.toward": "Shown as practice beside what is computed.",
-    "light.east": "Shown as practice beside what is computed.",
-    "light.west": "Shown as practice beside what is computed.",
+    "light.away": "Shown as a rule of thumb beside the prediction.",
+    "light.toward": "Shown as a rule of thumb beside the prediction.",
+    "light.east": "Shown as a rule of thumb beside the prediction.",
+    "light.west": "Shown as a rule of thumb beside the prediction.",
     "company.ladder": _SHARES,
     "company.opposite": _SHARES,
     "company.balance": _SHARES,
     "company.fixed": _SHARES,
     "company.reference": _SHARES,
-    "company.steps": "How much lighter the paler one is at least, and how much darker the middle one and the accent.",
+    "company.steps": "How much lighter or darker each companion is at least.",
     "company.weights": "What each counts for when a colour is scored for its place.",
     "company.apart": "Nearer ones are not both taken into a scheme.",
     "company.uneven": "Less of the larger, and warm and cool are said to stand half and half.",

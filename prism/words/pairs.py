@@ -46,15 +46,23 @@ def pair_words(certain: Sequence[str], probably: Sequence[str], either_: Sequenc
     return ", and ".join(said)
 
 
+_SIZES = {
+    "the same to the eye": "no visible difference", "near-identical": "a barely visible difference",
+    "a sibling": "a small difference", "related": "a clear difference", "far": "a large difference",
+}  # fmt: skip
+"""Words for the size of a difference as methods of earlier versions hold them."""
+
+
+def size_said(word: str) -> str:
+    return _SIZES.get(word, word)
+
+
 def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
     if said := said_of_pair(finding, lrv):
         return f"Beside {second}, {first} is {said}."
     if finding.too_close:
-        return (
-            f"Beside {second}, {first} is too close to call: ΔE00 {number(finding.delta_e)} against an "
-            f"uncertainty of {number(finding.doubt)}. Measure both to settle it."
-        )
-    return f"{first} and {second} are {finding.word}: ΔE00 {number(finding.delta_e)}."
+        return f"{first} and {second} are too close to call from these sources. Measure both to settle it."
+    return f"Between {first} and {second} there is {size_said(finding.word)}."
 
 
 def shift(finding: PairFinding, lrv: float) -> str:
@@ -65,26 +73,27 @@ def shift(finding: PairFinding, lrv: float) -> str:
 
 def supporting(found: Support, names: Sequence[str], reading: Reading) -> str:
     if reading.undertone.main is None:
-        return "No undertone is claimed, so there is nothing for the comparators to confirm."
+        return "No undertone is claimed, so the comparison colours have nothing to confirm."
     total = len(found.agree) + len(found.disagree) + len(found.silent)
     if not total:
-        return "There is nothing in this deck to hold beside it."
+        return "These decks have no colour to compare it with."
     name = hue(reading.undertone.main, reading.lrv)
     verb = "shows" if len(found.agree) == 1 else "show"
-    text = f"{numeral(len(found.agree)).capitalize()} of {count(total, 'comparator')} {verb} the {name}."
-    if found.disagree:
-        others = listed([names[i] for i in found.disagree])
-        verb = "is" if len(found.disagree) == 1 else "are"
-        more = direction(comparative(reading.undertone.main), reading.lrv)
-        text += f" Beside {others} it looks less {name}: {others} {verb} {more}."
-    return text
+    text = f"{numeral(len(found.agree)).capitalize()} of {count(total, 'comparison colour')} {verb} the {name}."
+    if not found.disagree:
+        return text
+    others = listed([names[i] for i in found.disagree])
+    more = direction(comparative(reading.undertone.main), reading.lrv)
+    if len(found.disagree) == 1:
+        return f"{text} Beside {others} it looks less {name}: {others} is {more}."
+    return f"{text} {capital(numeral(len(found.disagree)))} are {more}: {others}. Beside those it looks less {name}."
 
 
-FETCHED_REASON = "Fetched from the decks by hand."
+FETCHED_REASON = "Added by hand."
 
 
 def difference(finding: PairFinding) -> str:
-    return f"ΔE00 {number(finding.delta_e)}: {finding.word}."
+    return sentence(size_said(finding.word))
 
 
 def parts(found: tuple[float, float, float]) -> str:
@@ -106,12 +115,12 @@ def board_caption(pick: Pick, lrv: float) -> str:
 
 
 def hidden_name(caption: str) -> str:
-    return f"the {caption} board"
+    return f"the {caption} colour"
 
 
 def letter(number: int) -> str:
-    """Return what a board is called while its finding is withheld: A, B, C …"""
-    return f"board {chr(ord('A') + number % 26)}{number // 26 or ''}"
+    """Return what a colour is called while its finding is withheld: A, B, C …"""
+    return f"colour {chr(ord('A') + number % 26)}{number // 26 or ''}"
 
 
 def order_label(order: str) -> str:
@@ -123,25 +132,28 @@ PURE, MOSTLY = 0.85, 0.65
 
 
 def why_picked(pick: Pick, subject: Reading, on_strip: bool, way: str = "", near: float | None = None) -> str:
-    """Say why a board is on the wall: `way` is what it shows in the words of the pair, where they differ from its axis;
-    beyond ΔE00 `near` it is there for want of a nearer one."""
+    """Say why a colour is held beside.
+
+    `way` is what it shows in the words of the pair, where they differ from its axis; beyond ΔE00 `near` it is there
+    for want of a nearer one.
+    """
     lrv = subject.lrv
     if pick.kind == "range" and pick.share is not None:
         way = graded(pick.level, way or direction(pick.why, lrv))
-        how = f"{way} and little else" if pick.share >= PURE else f"mostly {way}" if pick.share >= MOSTLY else way
-        far = " Nothing nearer in these decks shows it." if near is not None and pick.delta_e > near else ""
-        return f"Picked because it is {how}.{far}"
+        how = f"{way} and otherwise alike" if pick.share >= PURE else f"mainly {way}" if pick.share >= MOSTLY else way
+        far = " These decks have nothing closer that shows it." if near is not None and pick.delta_e > near else ""
+        return f"Chosen because it is {how}.{far}"
     return {
-        "twin": f"The same to the eye, at ΔE00 {number(pick.delta_e)}.",
-        "nearest": f"The nearest in these decks with a recipe, at ΔE00 {number(pick.delta_e)}.",
-        "clean": "The cleanest white of these decks: the lightest for what colour it has.",
-        "warmest": "The warmest white of these decks.",
-        "coolest": "The coolest white of these decks.",
+        "twin": "There is no visible difference.",
+        "nearest": "The closest colour in these decks with a recipe.",
+        "clean": "The cleanest white in these decks.",
+        "warmest": "The warmest white in these decks.",
+        "coolest": "The coolest white in these decks.",
         "lighter": "The next lighter on its strip." if on_strip else "Lighter, with the same undertone.",
         "darker": "The next darker on its strip." if on_strip else "Darker, with the same undertone.",
-        "same depth": "Of the same LRV, with another undertone.",
+        "same depth": "The same LRV with another undertone.",
         "foil": "A contrast colour: its undertone is the opposite, so this one’s own jumps out.",
-        "wished": f"It answers what was asked for, at ΔE00 {number(pick.delta_e)} from this one.",
+        "wished": "It answers your wish.",
     }.get(pick.why, FETCHED_REASON if pick.kind == "added" else f"Kept because it is {direction(pick.why, lrv)}.")
 
 
@@ -154,8 +166,8 @@ EDGE_OF_TWO = "The colours held together, edge to edge"
 
 def ladder_text(name: str, reading: Reading, lighter: int, total: int) -> str:
     return (
-        f"{sentence(name).rstrip('.')} stands at LRV {number(reading.lrv)}, in the band {reading.depth}; "
-        f"{lighter} of {many(total, 'colour')} held beside it {'is' if lighter == 1 else 'are'} lighter."
+        f"{sentence(name).rstrip('.')} has LRV {number(reading.lrv)}, {reading.depth}. "
+        f"{lighter} of {many(total, 'colour')} beside it {'is' if lighter == 1 else 'are'} lighter."
     )
 
 
@@ -181,11 +193,10 @@ def plane_text_of(name: str, others: Sequence[tuple[str, Reading]], reading: Rea
 
 
 def nothing_on(axis: str) -> str:
-    return f"nothing near it in these decks is mainly {axis}"
+    return f"these decks have nothing {axis} near it"
 
 
 def seen_tally(boards: int, apart: int) -> str:
-    """Return how many boards were looked at, and how often eye and computation part."""
-    if not apart:
-        return f"Looked at beside {count(boards, 'board')}, nowhere otherwise than computed"
-    return f"Looked at beside {count(boards, 'board')}, {count(apart, 'time')} otherwise than computed"
+    """Return how many colours were compared, and how often the eye differed from the prediction."""
+    looked = f"Compared with {count(boards, 'colour')}"
+    return f"{looked}, always as predicted" if not apart else f"{looked}, {count(apart, 'time')} not as predicted"

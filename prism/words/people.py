@@ -7,7 +7,7 @@ from prism.messages.text import capital, count
 ROLES = {
     "owner": "Everything a specialist does; invites people, changes roles, closes accounts.",
     "specialist": "Reviews, decks, methods, jobs and rooms; decides.",
-    "junior": "Reads everything and reviews in their own name; does not change decks, methods or jobs, nor decide.",
+    "junior": "Reads everything and reviews in their own name; cannot change decks, methods or jobs, or decide.",
 }
 """What each role may do."""
 
@@ -16,8 +16,8 @@ PASSWORD_HINT = "At least eight characters, and not a common word."
 
 
 JUNIORS_MAY_NOT = (
-    "As a junior you read everything and review in your own name. What the studio shares is changed, and decided, "
-    "by specialists and owners: ask one of them."
+    "As a junior you read everything and review in your own name. Ask a specialist or an owner to change what the "
+    "studio shares, or to decide."
 )
 
 
@@ -25,18 +25,18 @@ def not_your_review(name: str) -> str:
     return f"This is {name}’s review. You may read it; to judge the colour yourself, start a review of your own."
 
 
-OWNERS_ONLY = "People, roles and accounts are the owner’s to change: ask an owner of the studio."
+OWNERS_ONLY = "Only an owner changes people, roles and accounts: ask one."
 
 
 INVITATION_OVER = "This invitation was used, withdrawn or has expired: ask the studio’s owner for a new link."
 
 
 def last_owner(name: str) -> str:
-    return f"{name} is the only owner: make somebody else an owner first, so that the studio can still be looked after."
+    return f"{name} is the only owner: make somebody else an owner first."
 
 
 def user_name_taken(name: str) -> str:
-    return f"Somebody is called {name} already: choose another user name."
+    return f"The user name {name} is taken: choose another."
 
 
 HABIT_LABELS = {"units": "Sizes", "decimal": "Decimals", "dates": "Dates", "paper": "Paper"}
@@ -45,8 +45,8 @@ HABIT_DECIMALS = [("point", "12.5"), ("comma", "12,5")]
 HABIT_DATES = [("day", "5 Nov 2026"), ("month", "Nov 5, 2026"), ("iso", "2026-11-05")]
 SOMEBODY_WHO_LEFT = "Somebody who left"
 """How the records call a person whose name was erased."""
-PERSON_ERASED = "The name, its sign-ins and its practice are gone. What was made says “Somebody who left”."
-ERASED_FOR_GOOD = "This name was erased for good: invite the person anew."
+PERSON_ERASED = "Name, sign-ins and training are erased. The work now says “Somebody who left”."
+ERASED_FOR_GOOD = "This name was erased for good: invite the person again."
 
 
 def close_first(name: str) -> str:
@@ -75,14 +75,14 @@ NEW_STUDIO = "A new studio"
 
 def tried_too_often(minutes: int) -> str:
     return (
-        f"This was tried too often. Wait {minutes} minutes and try again; nothing is locked for good. "
-        "Whoever forgot a pass phrase asks an owner of the studio for a new invitation."
+        f"Too many attempts. Wait {minutes} minutes and try again. If you forgot the pass phrase, ask an owner for a "
+        "new invitation."
     )
 
 
-PASSWORD_CHANGED = "The pass phrase is changed. Everywhere else you are signed out."
-FIGURES_WRONG = "These are not the figures of your app just now, nor a spare code. Look again and type them anew."
-SECOND_OFF = "The second step is off: a pass phrase alone lets you in."
+PASSWORD_CHANGED = "Your pass phrase is changed, and you are signed out everywhere else."
+FIGURES_WRONG = "This is neither your app’s current code nor a recovery code. Look again and retype it."
+SECOND_OFF = "Two-step sign-in is off: you sign in with a pass phrase alone."
 
 
 def sessions_ended(count_ended: int) -> str:

@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, count, listed, many, number, shortened, whole
-from prism.words.pairs import direction, nothing_on, said_of_pair
-from prism.words.readings import headline, hue, undertone_short
+from prism.words.pairs import direction, nothing_on, said_of_pair, size_said
+from prism.words.readings import headline, hue
 from prism.words.surety import graded
 
 if TYPE_CHECKING:
@@ -34,26 +34,21 @@ LAMPS = {
 
 
 def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = False) -> str:
-    """Say between which two colours the subject stands on one pair of axes."""
+    """Say which two colours stand on either side of the subject on one pair of axes."""
     before, after = found.before, found.after
     one, other = (direction(axis, lrv) for axis in found.axes)
 
-    def by(pick: Pick, on: str = " on its strip") -> str:
-        where = on if on_strip and pick.kind == "strip" else ""
-        return f"{graded(pick.level, direction(pick.why, lrv))}{where} by {number(pick.delta_e)}"
+    def is_(pick: Pick) -> str:
+        return f"{names[pick.index]} is {graded(pick.level, direction(pick.why, lrv))}"
 
-    if before and after and on_strip and before.kind == after.kind == "strip":
-        return (
-            f"On its strip between {names[before.index]}, {by(before, '')}, and {names[after.index]}, {by(after, '')}."
-        )
     if before and after:
-        return f"Between {names[before.index]}, {by(before)}, and {names[after.index]}, {by(after)}."
+        strip = "On its strip, " if on_strip and before.kind == after.kind == "strip" else ""
+        return f"{strip}{is_(before)} and {is_(after)}."
     if before or after:
         pick = before or after
         assert pick is not None
-        empty = other if before else one
-        return f"{names[pick.index]} is {by(pick)}; {nothing_on(empty)}."
-    return f"{nothing_on(one).capitalize()}, and nothing {other}."
+        return f"{is_(pick)}; {nothing_on(other if before else one)}."
+    return f"{capital(nothing_on(one))}, and nothing {other}."
 
 
 def brackets(found: Sequence[Bracket], names: dict[int, str], lrv: float, on_strip: bool = False) -> list[str]:
@@ -73,9 +68,9 @@ def _together(group: Sequence[Bracket], names: dict[int, str], lrv: float) -> st
     def side(picks: Sequence[Pick | None]) -> str:
         held = [pick for pick in picks if pick]
         ways = listed([graded(pick.level, direction(pick.why, lrv)) for pick in held])
-        return f"{names[held[0].index]}, {ways} by {number(held[0].delta_e)}"
+        return f"{names[held[0].index]} is {ways}"
 
-    return f"Between {side([one.before for one in group])}, and {side([one.after for one in group])}."
+    return f"{side([one.before for one in group])}; {side([one.after for one in group])}."
 
 
 def not_one_colour(name: str, found: int) -> str:
@@ -89,9 +84,9 @@ WISH_EXAMPLES = ("a bit warmer", "same undertone, LRV 50 to 60", "a white, not c
 
 def wish_answer(text: str, found: int, near: int = 0) -> str:
     if not found:
-        nearly = " What comes near it misses one thing each." if near else ""
-        return f"Nothing in these decks is “{shortened(text, 60)}”.{nearly}"
-    return f"“{capital(shortened(text, 60))}”: {count(found, 'colour')}, the nearest to that first."
+        nearly = " The colours below miss one thing each." if near else " Ask for less, or choose more decks."
+        return f"No colour in these decks is “{shortened(text, 60)}”.{nearly}"
+    return f"{capital(count(found, 'colour'))} for “{shortened(text, 60)}”, the closest first."
 
 
 def wished(piece: Piece, lrv: float) -> str:
@@ -106,30 +101,30 @@ def missed(misses: Sequence[Piece], lrv: float) -> str:
 
 
 def off_by(delta_e: float) -> str:
-    return f"ΔE00 {number(delta_e)} from what was asked for"
+    return f"ΔE00 {number(delta_e)} from your wish"
 
 
-NO_STRIP = "This colour stands on no strip: ask for the same undertone instead."
+NO_STRIP = "This colour is on no strip: ask for the same undertone instead."
 
 
 def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
-    return said_of_pair(finding, lrv) or f"{finding.word}, ΔE00 {number(finding.delta_e)}"
+    return said_of_pair(finding, lrv) or size_said(finding.word)
 
 
 SHORTLIST = "Shortlist"
 ANSWERS = "What answers"
-SHORTLIST_FULL = "Eight are enough for a shortlist: take one off first."
+SHORTLIST_FULL = "The shortlist is full with eight colours: remove one first."
 
 
 def shortlist_title(name: str, filled: bool) -> str:
     return f"If you like {name}" if filled else "The shortlist is empty"
 
 
-EMPTY_SHORTLIST = "Nothing is on the shortlist yet. Ask for something above; what answers can be put on it."
+EMPTY_SHORTLIST = "The shortlist is empty. Ask for colours above and add the ones you like."
 
 
 def place_short(before: str | None, after: str | None) -> str:
-    return capital(f"between {before} and {after}") if before and after else "At the edge of these decks"
+    return f"Between {before} and {after}" if before and after else "At the edge of these decks"
 
 
 PARTS_FROM = 1.5
@@ -137,50 +132,41 @@ PARTS_FROM = 1.5
 
 
 def twins(found: Sequence[tuple[str, float, Parting | None]], method: Method) -> str:
-    """Say which colours are the same to the eye or nearly, and how far they part under other lamps."""
+    """Say which colours cannot be told from it or hardly, and under which lamp they differ most."""
     if not found:
-        return "No twin in these decks: nothing else is the same to the eye, or nearly."
-    same = [_twin(*twin) for twin in found if twin[1] < method.just_seen]
-    near = [_twin(*twin) for twin in found if twin[1] >= method.just_seen]
-    said = [f"The same to the eye: {listed(same)}." if same else "Nothing in these decks is the same to the eye."]
+        return "These decks have no twin of it."
+    same = [name for name, delta_e, _ in found if delta_e < method.just_seen]
+    near = [name for name, delta_e, _ in found if delta_e >= method.just_seen]
+    said = [f"No visible difference from {listed(same)}."] if same else []
     if near:
-        said.append(f"Near-identical: {listed(near)}.")
+        said.append(f"Barely visible from {listed(near)}.")
     parted = [twin[2] for twin in found if twin[2]]
     if parted:
         most = max(parted, key=lambda parting: parting.farthest)
-        said.append(f"They part most under {LAMPS[most.worst]}: by up to {number(most.farthest, 2)}.")
+        if most.farthest >= PARTS_FROM:
+            said.append(f"They differ most under {LAMPS[most.worst]}, by ΔE00 {number(most.farthest)}.")
     return " ".join(said)
-
-
-def _twin(name: str, delta_e: float, parting: Parting | None) -> str:
-    lamps = (
-        f"; {number(parting.farthest, 2)} under its worst lamp" if parting and parting.farthest >= PARTS_FROM else ""
-    )
-    return f"{name} (ΔE00 {number(delta_e, 2)}{lamps})"
 
 
 def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
     if not found:
         return ""
-    reads = f"{headline(reading).lower()}, {undertone_short(reading)}"
     broken = [check.word for check in found if not check.keeps]
     if not broken:
-        return f"Called {name}, and reads as {reads}: the name holds."
-    partly = all(check.partly for check in found if not check.keeps)
-    tail = f"the {listed(broken)} is in its undertone only" if partly else "the name does not hold"
-    return f"Called {name}; reads as {reads}: {tail}."
+        return f"{name} is what its name says."
+    if all(check.partly for check in found if not check.keeps):
+        return f"In {name}, the {listed(broken)} is only in the undertone."
+    return f"{name} is no {listed(broken, 'or')}: it is {headline(reading).lower()}."
 
 
 def lrv_check(found: LrvCheck) -> str:
-    said = f"Stated LRV {number(found.stated)}, computed {number(found.computed)}"
+    said = f"The maker states LRV {number(found.stated)}; the values give {number(found.computed)}."
     if found.verdict == "agree":
-        return f"{said}: they agree."
+        return said
     if found.verdict == "cannot tell":
-        return f"{said}: the source allows ±{number(found.allowed)}, too much to tell."
-    apart, allowed = number(abs(found.difference)), number(found.allowed)
-    if found.level.value == "probably":
-        return f"{said}: they probably differ, by {apart}; what the source allows for certain is ±{allowed}."
-    return f"{said}: they differ by {apart}, more than the source allows (±{allowed})."
+        return f"{said} The source is too unsure to say which is right."
+    surely = "probably " if found.level.value == "probably" else ""
+    return f"{said} They {surely}differ, by more than the source allows: ±{number(found.allowed)}."
 
 
 def no_such_way(axis: str, lrv: float) -> str:
@@ -196,9 +182,9 @@ def tally(found: int, total: int) -> str:
 
 
 def plane_text(shown: int) -> str:
-    return f"{whole(shown)} by undertone. The cross is the neutral line of each one's depth."
+    return f"{whole(shown)} by undertone. The cross marks the neutral line at each one’s depth."
 
 
 NO_RECIPE = "No recipe is known"
 """What the path says of strength while there is no recipe."""
-EMPTY_DECK = "There is nothing in these decks to hold beside it."
+EMPTY_DECK = "These decks have no colour to compare it with."

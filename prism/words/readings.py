@@ -54,19 +54,19 @@ def headline(reading: Reading) -> str:
 
 
 def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
-    """Say between which two families a colour stands, and what tips it; `names` are those of the boards that do."""
+    """Say between which two families a colour stands, and what tips it; `names` are those of the colours that do."""
     first, second = found.words
-    tips = [
-        f"{word} beside {_article(beside)} {beside}, {name}"
-        for word, beside, name in zip(found.words, found.beside, names, strict=True)
-        if name
-    ]
-    said = f"On the edge of two families, {first} or {second}"
-    return f"{said}: {'; '.join(tips)}." if tips else f"{said}: no board of these decks tips it."
+    tips = [f"Beside {name} it looks {word}." for word, name in zip(found.words, names, strict=True) if name]
+    said = f"It stands between {first} and {second}."
+    return f"{said} {' '.join(tips)}" if tips else said
 
 
 def depth(reading: Reading) -> str:
-    return sentence(f"LRV {number(reading.lrv)}: {bordered(reading.depths)}")
+    """Return LRV and depth; a pale colour that is no white is called light, as its headline calls it."""
+    whole = f"LRV {number(reading.lrv)}"
+    if reading.depth in _PALE and reading.family.word not in _DEPTH_IN_NAME:
+        return f"{whole}, light."
+    return f"{whole}, {bordered(reading.depths)}."
 
 
 def _is_amount(word: str) -> bool:
@@ -124,28 +124,27 @@ def undertone(reading: Reading, provenance_key: str) -> str:
     """Say the undertone as surely as it may be said, its lean and what is ruled out; or the most that can be said and
     what would settle it."""
     found, source = reading.undertone, PROVENANCE[provenance_key]
-    away = f"{number(found.strength)} from the {NEUTRALS[reading.neutral]}"
     settle = f"{SETTLE[provenance_key]} to settle it."
     if found.passive:
         probable = found.none.value != "certain"
         if reading.family.base == "black":
-            said = f"{'Probably black' if probable else 'Black'}, no undertone: {away}."
+            said = f"{'Probably black' if probable else 'Black'}, without an undertone."
         elif found.grey_counts:
-            said = f"Its undertone is {graded(found.none, 'grey')}, as this method says: {away}, leaning nowhere."
+            said = f"Its undertone is {graded(found.none, 'grey')}, as this method says: it leans nowhere."
         else:
             sure = "probably " if probable else ""
-            said = f"It {sure}has no clear undertone: {away}, so little that it takes one from what stands beside it."
+            said = f"It {sure}has no clear undertone: it takes one from the colours beside it."
         return f"{said} {settle}" if probable else said
     if found.off_list:
         return (
-            f"It leans {hue(found.off_list, reading.lrv)}, {away}, but this method names no such undertone for "
+            f"It leans {hue(found.off_list, reading.lrv)}, but this method names no such undertone for "
             f"{_article(reading.family.word)} {family(reading.family)}."
         )
     if not found.hues:
         most = _the_most(reading)
         said = f"{capital(most)}, and no hue can be told from {_article(source)} {source}." if most else (
             f"Too close to call from {_article(source)} {source}: it may lean {hue(found.nearest, reading.lrv)}, but "
-            f"its ±{number(reading.uncertainty)} ΔE00 leaves other hues open."
+            "other hues are open."
         )  # fmt: skip
         return f"{said} {settle}"
     names = [hue(word, reading.lrv) for word in found.hues]
@@ -239,24 +238,29 @@ def temperature_short(reading: Reading) -> str:
 def temperature(reading: Reading) -> str:
     found = reading.temperature
     if found.relative:
-        return "Warm or cool only beside another colour, as this method says."
+        return "This method calls a colour warm or cool only beside another."
     said = temperature_short(reading)
     if not said:
-        return "Warm or cool cannot be told: the uncertainty is as large as the effect."
+        return "Warm or cool cannot be told from this source."
     if found.temperate and found.band.level.value != "none":
         lean = found.lean if found.side_level.value == "certain" else ""
-        return f"{capital(said)} in temperature{f', with a lean to {lean}' if lean else ''}."
+        return f"Neither warm nor cool{f', leaning {lean}' if lean else ''}."
     return f"{capital(said)}."
 
 
 def neutral_note(neutral: WorkingNeutral, lightness: float) -> str:
     if neutral.kind == "grey":
-        return "Mathematical grey: a* 0, b* 0 at every depth."
+        return "Judged against mathematical grey: a* 0, b* 0 at every depth."
     a, b = neutral.at(lightness)
     return (
-        f"Painted neutral: at this depth, L* {number(lightness)}, a painted grey lies at "
-        f"a* {number(float(a), 2)}, b* {number(float(b), 1)}, slightly yellow."
+        f"Judged against painted greys, which are slightly yellow: a* {number(float(a), 2)}, b* {number(float(b), 1)} "
+        "at this depth."
     )
+
+
+def neutral_figures(neutral: WorkingNeutral, lightness: float) -> str:
+    a, b = neutral.at(lightness)
+    return f"At this depth: a* {number(float(a), 2)}, b* {number(float(b), 1)}"
 
 
 NO_REFERENCE_WHITES = "There are no reference whites yet: keep some in the decks first."
@@ -276,7 +280,8 @@ def undertone_rule(reading: Reading, method: Method) -> str:
     start, width = method.hues_for(reading.family.word).span(found.nearest)
     low, high = method.undertone_strength.bounds(found.strength_word)
     text = (
-        f"It lies {number(found.strength)} from the {NEUTRALS[reading.neutral]} at {number(found.hue, 0)}°. "
+        f"Its undertone is {number(found.strength)} strong at {number(found.hue, 0)}°, from the "
+        f"{NEUTRALS[reading.neutral]}. "
         f"{capital(method_called(method.title))} calls {number(start, 0)}° to {number((start + width) % 360, 0)}° "
         f"{hue(found.nearest, reading.lrv)}, and a strength "
     )
@@ -289,9 +294,9 @@ def undertone_rule(reading: Reading, method: Method) -> str:
     text += f" {found.strength_word}."
     shares = [f"{hue(word, reading.lrv) if word else 'none'} {percentage(p)}" for word, p in found.shares if p >= 0.005]
     return (
-        f"{text} Within ±{number(reading.uncertainty)} ΔE00 it is {listed(shares)}; from "
-        f"{percentage(method.claims.certain)} on that is said plainly, from {percentage(method.claims.probable)} as "
-        f"probable, and below {percentage(1 - method.claims.certain)} it is ruled out.{also_ruled_out(reading)}"
+        f"{text} Within ±{number(reading.uncertainty)} ΔE00 it is {listed(shares)}. From "
+        f"{percentage(method.claims.certain)} that is said plainly, from {percentage(method.claims.probable)} as "
+        f"probable. Below {percentage(1 - method.claims.certain)} a hue is ruled out.{also_ruled_out(reading)}"
     )
 
 

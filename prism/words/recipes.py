@@ -19,29 +19,18 @@ if TYPE_CHECKING:
 
 def no_recipe(near: str | None, delta_e: float, miss: float | None = None) -> str:
     """Say why a colour has no strengths, and what would give it some; `miss` is how near an estimated recipe came."""
-    why = f" (the nearest stays ΔE00 {number(miss)} away, and must come within 1.0)" if miss else ""
-    text = (
-        f"There is no recipe for this colour, and none of these colorants makes it{why}. No strength can be computed."
-    )
-    if near:
-        text += f" The nearest with a recipe in these decks is {near}, at ΔE00 {number(delta_e)}."
-    return text
+    text = "This colour has no recipe, and these colorants cannot make it, so no strength can be predicted."
+    return f"{text} The closest colour with a recipe is {near}." if near else text
 
 
 def recipe_unknown(reason: str) -> str:
-    return (
-        f"Its recipe cannot be computed here: {reason}. The colorants of this studio are listed in its tinting system."
-    )
+    return f"Its recipe does not work here: {reason}. See the tinting system for this studio’s colorants."
 
 
 def estimated(residual: float, from_spectrum: bool, others: int) -> str:
-    basis = "its spectrum" if from_spectrum else "its Lab alone"
-    text = (
-        f"No recipe came with it. This one was estimated from {basis}, ΔE00 {number(residual, 2)} off: not the maker’s."
-    )
-    if others:
-        text += f" {capital(count(others, 'other recipe'))} would do nearly as well."
-    return text
+    basis = "its spectrum" if from_spectrum else "its Lab values alone"
+    text = f"The maker’s recipe is unknown. This one is estimated from {basis}."
+    return f"{text} {capital(count(others, 'other recipe'))} would do nearly as well." if others else text
 
 
 def so_many_done(done: int, total: int) -> str:
@@ -59,17 +48,14 @@ def formula_warnings(found: Formula) -> list[str]:
     dropped = [line.name for line in found.lines if line.dropped]
     if dropped:
         verb = "is" if len(dropped) == 1 else "are"
-        said.append(f"{capital(listed(dropped))} {verb} less than the smallest shot here, and left out.")
+        said.append(f"{capital(listed(dropped))} {verb} less than the smallest shot, and left out.")
     if found.better_can:
-        said.append(
-            f"Rounding to shots costs ΔE00 {number(found.rounding)} in a {found.can.label}, enough to be seen: make a "
-            f"{found.better_can.label}."
-        )
+        said.append(f"Rounding to shots is visible in a {found.can.label}: make a {found.better_can.label}.")
     return said
 
 
 def rounding_note(found: Formula) -> str:
-    return f"Rounding to shots costs ΔE00 {number(found.rounding, 2)}: not to be seen." if not found.better_can else ""
+    return "Rounding to shots makes no visible difference." if not found.better_can else ""
 
 
 def formula_text(name: str, found: Formula) -> str:
@@ -94,12 +80,11 @@ FORMULA_CAUTIONS = (
     "Sheen and base change with depth: ask which sheens this base comes in.",
     "Dispense and ventilate by the product’s safety data.",
 )
-DARK_OUTSIDE = "Dark colours heat up outdoors and can warp plastic or insulated render: check the substrate’s limit."
+DARK_OUTSIDE = "Dark colours heat up outdoors and can warp plastic or insulated render: check its limit."
 
 
 def next_base(base: str, change: float, delta_e: float) -> str:
-    scaled = percent(round(change, 1))
-    return f"The {base} holds more: its colorants at {scaled} come to ΔE00 {number(delta_e)} from this."
+    return f"The {base} holds more colorant and comes close to it, at {percent(round(change, 1))}."
 
 
 def mixed(names: Sequence[tuple[str, float]]) -> str:
@@ -118,11 +103,11 @@ def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
     parts = [
         f"{colorants[code]} {number(amount, 2)} mL" for code, amount in found.amounts.items() if amount >= LEAST_ML
     ]
-    return f"Base {found.base}, to the litre: {', '.join(parts)}." if parts else f"Base {found.base}, untinted."
+    return f"Base {found.base}, to the litre: {', '.join(parts)}" if parts else f"Base {found.base}, untinted"
 
 
 def formula_said(found: Recipe, colorants: Mapping[str, str], estimated: bool) -> str:
-    return f"{recipe(found, colorants)}{' Estimated: have a trial mix made first.' if estimated else ''}"
+    return f"{recipe(found, colorants)}{'. Estimated, so have a trial mix made first.' if estimated else ''}"
 
 
 FORMULA_WRONG = "A formula is a base and amounts of colorants."
@@ -142,11 +127,11 @@ PARTS_ABOVE_NOUGHT = "Parts must be above 0, up to 1000."
 
 
 def mixture_result(name: str, lrv: float, reads: str, delta_e: float) -> str:
-    return f"{capital(name)}: LRV {number(lrv)}, {reads}; ΔE00 {number(delta_e)} from this colour."
+    return f"{capital(name)} makes LRV {number(lrv)}, {reads}."
 
 
-NO_MIXTURE = "One of the two has no recipe, and none could be estimated, so what they make together is not known."
-STANDARD_IS_KEPT = "The standard strength is the colour itself: choose another strength to keep it."
+NO_MIXTURE = "One of the two has no recipe, so the mixture cannot be predicted."
+STANDARD_IS_KEPT = "The standard strength is the colour itself: choose another strength to save."
 
 
 def dispensed(can: str) -> str:

@@ -112,7 +112,7 @@ def _review(act: str, fields: Fields, room: str) -> list[str]:
     return lines
 
 
-_STATES = {"pinned": "kept {} on the wall", "added": "brought in {}", "out": "took {} off the wall"}
+_STATES = {"pinned": "kept {} on the wall", "added": "imported {}", "out": "took {} off the wall"}
 
 
 def _board(act: str, fields: Fields, room: str) -> list[str]:
@@ -125,7 +125,7 @@ def _board(act: str, fields: Fields, room: str) -> list[str]:
 def _observation(act: str, fields: Fields, room: str) -> list[str]:
     if act != "made":
         return [f"took back what was seen beside {_old(fields, 'colour')}"] if act == "gone" else []
-    apart = ", otherwise than computed" if _new(fields, "agreement") == "differ" else ""
+    apart = ", not as predicted" if _new(fields, "agreement") == "differ" else ""
     return [f"said what they saw beside {_new(fields, 'colour')}{apart}"]
 
 

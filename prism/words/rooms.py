@@ -87,7 +87,7 @@ def group_name(kind: str, key: str) -> str:
 
 def place_said(town: str, latitude: float | None, longitude: float | None, zone: str) -> str:
     if latitude is None or longitude is None:
-        return f"{town}, without coordinates" if town else "no place yet: without one its light cannot be computed"
+        return f"{town}, without coordinates" if town else "no place yet: without one its light cannot be predicted"
     north, east = ("N" if latitude >= 0 else "S"), ("E" if longitude >= 0 else "W")
     figures = f"{number(abs(latitude), 2)}° {north}, {number(abs(longitude), 2)}° {east}"
     return ", ".join(part for part in (town, figures, zone) if part)
@@ -98,13 +98,13 @@ TOO_DARK_TO_METER = "Hardly any light should fall on that wall then: measure by 
 
 def metered(lux: str, wall: str, computed: str, part: float) -> str:
     less = f"{round(100 * abs(part - 1))} % {'brighter' if part > 1 else 'darker'} than"
-    return f"{lux} on the {wall} wall; computed {computed}, so {'as' if abs(part - 1) < 0.02 else less} computed."
+    return f"{lux} on the {wall} wall; {computed} predicted, so {'as' if abs(part - 1) < 0.02 else less} predicted."
 
 
 def rescaled(part: float, count: int) -> str:
     readings = "one reading" if count == 1 else f"{count} readings"
     how = f"{round(100 * abs(part - 1))} % {'brighter' if part > 1 else 'darker'}"
-    return f"The room is taken {how} than computed, by {readings}."
+    return f"The room is taken {how} than predicted, by {readings}."
 
 
 def bearing_read(degrees: float) -> str:
@@ -113,9 +113,7 @@ def bearing_read(degrees: float) -> str:
 
 def room_file(field: str, message: str) -> str:
     return (
-        f"The file was not brought in: {field}: {message}"
-        if field != "file"
-        else f"The file was not brought in: {message}"
+        f"The file was not imported: {field}: {message}" if field != "file" else f"The file was not imported: {message}"
     )
 
 

@@ -2,9 +2,25 @@
 
 from __future__ import annotations
 
-from prism import sizes
+from prism import language, sizes
 from prism.messages.habits import current
 from prism.messages.text import NO_BREAK, number, plain_figure
+from prism.whites.sheen import SHEENS
+
+
+def regional(thing: str) -> str:
+    """Return what a thing is called where the reader is, as their units say; the same where nobody differs.
+
+    >>> regional("matte"), regional("satin")
+    ('matt', 'satin')
+    """
+    called = language.table()["region"].get(thing)
+    return str(called["american" if current().is_us else "british"]) if called else thing
+
+
+def sheen_choices(empty: str) -> list[tuple[str, str]]:
+    """Return the sheens to choose from as the reader calls them, after what no choice means."""
+    return [("", empty), *((sheen, regional(sheen)) for sheen in SHEENS)]
 
 
 def as_size(metric: float, kind: str) -> str:

@@ -11,7 +11,7 @@ PROVENANCE = {
     "reading-single": "spectrum, single reading",
     "maker-lab": "Lab as stated",
     "converted-lab": "Lab, converted from D50/2°",
-    "computed": "computed from a recipe",
+    "computed": "predicted from a recipe",
     "screen-lrv": "screen value with a stated LRV",
     "screen": "screen value",
     "estimated": "estimate",

@@ -27,7 +27,7 @@ def drift(step: Adjusted, standard: Undertone, method: Method) -> str:
         return f"its undertone holds{_all_the_same(now, standard, lrv)}"
     if now.main is None:
         if standard.main is None:
-            return "it moves, still too little to be named"
+            return "it moves too little to be named"
         return "it loses its undertone" if now.passive else "its undertone is too close to call"
     name, certain = graded(now.level, hue(now.main, lrv)), now.level.value == "certain"
     if standard.main is None:
@@ -43,7 +43,7 @@ def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
     if now.main is None:
         if standard.main is not None:
             return f", {'just too little' if now.passive else 'too unsure'} now to be named"
-        return ": still passive" if now.passive else ": still too close to call"
+        return ", still too little to name" if now.passive else ", still too close to call"
     if standard.main is None:
         certain = now.level.value == "certain"
         return f", just enough now to be called {name}" if certain else f", now probably {name}"
@@ -53,13 +53,11 @@ def _all_the_same(now: Undertone, standard: Undertone, lrv: float) -> str:
 def strength_step(step: Adjusted, standard: Undertone, method: Method) -> str:
     if not step.percent:
         return "The standard."
-    way = "lighter" if step.percent < 0 else "darker"
-    moved = drift(step, standard, method)
-    text = f"{capital(way)} by ΔE00 {number(step.delta_e)}, and {moved}. {seen(step.delta_e, method)}"
+    text = f"{capital(drift(step, standard, method))}; {_seen_clause(step.delta_e, method)}."
     if said := hiding(step.opacity):
         text += f" {said}"
     if step.over_capacity:
-        text += " More colorant than this base can hold."
+        text += " That is more colorant than this base can hold."
     return text
 
 
@@ -67,17 +65,16 @@ def hiding(found: Opacity | None) -> str:
     """Say that a paint does not hide in two coats; nothing where it does, or where that is not known."""
     if found is None or found.hiding.value == "hides":
         return ""
-    covers = f"two coats cover {percentage(found.ratio)} of what is under them"
     if found.hiding.value == "third coat":
-        return f"It wants a third coat: {covers}."
-    return f"It does not hide: {covers}, three {percentage(found.with_third)}; 98{NO_BREAK}% is full hiding."
+        return f"It needs a third coat: two cover {percentage(found.ratio)} of what is underneath."
+    return f"It does not cover: two coats hide {percentage(found.ratio)}, three {percentage(found.with_third)}."
 
 
 def hiding_elsewhere(base: str | None, change: float, delta_e: float) -> str:
     if base is None:
-        return "No base of this system hides at this depth: choose another strength, or a ground of a near colour."
+        return "No base of this system covers at this depth: choose another strength, or a ground of a near colour."
     more = f"{number(1 + change / 100)} times the" if change > 100 else f"{percent(round(change))}"
-    return f"In {base} it hides, with {more} colorant, ΔE00 {number(delta_e)} from this."
+    return f"In {base} it covers, with {more} colorant."
 
 
 def covering(found: Opacity | None) -> str:
@@ -103,15 +100,13 @@ def strength_short(steps: Sequence[Adjusted]) -> str:
         named = sorted((s for s in steps if s.reading.undertone.main), key=lambda s: abs(s.percent))
         if named:
             first = named[0]
-            return (
-                f"{hue(str(first.reading.undertone.main), first.lrv).capitalize()} comes up at {percent(first.percent)}"
-            )
+            return f"Turns {hue(str(first.reading.undertone.main), first.lrv)} at {strength_said_as(first.percent)}"
         return f"LRV {number(min(s.lrv for s in steps))} to {number(max(s.lrv for s in steps))}"
-    name = hue(standard.main, steps[0].lrv).capitalize()
+    name = hue(standard.main, steps[0].lrv)
     if len(held) == len(steps) - 1:
-        return f"{name} holds all the way"
+        return f"Stays {name} at every strength"
     lost = [s.percent for s in steps if s.percent and not _same_hue(s.reading.undertone, standard)]
-    return f"{name} does not hold at {listed([percent(p) for p in lost])}"
+    return f"Loses its {name} at {listed([strength_said_as(p) for p in lost])}"
 
 
 def _same_hue(one: Undertone, other: Undertone) -> bool:
@@ -120,17 +115,21 @@ def _same_hue(one: Undertone, other: Undertone) -> bool:
 
 def adjusted(change: float, name: str, lrv: float, seen_as: str, drift: str) -> str:
     if not change:
-        return f"{name} at standard strength: LRV {number(lrv)}."
-    return f"At {percent(round(change, 1))}, LRV {number(lrv)}, {drift}. {seen_as}"
+        return f"{name} at standard strength, LRV {number(lrv)}."
+    return f"{capital(strength_said_as(change))}, LRV {number(lrv)}: {drift}. {seen_as}"
+
+
+def strength_said_as(change: float) -> str:
+    """Return a change of strength as people say it: `25 % lighter`."""
+    digits = 0 if float(round(change, 1)).is_integer() else 1
+    return f"{number(abs(change), digits)}{NO_BREAK}% {'lighter' if change < 0 else 'darker'}"
 
 
 def trim_gap(gap: float, trim: str, least: float) -> str:
-    enough = (
-        "enough for the edge to show"
-        if round(abs(gap), 1) >= least
-        else f"less than the {number(least, 0)} an edge wants"
-    )
-    return f"{trim} stands {number(gap, signed=True)} LRV points from it: {enough}."
+    points = number(abs(gap), 0)
+    if round(abs(gap), 1) >= least:
+        return f"{trim} is {points} points {'lighter' if gap > 0 else 'darker'}, so the edge is crisp."
+    return f"{trim} is only {points} points {'lighter' if gap > 0 else 'darker'}, so the edge is soft."
 
 
 def curve_text(points: Sequence[tuple[float, float]]) -> str:
@@ -142,61 +141,71 @@ def computed_given(name: str, change: float) -> str:
 
 
 def kept_as(name: str) -> str:
-    return f"Kept as {name}, a colour of its own."
+    return f"Saved as {name} among your own colours."
 
 
 def seen(delta_e: float, method: Method) -> str:
     if delta_e < method.just_seen:
-        return "Nobody will see it."
+        return "Nobody will see the change."
     if delta_e < method.plainly_seen:
-        return "Seen side by side, not on two walls."
+        return "Visible side by side, not on two walls."
     if delta_e < method.known_before:
-        return "Seen by anybody who knew it before."
-    return "Plain to everybody."
+        return "Anyone who knew it before will notice."
+    return "Everybody will see the change."
+
+
+def _seen_clause(delta_e: float, method: Method) -> str:
+    if delta_e < method.just_seen:
+        return "nobody will see it"
+    if delta_e < method.plainly_seen:
+        return "visible side by side only"
+    return "noticed by those who knew it before" if delta_e < method.known_before else "noticed by everybody"
 
 
 def reached(found: Reached) -> str:
-    change = percent(found.percent)
+    change = strength_said_as(found.percent)
     if found.limit == "base":
         return (
-            f"LRV {number(found.wanted)} is lighter than the bare base, LRV {number(found.lrv)}: a lighter base, or "
-            "another colour, is needed."
+            f"LRV {number(found.wanted)} is lighter than the bare base, LRV {number(found.lrv)}. Choose a lighter base "
+            "or another colour."
         )
     if found.limit == "capacity":
         return (
-            f"LRV {number(found.wanted)} is darker than this base can take: full, at {change}, it stands at "
+            f"LRV {number(found.wanted)} is darker than this base can be tinted: full, it reaches "
             f"LRV {number(found.lrv)}. The next base takes more."
         )
-    return f"LRV {number(found.lrv)} comes at {change}."
+    return f"LRV {number(found.lrv)} is {change}."
 
 
 def family_change(was: str, now: str, change: float) -> str:
-    article = "an" if was[0] in "aeio" else "a"
-    return f"Stops being {article} {was} at {percent(change)}: from there {now}."
+    return f"At {strength_said_as(change)} it is no longer {_article(was)} {was}, but {now}."
+
+
+def _article(word: str) -> str:
+    return "an" if word[0] in "aeio" else "a"
 
 
 def against_catalogue(name: str, delta_e: float, same_undertone: bool, method: Method) -> str:
-    near = f"The nearest in these decks is {name}, at ΔE00 {number(delta_e)}"
     if delta_e < method.just_seen:
-        return f"{near}: the same to the eye. Take that one."
+        return f"Use {name} from these decks: there is no visible difference."
     if delta_e < method.plainly_seen and same_undertone:
-        return f"{near}, with the same undertone: take that one, unless the can is wanted from this formula."
+        return f"{name} is close, with the same undertone: use it, unless you need this very formula."
     if same_undertone:
-        return f"{near}, with the same undertone, but plainly another colour: adjust."
-    return f"{near}, and its undertone is another: adjust, nothing close keeps this one."
+        return f"The closest in these decks, {name}, is clearly another colour: adjust."
+    return f"The closest in these decks, {name}, has another undertone: adjust."
 
 
 def standard_is_nearest(delta_e: float, method: Method) -> str:
     if delta_e < method.just_seen:
-        return "It is the same to the eye as the standard strength that the decks hold. Take that one."
-    return f"Nothing in these decks is nearer to it than its own standard strength, at ΔE00 {number(delta_e)}: adjust."
+        return "There is no visible difference from the standard strength in these decks: use that."
+    return "Nothing in these decks is closer than its own standard strength: adjust."
 
 
 def as_in_catalogue(other: str, delta_e: float) -> str:
-    return f"The decks hold it as it stands; the nearest other is {other}, at ΔE00 {number(delta_e)}."
+    return f"It is in these decks as it stands. The closest other colour is {other}."
 
 
-NOTHING_IN_CATALOGUE = "There is nothing in these decks to take instead."
+NOTHING_IN_CATALOGUE = "These decks have nothing to use instead."
 
 
 def strength_asked(name: str, value: float | str) -> str:
@@ -207,7 +216,7 @@ def strength_asked(name: str, value: float | str) -> str:
 
 
 def strengths_contradict(asked: Sequence[str]) -> str:
-    return f"{capital(listed(list(asked)))} ask for different strengths: leave one of them."
+    return f"{capital(listed(list(asked)))} ask for different strengths: keep one of them."
 
 
 def strength_left_out(left: str, ruling: str, percent: float | None) -> str:
@@ -216,4 +225,4 @@ def strength_left_out(left: str, ruling: str, percent: float | None) -> str:
 
 
 def kept_already(name: str) -> str:
-    return f"This strength is kept already, as {name}. Keep it once more only if you need two."
+    return f"This strength is saved already as {name}. Save it again only if you need two."

@@ -17,19 +17,19 @@ if TYPE_CHECKING:
     from prism.training.staircase import Threshold
 
 TRAINED = {
-    "warmer": "Which board is warmer?",
-    "lighter": "Which board is lighter?",
+    "warmer": "Which colour is warmer?",
+    "lighter": "Which colour is lighter?",
     "creaminess": "Put these whites in order, the creamiest first.",
-    "strip": "Put these boards in order, the lightest first.",
-    "lrv": "Which LRV has this board, to the next ten?",
-    "odd": "Which board is not like the others?",
-    "same": "Are these two one colour?",
-    "undertone": "Which undertone has this board?",
-    "pair": "Which board has which undertone?",
-    "twin": "Which of the others is nearest to the first board?",
-    "yellow": "Which of these whites shows its yellow beside the first board?",
-    "evening": "Which of the others is the first board under the lamp of an evening?",
-    "strength": "Is the second board the first one mixed 25 % lighter, or not?",
+    "strip": "Put these in order, the lightest first.",
+    "lrv": "What is its LRV, to the nearest ten?",
+    "odd": "Which colour is the odd one out?",
+    "same": "Are these two the same colour?",
+    "undertone": "Which undertone does it have?",
+    "pair": "Which colour has which undertone?",
+    "twin": "Which is closest to the first colour?",
+    "yellow": "Which white looks yellow beside the first colour?",
+    "evening": "Which is the first colour under an evening lamp?",
+    "strength": "Is the second colour the first one, mixed 25 % lighter?",
 }
 """What each kind of exercise asks."""
 
@@ -38,11 +38,11 @@ def too_small(kind: str) -> str:
     return f"These decks have too few colours for “{TRAINED[kind]}” Import a larger deck, or choose another exercise."
 
 
-KIND_UNKNOWN = "Nothing of this kind is asked: choose what is asked from the list."
+KIND_UNKNOWN = "There is no exercise of this kind: choose one from the list."
 
 
 def apart_wrong(text: str, low: float, high: float) -> str:
-    return f"What is to be told apart is {number(low)} to {number(high)} ΔE00, and not ‘{text}’."
+    return f"Choose a difference of {number(low)} to {number(high)} ΔE00, not ‘{text}’."
 
 
 def because(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
@@ -67,8 +67,8 @@ def _lrv(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 
 
 def _odd(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
-    rest = [name for place, name in enumerate(names) if place != _place(wall)]
-    return f"{names[_place(wall)]} stands {number(wall.apart)} ΔE00 farther off than {listed(rest)} from one another."
+
+    return f"{names[_place(wall)]} is {number(wall.apart)} ΔE00 further away than the others are from one another."
 
 
 def _same(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
@@ -81,7 +81,7 @@ def _undertone(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
     said = [str(word) for word in wall.accepted]
     strength = number(float(pool.seen.strength[wall.boards[0]]))
     several = f" Methods differ: {listed(said, 'or')} is right." if len(said) > 1 else ""
-    return f"The undertone of {names[0]} is {said[0]}, {strength} Lab units from the painted neutral.{several}"
+    return f"The undertone of {names[0]} is {said[0]}, {strength} Lab units from the neutral line.{several}"
 
 
 def _paired(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
@@ -92,7 +92,7 @@ def _paired(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 def _twin(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
     far = delta_e(pool.lab[list(wall.boards[1:])], pool.lab[wall.boards[0]])
     near, others = float(far.min()), number(wall.apart)
-    return f"{names[_place(wall)]} is {number(near)} ΔE00 from {names[0]}; the next is {others} farther."
+    return f"{names[_place(wall)]} is {number(near)} ΔE00 from {names[0]}; the next is {others} further."
 
 
 def _yellow(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
@@ -122,16 +122,16 @@ def _strength(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 
 def shown_by(shown: Shown, name: str, beside: Sequence[str], lrv: float) -> str:
     if shown.how == "rung":
-        return f"Held beside it, {name} shows it: LRV {number(lrv)}."
+        return f"{name} beside it shows it: LRV {number(lrv)}."
     return _SHOWN[shown.how].format(name=name, beside=listed(list(beside)), first=beside[0])
 
 
 _SHOWN = {
-    "between": "{name} lies between {beside}: in a row of three the step is seen twice.",
-    "farther": "{name} goes the way of {first}, and farther: beside it that way is plain.",
-    "foil": "Held beside {beside}, {name} shows it: its undertone is the opposite one, at the same depth.",
-    "quarter": "{name} is about where {first} comes to, mixed 25 % lighter.",
-    "clean": "Held beside {beside}, the clean white {name} shows it.",
+    "between": "{name} lies between {beside}, so the step is seen twice.",
+    "farther": "{name} differs the same way as {first}, and more, which makes it clear.",
+    "foil": "Beside {beside}, {name} shows it: its undertone is the opposite.",
+    "quarter": "{name} is about {first} mixed 25 % lighter.",
+    "clean": "Beside {beside}, the clean white {name} shows it.",
 }
 
 
@@ -165,11 +165,11 @@ _BECAUSE: dict[str, Callable[[Exercise, Pool, Sequence[str]], str]] = {
 
 
 TOLD = {
-    "warmer": "warmer from cooler",
-    "lighter": "lighter from darker",
-    "same": "two colours from one",
-    "odd": "an odd one among four",
-    "twin": "a twin from its likes",
+    "warmer": "warmer and cooler",
+    "lighter": "lighter and darker",
+    "same": "the same or different",
+    "odd": "the odd one out",
+    "twin": "a twin among near colours",
 }
 """What is told apart by each kind of wall that finds a threshold."""
 
@@ -200,28 +200,34 @@ def comparison_helped(counts: Sequence[int], answered: int) -> str:
     alone, clean, contrast = counts
     return (
         f"Of {count(answered, 'undertone')} you named {alone} alone, {clean} beside the clean white and "
-        f"{contrast} beside a contrast colour as computed."
+        f"{contrast} beside a contrast colour as predicted."
     )
 
 
 def sees_later(hue: str, later: float, give: float, answers: int, who: str = "") -> str:
-    """Say how an eye's neutral differs along a hue: one's own, or that of somebody by name."""
-    calls = f"{who} calls {hue}" if who else f"You call {hue}"
+    """Say how somebody names a hue against the method: `later` is by how many Lab units more it takes, ±`give`."""
+    who, verb = (who, "s") if who else ("You", "")
+    from_ = f"({count(answers, 'answer')})"
     if abs(later) <= give:
-        return f"{calls} as this method does, within {number(give)} Lab units, from {count(answers, 'answer')}."
-    way = "later" if later > 0 else "earlier"
-    return f"{calls} {number(abs(later))} {way} than this method, ±{number(give)}, from {count(answers, 'answer')}."
+        return f"{who} name{verb} {hue} as this method does {from_}."
+    how = "a little" if abs(later) < MUCH_LATER else "much"
+    if later > 0:
+        return f"{who} need{verb} {how} more {hue} than this method before naming it {from_}."
+    return f"{who} name{verb} {hue} {how} sooner than this method {from_}."
+
+
+MUCH_LATER = 2.0
+"""Lab units from which an eye names a hue much later or sooner than the method."""
 
 
 NO_WALLS = (
-    "The decks of this studio hold no wall to train with. "
-    "Import a deck of a few hundred colours, with neutrals among them."
+    "These decks have too few colours to train with. Import a deck of a few hundred colours, with neutrals among them."
 )
 SCREEN_STEPS = (
-    "Let the screen be as bright as paper beside it, and no lamp or window shine on it.",
-    "Put night colours, warm tints and reading modes off: they turn every grey.",
-    "Of the ten steps below, the darkest and the lightest should both be told from their neighbours.",
-    "The grey in the middle should look like grey to you, and not like a colour.",
+    "Make the screen as bright as paper beside it, without lamps or windows shining on it.",
+    "Turn off night colours, warm tints and reading modes: they tint every grey.",
+    "Below, you should tell the darkest and the lightest step from their neighbours.",
+    "The grey in the middle should look grey to you.",
 )
 """What makes a screen fit to train on; nobody but the person knows."""
 
@@ -236,50 +242,46 @@ def which_is(hue: str) -> str:
 
 UNDERTONE_STAGES = (
     "",
-    "The clean white hangs beside it now.",
-    "And a contrast colour, whose undertone is the opposite one.",
+    "Now with a clean white beside it.",
+    "Now with a contrast colour beside it.",
 )
 """What is said of an undertone that is asked for again, a board more beside it."""
 
 
 STAGE_TITLES = ("alone", "beside the clean white", "beside a contrast colour")
-WALL_TAKEN_DOWN = "A wall of the studio was taken down; its answers stay."
+WALL_TAKEN_DOWN = "An exercise of the studio was removed; its answers stay."
 
 
 def stages_said(said: Sequence[str], accepted: Sequence[str]) -> str:
     """Say how an undertone was named alone, beside the clean white, beside a contrast colour."""
     each = listed([f"{word} {way}" for word, way in zip(said, STAGE_TITLES, strict=False)])
-    return f"You said {each}; computed: {listed(list(accepted), 'or')}."
+    return f"You said {each}; predicted: {listed(list(accepted), 'or')}."
 
 
 def how_it_hangs(look: Look) -> str:
     return "in the evening" if look.manner == "evening" else f"at {look.percent} %"
 
 
-NO_WALL_ABOUT = (
-    "No wall can be made about this colour: the studio has no deck that holds anything to be seen beside it. "
-    "Import a deck of a few hundred colours."
-)
-ANSWERED_ALREADY = "This wall was answered already; the first answer counts."
-ANSWERED_LATE = "The five minutes were over. The answer counts all the same."
+NO_WALL_ABOUT = "These decks have nothing to train with beside this colour. Import a deck of a few hundred colours."
+ANSWERED_ALREADY = "You answered this exercise already; the first answer counts."
+ANSWERED_LATE = "The five minutes were over, but the answer counts."
 CLOCK_SET_BACK = (
-    "This computer’s clock stands before the sitting began, so it was set back since. "
-    "The sitting is closed, and every answer is kept."
+    "The computer’s clock was set back since the training began. The training is closed, and every answer is saved."
 )
-NOT_TO_BE_PICKED = "That is no answer to this wall. Choose one of the boards or words below."
-SCREEN_FIRST = "Look the screen over first, then tick that it is so: walls are only as true as what shows them."
-EYE_UNKNOWN = "Nothing is known of your eye yet: name undertones first, eight or more."
+NOT_TO_BE_PICKED = "That is not an answer here: choose one of the colours or words below."
+SCREEN_FIRST = "Check the screen first, then tick that it is ready."
+EYE_UNKNOWN = "Name eight undertones or more first, so that your eye is known."
 
 
 def eye_followed(follows: bool) -> str:
     """Say whether new reviews begin with somebody's own neutral."""
     if follows:
-        return "New reviews begin with your eye’s neutral as it was known when you chose so; older ones stay."
-    return "New reviews begin with the method’s neutral."
+        return "New reviews begin with the neutral line of your eye; older ones stay as they are."
+    return "New reviews begin with the method’s neutral line."
 
 
 def spread_few(count_now: int, least: int) -> str:
-    return f"{count(count_now, 'answer')} so far. How they differ is shown from {least} on, and never whose is whose."
+    return f"{count(count_now, 'answer')} so far. From {least} on you see how they differ, never whose they are."
 
 
 def spread_said(answers: Sequence[tuple[str, int]], answered: int) -> str:
@@ -289,8 +291,8 @@ def spread_said(answers: Sequence[tuple[str, int]], answered: int) -> str:
 
 
 WALLS_FROM = {
-    "review": "Made of a review.",
-    "viewing": "Made of a viewing in which you and the product disagreed.",
+    "review": "Made from a review.",
+    "viewing": "Made from a viewing in which you disagreed with the prediction.",
     "studio": "Set for the whole studio.",
 }
 """Where a wall comes from that was set."""
@@ -299,11 +301,11 @@ WALLS_FROM = {
 def answer_said(right: bool, given: str, accepted: Sequence[str]) -> str:
     if right:
         return f"Yes: {given}."
-    return f"Not so: {listed(list(accepted), 'or')}. You said {given}."
+    return f"No, it is {listed(list(accepted), 'or')}. You said {given}."
 
 
 def sitting_over(answered: int, right: int) -> str:
     if not answered:
-        return "The five minutes are over, and nothing was answered."
-    seen = f"{count(answered, 'wall')}, {right} of them as computed"
-    return f"The five minutes are over: {seen}. What was missed comes back."
+        return "The five minutes are over without an answer."
+    seen = f"{count(answered, 'exercise')}, {right} right"
+    return f"The five minutes are over: {seen}. The ones you missed come back."

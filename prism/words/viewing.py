@@ -11,24 +11,24 @@ from prism.messages.habits import current, day, hour_of
 from prism.messages.text import capital, count, listed, number, numeral, percentage
 from prism.words.light import clock, lux_said
 from prism.words.readings import hue
-from prism.words.sizes import area_said, covers_said, poured_said
+from prism.words.sizes import area_said, covers_said, poured_said, regional
 
 if TYPE_CHECKING:
     from prism.viewing.scales import Leaning, ScaleCheck, ToldHue
 
 GROUNDS = {"board": "white board", "sheet": "peel-off sheet", "wall": "the wall as it is"}
 SAMPLE_FAULTS = {
-    "too small": "Too small: a wall cannot be judged from less than A4; a thumbnail looks darker and greyer.",
-    "on the wall": "On the old wall: its colour tints every judgement. Paint a board or a sheet.",
-    "one coat": "One coat: the ground shows through, and the colour is another one.",
-    "no margin": "No margin: without 25 mm of white all round the colour is read against what hangs behind it.",
-    "alone": "Alone: one board shows no undertone. Paint a near neighbour or a clean white board beside it.",
+    "too small": "Too small: use A4 or larger, since a small sample looks darker and greyer.",
+    "on the wall": "Painted on the old wall: its colour misleads. Paint a board or a sheet.",
+    "one coat": "One coat: the ground shows through. Paint two.",
+    "no margin": "No margin: leave 25 mm of white all round, or what hangs behind it misleads.",
+    "alone": "One sample alone shows no undertone: add a near neighbour or a clean white.",
 }
 """What would mislead about a sample, and what to do instead."""
 WHYS = {
-    "best": "nearest to its board",
-    "worst": "farthest from its board",
-    "parting": "where two candidates part most",
+    "best": "closest to the sample",
+    "worst": "furthest from the sample",
+    "parting": "where two candidates differ most",
     "evening": "under the evening lamps",
     "own": "as planned by hand",
 }
@@ -39,9 +39,9 @@ SCALE_ENDS = {
     "hue": ("greener", "pinker"),
 }
 VIEW_ANSWERS = {"yes": "yes", "again": "again", "no": "no"}
-NO_SLOTS = "No hours yet: put the review into a room of known size, place and windows, and they follow from its light."
-NOT_SEEN_YET = "Nothing was seen yet"
-NO_PICTURE = "That is no picture that can be read: choose a JPEG, PNG or WebP."
+NO_SLOTS = "Put the review into a room with size, place and windows to see when to look."
+NOT_SEEN_YET = "Nobody has looked yet"
+NO_PICTURE = "This file is not a picture: choose a JPEG, PNG or WebP."
 
 
 def picture_too_large(megabytes: float) -> str:
@@ -49,7 +49,7 @@ def picture_too_large(megabytes: float) -> str:
 
 
 def meter_said(lux: str) -> str:
-    return f"The meter reads {lux}; the room’s light is corrected by it."
+    return f"The meter reads {lux}, and corrects the light of the room."
 
 
 SHEETS_THAT_FIT = {
@@ -57,16 +57,14 @@ SHEETS_THAT_FIT = {
     **{size: f"Two boards of {size} fit this window." for size in ("A3", "A4", "A5", "A6", "A7")},
 }
 """What is said of the largest sheet of which two boards stand side by side, by its name."""
-PRINT_IS_NOT_PAINT = (
-    "Printed, not painted: ink on this paper is not this colour. For size and place on the wall; decide from paint."
-)
-PHOTOS_LIE = "A photo does not show the colour: it shows where the board hung."
+PRINT_IS_NOT_PAINT = "Printed ink is not paint: judge size and place by it, and decide from paint."
+PHOTOS_LIE = "A photograph shows where the sample hung, not its colour."
 
 
 def sample_line(size: str, ground: str, coats: int, litres: float, margin: bool = True) -> str:
     many = "one coat" if coats == 1 else count(coats, "coat")
     edge = "25 mm of white left all round" if margin and ground != "wall" else "no white left round it"
-    return f"{size} on {GROUNDS[ground]}, {many}, {edge}: {poured_said(litres)}"
+    return f"{size} on {GROUNDS[ground]}, {many}, {edge}, {poured_said(litres)}"
 
 
 def spots(found: Sequence[tuple[str, float]]) -> str:
@@ -78,12 +76,12 @@ def spots(found: Sequence[tuple[str, float]]) -> str:
 
 def hang_on(where: str) -> str:
     if not where:
-        return "One board of each, to be carried from wall to wall: hang it upright, at the height of the eyes."
-    return f"One board of each, to be carried: {where}. Upright, at the height of the eyes."
+        return "Carry one sample board of each from wall to wall, upright at eye height."
+    return f"Carry one sample board of each, upright at eye height. Hang it on {where}."
 
 
 def hung_in(room: str, where: str) -> str:
-    return f"{room}: {where}" if where else f"{room}: any wall; its light is not known"
+    return f"{room}: {where}" if where else f"{room}: any wall, since its light is unknown"
 
 
 def brought_for(names: Sequence[str]) -> str:
@@ -94,12 +92,11 @@ ALL_PLANNED = "The viewings of all rooms are planned: they stand in the calendar
 
 
 def merging_here(names: Sequence[str], room: str) -> str:
-    does, them = ("merges", "it") if len(names) == 1 else ("merge", "them")
-    return f"{listed(list(names))} {does} with it in some light of the {room}: leave {them} at home."
+    return f"Leave {listed(list(names))} at home: in some light of the {room} nobody can tell them apart."
 
 
 def hold_against(names: Sequence[str]) -> str:
-    return f"And against what stays: {listed(list(names))}."
+    return f"Also hold it against {listed(list(names))}."
 
 
 def looks_text(room: str, spots: Sequence[tuple[str, float]]) -> str:
@@ -122,30 +119,30 @@ def wall_amount(area: float, coats: float, spreading: float, own: bool) -> str:
 
 
 def keep_apart(one: str, other: str) -> str:
-    return f"Keep {one} and {other} apart: their undertones pull against each other, and each shifts the other."
+    return f"Keep {one} and {other} apart: they clash."
 
 
 def butt_together(one: str, other: str) -> str:
-    return f"{one} and {other} are so near that only an edge tells them apart: butt these two on purpose."
+    return f"Put {one} and {other} edge to edge: only the edge tells them apart."
 
 
-NOTHING_TO_HOLD = "Nothing in these decks is near enough to tell its undertone: bring a clean white, or another deck."
+NOTHING_TO_HOLD = "These decks have nothing close enough: bring a clean white, or import another deck."
 
 
 def hold_beside(names: Sequence[str]) -> str:
-    return f"Hold beside it: {listed(list(names))}."
+    return f"Hold it beside {listed(list(names))}."
 
 
 def slot_said(why: str, hour: float, wall: str, sky: str) -> str:
-    weather = f", {sky} sky wanted" if sky else ""
+    weather = f", under {'an' if sky[0] in 'aeiou' else 'a'} {sky} sky" if sky else ""
     return f"{clock(hour)}, {wall} wall: {WHYS.get(why, why)}{weather}"
 
 
-SAMPLES_PARTS = {"": "Hours", "samples": "Samples", "decide": "Decide"}
+SAMPLES_PARTS = {"": "Key times", "samples": "Samples", "decide": "Decide"}
 SOMEBODY = "Somebody"
 
 
-NO_VIEWINGS = "No look at a wall yet: plan the key times, or log a look right now."
+NO_VIEWINGS = "Nobody has looked at a sample yet. Plan the key times, or log a look now."
 
 
 def plan_these(decide: date) -> str:
@@ -174,21 +171,21 @@ def viewing_place(waiting: int) -> str:
 
 
 def sample_total(boards: int, litres: float) -> str:
-    return f"{capital(count(boards, 'board'))}, about {poured_said(litres)} of paint in all: sample pots will do."
+    return f"{capital(count(boards, 'sample board'))}, about {poured_said(litres)} of paint in all: buy sample pots."
 
 
 LEANING_GONE = "That difference is no longer more than chance."
 OTHER_BOARD = "the other board"
-REFUSED_HERE = "What you kept on this phone was not taken, since somebody had answered already. You wrote:"
-SEEN_MEANWHILE = "Somebody else has answered this viewing meanwhile; yours was not kept over it. Begin one of your own."
+REFUSED_HERE = "Somebody had answered first, so what you wrote on this phone was not saved. You wrote:"
+SEEN_MEANWHILE = "Somebody answered this viewing first, so yours was not saved. Log a look of your own."
 
 
 def samples_sentence(planned: int, seen: int, answers: str) -> str:
     if not planned:
-        return "Not looked at on a wall yet: paint boards, and look at them at the key times."
+        return "Paint sample boards and look at them at the key times."
     if not seen:
-        return f"None of {numeral(planned)} viewings seen yet."
-    return f"{capital(numeral(seen))} of {numeral(planned)} viewings seen: {answers}."
+        return f"Nobody has looked yet; {count(planned, 'viewing')} {'is' if planned == 1 else 'are'} planned."
+    return f"{capital(numeral(seen))} of {count(planned, 'viewing')} seen: {answers}."
 
 
 def light_said(sky: str, lamps_on: bool, lux: float | None) -> str:
@@ -201,11 +198,11 @@ def viewing_said(
 ) -> str:
     """Return what was seen, in a line; of a pair, `beside` is the other board; `undertone` the one that showed."""
     parts = [step_word(scale, step) for scale, step in steps.items() if step]
-    same = f"as {beside}" if beside else "as its board"
+    same = f"as {beside}" if beside else "as its sample"
     seen = (listed(parts) + (f" than {beside}" if beside else "")) if parts else same if steps else ""
     quoted = f"“{text.rstrip().removesuffix('.')}”" if text.strip() else ""
     shows = f"shows {undertone}" if undertone else ""
-    said = "; ".join(part for part in (shows, seen, quoted) if part)
+    said = ", ".join(part for part in (shows, seen, quoted) if part)
     return f"{capital(said)}{f': {answer}' if answer else ''} ({', '.join(p for p in (who or SOMEBODY, light) if p)})"
 
 
@@ -217,7 +214,7 @@ def pair_name(one: str, other: str) -> str:
 
 
 def looks_asked(one: str, other: str) -> str:
-    return f"Beside {other}, {one} looks:" if other else "Beside its board in daylight, it looks:"
+    return f"Beside {other}, {one} looks:" if other else "Beside its sample in daylight, it looks:"
 
 
 def event_title(colour: str, room: str) -> str:
@@ -231,7 +228,7 @@ def step_word(scale: str, step: int) -> str:
     return f"{'clearly ' if abs(step) == 2 else 'somewhat '}{high if step > 0 else low}"
 
 
-_AGREEMENT = {"agrees": "as computed", "near": "nearly as computed", "differs": "otherwise than computed"}
+_AGREEMENT = {"agrees": "as predicted", "near": "nearly as predicted", "differs": "not as predicted"}
 
 
 def undertone_seen(key: str, lrv: float) -> str:
@@ -239,12 +236,12 @@ def undertone_seen(key: str, lrv: float) -> str:
 
 
 def told_said(found: ToldHue, lrv: float) -> str:
-    """Return the undertone that was seen against the ones that were computed."""
+    """Return the undertone that was seen against the ones that were predicted."""
     seen, likeliest = undertone_seen(found.seen, lrv), undertone_seen(found.likeliest, lrv)
     how = {
-        "agrees": f"as computed, {percentage(found.likeliest_share)} probable",
-        "near": f"computed as {percentage(found.share)} probable, {likeliest} likelier",
-        "differs": f"otherwise than computed: {likeliest}, {percentage(found.likeliest_share)} probable",
+        "agrees": f"as predicted, {percentage(found.likeliest_share)} probable",
+        "near": f"predicted as {percentage(found.share)} probable, {likeliest} likelier",
+        "differs": f"not as predicted: {likeliest}, {percentage(found.likeliest_share)} probable",
     }[found.agreement]
     return f"Shows {seen}, {how}."
 
@@ -256,14 +253,14 @@ def held_said(found: ScaleCheck) -> str:
     )
 
 
-PREDICTED_UNKNOWN = "Nothing was computed for it: the light of this room is not known."
+PREDICTED_UNKNOWN = "Nothing was predicted: the light of this room is unknown."
 
 
 def leaning_said(who: str, found: Leaning) -> str:
     low, high = SCALE_ENDS[found.scale]
     way = high if found.mean > 0 else low
     return (
-        f"{who} sees {way} than computed by {number(abs(found.mean))}, ±{number(found.half)}, from "
+        f"{who} sees it {way} than predicted by {number(abs(found.mean))}, ±{number(found.half)}, from "
         f"{count(found.count, 'answer')}."
     )
 
@@ -272,18 +269,18 @@ def room_leans(room: str, found: Leaning) -> str:
     low, high = exp(found.mean - found.half), exp(found.mean + found.half)
     way = "brighter" if found.mean > 0 else "darker"
     return (
-        f"{room} is {way} than computed: {number(exp(found.mean), 2)} times the light, between {number(low, 2)} and "
+        f"{room} is {way} than predicted: {number(exp(found.mean), 2)} times the light, between {number(low, 2)} and "
         f"{number(high, 2)}, from {count(found.count, 'reading')} of a meter."
     )
 
 
-ROOM_CORRECTED = "Its light is computed by these readings from then on; each can be left out in the room."
+ROOM_CORRECTED = "Its light is then predicted by these readings; each can be left out on the room’s page."
 
 
 def eye_corrected(who: str, a: float, b: float) -> str:
     return (
-        f"{who}’s later reviews begin with the neutral moved by {number(a, 1, signed=True)} a*, "
-        f"{number(b, 1, signed=True)} b*, and later predictions count it in; what was made stays."
+        f"{who}’s later reviews begin with the neutral line moved by {number(a, 1, signed=True)} a*, "
+        f"{number(b, 1, signed=True)} b*. Earlier ones stay as they are."
     )
 
 
@@ -335,7 +332,7 @@ def hours_unseen(unseen: Sequence[str]) -> str:
 def hours_counted(unseen: int, of: int) -> str:
     if not unseen:
         return ""
-    return f"Not seen yet at {'any' if unseen == of else numeral(unseen)} of the {count(of, 'hour')} that matter."
+    return f"Not seen yet at {'any' if unseen == of else numeral(unseen)} of the {count(of, 'key time')}."
 
 
 def open_points(unseen: str, waiting: Sequence[str], again: int, hours_known: bool, seen: bool) -> list[str]:
@@ -353,21 +350,21 @@ def open_points(unseen: str, waiting: Sequence[str], again: int, hours_known: bo
     return found
 
 
-HOURS_UNKNOWN = "Which hours matter is not known: with the room’s size, place and windows they follow from its light."
+HOURS_UNKNOWN = "The key times are unknown: enter the room’s size, place and windows."
 NOTHING_OPEN = "Seen at every key time in this room, and nobody asks to look again."
 
 
 def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:
-    what = ", ".join(part for part in (f"{name}{f' in {sheen}' if sheen else ''}", paint, amount) if part)
+    what = ", ".join(part for part in (f"{name}{f' in {regional(sheen)}' if sheen else ''}", paint, amount) if part)
     return f"{what}: {reason} ({by}, {when})"
 
 
 def decided_meanwhile(by: str) -> str:
-    return f"{by} has decided meanwhile: their decision stands below. Reopen it first if it is to be another one."
+    return f"{by} decided first: that decision stands below. Reopen it to decide again."
 
 
-DECISION_REASON = "Say why: it is what will be asked for in a year."
-MOVE_WRONG = "Give a day and an hour, not before today."
-SEEN_WRONG = "Answer at least one scale, or write down what you saw."
-TOO_LATE = "The day of decision lies before tomorrow: choose a later one."
+DECISION_REASON = "Say why: somebody will ask in a year."
+MOVE_WRONG = "Choose a day and an hour from today on."
+SEEN_WRONG = "Answer at least one scale, or write what you saw."
+TOO_LATE = "Decide tomorrow or later: choose a later day."
 """Answers to what cannot be."""

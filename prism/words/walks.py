@@ -21,12 +21,12 @@ SEEN_CHOICES = (
 )  # fmt: skip
 """What can be seen of one board beside another, besides no difference."""
 WITHHELD = "Withheld until you have looked"
-WITHHELD_STEP = "This waits until you have said what you see beside every board."
-WITHHELD_GROUP = "Boards"
+WITHHELD_STEP = "This waits until you have said what you see beside every colour."
+WITHHELD_GROUP = "Colours"
 
 
 def step_of_walk(number_: int, total: int) -> str:
-    return f"Board {number_} of {total}"
+    return f"Colour {number_} of {total}"
 
 
 def what_is_seen(subject: str, beside: str) -> str:
@@ -54,11 +54,11 @@ def saw_beside(name: str, said: str) -> str:
 
 
 def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
-    found = directions(computed, lrv) if computed else "nothing that can be told"
+    found = directions(computed, lrv) if computed else "too close to call"
     return {
-        "agree": f"That agrees with the figures: {found}.",
-        "partly": f"The figures bear out a part of it: {found}.",
-        "differ": f"The figures say otherwise: {found}. Both are kept.",
+        "agree": f"As predicted: {found}.",
+        "partly": f"Partly as predicted: {found}.",
+        "differ": f"The prediction was {found}. Both are kept.",
     }[agreement]
 
 
@@ -73,7 +73,7 @@ def confidence(reading: Reading, shares: Mapping[str, float]) -> str:
     level = found.level if found.hues else found.none
     if level.value == "certain":
         two = len(found.hues) == 2
-        return "Sure to be one of the two." if two else "Sure: the uncertainty leaves no other."
+        return "Sure to be one of the two." if two else "Sure: no other undertone is possible."
     text = "Probable, not certain." if level.value == "probably" else "Open."
     return f"{text} It may {'also ' if said else ''}be {listed(others, 'or')}." if others else text
 
@@ -83,11 +83,11 @@ def basis_method(title: str) -> str:
 
 
 def basis_neutral(kind: str) -> str:
-    return {"painted": "Neutral: painted", "grey": "Neutral: mathematical grey"}[kind]
+    return {"painted": "Neutral line: painted", "grey": "Neutral line: mathematical grey"}[kind]
 
 
 def basis_white(name: str) -> str:
-    return f"Neutral: the clean white alone, {name}"
+    return f"Neutral line: the clean white alone, {name}"
 
 
 def on_basis(under: Under) -> str:
@@ -95,7 +95,7 @@ def on_basis(under: Under) -> str:
 
 
 def judged_otherwise(under: Under) -> str:
-    return f"{capital(under.basis)}: {undertone_short(under.reading)}."
+    return f"{capital(undertone_short(under.reading))} ({under.basis[:1].lower()}{under.basis[1:]})."
 
 
 def bases(found: Sequence[Under]) -> str:
@@ -103,32 +103,36 @@ def bases(found: Sequence[Under]) -> str:
     if not found:
         return ""
     if not changed:
-        return "It is the same under every method and neutral here."
-    verb = "changes it" if len(changed) == 1 else "change it"
-    of = f"{numeral(len(changed)).capitalize()} of {numeral(len(found))} other bases {verb}"
-    return f"{of}: the answer depends on what it is judged by."
+        return "Every method and neutral line here gives the same answer."
+    of = f"{numeral(len(changed)).capitalize()} of {numeral(len(found))}"
+    return f"{of} other ways to judge it {'gives' if len(changed) == 1 else 'give'} another answer."
 
 
 def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding]) -> str:
-    """Say beside which boards the subject is warm and beside which it is cool."""
+    """Say beside which colours the subject is warm and beside which it is cool."""
     pairs = list(zip(names, findings, strict=True))
     said = []
     for word, direction_ in (("warm", "warmer"), ("cool", "cooler")):
-        certain = [name for name, pair in pairs if direction_ in pair.directions]
-        probable = [name for name, pair in pairs if direction_ in pair.probably]
-        if certain:
-            said.append(f"{word} beside {listed(certain)}")
-        if probable:
-            said.append(f"probably {word} beside {listed(probable)}")
-    return f"{capital('; '.join(said))}." if said else "Neither warm nor cool beside any of these."
+        found = [name for name, pair in pairs if direction_ in pair.directions]
+        found = found or [name for name, pair in pairs if direction_ in pair.probably]
+        if found:
+            said.append(f"{capital(word)} beside {few(found)}.")
+    return " ".join(said) or "Neither warm nor cool beside any of these."
+
+
+def few(names: Sequence[str], most: int = 2) -> str:
+    """Return a list of names, the first ones named and the others counted."""
+    if len(names) <= most + 1:
+        return listed(list(names))
+    return f"{', '.join(names[:most])} and {numeral(len(names) - most)} more"
 
 
 def no_other(said: str) -> str:
-    return f"These decks have no other board that shows {said}."
+    return f"These decks have no other colour that shows {said}."
 
 
 SUBJECT = "this colour"
-A_BOARD = "a board"
+A_BOARD = "a colour"
 NAME_HIDDEN = "Name hidden"
 """What the subject is called while names are hidden."""
 NOT_WRITTEN = "Not written yet"
@@ -145,16 +149,15 @@ def not_saved(field: str, reason: str) -> str:
     return f"Not saved: {field}: {reason}"
 
 
-SENT_ALREADY = "This was sent already, and done once: here is what came of it. Press it again here to do it once more."
+SENT_ALREADY = "This was sent before and done once. To do it once more, send it again here."
 """Of a form that comes a second time from the same page."""
 
 
 def changed_meanwhile(what: str, by: object, theirs: str) -> str:
     """Say that somebody changed a field, or a table, while another wrote in it, and what they made of it."""
-    who = f"{by} " if by else "Somebody "
-    there = f"“{theirs}”" if theirs else "nothing"
-    return f"{who}changed “{what}” meanwhile: there now {there}. Yours stands here; keep it once more to let it stand."
+    there = f"to “{theirs}”" if theirs else "and emptied it"
+    return f"{by or 'Somebody'} changed “{what}” {there} while you wrote. Yours is kept here: save again to use it."
 
 
 def changed_elsewhere(field: str) -> str:
-    return f"{capital(field)} was changed elsewhere while you wrote. Nothing is lost: choose what stands."
+    return f"{capital(field)} was changed elsewhere while you wrote. Nothing is lost: choose which to keep."

@@ -7,7 +7,9 @@ from datetime import datetime
 from typing import TYPE_CHECKING
 
 from prism.messages.habits import day
-from prism.messages.text import listed, number, percent, sentence
+from prism.messages.text import capital, listed, number
+from prism.words.sizes import regional
+from prism.words.strengths import strength_said_as
 
 if TYPE_CHECKING:
     from prism.light.together import Pairing
@@ -15,75 +17,90 @@ if TYPE_CHECKING:
     from prism.whites.ranking import White
 
 _TEMPERATURE = {
-    "agrees": "agrees in temperature",
-    "bridges": "bridges, being neither warm nor cool beside it",
-    "opposes": "pulls against its temperature",
+    "agrees": "shares its temperature",
+    "bridges": "is neither warm nor cool beside it",
+    "opposes": "has the opposite temperature",
 }
 SHIFT_SEEN = 0.7
 """Lab units of temperature below which a white is said to read as its board does."""
 
 
 def gap_said(gap: float, wanted: float) -> str:
+    """Return the gap and what it does to the edge: `is 14 points lighter, so the edge is crisp`."""
     way = "lighter" if gap >= 0 else "darker"
-    if abs(gap) >= wanted:
-        return f"{number(abs(gap))} points {way}, so the edge shows"
-    return f"{number(abs(gap))} points {way}: fewer than {wanted:g}, the edge is lost"
+    edge = "so the edge is crisp" if abs(gap) >= wanted else "so the edge is soft"
+    return f"is {number(abs(gap), 0)} points {way}, {edge}"
 
 
-def white_note(white: White, wanted: float, there: Sequence[str] = ()) -> str:
-    parts = [gap_said(white.gap, wanted), _TEMPERATURE[white.agreement]]
-    if white.shows_yellow:
-        parts.append(f"shows its yellow beside it, by {number(white.yellower)}")
-    elif white.looks_crisper:
-        parts.append("looks crisper, and makes the wall creamier")
-    if white.glares:
-        parts.append(f"glares on doors and other large surfaces at LRV {number(white.reading.lrv, 0)}")
-    if there and white.is_near_miss:
-        parts.append(f"a near-miss of {there[white.near]}, ΔE00 {number(white.away)}: match it or clearly differ")
-    elif there and white.there == "matches":
-        parts.append(f"the same as {there[white.near]}, which is there")
+def white_facts(white: White, wanted: float, there: Sequence[str] = ()) -> list[str]:
+    """Return what a white does beside the wall and beside what stays, as predicates; what counts against it first."""
+    facts = []
     if there and white.yellows:
-        parts.append(f"turns yellow beside {there[white.near]}")
+        facts.append(f"looks yellow beside {there[white.near]}")
     if there and white.turns_yellow:
-        parts.append(f"turns {there[white.near]} yellow")
-    return sentence("; ".join(parts))
+        facts.append(f"makes {there[white.near]} look yellow")
+    if there and white.is_near_miss:
+        facts.append(f"almost matches {there[white.near]}: match it exactly or clearly differ")
+    elif there and white.there == "matches":
+        facts.append(f"matches {there[white.near]}")
+    if white.glares:
+        facts.append("glares on doors and other large surfaces")
+    if white.shows_yellow:
+        facts.append("looks yellow beside the wall")
+    elif white.looks_crisper:
+        facts.append("looks crisp, and makes the wall creamier")
+    facts.append(_TEMPERATURE[white.agreement])
+    if abs(white.gap) < wanted:
+        facts.append(gap_said(white.gap, wanted))
+    return facts
+
+
+def white_note(white: White, wanted: float, there: Sequence[str] = (), shared: Sequence[str] = ()) -> str:
+    """Return what is said of a white in its row, without what all rows share."""
+    own = [fact for fact in white_facts(white, wanted, there) if fact not in shared]
+    return capital(own[0]) if own else ""
+
+
+def all_whites(shared: Sequence[str], crisp: bool) -> str:
+    """Return what all whites that are shown have in common, once above them; empty for nothing."""
+    said = [*(["has a crisp edge"] if crisp else []), *shared]
+    return f"Every white here {listed(said)}." if said else ""
 
 
 def why_not_higher(white: White, above: White) -> str:
     """Return why a white stands below the one above it in rank: the first rule by which the two differ."""
     if white.spoils and not above.spoils:
-        return "Lower because it does not go with the white that stays."
+        return "It does not go with the white that stays"
     if round(white.apart) > round(above.apart):
-        return "Lower because it stands further from the white that stays."
+        return "It is further from the white that stays"
     if above.clears and not white.clears:
-        return (
-            f"Lower because its edge is lost: {number(abs(white.gap), 0)} points against {number(abs(above.gap), 0)}."
-        )
+        return f"Its edge is soft: {number(abs(white.gap), 0)} points against {number(abs(above.gap), 0)}"
     if round(abs(white.gap)) < round(abs(above.gap)) and not above.clears:
-        return f"Lower because its gap is smaller: {number(abs(white.gap))} points."
+        return f"Its gap is smaller: {number(abs(white.gap), 0)} points"
     if white.agreement != above.agreement:
-        return "Lower because its temperature goes less well with the wall."
+        return "Its temperature suits the wall less"
     if white.glares and not above.glares:
-        return "Lower because it glares on doors and other large surfaces."
-    if round(white.answers - above.answers, 1) > 0:
+        return "It glares on doors and other large surfaces"
+    more = white.answers - above.answers
+    if round(more, 1) > 0:
         way = "yellower" if white.creaminess > above.creaminess else "cooler"
-        return f"Lower because it is {way} than this wall asks for, by {number(white.answers - above.answers)} more."
+        return f"It is {'a touch ' if more < 0.5 else ''}{way} than this wall asks for"
     darker = above.reading.lrv - white.reading.lrv
-    return f"As good in colour, and {number(darker)} points darker." if darker >= 0.05 else "As good as the one above."
+    return "As good, and a touch darker" if darker >= 0.05 else "As good as the one above"
 
 
 def none_clears(wanted: float, best: float) -> str:
     return (
-        f"No white stands {wanted:g} points of LRV from this wall; the farthest stands {number(best)}. The edge can be "
-        "told by sheen alone, by another strength of the wall, or by a dark trim."
+        f"No white is {wanted:g} points from this wall; the furthest is {number(best, 0)}. Let sheen draw the edge, "
+        "take the wall at another strength, or choose a dark trim."
     )
 
 
 def wall_at_strength(name: str, found: Reached, wanted: float) -> str:
     if found.reached:
-        at = percent(found.percent)
-        return f"At {at} {name} has LRV {number(found.lrv)}, and the lightest white clears it by {wanted:g}."
-    return f"No strength in its base does: {name} comes to LRV {number(found.lrv)}, {number(found.wanted)} is wanted."
+        at = capital(strength_said_as(found.percent))
+        return f"{at}, {name} has LRV {number(found.lrv)} and the lightest white a crisp edge."
+    return f"No strength in its base reaches LRV {number(found.wanted)}: {name} comes to {number(found.lrv)}."
 
 
 def whites_line(name: str, white: White, note: str) -> str:
@@ -97,26 +114,29 @@ def stands_there(name: str) -> str:
     return f"the {name}"
 
 
-def white_chosen(name: str, note: str) -> str:
-    return f"{name}: {note[:1].lower()}{note[1:]}"
+def white_chosen(name: str, white: White, wanted: float, there: Sequence[str] = ()) -> str:
+    """Say what the white that is looked at does: its edge first, then what counts most."""
+    facts = [fact for fact in white_facts(white, wanted, there) if not fact.startswith("is ") or "points" not in fact]
+    more = f" It {facts[0]}." if facts else ""
+    return f"{name} {gap_said(white.gap, wanted)}.{more}"
 
 
 def white_short(name: str, gap: float, clears: bool) -> str:
-    return f"{name} {'clears by' if clears else 'falls short at'} {number(abs(gap), 0)}"
+    return f"{name}, {'crisp' if clears else 'soft'} edge"
 
 
 def safe_white(name: str, lrv: float, glares: bool) -> str:
-    but = "; so bright it glares on doors and other large surfaces" if glares else ""
-    return f"The safe answer, clean and nearly neutral: {name}, LRV {number(lrv)}{but}."
+    but = " Use a duller one on large surfaces." if glares else ""
+    return f"The safe choice is {name}: clean and nearly neutral, LRV {number(lrv, 0)}.{but}"
 
 
 def coolest_white(name: str, warmth: float) -> str:
-    return f"The coolest, {name} ({number(warmth, 1, signed=True)}), suits only a home that is cool throughout."
+    return f"The coolest is {name}, for a home that is cool throughout."
 
 
 def dark_note(gap: float, angle: float) -> str:
-    related = "carries a related undertone" if angle else "carries no undertone of its own"
-    return f"{number(abs(gap), 0)} points darker; {related}{f', {angle:.0f}° away' if angle else ''}."
+    related = "with a related undertone" if angle else "without an undertone of its own"
+    return f"{number(abs(gap), 0)} points darker, {related}."
 
 
 def no_such_whites(texts: Sequence[str]) -> str:
@@ -128,18 +148,18 @@ WHITE_THERE = "a white that is there"
 
 def no_home_white(whites: bool, walls: bool, forbidden: int) -> str:
     if not whites:
-        return "No white is in the decks: bring in a deck that has some."
+        return "These decks have no white: import a deck that has some."
     if walls and forbidden:
-        return "Every white is ruled out: lift one of those below."
-    return "No colour has been reviewed for a room yet: put a review into a room, and the home’s white follows."
+        return "Every white is ruled out: allow one of those below again."
+    return "No room has a wall colour yet: put a review into a room, and the home’s white follows."
 
 
-ONE_ROOM = "It is one room so far: with the next one’s colour the white is weighed over both."
+ONE_ROOM = "Only one room has a colour so far: with the next one, the white is weighed over both."
 
 
 def white_set(name: str, reason: str, instead: str) -> str:
-    over = f"; by the rooms it would be {instead}" if instead else ", which the rooms ask for too"
-    return f"{name} is set for this home: {reason.rstrip('.')}{over}."
+    over = f" For the rooms alone, {instead} would be best." if instead else " The rooms ask for it too."
+    return f"{name} is set for this home: {reason.rstrip('.')}.{over}"
 
 
 def white_ruled(name: str, kind: str, reason: str, by: str, lifted: datetime | None) -> str:
@@ -150,12 +170,15 @@ def white_ruled(name: str, kind: str, reason: str, by: str, lifted: datetime | N
 
 def trim_kept(name: str, rooms: Sequence[str], weight: float) -> str:
     has = "has" if len(rooms) == 1 else "have"
-    return f"The {listed(list(rooms))} already {has} {name} as trim, worth {number(10 * weight)} of 10 there."
+    return f"The {listed(list(rooms))} already {has} {name} as trim."
 
 
 def white_conflict(name: str, there: str, yellows: bool, away: float) -> str:
-    how = "turns yellow beside" if yellows else "is a near-miss of"
-    return f"{name} {how} {there}, ΔE00 {number(away)}."
+    return (
+        f"{name} looks yellow beside {there}."
+        if yellows
+        else f"{name} almost matches {there}, and looks like a mistake."
+    )
 
 
 def ways_out(
@@ -164,23 +187,22 @@ def ways_out(
     """Offer the white that matches what is there, and one that differs clearly without turning yellow."""
     found = []
     if same:
-        found.append(f"Match: {name_of(same)}, the same as {there[same.near]} (ΔE00 {number(same.away)}).")
+        found.append(f"To match {there[same.near]}, use {name_of(same)}.")
     if apart:
-        away = f"ΔE00 {number(apart.away)} from {there[apart.near]}"
-        found.append(f"Clearly differ: {name_of(apart)}, {away}, without turning yellow.")
+        found.append(f"To differ clearly from {there[apart.near]}, use {name_of(apart)}, which does not turn yellow.")
     return found
 
 
 def way_alone(room: str) -> str:
-    return f"The {room} is closed off from the others, so it may have a white of its own."
+    return f"The {room} is closed off from the others, so a white of its own is possible."
 
 
 def way_zone(rooms: int) -> str:
-    return f"It is open to others: a white of its own would have to go through all {rooms} of them."
+    return f"It is open to others: a white of its own would have to run through all {rooms} rooms."
 
 
 def way_repaint(there: str, name: str) -> str:
-    return f"Or keep {name}, and have {there} painted or changed to go with it."
+    return f"Or keep {name}, and change {there} to go with it."
 
 
 def suits_rest(count_of: int, total: int) -> str:
@@ -188,64 +210,64 @@ def suits_rest(count_of: int, total: int) -> str:
 
 
 def home_white(name: str, rooms: int, told_by: str) -> str:
-    over = "the room" if rooms == 1 else f"{rooms} rooms"
-    return f"{name}, over {over} whose walls have a colour; told from the next by its {told_by}."
+    over = "the room" if rooms == 1 else f"all {rooms} rooms"
+    return f"{name} suits {over} best; what decides is its {told_by}."
 
 
 def home_weakest(room: str, score: float, note: str) -> str:
-    if score > 0.995:
-        return f"It has no weak room; in the {room}: {note[:1].lower()}{note[1:]}"
-    return f"Its weakest room is the {room}, {number(10 * score)} of 10: {note[:1].lower()}{note[1:]}"
+    if not note:
+        return "It has no weak room."
+    return f"In the {room}, {'its weakest room, ' if score <= 0.995 else ''}it {note}."
 
 
 def home_runners(runners: Sequence[tuple[str, float]]) -> str:
-    return f"Next: {'; '.join(f'{name}, weakest {number(10 * least)}' for name, least in runners)}."
+    return f"Next best: {listed([name for name, _ in runners])}."
 
 
 def home_exception(name: str, rooms: Sequence[str], gain: float) -> str:
-    return f"One exception, {name} in {listed(list(rooms))}, would lift the weakest room by {number(10 * gain)}."
+    return f"With {name} in the {listed(list(rooms))} instead, the weakest room gains most."
 
 
 SHEEN_WHY = {
-    "walls": "hides flaws, and can still be wiped",
-    "wet": "steam and grease must wash off",
-    "ceiling": "shows no lap marks, and no lamps in it",
-    "crown shines": "this method has it shine like the woodwork",
-    "crown flat": "this method has it flat like the ceiling",
-    "wear": "hands, brooms and washing",
-    "washed": "washed every week",
+    "walls": "which hides flaws and can be wiped",
+    "wet": "since steam and grease must wash off",
+    "ceiling": "which shows neither lap marks nor lamps",
+    "crown shines": "shining like the woodwork",
+    "crown flat": "flat like the ceiling",
+    "wear": "for hands, brooms and washing",
+    "washed": "for weekly washing",
 }
 
 
 def sheen_said(surface: str, least: str, most: str, why: str) -> str:
-    span = least if least == most else f"{least} to {most}"
-    return f"{surface[:1].upper()}{surface[1:]}: {span}, {SHEEN_WHY[why]}."
+    span = regional(least) if least == most else f"{regional(least)} to {regional(most)}"
+    return f"{capital(regional(surface))}: {span}, {SHEEN_WHY[why]}."
 
 
 def sheen_deeper(name: str, sheen: str, darker: float) -> str:
     """Say how much deeper a colour looks in a sheen than flat, and what else more sheen does."""
-    look = f"{number(darker)} L* darker than flat" if darker >= 0.3 else "as deep as flat"
-    return f"In {sheen} {name} looks {look}, away from reflections; more sheen washes better and shows every flaw."
+    look = "a little darker than in flat" if darker >= 0.3 else "as deep as in flat"
+    return f"In {regional(sheen)} {name} looks {look}. More sheen washes better and shows every flaw."
 
 
 def sheen_read(lrv: float, sheen: str, without: float) -> str:
     return (
-        f"A reader that includes gloss finds LRV {number(lrv)} in any sheen; one that leaves it out finds about "
-        f"{number(without)} in {sheen}, which is nearer to what is seen."
+        f"A reader that includes gloss finds LRV {number(lrv)} in any sheen. One that excludes it finds about "
+        f"{number(without)} in {sheen}, closer to what is seen."
     )
 
 
-GAP_WRONG = "The gap is in points of LRV, 0 to 100; the method’s is taken until then."
+GAP_WRONG = "Type the gap in LRV points, from 0 to 100. The method’s gap is used until then."
 
 
 def crown_disputed(title: str) -> str:
-    return f"On crown moulding practitioners differ; this is how {title} has it."
+    return f"Practitioners differ on the {regional('crown moulding')}; this is how the method {title} has it."
 
 
 _STAND = {
-    "agree": "wall and white agree in undertone",
-    "quiet": "one of the two is too quiet to clash with the other",
-    "differ": "their undertones differ without pulling apart",
+    "agree": "works with the wall",
+    "quiet": "is safe beside the wall",
+    "differ": "has another undertone than the wall, without clashing",
 }
 
 
@@ -260,15 +282,16 @@ def white_when(evening: bool) -> str:
 
 
 def white_lit(name: str, room: str, evening: bool, warmer: float, unsure: float, pair: Pairing) -> str:
-    """Say how a white does beside a wall in a room's light: by how much warmer it reads than its board, Lab units, how
-    unsure that is, ΔE00, and how the two stand to each other."""
-    when = "of an evening, under its lamps" if evening else "by day, under an overcast sky"
-    way = f"{number(abs(warmer))} {'warmer' if warmer > 0 else 'cooler'} than its board"
-    shift = "as warm as its board" if abs(warmer) < SHIFT_SEEN else way
+    """Say how a white does beside a wall in a room's light: how its warmth shifts from its sample, and how it stands to
+    the wall."""
+    when = "Under the lamps" if evening else "By day"
+    how = "a little " if abs(warmer) < 3 else "clearly "
+    shift = "stays as warm as its sample" if abs(warmer) < SHIFT_SEEN else (
+        f"looks {how}{'warmer' if warmer > 0 else 'cooler'} than its sample"
+    )  # fmt: skip
     surely = "probably " if pair.level == "probably" else ""
-    stand = _STAND.get(pair.terms, f"they {surely}clash, their undertones pulling apart by {number(pair.size)} each")
-    gap = f"the wall {number(abs(pair.lrv), 0)} points {'lighter' if pair.lrv > 0 else 'darker'}"
-    return f"In the {room} {when}, {name} reads {shift}, give or take {number(unsure)}; {stand}; {gap}."
+    stand = _STAND.get(pair.terms, f"{surely}clashes with the wall")
+    return f"{when}, {name} {shift} and {stand}."
 
 
-NO_WHITE_LIGHT = "How a white does by day and of an evening is told once the review is in a room whose place is known."
+NO_WHITE_LIGHT = "Put the review into a room to see how a white does by day and under its lamps."

@@ -62,7 +62,7 @@ class LightPage(Page):
     @cached_property
     def counsels(self) -> list[str]:
         found = self.at.day.counsels if self.at.day else []
-        return [words.counsel_said(c.kind, c.walls, c.computed, c.practice, c.size) for c in found]
+        return words.counsels_said([(c.kind, c.walls, c.computed, c.practice, c.size) for c in found])
 
     @property
     def aim(self) -> str:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date
+from functools import partial
 from typing import Any
 
 from django import forms
@@ -12,7 +13,6 @@ from django.utils import timezone
 from decks.models import Colour
 from prism import words
 from prism.viewing.samples import GROUNDS, SIZES, Sampling
-from prism.whites.sheen import SHEENS
 from reviews.context import ReviewContext
 from reviews.strengths.reads import Strengths
 from viewings.models import SamplePlan
@@ -65,7 +65,7 @@ class DecideForm(SizedForm):
     """What is decided, and why; and why not each of the others."""
 
     colour = forms.ChoiceField(label="Colour")
-    sheen = forms.ChoiceField(choices=[("", "not said"), *((s, s) for s in SHEENS)], required=False, label="Sheen")
+    sheen = forms.ChoiceField(choices=partial(words.sheen_choices, "not said"), required=False, label="Sheen")
     paint = forms.CharField(
         required=False, max_length=80, label="In which paint", widget=plain(placeholder="its line, as the can says")
     )

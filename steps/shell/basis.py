@@ -69,4 +69,4 @@ class Basis(Page):
     @property
     def neutral_note(self) -> str:
         """Where the neutral line lies at the subject's depth."""
-        return words.neutral_note(self._subject.neutral, self._subject.reading.lab[0])
+        return words.neutral_figures(self._subject.neutral, self._subject.reading.lab[0])

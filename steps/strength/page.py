@@ -238,7 +238,9 @@ class StrengthPage(Page):
                 "covers": words.covering(step.strength.opacity),
                 "undertone": words.undertone_short(step.strength.reading),
                 "temperature": words.temperature_short(step.strength.reading),
-                "seen": words.seen(step.strength.delta_e, self.subject.method) if step.strength.percent else "",
+                "seen": words.seen(step.strength.delta_e, self.subject.method).rstrip(".")
+                if step.strength.percent
+                else "",
             }
             for step in self.at.run
         ]

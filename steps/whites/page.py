@@ -58,12 +58,23 @@ class WhitesPage(Page):
             words.number(white.reading.lrv),
             words.number(white.gap, signed=True),
             words.number(white.creaminess, signed=True),
-            words.white_note(white, self.at.gap, there),
+            words.white_note(white, self.at.gap, there, self._shared),
             f"?{urlencode(asked)}",
             white is self.at.chosen,
             self._light(at),
             words.suits_rest(self.at.rest_of_home[0][at], self.at.rest_of_home[1]) if self.at.rest_of_home[1] else "",
         )
+
+    @cached_property
+    def _shared(self) -> list[str]:
+        """What is true of every white that is shown: said once, and in no row."""
+        there = [one.name for one in self.at.there]
+        facts = [words.white_facts(white, self.at.gap, there) for white in self.at.shown]
+        return [one for one in facts[0] if all(one in others for others in facts)] if len(facts) > 1 else []
+
+    @property
+    def shared(self) -> str:
+        return words.all_whites(self._shared, all(white.clears for white in self.at.shown))
 
     def _light(self, at: int) -> str:
         """Return by how much warmer than its board a white reads in the room's light, by day and of an evening."""
@@ -125,7 +136,10 @@ class WhitesPage(Page):
     @property
     def sentence(self) -> str:
         line = self.chosen
-        return words.white_chosen(line.held.name, line.note) if line else words.NO_WHITES
+        if line is None:
+            return words.NO_WHITES
+        there = [one.name for one in self.at.there]
+        return words.white_chosen(line.held.name, line.white, self.at.gap, there)
 
     @property
     def no_light(self) -> str:

@@ -95,7 +95,7 @@ class SchemesPart(Part):
             own,
             words.capital(words.PLACES[place.name]),
             words.number(10 * place.score),
-            words.sentence("; ".join(reasons)),
+            words.capital(", ".join(reasons)),
             words.place_weakest(place),
             self.link(**{place.name: str(own.colour.pk)}) if own else "",
             self.link(**{place.name: ""}),

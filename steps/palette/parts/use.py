@@ -38,7 +38,7 @@ class UsePart(Part):
                 words.capital(one.surface),
                 MARKS[one.suits],
                 words.SUITS[one.suits],
-                words.sentence("; ".join(words.use_why(reason) for reason in one.reasons)),
+                words.capital("; ".join(words.use_why(reason) for reason in one.reasons)),
             )
             for one in self.uses.uses
         ]

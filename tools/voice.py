@@ -1,0 +1,170 @@
+"""Read what a person reads: the sentences of every screen of the demo, and what is wrong with them.
+
+Run on a database that `manage.py load_demo` filled: `python -m tools.voice` prints faults, `--all` every sentence.
+"""
+
+from __future__ import annotations
+
+import os
+import re
+import sys
+from collections import Counter
+from dataclasses import dataclass
+from html.parser import HTMLParser
+from pathlib import Path
+
+ROOT = Path(__file__).parent.parent
+AVOIDED = {
+    r"\bschools?\b": "method", r"\bcomparators?\b": "comparison colours", r"\bfoils?\b": "contrast colour",
+    r"\bpassive\b|\bdominant\b|\ba hint of\b": "no clear undertone, faint, clear, strong",
+    r"\bcomes? forward\b|\brecedes?\b|\breads as\b": "pulls, fades, looks", r"\bgreyed\b": "muted",
+    r"\bworking neutral\b": "neutral line", r"\bsame to the eye\b|\bto the eye\b": "no visible difference",
+    r"\bpulls? against\b|\bpull apart\b": "clashes with", r"\bcomputed\b": "predicted",
+    r"\bits board\b": "the sample", r"\bbring (?:it|them) in\b|\bbrought in\b|\bbringing in\b": "import",
+    r"\btake up\b|\btaken up\b": "restore, use", r"\bput aside\b": "delete",
+    r"\bwhoever\b|\banew\b|\bmeanwhile\b": "plain words",
+    r"\bwhat parts them\b|\bparts most\b|\bparts? from\b": "differ", r"\bhours? that matters?\b": "key times",
+    r"\b[Nn]othing (?:here|in this studio) is (?:called )?so\b": "No matches", r"\bworks of\b": "jobs",
+}  # fmt: skip
+"""Words that a person never sees, and what is said instead."""
+SKIPPED = {"script", "style", "svg", "code", "textarea", "option", "noscript", "template", "kbd"}
+BLOCKS = {
+    "p", "li", "h1", "h2", "h3", "td", "th", "dt", "dd", "label", "button", "a", "summary", "caption", "legend", "div",
+    "figcaption", "title", "span", "tr", "section", "form", "fieldset", "nav", "header", "main", "ul", "ol", "dl", "br",
+}  # fmt: skip
+INLINE = {"a", "span", "button", "label"}
+ENDS = re.compile(r"(?<=[.!?…])[”’)]?\s+(?=[A-Z“‘(0-9])")
+SHOWN = {
+    "compare": ("?show=together",), "alternatives": ("?ask=a+bit+warmer", "?show=shortlist"),
+    "light": ("?when=midwinter&sky=clear&hour=16",), "strength": ("?percent=25", "?show=mix"), "whites": ("?gap=30",),
+    "palette": ("?show=fabric", "?show=proportions", "?show=use", "?character=opposite"),
+    "samples": ("?show=samples", "?show=decide"),
+}  # fmt: skip
+"""Other parts of steps, by their query."""
+MOST, NINE_TENTHS = 24, 16
+
+
+@dataclass(frozen=True)
+class Sentence:
+    """A sentence, and the screen on which it stands."""
+
+    text: str
+    screen: str
+
+    @property
+    def words(self) -> int:
+        return len([word for word in self.text.split() if re.search(r"\w", word)])
+
+
+class _Reader(HTMLParser):
+    def __init__(self) -> None:
+        super().__init__()
+        self.pieces: list[str] = [""]
+        self._skip = 0
+
+    def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
+        if tag in SKIPPED:
+            self._skip += 1
+        elif tag in BLOCKS - INLINE:
+            self.pieces.append("")
+
+    def handle_endtag(self, tag: str) -> None:
+        if tag in SKIPPED:
+            self._skip = max(0, self._skip - 1)
+        elif tag in BLOCKS - INLINE:
+            self.pieces.append("")
+
+    def handle_data(self, data: str) -> None:
+        if not self._skip:
+            self.pieces[-1] += data
+
+
+def sentences(html: str, screen: str) -> list[Sentence]:
+    """Return the sentences of a page's main part: pieces that end like one."""
+    body = re.search(r"<main\b.*?</main>", html, re.S)
+    reader = _Reader()
+    reader.feed(body[0] if body else html)
+    found = []
+    for piece in reader.pieces:
+        text = " ".join(piece.replace("\xa0", " ").split())
+        found += [
+            Sentence(one.strip(), screen) for one in ENDS.split(text) if re.search(r"[a-z].*[.!?…]$", one.strip())
+        ]
+    return found
+
+
+def percentile(values: list[int], share: float) -> int:
+    return sorted(values)[min(len(values) - 1, int(share * len(values)))] if values else 0
+
+
+def faults(found: list[Sentence]) -> list[str]:
+    """Return what is wrong: too long, two colons or semicolons, avoided words, said twice on one screen."""
+    wrong = []
+    unique = {one.text: one for one in found}.values()
+    for one in unique:
+        if one.words > MOST:
+            wrong.append(f"{one.words} words · {one.screen} · {one.text}")
+        if len(re.findall(r"[:;](?!\d)", one.text)) > 1:
+            wrong.append(f"two colons · {one.screen} · {one.text}")
+        for pattern, instead in AVOIDED.items():
+            if hit := re.search(pattern, one.text):
+                wrong.append(f"'{hit[0]}', rather {instead} · {one.screen} · {one.text}")
+    for (screen, text), times in Counter((one.screen, one.text) for one in found if one.words > 4).items():
+        if times > 1:
+            wrong.append(f"said {times} times · {screen} · {text}")
+    at = percentile([one.words for one in unique], 0.9)
+    if at > NINE_TENTHS:
+        wrong.append(f"nine in ten sentences have {at} words or fewer, which should be {NINE_TENTHS}")
+    return wrong
+
+
+def screens(client: object, addresses: tuple[str, ...]) -> list[Sentence]:
+    """Return the sentences of addresses, as a signed-in client gets them."""
+    found = []
+    for address in addresses:
+        response = client.get(address, follow=True)  # type: ignore[attr-defined]
+        if response.status_code != 200:
+            raise ValueError(f"{address}: {response.status_code}")
+        found += sentences(response.content.decode(), address)
+    return found
+
+
+def main() -> None:
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "studio.settings")
+    import django
+
+    django.setup()
+    from django.contrib.auth.models import User
+    from django.test import Client
+
+    from e2e.screens import SCREENS, STEPS
+    from reviews.models import Review
+    from studio import demo_visit
+
+    client = Client(HTTP_HOST="localhost")
+    client.force_login(demo_visit.visit() if "--visit" in sys.argv else User.objects.get(username=demo_visit.MODEL))
+    every = tuple(
+        f"/reviews/{pk}/{step}/" for pk in Review.objects.order_by("pk").values_list("pk", flat=True) for step in STEPS
+    )
+    found = screens(
+        client,
+        tuple(
+            dict.fromkeys(
+                (
+                    *SCREENS,
+                    *every,
+                    *(address + shown for address in every for shown in SHOWN.get(address.split("/")[3], ())),
+                )
+            )
+        ),
+    )
+    if "--all" in sys.argv:
+        for one in {one.text: one for one in found}.values():
+            print(f"{one.words:>3} {one.screen:<34} {one.text}")
+    wrong = faults(found)
+    print(*wrong, sep="\n")
+    print(f"{len({one.text for one in found})} sentences on {len(SCREENS)} screens, {len(wrong)} faults")
+
+
+if __name__ == "__main__":
+    main()
