@@ -190,7 +190,7 @@ class OwnColour(BrowserTest):
         self.wait(lambda: self.find("#review"))
         self.assertIn("screen value, ±0.5", self.text(".basis"))
         self.go("strength")
-        self.assertIn("estimated from its Lab alone", self.text(".say"))
+        self.assertIn("estimated from its Lab values alone", self.text(".say"))
         self.go("verdict")
         self.find("#verdict").send_keys("Measure it first")
         self.wait(lambda: Review.objects.latest("id").verdict == "Measure it first")

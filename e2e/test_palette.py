@@ -33,7 +33,7 @@ class CompanyJourney(BrowserTest):
 
     def test_build_a_scheme_swap_a_place_and_change_proportions(self):
         self.open("/reviews/8/palette/")
-        self.assertIn("One undertone at many depths", self.text(".finding-line"))
+        self.assertIn("Tonal palette", self.text(".finding-line"))
         self.assert_accessible("a scheme")
         before = self.place("middle")
         self.replaced(lambda: self.click("#swap-middle-1"))
@@ -45,7 +45,7 @@ class CompanyJourney(BrowserTest):
         self.assertIn("opposite", self.text(".finding-line").lower())
         # like three colours that are named
         self.find("#ref").send_keys("HW03, H16.5, TK02", Keys.ENTER)
-        self.wait(lambda: "Like a reference" in self.text(".finding-line"))
+        self.wait(lambda: "Palette like three colours of yours" in self.text(".finding-line"))
         self.settled()
         # kept, put aside, brought back
         self.find("#scheme-name").send_keys("Rope and tar")

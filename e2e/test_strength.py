@@ -28,7 +28,7 @@ class Strength(BrowserTest):
         self.assertIn("LRV 60.0 comes at", self.text(".say"))
         self.assertIn("LRV 60.0", self.text(".big:nth-of-type(2)"))
         self.ask("lrv", "2")
-        self.assertIn("darker than this base can take", self.text(".say"))
+        self.assertIn("darker than this base can be tinted", self.text(".say"))
         self.ask("percent", "-120")
         self.assertIn("must lie between −100 and 400", self.text(".say"))
         self.assertEqual(self.find("#percent").get_attribute("value"), "-120")
@@ -62,7 +62,7 @@ class Strength(BrowserTest):
 
     def test_held_against_the_nearest_of_the_catalogue(self):
         self.ask("percent", "-40")
-        self.assertIn("Take that one", self.text(".say"))
+        self.assertIn("Use Rudder Hatch", self.text(".say"))
         self.act(".set .group:nth-child(2) a.board")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
 

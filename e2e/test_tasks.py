@@ -126,7 +126,7 @@ class Tasks(BrowserTest):
             css = f"#viewing-form [name='{scale}'][value='1']"
             self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
         self.hit("#viewing-form [value=yes]")
-        self.wait(lambda: "Against what was computed" in self.text("main"))
+        self.wait(lambda: "Against the prediction" in self.text("main"))
         self.took("log a look in the room, on a phone")
         resize(self.browser, *WIDE)
         self.open("/reviews/8/reading/")

@@ -30,7 +30,7 @@ class Trust(BrowserTest):
             "document.querySelector('main [name=csrfmiddlewaretoken]').value = arguments[0]", token
         )
         self.find("form button.strong").click()
-        self.wait(lambda: "was sent already" in self.text(".notices"))
+        self.wait(lambda: "was sent before" in self.text(".notices"))
         self.assertEqual(self.browser.current_url, first)
         self.assertEqual(Job.objects.filter(title="Slip house").count(), 1)
 

@@ -66,7 +66,7 @@ class ViewingJourney(BrowserTest):
             self.wait(lambda: "Kept on this phone" in self.text("#kept-here"))
         finally:
             self.offline(False)
-        self.wait(lambda: "Against what was computed" in self.text("main"))
+        self.wait(lambda: "Against the prediction" in self.text("main"))
         self.assertIn("greyer than at the window", self.text("main"))
         self.assertEqual(self.browser.execute_script("return localStorage.length"), 0)
         self.assert_accessible("what was seen, on a phone")
@@ -125,7 +125,7 @@ class ViewingJourney(BrowserTest):
             self.wait(lambda: "the photo too" in self.text("#kept-here"))
         wire.mend()
         self.browser.refresh()
-        self.wait(lambda: "Against what was computed" in self.text("main"))
+        self.wait(lambda: "Against the prediction" in self.text("main"))
         self.browser.refresh()
         self.wait(lambda: self.all(".viewing-photo img"))
 

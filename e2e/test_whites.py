@@ -13,7 +13,7 @@ class WhitesJourney(BrowserTest):
         # the creamiest of them, by its board
         self.replaced(lambda: self.click(".set .group:first-child a.board:first-child"))
         self.assertIn("pulls against its temperature", self.text(".finding-line"))
-        self.assertIn("shows its yellow beside it", self.text(".finding-line"))
+        self.assertIn("ooks yellow beside the wall beside it", self.text(".finding-line"))
         self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
         # whites that are there
         self.find("#with").send_keys("HW03", Keys.ENTER)

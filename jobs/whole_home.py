@@ -24,6 +24,7 @@ from prism.painting.amounts import AmountError, Bought, cans
 from prism.painting.areas import Areas
 from prism.palette import contrast
 from prism.palette.cautions import Site, cautions
+from prism.palette.contrast import RuleCheck
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
@@ -244,21 +245,38 @@ class WholeHome:
     # --- contrast and cautions ---
 
     @cached_property
-    def contrasts(self) -> list[tuple[str, list[str]]]:
-        """Doors, frames and switches against the walls, by the rooms in which they stand alike."""
-        alike: dict[tuple[str, ...], list[str]] = {}
+    def _checked(self) -> list[tuple[str, list[tuple[str, list[RuleCheck]]]]]:
+        """Doors, frames and switches against the walls of each room whose walls have a colour."""
+        found = []
         for line in self.lines:
             walls = line.at("walls").lrv
             if walls is None:
                 continue
             things = {"doors": line.at("doors").lrv, "frames": line.at("trim").lrv, "switches": SWITCH}
-            held = tuple(
-                words.contrast_line(thing, contrast.held(thing, lrv, walls, self.method))
+            held = [
+                (thing, contrast.held(thing, lrv, walls, self.method))
                 for thing, lrv in things.items()
                 if lrv is not None
-            )
-            alike.setdefault(held, []).append(line.room.name)
+            ]
+            found.append((line.room.name, held))
+        return found
+
+    @cached_property
+    def contrasts(self) -> list[tuple[str, list[str]]]:
+        """How doors, frames and switches stand out, by the rooms in which they do so alike."""
+        alike: dict[tuple[str, ...], list[str]] = {}
+        for room, held in self._checked:
+            alike.setdefault(tuple(words.contrast_line(thing, rules) for thing, rules in held), []).append(room)
         return [(words.listed(rooms), list(held)) for held, rooms in alike.items()]
+
+    @property
+    def contrast_figures(self) -> list[tuple[str, str]]:
+        """The figures under every rule, room by room."""
+        return [
+            (words.thing_in(thing, room), words.contrast_figures(rules))
+            for room, held in self._checked
+            for thing, rules in held
+        ]
 
     @cached_property
     def other_contrast(self) -> tuple[str, str]:

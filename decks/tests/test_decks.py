@@ -167,9 +167,7 @@ class Browsing(TestCase):
         self.assertContains(page, "plaid is not one of the available choices")
 
     def test_nothing_fits(self):
-        self.assertContains(
-            self.client.get(reverse("colours"), {"q": "zzz"}), "No colour in these decks is all of that"
-        )
+        self.assertContains(self.client.get(reverse("colours"), {"q": "zzz"}), "No matches in these decks")
 
     def test_anothers_deck_is_not_seen(self):
         mine = Maker.objects.create(name="Isla’s deck", owner=self.isla)
@@ -214,7 +212,7 @@ class Sets(TestCase):
         self.assertTrue(ColourSet.objects.filter(is_whites=True).exists())
 
     def test_bad_and_others(self):
-        self.assertContains(self.keep(self.white, " "), "Name the set", status_code=422)
+        self.assertContains(self.keep(self.white, " "), "Type a name for the set", status_code=422)
         rory = world.person("rory")
         theirs = services.keep_own(rory, "Rory’s", from_hex("#F0F0F0"))
         self.assertEqual(self.keep(theirs).status_code, 404)

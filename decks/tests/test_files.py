@@ -139,7 +139,7 @@ class Doing(Files):
         with mock.patch.object(files, "PART", 3), mock.patch("decks.import_views.hand_over"):
             self.assertContains(self.client.post(again, headers=htmx), "3 of 5 colours are in")
             self.assertContains(self.client.get(reverse("deck-preview", args=[pk])), "3 of 5 colours are in")
-            self.assertContains(self.upload(GOOD), "still coming in", status_code=422)
+            self.assertContains(self.upload(GOOD), "Another import is running", status_code=422)
             planning._kept.drop(lambda _: True)  # another worker goes on
             self.assertEqual(self.client.post(again, headers=htmx)["HX-Redirect"], reverse("deck-import"))
         done = Import.objects.get(pk=pk)
@@ -282,7 +282,7 @@ class Doing(Files):
     def test_what_a_file_states_against_its_colours_is_said(self):
         waiting = self.upload_of("code,name,L*,a*,b*,LRV\nA1,Fog,84,0,2,20\nA2,Mist,84,0,2,64\n")
         page = self.client.get(reverse("deck-preview", args=[waiting.pk]))
-        self.assertContains(page, "LRVs that contradict their colours: A1 states 20.0")
+        self.assertContains(page, "These stated LRVs contradict their colours: A1 states 20.0")
         self.assertNotContains(page, "A2 states")
 
     def test_commas_in_numbers_between_commas_are_asked_about(self):

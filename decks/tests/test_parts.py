@@ -132,7 +132,7 @@ class Parts(TestCase):
         self.assertContains(self.client.post(ask, headers={"HX-Request": "true"}), "40 of 90 colours are in")
         Import.objects.filter(pk=waiting.pk).update(state=Import.State.UNDOING)
         meanwhile = self.client.post(ask, headers={"HX-Request": "true"})
-        self.assertContains(meanwhile, "long.csv is being taken back.")
+        self.assertContains(meanwhile, "long.csv is being undone.")
         self.assertContains(meanwhile, "load delay:400ms")
         self.assertEqual(Colour.objects.count(), 40)
         files.undo(Import.objects.get(pk=waiting.pk))

@@ -78,14 +78,14 @@ class ByTheQueue(Files):
         self.client.post(reverse("deck-cancel", args=[held.pk]))
         do_work(piece.pk)
         self.assertEqual((Work.objects.get().state, Colour.objects.count()), ("failed", 0))
-        self.assertIn("not coming in any more", Work.objects.get().said)
+        self.assertIn("Somebody stopped this import or undid it", Work.objects.get().said)
 
     def test_a_long_one_is_taken_back_by_the_queue(self):
         self.upload(MORE)
         self.client.post(reverse("deck-apply", args=[self.waiting().pk]))
         with mock.patch("decks.import_views.LONG_UNDO", 5):
             page = self.client.post(reverse("deck-undo", args=[Import.objects.get().pk]), follow=True)
-        self.assertContains(page, "It is out again")
+        self.assertContains(page, "The import is undone")
         self.assertEqual((Import.objects.get().state, self.codes()), ("undone", []))
         piece = Work.objects.get(kind=work.UNDO)
         self.assertEqual((piece.state, piece.steps_done), ("done", 10))

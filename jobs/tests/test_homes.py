@@ -82,7 +82,7 @@ class Sheets(Home):
         self.assertAlmostEqual(walls.litres, 2.0)
         self.assertEqual((trim.why, trim.litres), ("stays", None))
         self.assertEqual(line.at("doors").colour.code, "HW03")  # doors go with the trim that is there
-        self.assertIn("The trim stays in gloss: doors in satin", " ".join(line.remarks))
+        self.assertIn("The trim stays in gloss, so doors in satin", " ".join(line.remarks))
         self.assertEqual(len(HomeWhite(self.isla, self.job).walled), 2)
         self.assertEqual(HomeWhite(self.isla, self.job).walled[0].name, world.colour("T05.4").name)
         # an empty row takes the decision back
@@ -103,11 +103,11 @@ class Sheets(Home):
     def test_a_room_without_a_size_or_a_colour_says_so(self):
         Room.objects.create(job=self.job, name="Loft")
         page = self.page()
-        self.assertContains(page, "Without a size, and so without areas: Loft.")
+        self.assertContains(page, "Without a size, so without areas: Loft.")
         self.assertContains(page, "area not known")
         self.assertContains(page, "nothing yet")
         self.job.rooms.update(deleted=timezone.now())
-        self.assertContains(self.page(), "No rooms yet")
+        self.assertContains(self.page(), "This home has no rooms yet")
 
     def test_an_area_of_nothing_takes_no_paint(self):
         self.finish(self.library, **{"walls-what": "T05.4", "walls-area": "0"})
@@ -117,7 +117,7 @@ class Sheets(Home):
 
     def test_a_trim_too_near_to_the_wall_is_said(self):
         self.finish(self.library, **{"trim-what": "H16.2"})
-        self.assertIn("the edge is lost", " ".join(self.line("Library").remarks))
+        self.assertIn("the edge is soft", " ".join(self.line("Library").remarks))
 
 
 class Paint(Home):
@@ -158,12 +158,12 @@ class Walk(Home):
         self.library.open_to.add(loft)
         walk = self.home().walk.doorways
         self.assertEqual(len(walk), 2)
-        self.assertIn("the same colour stands", " ".join(next(o for o in walk if loft in o.rooms).said))
+        self.assertIn("in the two rooms", " ".join(next(o for o in walk if loft in o.rooms).said))
         self.assertTrue(walk[0].clash >= walk[1].clash)
         said = " ".join(" ".join(one.said) for one in walk)
-        self.assertIn("By day, each in its own light,", said)
-        self.assertIn("A door between", said)
-        self.assertIn("No door between", said)
+        self.assertIn("By day ", said)
+        self.assertIn("with a door, seen one after the other", said)
+        self.assertIn("open, seen at once", said)
 
     def test_opposite_undertones_clash_at_the_doorway(self):
         for room, lab in ((self.library, (72, -14, 4)), (self.galley, (70, 13, 6))):
@@ -179,7 +179,7 @@ class Walk(Home):
         self.review(dark, "T05.4")
         dark.leads_to.add(self.galley)
         (one,) = self.home().walk.doorways
-        self.assertIn("As boards, since the light", one.said[0])
+        self.assertIn("As samples, since the light", one.said[0])
         self.assertIn("Library", self.home().walk.closed_off_said)
 
     def test_a_door_and_an_opening_to_the_same_room_are_refused(self):
@@ -194,14 +194,16 @@ class People(Home):
         page = self.page()
         self.assertContains(page, "Doors against walls:")
         self.assertContains(page, "Switches and sockets against walls:")
-        self.assertContains(page, "The local code and a licensed professional decide")
+        self.assertContains(page, "the local code and a licensed professional decide")
         self.finish(self.library, **{"doors-what": "H16.7"})
         said = dict(self.home().contrasts)
-        self.assertIn("met", said["Library"][0])
-        self.assertNotIn("not met; Mich", said["Library"][0])
+        self.assertIn("enough contrast", said["Library"][0])
+        figures = dict(self.home().contrast_figures)
+        self.assertIn("Michelson", figures["Doors against walls, Library"])
+        self.assertContains(page, '<summary class="quiet small">Figures</summary>', html=True)
 
     def test_another_thing_is_held_as_asked(self):
-        self.assertContains(self.page(thing="steps", **{"is": "12"}, before="61"), "49 points of LRV of 30 wanted, met")
+        self.assertContains(self.page(thing="steps", **{"is": "12"}, before="61"), "49 points, enough contrast")
         self.assertContains(self.page(thing="handrail", **{"is": "H16.7"}, before="HW03"), "Handrail against the wall")
         for odd in ({"is": "x", "before": "20"}, {"is": "120", "before": "20"}, {"is": "", "before": "20"}):
             self.assertContains(self.page(thing="signs", **odd), "give an LRV from 0 to 100")
@@ -214,7 +216,7 @@ class People(Home):
         said = self.home().cautions
         self.assertEqual(len(said), len(set(said)))
         self.assertIn("ladder", " ".join(said))
-        self.assertIn("escape routes", " ".join(said))
+        self.assertIn("Escape routes", " ".join(said))
 
 
 class Whites(Home):
@@ -231,7 +233,7 @@ class Whites(Home):
         self.assertEqual(self.rule(reason="the client’s wish").status_code, 302)
         white = self.white()
         self.assertEqual(white.chosen.code, "HW11")
-        self.assertIn(f"the client’s wish; by the rooms it would be {free.name}", white.said[0])
+        self.assertIn(f"the client’s wish. For the rooms alone, {free.name}", white.said[0])
         address = reverse("job-white-rule", args=[self.job.pk, white.rules[0].pk])
         self.client.post(address)
         self.assertEqual(self.white().chosen, free)
@@ -283,18 +285,18 @@ class Whites(Home):
         self.rule()
         (one,) = self.white().conflicts
         self.assertEqual(one.room, self.galley)
-        self.assertIn("turns yellow beside the glazed tiles, ΔE00", one.said)
+        self.assertIn("looks yellow beside the glazed tiles", one.said)
         ways = " ".join(one.ways)
-        self.assertIn(f"Match: {world.colour('HW03').name}", ways)
-        self.assertIn("Clearly differ:", ways)
+        self.assertIn(f"To match the glazed tiles, use {world.colour('HW03').name}", ways)
+        self.assertIn("To differ clearly from the glazed tiles, use", ways)
         self.assertIn("closed off", ways)
         self.galley.open_to.add(self.library)
-        self.assertIn("all 2 of them", " ".join(self.white().conflicts[0].ways))
-        self.assertContains(self.page(), "turns yellow beside the glazed tiles")
+        self.assertIn("all 2 rooms", " ".join(self.white().conflicts[0].ways))
+        self.assertContains(self.page(), "looks yellow beside the glazed tiles")
 
     def test_one_room_is_said_to_be_one(self):
         self.galley.reviews.all().delete()
-        self.assertIn("It is one room so far", " ".join(self.white().said))
+        self.assertIn("Only one room has a colour so far", " ".join(self.white().said))
 
     def test_a_white_from_elsewhere_can_be_set(self):
         own = deck_services.keep_own(self.isla, "Old gloss", from_lab((92, 0, 6)))
@@ -304,7 +306,7 @@ class Whites(Home):
     def test_without_whites_in_the_decks(self):
         Colour.objects.filter(lrv__gte=82).update(lrv=40, lab_l=70)
         Maker.objects.update(changed=timezone.now())
-        self.assertContains(self.page(), "No white is in the decks")
+        self.assertContains(self.page(), "These decks have no white")
         self.assertEqual(self.line("Library").at("trim").why, "nothing")
 
 

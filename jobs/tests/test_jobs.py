@@ -89,7 +89,7 @@ class Entering(Jobs):
         self.assertAlmostEqual(lit.surfaces["floor"][5], world.colour("H16.3").reflectance[5], places=6)
         self.assertNotIn("west", lit.surfaces)
         page = self.client.get(room.get_absolute_url())
-        self.assertContains(page, "On the east wall at 12:00")
+        self.assertContains(page, "At 12:00 the east wall")
         self.assertContains(page, "tiles")
 
     def test_what_cannot_be_is_said_beside_its_field_and_nothing_is_lost(self):
@@ -145,7 +145,7 @@ class Entering(Jobs):
 class Showing(Jobs):
     def test_a_room_without_a_size_or_light_says_so(self):
         bare = Room.objects.create(job=self.job, name="Loft")
-        self.assertContains(self.client.get(bare.get_absolute_url()), "no size or place yet")
+        self.assertContains(self.client.get(bare.get_absolute_url()), "enter its size and place")
         dark = self.room(name="Cellar", **{"windows-0-width": "", "windows-0-height": "", "lamps-0-lumens": ""})
         page = self.client.get(dark.get_absolute_url())
         self.assertContains(page, "neither a window nor a lamp")
@@ -155,7 +155,7 @@ class Showing(Jobs):
         room = self.room()
         url = room.get_absolute_url()
         page = self.client.get(url, {"when": "midwinter", "sky": "overcast", "wall": "north", "hour": "15.5"})
-        self.assertContains(page, "On the north wall at 15:30")
+        self.assertContains(page, "At 15:30 the north wall")
         for odd in (
             {"hour": "99"},
             {"hour": "x"},
@@ -192,7 +192,7 @@ class Showing(Jobs):
     def test_a_bad_file_is_refused_in_words(self):
         address = reverse("job-room-bring-in", args=[self.job.pk])
         bad = json.dumps({"place": {"latitude": 1, "longitude": 1}, "size": {"width": 4, "depth": 4, "height": 0}})
-        for data, said in ((b"{", "The file was not brought in"), (bad.encode(), "height")):
+        for data, said in ((b"{", "not imported"), (bad.encode(), "height")):
             page = self.client.post(address, {"file": SimpleUploadedFile("r.json", data)})
             self.assertContains(page, said, status_code=422)
         self.assertContains(self.client.post(address), "Choose the file", status_code=422)
@@ -259,7 +259,7 @@ class Metering(Jobs):
         self.assertEqual((reading.lux, reading.by), (100, self.isla))
         self.assertAlmostEqual(room.correction, 100 / reading.computed_lux, places=6)
         page = self.client.get(room.get_absolute_url())
-        self.assertContains(page, "than computed, by one reading")
+        self.assertContains(page, "than predicted, by one reading")
         self.client.post(reverse("room-meter-use", args=[room.pk, reading.pk]))
         room.refresh_from_db()
         self.assertIsNone(room.correction)
@@ -291,14 +291,14 @@ class HomeWhites(Jobs):
         return self.client.get(reverse("job-summary", args=[self.job.pk]))
 
     def test_the_white_of_a_home_follows_the_rooms_and_says_its_weakest(self):
-        self.assertContains(self.summary(), "No colour has been reviewed for a room yet")
+        self.assertContains(self.summary(), "No room has a wall colour yet")
         first, second = self.room(name="Library"), self.room(name="Galley", **{"elements-0-what": "HW03"})
         for room, code in ((first, "H16.3"), (second, "T04.3")):
             room.reviews.create(owner=self.isla, colour=world.colour(code))
         page = self.summary()
-        self.assertContains(page, "over 2 rooms whose walls have a colour")
-        self.assertContains(page, "Its weakest room is the")
-        self.assertContains(page, "Next: ")
+        self.assertContains(page, "suits all 2 rooms best")
+        self.assertContains(page, "its weakest room, it")
+        self.assertContains(page, "Next best: ")
         white = HomeWhite(self.isla, self.job)
         self.assertEqual([len(one.there) for one in white.walled], [0, 1])
         self.assertGreaterEqual(white.found.best.least, max(one.least for one in white.found.runners_up))
@@ -309,4 +309,4 @@ class HomeWhites(Jobs):
         room.reviews.create(owner=self.isla, colour=own)
         Colour.objects.filter(lrv__gte=82).update(lrv=40, lab_l=70)
         Maker.objects.update(changed=timezone.now())
-        self.assertContains(self.summary(), "No white is in the decks")
+        self.assertContains(self.summary(), "These decks have no white")

@@ -137,8 +137,8 @@ class NearBoards(unittest.TestCase):
 
     def test_a_board_that_is_far_says_that_nothing_nearer_shows_it(self):
         far = Pick(0, "bluer", 5.0, 0.9, 0.4)
-        self.assertIn("Nothing nearer", words.why_picked(far, READINGS[0], False, near=2.5))
-        self.assertNotIn("Nothing nearer", words.why_picked(far, READINGS[0], False, near=6))
+        self.assertIn("nothing closer", words.why_picked(far, READINGS[0], False, near=2.5))
+        self.assertNotIn("nothing closer", words.why_picked(far, READINGS[0], False, near=6))
 
     def test_power_does_not_reward_distance(self):
         seen = view(ROWS["H16.3"])

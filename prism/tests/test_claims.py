@@ -171,7 +171,7 @@ class Ladder(unittest.TestCase):
     def test_a_true_black_has_no_undertone(self):
         found = read_many([[25.0, 0.0, 0.9]], [4.4], [0.3], WALL)[0]
         self.assertEqual(found.family.word, "black")
-        self.assertTrue(words.undertone(found, "reading-average").startswith("Black, no undertone"))
+        self.assertTrue(words.undertone(found, "reading-average").startswith("Black, without an undertone"))
         self.assertEqual(words.undertone_short(found), "no undertone")
 
     def test_more_doubt_never_says_more(self):

@@ -36,7 +36,7 @@ class PlaceAndMix(unittest.TestCase):
     def test_what_stands_on_either_side(self):
         status, out, _ = run("place", "H16.3")
         self.assertEqual(status, 0)
-        self.assertIn("lighter by", out)
+        self.assertIn("is lighter", out)
         found = json.loads(run("place", "H16.3", "--json")[1])
         self.assertTrue(all(len(one) == 2 for one in found))
         (lighter,) = [one["lighter"] for one in found if "lighter" in one]
@@ -177,8 +177,8 @@ class Boards(unittest.TestCase):
     def test_the_set_with_its_reasons(self):
         status, out, _ = run("beside", "H16.3")
         self.assertEqual(status, 0)
-        self.assertRegex(out, r"^\S+ [^:]+: The cleanest white of these decks")
-        self.assertIn("Picked because it is", out)
+        self.assertRegex(out, r"^\S+ [^:]+: The cleanest white in these decks")
+        self.assertIn("Chosen because it is", out)
         self.assertIn("A contrast colour", out)
         picked = json.loads(run("beside", "#C4CBC9", "--json")[1])
         self.assertEqual([one["why"] for one in picked[:3]], ["clean", "warmest", "coolest"])
@@ -234,10 +234,10 @@ class Recipes(unittest.TestCase):
     def test_estimates_and_formulas(self):
         status, out, _ = run("recipe", "lab:84,-1,4")
         self.assertEqual(status, 0)
-        self.assertIn("estimated from its Lab alone", out)
+        self.assertIn("estimated from its Lab values alone", out)
         best = json.loads(run("recipe", "H16.3", "--json")[1])[0]["recipes"][0]
         self.assertEqual((best["from_spectrum"], best["base"]), (True, demo.find("H16.3").recipe.base))
-        self.assertIn("none of these colorants makes it", run("recipe", "lab:50,95,60")[1])
+        self.assertIn("these colorants cannot make it", run("recipe", "lab:50,95,60")[1])
         codes = [entry.code for entry in demo.deck()[:120]]
         status, out, err = run("recipe", "-", "--json", stdin="\n".join(codes))
         self.assertEqual([item["input"] for item in json.loads(out)], codes)

@@ -105,9 +105,9 @@ class Edges(unittest.TestCase):
     def test_it_is_told_with_its_boards(self):
         _, edge = next((r, e) for r, e in self.edges() if e and None not in e.boards)
         said = words.family_edge(edge, ["Haar Bell", "Pilot Lamp"])
-        self.assertIn(f"{edge.words[0]} or {edge.words[1]}", said)
+        self.assertIn(f"between {edge.words[0]} and {edge.words[1]}", said)
         self.assertIn("Haar Bell", said)
-        self.assertIn("no board", words.family_edge(edge, [None, None]))
+        self.assertNotIn("Beside", words.family_edge(edge, [None, None]))
 
 
 class OwnWords(unittest.TestCase):

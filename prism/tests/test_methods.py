@@ -53,7 +53,7 @@ class ShortLists(unittest.TestCase):
         self.assertIn("names no such undertone", words.undertone(one, "reading-average"))
         self.assertIn("on no list", words.undertone_short(one))
         self.assertEqual(read(warm_grey, WALL).undertone.main, "orange")
-        self.assertEqual(words.temperature(one), "Warm or cool only beside another colour, as this method says.")
+        self.assertEqual(words.temperature(one), "This method calls a colour warm or cool only beside another.")
 
     def test_wrong_lists_are_refused(self):
         table = method.table_of("wall-practice")

@@ -131,7 +131,9 @@ STATEMENTS = (
         lambda: place("T50.2", MID) < place(CREAMY, MID),
     ),
     Statement(
-        ALL, "A creamy white beside a cool grey shows its yellow.", lambda: white(CREAMY, PALE_BLUE).shows_yellow
+        ALL,
+        "A creamy white beside a cool grey ooks yellow beside the wall.",
+        lambda: white(CREAMY, PALE_BLUE).shows_yellow,
     ),
     Statement(
         ALL,
@@ -237,7 +239,7 @@ STATEMENTS = (
     # companions
     Statement(
         ALL,
-        "One undertone at many depths is the safe scheme.",
+        "Tonal palette is the safe scheme.",
         lambda: all(made(PALE_BLUE, "ladder")[n].angle < 35 for n in ("paler", "middle", "accent")),
     ),
     Statement(
@@ -299,7 +301,7 @@ STATEMENTS = (
     ),
     Statement(
         ALL,
-        "Saturated colours wait for the real fabrics.",
+        "Saturated colours against the real fabrics.",
         lambda: (
             float(np.hypot(*of(clearest()).lab[1:])) >= WALL.palette.saturated > float(np.hypot(*of(TAUPE).lab[1:]))
         ),
@@ -326,7 +328,7 @@ STATEMENTS = (
         "A deep colour all over is for a large daylit room.",
         lambda: goes(DEEP, "all over", floor=30.0, lux=900.0) > goes(DEEP, "all over", floor=8.0, lux=900.0),
     ),
-    Statement(ALL, "A deep ceiling comes down.", lambda: goes(MID, "ceiling") is Suits.WITH_CARE),
+    Statement(ALL, "A deep ceiling brings a ceiling down.", lambda: goes(MID, "ceiling") is Suits.WITH_CARE),
     Statement(
         ALL,
         "Outdoors a colour looks lighter and less coloured.",

@@ -31,7 +31,7 @@ class Brackets(unittest.TestCase):
         self.assertEqual(list(codes.values()), ["T13.5", "T13.7"])
         self.assertEqual(rest, placing.brackets(chosen.view)[1:])
         said = words.bracket(depth, codes, 39, True)
-        self.assertTrue(said.startswith("On its strip between T13.5, lighter by"))
+        self.assertTrue(said.startswith("On its strip, T13.5 is lighter"))
 
     def test_what_has_no_undertone_is_not_placed_by_it(self):
         found = placing.brackets(view(ROWS["T01.3"]))
@@ -50,7 +50,7 @@ class Verdicts(unittest.TestCase):
         for doubt in (0.3, 3.4, 9.0):
             reading = read_many([entry.colour.lab], [entry.colour.lrv], [doubt], WALL)[0]
             said.append(words.confidence(reading, worth_asking(reading, WALL)))
-        self.assertEqual(said[0], "Sure: the uncertainty leaves no other.")
+        self.assertEqual(said[0], "Sure: no other undertone is possible.")
         self.assertRegex(said[1], r"Probable, not certain. It may also be .*\d\u00a0%")
         self.assertRegex(said[2], "Open. It may be ")
 
@@ -61,4 +61,4 @@ class Verdicts(unittest.TestCase):
         found = on_other_bases(entry.colour, own, [("same", WALL, WALL.neutral), ("cream", WALL, white)])
         self.assertEqual([under.same for under in found], [True, True])
         self.assertAlmostEqual(found[1].reading.undertone.vector[1], entry.colour.lab[2] - 9)
-        self.assertIn("the same under every", words.bases(found))
+        self.assertIn("gives the same answer", words.bases(found))

@@ -74,7 +74,7 @@ class Depth(unittest.TestCase):
         self.assertEqual(read_lab((79.4, 0, 4), uncertainty=2.0).depths.words, ("light", "mid-tone"))
         self.assertEqual(read_lab((79.4, 0, 4), uncertainty=0.1).depths.words, ("light",))
         self.assertEqual(
-            words.depth(read_lab((79.4, 0, 4), uncertainty=2.0)), "LRV 55.6: light, on the border with mid-tone."
+            words.depth(read_lab((79.4, 0, 4), uncertainty=2.0)), "LRV 55.6, light, on the border with mid-tone."
         )
 
 

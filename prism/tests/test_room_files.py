@@ -164,7 +164,7 @@ class Command(unittest.TestCase):
         self.assertEqual(status, 0)
         self.assertEqual(len(out.splitlines()), 4)
         self.assertIn("12:00, north wall: ", out)
-        self.assertIn("reads as", out)
+        self.assertIn("looks", out)
 
     def test_bad_arguments_are_one_line(self):
         for args, words in (

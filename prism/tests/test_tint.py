@@ -102,7 +102,7 @@ class Strengths(unittest.TestCase):
 
     def test_lines_that_nobody_sees_crossed_are_said(self):
         for code, percent, said in (
-            ("HW01", 50, "holds: still passive"),
+            ("HW01", 50, "holds, still too little to name"),
             ("HW01", -50, "holds, just enough now to be called blue"),
             ("T06.2", 25, "holds, just enough now to be called green"),
             ("H04.1", 25, "holds, just over the edge to pink"),

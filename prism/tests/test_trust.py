@@ -33,7 +33,7 @@ class Names(unittest.TestCase):
     def test_a_hue_in_the_undertone_only_is_said_as_that(self):
         found = naming.check("Evening Blue", reading((70, -2.5, -1)))
         self.assertTrue(found[0].partly)
-        self.assertIn("in its undertone only", words.name_check("Evening Blue", found, reading((70, -2.5, -1))))
+        self.assertIn("is only in the undertone", words.name_check("Evening Blue", found, reading((70, -2.5, -1))))
 
     def test_a_name_without_such_a_word_promises_nothing(self):
         self.assertEqual(words.name_check("x", [], reading((50, 0, 0))), "")

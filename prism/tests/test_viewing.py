@@ -193,7 +193,7 @@ class Scales(unittest.TestCase):
         (one,) = scales.leanings(late)
         self.assertTrue(one.is_plain)
         self.assertAlmostEqual(one.mean, 2.5, delta=1.0)
-        self.assertIn("pinker than computed", words.leaning_said("Isla", one))
+        self.assertIn("pinker than predicted", words.leaning_said("Isla", one))
         (other,) = scales.leanings(true)
         self.assertLess(abs(other.mean), 0.7)
         self.assertEqual(scales.leanings(late[:4]), [])

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, capital, listed, number, shortened
+from prism.messages.text import NO_BREAK, capital, listed, many, number, shortened
 from prism.words.sizes import area_said, covers_said, regional, volume_said
 
 if TYPE_CHECKING:
@@ -50,9 +50,8 @@ def sheens_differ(part: str, sheen: str, other: str, own: str) -> str:
 
 
 def edge_lost(trim: str, points: float, gap: float) -> str:
-    return (
-        f"{trim} is only {number(points, 0)} points from the wall, so the edge is soft. {number(gap, 0)} make it crisp."
-    )
+    near = many(round(points), "point")
+    return f"{trim} is only {near} from the wall, so the edge is soft. {number(gap, 0)} make it crisp."
 
 
 def doors_glare(name: str, lrv: float) -> str:
@@ -96,9 +95,10 @@ _WHEN = {
 def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
     surely = "probably " if pair.level == "probably" else ""
     how = _TERMS.get(pair.terms, f"{surely}clash")
-    gap = f"{number(abs(pair.lrv), 0)} points apart"
+    gap = f"{many(round(abs(pair.lrv)), 'point')} apart" if round(abs(pair.lrv)) else "at the same depth"
     if names[0] == names[1]:
-        return f"{_WHEN[when]} this colour looks {gap} in the two rooms."
+        how = "the same" if abs(pair.lrv) < 1 else gap
+        return f"{_WHEN[when]} {names[0]} looks {how} in the two rooms."
     return f"{_WHEN[when]} {names[0]} and {names[1]} {how}, {gap}."
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, listed, number, whole
+from prism.messages.text import NO_BREAK, listed, many, number, whole
 from prism.words.readings import headline, hue, undertone_short
 from prism.words.sizes import regional
 
@@ -245,8 +245,7 @@ def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, eve
     said = pairing_plain(name, terms, level, evening).removesuffix(".")
     if abs(lrv) < 1:
         return f"{said} at the same depth."
-    points = "point" if round(abs(lrv)) == 1 else "points"
-    return f"{said}, {number(abs(lrv), 0)} {points} {'lighter' if lrv > 0 else 'darker'}."
+    return f"{said}, {many(round(abs(lrv)), 'point')} {'lighter' if lrv > 0 else 'darker'}."
 
 
 def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:
@@ -278,7 +277,7 @@ def mirrored_said(matt: dict[str, float], satin: dict[str, float]) -> str:
         return ""
     wall = max(satin, key=lambda each: satin[each])
     return (
-        f"In satin the {wall} wall mirrors the window: up to {number(satin[wall], 0)} points lighter there, "
+        f"In satin the {wall} wall mirrors the window: up to {many(round(satin[wall]), 'point')} lighter there, "
         f"{number(matt.get(wall, 0.0), 0)} in {regional('matte')}."
     )
 
@@ -377,3 +376,18 @@ def floor_said(effect: float) -> str:
     if abs(effect) < FLOOR_SEEN:
         return ""
     return f"The floor {'warms' if effect > 0 else 'cools'} the walls{'' if abs(effect) >= CLEARLY else ' a little'}."
+
+
+STANDS = {
+    "door": "from the door",
+    "north": "from the north wall",
+    "east": "from the east wall",
+    "south": "from the south wall",
+    "west": "from the west wall",
+    "corner": "from the corner",
+}
+"""Where one may stand to look at a room that is drawn."""
+
+
+def picture_text(room: str, paint: str, hour: float) -> str:
+    return f"{room} in {paint} at {clock(hour)}. Arrow keys turn your head."

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, number, sentence
+from prism.messages.text import capital, count, listed, many, number, sentence
 from prism.palette.fabric import BELONGS
 from prism.words.pairs import said_of_pair
 from prism.words.walks import few
@@ -96,8 +96,11 @@ def scheme_title(character: str, score: float) -> str:
     return capital(CHARACTERS[character])
 
 
+ALL_PLACES = "The whole palette"
+
+
 def scheme_score(score: float) -> str:
-    return f"{number(10 * score)} of 10 in all"
+    return f"{number(10 * score)} of 10"
 
 
 def scheme_short(character: str, accent: str, kept: bool) -> str:
@@ -165,7 +168,7 @@ def belongs(name: str, fabric: str, found: Belonging) -> str:
         base = f"{name} neither matches the {fabric} nor clashes with it"
     if found.same_depth:
         return f"{base}, but merges with it: both are equally deep."
-    return f"{base}, {number(abs(found.gap), 0)} points {'lighter' if found.gap > 0 else 'darker'}."
+    return f"{base}, {many(round(abs(found.gap)), 'point')} {'lighter' if found.gap > 0 else 'darker'}."
 
 
 def fabrics_differ(one: str, other: str, delta_e: float, finding: PairFinding, lrv: float) -> str:
@@ -211,12 +214,14 @@ def surface_name(key: str) -> str:
 def shares_said(found: Sequence[tuple[str, float]], near: Sequence[float], off: float) -> str:
     """Say what shares colours have of the room's surfaces, and which split that is nearest to."""
     each = listed([f"{name} {number(share, 0)} %" for name, share in found])
-    how = "That is" if off < 2.5 else f"That is {number(off, 0)} points off"
+    how = "That is" if off < 2.5 else f"That is {many(round(off), 'point')} off"
     return f"Of the coloured surfaces: {each}. {how} {split_said(near)}."
 
 
 def fit_said(fit: Fit) -> str:
-    return f"The painted surfaces without trim divide {split_said(fit.split)}, to within {number(fit.off, 0)} points."
+    return (
+        f"The painted surfaces without trim divide {split_said(fit.split)}, to within {many(round(fit.off), 'point')}."
+    )
 
 
 def sides_said(found: Sides, least: float) -> str:

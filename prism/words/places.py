@@ -166,7 +166,8 @@ def lrv_check(found: LrvCheck) -> str:
     if found.verdict == "cannot tell":
         return f"{said} The source is too unsure to say which is right."
     surely = "probably " if found.level.value == "probably" else ""
-    return f"{said} They {surely}differ, by more than the source allows: ±{number(found.allowed)}."
+    apart = number(abs(found.difference))
+    return f"{said} They {surely}differ by {apart}, more than the source allows: ±{number(found.allowed)}."
 
 
 def no_such_way(axis: str, lrv: float) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, capital, listed, number, percent, percentage
+from prism.messages.text import NO_BREAK, capital, listed, many, number, percent, percentage
 from prism.words.readings import hue
 from prism.words.surety import graded
 
@@ -126,10 +126,10 @@ def strength_said_as(change: float) -> str:
 
 
 def trim_gap(gap: float, trim: str, least: float) -> str:
-    points = number(abs(gap), 0)
+    points = many(round(abs(gap)), "point")
     if round(abs(gap), 1) >= least:
-        return f"{trim} is {points} points {'lighter' if gap > 0 else 'darker'}, so the edge is crisp."
-    return f"{trim} is only {points} points {'lighter' if gap > 0 else 'darker'}, so the edge is soft."
+        return f"{trim} is {points} {'lighter' if gap > 0 else 'darker'}, so the edge is crisp."
+    return f"{trim} is only {points} {'lighter' if gap > 0 else 'darker'}, so the edge is soft."
 
 
 def curve_text(points: Sequence[tuple[float, float]]) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, listed, number, percentage
+from prism.messages.text import capital, listed, many, number, percentage
 
 if TYPE_CHECKING:
     from prism.palette.contrast import Contrast, RuleCheck
@@ -83,6 +83,11 @@ def use_why(reason: Reason) -> str:
     return USE_WHY[reason.key].format(found=found, against=against)
 
 
+def use_figures(reasons: Sequence[Reason]) -> str:
+    """Return what was found and what it is held against, for each reason."""
+    return "; ".join(f"{number(reason.found, 1)} against {number(reason.against, 1)}" for reason in reasons)
+
+
 def use_said(surface: str, suits: int, reasons: Sequence[Reason]) -> str:
     how = ("Not on", "With care on", "Good on")[suits]
     return f"{how} {surface}: {', '.join(use_why(reason) for reason in reasons[:2])}."
@@ -128,9 +133,9 @@ FRAMES = {"black": 5.0, "white": 85.0}
 
 def frames_said(kind: str, points: float, gap: float) -> str:
     if points < gap:
-        return f"Beside {kind} frames the edge is soft: {number(points, 0)} points."
+        return f"Beside {kind} frames the edge is soft: {many(round(points), 'point')}."
     how = "draws every window hard" if kind == "black" and points > 50 else "is crisp"
-    return f"Beside {kind} frames the edge {how}: {number(points, 0)} points."
+    return f"Beside {kind} frames the edge {how}: {many(round(points), 'point')}."
 
 
 LIMIT_ASKED = "LRV limit of what it goes on, as its maker states"
@@ -154,8 +159,17 @@ def contrast_line(thing: str, held: Sequence[RuleCheck]) -> str:
     digits = 0 if points.rule == "points" else 2
     unit = " points" if points.rule == "points" else ""
     found, wanted = number(points.found, digits), number(points.wanted, digits)
-    verdict = "enough contrast" if met else f"too little contrast, {wanted} needed"
+    if met:
+        verdict = "enough contrast"
+    elif points.met:  # the ratio of two light surfaces stays small, however many points part them
+        verdict = "but both are too light to tell apart well"
+    else:
+        verdict = f"too little contrast, {wanted} needed"
     return f"{capital(CONTRAST_THINGS[thing])}: {found}{unit}, {verdict}"
+
+
+def thing_in(thing: str, room: str) -> str:
+    return f"{capital(CONTRAST_THINGS[thing])}, {room}"
 
 
 def contrast_figures(held: Sequence[RuleCheck]) -> str:
@@ -169,7 +183,7 @@ def contrast_figures(held: Sequence[RuleCheck]) -> str:
 
 def contrast_plain(found: Contrast) -> str:
     return (
-        f"{number(found.points, 0)} points of LRV, Michelson {number(found.michelson, 2)}, "
+        f"{many(round(found.points), 'point')} of LRV, Michelson {number(found.michelson, 2)}, "
         f"Weber {percentage(found.weber)}"
     )
 

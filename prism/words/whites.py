@@ -7,7 +7,7 @@ from datetime import datetime
 from typing import TYPE_CHECKING
 
 from prism.messages.habits import day
-from prism.messages.text import capital, listed, number
+from prism.messages.text import capital, listed, many, number
 from prism.words.sizes import regional
 from prism.words.strengths import strength_said_as
 
@@ -29,7 +29,7 @@ def gap_said(gap: float, wanted: float) -> str:
     """Return the gap and what it does to the edge: `is 14 points lighter, so the edge is crisp`."""
     way = "lighter" if gap >= 0 else "darker"
     edge = "so the edge is crisp" if abs(gap) >= wanted else "so the edge is soft"
-    return f"is {number(abs(gap), 0)} points {way}, {edge}"
+    return f"is {many(round(abs(gap)), 'point')} {way}, {edge}"
 
 
 def white_facts(white: White, wanted: float, there: Sequence[str] = ()) -> list[str]:
@@ -74,9 +74,9 @@ def why_not_higher(white: White, above: White) -> str:
     if round(white.apart) > round(above.apart):
         return "It is further from the white that stays"
     if above.clears and not white.clears:
-        return f"Its edge is soft: {number(abs(white.gap), 0)} points against {number(abs(above.gap), 0)}"
+        return f"Its edge is soft: {many(round(abs(white.gap)), 'point')} against {number(abs(above.gap), 0)}"
     if round(abs(white.gap)) < round(abs(above.gap)) and not above.clears:
-        return f"Its gap is smaller: {number(abs(white.gap), 0)} points"
+        return f"Its gap is smaller: {many(round(abs(white.gap)), 'point')}"
     if white.agreement != above.agreement:
         return "Its temperature suits the wall less"
     if white.glares and not above.glares:
@@ -136,7 +136,7 @@ def coolest_white(name: str, warmth: float) -> str:
 
 def dark_note(gap: float, angle: float) -> str:
     related = "with a related undertone" if angle else "without an undertone of its own"
-    return f"{number(abs(gap), 0)} points darker, {related}."
+    return f"{many(round(abs(gap)), 'point')} darker, {related}."
 
 
 def no_such_whites(texts: Sequence[str]) -> str:

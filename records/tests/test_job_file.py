@@ -101,7 +101,7 @@ class JobFiles(WithJob):
         self.assertEqual(review.updated, self.review.__class__.objects.get(pk=self.review.pk).updated)
         self.assertIn(review.owner_id, {one.user_id for one in members(self.other)})
         page = self.client.get(reverse("review-record", args=[review.pk]))
-        self.assertContains(page, "decided for Old shutter")
+        self.assertContains(page, "Decided for Old shutter")
         for step in ("reading", "samples", "verdict"):
             self.assertEqual(self.client.get(reverse("review-step", args=[review.pk, step])).status_code, 200)
         viewing = Viewing.objects.get(review=review)

@@ -33,8 +33,8 @@ class Recorded(Wall):
         self.client.post(reverse("review-move", args=[self.review.pk]), {"room": self.library.pk}, headers=HTMX)
         self.act("samples", "decide", colour=self.review.colour_id, reason="It keeps its blue.", sheen="", litres="")
         page = self.client.get(reverse("review-record", args=[self.review.pk]))
-        self.assertContains(page, "<b>isla</b> put it into Library")
-        self.assertContains(page, f"decided for {self.review.colour.name}: “It keeps its blue.”")
+        self.assertContains(page, "<b>isla</b> <br>Put it into Library")
+        self.assertContains(page, f"Decided for {self.review.colour.name}: “It keeps its blue.”")
         self.assertEqual(self.lines()[-1], f"began it with {self.review.colour.name}")
 
     def test_the_acts_of_a_working_day_are_all_there(self):
@@ -94,7 +94,7 @@ class Recorded(Wall):
         self.assertNotContains(page, self.review.colour.name)
         services.move(self.review, self.library)
         page = self.client.get(reverse("job-record", args=[self.library.job_id]))
-        self.assertContains(page, words.CHANGED_UNNAMED)
+        self.assertContains(page, words.capital(words.CHANGED_UNNAMED))
         self.assertNotContains(page, self.review.colour.name)
 
     def test_the_studio_reads_it_and_nobody_else(self):

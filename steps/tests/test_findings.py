@@ -29,9 +29,9 @@ class BoundedCache(Wall):
                 page = self.get(step)
             self.assertContains(page, "Not looked at yet", count=4)
             self.assertContains(page, reverse("review-findings", args=[self.review.pk]))
-        self.assertContains(self.findings(), "Blue holds all the way")
+        self.assertContains(self.findings(), "Stays blue at every strength")
         page = self.get("reading")
-        self.assertContains(page, "Blue holds all the way")
+        self.assertContains(page, "Stays blue at every strength")
         self.assertNotContains(page, "Not looked at yet")
         self.assertNotContains(page, reverse("review-findings", args=[self.review.pk]))
 

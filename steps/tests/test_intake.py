@@ -115,7 +115,7 @@ class OwnColours(TestCase):
         self.bring("hex", hex="#C4CBC9", lrv_stated="20")
         review = Review.objects.latest("id")
         self.assertEqual(review.colour.provenance, "screen")
-        self.assertContains(self.client.get(review.get_absolute_url()), "they differ by 38.7")
+        self.assertContains(self.client.get(review.get_absolute_url()), "They differ by 38.7")
 
     def test_a_stated_lrv_beyond_the_scale(self):
         for wrong, part in (("130", "between 0 and 100"), ("light", "not a number")):

@@ -226,7 +226,7 @@ class Showing(Studio):
         own = deck_services.keep_own(self.isla, "Signal lamp", from_lab((50, 95, 60)))
         review = step_services.start(self.isla, own)
         page = self.client.get(reverse("review-step", args=[review.pk, "strength"]))
-        self.assertContains(page, "There is no recipe for this colour")
+        self.assertContains(page, "This colour has no recipe")
         near, _ = page.context["page"].at.nearest_with_recipe
         self.assertContains(page, near.colour.name)
 
@@ -267,7 +267,7 @@ class Home(Studio):
 
     def test_an_empty_studio_teaches(self):
         self.client.force_login(self.rory)
-        self.assertContains(self.client.get(reverse("home")), "A review answers what")
+        self.assertContains(self.client.get(reverse("home")), "A review says what")
 
     def test_a_new_review_keeps_the_surround_one_works_on(self):
         services.arrange_wall(self.review, surround="dark")

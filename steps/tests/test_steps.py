@@ -58,7 +58,7 @@ class AStepOfOnesOwn(Wall):
         self.assertContains(whole, f"Grey over {self.review.colour.name}")
         self.assertContains(whole, "<kbd>1</kbd> to <kbd>9</kbd>", html=False)  # no key says 10
         self.assertContains(whole, 'name="sky" value="squally"')
-        self.assertContains(whole, "Boards to hold beside it")
+        self.assertContains(whole, "Swatches to compare")
         noted = self.client.post(
             reverse("review-act", args=[self.review.pk, "weather", "note"]), {"sky": "fog"}, headers=HTMX
         )

@@ -35,7 +35,7 @@ class Once(TestCase):
         first, second = (self.client.post(self.new, sent) for _ in range(2))
         self.assertEqual(Job.objects.count(), 1)
         self.assertEqual(second["Location"], first["Location"])
-        self.assertContains(self.client.get(second["Location"]), "was sent already")
+        self.assertContains(self.client.get(second["Location"]), "was sent before")
 
     def test_the_page_made_anew_or_something_else_typed_is_another_form(self):
         sent = self.page()

@@ -27,7 +27,7 @@ class Systems(world.Studio):
         table = self.table(name="Slipway tints")
         table["colorants"] = table["colorants"][:5]
         page = self.bring(table)
-        self.assertContains(page, "Recipes are computed with Slipway tints: four bases, five colorants")
+        self.assertContains(page, "Recipes use Slipway tints: four bases, five colorants")
         self.assertEqual(len(queries.system_for(self.isla).colorants), 5)
         self.assertEqual(len(queries.system_for(self.rory).colorants), 12)
         own = System.objects.get(owner=self.isla)

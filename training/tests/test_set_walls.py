@@ -129,7 +129,7 @@ class Studios(Training):
     def test_what_cannot_be_set_is_said(self):
         for kind, apart in (("odd", "x"), ("odd", "-3"), ("odd", "nan"), ("odd", "99"), ("nothing", "2")):
             self.client.post(reverse("studio-wall-set"), {"kind": kind, "apart": apart})
-            said = "Nothing of this kind" if kind == "nothing" else "What is to be told apart is"
+            said = "no exercise of this kind" if kind == "nothing" else "Choose a difference of"
             self.assertContains(self.client.get(reverse("training")), said)
         self.assertFalse(SetWall.objects.exists())
 

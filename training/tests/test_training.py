@@ -108,7 +108,7 @@ class Sittings(Training):
         self.assertTrue(self.answer(wall).right)
         self.assertContains(self.client.get(wall.get_absolute_url()), words.ANSWERED_LATE)
         page = self.client.get(sitting.get_absolute_url())
-        self.assertContains(page, "The five minutes are over: one wall, 1 of them as computed")
+        self.assertContains(page, "The five minutes are over: one exercise, 1 right")
         self.assertEqual(sitting.walls.count(), 1)
 
     def test_it_is_left_and_gone_on_with_by_its_own_person_alone(self):
@@ -193,8 +193,8 @@ class Eyes(Training):
         found = queries.progress(self.isla, chosen)
         self.assertEqual(len(found.eye), len(chosen.undertone.words))
         green = next(said for said in found.eye if "green" in said)
-        self.assertIn("later than this method", green)
-        self.assertIn("from 60 answers", green)
+        self.assertIn("more green than this method before naming it", green)
+        self.assertIn("(60 answers)", green)
         self.assertContains(self.client.get(reverse("training")), green)
         self.assertEqual(queries.progress(self.rory, chosen).answered, 0)
 

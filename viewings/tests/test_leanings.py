@@ -122,7 +122,7 @@ class Corrections(Viewings):
                 self.isla, one, uuid4(), {"hue": 0}, "yes", "", "overcast", False, computed * part, noon
             )
         found = next(one for one in self.found() if one.room)
-        self.assertIn("is darker than computed: 0.50 times the light", found.said)
+        self.assertIn("is darker than predicted: 0.50 times the light", found.said)
         self.act("take-up", person="", scale="light")
         self.assertLess(Room.objects.get(pk=room.pk).correction, 0.9)
         self.assertEqual(room.readings.filter(taken=True).count(), 4)

@@ -19,10 +19,10 @@ class FoundElsewhere(Wall):
         self.get(beside=white.colour.pk)
         self.post("see", seen=["lighter"])  # than a clean white, which it is not
         page = self.get("verdict")
-        self.assertContains(page, "Looked at beside one board, one time otherwise than computed")
+        self.assertContains(page, "Compared with one colour, one time not as predicted")
         self.assertContains(page, f"?beside={white.colour.pk}")
         record = self.client.get(reverse("review-record", args=[self.review.pk]))
-        self.assertContains(record, f"said what they saw beside {white.colour.name}, otherwise than computed")
+        self.assertContains(record, f"Said what they saw beside {white.colour.name}, not as predicted")
 
 
 class TooLong(Wall):
@@ -70,7 +70,7 @@ class Boards(Wall):
     def test_a_fetched_board_is_kept_and_taken_away(self):
         far = world.colour("T26.6")
         self.get(beside=far.pk)
-        self.assertContains(self.get(), "Keep on the wall")
+        self.assertContains(self.get(), "Pin")
         self.post("board", act="add", colour=far.pk)
         self.get(beside=self.held("clean").colour.pk)
         self.assertEqual(self.context().set.comparison_colours[-1].colour, far)
@@ -94,7 +94,7 @@ class Boards(Wall):
         for colour in world.Colour.objects.filter(lrv__gte=82).exclude(pk=white.colour.pk):
             compare_services.set_board(self.review, colour, Board.State.OUT, "white", "clean")
         page = self.post("board", act="swap", colour=white.colour.pk)
-        self.assertContains(page, "no other board")
+        self.assertContains(page, "no other colour")
         self.assertEqual(self.held("clean").colour, white.colour)
 
 
@@ -154,7 +154,7 @@ class Seeing(Wall):
         page = self.post("see", seen=["bluer", "cooler"], light="north window, 10:30", note="plain to see")
         self.assertContains(page, "Isla saw it bluer and cooler")
         self.assertContains(page, "north window, 10:30")
-        self.assertContains(page, "That agrees with the figures")
+        self.assertContains(page, "As predicted")
         self.assertContains(page, 'class="figures"')
         seen = Observation.objects.get()
         self.assertEqual((seen.by, seen.agreement), (self.isla, "agree"))
@@ -164,8 +164,8 @@ class Seeing(Wall):
     def test_disagreement_is_kept_and_said_in_the_verdict(self):
         self.get(beside=self.held("greyer").colour.pk)
         page = self.post("see", seen=["yellower"])
-        self.assertContains(page, "The figures say otherwise")
-        self.assertContains(self.get(show="together"), "Seen otherwise")
+        self.assertContains(page, "The prediction was")
+        self.assertContains(self.get(show="together"), "Seen differently")
 
     def test_bad_answers_are_said(self):
         self.get(beside=self.held("greyer").colour.pk)
@@ -182,8 +182,8 @@ class Seeing(Wall):
             self.post("see", seen=["bluer"])
         page = self.get(show="together")
         self.assertContains(page, "It shows a clear blue undertone")
-        self.assertContains(page, "Sure: the uncertainty leaves no other")
-        self.assertContains(page, "Neutral: mathematical grey")
+        self.assertContains(page, "Sure: no other undertone is possible")
+        self.assertContains(page, "Neutral line: mathematical grey")
         self.assertContains(page, "the clean white alone")
         self.assertContains(page, "Cool. ")
         self.assertContains(page, "ool beside")

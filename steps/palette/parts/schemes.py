@@ -26,7 +26,6 @@ class Line:
     place: Place
     held: SwatchView | None
     title: str
-    score: str
     reasons: str
     weakest: str
     hold: str
@@ -94,13 +93,20 @@ class SchemesPart(Part):
             place,
             own,
             words.capital(words.PLACES[place.name]),
-            words.number(10 * place.score),
             words.capital(", ".join(reasons)),
             words.place_weakest(place),
             self.link(**{place.name: str(own.colour.pk)}) if own else "",
             self.link(**{place.name: ""}),
             [(one, self.link(**{place.name: str(one.colour.pk)})) for one in runners],
         )
+
+    @property
+    def figures(self) -> list[tuple[str, str]]:
+        """What each place was scored by, and the whole."""
+        if self.scheme is None:
+            return []
+        found = [(line.title, words.place_figures(line.place)) for line in self.lines if line.held]
+        return [*found, (words.ALL_PLACES, words.scheme_score(self.scheme.score))]
 
     @property
     def ladder(self) -> SafeString:

@@ -44,6 +44,10 @@ class UsePart(Part):
         ]
 
     @property
+    def figures(self) -> list[tuple[str, str]]:
+        return [(words.capital(one.surface), words.use_figures(one.reasons)) for one in self.uses.uses]
+
+    @property
     def use_sentence(self) -> str:
         found = self.uses.uses
         return words.use_summary(self._subject.name, [(one.surface, int(one.suits)) for one in found])

@@ -38,16 +38,16 @@ class Hiding(Step):
         dark = next(c for c in Colour.objects.filter(recipe_base="B4") if c.lrv < 8)
         self.review = step_services.start(self.isla, dark)
         services.remember_place(self.review, "strength", None)
-        self.assertNotContains(self.get(percent="0"), "does not hide")
+        self.assertNotContains(self.get(percent="0"), "does not cover")
         page = self.get(percent="-99")
-        self.assertContains(page, "It does not hide: two coats cover")
+        self.assertContains(page, "It does not cover: two coats hide")
         self.assertContains(page, "board-art halves")
-        self.assertRegex(page.context["page"].hiding_sentence, "it hides, with|No base of this system")
+        self.assertRegex(page.context["page"].hiding_sentence, "it covers, with|No base of this system")
 
     def test_what_cannot_be_made_says_how_near_it_came(self):
         bright = deck_services.keep_own(self.isla, "Signal", from_lab((40.0, 29.9, 14.2)), None)
         self.review = step_services.start(self.isla, bright)
-        self.assertContains(self.get(), "the nearest stays ΔE00 1.")
+        self.assertContains(self.get(), "these colorants cannot make it")
 
 
 class Asking(Step):
@@ -89,13 +89,13 @@ class Asking(Step):
         self.get(percent="-30")
         self.assertEqual(self.percent(), -30)
         page = self.get(lrv="78,5")
-        self.assertContains(page, "LRV 78.5 comes at")
+        self.assertContains(page, "LRV 78.5 is")
         context = page.context["page"].context
         self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, 78.5, places=3)
         clean = next(held for held in context.set.whites if held.why == "clean")
         page = self.get(gap="10", trim=clean.colour.pk)
         self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, clean.reading.lrv - 10, places=3)
-        self.assertContains(page, "stands +10.0 LRV points from it: enough for the edge to show")
+        self.assertContains(page, "is 10 points lighter, so the edge is crisp")
         other = world.colour("H16.4")
         page = self.get(like="H16.4")
         self.assertAlmostEqual(page.context["page"].at.adjusted.lrv, other.lrv, places=3)
@@ -118,29 +118,29 @@ class Asking(Step):
         self.assertEqual(self.percent(), 0)
         self.assertContains(self.get(lrv="97"), "lighter than the bare base")
         self.assertEqual(self.percent(), -100)
-        self.assertContains(self.get(lrv="2"), "darker than this base can take")
+        self.assertContains(self.get(lrv="2"), "darker than this base can be tinted")
 
     def test_at_standard_strength_a_catalogue_colour_needs_no_other(self):
         page = self.get().context["page"]
-        self.assertIn("The decks hold it as it stands", page.catalogue_sentence)
+        self.assertIn("It is in these decks as it stands", page.catalogue_sentence)
         self.assertNotIn(self.review.colour.name, page.catalogue_sentence)
 
     def test_the_nearest_of_the_catalogue_and_the_verdict_on_it(self):
         page = self.get(percent="-40").context["page"]
         self.assertEqual(len(page.at.near_adjusted), 3)
-        self.assertIn("Take that one", page.catalogue_sentence)
+        self.assertIn("Use Rudder Hatch", page.catalogue_sentence)
         self.assertTrue(page.at.family_changes)
-        self.assertIn("Stops being a grey at −", page.at.family_changes[0])
+        self.assertIn("it is no longer a grey", page.at.family_changes[0])
         strong = step_services.start(self.isla, world.colour("T24.6"))
         self.assertEqual(Strengths(ReviewContext(strong)).family_changes, [])  # but for the bare base, it stays a red
 
     def test_a_strength_nearest_to_its_own_standard_is_not_sent_back_to_it(self):
         near = self.get(percent="2").context["page"]
-        self.assertIn("the same to the eye as the standard", near.catalogue_sentence)
+        self.assertIn("no visible difference from the standard", near.catalogue_sentence)
         self.review.colour = world.colour("T13.6")
         self.review.save()
         far = self.get(percent="40").context["page"]
-        self.assertIn("nearer to it than its own standard strength", far.catalogue_sentence)
+        self.assertIn("closer than its own standard strength", far.catalogue_sentence)
 
     def test_a_base_that_cannot_hold_it_names_the_next(self):
         strength_services.look_at_strength(self.review, 400)
@@ -156,7 +156,7 @@ class Asking(Step):
         own = deck_services.keep_own(self.isla, "Old door", from_lab((84, -1, 4)))
         self.review = step_services.start(self.isla, own)
         page = self.get(percent="-25")
-        self.assertContains(page, "estimated from its Lab alone")
+        self.assertContains(page, "estimated from its Lab values alone")
         self.assertContains(page, "would do nearly as well")
         at = page.context["page"].at
         self.assertGreater(at.adjusted.reading.uncertainty, at.subject.reading.uncertainty)
@@ -172,14 +172,14 @@ class Asking(Step):
         self.assertContains(self.post("keep"), "The standard strength is the colour itself")
         self.get(percent="-25")
         page = self.post("keep")
-        self.assertContains(page, "at 75 %, a colour of its own")
+        self.assertContains(page, "at 75 % among your own colours")
         kept = Colour.objects.get(parent=self.review.colour)
         self.assertEqual((kept.name, kept.percent), (f"{self.review.colour.name} at 75 %", -25))
         self.assertEqual(kept.provenance, "computed")
         self.assertEqual(kept.recipe, self.review.colour.recipe.scaled(-25))
         again = step_services.start(self.isla, kept)
         self.assertContains(
-            self.client.get(reverse("review-step", args=[again.pk, "reading"])), "computed from a recipe, ±1.0"
+            self.client.get(reverse("review-step", args=[again.pk, "reading"])), "predicted from a recipe"
         )
         self.assertEqual(kept.label, f"from {self.review.colour.name}")
         self.assertContains(self.client.get(reverse("find"), {"q": "at 75"}), kept.name)
@@ -226,7 +226,7 @@ class Counter(Step):
         entry = world.colour("T12.4")
         deck_services.keep_own(self.isla, "Old tin", from_reflectance(entry.stimulus.reflectance))
         page = self.post("mix", show="mix", own_parts="1", other_parts="1", other="old tin")
-        self.assertContains(page, "Old tin: LRV")
+        self.assertContains(page, "Old tin makes LRV")
 
     def test_nobody_elses(self):
         self.post("dispense", show="formula")

@@ -57,4 +57,4 @@ class Writing(Wall):
         page = self.client.get(self.review.get_absolute_url().replace("reading", "verdict"), headers=HTMX)
         for step in page.context["shell"].path:
             self.assertFalse(step.pending)
-        self.assertContains(page, "Blue holds all the way", count=2)
+        self.assertContains(page, "Stays blue at every strength", count=2)

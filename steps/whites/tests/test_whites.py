@@ -21,11 +21,11 @@ class Step(Wall):
         page = self.get("whites")
         at = Whites(ReviewContext(self.review), {})
         best = at.held(at.ranked[:1])[0]
-        self.assertContains(page, f"{best.name}: {abs(at.ranked[0].gap):.1f} points")
+        self.assertContains(page, f"{best.name} is {abs(at.ranked[0].gap):.0f} points lighter, so the edge is crisp")
         other = at.held([at.shown[-1]])[0]
-        self.assertContains(self.get("whites", white=other.colour.pk), f"{escape(other.name)}: ")
+        self.assertContains(self.get("whites", white=other.colour.pk), f"{escape(other.name)} is ")
         for odd in ("x", "999999999", "-1"):
-            self.assertContains(self.get("whites", white=odd), f"{best.name}: ")
+            self.assertContains(self.get("whites", white=odd), f"{best.name} is ")
 
     def test_each_white_of_the_table_is_named_by_maker_and_code(self):
         page = self.get("whites")
@@ -35,10 +35,10 @@ class Step(Wall):
     def test_the_gap_is_the_methods_or_as_asked(self):
         self.assertEqual(self.get("whites").context["page"].at.gap, 10)
         page = self.get("whites", gap="100")
-        self.assertContains(page, "No white stands 100 points of LRV from this wall")
+        self.assertContains(page, "No white is 100 points from this wall")
         self.assertIn("gap=100", page.context["page"].lines[0].href)
         for odd in ("wide", "-1", "101"):
-            self.assertContains(self.get("whites", gap=odd), "The gap is in points of LRV, 0 to 100")
+            self.assertContains(self.get("whites", gap=odd), "Type the gap in LRV points")
         self.assertContains(self.get("whites"), "A reader that includes gloss finds LRV 72.1 in any sheen")
 
     def test_they_hang_from_creamy_to_cool(self):
@@ -74,13 +74,13 @@ class Step(Wall):
         creamy = max(after.ranked, key=lambda w: w.creaminess)
         self.assertTrue(creamy.yellows)
         self.assertLess(after.ranked[0].creaminess, creamy.creaminess - 2)
-        self.assertIn("turns yellow beside the cupboards", words.white_note(creamy, 10, ["the cupboards"]))
+        self.assertIn("ooks yellow beside the cupboards", words.white_note(creamy, 10, ["the cupboards"]))
 
     def test_a_pale_wall_that_none_clears_is_told_the_ways_out(self):
         pale = deck_services.keep_own(self.isla, "Pale", from_lab((94.5, -0.3, 3.0)))
         review = start(self.isla, pale)
         page = self.client.get(f"/reviews/{review.pk}/whites/")
-        self.assertContains(page, "by sheen alone, by another strength of the wall, or by a dark trim")
+        self.assertContains(page, "Let sheen draw the edge, take the wall at another strength, or choose a dark trim")
         self.assertContains(page, "Dark trims")
 
     def test_where_none_clears_the_strength_of_the_wall_that_does_is_computed(self):
@@ -90,7 +90,7 @@ class Step(Wall):
         self.assertGreater(found.percent, 0)
         self.assertTrue(at.gap <= lightest - found.lrv < at.gap + 0.2)
         page = self.client.get(f"/reviews/{review.pk}/whites/")
-        self.assertContains(page, f"has LRV {found.lrv:.1f}, and the lightest white clears it by 10")
+        self.assertContains(page, f"has LRV {found.lrv:.1f} and the lightest white a crisp edge")
         there = self.client.get(f"/reviews/{review.pk}/strength/?percent={found.percent:g}")
         self.assertContains(there, f"{found.lrv:.1f}")
         # a wall that whites clear is left as it is; one without a recipe cannot be told
@@ -113,8 +113,8 @@ class Step(Wall):
         self.assertGreater(late.warmer, by_day.warmer + 1)  # lamps of 2,700 K warm a white
         self.assertNotEqual(by_day.screens, late.screens)
         page = self.get("whites")
-        self.assertContains(page, "In the Galley by day, under an overcast sky,")
-        self.assertContains(page, f"reads {late.warmer:.1f} warmer than its board, give or take")
+        self.assertContains(page, "By day, ")
+        self.assertContains(page, "looks clearly warmer than its sample")
         self.assertNotContains(page, words.NO_WHITE_LIGHT)
         # a room without a window has no day to tell of, one without lamps no evening
         room.windows.all().delete()
@@ -126,7 +126,7 @@ class Step(Wall):
         return Whites(ReviewContext(Review.objects.get(pk=self.review.pk)), {}).lit
 
     def test_the_path_says_it(self):
-        self.assertIn("clears by", self.get("whites").context["shell"].path[5].finding)
+        self.assertIn("crisp edge", self.get("whites").context["shell"].path[5].finding)
 
     def test_names_stay_hidden(self):
         self.post("blind")
@@ -140,10 +140,12 @@ class Step(Wall):
         url = f"/reviews/{review.pk}/whites/"
         creamy = Colour.objects.get(code="HW11")
         page = self.client.get(url, {"with": "HW03", "white": creamy.pk})
-        self.assertContains(page, f"turns yellow beside {clean.name}")
-        self.assertContains(page, f"Match: {clean.name}, the same as {clean.name}")
-        self.assertContains(page, "Clearly differ: ")
-        self.assertNotContains(self.client.get(url, {"with": "HW03", "white": clean.pk}), "Clearly differ: ")
+        self.assertContains(page, f"looks yellow beside {clean.name}")
+        self.assertContains(page, f"To match {clean.name}, use {clean.name}.")
+        self.assertContains(page, f"To differ clearly from {clean.name}, use ")
+        self.assertNotContains(
+            self.client.get(url, {"with": "HW03", "white": clean.pk}), f"To differ clearly from {clean.name}, use "
+        )
 
     def test_trim_that_stays_is_a_white_that_is_there(self):
         job = job_services.keep_job(self.isla, Job(), {"title": "Quay"})
