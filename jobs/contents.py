@@ -37,7 +37,10 @@ def _own_colour(thing: Coated) -> Stimulus | None:
     if thing.colour:
         return thing.colour.stimulus
     material = library().get(thing.material)
-    return from_reflectance(material.reflectance, "reading-average", material.title) if material else None
+    if material is None:
+        return None
+    source = "reading-average" if material.origin == "measured" else "estimated"
+    return from_reflectance(material.reflectance, source, material.title)
 
 
 def floor_of(room: Room) -> Stimulus | None:

@@ -15,10 +15,10 @@ from decks import queries as deck_queries
 from decks.models import Colour
 from jobs import queries
 from jobs.models import WALL_CHOICES, Element, Job, Room, Surface
-from jobs.towns import TOWNS
-from prism import words
-from prism.light import checks
-from prism.light.materials import library
+from jobs.towns import is_town, named_town
+from prism import messages, words
+from prism.light import checks, towns
+from prism.light.materials import named
 from prism.light.room import Lamp, Window
 from prism.light.sun import Place
 from prism.numbers import is_number, typed
@@ -28,7 +28,9 @@ SMALL = {"size": "5"}
 
 
 class JobForm(forms.ModelForm):  # type: ignore[type-arg]
-    pick = forms.ChoiceField(label="Town", required=False, choices=[("", "another place"), *((t, t) for t in TOWNS)])
+    pick = forms.CharField(
+        label="Town", required=False, max_length=80, widget=plain(list="towns"), help_text="or town, country"
+    )
     latitude = NumberField(low=-90, high=90, required=False, said="latitude", help_text="degrees, south negative")
     longitude = NumberField(low=-180, high=180, required=False, said="longitude", help_text="degrees, west negative")
     zone = forms.CharField(max_length=60, required=False, label="Time zone", widget=plain(list="zones"))
@@ -41,16 +43,22 @@ class JobForm(forms.ModelForm):  # type: ignore[type-arg]
 
     def __init__(self, *args: Any, **kwargs: Any) -> None:
         super().__init__(*args, **kwargs)
-        if self.instance.town in TOWNS:
+        if self.instance.latitude is not None and is_town(self.instance.town, self.instance.place):
             self.initial["pick"] = self.instance.town
 
     def clean(self) -> dict[str, Any]:
         """Take the place of a town that was chosen, unless coordinates were typed, which must be whole."""
         data = super().clean() or {}
-        chosen = TOWNS.get(data.get("pick") or "")
-        moved = chosen is not None and data["pick"] != self.initial.get("pick")
-        if chosen and (moved or data.get("latitude") is None):
-            data |= {"town": data["pick"], "latitude": chosen.latitude, "longitude": chosen.longitude}
+        pick = (data.get("pick") or "").strip()
+        chosen = None
+        moved = pick != self.initial.get("pick", "")
+        if pick and (moved or data.get("latitude") is None):
+            try:
+                name, chosen = named_town(pick)
+            except towns.UnknownTownError as wrong:
+                self.add_error("pick", messages.town_unknown(pick, wrong.near))
+        if chosen:
+            data |= {"town": name, "latitude": chosen.latitude, "longitude": chosen.longitude}
             data["zone"] = chosen.zone
             for name in ("latitude", "longitude", "zone"):
                 self.errors.pop(name, None)
@@ -230,9 +238,8 @@ class CoatedForm(Row):
 
     def _named(self, text: str) -> tuple[Colour | None, str]:
         """Return the one colour, or else the material, that a text names. Raises `ValidationError`."""
-        material = next((m.key for m in library().values() if text.casefold() in (m.title, m.key)), "")
-        if material:
-            return None, material
+        if material := named(text):
+            return None, material.key
         try:
             return deck_queries.one_named(self._user, text), ""
         except deck_queries.NotOneColourError as wrong:

@@ -1,7 +1,8 @@
-"""Towns of the coast: where a place is chosen from, beside typing its coordinates."""
+"""Towns: those of the coast, which are offered, and any other by its name."""
 
 from __future__ import annotations
 
+from prism.light import towns
 from prism.light.sun import Place
 
 TOWNS: dict[str, Place] = {
@@ -14,3 +15,20 @@ TOWNS: dict[str, Place] = {
     "Old Slip": Place(58.44, -3.09, "Europe/London"),
     "Fennel Bay": Place(54.49, -0.61, "Europe/London"),
 }
+
+
+def named_town(text: str) -> tuple[str, Place]:
+    """Return a town's name as it is written there, its country with it, and where it is. Raises `UnknownTownError`."""
+    coast = next((name for name in TOWNS if name.casefold() == text.strip().casefold()), None)
+    if coast:
+        return coast, TOWNS[coast]
+    found = towns.town(text)
+    return f"{found.name}, {found.country}"[:80], found.place
+
+
+def is_town(text: str, place: Place | None) -> bool:
+    """Say whether a name leads to a place, so that it need not be shown as one of its own."""
+    try:
+        return named_town(text)[1] == place
+    except towns.UnknownTownError:
+        return False

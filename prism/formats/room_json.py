@@ -13,7 +13,7 @@ from typing import Any
 
 from prism import messages
 from prism.formats.text import TextError, json_of
-from prism.light import materials
+from prism.light import materials, towns
 from prism.light.checks import MOST_FIXED, MOST_LAMPS, MOST_WINDOWS, RoomError, checked
 from prism.light.room import SIDES, WALLS, Fixed, Lamp, Reflectance, Room, Window
 from prism.light.sun import Place
@@ -43,14 +43,10 @@ def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
         raise RoomError("file", messages.ROOM_IS_LIST)
     if whole.get("format", FORMAT) != FORMAT or whole.get("version", VERSION) != VERSION:
         raise RoomError("format", messages.room_wrong("format, version", f'"{FORMAT}", {VERSION}'))
-    place, size = _object(whole, "place"), _object(whole, "size")
+    size = _object(whole, "size")
     return checked(
         Room(
-            place=Place(
-                _number(place, "place", "latitude"),
-                _number(place, "place", "longitude"),
-                _text(place, "place", "zone", "UTC"),
-            ),
+            place=_place(_object(whole, "place")),
             width=_number(size, "size", "width"),
             depth=_number(size, "size", "depth"),
             height=_number(size, "size", "height", 2.5),
@@ -91,12 +87,27 @@ def write(room: Room, title: str = "") -> bytes:
     return (json.dumps(whole, ensure_ascii=False, indent=1) + "\n").encode()
 
 
+def _place(part: dict[str, Any]) -> Place:
+    """Return a place by its town, or by its coordinates and time zone."""
+    if "town" not in part:
+        return Place(
+            _number(part, "place", "latitude"), _number(part, "place", "longitude"), _text(part, "place", "zone", "UTC")
+        )
+    name, country = _text(part, "place", "town"), _text(part, "place", "country", "")
+    try:
+        return towns.town(name, country).place
+    except towns.UnknownTownError as wrong:
+        said = messages.town_unknown(f"{name}, {country}" if country else name, wrong.near)
+        raise RoomError("place, town", said) from None
+
+
 def _fractions(values: Reflectance) -> list[float]:
     return [round(value, 6) for value in values]
 
 
 def _surfaces(whole: dict[str, Any], resolve: Resolve | None) -> dict[str, Reflectance | None]:
-    given = _object(whole, "surfaces", needed=False)
+    given = {side: whole[side] for side in (*SIDES, "walls") if side in whole}
+    given |= _object(whole, "surfaces", needed=False)
     found: dict[str, Reflectance | None] = {}
     for side, value in given.items():
         if side != "walls" and side not in SIDES:
@@ -120,11 +131,17 @@ def colour_of(value: Any, where: str, resolve: Resolve | None = None) -> Reflect
     if not isinstance(value, str):
         raise RoomError(where, messages.room_wrong(where, "a colour such as lab:40,2,6"))
     if value.startswith(_MATERIAL):
-        key = value.removeprefix(_MATERIAL)
-        if key not in materials.library():
-            raise RoomError(where, messages.room_unknown("material", key, materials.library()))
-        return materials.library()[key].reflectance
+        return _material(value.removeprefix(_MATERIAL), where)
+    if by_name := materials.named(value):
+        return by_name.reflectance
     return spectrum_of(_stimulus(value, where, resolve))
+
+
+def _material(name: str, where: str) -> Reflectance:
+    found = materials.named(name)
+    if found is None:
+        raise RoomError(where, messages.material_unknown(name, materials.nearest_names(name)))
+    return found.reflectance
 
 
 def spectrum_of(colour: Stimulus) -> Reflectance:
@@ -147,6 +164,8 @@ def _stimulus(text: str, where: str, resolve: Resolve | None) -> Stimulus:
     except IntakeError as wrong:
         raise RoomError(where, f"{where}: {text}: {wrong}") from None
     found = resolve(text) if resolve else None
+    if found is None and (alike := materials.nearest_names(text)):
+        raise RoomError(where, messages.material_unknown(text, alike))
     if found is None:
         raise RoomError(
             where, messages.room_wrong(f"{where} ({messages.shortened(text)})", "a colour such as lab:40,2,6")
@@ -188,7 +207,11 @@ def _fixed(part: dict[str, Any], where: str, resolve: Resolve | None) -> Fixed:
     area = _number(part, where, "area")
     if not 0 < area <= 3_600:
         raise RoomError(f"{where}, area", messages.outside_range(f"{where}, area", area, 0, 3_600, "m²"))
-    return Fixed(_text(part, where, "name", ""), colour_of(part.get("colour"), f"{where}, colour", resolve), area, on)
+    if "material" in part:
+        own = _material(_text(part, where, "material"), f"{where}, material")
+    else:
+        own = colour_of(part.get("colour"), f"{where}, colour", resolve)
+    return Fixed(_text(part, where, "name", ""), own, area, on)
 
 
 def _object(whole: dict[str, Any], field: str, needed: bool = True) -> dict[str, Any]:

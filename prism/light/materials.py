@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 from dataclasses import dataclass
+from difflib import get_close_matches
 from functools import cache
 
 import numpy as np
@@ -31,7 +32,35 @@ def library() -> dict[str, Material]:
     """Return the shipped materials by key. Source: `data/README.md`."""
     with (DATA / "materials.csv").open(newline="") as handle:
         rows = list(csv.reader(handle))[1:]
-    return {row[0]: Material(row[0], row[1], row[2], row[3], tuple(float(v) for v in row[4:])) for row in rows}
+    found = {row[0]: Material(row[0], row[1], row[2], row[3], tuple(float(v) for v in row[4:])) for row in rows}
+    return found | _everyday(found)
+
+
+def _everyday(measured: dict[str, Material]) -> dict[str, Material]:
+    """Return materials by their everyday names: as a measured one, or estimated by a Lab of that kind of thing."""
+    with (DATA / "everyday.csv").open(newline="") as handle:
+        rows = list(csv.DictReader(handle))
+    by_lab = [row for row in rows if row["a"]]
+    spectra = smoothest(np.array([[float(row["as"]), float(row["a"]), float(row["b"])] for row in by_lab]))
+    estimated = {row["name"]: tuple(own) for row, own in zip(by_lab, spectra.tolist(), strict=True)}
+    found = {}
+    for row in rows:
+        name = row["name"]
+        like = measured.get(row["as"])
+        origin, own = (like.origin, like.reflectance) if like else ("estimated", estimated[name])
+        found[name] = Material(name, row["group"], name, origin, own)
+    return found
+
+
+def named(text: str) -> Material | None:
+    """Return the material that a key, a title or an everyday name stands for, in any letters; None for no such one."""
+    wanted = " ".join(text.casefold().split())
+    return next((one for one in library().values() if wanted in (one.key, one.title.casefold())), None)
+
+
+def nearest_names(text: str) -> list[str]:
+    """Return up to three names of materials that are written much like a text."""
+    return get_close_matches(" ".join(text.casefold().split()), list(library()), 3, 0.5)
 
 
 def reflectance(key: str) -> Array:

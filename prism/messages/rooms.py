@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 
 from prism.messages.text import number, shortened
 
@@ -51,6 +51,16 @@ LAMP_DARK = (
 
 def room_unknown(name: str, value: str, choices: Iterable[str]) -> str:
     return f"{name} '{shortened(value)}' is not known: one of {', '.join(choices)}."
+
+
+def town_unknown(name: str, near: Sequence[str]) -> str:
+    offered = f"Nearest known: {'; '.join(near)}." if near else "Give latitude, longitude and zone instead."
+    return f"No town '{shortened(name)}' is known. {offered}"
+
+
+def material_unknown(name: str, near: Sequence[str]) -> str:
+    offered = f"Nearest known: {', '.join(near)}." if near else "Give a colour instead, such as lab:40,2,6."
+    return f"No material '{shortened(name)}' is known. {offered}"
 
 
 def zone_unknown(value: str) -> str:

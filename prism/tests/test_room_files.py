@@ -7,8 +7,10 @@ from dataclasses import replace
 from pathlib import Path
 
 import numpy as np
+from PIL import Image
 
 from prism.formats import room_json
+from prism.light import materials
 from prism.light.checks import RoomError, faults
 from prism.light.room import GLAZING, HUNG, OUTSIDE, Fixed, Lamp
 from prism.light.sun import Place
@@ -35,6 +37,38 @@ class Files(unittest.TestCase):
     def test_what_may_be_left_out(self):
         room = room_json.from_table(LEAST)
         self.assertEqual((room.height, room.windows, room.lamps, room.surfaces), (2.5, (), (), {}))
+
+    def test_a_place_by_its_town(self):
+        for place in ({"town": "York", "country": "GB"}, {"town": "york, united kingdom"}, {"town": "York"}):
+            found = read(place=place).place
+            self.assertEqual(found, Place(53.958, -1.083, "Europe/London"), place)
+        self.assertEqual(read(place={"town": "York", "country": "US"}).place.zone, "America/New_York")
+        self.assertEqual(read(place={"town": "Sao Paulo", "country": "BR"}).place.zone, "America/Sao_Paulo")
+        for place in ({"town": "Yorc", "country": "GB"}, {"town": "York", "country": "Atlantis"}):
+            with self.assertRaisesRegex(RoomError, "^No town '.+' is known. Nearest known: York") as caught:
+                read(place=place)
+            self.assertEqual(caught.exception.field, "place, town")
+
+    def test_materials_by_their_everyday_names(self):
+        hearth = {"name": "hearth", "material": "Beige tile", "area": 1.5}
+        room = read(surfaces={}, floor="oak", fixed=[hearth])
+        self.assertEqual(np.round(to_lab(room.surfaces["floor"])).tolist(), [62, 6, 20])
+        self.assertEqual(np.round(to_lab(room.fixed[0].reflectance)).tolist(), [76, 2, 12])
+        self.assertEqual(
+            read(floor="oak", surfaces={"floor": "slate"}).surfaces["floor"],
+            read(surfaces={"floor": "material:stone-dark"}).surfaces["floor"],
+        )
+        with self.assertRaisesRegex(RoomError, "^No material 'oack' is known. Nearest known: oak"):
+            read(floor="oack", surfaces={})
+        with self.assertRaisesRegex(RoomError, "^No material 'beig tile' is known. Nearest known: beige tile"):
+            read(fixed=[hearth | {"material": "beig tile"}])
+
+    def test_everyday_materials_say_where_they_come_from(self):
+        for one in materials.library().values():
+            self.assertIn(one.origin, ("measured", "estimated"))
+            self.assertTrue(all(0 <= v <= 1 for v in one.reflectance), one.key)
+        self.assertEqual(materials.library()["slate"].origin, "measured")
+        self.assertEqual(materials.library()["oak"].origin, "estimated")
 
     def test_colours_of_every_kind(self):
         shades = read(
@@ -95,9 +129,9 @@ class Refused(unittest.TestCase):
         self.refused("lamps 1, kelvin", "", lamps=[{"kelvin": 100}])
         self.refused("lamps 1, count", "whole number", lamps=[{"count": 1.5}])
         self.refused("surfaces, roof", "floor", surfaces={"roof": "#FFFFFF"})
-        self.refused("surfaces, floor", "floor", surfaces={"floor": "slate-ish"})
+        self.refused("surfaces, floor", "Nearest known: slate", surfaces={"floor": "slate-ish"})
         self.refused("surfaces, floor", "", surfaces={"floor": [0.5] * 30})
-        self.refused("surfaces, floor", "tile-red", surfaces={"floor": "material:gold"})
+        self.refused("surfaces, floor", "Nearest known: wood-golden", surfaces={"floor": "material:gold"})
         self.refused("fixed 1, area", "", fixed=[{"colour": "#777777", "area": 0}])
         self.refused("correction", "", correction=0)
 
@@ -137,6 +171,20 @@ class Command(unittest.TestCase):
             self.assertLessEqual({"lux", "cct", "lab", "undertone", "beside_white"}, set(entry))
             self.assertEqual(set(entry["beside_white"]), {"lab", "undertone"})
             self.assertEqual(entry["undertone"].keys(), entry["beside_white"]["undertone"].keys())
+
+    def test_the_room_drawn(self):
+        with tempfile.TemporaryDirectory() as folder:
+            out = Path(folder) / "out.png"
+            status, _, err = self.light("H16.3", "--date", "2026-06-21", "--hours", "12", "--picture", str(out))
+            self.assertEqual((status, err), (0, ""))
+            with Image.open(out) as image:
+                self.assertEqual(image.size, (1200, 750))
+            self.light("H16.3", "T05.4", "--hours", "9,21", "--picture", str(out), "--stand", "corner")
+            self.assertEqual(sorted(path.name for path in Path(folder).glob("out-*")), ["out-01.png", "out-02.png"])
+            status, _, err = self.light("H16.3", "--hours", "9", "--picture", str(Path(folder) / "none" / "x.png"))
+            self.assertNotEqual(status, 0)
+            self.assertIn("No such file", err)
+        self.assertIn("2", self.light("H16.3", "T05.4", "T04.3", "--picture", "x.png")[2])
 
     def test_skies_lamps_and_hours(self):
         clear, grey = (
