@@ -4,16 +4,21 @@ from __future__ import annotations
 
 import json
 from functools import cached_property
+from urllib.parse import urlencode
 
+from django.urls import reverse
 from django.utils.safestring import SafeString
 
 from jobs import drawings
 from jobs.lighting import SEASONS, SKIES, Asked, Board, RoomDay
+from jobs.models import Room
 from prism import words
 from prism.difference import delta_e
+from prism.light.claims import readings
 from prism.light.day import HALF_HOURS
 from prism.light.findings import Facing
 from prism.light.room import WALLS
+from prism.light.view import STANDS
 from web.settled import Page
 
 
@@ -22,8 +27,51 @@ class DayShown(Page):
 
     seasons, skies = SEASONS, SKIES
 
-    def __init__(self, day: RoomDay, room: str, paint: str) -> None:
-        self.day, self.room, self.paint = day, room, paint
+    def __init__(
+        self, day: RoomDay, room: Room, paint: str, review: int | None, other: tuple[int, str] | None = None
+    ) -> None:
+        self.day, self.room, self.paint = day, room.name, paint
+        self._room, self._review, self.other = room, review, other
+
+    # --- the room drawn ---
+
+    def _address(self, name: str, **more: str) -> str:
+        asked = {"when": self.asked.season, "review": str(self._review or ""), **more}
+        query = urlencode({key: value for key, value in asked.items() if value})
+        return f"{reverse(name, args=[self._room.pk])}?{query}"
+
+    @property
+    def picture(self) -> str:
+        """The address of what the script draws, the other candidate with it."""
+        return self._address("room-picture", beside=str(self.other[0]) if self.other else "")
+
+    @property
+    def picture_file(self) -> str:
+        """The address of the moment as a picture."""
+        return self._address("room-picture-file", sky=self.asked.sky, hour=f"{self.asked.hour:g}")
+
+    @property
+    def sky_number(self) -> int:
+        return SKIES.index(self.asked.sky)
+
+    @property
+    def stands(self) -> list[tuple[str, str]]:
+        return [(stand, words.STANDS[stand]) for stand in STANDS]
+
+    @property
+    def picture_text(self) -> str:
+        return words.picture_text(self.room, self.paint, self.asked.hour)
+
+    @cached_property
+    def surfaces(self) -> list[str]:
+        """What each wall looks like at the moment that is looked at, in words."""
+        day, t = self.day, self.asked.moment
+        unsure = float(day.doubts(day.paint)[t])
+        seen = readings(day.lab[t], unsure, day.method, day.neutral)
+        return [
+            words.seen_line(wall, self.asked.hour, None if day.day.dark[t, w] else seen[w], day.own)
+            for w, wall in enumerate(WALLS)
+        ]
 
     @property
     def asked(self) -> Asked:

@@ -172,7 +172,7 @@ class RoomDay:
         return daylight(self.room.place, self.date)
 
     @cached_property
-    def _key(self) -> tuple[object, ...]:
+    def basis(self) -> tuple[object, ...]:
         room = self.room
         return (
             room.place, room.size, room.rotation_deg, room.storey, room.furnishing, room.windows, room.lamps,
@@ -182,7 +182,7 @@ class RoomDay:
     @cached_property
     def days(self) -> list[Day]:
         """The day, clear and overcast; kept at hand, so that an unchanged room is not computed again."""
-        return _kept.get(self._key, lambda: days(self.room, self.reflectance, self.date))
+        return _kept.get(self.basis, lambda: days(self.room, self.reflectance, self.date))
 
     @property
     def day(self) -> Day:
@@ -215,7 +215,7 @@ class RoomDay:
     @cached_property
     def readings(self) -> list[Reading]:
         basis = self.asked.sky, self.asked.wall, self.known, self.paint.provenance, self.paint.spread
-        key = (self._key, self.method, self.neutral, *basis)
+        key = (self.basis, self.method, self.neutral, *basis)
         lab, unsure = self.lab[:, self.wall], self.doubts(self.paint)
         return _kept_readings.get(key, lambda: readings(lab, unsure, self.method, self.neutral))
 
@@ -268,7 +268,7 @@ class RoomDay:
         return found
 
     def after_dark(self, lamps: tuple[tuple[Lamp, ...], ...]) -> Day:
-        return _kept_evenings.get((self._key, lamps), lambda: evening(self.room, self.reflectance, lamps))
+        return _kept_evenings.get((self.basis, lamps), lambda: evening(self.room, self.reflectance, lamps))
 
     @property
     def facing(self) -> Facing:
@@ -358,7 +358,7 @@ class RoomDay:
     def deeper(self) -> tuple[float, float]:
         """By how much four walls of it look darker (L*) and more coloured (C*) than its board held in the room as it
         is, at noon under an overcast sky."""
-        return _kept_deeper.get(self._key, self._deeper)
+        return _kept_deeper.get(self.basis, self._deeper)
 
     def _deeper(self) -> tuple[float, float]:
         straight = outside(self.room, self.date, (12.0,), OVERCAST)[2]
@@ -370,7 +370,7 @@ class RoomDay:
     def floor_effect(self) -> float:
         """By how much the floor makes the walls warmer (cooler, if negative) than a grey one as light would, Lab units
         of warmth, over the middle of the day."""
-        return _kept_floor.get((self._key, self.method, self.neutral), self._floor_effect)
+        return _kept_floor.get((self.basis, self.method, self.neutral), self._floor_effect)
 
     def _floor_effect(self) -> float:
         floor = self.room.surfaces.get("floor")

@@ -102,6 +102,11 @@ class Room(models.Model):
         return reverse("room", args=[self.pk])
 
     @property
+    def can_be_lit(self) -> bool:
+        """Whether its size and place are known, so that its light can be computed."""
+        return self.job.place is not None and self.is_measured
+
+    @property
     def windows_said(self) -> str:
         return words.windows_said([window.wall for window in self.windows.all()])
 

@@ -11,6 +11,7 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.db.models import Prefetch, QuerySet
 
+from decks import queries as deck_queries
 from decks.models import Colour
 from jobs import queries
 from jobs.contents import by_permanence, day_in, pairings_said, stimulus_of, why_no_light
@@ -29,6 +30,7 @@ from prism.light.together import Terms
 from prism.reading import read
 from prism.stimulus import Stimulus, from_lab
 from web import clocks
+from web.http import whole_number
 
 
 class JobsPage:
@@ -152,7 +154,11 @@ class RoomPage:
 
     @cached_property
     def tried(self) -> tuple[str, Stimulus, Any]:
-        """The paint that is shown on the walls: the review asked for or the newest, else what is there, else white."""
+        """The paint that is shown on the walls: the one asked for, the review asked for or the newest, else what is
+        there, else white."""
+        asked = whole_number(self.query.get("paint"))
+        if asked and (paint := deck_queries.visible_to(self._user).filter(pk=asked).first()):
+            return paint.name, paint.stimulus, None
         wanted = self.query.get("review", "")
         review = next((one for one in self.reviews if str(one.pk) == wanted), None)
         review = review or (self.reviews[0] if self.reviews else None)
@@ -171,7 +177,8 @@ class RoomPage:
     @cached_property
     def shown(self) -> DayShown | None:
         """The day as it is drawn; None while the light cannot be computed."""
-        return DayShown(self.day, self.room.name, self.tried[0]) if self.day else None
+        review = self.tried[2]
+        return DayShown(self.day, self.room, self.tried[0], review.pk if review else None) if self.day else None
 
     @property
     def zone(self) -> str:

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from jobs import views
+from jobs import picture_views, views
 
 urlpatterns = [
     path("jobs/", views.listing, name="jobs"),
@@ -19,6 +19,8 @@ urlpatterns = [
     path("jobs/<int:pk>/rooms/new/", views.new_room, name="job-room-new"),
     path("jobs/<int:pk>/rooms/bring-in/", views.bring_in_room, name="job-room-bring-in"),
     path("rooms/<int:pk>/", views.room, name="room"),
+    path("rooms/<int:pk>/picture.json", picture_views.picture, name="room-picture"),
+    path("rooms/<int:pk>/picture.png", picture_views.picture_file, name="room-picture-file"),
     path("rooms/<int:pk>/edit/", views.edit_room, name="room-edit"),
     path("rooms/<int:pk>/finishes/", views.finishes, name="room-finishes"),
     path("rooms/<int:pk>/copy/", views.copy_room, name="room-copy"),

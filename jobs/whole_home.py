@@ -6,8 +6,10 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Any
+from urllib.parse import urlencode
 
 from django.contrib.auth.models import User
+from django.urls import reverse
 
 from decks import queries as deck_queries
 from decks.models import Colour
@@ -70,6 +72,20 @@ class RoomLine:
 
     def at(self, part: str) -> Part:
         return next(one for one in self.parts if one.part == part)
+
+    @property
+    def picture(self) -> str:
+        """The address of the room as a small picture at noon, in its walls' and trim's colours; empty where its light
+        cannot be computed or its walls have no colour."""
+        walls, trim = self.at("walls").colour, self.at("trim").colour
+        if walls is None or not self.room.can_be_lit:
+            return ""
+        asked = {"size": "small", "hour": "12", "paint": walls.pk, "trim": trim.pk if trim else ""}
+        return f"{reverse('room-picture-file', args=[self.room.pk])}?{urlencode(asked)}"
+
+    @property
+    def picture_text(self) -> str:
+        return words.picture_plain(self.room.name, self.at("walls").name, 12.0)
 
 
 @dataclass

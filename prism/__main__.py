@@ -18,6 +18,7 @@ from prism.commands.tinting import run_formula, run_mix, run_recipe, run_strengt
 from prism.commands.training import run_exercise
 from prism.formats.deck import DeckFileError
 from prism.light.day import LAMPS
+from prism.light.view import STANDS
 from prism.method.checks import CHARACTERS
 from prism.numbers import is_number
 from prism.reading import NEUTRALS
@@ -122,6 +123,8 @@ def build_parser() -> argparse.ArgumentParser:
     command.add_argument("--date", metavar="2026-06-21", help="today where it is left out")
     command.add_argument("--hours", default=USUAL_HOURS, help="local clock hours with commas between")
     command.add_argument("--sky", choices=tuple(SKIES), default="clear")
+    command.add_argument("--picture", metavar="OUT.png", help="draw the room too; several hours make numbered files")
+    command.add_argument("--stand", choices=STANDS, default=STANDS[0], help="where the picture is looked at from")
     command.add_argument("--lamps", choices=LAMPS, default="auto", help="auto: lit while the sun is low or down")
     command.set_defaults(run=run_light)
     command = commands.add_parser("exercise", parents=[shared, judged], help="a wall to train the eye with, and why")

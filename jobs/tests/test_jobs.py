@@ -63,6 +63,19 @@ class Entering(Jobs):
         self.assertEqual((job.latitude, job.town), (-45.9, "Far"))
         self.assertTrue(job.place.southern)
 
+    def test_any_town_is_known_by_its_name_and_what_is_none_names_those_like_it(self):
+        base = {"title": "Terrace", "client": "", "address": "", "state": "looking", "notes": ""}
+        blank = {"town": "", "latitude": "", "longitude": "", "zone": ""}
+        self.client.post(reverse("job-new"), base | blank | {"pick": "york"})
+        job = Job.objects.get(title="Terrace")
+        self.assertEqual((job.town, job.zone), ("York, United Kingdom", "Europe/London"))
+        self.assertAlmostEqual(job.latitude, 53.96, places=2)
+        page = self.client.get(reverse("job-edit", args=[job.pk]))
+        self.assertContains(page, 'value="York, United Kingdom"')
+        page = self.client.post(reverse("job-new"), base | blank | {"title": "Other", "pick": "Yorc, GB"})
+        self.assertContains(page, "Nearest known: York, United Kingdom.", status_code=422)
+        self.assertFalse(Job.objects.filter(title="Other").exists())
+
     def test_a_place_that_cannot_be_is_said_beside_its_field(self):
         base = {"title": "Quay", "pick": "", "state": "looking", "longitude": "0", "zone": "UTC", "client": "Kept"}
         for change, field, said in (

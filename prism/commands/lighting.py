@@ -14,17 +14,24 @@ from prism.commands import decks
 from prism.commands.arguments import fail, method_of, parse_colour, print_json
 from prism.commands.reading import undertone_json
 from prism.formats import room_json
+from prism.formats.png import as_png
+from prism.light import materials
 from prism.light.checks import RoomError
 from prism.light.claims import Known, doubt, readings
 from prism.light.day import CLEAR, OVERCAST, Day, days
+from prism.light.picture import pictures
 from prism.light.room import WALLS, Room
+from prism.light.view import CLEAN_WHITE, camera, drawn
 from prism.method import Method
 from prism.numbers import is_number, parse
 from prism.reading import Reading, choose_neutral
+from prism.spectrum import Array
 from prism.stimulus import Stimulus
 
 SKIES = {"clear": CLEAR, "overcast": OVERCAST}
 USUAL_HOURS = "9,12,15,18,21"
+PICTURE, MOST_DRAWN = (1200, 750), 2
+"""Pixels of a picture, and how many colours it shows side by side."""
 
 
 def run_light(args: argparse.Namespace) -> None:
@@ -34,6 +41,8 @@ def run_light(args: argparse.Namespace) -> None:
     day, hours = _date(args.date), _hours(args.hours)
     colours = [(text, parse_colour(text)) for text in args.colours]
     neutral = choose_neutral(chosen, args.neutral)
+    if args.picture:
+        _pictured(args, room, [np.asarray(room_json.spectrum_of(colour)) for _, colour in colours], day, hours)
     known = Known(room.correction != 1.0, "floor" in room.surfaces, bool(room.lamps))
     found = []
     for text, colour in colours:
@@ -50,6 +59,22 @@ def run_light(args: argparse.Namespace) -> None:
     else:
         for _, line in found:
             print(line)
+
+
+def _pictured(args: argparse.Namespace, room: Room, paints: list[Array], day: date, hours: list[float]) -> None:
+    """Draw the room at each hour, one paint or two side by side; several hours make numbered files."""
+    if len(paints) > MOST_DRAWN:
+        fail(messages.too_many("COLOUR with --picture", MOST_DRAWN))
+    trim = materials.smoothest(CLEAN_WHITE)
+    made = [pictures(room, paint, trim, day, hours, (SKIES[args.sky],), args.lamps)[0] for paint in paints]
+    path = Path(args.picture)
+    for t in range(len(hours)):
+        image = drawn(made[0], t, camera(made[0], args.stand), PICTURE, made[1] if len(made) > 1 else None)
+        out = path if len(hours) == 1 else path.with_stem(f"{path.stem}-{t + 1:02d}")
+        try:
+            out.write_bytes(as_png(image))
+        except OSError as wrong:
+            fail(f"{out}: {wrong.strerror}")
 
 
 def _each(

@@ -11,7 +11,7 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from prism.light.form_factors import Rectangles, exchange, rays
+from prism.light.form_factors import Rectangles, at_points, exchange, rays
 from prism.light.glass import slanted
 from prism.light.room import GLAZING, SIDES, Lamp, Window
 from prism.spectrum import Array
@@ -161,6 +161,39 @@ def _pane(window: Window, rectangle: Rectangles, seen: Array, middles: Array, si
     return replace(pane, share=share)
 
 
+def points_of(room: Box, counts: tuple[int, int], level: tuple[int, int]) -> tuple[Array, NDArray[np.intp]]:
+    """Return points in rows over every side of a room, (p, 3), and their sides (p,): `counts` along and up a wall,
+    `level` along and across floor and ceiling. The outermost lie a little inside their edges."""
+    found, sides = [], []
+    for i, side in enumerate(SIDES):
+        axis = AXES[side]
+        dims = [each for each in range(3) if each != axis]
+        steps = [
+            np.linspace(_EDGE, room.size[dim] - _EDGE, count)
+            for dim, count in zip(dims, level if axis == 2 else counts, strict=True)
+        ]
+        flat = np.stack(np.meshgrid(*steps, indexing="ij"), axis=-1).reshape(-1, 2)
+        found.append(np.insert(flat, axis, plane_of(room.size, i), axis=1))
+        sides.append(np.full(len(flat), i))
+    return np.concatenate(found), np.concatenate(sides)
+
+
+def at(room: Box, points: Array, side: NDArray[np.intp]) -> Box:
+    """Return a room as points (p, 3) on its sides (p,) see it: their windows, and `factors` (p, n) to its patches."""
+    normals = inward(side)
+    panes = []
+    for pane in room.panes:
+        seen = at_points(points, normals, pane.rectangle)[:, 0]
+        panes.append(_pane(pane.window, pane.rectangle, seen, points, side))
+    factors = np.concatenate([at_points(points, normals, plane) for plane in room.planes], axis=1)
+    nothing = np.zeros(len(points))
+    return Box(room.size, side, np.ones(len(points)), nothing, points, factors, tuple(panes), room.planes)
+
+
+_EDGE = 0.03
+"""Metres by which the outermost points of a side lie inside its edge, where light would be that of the next side."""
+
+
 def view_from(pane: Pane, place: Array) -> Pane:
     """Return a window as seen from a place (3,) in the room: `share` (1, k) is the solid angle of each part of it."""
     return _looking_out(pane.window, pane.rectangle, place[None])
@@ -294,21 +327,38 @@ def lamplight(size: tuple[float, float, float], lamp: Lamp) -> Array:
     return _lamplight(size, lamp.count, lamp.hung)
 
 
+def lamplight_at(room: Box, lamp: Lamp) -> Array:
+    """Return how much of one lumen of a sort of lamp falls on points of a room, lx, (p,): see `at`."""
+    sources = _hung(room.size, lamp.count, lamp.hung)
+    whole = box(room.size, ())
+    total = (_kernel(sources, _inside(room.planes), whole.side, lamp.hung) * whole.areas).sum(axis=1, keepdims=True)
+    share: Array = (_kernel(sources, room.middles[:, None], room.side, lamp.hung) / total).mean(axis=0)
+    return share
+
+
 @lru_cache(maxsize=256)
 def _lamplight(size: tuple[float, float, float], count: int, hung: str) -> Array:
     room = box(size, ())
-    sources = _hung(size, count, hung)
-    normal = inward(room.side)
-    away = sources[:, None, None] - _inside(room.planes)[None]
-    square = (away**2).sum(axis=-1)
-    cos = np.maximum((away * normal[None, :, None]).sum(axis=-1), 0)
-    seen = (cos / np.maximum(square, 1e-6) ** 1.5).mean(axis=-1) * room.areas
-    if hung == "ceiling":  # set in the ceiling, they shine down only, most straight below
-        middle = sources[:, None] - room.middles[None]
-        seen = seen * np.maximum(middle[..., 2], 0) / np.sqrt(np.maximum((middle**2).sum(axis=-1), 1e-6))
+    seen = _kernel(_hung(size, count, hung), _inside(room.planes), room.side, hung) * room.areas
     share: Array = (seen / seen.sum(axis=1, keepdims=True)).mean(axis=0) / room.areas
     share.setflags(write=False)
     return share
+
+
+def _kernel(sources: Array, points: Array, side: NDArray[np.intp], hung: str) -> Array:
+    """Return what each source (s, 3) gives to surfaces on sides (n,), the mean over their points (n, k, 3), (s, n)."""
+    away = sources[:, None, None] - points[None]
+    square = (away**2).sum(axis=-1)
+    cos = np.maximum((away * inward(side)[None, :, None]).sum(axis=-1), 0)
+    seen: Array = (cos / np.maximum(square, _NEAREST**2) ** 1.5).mean(axis=-1)
+    if hung == "ceiling":  # set in the ceiling, they shine down only, most straight below
+        middle = sources[:, None] - points.mean(axis=1)[None]
+        seen = seen * np.maximum(middle[..., 2], 0) / np.sqrt(np.maximum((middle**2).sum(axis=-1), 1e-6))
+    return seen
+
+
+_NEAREST = 1e-3
+"""Metres to a lamp below which nothing comes."""
 
 
 def _inside(planes: tuple[Rectangles, ...]) -> Array:

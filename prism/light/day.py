@@ -119,6 +119,14 @@ def outside(room: Room, day: date, hours: Sequence[float], cloud: float) -> tupl
     return _outside(shape, room.place, day, tuple(hours), cloud)
 
 
+@dataclass(frozen=True)
+class Solved:
+    """A day with the light on every patch of its room, (31, n, t), which the day and a picture of it rest on."""
+
+    day: Day
+    patches: Array
+
+
 def days(
     room: Room,
     tried: ArrayLike,
@@ -129,9 +137,20 @@ def days(
 ) -> list[Day]:
     """Return a room through a day under each sky, with a paint (31,) wherever the room names no other.
 
-    `lamps` one of `LAMPS`: on and off at all hours, or lit while the sun is lower than `DUSK`. All hours and skies are
-    one solve a band.
+    `lamps` one of `LAMPS`: on and off at all hours, or lit while the sun is lower than `DUSK`.
     """
+    return [one.day for one in solved(room, tried, day, hours, clouds, lamps)]
+
+
+def solved(
+    room: Room,
+    tried: ArrayLike,
+    day: date,
+    hours: Sequence[float] = HALF_HOURS,
+    clouds: Sequence[float] = (CLEAR, OVERCAST),
+    lamps: str = "auto",
+) -> list[Solved]:
+    """Return the same with the light on every patch. All hours and skies are one solve a band."""
     shape = box(room.size, room.windows)
     reflectance, walls = coats(room, tried), own_colours(room, tried)[_WALLS]
     burn = burning(room)
@@ -143,13 +162,14 @@ def days(
         columns.append(straight * room.correction)
     count = len(hours)
     straight = np.concatenate([*columns, burn[..., None]], axis=2)
-    solved, plain = solve(shape, reflectance, straight), solve(shape, _without_hue(reflectance), straight)
+    real, plain = solve(shape, reflectance, straight), solve(shape, _without_hue(reflectance), straight)
     found = []
     for i, (height, azimuth, on, veil) in enumerate(parts):
         own = slice(i * count, (i + 1) * count)
-        patches, bare = (each[..., own] + each[..., -1:] * on for each in (solved, plain))
+        patches, bare = (each[..., own] + each[..., -1:] * on for each in (real, plain))
         clock = np.asarray(hours)
-        found.append(_day(shape, patches, bare, reflectance, walls, clock, height, azimuth, on, clouds[i], veil))
+        made = _day(shape, patches, bare, reflectance, walls, clock, height, azimuth, on, clouds[i], veil)
+        found.append(Solved(made, patches))
     return found
 
 

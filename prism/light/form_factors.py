@@ -38,6 +38,33 @@ class Rectangles:
         return np.insert((self.low + self.high) / 2, self.axis, self.at, axis=1)
 
 
+def at_points(points: Array, normals: Array, rectangles: Rectangles) -> Array:
+    """Return form factors (p, n) from points (p, 3) on surfaces with `normals` (p, 3) to rectangles before them.
+
+    A rectangle in the plane of a point has none. Source: Lambert's formula for a polygon, as in Howell, B-4.
+
+    >>> above = Rectangles(2, 1.0, np.zeros((1, 2)), np.ones((1, 2)))
+    >>> at_points(np.zeros((1, 3)), np.array([[0.0, 0.0, 1.0]]), above).item().__round__(4)
+    0.1385
+    """
+    low, high = rectangles.low, rectangles.high
+    flat = np.stack(
+        [low, np.column_stack([high[:, 0], low[:, 1]]), high, np.column_stack([low[:, 0], high[:, 1]])], axis=1
+    )
+    corners = np.insert(flat, rectangles.axis, rectangles.at, axis=2)
+    toward = corners[None] - points[:, None, None]
+    toward /= np.maximum(np.linalg.norm(toward, axis=-1, keepdims=True), 1e-12)
+    after = np.roll(toward, -1, axis=2)
+    across = np.cross(toward, after)
+    size = np.linalg.norm(across, axis=-1)
+    angle = np.arctan2(size, (toward * after).sum(axis=-1))
+    turned = np.einsum("pnci,pi->pnc", across, normals) / np.maximum(size, 1e-12)
+    found: Array = np.abs((angle * turned).sum(axis=-1)) / (2 * np.pi)
+    same = np.abs(points[:, rectangles.axis] - rectangles.at) < 1e-9
+    found[same] = 0.0
+    return found
+
+
 def exchange(first: Rectangles, second: Rectangles) -> Array:
     """Return A₁F₁₂, m², shape (n, m), of every rectangle of the first plane with every one of the second.
 

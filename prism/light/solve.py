@@ -13,7 +13,7 @@ from numpy.typing import ArrayLike
 
 from prism.light import glare, materials
 from prism.light import lamps as lamp_tables
-from prism.light.box import Box, Pane, box, lamplight, sunlight
+from prism.light.box import Box, Pane, box, lamplight, lamplight_at, sunlight
 from prism.light.furnishing import behind_furniture, past_curtains
 from prism.light.general_sky import CLEAR, OVERCAST, brightness, on_plane
 from prism.light.glass import through_glass
@@ -39,11 +39,20 @@ def entering(room: Room, light: Outdoors) -> Array:
     shape = box(room.size, room.windows)
     toward = toward_sun(light, room.rotation_deg)
     sun = sunlight(shape, toward)
-    found = np.zeros((BANDS.size, len(shape.areas), len(light.height)))
+    found = skylight(room, light, shape)
     for w, pane in enumerate(shape.panes):
-        for spectrum, along in _outside_of(room, light, pane, toward):
+        found += np.einsum("b,tb,tn->bnt", let_in(room, pane), light.beam, sun[w], optimize=True)
+    return found
+
+
+def skylight(room: Room, light: Outdoors, shape: Box) -> Array:
+    """Return what falls on the patches or points of a shape straight from sky, ground and what stands outside, (31, n,
+    t), without the beam of the sun."""
+    toward = toward_sun(light, room.rotation_deg)
+    found = np.zeros((BANDS.size, len(shape.areas), len(light.height)))
+    for pane in shape.panes:
+        for spectrum, along in outside_of(room, light, pane, toward):
             found += np.einsum("tb,tn->bnt", spectrum, np.broadcast_to(pane.of(along), (len(toward), len(shape.areas))))
-        found += np.einsum("b,tb,tn->bnt", _let_in(room, pane), light.beam, sun[w], optimize=True)
     return found
 
 
@@ -53,7 +62,7 @@ def veils(room: Room, light: Outdoors) -> Array:
     toward = toward_sun(light, room.rotation_deg)
     found = np.zeros((len(light.height), len(WALLS)))
     for pane, weight in glare.weights(shape):
-        for spectrum, along in _outside_of(room, light, pane, toward):
+        for spectrum, along in outside_of(room, light, pane, toward):
             rays = (along * pane.glass)[:, 0]
             found += lux(spectrum)[:, None] / np.pi * (rays @ weight.T)
     return found
@@ -64,24 +73,24 @@ def seen_through(room: Room, light: Outdoors, view: Pane) -> Array:
     toward = toward_sun(light, room.rotation_deg)
     weight = view.share * view.glass / np.maximum(view.share.sum(), 1e-12)
     parts = [lux(spectrum) / np.pi * (along * weight).sum(axis=(1, 2)) for spectrum, along in
-             _outside_of(room, light, view, toward)]  # fmt: skip
+             outside_of(room, light, view, toward)]  # fmt: skip
     found: Array = np.sum(parts, axis=0)
     return found
 
 
-def _let_in(room: Room, pane: Pane) -> Array:
+def let_in(room: Room, pane: Pane) -> Array:
     """Return the part of light straight on a window that comes into the room, (31,)."""
     passed: Array = through_glass(pane.window.glazing) * past_curtains(room.furnishing)
     return passed
 
 
-def _outside_of(room: Room, light: Outdoors, pane: Pane, toward: Array) -> list[tuple[Array, Array]]:
+def outside_of(room: Room, light: Outdoors, pane: Pane, toward: Array) -> list[tuple[Array, Array]]:
     """Return the sources outside a window: the radiosity of each behind the glass, (t, 31), and how bright it is along
     the rays of the pane, (1 or t, n, k), over that."""
     view = OUTSIDE[pane.window.outside]
     ground = materials.reflectance(view.ground) * on_ground(room, light, pane, toward)
     opposite = materials.reflectance(view.opposite) * _on_opposite(light, pane, toward, ground)
-    glass = _let_in(room, pane)
+    glass = let_in(room, pane)
     return [
         (glass * light.dome, brightness(pane.toward, toward, CLEAR) * pane.above),
         (glass * light.cloud, brightness(pane.toward, toward[:1], OVERCAST) * pane.above),
@@ -129,11 +138,27 @@ def burning(room: Room, lamps: tuple[Lamp, ...] | None = None) -> Array:
     """Return what falls on each patch straight from the lamps, (31, n)."""
     shape = box(room.size, room.windows)
     found = np.zeros((BANDS.size, len(shape.areas)))
-    for lamp in room.lamps if lamps is None else lamps:
-        if lamp.lumens <= 0 or lamp.count < 1 or lamp.dimmed <= 0:
-            continue
-        spectrum = lamp_tables.spectrum(lamp.kind, lamp.kelvin, lamp.rendering)
-        found += np.outer(spectrum, lamplight(room.size, lamp) * lamp.lumens * lamp.count * lamp.dimmed)
+    for lamp in _lit_ones(room.lamps if lamps is None else lamps):
+        found += np.outer(_spectrum_of(lamp), lamplight(room.size, lamp))
+    return found
+
+
+def burning_at(room: Room, shape: Box) -> Array:
+    """Return what falls on points of a room straight from its lamps, (31, p): see `box.at`."""
+    found = np.zeros((BANDS.size, len(shape.areas)))
+    for lamp in _lit_ones(room.lamps):
+        found += np.outer(_spectrum_of(lamp), lamplight_at(shape, lamp))
+    return found
+
+
+def _lit_ones(lamps: tuple[Lamp, ...]) -> list[Lamp]:
+    return [lamp for lamp in lamps if lamp.lumens > 0 and lamp.count >= 1 and lamp.dimmed > 0]
+
+
+def _spectrum_of(lamp: Lamp) -> Array:
+    """Return what all lamps of a sort send out for each lux their light gives, (31,)."""
+    one = lamp_tables.spectrum(lamp.kind, lamp.kelvin, lamp.rendering)
+    found: Array = one * (lamp.lumens * lamp.count * lamp.dimmed)
     return found
 
 

@@ -389,5 +389,9 @@ STANDS = {
 """Where one may stand to look at a room that is drawn."""
 
 
+def picture_plain(room: str, paint: str, hour: float) -> str:
+    return f"{room} in {paint} at {clock(hour)}"
+
+
 def picture_text(room: str, paint: str, hour: float) -> str:
-    return f"{room} in {paint} at {clock(hour)}. Arrow keys turn your head."
+    return f"{picture_plain(room, paint, hour)}. Arrow keys turn your head."

@@ -37,7 +37,9 @@ class LightPage(Page):
         """The day; None without a room whose light can be computed."""
         if self.at.day is None or self.room is None:
             return None
-        return DayShown(self.at.day, self.room.name, self._context.subject.name)
+        other = self.candidate
+        beside = (other.colour.pk, other.title or other.name) if other else None
+        return DayShown(self.at.day, self.room, self._context.subject.name, self._context.review.pk, beside)
 
     @property
     def why_not(self) -> str:

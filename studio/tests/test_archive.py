@@ -94,15 +94,18 @@ class Archives(TransactionTestCase):
         cut = self.file.with_name("cut.zip")
         cut.write_bytes(self.file.read_bytes()[:-4000])
         cases = [
-            (cut, "cut off"),
-            (self.written(data=lambda d: d.replace(b"Old gloss", b"New gloss")), "altered"),
-            (self.written(data=lambda d: d[: len(d) // 2]), "cut off"),
-            (self.written(data=lambda d: b'{"model": "no.such", "pk": 1, "fields": {}}\n' + d), "altered"),
+            (cut, "incomplete or broken"),
+            (self.written(data=lambda d: d.replace(b"Old gloss", b"New gloss")), "changed after it was written"),
+            (self.written(data=lambda d: d[: len(d) // 2]), "incomplete or broken"),
+            (
+                self.written(data=lambda d: b'{"model": "no.such", "pk": 1, "fields": {}}\n' + d),
+                "changed after it was written",
+            ),
             (self.written(manifest={"version": 99}), "newer"),
-            (self.written(manifest={"version": "2"}), "no archive"),
-            (self.written(manifest={"version": None}), "no archive"),
+            (self.written(manifest={"version": "2"}), "not the archive"),
+            (self.written(manifest={"version": None}), "not the archive"),
             (self.written(manifest={"migrations": ["reviews.9999_later"]}), "newer"),
-            (self.written(manifest={"format": "something"}), "no archive"),
+            (self.written(manifest={"format": "something"}), "not the archive"),
             (self.file.with_name("none.zip"), "no such file"),
         ]
         self.empty()

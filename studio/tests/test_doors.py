@@ -36,7 +36,7 @@ class Throttled(TestCase):
         for number in range(throttle.BY_ADDRESS):
             self.assertEqual(self.tries(f"name{number}").status_code, 200)
         last = self.tries("isla", PASS)
-        self.assertContains(last, "This was tried too often. Wait 15 minutes", status_code=429)
+        self.assertContains(last, "Too many attempts. Wait 15 minutes", status_code=429)
         self.assertContains(last, 'value="isla"', status_code=429)
         self.assertRedirects(self.tries("isla", PASS, "10.0.0.2"), reverse("home"))
 

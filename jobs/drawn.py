@@ -1,0 +1,98 @@
+"""A room drawn: what the page's script draws of a day, compressed, and the same as a file."""
+
+from __future__ import annotations
+
+import base64
+import json
+import zlib
+from functools import cached_property
+
+import numpy as np
+
+from jobs.lighting import SKIES, RoomDay
+from jobs.models import Finish, Room
+from prism.formats.png import as_png
+from prism.formats.room_json import spectrum_of
+from prism.light.picture import LEVEL, ROWS, Picture, pictures
+from prism.light.room import SIDES
+from prism.light.view import ACROSS, BAR, CLEAN_WHITE, CORNICE, FRAME, SKIRTING, STANDS, camera, drawn
+from prism.screen import lab_to_screen
+from prism.spectrum import Array
+from prism.stimulus import Stimulus, from_lab
+from web.bounded_cache import BoundedCache
+
+SIZES = {"page": (1200, 750), "small": (480, 300), "large": (1920, 1200)}
+"""Sizes of a picture as a file, pixels."""
+_kept: BoundedCache[object, list[Picture]] = BoundedCache(24)
+_kept_packed: BoundedCache[object, str] = BoundedCache(48)
+
+
+def trim_of(room: Room) -> Stimulus:
+    """Return the paint of a room's trim: the one decided or staying, else a clean white."""
+    held = next((one for one in room.finishes.all() if one.part == Finish.Part.TRIM and one.colour), None)
+    return held.colour.stimulus if held and held.colour else from_lab(CLEAN_WHITE)
+
+
+class Drawn:
+    """A day in a room as it is drawn, in the paint of the day and a trim; beside another paint where one is given."""
+
+    def __init__(self, day: RoomDay, trim: Stimulus, other: Stimulus | None = None) -> None:
+        self.day, self.other = day, other
+        self._trim = np.asarray(spectrum_of(trim))
+
+    def _pictures(self, paint: Array) -> list[Picture]:
+        key = self.day.basis, paint.tobytes(), self._trim.tobytes()
+        return _kept.get(key, lambda: pictures(self.day.room, paint, self._trim, self.day.date))
+
+    @cached_property
+    def pictures(self) -> list[Picture]:
+        """The day in its paint, under each of the `SKIES`."""
+        return self._pictures(self.day.reflectance)
+
+    @cached_property
+    def others(self) -> list[Picture] | None:
+        return self._pictures(np.asarray(spectrum_of(self.other))) if self.other else None
+
+    @property
+    def data(self) -> str:
+        """What `studio/room.js` needs to draw any hour from any stand, as JSON; colours as in `packed`."""
+        first = self.pictures[0]
+        return json.dumps(
+            {
+                "size": list(first.room.size),
+                "sides": list(SIDES), "rows": list(ROWS), "level": list(LEVEL),
+                "hours": first.hours.tolist(), "skies": list(SKIES),
+                "windows": [[side, [*map(float, low), *map(float, high)]] for side, low, high in first.windows],
+                "hidden": [window.hidden for window in first.room.windows],
+                "things": [[one.name, one.side, [*one.low, *one.high]] for one in first.things],
+                "stands": {name: [*camera(first, name).place, camera(first, name).heading] for name in STANDS},
+                "measures": {"across": ACROSS, "skirting": SKIRTING, "cornice": CORNICE, "frame": FRAME, "bar": BAR},
+                "pictures": [self._packed(one) for one in self.pictures],
+                "others": [self._packed(one) for one in self.others] if self.others else None,
+            },
+            separators=(",", ":"),
+        )  # fmt: skip
+
+    def _packed(self, picture: Picture) -> dict[str, object]:
+        sunny = np.flatnonzero(picture.sun.any(axis=1))
+        return {
+            "sun": [[round(float(v), 4) for v in one] for one in picture.sun],
+            "sunny": sunny.tolist(),
+            "own": packed(picture.lab), "trim": packed(picture.trim), "sunlit": packed(picture.sunlit[sunny]),
+            "outside": packed(picture.outside.reshape(len(picture.hours), -1, 3)),
+            "things": packed(np.stack([one.lab for one in picture.things], axis=1)) if picture.things else "",
+        }  # fmt: skip
+
+    def png(self, size: str = "page", stand: str = "door", turned: float = 0.0) -> bytes:
+        """Return the moment that is looked at as a PNG file in one of the `SIZES`, from one of the `STANDS`."""
+        sky, moment = SKIES.index(self.day.asked.sky), self.day.asked.moment
+        other = self.others[sky] if self.others else None
+        picture = self.pictures[sky]
+        return as_png(drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other))
+
+
+def packed(lab: Array) -> str:
+    """Return colours (t, n, 3) as their screen values, moment by moment as the change from the one before, deflated."""
+    shown = np.round(lab_to_screen(np.clip(lab, [0, -120, -120], [100, 120, 120]))[0] * 255).astype(np.uint8)
+    change = np.diff(shown, axis=0, prepend=np.zeros_like(shown[:1])) if len(shown) else shown
+    return base64.b64encode(zlib.compress(np.ascontiguousarray(change.swapaxes(0, 1)).tobytes(), 9)).decode()

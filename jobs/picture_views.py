@@ -1,0 +1,48 @@
+"""A room drawn, for the script of its pages and as a file."""
+
+from __future__ import annotations
+
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404
+from django.views.decorators.http import require_safe
+
+from decks import queries as deck_queries
+from jobs import queries
+from jobs.drawn import SIZES, Drawn, trim_of
+from jobs.page import RoomPage
+from prism.light.view import STANDS
+from prism.numbers import is_number, typed
+from prism.stimulus import Stimulus
+from web.http import StudioRequest, as_file, whole_number
+
+
+@require_safe
+def picture(request: StudioRequest, pk: int) -> HttpResponse:
+    """Answer with what the script draws of a room's day."""
+    return HttpResponse(_drawn(request, pk).data, content_type="application/json")
+
+
+@require_safe
+def picture_file(request: StudioRequest, pk: int) -> HttpResponse:
+    """Answer with a picture of a room at an hour as a PNG file."""
+    stand, size = request.GET.get("stand", STANDS[0]), request.GET.get("size", "page")
+    turned = request.GET.get("turned", "0")
+    if stand not in STANDS or size not in SIZES or not is_number(turned):
+        raise Http404
+    made = _drawn(request, pk)
+    image = made.png(size, stand, typed(turned) % 360)
+    name = f"room {made.day.date} {made.day.asked.hour:05.2f} {made.day.asked.sky}"
+    return as_file(HttpResponse(image, content_type="image/png"), name, "room", "png", shown=True)
+
+
+def _drawn(request: StudioRequest, pk: int) -> Drawn:
+    room = get_object_or_404(queries.rooms(request.user), pk=pk, deleted=None)
+    day = RoomPage(request.user, room, request.GET.dict()).day
+    if day is None:
+        raise Http404
+    return Drawn(day, _colour(request, "trim") or trim_of(room), _colour(request, "beside"))
+
+
+def _colour(request: StudioRequest, name: str) -> Stimulus | None:
+    wanted = whole_number(request.GET.get(name))
+    return get_object_or_404(deck_queries.visible_to(request.user), pk=wanted).stimulus if wanted else None

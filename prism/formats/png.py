@@ -1,0 +1,16 @@
+"""Pixels as PNG files."""
+
+from __future__ import annotations
+
+import io
+
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image
+
+
+def as_png(image: NDArray[np.uint8]) -> bytes:
+    """Return pixels, (height, width, 3), as a PNG file."""
+    out = io.BytesIO()
+    Image.fromarray(image).save(out, "PNG", optimize=True)
+    return out.getvalue()
