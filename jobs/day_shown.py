@@ -64,13 +64,14 @@ class DayShown(Page):
 
     @cached_property
     def surfaces(self) -> list[str]:
-        """What each wall looks like at the moment that is looked at, in words."""
+        """What each of the other walls looks like at the moment that is looked at, in words."""
         day, t = self.day, self.asked.moment
         unsure = float(day.doubts(day.paint)[t])
         seen = readings(day.lab[t], unsure, day.method, day.neutral)
         return [
-            words.seen_line(wall, self.asked.hour, None if day.day.dark[t, w] else seen[w], day.own)
+            words.wall_short(wall, None if day.day.dark[t, w] else seen[w], day.own)
             for w, wall in enumerate(WALLS)
+            if wall != self.asked.wall
         ]
 
     @property

@@ -129,6 +129,17 @@ def screens(client: object, addresses: tuple[str, ...]) -> list[Sentence]:
     return found
 
 
+def addresses(user: object, all_reviews: bool = True) -> tuple[str, ...]:
+    """Return the addresses of every screen, and of every part of every step of a user's reviews, or of the first."""
+    from e2e.screens import SCREENS, STEPS
+    from reviews.models import Review
+
+    reviews = Review.objects.filter(owner=user).order_by("pk").values_list("pk", flat=True)
+    steps = [f"/reviews/{pk}/{step}/" for pk in (reviews if all_reviews else reviews[:1]) for step in STEPS]
+    parts = [address + shown for address in steps for shown in SHOWN.get(address.split("/")[3], ())]
+    return tuple(dict.fromkeys((*SCREENS, *steps, *parts)))
+
+
 def main() -> None:
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "studio.settings")
     import django
@@ -137,33 +148,19 @@ def main() -> None:
     from django.contrib.auth.models import User
     from django.test import Client
 
-    from e2e.screens import SCREENS, STEPS
-    from reviews.models import Review
     from studio import demo_visit
 
     client = Client(HTTP_HOST="localhost")
-    client.force_login(demo_visit.visit() if "--visit" in sys.argv else User.objects.get(username=demo_visit.MODEL))
-    every = tuple(
-        f"/reviews/{pk}/{step}/" for pk in Review.objects.order_by("pk").values_list("pk", flat=True) for step in STEPS
-    )
-    found = screens(
-        client,
-        tuple(
-            dict.fromkeys(
-                (
-                    *SCREENS,
-                    *every,
-                    *(address + shown for address in every for shown in SHOWN.get(address.split("/")[3], ())),
-                )
-            )
-        ),
-    )
+    user = demo_visit.visit() if "--visit" in sys.argv else User.objects.get(username=demo_visit.MODEL)
+    client.force_login(user)
+    every = addresses(user)
+    found = screens(client, every)
     if "--all" in sys.argv:
         for one in {one.text: one for one in found}.values():
             print(f"{one.words:>3} {one.screen:<34} {one.text}")
     wrong = faults(found)
     print(*wrong, sep="\n")
-    print(f"{len({one.text for one in found})} sentences on {len(SCREENS)} screens, {len(wrong)} faults")
+    print(f"{len({one.text for one in found})} sentences on {len(every)} screens, {len(wrong)} faults")
 
 
 if __name__ == "__main__":

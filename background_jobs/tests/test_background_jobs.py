@@ -141,7 +141,7 @@ class Works(TestCase):
         with patch.object(services, "_enqueue"):
             work = services.begin(self.isla, "made", "A note", text="a")
         Work.objects.filter(pk=work.pk).update(state="running", moved=timezone.now() - 2 * LOST)
-        self.assertContains(self.client.get(work.get_absolute_url()), "It was interrupted")
+        self.assertContains(self.client.get(work.get_absolute_url()), "Interrupted. It continues")
         self.assertEqual(services.take_up_again(), 1)
         self.assertEqual(Work.objects.get(pk=work.pk).state, "done")
         self.assertEqual(services.take_up_again(), 0)

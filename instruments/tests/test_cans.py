@@ -27,7 +27,7 @@ class Cans(Step):
         page = self.client.get(reverse("reader-session", args=[sitting.session.pk]))
         self.assertContains(page, "from its formula")
         self.assertContains(page, "from the first can")
-        self.assertContains(self.get(show="formula"), "Cans made of it")
+        self.assertContains(self.get(show="formula"), "Cans of this colour")
         machine = self.client.get(reverse("machine"))
         (last, _) = machine.context["page"].batches
         self.assertIn(", base ", last.size)

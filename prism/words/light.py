@@ -76,6 +76,14 @@ def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -
     return f"{start} {sure}looks {called(reading)}{change_from(reading, board)}."
 
 
+def wall_short(wall: str, reading: Reading | None, board: Reading) -> str:
+    """Return how a wall looks as one of a list: `North wall: probably a pale blue, darker than the sample.`"""
+    if reading is None:
+        return f"{wall.capitalize()} wall: {DARK}."
+    sure = "" if reading.families.level.value == "certain" else "probably "
+    return f"{wall.capitalize()} wall: {sure}{called(reading)}{change_from(reading, board)}."
+
+
 SHIFTED = 1.0
 """Lab units along its own undertone from which a colour is said to gain or to lose some of it."""
 
