@@ -42,6 +42,7 @@ check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/python -m tools.architecture
 	$(BIN)/python -m tools.data_model
 	$(BIN)/python -m tools.glossary
+	npx --no-install cspell --no-progress --quiet '*.md' 'docs/**/*.md' '**/templates/**/*.html' 'prism/words/*.py' 'prism/messages/*.py'
 	$(BIN)/python -m tools.dependencies
 
 bench: $(SETUP)/python $(SETUP)/node

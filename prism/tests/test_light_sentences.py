@@ -47,9 +47,9 @@ class Sentences(unittest.TestCase):
             deeper = board.lab[0] - seen.lab[0]
             self.assertEqual("darker" in change, deeper >= 1.5, line)
             self.assertEqual("lighter" in change, deeper <= -1.5, line)
-            self.assertEqual(
-                change == "like the sample", not re.search("pull|less|more|without|darker|lighter", change)
-            )
+            if change:  # without one, it is called by another hue than its sample
+                differs = re.search("pull|less|more|without|darker|lighter", change)
+                self.assertEqual(change == "like the sample", not differs, line)
             self.assertLessEqual(line.count("probably") + line.count(" or ") + line.count("perhaps"), 1, line)
         self.assertGreater(min(pulled, gained, faded), 5)
 

@@ -44,8 +44,8 @@ def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> s
     tone = reading.undertone
     named = tone.main if tone.level.value == "certain" and len(tone.hues) == 1 and reading.family.is_neutral else None
     shows = f" with {_article(hue(named, reading.lrv))} undertone" if named else ""
-    isnt = f", not {listed([f'a {one}' for one in promised], 'or')}" if promised else ""
-    return f"{name} is {kind if kind.startswith('probably') else _article(kind)}{shows}{isnt}."
+    neither = f", not {listed([f'a {one}' for one in promised], 'or')}" if promised else ""
+    return f"{name} is {kind if kind.startswith('probably') else _article(kind)}{shows}{neither}."
 
 
 def works_on(best: Sequence[str]) -> str:

@@ -89,8 +89,11 @@ SHIFTED = 1.0
 
 
 def change_from(reading: Reading, board: Reading) -> str:
-    """Return how a wall differs from its sample: `, less blue and a little darker than the sample`."""
+    """Return how a wall differs from its sample: `, less blue and a little darker than the sample`; the hue that it is
+    already called by is not said again."""
     hue_, depth_ = _hue_change(reading, board), _depth_change(reading, board)
+    if hue_.startswith("pull") and hue_.split()[1] in called(reading):
+        return f", {depth_} than the sample" if depth_ else ""
     compared = [part for part in (hue_ if not hue_.startswith(("pull", "without")) else "", depth_) if part]
     said = f", {hue_}" if hue_.startswith(("pull", "without")) else ""
     if compared:
