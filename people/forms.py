@@ -50,11 +50,11 @@ class RoleForm(forms.Form):
 
 
 class HabitsForm(forms.ModelForm):  # type: ignore[type-arg]
-    """How somebody writes numbers, sizes and dates, and on which paper they print."""
+    """How somebody writes numbers, sizes and dates, on which paper they print, and whether one letter is a command."""
 
     class Meta:
         model = Member
-        fields = ("units", "decimal", "dates", "paper")
+        fields = ("units", "decimal", "dates", "paper", "keys")
         labels = words.HABIT_LABELS
 
 

@@ -65,6 +65,7 @@ class Member(models.Model):
     decimal = models.CharField(max_length=8, choices=words.HABIT_DECIMALS, default="point")
     dates = models.CharField(max_length=8, choices=words.HABIT_DATES, default="day")
     paper = models.CharField(max_length=8, choices=[(paper, paper) for paper in PAPERS], default=PAPERS[0])
+    keys = models.CharField(max_length=8, choices=words.HABIT_KEYS, default="on")
 
     class Meta:
         ordering = ["joined", "id"]

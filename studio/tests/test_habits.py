@@ -34,8 +34,13 @@ class Habits(world.Studio):
         Member.objects.create(user=self.rory, studio=studio_of(self.isla), role=Role.SPECIALIST)
 
     def write(self, **changes):
-        plain = {"units": "metric", "decimal": "point", "dates": "day", "paper": "A4"}
+        plain = {"units": "metric", "decimal": "point", "dates": "day", "paper": "A4", "keys": "on"}
         return self.client.post(reverse("habits"), plain | changes)
+
+    def test_keys_of_one_letter_are_switched_off_for_the_person(self):
+        self.assertContains(self.client.get(reverse("home")), 'data-keys="on"')
+        self.write(keys="off")
+        self.assertContains(self.client.get(reverse("home")), 'data-keys="off"')
 
     def text(self, *address):
         page = self.client.get(reverse(address[0], args=address[1:]))

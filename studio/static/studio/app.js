@@ -153,6 +153,7 @@
     const act = keys[event.key];
     const radio = event.target.matches("input[type=radio]") && event.key.startsWith("Arrow");
     if (!act || typing(event.target) || radio) return;
+    if (event.key.length === 1 && document.body.dataset.keys === "off") return; // the account says so
     if (/^[1-9]$/.test(event.key) && !document.getElementById(`step-${event.key}`)) return;
     if (event.key.startsWith("Arrow") && !boards().length) return;
     event.preventDefault();
