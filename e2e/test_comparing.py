@@ -64,7 +64,7 @@ class Comparing(BrowserTest):
         self.go("alternatives")
         self.find("#ask").send_keys("a bit warmer")
         self.find("#ask").send_keys(Keys.ENTER)
-        self.wait(lambda: "eight colours" in self.text(".finding-line"))
+        self.wait(lambda: "closest first" in self.text(".finding-line"))
         self.settled()
         self.assertEqual(len(self.all(".set a.board")), 8)
         for number in (1, 2, 3):

@@ -105,7 +105,7 @@ class DeckJourney(BrowserTest):
         self.click("#found .acts a")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
         self.assertIn("fetched", self.text(".pair"))
-        self.assertIn("Fetched from the decks by hand", self.text(".say"))
+        self.assertIn("Added by hand", self.text(".say"))
 
 
 class Keyboard(BrowserTest):

@@ -44,7 +44,7 @@ class RoomJourney(BrowserTest):
         self.wait(lambda: self.text("h1") == "Sail room")
         room = Room.objects.get(name="Sail room")
         self.assertEqual([window.wall for window in room.windows.all()], ["south"])
-        self.assertIn("On the north wall at 12:00", self.text(".finding-line"))
+        self.assertIn("At 12:00 the north wall", self.text(".finding-line"))
         self.assert_accessible("a room")
         self.assertEqual(Job.objects.get(title="Net loft").town, "Old Slip")
 
@@ -84,12 +84,32 @@ class RoomJourney(BrowserTest):
         self.wait(lambda: self.find("svg.strip"))
         self.assertEqual(float(self.find("[data-scrub]").get_attribute("value")), float(hour))
 
+    def test_the_room_is_drawn_and_follows_the_hour_and_the_head(self):
+        self.light_of("Galley")
+        self.wait(lambda: self.all(".room-picture.is-drawn"))
+
+        def drawn():
+            return self.browser.execute_script("return document.querySelector('.room-picture canvas').toDataURL()")
+
+        noon = drawn()
+        self.slide(9)
+        self.wait(lambda: drawn() != noon)
+        night = drawn()
+        self.find(".room-picture canvas").send_keys(Keys.ARROW_RIGHT)
+        self.wait(lambda: drawn() != night)
+        turned = drawn()
+        Select(self.find("#stand")).select_by_value("corner")
+        self.wait(lambda: drawn() != turned)
+        self.find(".in-words summary").click()
+        self.assertIn("wall:", self.text(".in-words"))
+        self.assert_accessible("the room drawn")
+
     def test_another_day_sky_and_wall(self):
         self.light_of("Galley")
         for css in ("input[value=midwinter]", "input[value=overcast]"):
             self.act(css)
         self.replaced(lambda: Select(self.find("select[name=wall]")).select_by_value("west"))
-        self.assertIn("On the west wall", self.text(".finding-line"))
+        self.assertIn("the west wall", self.text(".finding-line"))
         for part in ("when=midwinter", "sky=overcast", "wall=west"):
             self.assertIn(part, self.browser.current_url)
 
@@ -108,7 +128,7 @@ class RoomJourney(BrowserTest):
         boards = self.all(".same-light .group:last-child .paint")
         self.assertEqual(len({board.get_attribute("fill") for board in boards}), 3)
         self.assertEqual(self.texts(".same-light .group:last-child .caption"), ["2,700 K", "3,000 K", "4,000 K"])
-        self.assertIn("Keep one temperature", self.text("#review"))
+        self.assertIn("under one colour temperature", self.text("#review"))
 
     def test_a_counsel_leads_to_a_better_colour_on_the_shortlist(self):
         review = self.light_of("Library")

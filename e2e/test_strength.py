@@ -22,10 +22,10 @@ class Strength(BrowserTest):
 
     def test_to_a_trim_gap_of_ten_and_to_an_lrv(self):
         self.ask("gap", "10")
-        self.assertIn("stands +10.0 LRV points from it", self.text(".say"))
+        self.assertIn("is 10 points lighter", self.text(".say"))
         self.assert_accessible("a strength")
         self.ask("lrv", "60")
-        self.assertIn("LRV 60.0 comes at", self.text(".say"))
+        self.assertIn("LRV 60.0 is", self.text(".say"))
         self.assertIn("LRV 60.0", self.text(".big:nth-of-type(2)"))
         self.ask("lrv", "2")
         self.assertIn("darker than this base can be tinted", self.text(".say"))
@@ -41,7 +41,7 @@ class Strength(BrowserTest):
             )
         )
         self.assertEqual(Review.objects.latest("id").strength, -35)
-        self.assertIn("At −35 %", self.text(".finding-line"))
+        self.assertIn("35 % lighter", self.text(".finding-line"))
         said = self.browser.execute_script(
             "const slide = document.querySelector('#slide'); const out = document.querySelector('#slid');"
             "for (slide.value = 0; Number(slide.value) > -100; slide.value = Number(slide.value) - 1) {"
@@ -54,15 +54,15 @@ class Strength(BrowserTest):
             )
         )
         gap = float(said.rsplit(" ", 1)[1])
-        self.assertIn(f"stands +{gap:.1f} LRV points from it", self.text(".say"))
+        self.assertIn(f"is {gap:.0f} points lighter", self.text(".say"))
         self.assertAlmostEqual(gap, 10, delta=0.6)
         self.act("#strength-8")
-        self.assertIn("At +100 %", self.text(".finding-line"))
+        self.assertIn("100 % darker", self.text(".finding-line"))
         self.assertEqual(len(self.all(".set a.board[aria-current]")), 1)
 
     def test_held_against_the_nearest_of_the_catalogue(self):
         self.ask("percent", "-40")
-        self.assertIn("Use Rudder Hatch", self.text(".say"))
+        self.assertIn("from these decks: there is no visible difference", self.text(".say"))
         self.act(".set .group:nth-child(2) a.board")
         self.wait(lambda: self.find("#review").get_attribute("data-step") == "compare")
 
@@ -104,7 +104,7 @@ class Strength(BrowserTest):
     def test_kept_and_mixed(self):
         self.ask("percent", "-50")
         self.act("#keep-strength")
-        self.assertIn("at 50 %, a colour of its own", self.text(".notice"))
+        self.assertIn("at 50 % among your own colours", self.text(".notice"))
         self.act(".acts-row a[href*=mix]")
         self.find(".adjusts [name=other]").send_keys("T05.4")
         self.act(".adjusts .strong")

@@ -111,7 +111,7 @@ class Tasks(BrowserTest):
         self.open("/reviews/8/reading/")
         self.step("8", "samples")
         self.hit("form[action$='/samples/schedule/'] button")
-        self.wait(lambda: "viewings seen" in self.text(".finding-line"))
+        self.wait(lambda: "viewings are planned" in self.text(".finding-line"))
         self.took("plan the viewings")
         # in the room
         resize(self.browser, *PHONE)

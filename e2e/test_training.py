@@ -77,19 +77,21 @@ class Training(BrowserTest):
             self.wait(lambda page=page: self.find("html").id != page)
         self.assertIn("Yes: ", self.text("h1"))
         self.leave("a.plain[href*='/training/studio/']")
-        self.assertIn("How they differ is shown from 3 on", self.text("main"))
+        self.assertIn("From 3 on you see how they differ", self.text("main"))
         self.assert_accessible("a wall of the studio")
 
     def test_a_review_becomes_a_wall_and_the_neutral_is_followed(self):
         self.begin()
         self.open("/reviews/8/verdict/")
         self.leave("button[formaction*='/training/of/']")
-        while "Made of a review" not in self.text("main"):
+        for _ in range(12):
+            if "Made from a review" in self.text("main"):
+                break
             self.answer(lambda digit: self.leave(f"#step-{digit}"))
             self.leave("main a.strong")
         self.answer(lambda digit: self.leave(f"#step-{digit}"))
         self.open("/training/")
         self.leave("form[action$='/training/follow/'] button")
-        self.assertIn("New reviews begin with your eye’s neutral", self.text("main"))
+        self.assertIn("New reviews begin with the neutral line of your eye", self.text("main"))
         self.leave("form[action$='/training/follow/'] [name=leave]")
-        self.assertIn("New reviews begin with the method’s neutral", self.text("main"))
+        self.assertIn("New reviews begin with the method’s neutral line", self.text("main"))

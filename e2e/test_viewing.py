@@ -35,8 +35,8 @@ class ViewingJourney(BrowserTest):
 
     def test_plan_look_offline_and_on_again_compare_and_decide(self):
         self.open("/reviews/8/samples/?show=samples")
-        self.assertIn("Hold beside it", self.text(".finding-line"))
-        self.assertIn("Alone", self.text(".caution-line"))
+        self.assertIn("Hold it beside", self.text(".finding-line"))
+        self.assertIn("alone", self.text(".caution-line"))
         self.assert_accessible("samples")
         self.replaced(lambda: self.find("#id_size option[value=thumbnail]").click())
         self.assertIn("Too small", self.text(".say"))  # wrong sampling is named as it is chosen
@@ -45,7 +45,7 @@ class ViewingJourney(BrowserTest):
         self.assertNotIn("Too small", self.text(".say"))
         self.replaced(lambda: self.click(".parts a:first-child"))
         self.replaced(lambda: self.click("form[action$='/samples/schedule/'] button"))
-        self.assertIn("viewings seen", self.text(".finding-line"))
+        self.assertIn("viewings are planned", self.text(".finding-line"))
         planned = len(self.all(".viewings-box tbody tr"))
         self.assertGreaterEqual(planned, 3)
         self.assert_accessible("hours")
@@ -180,7 +180,7 @@ class ViewingJourney(BrowserTest):
 
     def test_the_boards_of_a_job(self):
         self.open("/jobs/1/samples/")
-        self.assertIn("Boards to paint", self.text("h1"))
+        self.assertIn("Sample boards for", self.text("h1"))
         self.assert_accessible("the boards of a job")
         self.leave("form[action$='/samples/plan/'] button")
         self.assertIn("The viewings of all rooms are planned", self.text(".undo"))
