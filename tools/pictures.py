@@ -13,6 +13,10 @@ from e2e.chromium import PHONE, WIDE, resize, start_chromium
 
 OUT = Path(__file__).resolve().parent.parent / "docs" / "screenshots"
 MAIN, WITH_VERDICT = "H16.3", "T05.4"
+DRAWN = """
+  return !document.querySelector(".room-picture:not(.is-drawn)")
+    && Array.from(document.images).every((one) => one.complete || one.getBoundingClientRect().top > 800);
+"""
 
 
 class Camera:
@@ -40,6 +44,10 @@ class Camera:
     def open(self, path: str) -> None:
         self.browser.get(self.base + path)
         time.sleep(0.4)
+        for _ in range(100):  # rooms are drawn, and pictures come, a little later
+            if self.browser.execute_script(DRAWN):
+                break
+            time.sleep(0.2)
 
     def click(self, css: str) -> None:
         self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
