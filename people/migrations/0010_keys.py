@@ -6,7 +6,7 @@ from django.db import migrations, models
 class Migration(migrations.Migration):
 
     dependencies = [
-        ('people', '0001_squashed_0009_erased'),
+        ('people', '0009_erased'),
     ]
 
     operations = [

@@ -25,6 +25,8 @@ class Understanding(TestCase):
             "warm white": {"families": ("white",), "temperature": "warm"},
             "slightly warm white": {"families": ("white",), "temperature": "slightly warm"},
             "near black": {"depth": "near-black"},
+            "cream": {"families": ("cream",), "things": ()},
+            "beige": {"families": ("beige",), "things": ()},
             "a hint of green": {"undertone": "green", "strength": "faint"},
             "pink undertone": {"undertone": "red"},
             "blue grey": {"undertone": "blue", "families": ("grey",)},
