@@ -4,12 +4,10 @@ from __future__ import annotations
 
 import json
 from functools import cached_property
-from urllib.parse import urlencode
 
-from django.urls import reverse
 from django.utils.safestring import SafeString
 
-from jobs import drawings
+from jobs import drawings, drawn
 from jobs.lighting import SEASONS, SKIES, Asked, Board, RoomDay
 from jobs.models import Room
 from prism import words
@@ -36,9 +34,8 @@ class DayShown(Page):
     # --- the room drawn ---
 
     def _address(self, name: str, **more: str) -> str:
-        asked = {"when": self.asked.season, "review": str(self._review or ""), **more}
-        query = urlencode({key: value for key, value in asked.items() if value})
-        return f"{reverse(name, args=[self._room.pk])}?{query}"
+        review = str(self._review or "")
+        return drawn.address(name, self._room.pk, when=self.asked.season, review=review, **more)
 
     @property
     def picture(self) -> str:

@@ -6,11 +6,14 @@ import base64
 import json
 import zlib
 from functools import cached_property
+from urllib.parse import urlencode
 
 import numpy as np
+from django.urls import reverse
 
 from jobs.lighting import SKIES, RoomDay
 from jobs.models import Finish, Room
+from jobs.queries import finish_of
 from prism.formats.png import as_png
 from prism.formats.room_json import spectrum_of
 from prism.light.picture import LEVEL, ROWS, Picture, pictures
@@ -29,8 +32,14 @@ _kept_packed: BoundedCache[object, str] = BoundedCache(48)
 
 def trim_of(room: Room) -> Stimulus:
     """Return the paint of a room's trim: the one decided or staying, else a clean white."""
-    held = next((one for one in room.finishes.all() if one.part == Finish.Part.TRIM and one.colour), None)
+    held = finish_of(room, Finish.Part.TRIM)
     return held.colour.stimulus if held and held.colour else from_lab(CLEAN_WHITE)
+
+
+def address(name: str, room: int, **asked: str) -> str:
+    """Return the address of a room drawn, `room-picture` or `room-picture-file`, with what is asked for."""
+    query = urlencode({key: value for key, value in asked.items() if value})
+    return f"{reverse(name, args=[room])}?{query}"
 
 
 class Drawn:

@@ -59,11 +59,6 @@ def rooms_of(job: Job) -> list[Room]:
     return list(held.prefetch_related("open_to", "leads_to", reviews_of()))
 
 
-def finish_of(room: Room, part: str) -> Finish | None:
-    """Return what is decided of a part of a room; None where nothing is."""
-    return next((one for one in room.finishes.all() if one.part == part), None)
-
-
 @dataclass(frozen=True)
 class OnWalls:
     """The colour of a room's walls with its value, why it is (`stays`, `decided` by hand, `agreed` in a review, or last
@@ -83,7 +78,7 @@ class OnWalls:
 def wall_of(room: Room) -> OnWalls | None:
     """Return what is on the walls of a room: what was put there by hand, else what its reviews decided last, else
     the colour last reviewed; None where there is none of them."""
-    by_hand = finish_of(room, Finish.Part.WALLS)
+    by_hand = queries.finish_of(room, Finish.Part.WALLS)
     reviews: list[Any] = list(room.reviews.all())
     if by_hand and by_hand.colour:
         review = next((one for one in reviews if one.colour_id == by_hand.colour_id), None)
@@ -111,7 +106,7 @@ def walled(rooms: Sequence[Room], method: Method, neutral: WorkingNeutral) -> li
         if wall is None:
             continue
         there = tuple(read(colour, method, neutral) for _, colour in whites_of(room, method, neutral))
-        trim = finish_of(room, Finish.Part.TRIM)
+        trim = queries.finish_of(room, Finish.Part.TRIM)
         stays = trim.colour if trim and trim.stays else None
         found.append(Walled(room, wall.name, wall.value, read(wall.value, method, neutral), there, stays))
     return found

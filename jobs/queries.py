@@ -137,6 +137,11 @@ PLAIN_SURFACES = {"floor": "wood-brown", "ceiling": ""}
 _WHITE_CEILING: Reflectance = (0.82,) * 31
 
 
+def finish_of(room: Room, part: str) -> Finish | None:
+    """Return what is decided of a part of a room; None where nothing is."""
+    return next((one for one in room.finishes.all() if one.part == part), None)
+
+
 def known_of(room: Room) -> Known:
     named = any(surface.side == "floor" and reflectance_of(surface) for surface in room.surfaces.all())
     return Known(metered=room.correction is not None, floor=named, lamps=bool(room.lamps.all()))

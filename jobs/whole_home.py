@@ -6,16 +6,16 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Any
-from urllib.parse import urlencode
 
 from django.contrib.auth.models import User
-from django.urls import reverse
 
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs.amounts import Paint, areas_of, paint_of, usual_sheen
-from jobs.home_white import HomeWhite, agreed_of, finish_of, rooms_of, wall_of
+from jobs.drawn import address
+from jobs.home_white import HomeWhite, agreed_of, rooms_of, wall_of
 from jobs.models import Finish, Job, Room
+from jobs.queries import finish_of
 from jobs.walk import Walk
 from methods import queries as method_queries
 from methods.rests_on import RestsOn, rests_on
@@ -80,8 +80,8 @@ class RoomLine:
         walls, trim = self.at("walls").colour, self.at("trim").colour
         if walls is None or not self.room.can_be_lit:
             return ""
-        asked = {"size": "small", "hour": "12", "paint": walls.pk, "trim": trim.pk if trim else ""}
-        return f"{reverse('room-picture-file', args=[self.room.pk])}?{urlencode(asked)}"
+        asked = {"size": "small", "hour": "12", "paint": str(walls.pk), "trim": str(trim.pk) if trim else ""}
+        return address("room-picture-file", self.room.pk, **asked)
 
     @property
     def picture_text(self) -> str:

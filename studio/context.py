@@ -15,7 +15,6 @@ from web import undo
 def studio(request: HttpRequest) -> dict[str, Any]:
     found: dict[str, Any] = {"demo": settings.DEMO, "decimal_mark": pointed(".")}
     if request.user.is_authenticated:
-        member = queries.membership(request.user)
-        found |= {"undoable": undo.offered(request), "single_keys": member.keys if member else "on"}
+        found |= {"undoable": undo.offered(request), "single_keys": queries.membership(request.user).keys}
         found |= {"may_change": queries.may_change(request.user), "may_manage": queries.may_manage(request.user)}
     return found

@@ -11,18 +11,15 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from prism.light.form_factors import Rectangles, at_points, exchange, rays
+from prism.light.form_factors import Rectangles, at_points, axes_along, exchange, rays
 from prism.light.glass import slanted
-from prism.light.room import GLAZING, SIDES, Lamp, Window
+from prism.light.room import GLAZING, SIDES, Window
 from prism.spectrum import Array
 
 WALL_GRID, FLOOR_GRID = (4, 3), (4, 4)
 """Patches along and up a wall, and along and across floor and ceiling."""
 _WINDOW_POINTS = (4, 12)
 _RAYS = (18, 18)
-_LAMP_POINTS = 3
-_STANDING = 1.4
-"""Height in metres of a lamp on a table or a stand."""
 _GLASS_BACK = 0.12
 """What a pane sends back of the room's own light."""
 
@@ -111,7 +108,7 @@ def box(size: tuple[float, float, float], windows: tuple[Window, ...]) -> Box:
 
 def _grid(side: str, size: tuple[float, float, float]) -> Rectangles:
     axis = AXES[side]
-    first, second = (size[each] for each in range(3) if each != axis)
+    first, second = (size[each] for each in axes_along(axis))
     along, across = FLOOR_GRID if axis == 2 else WALL_GRID
     x, y = np.linspace(0, first, along + 1), np.linspace(0, second, across + 1)
     low = np.stack(np.meshgrid(x[:-1], y[:-1], indexing="ij"), axis=-1).reshape(-1, 2)
@@ -167,10 +164,9 @@ def points_of(room: Box, counts: tuple[int, int], level: tuple[int, int]) -> tup
     found, sides = [], []
     for i, side in enumerate(SIDES):
         axis = AXES[side]
-        dims = [each for each in range(3) if each != axis]
         steps = [
-            np.linspace(_EDGE, room.size[dim] - _EDGE, count)
-            for dim, count in zip(dims, level if axis == 2 else counts, strict=True)
+            np.linspace(_EDGE, room.size[along] - _EDGE, count)
+            for along, count in zip(axes_along(axis), level if axis == 2 else counts, strict=True)
         ]
         flat = np.stack(np.meshgrid(*steps, indexing="ij"), axis=-1).reshape(-1, 2)
         found.append(np.insert(flat, axis, plane_of(room.size, i), axis=1))
@@ -240,6 +236,18 @@ def _above(away: Array, out: Array, square: Array, window: Window) -> NDArray[np
     return above
 
 
+def sun_passed(pane: Pane, toward: Array) -> Array:
+    """Return the part of a beam on a slanted pane that its glass lets through, over that straight on, (t,): 0 where the
+    sun (unit vectors `toward` it, (t, 3)) is down, behind the pane or behind what stands outside."""
+    cos = toward @ pane.normal
+    out = np.maximum(cos, 0)[:, None]
+    over = _above(toward[:, None], out, np.ones_like(out), pane.window)[:, 0]
+    open_to = (cos > 1e-6) & (toward[:, 2] > 0) & over
+    found = np.zeros(len(toward))
+    found[open_to] = slanted(cos[open_to], GLAZING[pane.window.glazing].panes)
+    return found
+
+
 def sunlight(room: Box, toward: Array) -> Array:
     """Return how much of a beam of 1 on a plane facing the sun falls on each patch through each window, (w, t, n).
 
@@ -249,19 +257,15 @@ def sunlight(room: Box, toward: Array) -> Array:
     found = np.zeros((len(room.panes), len(toward), len(room.areas)))
     starts = np.cumsum([0, *(len(plane.low) for plane in room.planes)])
     for w, pane in enumerate(room.panes):
-        cos = toward @ pane.normal
-        out = np.maximum(cos, 0)[:, None]
-        over = _above(toward[:, None], out, np.ones_like(out), pane.window)[:, 0]
-        open_to = (cos > 1e-6) & (toward[:, 2] > 0) & over
+        passed = sun_passed(pane, toward)
+        open_to = passed > 0
         if not open_to.any():
             continue
         origins = _spread(pane.rectangle, _RAYS)[None]
         side, where = rays(origins, -toward[open_to][:, None], room.size)
         patch = starts[side] + _cell(side, where, room.size)
         hours = np.broadcast_to(np.flatnonzero(open_to)[:, None], patch.shape)
-        angle = cos[open_to]
-        glass = slanted(angle, GLAZING[pane.window.glazing].panes)
-        each = pane.rectangle.areas[0] * angle * glass / origins.shape[1]
+        each = pane.rectangle.areas[0] * (toward[open_to] @ pane.normal) * passed[open_to] / origins.shape[1]
         np.add.at(found[w], (hours, patch), np.broadcast_to(each[:, None], patch.shape))
     return found / room.areas
 
@@ -320,75 +324,3 @@ def _cell(side: NDArray[np.intp], where: Array, size: tuple[float, float, float]
     j = np.clip((second * across).astype(np.intp), 0, across - 1)
     cell: NDArray[np.intp] = i * across + j
     return cell
-
-
-def lamplight(size: tuple[float, float, float], lamp: Lamp) -> Array:
-    """Return how much of one lumen of a sort of lamp falls on each patch, lx, (n,); all of it falls somewhere."""
-    return _lamplight(size, lamp.count, lamp.hung)
-
-
-def lamplight_at(room: Box, lamp: Lamp) -> Array:
-    """Return how much of one lumen of a sort of lamp falls on points of a room, lx, (p,): see `at`."""
-    sources = _hung(room.size, lamp.count, lamp.hung)
-    whole = box(room.size, ())
-    total = (_kernel(sources, _inside(room.planes), whole.side, lamp.hung) * whole.areas).sum(axis=1, keepdims=True)
-    share: Array = (_kernel(sources, room.middles[:, None], room.side, lamp.hung) / total).mean(axis=0)
-    return share
-
-
-@lru_cache(maxsize=256)
-def _lamplight(size: tuple[float, float, float], count: int, hung: str) -> Array:
-    room = box(size, ())
-    seen = _kernel(_hung(size, count, hung), _inside(room.planes), room.side, hung) * room.areas
-    share: Array = (seen / seen.sum(axis=1, keepdims=True)).mean(axis=0) / room.areas
-    share.setflags(write=False)
-    return share
-
-
-def _kernel(sources: Array, points: Array, side: NDArray[np.intp], hung: str) -> Array:
-    """Return what each source (s, 3) gives to surfaces on sides (n,), the mean over their points (n, k, 3), (s, n)."""
-    away = sources[:, None, None] - points[None]
-    square = (away**2).sum(axis=-1)
-    cos = np.maximum((away * inward(side)[None, :, None]).sum(axis=-1), 0)
-    seen: Array = (cos / np.maximum(square, _NEAREST**2) ** 1.5).mean(axis=-1)
-    if hung == "ceiling":  # set in the ceiling, they shine down only, most straight below
-        middle = sources[:, None] - points.mean(axis=1)[None]
-        seen = seen * np.maximum(middle[..., 2], 0) / np.sqrt(np.maximum((middle**2).sum(axis=-1), 1e-6))
-    return seen
-
-
-_NEAREST = 1e-3
-"""Metres to a lamp below which nothing comes."""
-
-
-def _inside(planes: tuple[Rectangles, ...]) -> Array:
-    """Return points spread over every patch, (n, points, 3)."""
-    step = (np.arange(_LAMP_POINTS) + 0.5) / _LAMP_POINTS
-    flat = np.stack(np.meshgrid(step, step, indexing="ij"), axis=-1).reshape(-1, 2)
-    found = []
-    for plane in planes:
-        points = plane.low[:, None] + flat * (plane.high - plane.low)[:, None]
-        found.append(np.insert(points, plane.axis, plane.at, axis=2))
-    return np.concatenate(found)
-
-
-def _hung(size: tuple[float, float, float], count: int, hung: str) -> Array:
-    width, depth, height = size
-    rows = max(1, round((count * depth / width) ** 0.5)) if count < 400 else 20
-    columns = max(1, -(-min(count, 400) // rows))
-    x, y = (np.arange(columns) + 0.5) / columns * width, (np.arange(rows) + 0.5) / rows * depth
-    level = {
-        "ceiling": height - 0.02,
-        "pendant": max(height - 0.7, height / 2),
-        "wall": min(1.8, 0.75 * height),
-        "table": min(_STANDING, 0.6 * height),
-    }[hung]
-    places = np.stack(np.meshgrid(x, y, indexing="ij"), axis=-1).reshape(-1, 2)[: max(1, min(count, 400))]
-    if hung == "wall":  # along the two longer walls
-        edge = 0.25
-        turn = np.arange(len(places)) % 2
-        if width >= depth:
-            places = np.stack([places[:, 0], np.where(turn, depth - edge, edge)], axis=-1)
-        else:
-            places = np.stack([np.where(turn, width - edge, edge), places[:, 1]], axis=-1)
-    return np.column_stack([places, np.full(len(places), level)])

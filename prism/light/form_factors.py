@@ -38,6 +38,11 @@ class Rectangles:
         return np.insert((self.low + self.high) / 2, self.axis, self.at, axis=1)
 
 
+def axes_along(axis: int) -> list[int]:
+    """Return the two axes along a plane that stands across one."""
+    return [each for each in range(3) if each != axis]
+
+
 def at_points(points: Array, normals: Array, rectangles: Rectangles) -> Array:
     """Return form factors (p, n) from points (p, 3) on surfaces with `normals` (p, 3) to rectangles before them.
 
@@ -122,8 +127,7 @@ def _perpendicular(first: Rectangles, second: Rectangles) -> Array:
 
 
 def _column(plane: Rectangles, axis: int) -> int:
-    others = [each for each in range(3) if each != plane.axis]
-    return others.index(axis)
+    return axes_along(plane.axis).index(axis)
 
 
 def rays(origins: Array, directions: Array, size: tuple[float, float, float]) -> tuple[NDArray[np.intp], Array]:

@@ -1,12 +1,12 @@
 """A room to be drawn: what points in rows over its sides look like, at every hour, to an eye that has got used to it.
 
-The light on a point is gathered anew from all patches of the room (`solve`), from each window and each lamp, so that it
+The light on a point is gathered from all patches of the room (`solve`), from each window and each lamp, so that it
 is smooth; the beam of the sun is kept apart, since its edges are drawn exactly.
 """
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -14,14 +14,14 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from prism.light import materials
-from prism.light.box import AXES, Box, Pane, at, box, inward, points_of, rectangles
+from prism.light.box import AXES, Box, at, box, inward, points_of, rectangles, sun_passed
 from prism.light.day import CLEAR, HALF_HOURS, OVERCAST, Solved, outdoors_of, solved
-from prism.light.furnishing import past_curtains
-from prism.light.glass import slanted, through_glass
-from prism.light.room import GLAZING, OUTSIDE, SIDES, WALLS, Fixed, Room
+from prism.light.form_factors import axes_along
+from prism.light.glass import through_glass
+from prism.light.room import OUTSIDE, SIDES, WALLS, Fixed, Room
 from prism.light.seen import CONSTANCY, DARK, coming_from_daylight
 from prism.light.sky import Outdoors
-from prism.light.solve import burning_at, coats, own_colours, skylight, toward_sun
+from prism.light.solve import burning_at, coats, let_in, own_colours, skylight, toward_sun
 from prism.light.spectra import lux
 from prism.spectrum import Array, lab_to_xyz, to_lab, xyz_to_lab
 
@@ -29,6 +29,8 @@ ROWS, LEVEL = (9, 6), (8, 8)
 """Points along and up a wall, and along and across floor and ceiling."""
 COLOURLESS, COLOURED = 0.3, 3.0
 """Lux below which no colour is claimed, and from which all of it is; between, it fades (mesopic sight)."""
+_Look = Callable[[Array, Array, NDArray[np.bool_]], Array]
+"""What surfaces of a reflectance look like in the light that falls on some of the points."""
 _LIKE_A_RUG = 1.5
 """How much longer a thing that stays is than it is wide, where nobody says."""
 
@@ -131,7 +133,7 @@ def _picture(
     toward, beam = _beam(room, outdoors, seen)
     sunlit = brighter(look(falling + beam, own), lux(falling + beam) / np.maximum(on, DARK))
     return Picture(
-        room=room, hours=np.asarray(hours), cloud=outdoors_cloud(one), points=seen.middles, side=seen.side,
+        room=room, hours=np.asarray(hours), cloud=one.day.cloud, points=seen.middles, side=seen.side,
         lab=look(falling, own), sunlit=sunlit, trim=look(falling, trim, walls), lux=on, sun=toward,
         outside=_outside(room, outdoors, one), things=_things(room, seen, falling, look),
     )  # fmt: skip
@@ -150,10 +152,6 @@ def brighter(lab: Array, ratio: Array) -> Array:
     return found
 
 
-def outdoors_cloud(one: Solved) -> float:
-    return float(one.day.cloud)
-
-
 def _beam(room: Room, outdoors: Outdoors, seen: Box) -> tuple[Array, Array]:
     """Return unit vectors to the sun, 0 where it comes in nowhere, (t, 3), and what its beam adds to points that stand
     in it, (t, p, 31)."""
@@ -161,23 +159,10 @@ def _beam(room: Room, outdoors: Outdoors, seen: Box) -> tuple[Array, Array]:
     facing = np.maximum(toward @ inward(seen.side).T, 0)
     best = np.zeros((len(toward), outdoors.beam.shape[1]))
     for pane in seen.panes:
-        out = np.maximum(toward @ pane.normal, 0)
-        open_to = (outdoors.height > 0) & (out > 1e-3) & _over(pane, toward)
-        passed = slanted(out, GLAZING[pane.window.glazing].panes)
-        let_in = through_glass(pane.window.glazing) * past_curtains(room.furnishing)
-        best = np.maximum(best, (open_to * passed)[:, None] * let_in)
+        best = np.maximum(best, sun_passed(pane, toward)[:, None] * let_in(room, pane))
     comes = best.any(axis=1) & (lux(outdoors.beam) > 1)
     beam: Array = facing[..., None] * (outdoors.beam * best * room.correction)[:, None]
     return np.where(comes[:, None], toward, 0.0), beam * comes[:, None, None]
-
-
-def _over(pane: Pane, toward: Array) -> NDArray[np.bool_]:
-    """Return where the sun stands above what is opposite a window, (t,)."""
-    if pane.window.wall == "ceiling":
-        found: NDArray[np.bool_] = toward[:, 2] > np.sqrt(pane.window.hidden)
-    else:
-        found = toward[:, 2] > np.tan(np.arcsin(pane.window.hidden)) * np.maximum(toward @ pane.normal, 0)
-    return found
 
 
 SKY = {CLEAR: (95.0, -1.5, -6.0), OVERCAST: (95.0, -0.3, -1.0)}
@@ -206,16 +191,15 @@ def _outside(room: Room, outdoors: Outdoors, one: Solved) -> Array:
     return found
 
 
-def _things(room: Room, seen: Box, falling: Array, look: object) -> tuple[Thing, ...]:
+def _things(room: Room, seen: Box, falling: Array, look: _Look) -> tuple[Thing, ...]:
     """Return what stays, laid on its side one beside the other: on the floor from the middle, on a wall where no window
     is, standing on the floor."""
-    assert callable(look)
     free = [name for name in ("north", "east", "south", "west") if all(w.wall != name for w in room.windows)]
     placed, found = dict.fromkeys(range(len(SIDES)), 0.0), []
     for thing in room.fixed:
         on = thing.on if thing.on in SIDES else (free or ["north"])[0]
         side = SIDES.index(on)
-        axes = [each for each in range(3) if each != AXES[on]]
+        axes = axes_along(AXES[on])
         length, tall = (room.size[each] for each in axes)
         wide, high = _size(thing, length, tall, side)
         begin = placed[side]

@@ -13,10 +13,11 @@ from numpy.typing import ArrayLike
 
 from prism.light import glare, materials
 from prism.light import lamps as lamp_tables
-from prism.light.box import Box, Pane, box, lamplight, lamplight_at, sunlight
+from prism.light.box import Box, Pane, box, sunlight
 from prism.light.furnishing import behind_furniture, past_curtains
 from prism.light.general_sky import CLEAR, OVERCAST, brightness, on_plane
 from prism.light.glass import through_glass
+from prism.light.lamplight import lamplight, lamplight_at
 from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room
 from prism.light.sky import Outdoors
 from prism.light.spectra import lux

@@ -25,11 +25,16 @@ class Town:
 
 
 class UnknownTownError(ValueError):
-    """No town has the name; `near` are names that are written much like it, the largest towns first."""
+    """No town has the name, in countries of some codes where any are given."""
 
-    def __init__(self, text: str, near: list[str]) -> None:
+    def __init__(self, text: str, name: str, codes: Collection[str]) -> None:
         super().__init__(text)
-        self.near = near
+        self._name, self._codes = name, codes
+
+    @property
+    def near(self) -> list[str]:
+        """Names that are written much like it, with their countries; looked for only when somebody asks."""
+        return near(self._name, self._codes)
 
 
 def town(text: str, country: str = "") -> Town:
@@ -45,7 +50,7 @@ def town(text: str, country: str = "") -> Town:
     codes = {code for code, title in _countries().items() if land in (_plain(code), _plain(title))}
     held = [one for one in _by_name().get(wanted, []) if not land or one["countrycode"] in codes]
     if not held:
-        raise UnknownTownError(text, near(name, codes))
+        raise UnknownTownError(text, name, codes)
     one = max(held, key=lambda each: each["population"])
     place = Place(round(one["latitude"], 3), round(one["longitude"], 3), one["timezone"])
     return Town(one["name"], _countries()[one["countrycode"]], place)
@@ -54,7 +59,7 @@ def town(text: str, country: str = "") -> Town:
 def near(text: str, codes: Collection[str] = (), most: int = 3) -> list[str]:
     """Return names of towns that are written much like a text, with their countries; of some countries alone where
     their codes of two letters are given and they have such towns."""
-    of_those = {name for name, all_ in _by_name().items() if any(one["countrycode"] in codes for one in all_)}
+    of_those = [name for name, all_ in _by_name().items() if any(one["countrycode"] in codes for one in all_)]
     alike = get_close_matches(_plain(text), of_those, most, _ALIKE) or get_close_matches(
         _plain(text), list(_by_name()), most, _ALIKE
     )

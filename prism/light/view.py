@@ -10,7 +10,8 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from prism.light.box import AXES
+from prism.light.box import AXES, plane_of
+from prism.light.form_factors import axes_along, rays
 from prism.light.picture import LEVEL, ROWS, Picture
 from prism.light.room import SIDES, WALLS
 from prism.screen import lab_to_screen
@@ -48,7 +49,7 @@ def camera(picture: Picture, stand: str = "door", turned: float = 0.0) -> Camera
         if window.wall in sizes:
             sizes[window.wall] += window.width * window.height
     lit = max(WALLS, key=lambda wall: sizes[wall])
-    opposite = {"north": "south", "south": "north", "east": "west", "west": "east"}
+    behind = WALLS[(WALLS.index(lit) + 2) % len(WALLS)]
     middle = {
         "north": (width / 2, depth - BACK), "south": (width / 2, BACK),
         "east": (width - BACK, depth / 2), "west": (BACK, depth / 2),
@@ -56,8 +57,8 @@ def camera(picture: Picture, stand: str = "door", turned: float = 0.0) -> Camera
     if stand in middle:
         x, y = middle[stand]
     else:
-        x, y = middle[opposite[lit]]
-        if opposite[lit] in ("north", "south"):
+        x, y = middle[behind]
+        if behind in ("north", "south"):
             x = width - 2 * BACK if stand == "door" else 2 * BACK
         else:
             y = 2 * BACK if stand == "door" else depth - 2 * BACK
@@ -93,23 +94,14 @@ class _Pixels:
         reach = np.tan(np.radians(ACROSS) / 2)
         x = ((np.arange(wide) + 0.5) / wide * 2 - 1) * reach
         y = (1 - (np.arange(high) + 0.5) / high * 2) * reach * high / wide
-        self.ray = ahead + right * x[None, :, None] + up * y[:, None, None]
-        room = np.asarray(picture.room.size)
-        place = np.asarray(seen_from.place)
-        with np.errstate(divide="ignore", invalid="ignore"):
-            away = np.where(self.ray > 0, (room - place) / self.ray, np.where(self.ray < 0, -place / self.ray, np.inf))
-        axis = away.argmin(axis=-1)
-        far = np.take_along_axis(away, axis[..., None], -1)
-        self.place = place + self.ray * far
-        ahead_there = np.take_along_axis(self.ray, axis[..., None], -1)[..., 0] > 0
-        self.side = axis * 2 + ahead_there
-        self.rise = self.ray[..., 2] / np.linalg.norm(self.ray, axis=-1)
+        ray = ahead + right * x[None, :, None] + up * y[:, None, None]
+        self.side, self.place = rays(np.asarray(seen_from.place), ray, picture.room.size)
+        self.rise = ray[..., 2] / np.linalg.norm(ray, axis=-1)
 
     def on(self, side: int) -> tuple[NDArray[np.bool_], Array]:
         """Return which pixels show a side, and where on it along its two axes, metres, (k, 2)."""
         here = self.side == side
-        axes = [each for each in range(3) if each != AXES[SIDES[side]]]
-        return here, self.place[here][:, axes]
+        return here, self.place[here][:, axes_along(AXES[SIDES[side]])]
 
 
 def _painted(picture: Picture, moment: int, where: _Pixels) -> Array:
@@ -124,8 +116,7 @@ def _painted(picture: Picture, moment: int, where: _Pixels) -> Array:
         here, flat = where.on(i)
         if not here.any():
             continue
-        axes = [each for each in range(3) if each != AXES[name]]
-        lengths = np.array([size[each] for each in axes])
+        lengths = np.array([size[each] for each in axes_along(AXES[name])])
         counts = LEVEL if name in ("floor", "ceiling") else ROWS
         mine = picture.side == i
         colour = _between(screen[mine].reshape(*counts, 3), flat / lengths)
@@ -168,10 +159,8 @@ def _in_sun(picture: Picture, places: Array, sun: Array) -> NDArray[np.bool_]:
         axis = AXES[SIDES[side]]
         if (sun[axis] > 0) != bool(side % 2) or abs(sun[axis]) < 1e-3:
             continue
-        plane = picture.room.size[axis] if side % 2 else 0.0
-        away = (plane - places[:, axis]) / sun[axis]
-        axes = [each for each in range(3) if each != axis]
-        through = (places + away[:, None] * sun)[:, axes]
+        away = (plane_of(picture.room.size, side) - places[:, axis]) / sun[axis]
+        through = (places + away[:, None] * sun)[:, axes_along(axis)]
         found |= (away > 1e-6) & np.all((through > low) & (through < high), axis=1)
     return found
 
@@ -194,7 +183,7 @@ def _window(
     bars = np.any(np.abs(flat - middle) < BAR / 2, axis=1)
     glass = np.all((flat > low) & (flat < high), axis=1) & ~bars
     sky, opposite, ground = lab_to_screen(picture.outside[moment, number])[0]
-    top = np.sin(np.arctan(np.tan(np.arcsin(picture.room.windows[number].hidden))))
+    top = picture.room.windows[number].hidden  # the sine of how high what stands opposite is seen
     up = np.clip((rise[glass] - top) * 14 + 0.5, 0, 1)[:, None]
     above = np.clip(rise[glass] * 14 + 0.5, 0, 1)[:, None]
     seen = opposite * (1 - up) + sky * up if top > 0.02 else np.broadcast_to(sky, (int(glass.sum()), 3))

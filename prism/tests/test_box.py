@@ -7,9 +7,10 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from prism.light.box import box, lamplight, sun_on_floor, sunlight
+from prism.light.box import box, sun_on_floor, sunlight
 from prism.light.form_factors import Rectangles, exchange
 from prism.light.glass import slanted
+from prism.light.lamplight import lamplight
 from prism.light.room import HUNG, SIDES, Lamp, Room
 from prism.light.seen import eye_in
 from prism.light.sky import outdoors

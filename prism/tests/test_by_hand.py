@@ -11,7 +11,7 @@ import numpy as np
 from prism import comparison, demo, method
 from prism.choosing.axes import OPPOSITE, comparative, is_hue, less
 from prism.difference import delta_e
-from prism.light import box, solve
+from prism.light import box, lamplight, solve
 from prism.light.room import SIDES, Fixed
 from prism.reading import read_many
 from prism.spectrum import lightness_to_lrv, to_lab, to_lrv
@@ -311,20 +311,20 @@ class Boxes(unittest.TestCase):
 
     def test_lamps_hang_spread_at_their_height(self):
         size = (4.0, 6.0, 2.6)
-        heights = {"ceiling": 2.58, "pendant": 1.9, "wall": 1.8, "table": box._STANDING}
+        heights = {"ceiling": 2.58, "pendant": 1.9, "wall": 1.8, "table": lamplight._STANDING}
         for hung, height in heights.items():
-            places = box._hung(size, 6, hung)
+            places = lamplight._hung(size, 6, hung)
             self.assertEqual(places.shape, (6, 3))
             np.testing.assert_allclose(places[:, 2], height)
             self.assertTrue(((places[:, :2] > 0) & (places[:, :2] < size[:2])).all())
         low = (4.0, 4.0, 1.5)
-        self.assertEqual([round(box._hung(low, 1, hung)[0, 2], 3) for hung in heights], [1.48, 0.8, 1.125, 0.9])
-        spread = box._hung(size, 6, "ceiling")
+        self.assertEqual([round(lamplight._hung(low, 1, hung)[0, 2], 3) for hung in heights], [1.48, 0.8, 1.125, 0.9])
+        spread = lamplight._hung(size, 6, "ceiling")
         np.testing.assert_allclose(sorted(set(spread[:, 0])), [1.0, 3.0])
         np.testing.assert_allclose(sorted(set(spread[:, 1])), [1.0, 3.0, 5.0])
-        np.testing.assert_allclose(sorted(set(box._hung(size, 6, "wall")[:, 0])), [0.25, 3.75])
-        np.testing.assert_allclose(sorted(set(box._hung((6.0, 4.0, 2.6), 6, "wall")[:, 1])), [0.25, 3.75])
-        self.assertEqual(len(box._hung(size, 7, "ceiling")), 7)
+        np.testing.assert_allclose(sorted(set(lamplight._hung(size, 6, "wall")[:, 0])), [0.25, 3.75])
+        np.testing.assert_allclose(sorted(set(lamplight._hung((6.0, 4.0, 2.6), 6, "wall")[:, 1])), [0.25, 3.75])
+        self.assertEqual(len(lamplight._hung(size, 7, "ceiling")), 7)
 
     def test_the_sun_s_shape_is_cut_off_at_the_walls(self):
         room = plain_room(window("south", width=2.0, height=1.0, sill=1.0, along=2.0))

@@ -11,6 +11,7 @@ from prism.words.sizes import regional
 
 if TYPE_CHECKING:
     from prism.reading import Reading
+    from prism.surety import Level
 
 
 def clock(hour: float) -> str:
@@ -72,16 +73,20 @@ def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -
     start = f"At {clock(hour)} the {wall} wall"
     if reading is None:
         return f"{start} is {DARK}."
-    sure = "" if reading.families.level.value == "certain" else "probably "
-    return f"{start} {sure}looks {called(reading)}{change_from(reading, board)}."
+    return f"{start} {_probably(reading.families.level)}looks {called(reading)}{change_from(reading, board)}."
+
+
+def _probably(level: Level) -> str:
+    return "" if level.value == "certain" else "probably "
 
 
 def wall_short(wall: str, reading: Reading | None, board: Reading) -> str:
     """Return how a wall looks as one of a list: `North wall: probably a pale blue, darker than the sample.`"""
     if reading is None:
         return f"{wall.capitalize()} wall: {DARK}."
-    sure = "" if reading.families.level.value == "certain" else "probably "
-    return f"{wall.capitalize()} wall: {sure}{called(reading)}{change_from(reading, board)}."
+    return (
+        f"{wall.capitalize()} wall: {_probably(reading.families.level)}{called(reading)}{change_from(reading, board)}."
+    )
 
 
 SHIFTED = 1.0
@@ -160,7 +165,7 @@ def seen_words(reading: Reading | None) -> str:
     if reading is None:
         return "too dark"
     key = _hue_key(reading)
-    sure = "" if reading.undertone.level.value == "certain" else "probably "
+    sure = _probably(reading.undertone.level)
     return f"{sure}{hue(key, reading.lrv)}" if key else f"{sure}no clear undertone"
 
 

@@ -8,8 +8,8 @@ from functools import cached_property
 import numpy as np
 
 from jobs.contents import day_in, stimulus_of
-from jobs.home_white import finish_of
 from jobs.models import Element
+from jobs.queries import finish_of
 from prism.light.materials import library
 from prism.light.together import Pairing, pairing
 from prism.numbers import typed_lrv

@@ -112,17 +112,16 @@
   function draw(canvas, data, rays, moment, sky, split) {
     const context = canvas.getContext("2d"), image = context.createImageData(rays.wide, rays.high), out = image.data;
     const grids = [data.rows, data.level];
+    const sun = data.pictures[sky].sun[moment], inTheSun = data.pictures[sky].sunAt.get(moment); // of both paints alike
     for (let p = 0; p < rays.side.length; p += 1) {
       const picture = split && data.others && p % rays.wide >= rays.wide / 2 ? data.others[sky] : data.pictures[sky];
       const side = rays.side[p], kind = rays.kind[p], step = grids[side < 4 ? 0 : 1][1];
-      const sun = picture.sun[moment], shines = picture.sunAt.has(moment);
       if (kind >= 100) {
         const w = kind - 100, hidden = data.hidden[w], rise = rays.rise[p];
-        const top = Math.sin(Math.atan(Math.tan(Math.asin(Math.min(hidden, 0.999)))));
-        const over = Math.min(Math.max((rise - top) * 14 + 0.5, 0), 1), above = Math.min(Math.max(rise * 14 + 0.5, 0), 1);
+        const over = Math.min(Math.max((rise - hidden) * 14 + 0.5, 0), 1), above = Math.min(Math.max(rise * 14 + 0.5, 0), 1);
         for (let c = 0; c < 3; c += 1) {
           const seen = (k) => picture.outside.at(w * 3 + k, moment, c);
-          const beyond = top > 0.02 ? seen(1) * (1 - over) + seen(0) * over : seen(0);
+          const beyond = hidden > 0.02 ? seen(1) * (1 - over) + seen(0) * over : seen(0);
           out[p * 4 + c] = seen(2) * (1 - above) + beyond * above;
         }
       } else if (kind < 0) {
@@ -130,7 +129,7 @@
       } else {
         let series = picture.own, start = rays.starts[side], at = moment;
         if (kind === 1 && side < 4) { series = picture.trim; start = rays.trims[side]; }
-        else if (shines && inSun(data, rays, p, sun)) { series = picture.sunlit; at = picture.sunAt.get(moment); }
+        else if (inTheSun !== undefined && inSun(data, rays, p, sun)) { series = picture.sunlit; at = inTheSun; }
         const n = start + rays.first[p], u = rays.u[p], v = rays.v[p];
         for (let c = 0; c < 3; c += 1) {
           const low = series.at(n, at, c) * (1 - u) + series.at(n + step, at, c) * u;
