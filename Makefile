@@ -20,7 +20,7 @@ demo: $(SETUP)/python
 	@STUDIO_ENV=demo $(BIN)/python manage.py load_demo
 	@STUDIO_ENV=demo $(BIN)/python manage.py collectstatic --noinput --verbosity 0
 	@echo "Gentle Prism is at http://127.0.0.1:$(PORT)/ (Ctrl-C stops it)"
-	@STUDIO_ENV=demo $(BIN)/python manage.py work --verbosity 0 & work=$$!; trap "kill $$work" EXIT; STUDIO_ENV=demo $(BIN)/gunicorn studio.wsgi --bind 127.0.0.1:$(PORT) --worker-class gthread --workers 2 --threads 4 --log-level warning --no-control-socket
+	@(until STUDIO_ENV=demo $(BIN)/python manage.py work --verbosity 0; do sleep 2; done) & work=$$!; trap "pkill -P $$work; kill $$work" EXIT; STUDIO_ENV=demo $(BIN)/gunicorn studio.wsgi --bind 127.0.0.1:$(PORT) --worker-class gthread --workers 2 --threads 4 --log-level warning --no-control-socket
 
 run: $(SETUP)/python
 	@$(BIN)/python manage.py migrate --verbosity 0
@@ -35,6 +35,7 @@ check: $(SETUP)/python $(SETUP)/node
 	$(BIN)/ruff format --check .
 	$(BIN)/ruff check .
 	$(BIN)/mypy .
+	node tools/templates.mjs
 	$(BIN)/djlint --lint --quiet $(filter-out prism,$(PACKAGES))
 	$(BIN)/python manage.py makemigrations --check --dry-run
 	$(BIN)/python tools/check_assets.py

@@ -15,6 +15,7 @@ from django.utils import timezone
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_safe
 
+from background_jobs import worker
 from background_jobs.models import Work
 from people.throttle import address_of
 from studio import backups
@@ -39,9 +40,11 @@ def health(request: HttpRequest) -> JsonResponse:
 @require_safe
 @never_cache
 def ready(request: HttpRequest) -> JsonResponse:
-    """Say whether the studio can be used: its database is of this version and sound, and can be written to."""
+    """Say whether the studio can be used: its database is of this version and sound, and can be written to; and
+    whether long work is done, without which all else can be."""
     wrong = troubles()
-    return JsonResponse({"status": "not ready" if wrong else "ready", "wrong": wrong}, status=503 if wrong else 200)
+    said = {"status": "not ready" if wrong else "ready", "wrong": wrong, "work": worker.state()}
+    return JsonResponse(said, status=503 if wrong else 200)
 
 
 def troubles() -> list[str]:

@@ -115,7 +115,9 @@ class Started(TestCase):
 class Operated(TestCase):
     def test_alive_ready_and_figures_for_the_same_machine_alone(self):
         self.assertEqual(self.client.get(reverse("health")).json(), {"status": "ok"})
-        self.assertEqual(self.client.get(reverse("ready")).json(), {"status": "ready", "wrong": []})
+        self.assertEqual(
+            self.client.get(reverse("ready")).json(), {"status": "ready", "wrong": [], "work": "not running"}
+        )
         with mock.patch("studio.operating.troubles", return_value=["migrations are pending"]):
             self.assertEqual(self.client.get(reverse("ready")).status_code, 503)
         figures = self.client.get(reverse("metrics")).content.decode()

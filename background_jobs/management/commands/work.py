@@ -8,6 +8,7 @@ from django.core.management import call_command
 from django.core.management.base import BaseCommand
 
 from background_jobs import schedule, services
+from background_jobs.worker import Heart, persistently
 
 
 class Command(BaseCommand):
@@ -16,8 +17,17 @@ class Command(BaseCommand):
     help = __doc__ or ""
 
     def handle(self, *args: Any, **options: Any) -> None:
-        again = services.take_up_again()
-        if again:
-            self.stdout.write(f"{again} taken up again")
+        heart = Heart()
+        heart.start()
         schedule.keep_looking()
-        call_command("db_worker", verbosity=options["verbosity"], startup_delay=False)
+
+        def work() -> None:
+            again = services.take_up_again()
+            if again:
+                self.stdout.write(f"{again} taken up again")
+            call_command("db_worker", verbosity=options["verbosity"], startup_delay=False)
+
+        try:
+            persistently(work, heart)
+        finally:
+            heart.stop()
