@@ -2,13 +2,15 @@
 last change.
 
 The ready studio itself (`MODEL`) is nobody's to enter: what is practice in it is copied, since simulating it takes
-seconds; the job is entered anew.
+seconds; the job is entered again. That takes a second, so some studios stand ready: who comes is given one, and the
+queue makes the next.
 """
 
 from __future__ import annotations
 
 from datetime import datetime, timedelta
 
+from axes.models import AccessLog
 from django.contrib.auth.models import User
 from django.core import signing
 from django.db import transaction
@@ -17,6 +19,7 @@ from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from django.utils.crypto import get_random_string
 
+from background_jobs import tasks
 from people import queries as people
 from people import services as people_services
 from people.erasing import erase_studio
@@ -28,11 +31,19 @@ from training.models import Agreed, Returning, Sitting, Wall
 
 MODEL = "skerry"
 PEOPLE = (("isla", "Isla Marram", Role.SPECIALIST), ("wren", "Wren Tolquhon", Role.JUNIOR))
-VISITOR, NEWCOMER = "visitor-", "newcomer-"
+VISITOR, NEWCOMER, SPARE, GONE = "visitor-", "newcomer-", "spare-", "gone-"
+READY = 6
+"""Studios that stand ready."""
+FRESH = timedelta(hours=20)
+"""How long one may stand ready: its viewings are of the day it was made."""
+USED = timedelta(days=1)
+"""Who was there within it keeps their studio, however many others come."""
+PER_ADDRESS, WITHIN = 20, timedelta(hours=1)
+"""Studios that one address is given within an hour."""
 STAYS = timedelta(days=2)
 """How long a visitor's studio stays after it was last changed."""
 MOST = 200
-"""Visitors' studios at once: beyond that those go that were left the longest."""
+"""Visitors' studios at once: beyond that those go that were left the longest, and nobody comes in while none was."""
 COOKIE, SALT = "visitor", "studio.demo_visit"
 
 
@@ -50,13 +61,46 @@ def colleagues(user: User, mark: str = "") -> None:
             Member.objects.create(user=other, studio=studio, role=role)
 
 
-@transaction.atomic
+class RefusedError(Exception):
+    """A visitor who cannot be given a studio now; the message says until when."""
+
+
+def admit(address: str) -> None:
+    """Raise `RefusedError` if an address was given enough studios, or if there is no room for another."""
+    lately = AccessLog.objects.filter(ip_address=address, attempt_time__gte=timezone.now() - WITHIN)
+    theirs = Q(username__startswith=VISITOR) | Q(username__startswith=NEWCOMER)
+    if lately.filter(theirs).values("username").distinct().count() >= PER_ADDRESS:
+        raise RefusedError(words.DEMO_ADDRESS_FULL)
+    if User.objects.filter(theirs).count() >= MOST and not make_room(MOST - 1):
+        raise RefusedError(words.DEMO_FULL)
+
+
 def visit() -> User:
-    """Return a new visitor, with a studio as the ready one is."""
-    make_room(MOST - 1)
+    """Return a new visitor, with a studio as the ready one is: one that stands ready, else one that is made now."""
+    with transaction.atomic():
+        user = User.objects.filter(username__startswith=SPARE).order_by("date_joined").first()
+        if user:
+            user.username = user.username.replace(SPARE, VISITOR, 1)
+            user.save(update_fields=["username"])
+    tasks.scheduled.enqueue("studio.demo_visit.fill")
+    return user or _made(VISITOR)
+
+
+def fill() -> int:
+    """Make studios until enough stand ready; return how many were made. Called by the queue."""
+    spare = User.objects.filter(username__startswith=SPARE)
+    _erase([people.studio_of(user) for user in spare.filter(date_joined__lt=timezone.now() - FRESH)])
+    wanted = max(0, READY - spare.count())
+    for _ in range(wanted):
+        _made(SPARE)
+    return wanted
+
+
+@transaction.atomic
+def _made(kind: str) -> User:
     mark = f"-{get_random_string(10).lower()}"
     model = User.objects.get(username=MODEL)
-    user = User.objects.create_user(f"{VISITOR}{mark[1:]}", first_name=model.first_name)
+    user = User.objects.create_user(f"{kind}{mark[1:]}", first_name=model.first_name)
     demo_job.enter(user)
     colleagues(user, mark)
     _copy_practice(model, user)
@@ -85,11 +129,12 @@ def _copy_practice(source: User, to: User) -> None:
 
 
 @transaction.atomic
-def newcomer(current: User | None = None) -> User:
-    """Return somebody whose studio holds nothing yet: who is one already and did nothing so far, else a new one."""
+def newcomer(current: User | None, address: str) -> User:
+    """Return somebody whose studio holds nothing yet: who is one already and did nothing so far, else a new one.
+    Raises `RefusedError` as `admit` does."""
     if current and current.username.startswith(NEWCOMER) and _did_nothing(current):
         return current
-    make_room(MOST - 1)
+    admit(address)
     user = User.objects.create_user(f"{NEWCOMER}{get_random_string(10).lower()}", first_name="A newcomer")
     people_services.rename(people.studio_of(user), words.NEW_STUDIO)
     return user
@@ -115,8 +160,11 @@ def remembered(request: HttpRequest) -> User | None:
 
 
 def forget(user: User) -> None:
+    """Let nobody come back to a visitor's studio; the queue erases it."""
     if user.username.startswith((VISITOR, NEWCOMER)):
-        erase_studio(people.studio_of(user))
+        user.username, user.is_active = f"{GONE}{user.username}"[:150], False
+        user.save(update_fields=["username", "is_active"])
+        tasks.scheduled.enqueue("studio.demo_visit.sweep")
 
 
 def _left() -> list[tuple[datetime, Studio]]:
@@ -132,14 +180,17 @@ def _left() -> list[tuple[datetime, Studio]]:
 
 
 def make_room(most: int) -> int:
-    """Erase the studios that were left the longest, so that at most so many are there; return how many went."""
+    """Erase the studios that were left the longest, so that at most so many are there, but none that was used within
+    the day; return how many went."""
     held = _left() if Studio.objects.count() > most else []
-    return _erase([studio for _, studio in held[: max(0, len(held) - most)]])
+    beyond = held[: max(0, len(held) - most)]
+    return _erase([studio for at, studio in beyond if timezone.now() - at > USED])
 
 
 def sweep() -> int:
     """Erase the studios whose visitors have gone; called by the queue. Return how many went."""
-    return _erase([studio for at, studio in _left() if timezone.now() - at > STAYS])
+    gone = [people.studio_of(user) for user in User.objects.filter(username__startswith=GONE)]
+    return _erase(gone + [studio for at, studio in _left() if timezone.now() - at > STAYS])
 
 
 def _erase(studios: list[Studio]) -> int:

@@ -60,6 +60,7 @@ INSTALLED_APPS = [
     "django.contrib.messages",
     "django.contrib.staticfiles",
     "django.forms",
+    "django_cotton",
     "django_htmx",
     "axes",
     "django_otp",
@@ -123,7 +124,7 @@ WORKS = {
 }
 
 SCHEDULED = [
-    "studio.demo_visit.sweep" if DEMO else "studio.backups.scheduled",
+    *(("studio.demo_visit.sweep", "studio.demo_visit.fill") if DEMO else ("studio.backups.scheduled",)),
     "search.meaning.scheduled",
     "background_jobs.pruning.scheduled",
 ]

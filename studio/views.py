@@ -100,15 +100,25 @@ def enter_demo(request: StudioRequest) -> HttpResponse:
     """Sign in to a copy of the ready studio, the visitor's own, or to a new one; exists in the demo only."""
     if not settings.DEMO:
         raise Http404
-    if "anew" in request.POST and request.user.is_authenticated:
-        demo_visit.forget(request.user)
+    again = "anew" in request.POST and request.user.is_authenticated
+    user = None if again else demo_visit.remembered(request)
+    if user is None:
+        try:
+            demo_visit.admit(throttle.address_of(request))
+        except demo_visit.RefusedError as refusal:
+            return _refused_visit(request, refusal)
+        if again:
+            demo_visit.forget(request.user)
         user = demo_visit.visit()
-    else:
-        user = demo_visit.remembered(request) or demo_visit.visit()
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     response = _signed_in(request) if request.htmx else redirect("home")
     demo_visit.remember(response, user)
     return response
+
+
+def _refused_visit(request: HttpRequest, refusal: demo_visit.RefusedError) -> HttpResponse:
+    context = {"form": AuthenticationForm(request), "trouble": str(refusal)}
+    return render(request, "studio/sign_in.html", context, status=429)
 
 
 @login_not_required
@@ -118,7 +128,11 @@ def enter_empty(request: StudioRequest) -> HttpResponse:
     if not settings.DEMO:
         raise Http404
     current = request.user if request.user.is_authenticated else None
-    login(request, demo_visit.newcomer(current), backend="django.contrib.auth.backends.ModelBackend")
+    try:
+        user = demo_visit.newcomer(current, throttle.address_of(request))
+    except demo_visit.RefusedError as refusal:
+        return _refused_visit(request, refusal)
+    login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return redirect("home")
 
 

@@ -70,6 +70,8 @@ def studio_erased(name: str, count_people: int, copy: str) -> str:
 
 A_COMMAND = "A command on the machine"
 """Who did what no person did in the studio."""
+DEMO_ADDRESS_FULL = "Many studios were made from where you are. Come back in an hour, or to the one you had."
+DEMO_FULL = "All demo studios are in use. Come back tomorrow, or install your own."
 DEMO_STUDIO = "Skerry Point Colour"
 """What the demo's studio is called."""
 NEW_STUDIO = "A new studio"

@@ -17,11 +17,11 @@ from decks.models import Colour, Maker
 from jobs.models import Job
 from people.models import Event, Member, Studio
 from people.queries import studio_of, team
-from prism import demo
+from prism import demo, words
 from records.models import Change
 from reviews.models import Review
 from steps import services as step_services
-from studio import demo_visit
+from studio import demo_job, demo_visit
 from training.models import Wall
 
 
@@ -61,6 +61,8 @@ class Visitors(TestCase):
         self.assertEqual(self.enter(self.client), user)
         fresh = self.enter(self.client, anew="1")
         self.assertNotEqual(fresh.pk, user.pk)
+        self.assertFalse(User.objects.get(pk=user.pk).is_active)
+        demo_visit.sweep()
         self.assertFalse(User.objects.filter(pk=user.pk).exists())
         self.assertEqual(Review.objects.filter(owner=self.model).count(), 9)
 
@@ -84,9 +86,45 @@ class Visitors(TestCase):
         self.assertEqual([User.objects.filter(pk=one.pk).exists() for one in (left, used)], [False, True])
         self.assertEqual(Maker.objects.filter(owner=None).count(), 3)
         with patch.object(demo_visit, "MOST", 1):
+            refused = Client().post(reverse("enter-demo"))
+        self.assertContains(refused, words.DEMO_FULL, status_code=429)
+        self.assertTrue(User.objects.filter(pk=used.pk).exists())
+
+    def test_who_did_not_come_back_for_a_day_makes_room(self):
+        used = self.enter(Client())
+        yesterday = timezone.now() - demo_visit.USED - timedelta(hours=1)
+        User.objects.filter(pk=used.pk).update(last_login=yesterday)
+        Studio.objects.filter(pk=studio_of(used).pk).update(created=yesterday)
+        Change.objects.filter(actor=used).update(timestamp=yesterday)
+        with patch.object(demo_visit, "MOST", 1):
             self.enter(Client())
         self.assertFalse(User.objects.filter(pk=used.pk).exists())
         self.assertTrue(User.objects.filter(pk=self.model.pk).exists())
+
+    def test_one_address_is_given_so_many_and_no_more(self):
+        with patch.object(demo_visit, "PER_ADDRESS", 2):
+            first = Client()
+            self.enter(first)
+            self.enter(Client())
+            self.assertContains(Client().post(reverse("enter-demo")), words.DEMO_ADDRESS_FULL, status_code=429)
+            self.assertEqual(Client().post(reverse("enter-empty")).status_code, 429)
+            self.assertEqual(Client(REMOTE_ADDR="192.0.2.9").post(reverse("enter-demo")).status_code, 302)
+            first.post(reverse("sign-out"))
+            self.enter(first)  # to the one it had
+
+    def test_studios_stand_ready_and_are_given_without_being_made(self):
+        with patch.object(demo_visit, "READY", 2):
+            self.assertEqual([demo_visit.fill(), demo_visit.fill()], [2, 0])
+            with patch.object(demo_job, "enter", side_effect=AssertionError("made while somebody waits")):
+                one, other = self.enter(Client()), self.enter(Client())
+            self.assertNotEqual(one.pk, other.pk)
+            self.assertEqual(Review.objects.filter(owner=one).count(), 9)
+            self.assertEqual(demo_visit.fill(), 2)
+            spare = User.objects.filter(username__startswith=demo_visit.SPARE)
+            spare.update(date_joined=timezone.now() - demo_visit.FRESH - timedelta(hours=1))
+            before = set(spare.values_list("pk", flat=True))
+            self.assertEqual(demo_visit.fill(), 2)
+            self.assertFalse(before & set(spare.values_list("pk", flat=True)))
 
 
 class Erased(TestCase):
