@@ -1,9 +1,10 @@
-"""Photos and pictures that come in: read within bounds, turned upright, made smaller, and written anew from their
+"""Photos and pictures that come in: read within bounds, turned upright, made smaller, and written again from their
 pixels alone."""
 
 from __future__ import annotations
 
 import io
+import threading
 import warnings
 from typing import IO
 
@@ -12,9 +13,11 @@ from PIL import Image, ImageOps, UnidentifiedImageError
 from prism import words
 
 MOST_BYTES = 12_000_000
-MOST_PIXELS = 60_000_000
+MOST_PIXELS = 25_000_000
+"""More than any phone's camera makes; a file of some kB can say that it has many more, and each takes 4 bytes."""
 QUALITY = 82
 FORMATS = ("JPEG", "PNG", "WEBP")
+_one_at_a_time = threading.Lock()
 
 
 class PictureError(ValueError):
@@ -23,23 +26,31 @@ class PictureError(ValueError):
 
 def cleaned(upload: IO[bytes], longest: int = 1_600, most: int = MOST_BYTES) -> bytes:
     """Return a picture as a JPEG without anything but its pixels, `longest` of them along its longer side; see-through
-    parts lie on white. Raises `PictureError`, of one of more than `most` bytes too."""
+    parts lie on white. A process reads one picture at a time, since each may take 200 MB while it is read. Raises
+    `PictureError`, of one of more than `most` bytes or `MOST_PIXELS` too."""
     raw = upload.read(most + 1)
     if len(raw) > most:
         raise PictureError(words.picture_too_large(most / 1_000_000))
     try:
-        with warnings.catch_warnings():
+        with _one_at_a_time, warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
-            with Image.open(io.BytesIO(raw), formats=FORMATS) as held:
-                if held.width * held.height > MOST_PIXELS:
-                    raise PictureError(words.picture_too_large(most / 1_000_000))
-                upright = ImageOps.exif_transpose(held).convert("RGBA")
+            return _made_again(raw, longest)
     except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError,
             Image.DecompressionBombWarning) as wrong:  # fmt: skip
         if isinstance(wrong, PictureError):
             raise
         raise PictureError(words.NO_PICTURE) from None
-    upright.thumbnail((longest, longest))
+
+
+def _made_again(raw: bytes, longest: int) -> bytes:
+    with Image.open(io.BytesIO(raw), formats=FORMATS) as held:
+        if held.width * held.height > MOST_PIXELS:
+            raise PictureError(words.picture_has_too_many_pixels(held.width, held.height, MOST_PIXELS / 1_000_000))
+        held.draft("RGB", (longest, longest))  # a JPEG is read at a half, a quarter or an eighth of its size
+        if held.mode not in ("RGB", "RGBA", "L"):
+            held = held.convert("RGBA")
+        held.thumbnail((longest, longest))
+        upright = ImageOps.exif_transpose(held).convert("RGBA")
     # a new picture of the pixels: neither place, nor camera, nor a preview of what was cut off comes along
     plain = Image.new("RGB", upright.size, "white")
     plain.paste(upright, mask=upright.getchannel("A"))

@@ -48,6 +48,10 @@ def picture_too_large(megabytes: float) -> str:
     return f"The picture is larger than {megabytes:g} MB: choose a smaller one, or send it smaller from the phone."
 
 
+def picture_has_too_many_pixels(width: int, height: int, millions: float) -> str:
+    return f"The picture has {width} × {height} pixels. At most {millions:g} million can be taken: send it smaller."
+
+
 def meter_said(lux: str) -> str:
     return f"The meter reads {lux}, and corrects the light of the room."
 
@@ -296,6 +300,13 @@ def answers_tally(yes: int, again: int, no: int) -> str:
 
 def decided_for(name: str) -> str:
     return f"Decided: {name}"
+
+
+def reviewed_only(name: str) -> str:
+    return f"{name}, not decided yet"
+
+
+IS_DECIDED, IS_REVIEWED, NO_COLOUR_YET = "decided", "reviewed", "no colour yet"
 
 
 def view_short(planned: int, seen: int) -> str:
