@@ -43,10 +43,11 @@ def cleaned(upload: IO[bytes], longest: int = 1_600, most: int = MOST_BYTES) -> 
 
 
 def _made_again(raw: bytes, longest: int) -> bytes:
-    with Image.open(io.BytesIO(raw), formats=FORMATS) as held:
+    with Image.open(io.BytesIO(raw), formats=FORMATS) as opened:
+        held: Image.Image = opened
         if held.width * held.height > MOST_PIXELS:
             raise PictureError(words.picture_has_too_many_pixels(held.width, held.height, MOST_PIXELS / 1_000_000))
-        held.draft("RGB", (longest, longest))  # a JPEG is read at a half, a quarter or an eighth of its size
+        opened.draft("RGB", (longest, longest))  # a JPEG is read at a half, a quarter or an eighth of its size
         if held.mode not in ("RGB", "RGBA", "L"):
             held = held.convert("RGBA")
         held.thumbnail((longest, longest))
