@@ -74,7 +74,7 @@ class FilterForm(forms.Form):
     sort = forms.ChoiceField(
         label="Order", required=False, choices=list(SORTS.items()), initial="code", **laid_out("cell")
     )
-    view = forms.ChoiceField(required=False, choices=[("list", "list"), ("plane", "list and plane")])
+    view = forms.ChoiceField(required=False, choices=words.DECK_VIEWS)
 
     def __init__(self, data: Any, user: User) -> None:
         super().__init__(data.dict() | {"sort": data.get("sort") or "code"}, auto_id="%s")

@@ -29,6 +29,8 @@ from web.http import StudioRequest, gathered, whole_number
 OWN_PER_PAGE = 50
 ROWS = 50
 """Colours on a page of the decks."""
+PLANE_DEPTH = (("lrv_low", "55"), ("lrv_high", "65"))
+"""Between which LRV the plane begins, where nothing is asked for."""
 DEPTH_REACHES = (1, 2, 5, 10, 20, 50)
 """LRV points either side of the plane's depth that can be chosen."""
 
@@ -38,6 +40,7 @@ def browse(request: StudioRequest) -> HttpResponse:
     form = FilterForm(request.GET, request.user)
     held = catalogue(request.user)
     rows = held.select(form.wanted(), form.method)
+    shown_as = _view(request, form)
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.method)}
@@ -46,10 +49,22 @@ def browse(request: StudioRequest) -> HttpResponse:
         "formats": file_formats.FORMATS,
         "sets": queries.sets_of(request.user),
     }
-    context |= {"set_name": words.MY_WHITES, "depth_reaches": DEPTH_REACHES}
+    context |= {"set_name": words.MY_WHITES, "depth_reaches": DEPTH_REACHES, "shown_as": shown_as}
+    depth = {name: form[name].value() or least for name, least in PLANE_DEPTH}
+    context["views"] = [(key, label, depth if key == "plane" else form.data) for key, label in words.DECK_VIEWS]
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response
+
+
+def _view(request: StudioRequest, form: FilterForm) -> str:
+    """Return how a person has the decks shown: as asked for now, or as last time."""
+    asked = str(form["view"].value() or "")
+    if asked in dict(words.DECK_VIEWS):
+        if asked != request.session.get("deck_view"):
+            request.session["deck_view"] = asked
+        return asked
+    return str(request.session.get("deck_view", "list"))
 
 
 @require_safe

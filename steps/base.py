@@ -52,8 +52,8 @@ class Step(ABC):
     parameters of its address that are kept while the wall is worked on. `gives_away` says whether its page would give
     a withheld answer away. `at_once` says that its finding costs nothing beyond the subject's reading; other findings
     are kept with the review. `needs_findings` says that its page tells the findings of all steps. `unknown` is what
-    the path says while there is no finding. `board_actions` and `set_actions` are templates of what may be
-    done with the board held beside, and with the whole set.
+    the path says while there is no finding. `wall_last` puts its page above the wall. `board_actions` and
+    `set_actions` are templates of what may be done with the board held beside, and with the whole set.
     """
 
     key: ClassVar[str]
@@ -64,6 +64,7 @@ class Step(ABC):
     at_once: ClassVar[bool] = False
     needs_findings: ClassVar[bool] = False
     unknown: ClassVar[str] = ""
+    wall_last: ClassVar[bool] = False
     board_actions: ClassVar[str] = ""
     set_actions: ClassVar[str] = ""
     actions: ClassVar[Mapping[str, Act]] = {}

@@ -65,6 +65,8 @@ def certainty(uncertainties: Sequence[float]) -> str:
 
 
 MY_WHITES = "My reference whites"
+DECK_VIEWS = [("grid", "Swatches"), ("list", "List"), ("plane", "List beside the undertone plane")]
+"""How the colours of decks are shown."""
 ANY = "any"
 NO_UNDERTONE = "none claimed"
 

@@ -16,6 +16,7 @@ class SamplesStep(Step):
 
     key, label = "samples", "Samples"
     template = "steps/samples/page.html"
+    wall_last = True
     at_once = True
     actions = {
         "samples": views.samples,

@@ -14,6 +14,7 @@ class VerdictStep(Step):
 
     key, label = "verdict", "Verdict"
     template = "steps/verdict/page.html"
+    wall_last = True
     gives_away = False
     at_once = True
     needs_findings = True

@@ -37,5 +37,16 @@ def board(screen: str, thin: Opacity | None = None, margin: str = "") -> SafeStr
     return mark_safe(BOARD.format("lit" if margin else "margin", _fill(margin), _fill(screen)))
 
 
+@register.simple_tag
+def plain_swatch(screen: str) -> SafeString:
+    """Return a field of `#RRGGBB` three by two without a margin; an empty frame, dashed, for anything else."""
+    fill = _fill(screen)
+    frame = ' stroke="#8a8a8a" stroke-dasharray="3 3"' if fill == "none" else ' stroke="#000" stroke-opacity="0.16"'
+    return mark_safe(
+        '<svg class="mb-1 block w-full" viewBox="0 0 96 64" aria-hidden="true" focusable="false">'
+        f'<rect x="0.5" y="0.5" width="95" height="63" fill="{fill}"{frame}/></svg>'
+    )
+
+
 def _fill(screen: str) -> str:
     return screen if SCREEN.fullmatch(str(screen)) else "none"

@@ -126,7 +126,7 @@ class Arranging(Wall):
         first = [held.colour.pk for held in self.context().wall.arranged]
         self.assertEqual(first, [held.colour.pk for held in self.context().wall.arranged])
         shown = page.content.decode()
-        said = shown[shown.index('class="reading"') : shown.index("<dialog")]
+        said = shown[shown.index('id="reading"') : shown.index("<dialog")]
         self.assertFalse([name for name in names if name in said])
         self.post("blind")
         self.assertEqual(Review.objects.get().wall_order, "chosen")

@@ -131,7 +131,7 @@ class Step(Wall):
     def test_names_stay_hidden(self):
         self.post("blind")
         page = self.get("whites").content.decode()
-        reading = page[page.index('class="reading"') : page.index("<dialog")]
+        reading = page[page.index('id="reading"') : page.index("<dialog")]
         self.assertNotIn(self.review.colour.name, reading)
 
     def test_a_white_that_stands_badly_names_its_ways_out(self):
