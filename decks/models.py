@@ -202,6 +202,11 @@ class Colour(Valued):
         return str(self.maker_id or "")
 
     @property
+    def is_shared(self) -> bool:
+        """Whether it is of a maker whose deck all studios share, which nobody changes."""
+        return self.maker is not None and self.maker.owner_id is None
+
+    @property
     def label(self) -> str:
         if self.maker:
             return f"{self.maker.name} · {self.code}"

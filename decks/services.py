@@ -171,6 +171,16 @@ def update(rows: Iterable[tuple[int, dict[str, Any]]]) -> None:
         cursor.executemany(f"UPDATE {Colour._meta.db_table} SET {assigned} WHERE id = %s", values)
 
 
+class SharedError(PermissionDenied):
+    """Somebody would change a colour that all studios share."""
+
+
+def refuse_shared(colours: Iterable[int]) -> None:
+    """Raise `SharedError` if one of these colours, by id, is of a maker that is nobody's own."""
+    if Maker.objects.filter(owner=None, colours__in=list(colours)).exists():
+        raise SharedError(words.SHARED_DECK)
+
+
 def _keep_as_earlier(ids: Iterable[int], reason: str, by: User | None, by_import: Import | None) -> None:
     """Keep the values that colours have now, with why they give way; in the database, without fetching them."""
     columns = ", ".join(_columns(WRITTEN))
@@ -190,11 +200,14 @@ def replace_values(
 ) -> None:
     """Give colours new values and keep the ones they had, with the reason.
 
-    Whatever was made with a value before it was replaced finds it by the date (`Colour.value_at`).
+    Whatever was made with a value before it was replaced finds it by the date (`Colour.value_at`). Raises
+    `SharedError` where somebody would change what all studios share.
     """
     every = list(changes)
     if not every:
         return
+    if by is not None:
+        refuse_shared([colour.pk for colour, _ in every])
     _keep_as_earlier([colour.pk for colour, _ in every], reason, by, by_import)
     update((colour.pk, _values(colour) | {k: v for k, v in values.items() if k in WRITTEN}) for colour, values in every)
     for colour, values in every:

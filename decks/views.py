@@ -51,7 +51,7 @@ def browse(request: StudioRequest) -> HttpResponse:
     }
     context |= {"set_name": words.MY_WHITES, "depth_reaches": DEPTH_REACHES, "shown_as": shown_as}
     depth = {name: form[name].value() or least for name, least in PLANE_DEPTH}
-    context["views"] = [(key, label, depth if key == "plane" else form.data) for key, label in words.DECK_VIEWS]
+    context["views"] = [(key, label, depth if key == "plane" else form.cleaned_data) for key, label in words.DECK_VIEWS]
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response

@@ -27,7 +27,7 @@ class Decks(BrowserTest):
         self.click("#sort option[value=lrv]")
         self.wait(lambda: "sort=lrv" in self.browser.current_url)
         self.settled()
-        lrvs = [float(text) for text in self.texts("#listed td.num")]
+        lrvs = [float(text) for text in self.texts("#listed td.text-right\\!")]
         self.assertEqual(lrvs, sorted(lrvs, reverse=True))
         self.assert_accessible("decks")
         resize(self.browser, *PHONE)
@@ -43,7 +43,7 @@ class Decks(BrowserTest):
 
     def test_the_plane_follows_the_filters_and_the_keys(self):
         self.open("/colours/")
-        self.click("#listed .files a")
+        self.click("#listed .files nav a:last-child")
         plane = self.wait(lambda: self.find(".plane[data-loaded]"))
         shown = int(plane.get_attribute("data-loaded"))
         self.assertIn(f"{shown:,} of 4,010", self.text("#listed h1"))

@@ -127,7 +127,7 @@ class WholeHomeJourney(BrowserTest):
     def test_decide_what_a_room_is_painted_with(self):
         self.open("/jobs/1/home/")
         self.assert_accessible("the whole home")
-        self.leave(".home-room:nth-child(6) h2 a.aside")
+        self.leave(".home-room:nth-child(6) h2 a:last-child")
         self.find("#id_walls-what").send_keys("T05.4")
         self.find("#id_trim-what").send_keys("HW03")
         self.find("#id_trim-stays").click()

@@ -170,7 +170,7 @@ class RoomJourney(BrowserTest):
         self.find("#id_name").send_keys("Corrie Haar")
         Select(self.find("#id_role")).select_by_value("junior")
         self.leave("form[action$='/invite/'] button")
-        link = self.find("input.link").get_attribute("value")
+        link = self.find("[id^=link-]").get_attribute("value")
         self.leave("form[action='/sign-out/'] button")
         self.browser.get(link)
         self.find("#id_username").send_keys("corrie")

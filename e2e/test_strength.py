@@ -73,7 +73,7 @@ class Strength(BrowserTest):
         self.assertIn("oz", self.text(".formula table"))
         self.assert_accessible("formula")
         self.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": "print"})
-        parts = (".formula table", ".printed", ".where", ".wall", ".path", ".formula .row", ".finder")
+        parts = (".formula table", ".printed", ".where", ".wall", ".path", ".formula form", ".finder")
         self.assertEqual([part for part in parts if self.find(part).is_displayed()], list(parts[:3]))
         self.assertIn("Gallon, white base (B1). From Pintle Blotter, Haaf Colourmen · H16.3.", self.text(".printed"))
         self.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})

@@ -91,7 +91,7 @@ class SessionPage:
     @property
     def for_whom(self) -> str:
         card = self.session.card
-        return words.replaces_for(card.name, *queries.for_whom(card)) if card else ""
+        return words.replaces_for(card.name, queries.reviews_of(card)) if card else ""
 
     @property
     def can_measure(self) -> bool:

@@ -75,17 +75,17 @@ def provenance(readings: int) -> str:
 def why_not_card(session: Session) -> str:
     """Return why readings of a thing are not of the colour whose code it bears; empty where they may be."""
     batch = session.batch
-    if session.card is None or batch is None:
+    if session.card is None:
         return ""
-    if batch.colour_id == session.card.pk and batch.percent:
+    if batch and batch.colour_id == session.card.pk and batch.percent:
         return words.other_strength(session.card.name, batch.percent)
-    return words.other_colour(batch.name, session.card.name) if batch.colour_id != session.card.pk else ""
+    if batch and batch.colour_id != session.card.pk:
+        return words.other_colour(batch.name, session.card.name)
+    return words.SHARED_DECK if session.card.is_shared else ""
 
 
-def for_whom(card: Colour) -> tuple[bool, int]:
-    """Return whether a colour is in a deck that is everybody's, and how many reviews there are of it."""
-    reviews = Review.objects.filter(colour=card, deleted=None).count()
-    return card.maker is not None and card.maker.owner_id is None, reviews
+def reviews_of(card: Colour) -> int:
+    return Review.objects.filter(colour=card, deleted=None).count()
 
 
 class Sitting:

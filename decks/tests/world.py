@@ -6,7 +6,7 @@ from django.contrib.auth.models import User
 from django.test import TestCase
 
 from decks import services
-from decks.models import Colour
+from decks.models import Colour, Maker
 from prism import demo
 
 FIRST_EDITION = 425
@@ -15,6 +15,11 @@ FIRST_EDITION = 425
 
 def load_deck() -> None:
     services.load_deck(demo.deck()[:FIRST_EDITION])
+
+
+def own_the_deck(user: User) -> None:
+    """Let the loaded deck be somebody's own instead of all studios': only such a deck is changed by people."""
+    Maker.objects.update(owner=user)
 
 
 def person(name: str = "isla") -> User:

@@ -108,6 +108,10 @@ class Reader(world.Studio):
         self.assertEqual(card.code, "H06.3")
         self.assertTrue(doubt < apart < 3, (doubt, apart))
         old = card.lrv
+        self.assertContains(self.page(), "belongs to all studios")
+        self.assertContains(self.act("improve"), "belongs to all studios", status_code=422)
+        self.assertFalse(world.colour("H06.3").earlier.exists())
+        world.own_the_deck(self.isla)
         page = self.act("improve")
         self.assertContains(page, f"measured on {other}, by isla")
         better = world.colour("H06.3")

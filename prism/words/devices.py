@@ -66,13 +66,12 @@ def other_colour(can: str, name: str) -> str:
     return f"This can is {can}, not {name}: correct the code on the can, or keep the reading as a colour of its own."
 
 
-def replaces_for(name: str, everybody: bool, reviews: int) -> str:
+def replaces_for(name: str, reviews: int) -> str:
     """Say for whom the value of a colour would change, and that it can be taken back."""
-    whom = "everybody who uses this deck, in other studios too" if everybody else "everybody in the studio"
     made = f"{count(reviews, 'review')} of it {'was' if reviews == 1 else 'were'} made with the value it has now"
     return (
-        f"The value of {name} changes for {whom}; {made} and will say so, until somebody takes the new one up. What it "
-        "was is kept with its date and can be put back on the colour’s page."
+        f"The value of {name} changes for everybody in the studio. {made[0].upper()}{made[1:]}, and will say so until "
+        "somebody uses the new one. The old value is kept with its date and can be put back on the colour’s page."
     )
 
 

@@ -64,6 +64,7 @@ def certainty(uncertainties: Sequence[float]) -> str:
     return f"sure to ±{low} ΔE00" if low == high else f"sure to ±{low} to {high} ΔE00"
 
 
+SHARED_DECK = "This deck belongs to all studios, so nobody changes it. Keep the colour as one of your own."
 MY_WHITES = "My reference whites"
 DECK_VIEWS = [("grid", "Swatches"), ("list", "List"), ("plane", "List beside the undertone plane")]
 """How the colours of decks are shown."""

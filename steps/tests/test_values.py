@@ -25,6 +25,7 @@ class Values(TestCase):
         self.lrv = self.colour.lrv
 
     def improve(self):
+        world.own_the_deck(self.isla)
         services.improve(world.colour("H16.3"), from_lab((86, -2, 1)), "measured on the board", self.isla)
         return world.colour("H16.3")
 
@@ -45,7 +46,7 @@ class Values(TestCase):
         page = self.client.get(reverse("review-step", args=[review.pk, "reading"]))
         self.assertContains(page, "Made with an earlier value")
         self.assertContains(page, "measured on the board")
-        self.assertContains(self.client.get(reverse("home")), f"LRV {self.lrv:.1f}")
+        self.assertRegex(self.client.get(reverse("home")).content.decode(), rf"LRV\s+{self.lrv:.1f}")
         self.client.post(reverse("review-revalue", args=[review.pk]))
         page = self.client.get(reverse("review-step", args=[review.pk, "reading"]))
         self.assertNotContains(page, "Made with an earlier value")
@@ -64,8 +65,20 @@ class Values(TestCase):
         self.assertEqual(back.earlier.first().lab_l, 86)
 
     def test_loading_the_demo_again_leaves_better_values_alone(self):
-        self.improve()
+        better = services.numbers_of(from_lab((86, -2, 1)))
+        services.replace_values([(self.colour, better)], "measured by who keeps the deck", None)
         services.load_deck(demo.deck())
+        self.assertEqual(world.colour("H16.3").lab_l, 86)
+
+    def test_what_all_studios_share_is_changed_by_nobody(self):
+        better = services.numbers_of(from_lab((86, -2, 1)))
+        services.replace_values([(self.colour, better)], "measured by who keeps the deck", None)
+        earlier = world.colour("H16.3").earlier.get()
+        self.assertNotContains(self.client.get(reverse("colour", args=[self.colour.pk])), "Put back")
+        refused = self.client.post(reverse("colour-put-back", args=[self.colour.pk, earlier.pk]))
+        self.assertContains(refused, "belongs to all studios", status_code=403)
+        with self.assertRaises(services.SharedError):
+            services.improve(world.colour("H16.3"), from_lab((80, 0, 0)), "mine", self.isla)
         self.assertEqual(world.colour("H16.3").lab_l, 86)
 
     def test_nobody_elses(self):

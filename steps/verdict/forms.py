@@ -18,7 +18,7 @@ class WritingForm(forms.Form):
         max_length=8000,
         strip=False,
         widget=forms.Textarea(
-            attrs={"rows": 4, "placeholder": "What it is, what it is not, where it works, at which strength"}
+            attrs={"rows": 9, "placeholder": "What it is, what it is not, where it works, at which strength"}
         ),
     )
     notes = forms.CharField(
@@ -26,7 +26,7 @@ class WritingForm(forms.Form):
         max_length=20000,
         strip=False,
         widget=forms.Textarea(
-            attrs={"rows": 7, "placeholder": "What was seen, when, in which light, what was rejected and why"}
+            attrs={"rows": 9, "placeholder": "What was seen, when, in which light, what was rejected and why"}
         ),
     )
 

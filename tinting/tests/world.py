@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from decks.models import Colour
 from decks.tests import world
-from decks.tests.world import colour, person
+from decks.tests.world import colour, own_the_deck, person
 from prism import demo
 from tinting import services
 
@@ -23,4 +23,4 @@ class Studio(world.Studio):
         services.keep_system(None, demo.tint_system())
 
 
-__all__ = ["Colour", "Studio", "colour", "load_deck", "person"]
+__all__ = ["Colour", "Studio", "colour", "load_deck", "own_the_deck", "person"]

@@ -1,6 +1,7 @@
 """The review context makes what is asked for, once, and never from what another review rests on."""
 
 from decks import services as deck_services
+from decks.tests import world
 from reviews import services
 from reviews.context import ReviewContext
 from reviews.context.tests.wall import Wall
@@ -51,6 +52,7 @@ class Picks(Wall):
     def test_a_deck_that_changed_is_chosen_from_anew(self):
         before = self.context().set.picks
         colour = self.held("greyer").colour
+        world.own_the_deck(self.isla)
         deck_services.improve(colour, colour.stimulus, "measured again", self.isla)
         after = self.context().set.picks
         self.assertIsNot(after, before)
