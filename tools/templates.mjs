@@ -16,12 +16,13 @@ const system = await loadDesignSystem(readFileSync(sheet, "utf8"), { base: dirna
 
 const TAGS = /(\{%.*?%\}|\{\{.*?\}\})/s;
 const LONGEST = 160;
+const FILLED = 140;
 const CLASS = /(?<![\w:-])class="((?:\{%.*?%\}|\{\{.*?\}\}|[^"{]|\{(?![{%]))*)"/gs;
 
-function sorted(text) {
+function sorted(text, column) {
   const parts = text.split(TAGS);
   return parts
-    .map((part) => {
+    .map((part, at) => {
       if (TAGS.test(part) || !part.trim()) return part;
       const order = system.getClassOrder(part.trim().split(/\s+/));
       const ranked = order.map(([name, rank], at) => ({ name, rank, at }));
@@ -33,19 +34,18 @@ function sorted(text) {
       const lead = /^\s*/.exec(part)[0];
       const trail = /\s*$/.exec(part)[0];
       const names = ranked.map((one) => one.name);
-      return lead + (part.trim().includes("\n") ? wrapped(names, part) : names.join(" ")) + trail;
+      return lead + (part.trim().includes("\n") ? wrapped(names, part, at ? 90 : column) : names.join(" ")) + trail;
     })
     .join("");
 }
 
-// Names over several lines stay over several lines, none longer than it was.
-function wrapped(names, part) {
-  const before = part.trim().split("\n");
-  const indent = /^ */.exec(before[1])[0];
+// Names over several lines fill them up to the same width; the first begins at a column.
+function wrapped(names, part, column) {
+  const indent = /^ */.exec(part.trim().split("\n")[1])[0];
   const lines = [""];
   for (const name of names) {
     const last = lines.at(-1);
-    const room = lines.length === 1 ? before[0].trimEnd().length : Math.max(...before.slice(1).map((line) => line.trimEnd().length)) - indent.length;
+    const room = FILLED - (lines.length === 1 ? column : indent.length);
     if (last && last.length + 1 + name.length > room) lines.push(name);
     else lines[lines.length - 1] = last ? `${last} ${name}` : name;
   }
@@ -61,7 +61,7 @@ for (const file of files) {
     wrong += 1;
     console.log(`${file}:${at + 1}: ${line.length} characters; at most ${LONGEST}`);
   });
-  const better = text.replace(CLASS, (whole, classes) => `class="${sorted(classes)}"`);
+  const better = text.replace(CLASS, (whole, classes, offset) => `class="${sorted(classes, offset + 7 - text.lastIndexOf("\n", offset) - 1)}"`);
   if (better === text) continue;
   wrong += 1;
   if (process.argv.includes("--write")) writeFileSync(join(root, file), better);
