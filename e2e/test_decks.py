@@ -27,7 +27,7 @@ class Decks(BrowserTest):
         self.click("#sort option[value=lrv]")
         self.wait(lambda: "sort=lrv" in self.browser.current_url)
         self.settled()
-        lrvs = [float(text) for text in self.texts("#listed td.text-right\\!")]
+        lrvs = [float(text) for text in self.texts("#listed td:nth-child(3)")]
         self.assertEqual(lrvs, sorted(lrvs, reverse=True))
         self.assert_accessible("decks")
         resize(self.browser, *PHONE)
