@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass, field, replace
+from dataclasses import replace
 from functools import cached_property
 
 from django.utils.safestring import SafeString
 
+from documents.consultation import Consultation
+from documents.sections import EVIDENCE, BoardShown, Section
 from prism import words
 from prism.light.together import Terms
 from reviews.context import ReviewContext
@@ -26,37 +28,7 @@ from steps.reading.page import ReadingPage
 from steps.samples.page import SamplesPage
 from steps.whites.page import WhitesPage
 
-FIRST, EVIDENCE = "first", "evidence"
 MOST_PAIRS, MOST_OUTSIDE = 8, 4
-
-
-@dataclass(frozen=True)
-class BoardShown:
-    """A board in a document: its screen value, name, and what stands under it."""
-
-    screen: str
-    name: str
-    caption: str
-
-
-@dataclass(frozen=True)
-class Section:
-    """A section as it is computed: its key, its title, on which page it stands, sentences, a drawing and boards."""
-
-    key: str
-    title: str
-    page: str
-    lines: list[str]
-    drawing: SafeString = field(default_factory=SafeString)
-    boards: list[BoardShown] = field(default_factory=list)
-
-    @property
-    def beside(self) -> SafeString:
-        return self.drawing if self.key != "light" else SafeString("")
-
-    @property
-    def strip(self) -> SafeString:
-        return self.drawing if self.key == "light" else SafeString("")
 
 
 class Content:
@@ -76,30 +48,23 @@ class Content:
     def sections(self) -> list[Section]:
         """The sections in their usual order; those that have nothing to say are left out."""
         makers: list[Callable[[], Section]] = [
-            self._is, self._verdict, self._works, self._care, self._with, self._next,
+            self._is, self._works, self._care, self._with,
             self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
             self._scheme, self._use, self._viewings, self._cautions, self._judged,
         ]  # fmt: skip
         told: set[str] = set()
-        found = []
+        evidence = []
         for one in (make() for make in makers):
-            lines = [line for line in one.lines if line not in told]
+            evidence.append(replace(one, lines=[line for line in one.lines if line not in told]))
             told.update(one.lines)
-            if lines or one.boards:
-                found.append(replace(one, lines=lines))
-        return found
-
-    # --- the first page ---
+        given = Consultation(self.context).sections(self._reservations(), self._before())
+        return [one for one in (*given, *evidence) if one.lines or one.has_more]
 
     def _is(self) -> Section:
         said = Said(self.subject)
         read = ReadingPage(self.context)
         lines = [read.depth, said.undertone, said.temperature, *read.trust]
-        return Section("is", words.DOCUMENT_TITLES["is"], FIRST, [line for line in lines if line])
-
-    def _verdict(self) -> Section:
-        lines = [line.strip() for line in self.context.review.verdict.splitlines()]
-        return Section("verdict", words.DOCUMENT_TITLES["verdict"], FIRST, [line for line in lines if line])
+        return Section("is", words.DOCUMENT_TITLES["is"], EVIDENCE, [line for line in lines if line])
 
     @cached_property
     def _uses(self) -> UsePart:
@@ -109,7 +74,7 @@ class Content:
         best = words.use_best([(one.surface, int(one.suits)) for one in self._uses.uses.uses])
         lines = [words.works_on(best)] if best else []
         lines += self._beside(Terms.AGREE)
-        return Section("works", words.DOCUMENT_TITLES["works"], FIRST, lines)
+        return Section("works", words.DOCUMENT_TITLES["works"], EVIDENCE, lines)
 
     @cached_property
     def _lit(self) -> LightPage | None:
@@ -137,7 +102,7 @@ class Content:
         lines += [
             words.avoid_on(worst, words.use_why(one.reasons[0])) for one in self._uses.uses.uses if one.surface == worst
         ]
-        return Section("care", words.DOCUMENT_TITLES["care"], FIRST, lines)
+        return Section("care", words.DOCUMENT_TITLES["care"], EVIDENCE, lines)
 
     @cached_property
     def _palette(self) -> SchemesPart:
@@ -152,22 +117,30 @@ class Content:
         boards = [
             BoardShown(line.held.colour.screen, line.held.name, line.title) for line in self._palette.lines if line.held
         ]
-        return Section("with", words.DOCUMENT_TITLES["with"], FIRST, [], boards=boards)
+        return Section("with", words.DOCUMENT_TITLES["with"], EVIDENCE, [], boards=boards)
 
     @cached_property
     def _view(self) -> SamplesPage:
         return SamplesPage(self._visit)
 
-    def _next(self) -> Section:
+    def _reservations(self) -> list[str]:
+        """Return why it was decided, and what the client is told to expect: clashes with what stays, and what the light
+        does first of all."""
+        day = self._lit.at.day if self._lit else None
+        light = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
+        standing = [one for one in self._view.decide.record if not one.decision.reopened]
+        why = [words.sentence(one.decision.reason) for one in standing]
+        against = [line for one in standing for line in one.against]
+        return [*why, *against, *self._beside(Terms.CLASH), *light[:2]]
+
+    def _before(self) -> list[str]:
+        """Return what is to be done before ordering: once it is decided, nothing but to order."""
         page = self._view
         if page.decide.decision:
-            standing = [one for one in page.decide.record if not one.decision.reopened]
-            lines = [line for one in standing for line in (one.said, one.formula, *one.against) if line]
-            return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
+            return [words.ORDER_NOW]
         lines = [words.paint_boards(len(page.samples.candidates), page.samples.how)]
         lines += words.look_at_hours(page.hours_said) if page.hours_said else []
-        lines += page.decide.open_points if page.viewings else []
-        return Section("next", words.DOCUMENT_TITLES["next"], FIRST, lines)
+        return lines + (page.decide.open_points if page.viewings else [])
 
     # --- evidence ---
 

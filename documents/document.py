@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from decks import carried
-from documents.content import EVIDENCE, FIRST, Content, Section
+from documents.content import Content
 from documents.models import DocumentEdit
+from documents.sections import EVIDENCE, FIRST, Pair, RoomPicture, Section
 from prism import words
 from reviews.context import ReviewContext
 from reviews.models import Review
@@ -40,6 +41,20 @@ class Given:
     @property
     def version(self) -> str:
         return version_of(self.text)
+
+    @property
+    def pictured(self) -> list[tuple[RoomPicture, str]]:
+        """Rooms as they are drawn, each with its sentence."""
+        return [(one, _line(self.lines, at)) for at, one in enumerate(self.section.pictures)]
+
+    @property
+    def paired(self) -> list[tuple[Pair, str]]:
+        """Pairs edge to edge, each with its sentence."""
+        return [(one, _line(self.lines, at)) for at, one in enumerate(self.section.pairs)]
+
+
+def _line(lines: list[str], at: int) -> str:
+    return lines[at] if at < len(lines) else ""
 
 
 class Document:

@@ -58,9 +58,16 @@ class Sheet:
         return mark_safe(drawn)  # a drawing of squares: the address is no text in it
 
 
-def pdf(document: Document, studio: Studio, paper: str = "A4") -> bytes:
-    """Return a document as a tagged PDF on A4 or Letter. Raises `KeyError` for another paper."""
-    return _read(PRINT, printed(document, studio), paper)
+def pdf(document: Document, studio: Studio, paper: str = "A4", evidence: bool = False) -> bytes:
+    """Return a document as a tagged PDF on A4 or Letter, with its evidence if that is asked for. Raises `KeyError` for
+    another paper."""
+    return _read(PRINT, printed(document, studio) | {"with_evidence": evidence}, paper)
+
+
+def html_file(document: Document, studio: Studio) -> str:
+    """Return the client's pages of a document as one HTML file: pictures and styles are in it, nothing is fetched."""
+    page = render_to_string(PRINT, printed(document, studio))
+    return page.replace("</head>", f"<style>{(HERE / 'alone.css').read_text()}</style></head>", 1)
 
 
 def printed(document: Document, studio: Studio) -> dict[str, object]:

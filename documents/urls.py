@@ -22,6 +22,7 @@ urlpatterns = [
     path("reviews/<int:pk>/document/", views.document, name="review-document"),
     path("reviews/<int:pk>/document.pdf", views.document_pdf, name="review-document-pdf"),
     path("reviews/<int:pk>/sheets.pdf", job_samples.sheets, name="review-sheets"),
+    path("reviews/<int:pk>/document.html", views.document_html, name="review-document-html"),
     path("reviews/<int:pk>/document.json", views.document_json, name="review-document-json"),
     path("reviews/<int:pk>/document/<slug:section>/", views.edit, name="review-document-edit"),
 ]

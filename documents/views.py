@@ -12,7 +12,7 @@ from documents import services
 from documents.document import Document
 from documents.forms import SectionForm
 from documents.job import JobDocument
-from documents.pdf import job_pdf, pdf
+from documents.pdf import html_file, job_pdf, pdf
 from documents.taken_up import schema
 from jobs import queries as job_queries
 from people.models import PAPERS
@@ -60,10 +60,22 @@ def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
     made = Document(review)
     if made.waits:
         return _shown(request, review)
-    paper = _paper(request, request.GET)
+    paper, evidence = _paper(request, request.GET), "evidence" in request.GET
     with as_by(review.owner):
-        response = HttpResponse(pdf(made, studio_of(request.user), paper), content_type="application/pdf")
+        response = HttpResponse(pdf(made, studio_of(request.user), paper, evidence), content_type="application/pdf")
     return as_file(response, made.context.subject.name, "review", "pdf", shown=True)
+
+
+@require_safe
+def document_html(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give the client's pages as one file that any browser opens, with its pictures and styles in it."""
+    review = _review(request, pk)
+    made = Document(review)
+    if made.waits:
+        return _shown(request, review)
+    with as_by(review.owner):
+        response = HttpResponse(html_file(made, studio_of(request.user)))
+    return as_file(response, made.context.subject.name, "review", "html")
 
 
 @require_safe

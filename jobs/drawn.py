@@ -24,7 +24,7 @@ from prism.spectrum import Array
 from prism.stimulus import Stimulus, from_lab
 from web.bounded_cache import BoundedCache
 
-SIZES = {"page": (1200, 750), "small": (480, 300), "large": (1920, 1200)}
+SIZES = {"page": (1200, 750), "small": (480, 300), "look": (720, 450), "large": (1920, 1200)}
 """Sizes of a picture as a file, pixels."""
 _kept: BoundedCache[object, list[Picture]] = BoundedCache(24)
 _kept_packed: BoundedCache[object, str] = BoundedCache(48)

@@ -231,10 +231,11 @@ class WholeHome:
                 total.decision = part.decision or total.decision
                 total.unknown |= part.litres is None
         for total in found.values():
-            total.bought, total.recipe = self._bought(total.litres), self._recipe(total)
+            total.bought, total.recipe = self.bought(total.litres), self._recipe(total)
         return sorted(found.values(), key=lambda one: (-one.litres, one.colour.name, one.sheen))
 
-    def _bought(self, wanted: float) -> Bought | None:
+    def bought(self, wanted: float) -> Bought | None:
+        """Return the whole cans that hold so many litres; None where no cans are known that do."""
         held = self.system.cans if self.system else ()
         sizes = [can for can in held if can.metric != current().is_us] or list(held)
         try:

@@ -62,7 +62,9 @@ class Content(Documents):
     def test_the_first_page_says_what_it_is_and_what_to_do(self):
         made = self.document()
         self.assertEqual(made.title, f"{self.review.colour.name} is a light grey with a blue undertone.")
-        self.assertEqual([one.section.key for one in made.first], ["is", "verdict", "works", "care", "with", "next"])
+        self.assertEqual(
+            [one.section.key for one in made.first], ["verdict", "colours", "next", "look", "others", "painter"]
+        )
         self.assertIn("No pink", " ".join(self.lines("is")))
         self.assertTrue(made.section("with").section.boards)
         self.assertIn("Paint one sample board: A4", self.lines("next")[0])
@@ -111,14 +113,13 @@ class Content(Documents):
     def test_the_verdict_and_what_was_considered_are_in_it(self):
         other = world.colour("T05.4")
         services.shortlist(self.review, other)
-        self.assertEqual(self.lines("verdict"), ["Fine."])
+        self.assertIn("Fine.", self.lines("verdict"))
         self.assertIn("verdict", [given.section.key for given in self.document().first])
         found = self.document().section("shortlist")
         self.assertEqual([board.name for board in found.section.boards], [other.name])
         self.assertTrue(found.lines[0].startswith(f"Beside {other.name}, {self.review.colour.name} is"))
-        said = self.text(pdf(self.document(), "Studio"))
-        self.assertIn("Fine.", said)
-        self.assertIn("Also considered", said)
+        self.assertIn("Fine.", self.text(pdf(self.document(), "Studio")))
+        self.assertIn("Also considered", self.text(pdf(self.document(), "Studio", evidence=True)))
 
     def test_it_says_on_which_other_basis_it_would_be_something_else(self):
         others = Together(self.context()).other_bases
@@ -146,7 +147,9 @@ class Content(Documents):
 
     def test_a_decision_is_what_to_do_next(self):
         viewing_services.decide(self.isla, self.review, Decided(self.review.colour, "It holds.", "matte", litres=5.0))
-        self.assertIn("It holds.", self.lines("next")[0])
+        self.assertIn("It holds.", self.lines("verdict"))
+        self.assertTrue(self.lines("verdict")[0].startswith("We recommend Pintle Blotter for the walls"))
+        self.assertEqual(self.lines("next"), ["This is decided, so you can order."])
 
     def test_it_names_the_colour_though_the_wall_hides_names(self):
         services.arrange_wall(self.review, names_shown=False)
@@ -190,16 +193,17 @@ class Editing(Documents):
 
     def test_sections_are_left_out_and_moved_on_their_page(self):
         self.edit("care", act="out")
-        self.assertNotIn("care", [one.section.key for one in self.document().first])
+        self.assertNotIn("care", [one.section.key for one in self.document().evidence])
         self.assertContains(self.page(), "left out")
         self.edit("care", act="in")
         self.edit("next", act="up")
         self.assertEqual(
-            [one.section.key for one in self.document().first], ["is", "verdict", "works", "care", "next", "with"]
+            [one.section.key for one in self.document().first],
+            ["verdict", "next", "colours", "look", "others", "painter"],
         )
-        self.edit("is", act="up")
+        self.edit("verdict", act="up")
         self.edit("judged", act="down")
-        self.assertEqual(self.document().first[0].section.key, "is")
+        self.assertEqual(self.document().first[0].section.key, "verdict")
 
     def test_ten_thousand_characters_are_refused_and_stay_to_be_shortened(self):
         long = "x" * 10_000
@@ -217,9 +221,19 @@ class Given(Documents):
             self.assertEqual(page["Content-Type"], "application/pdf")
             made = pypdf.PdfReader(io.BytesIO(page.content))
             self.assertAlmostEqual(float(made.pages[0].mediabox.width), width, delta=1)
-            self.assertTrue(3 <= len(made.pages) <= 9)
+            self.assertIn(len(made.pages), (2, 3))
+            told = " ".join(one.extract_text() for one in made.pages).replace("\u00a0", " ")
+            for wanted in ("We suggest Pintle Blotter", "Before you order", "How it will look", "For your painter"):
+                self.assertIn(wanted, told)
+            for never in ("ΔE00", "L*", "chroma", "%", "B1"):
+                self.assertNotIn(never, told)
+            page = self.client.get(
+                reverse("review-document-pdf", args=[self.review.pk]), {"paper": paper, "evidence": 1}
+            )
+            made = pypdf.PdfReader(io.BytesIO(page.content))
+            self.assertTrue(4 <= len(made.pages) <= 9)
             text = " ".join(one.extract_text() for one in made.pages)
-            for wanted in ("light grey", "Goes with", "What to do next", "ΔE00", "50 % lighter", "LRV 72.1"):
+            for wanted in ("light grey", "Goes with", "Before you order", "ΔE00", "50 % lighter", "LRV 72.1"):
                 self.assertIn(wanted, text.replace("\u00a0", " "))
             root = made.trailer["/Root"]
             self.assertTrue(root["/MarkInfo"]["/Marked"])
@@ -257,7 +271,7 @@ class Given(Documents):
             viewing_services.plan_samples(self.review, Sampling(size), None)
             page = self.client.get(reverse("review-sheets", args=[self.review.pk]))
             made = pypdf.PdfReader(io.BytesIO(page.content))
-            self.assertEqual(len(made.pages), 2)
+            self.assertIn(len(made.pages), (2, 3))
             box = made.pages[0].mediabox
             self.assertAlmostEqual(float(box.width) / 72 * 25.4, width, delta=0.3)
             self.assertAlmostEqual(float(box.height) / 72 * 25.4, height, delta=0.3)
@@ -275,7 +289,7 @@ class Given(Documents):
         page = self.client.get(reverse("review-document-json", args=[self.review.pk]))
         table = json.loads(page.content)
         self.assertEqual(table["title"], self.document().title)
-        self.assertEqual([one["key"] for one in table["sections"]][:3], ["is", "verdict", "works"])
+        self.assertEqual([one["key"] for one in table["sections"]][:3], ["verdict", "colours", "next"])
 
     def test_the_command_writes_each_format(self):
         with tempfile.TemporaryDirectory() as folder:
@@ -303,7 +317,7 @@ class Given(Documents):
         page = self.client.get(reverse("review-document-pdf", args=[self.review.pk]))
         made = pypdf.PdfReader(io.BytesIO(page.content))
         self.assertIn("3 Wharf Row", made.pages[0].extract_text())
-        self.assertEqual(len(made.pages[0].images), 1)
+        self.assertTrue(made.pages[0].images)
 
     def test_a_job_has_a_page_for_every_room_and_formulas_for_the_counter(self):
         other = step_services.start(self.isla, world.colour("T05.4"))

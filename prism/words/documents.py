@@ -13,12 +13,16 @@ if TYPE_CHECKING:
     from prism.reading import Reading
 
 DOCUMENT_TITLES = {
-    "is": "What it is",
     "verdict": "Our recommendation",
+    "colours": "The colours",
+    "next": "Before you order",
+    "look": "How it will look",
+    "others": "Why not the others",
+    "painter": "For your painter",
+    "is": "What it is",
     "works": "Where to use it",
     "care": "Watch out for",
     "with": "Goes with",
-    "next": "What to do next",
     "comparisons": "Comparisons",
     "shortlist": "Also considered",
     "figures": "Figures",

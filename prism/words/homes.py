@@ -77,6 +77,13 @@ def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:
     return f"{volume_said(litres)}: {cans}; {left} left over{more}"
 
 
+def bought_plain(bought: Bought | None) -> str:
+    """Say what to buy: whole cans, and nothing else."""
+    if bought is None or not bought.cans:
+        return ""
+    return listed([f"{count} × {name}".replace(" ", NO_BREAK) for name, count in bought.cans])
+
+
 NO_FORMULA = "no recipe known: the counter matches the can’s code or a sample board"
 OPEN_DOORWAY = "open, seen at once"
 CLOSED_DOORWAY = "with a door, seen one after the other"

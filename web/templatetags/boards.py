@@ -48,5 +48,15 @@ def plain_swatch(screen: str) -> SafeString:
     )
 
 
+@register.simple_tag
+def edge_to_edge(one: str, other: str) -> SafeString:
+    """Return two colours of `#RRGGBB` as one field without a line between them."""
+    return mark_safe(
+        '<svg class="pair-field block w-full" viewBox="0 0 160 66" aria-hidden="true" focusable="false">'
+        f'<rect width="80.5" height="66" fill="{_fill(one)}"/>'
+        f'<rect x="80" width="80" height="66" fill="{_fill(other)}"/></svg>'
+    )
+
+
 def _fill(screen: str) -> str:
     return screen if SCREEN.fullmatch(str(screen)) else "none"

@@ -1,0 +1,225 @@
+"""What a client is given of a room: the recommendation, the colours with what to buy, how it will look, why not the
+others, and what the painter does. Figures, odds and formulas are no part of it."""
+
+from __future__ import annotations
+
+import base64
+from dataclasses import dataclass
+from functools import cached_property
+
+from django.utils.safestring import SafeString
+
+from documents.drawings import proportions
+from documents.sections import FIRST, Pair, RoomPicture, Row, Section
+from jobs.drawn import Drawn, trim_of
+from jobs.whole_home import Part, RoomLine, WholeHome
+from prism import words
+from reviews.context import ReviewContext, SwatchView
+from steps.base import StepRequest
+from steps.compare.reads import pair_said
+from steps.light.page import LightPage
+
+MOST_OTHERS = 4
+NEAR = 8.0
+"""LRV points within which a colour counts as another choice."""
+EVENING = 20.0
+"""The hour at which the lamps are shown."""
+APART = 1.0
+"""Hours between two pictures by day, at least."""
+
+
+@dataclass(frozen=True)
+class Moment:
+    """A moment that is drawn: hour, sky, and whether the lamps are on."""
+
+    hour: float
+    sky: str
+    evening: bool = False
+
+
+class Consultation:
+    """The client's pages of one review."""
+
+    def __init__(self, context: ReviewContext) -> None:
+        self.context, self.subject = context, context.subject
+        self.room = context.review.room
+
+    def sections(self, care: list[str], before: list[str]) -> list[Section]:
+        """Return the client's sections in their usual order; `care` is what to watch out for, `before` what is to be
+        done before ordering."""
+        title = words.DOCUMENT_TITLES
+        return [
+            Section("verdict", title["verdict"], FIRST, [*self.recommendation, *care]),
+            Section("colours", title["colours"], FIRST, [], drawing=self.field, rows=self.bought),
+            Section("next", title["next"], FIRST, before),
+            self._look(),
+            self._others(),
+            Section("painter", title["painter"], FIRST, self.cautions, heads=words.PAINTER_HEADS, rows=self.painted),
+        ]
+
+    # --- what goes on the room ---
+
+    @cached_property
+    def home(self) -> WholeHome | None:
+        return WholeHome(self.subject.owner, self.room.job) if self.room else None
+
+    @cached_property
+    def line(self) -> RoomLine | None:
+        """The room with what goes on each part of it; None without a room."""
+        if self.home is None or self.room is None:
+            return None
+        return next((line for line in self.home.lines if line.room.pk == self.room.pk), None)
+
+    @cached_property
+    def parts(self) -> list[Part]:
+        """The parts that have a colour, the walls in the colour of this review."""
+        if self.line is None:
+            return []
+        parts = [one for one in self.line.parts if one.colour is not None]
+        return [one for one in parts if one.part != "walls" or one.colour == self.context.review.colour]
+
+    @property
+    def walls(self) -> Part | None:
+        return next((one for one in self.parts if one.part == "walls"), None)
+
+    @property
+    def is_decided(self) -> bool:
+        walls = self.walls
+        return bool(walls and walls.why in ("decided", "agreed"))
+
+    # --- sections ---
+
+    @property
+    def recommendation(self) -> list[str]:
+        """What is recommended and why, each sentence from one figure or decision, and the specialist's own words."""
+        room, walls = self.room.name if self.room else "", self.walls
+        said = [
+            words.recommends(self.subject.name, room, walls.sheen if walls else "", self.is_decided),
+            words.described(self.subject.name, self.subject.reading),
+        ]
+        said += [line.strip() for line in self.context.review.verdict.splitlines() if line.strip()]
+        trim, ceiling = (next((one for one in self.parts if one.part == part), None) for part in ("trim", "ceiling"))
+        if trim:
+            same = bool(ceiling and ceiling.colour == trim.colour)
+            said.append(words.with_woodwork(trim.name, trim.why, same))
+        return said
+
+    @property
+    def field(self) -> SafeString:
+        """The colours as one large field in the proportions of their areas."""
+        if not self.parts:
+            return proportions([(self.subject.stimulus.screen, self.subject.name, 1.0)])
+        joined: dict[str, tuple[str, float]] = {}
+        for one in self.parts:
+            label, area = joined.get(one.screen, ("", 0.0))
+            names = f"{label}, {words.PAINTED[one.part]}" if label else words.capital(words.PAINTED[one.part])
+            joined[one.screen] = names, area + (one.area or 1.0)
+        return proportions([(screen, label, area) for screen, (label, area) in joined.items()])
+
+    @property
+    def bought(self) -> list[Row]:
+        rows = []
+        for one in self.parts:
+            assert one.colour is not None
+            cells = (
+                words.capital(words.PAINTED[one.part]),
+                f"{one.name} {one.colour.code}".strip(),
+                words.regional(one.sheen),
+                self._cans(one),
+            )
+            rows.append(Row(one.screen, cells, one.colour.maker.name if one.colour.maker else ""))
+        return rows
+
+    def _cans(self, one: Part) -> str:
+        assert self.home is not None
+        if one.why == "stays":
+            return words.FINISH_WHY["stays"]
+        return words.bought_plain(self.home.bought(one.litres) if one.litres else None)
+
+    @property
+    def painted(self) -> list[Row]:
+        """What the painter does on each part that is painted."""
+        if self.home is None:
+            return []
+        coats = words.number(self.home.paint.coats, 0)
+        return [
+            Row(
+                one.screen,
+                (
+                    words.capital(words.PAINTED[one.part]),
+                    words.PREPARE[one.part],
+                    words.regional(one.sheen)
+                    + (f", {one.decision.paint}" if one.decision and one.decision.paint else ""),
+                    coats,
+                    words.area_said(one.area) if one.area else "",
+                    one.name,
+                ),
+            )
+            for one in self.parts
+            if one.why != "stays"
+        ]
+
+    @property
+    def cautions(self) -> list[str]:
+        if self.home is None or not self.painted:
+            return []
+        return [*self.home.cautions, words.DATA_SHEET]
+
+    # --- how it will look ---
+
+    @cached_property
+    def moments(self) -> list[Moment]:
+        """When the walls differ most: closest to the sample, furthest from it by day, and under the lamps."""
+        first = self._at(Moment(12.0, "clear"))
+        if first.at.day is None or first.at.day.extremes is None:
+            return []
+        found: list[Moment] = []
+        for spot in first.at.day.extremes:
+            one = Moment(spot.hour, words.sky_of(spot.cloud))
+            by_day = not first.at.day.day.dark[spot.moment].all()
+            if by_day and all(abs(one.hour - other.hour) >= APART or one.sky != other.sky for other in found):
+                found.append(one)
+        lamps = [Moment(EVENING, "clear", evening=True)] if first.at.day.room.lamps else []
+        return [*sorted(found, key=lambda one: one.hour), *lamps]
+
+    def _at(self, moment: Moment) -> LightPage:
+        asked = {"when": "equinox", "hour": f"{moment.hour:g}", "sky": moment.sky}
+        return LightPage(StepRequest(self.context, asked))
+
+    def _look(self) -> Section:
+        pictures, lines = [], []
+        for moment in self.moments:
+            page = self._at(moment)
+            if page.shown is None or page.at.day is None or self.room is None:
+                continue
+            trim = self.line.at("trim").colour if self.line else None
+            drawn = Drawn(page.at.day, trim.stimulus if trim else trim_of(self.room))
+            hour = words.clock(moment.hour)
+            pictures.append(
+                RoomPicture(_in_place(drawn.png("look")), words.moment_title(hour, moment.sky, moment.evening))
+            )
+            lines.append(words.at_that_hour(page.shown.sentence, hour))
+        return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, pictures=pictures)
+
+    # --- why not the others ---
+
+    @property
+    def others(self) -> list[SwatchView]:
+        """What was considered: the shortlist, else the near-identical colours that show most."""
+        listed = [one for one in self.context.shortlist if one.colour.pk != self.context.review.colour_id]
+        own = self.subject.reading.lrv
+        near = [one for one in self.context.set.guide if abs(one.reading.lrv - own) <= NEAR]
+        return (listed or near)[:MOST_OTHERS]
+
+    def _others(self) -> Section:
+        own = self.subject.stimulus.screen
+        pairs, lines = [], []
+        for held in self.others:
+            seen = [words.saw_beside(held.name, f"{one.said}") for one in self.context.looking.seen_beside(held)]
+            pairs.append(Pair(own, held.colour.screen, held.title or held.name, held.label))
+            lines.append(" ".join([pair_said(self.context, held), *seen[:1]]))
+        return Section("others", words.DOCUMENT_TITLES["others"], FIRST, lines, pairs=pairs)
+
+
+def _in_place(png: bytes) -> str:
+    return f"data:image/png;base64,{base64.b64encode(png).decode()}"

@@ -1,0 +1,56 @@
+"""What a client reads of a room: the recommendation, how it will look, why not the others, what the painter does."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from prism.messages.text import capital, number
+from prism.words.documents import document_headline
+from prism.words.sizes import regional
+
+if TYPE_CHECKING:
+    from prism.reading import Reading
+
+PAINTED = {"walls": "walls", "trim": "woodwork", "ceiling": "ceiling", "doors": "doors"}
+CONSULTATION_HEADS = ("Where", "Colour", "Finish", "Buy")
+PAINTER_HEADS = ("Surface", "Prepare", "Finish", "Coats", "Area", "Paint")
+PREPARE = {
+    "walls": "fill, sand and dust; prime bare plaster",
+    "ceiling": "block stains, fill, sand and dust",
+    "trim": "test old coatings for lead before sanding; undercoat bare wood",
+    "doors": "test old coatings for lead before sanding; undercoat bare wood",
+}
+"""What is done before each part is painted; the data sheet of the paint goes before it."""
+ORDER_NOW = "This is decided, so you can order."
+DATA_SHEET = "The paint’s data sheet and local rules go before this page."
+
+
+def recommends(name: str, room: str, sheen: str, decided: bool) -> str:
+    where = f"the walls of the {room}" if room else "the walls"
+    finish = f", in {regional(sheen)}" if sheen else ""
+    if decided:
+        return f"We recommend {name} for {where}{finish}."
+    return f"We suggest {name} for {where}{finish}. It is not decided yet."
+
+
+def described(name: str, reading: Reading) -> str:
+    """Say what a colour is in one sentence, without its name said twice."""
+    said = document_headline(name, reading, [])
+    return said.replace(name, "It", 1).rstrip(".") + f" (LRV {number(reading.lrv, 0)})."
+
+
+def with_woodwork(name: str, why: str, same_ceiling: bool) -> str:
+    where = "woodwork and ceiling" if same_ceiling else "woodwork"
+    reason = {"home": ", which runs through the home", "stays": ", which stays"}.get(why, "")
+    return f"Keep the {where} in {name}{reason}." if why == "stays" else f"Paint the {where} in {name}{reason}."
+
+
+def moment_title(hour: str, sky: str, evening: bool) -> str:
+    if evening:
+        return f"{hour}, under your lamps"
+    return f"{hour}, {'a clear day' if sky == 'clear' else 'an overcast day'}"
+
+
+def at_that_hour(sentence: str, hour: str) -> str:
+    """Return what is seen at an hour without the hour, which stands above it."""
+    return capital(sentence.removeprefix(f"At {hour} "))
