@@ -23,6 +23,10 @@ from prism.stimulus import Stimulus
 PAGE = 24
 
 
+LONGEST_NAME = 200
+"""Characters of a code or name that are looked for: the database looks for no more than some thousand."""
+
+
 def visible_to(user: User) -> QuerySet[Colour]:
     """Return the makers' colours a person may use, and the own ones of the studio."""
     shared, own = Q(maker__isnull=False, maker__owner=None), team(user)
@@ -136,9 +140,9 @@ class NotOneColourError(ValueError):
 
 def one_named(user: User, text: str) -> Colour:
     """Return the one colour that a person means by a code or a whole name. Raises `NotOneColourError`."""
-    found = named(user, text)
+    found = named(user, text) if len(text) <= LONGEST_NAME else []
     if len(found) != 1:
-        raise NotOneColourError(words.not_one_colour(text, len(found)))
+        raise NotOneColourError(words.not_one_colour(words.shortened(text, 60), len(found)))
     return found[0]
 
 

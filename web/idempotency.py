@@ -60,7 +60,11 @@ def _key(request: StudioRequest) -> str:
     for name, values in sorted(request.POST.lists()):
         digest.update(repr((name, values)).encode())
     for name, files in sorted(request.FILES.lists()):
-        digest.update(repr((name, [(one.name, one.size) for one in files])).encode())
+        for one in files:  # by what is in it: a file that was corrected has often the name and the size it had
+            digest.update(repr((name, one.name, one.size)).encode())
+            for piece in one.chunks():
+                digest.update(piece)
+            one.seek(0)
     return digest.hexdigest()
 
 

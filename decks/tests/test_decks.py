@@ -211,6 +211,12 @@ class Sets(TestCase):
         self.client.post(reverse("colour-leave-out", args=[whites.pk, self.white.pk]))
         self.assertTrue(ColourSet.objects.filter(is_whites=True).exists())
 
+    def test_a_name_of_sixty_thousand_letters_is_no_colours(self):
+        sent = self.client.post(reverse("review-start"), {"named": "a" * 60_000})
+        self.assertLess(sent.status_code, 500)
+        with self.assertRaises(queries.NotOneColourError):
+            queries.one_named(self.isla, "a" * 60_000)
+
     def test_bad_and_others(self):
         self.assertContains(self.keep(self.white, " "), "Type a name for the set", status_code=422)
         rory = world.person("rory")
