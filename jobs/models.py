@@ -10,6 +10,7 @@ from django.urls import reverse
 from django.utils import timezone
 
 from decks.models import Colour
+from jobs.validators import Within, known_zone
 from prism import words
 from prism.light.furnishing import FURNISHINGS
 from prism.light.lamps import KINDS as LAMP_KINDS
@@ -35,13 +36,17 @@ class Job(models.Model):
     client = models.CharField(max_length=80, blank=True)
     address = models.CharField(max_length=200, blank=True)
     town = models.CharField(max_length=80, blank=True)
-    latitude = models.FloatField(null=True, blank=True)
-    longitude = models.FloatField(null=True, blank=True)
-    zone = models.CharField(max_length=60, blank=True)
+    latitude = models.FloatField(null=True, blank=True, validators=[Within(-90, 90)])
+    longitude = models.FloatField(null=True, blank=True, validators=[Within(-180, 180)])
+    zone = models.CharField(max_length=60, blank=True, validators=[known_zone])
     state = models.CharField(max_length=8, choices=State, default=State.LOOKING)
     notes = models.TextField(blank=True)
-    coats = models.PositiveSmallIntegerField(null=True, blank=True)  # the method's, while nobody says
-    spreading = models.FloatField(null=True, blank=True)  # m² that a litre covers once; the method's likewise
+    coats = models.PositiveSmallIntegerField(
+        null=True, blank=True, validators=[Within(1, 20)]
+    )  # the method's, while nobody says
+    spreading = models.FloatField(
+        null=True, blank=True, validators=[Within(0.5, 100)]
+    )  # m² that a litre covers once; the method's likewise
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(default=timezone.now)
     changed_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
@@ -75,18 +80,18 @@ class Room(models.Model):
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="rooms")
     name = models.CharField(max_length=80)
-    width = models.FloatField(null=True, blank=True)
-    depth = models.FloatField(null=True, blank=True)
-    height = models.FloatField(null=True, blank=True)
-    rotation_deg = models.FloatField(default=0.0, db_column="turn")
-    storey = models.SmallIntegerField(default=0)
+    width = models.FloatField(null=True, blank=True, validators=[Within(0.05, 60)])
+    depth = models.FloatField(null=True, blank=True, validators=[Within(0.5, 60)])
+    height = models.FloatField(null=True, blank=True, validators=[Within(0.05, 60)])
+    rotation_deg = models.FloatField(default=0.0, db_column="turn", validators=[Within(-360, 360)])
+    storey = models.SmallIntegerField(default=0, validators=[Within(-20, 200)])
     furnishing = models.CharField(max_length=10, choices=[(key, key) for key in FURNISHINGS], default="bare")
-    used_from = models.FloatField(default=7.0)
-    used_until = models.FloatField(default=23.0)
+    used_from = models.FloatField(default=7.0, validators=[Within(0, 24)])
+    used_until = models.FloatField(default=23.0, validators=[Within(0, 24)])
     notes = models.TextField(blank=True)
     open_to: models.ManyToManyField[Room, Any] = models.ManyToManyField("self", symmetrical=True, blank=True)
     leads_to: models.ManyToManyField[Room, Any] = models.ManyToManyField("self", symmetrical=True, blank=True)
-    correction = models.FloatField(null=True, blank=True)
+    correction = models.FloatField(null=True, blank=True, validators=[Within(0.02, 50)])
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(default=timezone.now)
     changed_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
@@ -127,12 +132,12 @@ class Window(models.Model):
 
     room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="windows")
     wall = models.CharField(max_length=8, choices=[*WALL_CHOICES, ("ceiling", "ceiling (rooflight)")])
-    width = models.FloatField()
-    height = models.FloatField()
-    sill = models.FloatField(default=0.9)
-    along = models.FloatField(null=True, blank=True)
+    width = models.FloatField(validators=[Within(0.05, 60)])
+    height = models.FloatField(validators=[Within(0.05, 60)])
+    sill = models.FloatField(default=0.9, validators=[Within(0, 20)])
+    along = models.FloatField(null=True, blank=True, validators=[Within(0, 60)])
     outside = models.CharField(max_length=10, choices=[(key, key) for key in OUTSIDE], default="lawn")
-    hides = models.FloatField(null=True, blank=True)
+    hides = models.FloatField(null=True, blank=True, validators=[Within(0, 0.95)])
     glazing = models.CharField(max_length=8, choices=[(key, key) for key in GLAZING], default="double")
 
     class Meta:
@@ -146,12 +151,12 @@ class LampSort(models.Model):
     """Lamps of one sort; see `prism.light.room.Lamp`. `dimmed` is in per cent of full light."""
 
     room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="lamps")
-    count = models.PositiveSmallIntegerField(default=4)
-    lumens = models.FloatField(default=800.0)
-    kelvin = models.FloatField(default=2_700.0)
+    count = models.PositiveSmallIntegerField(default=4, validators=[Within(1, 400)])
+    lumens = models.FloatField(default=800.0, validators=[Within(1, 100_000)])
+    kelvin = models.FloatField(default=2_700.0, validators=[Within(1_000, 40_000)])
     kind = models.CharField(max_length=12, choices=[(key, key) for key in LAMP_KINDS], default="led")
-    rendering = models.FloatField(default=80.0)
-    dimmed = models.FloatField(default=100.0)
+    rendering = models.FloatField(default=80.0, validators=[Within(50, 100)])
+    dimmed = models.FloatField(default=100.0, validators=[Within(0, 100)])
     hung = models.CharField(max_length=8, choices=[(key, key) for key in HUNG], default="ceiling")
 
     class Meta:
@@ -213,7 +218,7 @@ class Element(Coated):
     room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="elements")
     kind = models.CharField(max_length=10, choices=Kind)
     name = models.CharField(max_length=80)
-    area = models.FloatField(default=2.0)
+    area = models.FloatField(default=2.0, validators=[Within(0, 10_000)])
     on = models.CharField(max_length=8, choices=[*Surface.SIDES, ("walls", "all walls")], default="floor")
 
     class Meta:
@@ -233,7 +238,7 @@ class ElementPart(Coated):
     """One of several colours of a fixed element, with its share in per cent; the element itself then has none."""
 
     element = models.ForeignKey(Element, on_delete=models.CASCADE, related_name="parts")
-    share = models.FloatField()
+    share = models.FloatField(validators=[Within(0, 100)])
 
     class Meta:
         ordering = ["-share", "id"]
@@ -256,7 +261,7 @@ class Finish(models.Model):
     colour = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.RESTRICT, related_name="+")
     sheen = models.CharField(max_length=10, blank=True, choices=[(sheen, sheen) for sheen in SHEENS])
     stays = models.BooleanField(default=False)
-    area = models.FloatField(null=True, blank=True)
+    area = models.FloatField(null=True, blank=True, validators=[Within(0, 10_000)])
 
     class Meta:
         ordering = ["id"]
@@ -297,10 +302,10 @@ class Metered(models.Model):
     at = models.DateTimeField()
     sky = models.CharField(max_length=8, choices=[("clear", "clear"), ("overcast", "overcast")])
     lamps_on = models.BooleanField(default=False)
-    lux = models.FloatField()
-    kelvin = models.FloatField(null=True, blank=True)
-    computed_lux = models.FloatField()
-    doubt = models.FloatField(default=0.04)
+    lux = models.FloatField(validators=[Within(0, 200_000)])
+    kelvin = models.FloatField(null=True, blank=True, validators=[Within(1_000, 40_000)])
+    computed_lux = models.FloatField(validators=[Within(0, 200_000)])
+    doubt = models.FloatField(default=0.04, validators=[Within(0, 5)])
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     made = models.DateTimeField(auto_now_add=True)
     taken = models.BooleanField(default=True)

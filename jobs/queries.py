@@ -12,7 +12,9 @@ from django.db.models.functions import Coalesce, RowNumber
 
 from jobs.models import Coated, Element, ElementPart, Finish, Job, Room, Surface, WhiteRule
 from people.queries import team
+from prism import messages
 from prism.formats.room_json import spectrum_of
+from prism.light import checks
 from prism.light.claims import Known
 from prism.light.materials import library
 from prism.light.room import Fixed, Lamp, Reflectance, Window
@@ -145,6 +147,16 @@ def finish_of(room: Room, part: str) -> Finish | None:
 def known_of(room: Room) -> Known:
     named = any(surface.side == "floor" and reflectance_of(surface) for surface in room.surfaces.all())
     return Known(metered=room.correction is not None, floor=named, lamps=bool(room.lamps.all()))
+
+
+def room_faults(pk: int) -> list[tuple[str, str]]:
+    """Return what cannot be of a room as it is kept, by field: its place, its figures, its windows in their walls."""
+    room = whole().get(pk=pk)
+    lit = lit_room(room, painted=False)
+    if lit is None:
+        many = len(room.windows.all()) > checks.MOST_WINDOWS
+        return [("windows", messages.too_many("windows", checks.MOST_WINDOWS))] if many else []
+    return list(checks.faults(lit))
 
 
 def lit_room(room: Room, painted: bool = True) -> LitRoom | None:

@@ -28,6 +28,7 @@ from decks import carried
 from decks.models import Colour
 from documents.models import Shared
 from jobs.models import Job
+from jobs.queries import room_faults
 from people.models import Member, Role
 from people.names import name_of
 from people.queries import members, studio_of
@@ -40,6 +41,8 @@ from web.former_names import current_fields, current_label
 FORMAT, VERSION = "gentle-prism-job", 2
 MOST_BYTES = 60_000_000
 MOST_RECORDS = 200_000
+MOST_PEOPLE = 80
+"""People whom a file may name that are not in the studio; each becomes a closed account."""
 LEFT_OUT = {
     "documents.Shared": {"seed", "digest"},
     "viewings.Viewing": {"sent"},
@@ -213,6 +216,9 @@ class _Reader:
                 self._made[label].append(self._record(apps.get_model(label), row))
         (job,) = self._made["jobs.Job"]
         assert isinstance(job, Job)
+        for room in job.rooms.all():
+            for wrong, message in room_faults(room.pk):
+                raise JobFileError(words.job_file_wrong(f"{words.shortened(room.name)}, {wrong}: {message}"))
         return job
 
     def _colour(self, row: dict[str, Any]) -> Colour:
@@ -230,7 +236,7 @@ class _Reader:
             one.content_type = ContentType.objects.get_for_model(apps.get_model(one.thing))
         elif isinstance(one, Shared):
             one.withdrawn = one.withdrawn or timezone.now()
-        one.full_clean(exclude=_unchecked(one), validate_unique=False, validate_constraints=False)
+        one.full_clean(exclude=unchecked(one), validate_unique=False, validate_constraints=False)
         if isinstance(one, Change):
             Change.objects.bulk_create([one])  # by whom it was, not by whoever takes it up
         else:
@@ -256,9 +262,12 @@ class _Reader:
 
     def _person(self, name: str) -> User:
         if name not in self._people:
+            if len(self.new_people) >= MOST_PEOPLE:
+                raise JobFileError(words.job_file_names_too_many(MOST_PEOPLE))
             first, _, last = name.partition(" ")
             stem = "".join(c for c in name.casefold() if c.isalnum())[:60] or "somebody"
-            user = User(username=next(n for n in _numbered(stem) if not User.objects.filter(username=n).exists()))
+            taken = set(User.objects.filter(username__startswith=stem).values_list("username", flat=True))
+            user = User(username=next(n for n in _numbered(stem) if n not in taken))
             user.first_name, user.last_name, user.is_active = first[:150], last[:150], False
             user.set_unusable_password()
             user.save()
@@ -268,7 +277,7 @@ class _Reader:
         return self._people[name]
 
 
-def _unchecked(one: models.Model) -> list[str]:
+def unchecked(one: models.Model) -> list[str]:
     """Return the fields whose values are found already, or are empty as they may be."""
     return [
         each.name

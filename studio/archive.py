@@ -27,8 +27,11 @@ from django.db import DatabaseError, IntegrityError, OperationalError, connectio
 from django.db.migrations.recorder import MigrationRecorder
 
 from decks.models import Maker
+from jobs.models import Room
+from jobs.queries import room_faults
 from people.models import Event
 from prism import words
+from records.job_file import unchecked
 from records.models import Change
 from studio.archive_older import brought_up
 
@@ -158,6 +161,8 @@ def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
     return found
 
 
+CHECKED = ("jobs", "viewings")
+"""Apps whose records are looked at one by one as they come in: of figures from which pages compute."""
 _SAYS_WHAT_CANNOT_BE = (
     DeserializationError, FieldDoesNotExist, ValidationError, DatabaseError, ArithmeticError, AttributeError,
     LookupError, TypeError, ValueError,
@@ -178,8 +183,15 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
             for one in serializers.deserialize("jsonl", lines(), ignorenonexistent=True):
                 if isinstance(one.object, Change):
                     one.object.content_type = ContentType.objects.get_for_model(apps.get_model(one.object.thing))
+                if one.object._meta.app_label in CHECKED:
+                    one.object.clean_fields(exclude=unchecked(one.object))
                 one.save(force_insert=True)
                 counts[one.object._meta.label_lower] += 1
+            for room in Room.objects.values_list("pk", flat=True):
+                if faults := room_faults(room):
+                    raise ArchiveError(words.archive_wrong(f"{faults[0][0]}: {faults[0][1]}"))
+        except ArchiveError:
+            raise
         except OperationalError:
             raise  # of the disk, not of the archive
         except _SAYS_WHAT_CANNOT_BE as wrong:

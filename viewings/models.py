@@ -13,6 +13,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from jobs.models import WALL_CHOICES, Room
+from jobs.validators import Within, figures_by_name, prediction
 from people.names import name_of
 from prism import words
 from prism.tint.recipe import Recipe
@@ -70,12 +71,12 @@ class Viewing(models.Model):
     sky = models.CharField(max_length=8, choices=SKIES, blank=True)
     planned_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     undertone = models.CharField(max_length=8, choices=UNDERTONES, blank=True)
-    seen = models.JSONField(null=True, blank=True)
+    seen = models.JSONField(null=True, blank=True, validators=[figures_by_name])
     words = models.CharField(max_length=1000, blank=True)
     answer = models.CharField(max_length=5, choices=Answer, blank=True)
     lamps_on = models.BooleanField(default=False)
-    lux = models.FloatField(null=True, blank=True)
-    predicted = models.JSONField(null=True, blank=True)
+    lux = models.FloatField(null=True, blank=True, validators=[Within(0, 200_000)])
+    predicted = models.JSONField(null=True, blank=True, validators=[prediction])
     seen_at = models.DateTimeField(null=True, blank=True)
     sent = models.UUIDField(null=True, blank=True, unique=True, editable=False)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
@@ -177,7 +178,7 @@ class Decision(models.Model):
     colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
     sheen = models.CharField(max_length=10, blank=True, choices=[(sheen, sheen) for sheen in SHEENS])
     paint = models.CharField(max_length=80, blank=True)  # which paint it is made in, as the specialist calls it
-    litres = models.FloatField(null=True, blank=True)
+    litres = models.FloatField(null=True, blank=True, validators=[Within(0, 10_000)])
     formula = models.JSONField(null=True, blank=True)  # base, amounts in mL to the litre, estimated
     reason = models.CharField(max_length=1000)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")

@@ -63,6 +63,9 @@ def material_unknown(name: str, near: Sequence[str]) -> str:
     return f"No material '{shortened(name)}' is known. {offered}"
 
 
+NOT_FIGURES = "must be figures by name, as a look that was logged has them"
+
+
 def zone_unknown(value: str) -> str:
     return f"'{shortened(value)}' is no time zone: write it as area and city, such as Europe/London, or UTC."
 

@@ -50,6 +50,14 @@ def job_file_too_large(megabytes: int) -> str:
     return f"The file is larger than {megabytes} MB: archive the whole studio instead."
 
 
+def job_file_names_too_many(most: int) -> str:
+    return f"The file names more than {most} people who are not in this studio. Nothing was imported."
+
+
+def archive_wrong(what: str) -> str:
+    return f"The archive holds an impossible value: {what} Nothing was restored."
+
+
 def job_file_wrong(what: str) -> str:
     return f"The file holds an impossible value: {what} Nothing was imported."
 

@@ -202,6 +202,51 @@ class JobFiles(WithJob):
             self.assertEqual(Job.objects.count(), 1)
         self.assertEqual(User.objects.filter(is_active=False).count(), 0)
 
+    def spoilt(self, label, **values):
+        """Return what the file says once one record of a kind has other values, with a digest that fits."""
+        held = self.held()
+        held.pop("digest")
+        held["records"][label][0].update(values)
+        held["digest"] = sha256(json.dumps(held, sort_keys=True, ensure_ascii=False).encode()).hexdigest()
+        return held
+
+    def test_values_that_no_form_takes_are_named_and_nothing_comes_in(self):
+        there = Job.objects.count(), Room.objects.count(), User.objects.count()
+        window = {"width": 50.0}
+        impossible = [
+            ("jobs.Job", {"zone": "Nowhere/Bad"}, "zone"), ("jobs.Job", {"spreading": -5}, "spreading"),
+            ("jobs.Job", {"coats": 99}, "coats"), ("jobs.Room", {"used_from": 99}, "used_from"),
+            ("jobs.Room", {"width": 0}, "width"), ("jobs.Room", {"rotation_deg": 1e9}, "rotation_deg"),
+            ("jobs.Window", {"width": 0}, "width"), ("jobs.Window", window, "wall"),
+            ("jobs.LampSort", {"kelvin": 1}, "kelvin"), ("jobs.Element", {"area": -1}, "area"),
+            ("viewings.Viewing", {"predicted": {"differences": {"hue": [[1]]}, "doubt": 1}}, "predicted"),
+            ("viewings.Viewing", {"predicted": [1]}, "predicted"), ("viewings.Viewing", {"seen": {"hue": {}}}, "seen"),
+        ]  # fmt: skip
+        for label, values, named in impossible:
+            with self.subTest(values), self.assertRaises(job_file.JobFileError) as said:
+                job_file.take_up(self.isla, job_file.checked(self.spoilt(label, **values)))
+            self.assertIn(named, str(said.exception))
+        self.assertEqual((Job.objects.count(), Room.objects.count(), User.objects.count()), there)
+
+    def test_four_hundred_windows_are_too_many(self):
+        held = self.held()
+        held.pop("digest")
+        held["records"]["jobs.Window"] = [held["records"]["jobs.Window"][0]] * 400
+        held["digest"] = sha256(json.dumps(held, sort_keys=True, ensure_ascii=False).encode()).hexdigest()
+        with self.assertRaisesRegex(job_file.JobFileError, "windows"):
+            job_file.take_up(self.isla, job_file.checked(held))
+
+    def test_seven_hundred_forged_names_are_refused_soon_and_whole(self):
+        held = self.held()
+        held.pop("digest")
+        row = held["records"]["records.Change"][0]
+        held["records"]["records.Change"] = [row | {"actor": f"Somebody {n}"} for n in range(700)]
+        held["digest"] = sha256(json.dumps(held, sort_keys=True, ensure_ascii=False).encode()).hexdigest()
+        people = User.objects.count()
+        with self.assertRaisesRegex(job_file.JobFileError, "more than 80 people"):
+            job_file.take_up(self.other, job_file.checked(held))
+        self.assertEqual(User.objects.count(), people)
+
     def test_only_who_may_change_the_studio_brings_in_and_only_its_own_goes_out(self):
         self.client.force_login(self.other)
         self.assertEqual(self.client.get(reverse("job-archive", args=[self.job.pk])).status_code, 404)

@@ -5,6 +5,7 @@ import json
 import re
 import tempfile
 import zipfile
+from hashlib import sha256
 from pathlib import Path
 
 from django.contrib.auth.models import User
@@ -113,6 +114,23 @@ class Archives(TransactionTestCase):
             with self.subTest(said, path=path.name), self.assertRaisesMessage(ArchiveError, said):
                 restore(path)
             self.assertFalse(User.objects.exists() or Colour.objects.exists())
+
+    def test_values_that_no_form_takes_leave_nothing_behind(self):
+        export(self.file)
+
+        def zone(data):
+            lines = [json.loads(line) for line in data.splitlines()]
+            for one in lines:
+                if one["model"] == "jobs.job":
+                    one["fields"]["zone"] = "Nowhere/Bad"
+            return b"\n".join(json.dumps(one).encode() for one in lines) + b"\n"
+
+        data = zone(zipfile.ZipFile(self.file).read("data.jsonl"))
+        spoilt = self.written(data=zone, manifest={"digest": sha256(data).hexdigest()})
+        self.empty()
+        with self.assertRaises(ArchiveError):
+            restore(spoilt)
+        self.assertFalse(User.objects.exists() or Colour.objects.exists())
 
     def test_an_archive_of_an_earlier_format_comes_in_whole_and_its_links_go_on(self):
         self.empty()

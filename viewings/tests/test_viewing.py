@@ -412,7 +412,7 @@ class Deciding(Viewings):
         self.client.post(reverse("viewing-aside", args=[aside.pk]))
         page = self.client.get(reverse("home"))
         self.assertContains(page, heading)
-        self.assertContains(page, f"Seen: {len(made) - 1} yes, 0 again, 1 no")
+        self.assertRegex(page.content.decode(), rf"Seen:\s+{len(made) - 1} yes, 0 again, 1 no")
         self.decide()
         self.assertNotContains(self.client.get(reverse("home")), heading)
         self.act("reopen", show="decide", decision=Decision.objects.get().pk)

@@ -1,0 +1,54 @@
+"""What the values of a room and of what was seen in it may be, wherever they come from: forms, files and archives."""
+
+from __future__ import annotations
+
+from math import isfinite
+from typing import Any
+
+from django.core.exceptions import ValidationError
+from django.utils.deconstruct import deconstructible
+
+from prism import messages
+from prism.light.checks import zones
+
+
+@deconstructible
+class Within:
+    """Refuses a number outside its limits; what is no number at all lies outside any."""
+
+    def __init__(self, low: float, high: float) -> None:
+        self.low, self.high = low, high
+
+    def __call__(self, value: float) -> None:
+        if not self.low <= value <= self.high:
+            raise ValidationError(messages.outside_range("value", value, self.low, self.high, "", ""))
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Within) and (self.low, self.high) == (other.low, other.high)
+
+    def __hash__(self) -> int:
+        return hash((self.low, self.high))
+
+
+def known_zone(name: str) -> None:
+    if name and name not in zones():
+        raise ValidationError(messages.zone_unknown(name))
+
+
+def figures_by_name(value: Any) -> None:
+    """Refuse anything but figures by name: the steps that were seen."""
+    if not isinstance(value, dict) or not all(_is_figure(one) for one in value.values()):
+        raise ValidationError(messages.NOT_FIGURES)
+
+
+def prediction(value: Any) -> None:
+    """Refuse what is no prediction: differences by scale, how unsure they are, and what else was computed."""
+    if not isinstance(value, dict) or not isinstance(value.get("differences"), dict) or "doubt" not in value:
+        raise ValidationError(messages.NOT_FIGURES)
+    for one in value.values():
+        if not (_is_figure(one) or (isinstance(one, dict) and all(_is_figure(each) for each in one.values()))):
+            raise ValidationError(messages.NOT_FIGURES)
+
+
+def _is_figure(value: Any) -> bool:
+    return value is None or (isinstance(value, int | float) and not isinstance(value, bool) and isfinite(value))
