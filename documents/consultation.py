@@ -3,15 +3,14 @@ others, and what the painter does. Figures, odds and formulas are no part of it.
 
 from __future__ import annotations
 
-import base64
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, partial
 
 from django.utils.safestring import SafeString
 
 from documents.drawings import proportions
 from documents.sections import FIRST, Pair, RoomPicture, Row, Section
-from jobs.drawn import Drawn, trim_of
+from jobs.drawn import Drawn, address, trim_of
 from jobs.whole_home import Part, RoomLine, WholeHome
 from prism import words
 from reviews.context import ReviewContext, SwatchView
@@ -52,7 +51,7 @@ class Consultation:
             Section("verdict", title["verdict"], FIRST, [*self.recommendation, *care]),
             Section("colours", title["colours"], FIRST, [], drawing=self.field, rows=self.bought),
             Section("next", title["next"], FIRST, before),
-            self._look(),
+            self.look(),
             self._others(),
             Section("painter", title["painter"], FIRST, self.cautions, heads=words.PAINTER_HEADS, rows=self.painted),
         ]
@@ -186,7 +185,8 @@ class Consultation:
         asked = {"when": "equinox", "hour": f"{moment.hour:g}", "sky": moment.sky}
         return LightPage(StepRequest(self.context, asked))
 
-    def _look(self) -> Section:
+    def look(self) -> Section:
+        """Return the rooms as they are drawn, each told by a sentence."""
         pictures, lines = [], []
         for moment in self.moments:
             page = self._at(moment)
@@ -195,8 +195,14 @@ class Consultation:
             trim = self.line.at("trim").colour if self.line else None
             drawn = Drawn(page.at.day, trim.stimulus if trim else trim_of(self.room))
             hour = words.clock(moment.hour)
+            asked = {"hour": f"{moment.hour:g}", "paint": str(self.context.review.colour_id)}
+            asked |= {"when": "equinox", "sky": moment.sky, "size": "look", "trim": str(trim.pk) if trim else ""}
             pictures.append(
-                RoomPicture(_in_place(drawn.png("look")), words.moment_title(hour, moment.sky, moment.evening))
+                RoomPicture(
+                    words.moment_title(hour, moment.sky, moment.evening),
+                    address("room-picture-file", self.room.pk, **asked),
+                    partial(drawn.png, "look"),
+                )
             )
             lines.append(words.at_that_hour(page.shown.sentence, hour))
         return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, pictures=pictures)
@@ -219,7 +225,3 @@ class Consultation:
             pairs.append(Pair(own, held.colour.screen, held.title or held.name, held.label))
             lines.append(" ".join([pair_said(self.context, held), *seen[:1]]))
         return Section("others", words.DOCUMENT_TITLES["others"], FIRST, lines, pairs=pairs)
-
-
-def _in_place(png: bytes) -> str:
-    return f"data:image/png;base64,{base64.b64encode(png).decode()}"

@@ -52,12 +52,12 @@ class Content:
             self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
             self._scheme, self._use, self._viewings, self._cautions, self._judged,
         ]  # fmt: skip
-        told: set[str] = set()
+        given = Consultation(self.context).sections(self._reservations(), self._before())
+        told = {line for one in given for line in one.lines}
         evidence = []
         for one in (make() for make in makers):
             evidence.append(replace(one, lines=[line for line in one.lines if line not in told]))
             told.update(one.lines)
-        given = Consultation(self.context).sections(self._reservations(), self._before())
         return [one for one in (*given, *evidence) if one.lines or one.has_more]
 
     def _is(self) -> Section:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import base64
+from collections.abc import Callable
 from dataclasses import dataclass, field
 
 from django.utils.safestring import SafeString
@@ -31,10 +33,16 @@ class Row:
 
 @dataclass(frozen=True)
 class RoomPicture:
-    """A room drawn, as the address of its picture, and which moment it shows."""
+    """A room drawn: which moment it shows, the address of its picture for who is signed in, and what makes the file."""
 
-    picture: str
     title: str
+    address: str
+    png: Callable[[], bytes]
+
+    @property
+    def in_place(self) -> str:
+        """The picture itself as an address, for a page that fetches nothing."""
+        return f"data:image/png;base64,{base64.b64encode(self.png()).decode()}"
 
 
 @dataclass(frozen=True)

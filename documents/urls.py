@@ -17,6 +17,7 @@ urlpatterns = [
     path("answers/<int:pk>/away/", sharing.put_away, name="answer-away"),
     path("shared/<str:token>/", sharing.shared, name="shared"),
     path("shared/<str:token>/<int:pk>/", sharing.answer, name="shared-answer"),
+    path("shared/<str:token>/<int:pk>/look-<int:number>.png", sharing.shared_look, name="shared-look"),
     path("shared/<str:token>/<int:pk>.pdf", sharing.shared_pdf, name="shared-pdf"),
     path("schemas/document.json", views.document_schema, name="document-schema"),
     path("reviews/<int:pk>/document/", views.document, name="review-document"),

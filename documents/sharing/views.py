@@ -9,6 +9,7 @@ from django.urls import reverse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
+from documents.consultation import Consultation
 from documents.document import Document
 from documents.models import ClientAnswer, Shared
 from documents.pdf import pdf
@@ -112,6 +113,23 @@ def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     data = form.cleaned_data
     services.answer(link, review, data["answer"], data["text"], data["name"])
     return redirect(f"{reverse('shared', args=[token])}#page-{review.pk}")
+
+
+@login_not_required
+@require_safe
+def shared_look(request: StudioRequest, token: str, pk: int, number: int) -> HttpResponse:
+    """Give a picture of a room that a client is shown, by its number."""
+    link = _open(token)
+    review = _review(link, pk) if link.is_open else None
+    if review is None or review.document_edits.filter(section="look", left_out=True).exists():
+        raise Http404
+    made = Document(review)
+    pictures = [] if made.waits else Consultation(made.context).look().pictures
+    if not 1 <= number <= len(pictures):
+        raise Http404
+    response = HttpResponse(pictures[number - 1].png(), content_type="image/png")
+    response["Cache-Control"] = "private, max-age=600"
+    return response
 
 
 @login_not_required

@@ -82,12 +82,12 @@ class Content(Documents):
         day = self.document().content._lit.at.day
         clashes = [thing.name for thing, *pairs in day.pairings if any(p and p.terms == "clash" for p in pairs)]
         self.assertTrue(clashes)
-        care = " ".join(self.lines("care"))
+        care = " ".join([*self.lines("care"), *self.lines("verdict")])
         for thing, *_ in day.pairings:
             self.assertEqual(thing.name in care, thing.name in clashes, thing.name)
 
     def test_comparisons_say_what_the_subject_shows_beside_each_board(self):
-        lines = self.lines("comparisons")
+        lines = [*self.lines("comparisons"), *self.lines("others")]
         for why, direction in (
             ("clean", "darker"),
             ("lighter", "darker"),
@@ -117,7 +117,7 @@ class Content(Documents):
         self.assertIn("verdict", [given.section.key for given in self.document().first])
         found = self.document().section("shortlist")
         self.assertEqual([board.name for board in found.section.boards], [other.name])
-        self.assertTrue(found.lines[0].startswith(f"Beside {other.name}, {self.review.colour.name} is"))
+        self.assertTrue(self.lines("others")[0].startswith(f"Beside {other.name}, {self.review.colour.name} is"))
         self.assertIn("Fine.", self.text(pdf(self.document(), "Studio")))
         self.assertIn("Also considered", self.text(pdf(self.document(), "Studio", evidence=True)))
 

@@ -58,7 +58,8 @@ class BoundedCache(Wall):
                 self.assertContains(self.findings(), anew)
 
     def improve(self):
-        deck_services.improve(self.review.colour, from_lab((70, 0, 0)), "measured", self.isla)
+        better = deck_services.numbers_of(from_lab((70, 0, 0)))
+        deck_services.replace_values([(self.review.colour, better)], "measured", None)
         services.take_up_value(Review.objects.get(pk=self.review.pk))
 
     def test_looking_leaves_the_date_alone_and_writing_leaves_the_findings(self):

@@ -40,7 +40,7 @@ class Filled(world.Studio):
         self.method = method_services.copy(self.isla, "wall-practice")
         self.waiting = files.start(self.isla, "Own", "own.csv", FILE)
         colour = world.colour("H06.3")
-        deck_services.improve(colour, from_lab((70, 0, 0)), "measured", self.isla)
+        deck_services.replace_values([(colour, deck_services.numbers_of(from_lab((70, 0, 0))))], "measured", None)
         kept = deck_services.keep_in_set(self.isla, "Quay", colour)
         session = Session.objects.create(owner=self.isla, thing="limed larch")
         system = tinting_services.keep_system(self.isla, demo.tint_system())

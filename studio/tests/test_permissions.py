@@ -24,6 +24,7 @@ OPEN = {
     "viewings-feed",
     "shared",
     "shared-answer",
+    "shared-look",
     "shared-pdf",
     "viewings-worker",
     "document-schema",

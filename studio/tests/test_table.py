@@ -74,6 +74,6 @@ class Table(Filled):
         self.assertEqual(shared & numbered, PUBLIC)
 
 
-PUBLIC = {"colour", "colour-peek", "colour-put-back", "deck-cancel"}
-"""Addresses of something by its number that are everybody's: the colours and values of decks that all studios share;
+PUBLIC = {"colour", "colour-peek", "deck-cancel"}
+"""Addresses of something by its number that are everybody's: the colours of decks that all studios share;
 and forgetting a file that is not there, which leads back."""
