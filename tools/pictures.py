@@ -8,6 +8,7 @@ import time
 from pathlib import Path
 
 from selenium.webdriver.common.by import By
+from selenium.webdriver.remote.webelement import WebElement
 
 from e2e.chromium import PHONE, WIDE, resize, start_chromium
 
@@ -27,19 +28,21 @@ class Camera:
         self.open("/sign-in/")
         self.click("form[action='/enter-demo/'] button")
         self.open("/")
-        rows = self.browser.find_elements(By.CSS_SELECTOR, ".reviews li > a")
-        self.reviews = {
-            row.text.split(" · ")[1].split("\n")[0]: row.get_attribute("href").split("/reviews/")[1].split("/")[0]
-            for row in rows
-        }
+        rows = self.browser.find_elements(By.CSS_SELECTOR, "ol.reviews > li")
+        self.reviews = {row.text.split(" · ")[1].split("\n")[0]: self._review(row) for row in rows}
+
+    @staticmethod
+    def _review(row: WebElement) -> str:
+        """Return the newest review of a colour on the first page."""
+        link = row.find_element(By.CSS_SELECTOR, "li a").get_attribute("href")
+        return str(link).split("/reviews/")[1].split("/")[0]
 
     def in_room(self, room: str) -> str:
         """Return the review of the main colour in a room."""
         self.open("/")
-        row = self.browser.find_element(
-            By.XPATH, f"//ol[@class='reviews']/li/a[contains(., '{MAIN}') and contains(., '{room}')]"
-        )
-        return str(row.get_attribute("href")).split("/reviews/")[1].split("/")[0]
+        of_main = f"//ol[contains(@class, 'reviews')]/li[contains(., '{MAIN}')]"
+        link = self.browser.find_element(By.XPATH, f"{of_main}//li/a[contains(., '{room}')]")
+        return str(link.get_attribute("href")).split("/reviews/")[1].split("/")[0]
 
     def open(self, path: str) -> None:
         self.browser.get(self.base + path)
@@ -72,7 +75,7 @@ def main() -> None:
     main_review = f"/reviews/{camera.reviews[MAIN]}"
     camera.type("#find", "haar")
     camera.take("studio")
-    camera.open("/colours/?family=grey&undertone=blue&sort=lrv")
+    camera.open("/colours/?family=grey&undertone=blue&sort=lrv&view=grid")
     camera.take("decks")
     for step in ("reading", "compare", "alternatives", "strength"):
         camera.open(f"{main_review}/{step}/{'?percent=-40' if step == 'strength' else ''}")
