@@ -32,3 +32,14 @@ class WhitesJourney(BrowserTest):
         self.start_review("H16.3")
         self.go("whites")
         self.assert_accessible("whites on a phone")
+
+    def test_what_was_unfolded_stays_so(self):
+        self.start_review("H16.3")
+        self.go("whites")
+        self.click("[data-fold=whites-figures] summary")
+        self.assertTrue(self.find("[data-fold=whites-figures] table").is_displayed())
+        self.go("palette")
+        self.go("whites")
+        self.assertTrue(self.find("[data-fold=whites-figures] table").is_displayed())
+        self.assertFalse(self.find("[data-fold=whites-more] ol").is_displayed())
+        self.assert_accessible("whites with their figures")

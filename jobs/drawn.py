@@ -27,7 +27,7 @@ from web.bounded_cache import BoundedCache
 SIZES = {"page": (1200, 750), "small": (480, 300), "look": (720, 450), "large": (1920, 1200)}
 """Sizes of a picture as a file, pixels."""
 _kept: BoundedCache[object, list[Picture]] = BoundedCache(24)
-_kept_packed: BoundedCache[object, str] = BoundedCache(48)
+_kept_files: BoundedCache[object, bytes] = BoundedCache(96)
 
 
 def trim_of(room: Room) -> Stimulus:
@@ -95,9 +95,25 @@ class Drawn:
     def png(self, size: str = "page", stand: str = "door", turned: float = 0.0) -> bytes:
         """Return the moment that is looked at as a PNG file in one of the `SIZES`, from one of the `STANDS`."""
         sky, moment = SKIES.index(self.day.asked.sky), self.day.asked.moment
-        other = self.others[sky] if self.others else None
-        picture = self.pictures[sky]
-        return as_png(drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other))
+        beside = np.asarray(spectrum_of(self.other)).tobytes() if self.other else b""
+        key = (
+            self.day.basis,
+            self.day.reflectance.tobytes(),
+            self._trim.tobytes(),
+            beside,
+            sky,
+            moment,
+            size,
+            stand,
+            turned,
+        )
+
+        def made() -> bytes:
+            other = self.others[sky] if self.others else None
+            picture = self.pictures[sky]
+            return as_png(drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other))
+
+        return _kept_files.get(key, made)
 
 
 def packed(lab: Array) -> str:
