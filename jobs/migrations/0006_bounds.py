@@ -7,7 +7,7 @@ from django.db import migrations, models
 class Migration(migrations.Migration):
 
     dependencies = [
-        ('jobs', '0001_squashed_0005_rotation_deg'),
+        ('jobs', '0005_rotation_deg'),
     ]
 
     operations = [

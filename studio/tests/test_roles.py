@@ -12,7 +12,7 @@ from tinting.tests import world
 
 CHANGES = {
     "method-copy", "method-edit", "method-delete", "method-restore",
-    "colour-put-back", "deck-import", "deck-preview", "deck-apply", "deck-undo", "deck-cancel",
+    "deck-import", "deck-preview", "deck-apply", "deck-undo", "deck-cancel",
     "tinting-system-new", "tinting-system-delete", "tinting-system-restore", "reader-improve",
     "job-new", "job-edit", "job-bring-in", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
     "job-paint", "job-share", "link-withdraw", "job-white", "job-white-rule", "room-finishes",
