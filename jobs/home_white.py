@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
 
 import numpy as np
 from django.contrib.auth.models import User
+from django.db.models import Prefetch
 
 from decks.catalogue import catalogue
 from decks.models import Colour
@@ -57,6 +58,33 @@ def rooms_of(job: Job) -> list[Room]:
     """Return the rooms of a job with all that lights and fills them, their finishes, doorways and reviews."""
     held = queries.whole().filter(job=job, deleted=None)
     return list(held.prefetch_related("open_to", "leads_to", reviews_of()))
+
+
+@dataclass(frozen=True)
+class RoomPaint:
+    """A room, and the screen value, the state and the name of what its walls are to be painted with; empty for none."""
+
+    room: Room
+    screen: str
+    state: str
+    said: str
+
+
+def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
+    """Return the rooms of jobs with the colour of their walls, in the order of each job."""
+    finishes = Prefetch("finishes", Finish.objects.select_related("colour"))
+    held = Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk")
+    return [_painted(room) for room in held.prefetch_related(finishes, reviews_of(), "reviews__colour__earlier")]
+
+
+def _painted(room: Room) -> RoomPaint:
+    wall = wall_of(room)
+    if wall is None:
+        return RoomPaint(room, "", words.NO_COLOUR_YET, words.NO_COLOUR_YET)
+    name = wall.review.called(wall.name) if wall.review else wall.name
+    if wall.why == "reviewed":
+        return RoomPaint(room, wall.value.screen, words.IS_REVIEWED, words.reviewed_only(name))
+    return RoomPaint(room, wall.value.screen, words.IS_DECIDED, words.decided_for(name))
 
 
 @dataclass(frozen=True)

@@ -14,12 +14,12 @@ from django.views.decorators.http import require_safe
 from decks import queries as deck_queries
 from documents.sharing import queries as sharing_queries
 from jobs import queries as job_queries
+from jobs.home_white import RoomPaint, painted_rooms
 from jobs.models import Job
 from reviews import queries as review_queries
 from reviews.queries import Listed
 from studio.first_hour import FirstHour
 from viewings import queries as viewing_queries
-from viewings.queries import RoomPaint
 from viewings.shown import Shown
 from web.http import StudioRequest
 
@@ -84,6 +84,6 @@ def _with_rooms(
     states: Sequence[tuple[str, str, int, list[Job]]],
 ) -> list[tuple[str, str, int, list[JobLine]]]:
     rooms: dict[int, list[RoomPaint]] = defaultdict(list)
-    for paint in viewing_queries.painted_rooms([job.pk for _, _, _, jobs in states for job in jobs]):
+    for paint in painted_rooms([job.pk for _, _, _, jobs in states for job in jobs]):
         rooms[paint.room.job_id].append(paint)
     return [(key, label, count, [JobLine(job, rooms[job.pk]) for job in jobs]) for key, label, count, jobs in states]

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import Exists, OuterRef, Prefetch, QuerySet, Subquery
+from django.db.models import Exists, OuterRef, QuerySet, Subquery
 from django.utils import timezone
 
 from decks.models import Colour
@@ -110,39 +110,6 @@ def to_decide(user: User) -> list[Waiting]:
         Review.objects.select_related("colour", "room__job").defer("findings", "notes", "intake_notes").in_bulk(pks)
     )
     return [Waiting(reviews[pk], *(answers[pk][key] for key in ("yes", "again", "no"))) for pk in pks]
-
-
-@dataclass(frozen=True)
-class RoomPaint:
-    """A room and what its walls are to be painted with: decided, else the colour that was reviewed for it last."""
-
-    room: Room
-    screen: str
-    state: str
-    said: str
-
-
-def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
-    """Return the rooms of jobs with the colour of their walls, in the order of each job."""
-    in_force = Prefetch("decisions", Decision.objects.filter(reopened=None).select_related("colour"), "in_force")
-    reviews = Review.objects.filter(deleted=None).select_related("colour").order_by("-updated", "-pk")
-    held = Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk")
-    fetched = held.prefetch_related(Prefetch("reviews", reviews.prefetch_related(in_force), "newest"))
-    return [_painted(room) for room in fetched]
-
-
-def _painted(room: Room) -> RoomPaint:
-    decided = [decision for review in room.newest for decision in review.in_force]  # type: ignore[attr-defined]
-    if decided:
-        last = max(decided, key=lambda decision: decision.made)
-        return RoomPaint(
-            room, last.colour.screen, words.IS_DECIDED, words.decided_for(last.review.called(last.colour.name))
-        )
-    for review in room.newest:  # type: ignore[attr-defined]
-        return RoomPaint(
-            room, review.colour.screen, words.IS_REVIEWED, words.reviewed_only(review.called(review.colour.name))
-        )
-    return RoomPaint(room, "", words.NO_COLOUR_YET, words.NO_COLOUR_YET)
 
 
 def plan_of(review: Review) -> SamplePlan:

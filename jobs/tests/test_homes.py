@@ -7,7 +7,7 @@ from decks import services as deck_services
 from decks.models import Colour, Maker
 from jobs import contents, queries, services
 from jobs.amounts import areas_of
-from jobs.home_white import HomeWhite
+from jobs.home_white import HomeWhite, painted_rooms
 from jobs.models import Element, Finish, Room, WhiteRule
 from jobs.tests.test_jobs import Jobs
 from jobs.whole_home import WholeHome
@@ -60,6 +60,17 @@ class Sheets(Home):
         self.assertContains(page, "30 LRV points")  # what the sheet rests on
         self.assertContains(page, "the colour last reviewed for it")
         self.assertContains(page, "the white of the home")
+
+    def test_the_first_page_paints_rooms_as_the_sheet_does(self):
+        dark = world.colour("H03.2")
+        self.galley.finishes.create(part=Finish.Part.WALLS, colour=dark)
+        self.room(name="Loft")
+        painted = {one.room.name: one for one in painted_rooms([self.job.pk])}
+        walls = {line.room.name: line.at("walls").screen for line in self.home().lines}
+        self.assertEqual({name: one.screen for name, one in painted.items()}, walls)
+        self.assertEqual(painted["Galley"].said, f"Decided: {dark.name}")
+        states = [painted[name].state for name in ("Galley", "Library", "Loft")]
+        self.assertEqual(states, ["decided", "reviewed", "no colour yet"])
 
     def test_areas_take_openings_and_what_covers_walls_off(self):
         self.library.elements.create(kind="cabinets", name="presses", material="wood-golden", area=3, on="north")
