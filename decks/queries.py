@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 from django.contrib.auth.models import User
+from django.core.exceptions import PermissionDenied
 from django.db.models import Count, OuterRef, Q, QuerySet, Subquery
 from django.db.models.functions import Coalesce
 from numpy.typing import NDArray
@@ -21,8 +22,6 @@ from prism.search import Meant, depth_ranges, temperatures_meant, understand
 from prism.stimulus import Stimulus
 
 PAGE = 24
-
-
 LONGEST_NAME = 200
 """Characters of a code or name that are looked for: the database looks for no more than some thousand."""
 
@@ -144,6 +143,16 @@ def one_named(user: User, text: str) -> Colour:
     if len(found) != 1:
         raise NotOneColourError(words.not_one_colour(words.shortened(text, 60), len(found)))
     return found[0]
+
+
+class SharedError(PermissionDenied):
+    """Somebody would change a colour that all studios share."""
+
+
+def refuse_shared(colours: Iterable[int]) -> None:
+    """Raise `SharedError` if one of these colours, by id, is of a maker that is nobody's own."""
+    if Maker.objects.filter(owner=None, colours__in=list(colours)).exists():
+        raise SharedError(words.SHARED_DECK)
 
 
 def sets_of(user: User) -> QuerySet[ColourSet]:

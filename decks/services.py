@@ -12,6 +12,8 @@ from django.db.models import RESTRICT, Exists, ManyToOneRel, OuterRef, Q, QueryS
 from django.utils import timezone
 
 from decks.models import Colour, ColourSet, Import, Maker, ValueRevision
+from decks.queries import SharedError as SharedError
+from decks.queries import refuse_shared
 from people.queries import may_change, team
 from prism import words
 from prism.stimulus import Stimulus
@@ -169,16 +171,6 @@ def update(rows: Iterable[tuple[int, dict[str, Any]]]) -> None:
     values = [[*(_prepared(name, row[name]) for name in names), pk] for pk, row in every]
     with connection.cursor() as cursor:
         cursor.executemany(f"UPDATE {Colour._meta.db_table} SET {assigned} WHERE id = %s", values)
-
-
-class SharedError(PermissionDenied):
-    """Somebody would change a colour that all studios share."""
-
-
-def refuse_shared(colours: Iterable[int]) -> None:
-    """Raise `SharedError` if one of these colours, by id, is of a maker that is nobody's own."""
-    if Maker.objects.filter(owner=None, colours__in=list(colours)).exists():
-        raise SharedError(words.SHARED_DECK)
 
 
 def _keep_as_earlier(ids: Iterable[int], reason: str, by: User | None, by_import: Import | None) -> None:

@@ -204,7 +204,7 @@ class Consultation:
                     partial(drawn.png, "look"),
                 )
             )
-            lines.append(words.at_that_hour(page.shown.sentence, hour))
+            lines.append(page.shown.look)
         return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, pictures=pictures)
 
     # --- why not the others ---

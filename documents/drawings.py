@@ -7,13 +7,13 @@ from collections.abc import Sequence
 from django.utils.html import format_html
 from django.utils.safestring import SafeString, mark_safe
 
-from prism.screen import decode, parse_hex
+from prism.stimulus import from_hex
 
-WIDTH, HEIGHT = 1_000.0, 380.0
+WIDTH, HEIGHT = 1_000.0, 310.0
 LEAST = 0.09
 """Share of the width that a colour has at least, so that its name can stand on it."""
-DARK = 0.25
-"""Luminance below which words on a colour are white."""
+DARK = 25.0
+"""LRV below which words on a colour are white."""
 
 
 def proportions(parts: Sequence[tuple[str, str, float]]) -> SafeString:
@@ -23,7 +23,7 @@ def proportions(parts: Sequence[tuple[str, str, float]]) -> SafeString:
     whole, left, drawn = sum(shares), 0.0, []
     for (screen, word, _), share in zip(parts, shares, strict=True):
         width = WIDTH * share / whole
-        ink = "#ffffff" if _luminance(screen) < DARK else "#161616"
+        ink = "#ffffff" if from_hex(screen).lrv < DARK else "#161616"
         drawn.append(
             format_html(
                 '<rect x="{}" y="0" width="{}" height="{}" fill="{}"/>'
@@ -36,9 +36,3 @@ def proportions(parts: Sequence[tuple[str, str, float]]) -> SafeString:
         '<svg class="field" viewBox="0 0 {} {}" role="img" aria-label="{}">{}</svg>',
         WIDTH, HEIGHT, ", ".join(word for _, word, _ in parts), mark_safe("".join(drawn)),
     )  # fmt: skip
-
-
-def _luminance(screen: str) -> float:
-    """Return the luminance of `#RRGGBB`, 0 to 1, by the weights of sRGB."""
-    red, green, blue = decode(parse_hex(screen))
-    return float(0.2126 * red + 0.7152 * green + 0.0722 * blue)

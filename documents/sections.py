@@ -76,7 +76,7 @@ class Section:
     @property
     def has_more(self) -> bool:
         """Whether there is anything to show beside sentences."""
-        return bool(self.boards or self.rows or self.pictures or self.pairs or self.key == "colours")
+        return bool(self.boards or self.rows or self.pictures or self.pairs or self.proportions)
 
     @property
     def beside(self) -> SafeString:
@@ -87,6 +87,6 @@ class Section:
         return self.drawing if self.key == "light" else SafeString("")
 
     @property
-    def field(self) -> SafeString:
+    def proportions(self) -> SafeString:
         """The field of colours in their proportions."""
         return self.drawing if self.key == "colours" else SafeString("")

@@ -17,6 +17,7 @@ from prism.light.day import HALF_HOURS
 from prism.light.findings import Facing
 from prism.light.room import WALLS
 from prism.light.view import STANDS
+from prism.reading import Reading
 from web.settled import Page
 
 
@@ -93,16 +94,24 @@ class DayShown(Page):
         return words.light_there(float(day.lux[t, w]), float(day.kelvin[t, w]))
 
     @cached_property
+    def _seen(self) -> list[Reading | None]:
+        """What the wall reads as at every half hour; None while it is dark."""
+        dark = self.day.day.dark[:, self.day.wall]
+        return [None if dark[t] else reading for t, reading in enumerate(self.day.readings)]
+
+    @cached_property
     def sentences(self) -> list[str]:
-        own = self.day.own
-        return [
-            words.seen_line(self.asked.wall, hour, None if self.day.day.dark[t, self.day.wall] else reading, own)
-            for t, (hour, reading) in enumerate(zip(HALF_HOURS, self.day.readings, strict=True))
-        ]
+        wall, own = self.asked.wall, self.day.own
+        return [words.seen_line(wall, hour, seen, own) for hour, seen in zip(HALF_HOURS, self._seen, strict=True)]
 
     @property
     def sentence(self) -> str:
         return self.sentences[self.asked.moment]
+
+    @property
+    def look(self) -> str:
+        """The same without the hour, for where that stands above it."""
+        return words.seen_there(self.asked.wall, self._seen[self.asked.moment], self.day.own)
 
     @cached_property
     def beside(self) -> list[tuple[int, Board, str]]:

@@ -12,8 +12,10 @@ from django.utils import timezone
 from decks.models import Colour
 from jobs.validators import Within, known_zone
 from prism import words
+from prism.light.checks import CORRECTION, LENGTH
 from prism.light.furnishing import FURNISHINGS
 from prism.light.lamps import KINDS as LAMP_KINDS
+from prism.light.lamps import RENDERING
 from prism.light.materials import library
 from prism.light.room import GLAZING, HUNG, OUTSIDE, WALLS
 from prism.light.sun import Place
@@ -81,7 +83,7 @@ class Room(models.Model):
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="rooms")
     name = models.CharField(max_length=80)
     width = models.FloatField(null=True, blank=True, validators=[Within(0.05, 60)])
-    depth = models.FloatField(null=True, blank=True, validators=[Within(0.5, 60)])
+    depth = models.FloatField(null=True, blank=True, validators=[Within(*LENGTH)])
     height = models.FloatField(null=True, blank=True, validators=[Within(0.05, 60)])
     rotation_deg = models.FloatField(default=0.0, db_column="turn", validators=[Within(-360, 360)])
     storey = models.SmallIntegerField(default=0, validators=[Within(-20, 200)])
@@ -91,7 +93,7 @@ class Room(models.Model):
     notes = models.TextField(blank=True)
     open_to: models.ManyToManyField[Room, Any] = models.ManyToManyField("self", symmetrical=True, blank=True)
     leads_to: models.ManyToManyField[Room, Any] = models.ManyToManyField("self", symmetrical=True, blank=True)
-    correction = models.FloatField(null=True, blank=True, validators=[Within(0.02, 50)])
+    correction = models.FloatField(null=True, blank=True, validators=[Within(*CORRECTION)])
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(default=timezone.now)
     changed_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
@@ -155,7 +157,7 @@ class LampSort(models.Model):
     lumens = models.FloatField(default=800.0, validators=[Within(1, 100_000)])
     kelvin = models.FloatField(default=2_700.0, validators=[Within(1_000, 40_000)])
     kind = models.CharField(max_length=12, choices=[(key, key) for key in LAMP_KINDS], default="led")
-    rendering = models.FloatField(default=80.0, validators=[Within(50, 100)])
+    rendering = models.FloatField(default=80.0, validators=[Within(*RENDERING)])
     dimmed = models.FloatField(default=100.0, validators=[Within(0, 100)])
     hung = models.CharField(max_length=8, choices=[(key, key) for key in HUNG], default="ceiling")
 

@@ -149,9 +149,8 @@ def known_of(room: Room) -> Known:
     return Known(metered=room.correction is not None, floor=named, lamps=bool(room.lamps.all()))
 
 
-def room_faults(pk: int) -> list[tuple[str, str]]:
-    """Return what cannot be of a room as it is kept, by field: its place, its figures, its windows in their walls."""
-    room = whole().get(pk=pk)
+def room_faults(room: Room) -> list[tuple[str, str]]:
+    """Return what cannot be of a room, as `whole` fetches it, by field: its place, figures, windows in their walls."""
     lit = lit_room(room, painted=False)
     if lit is None:
         many = len(room.windows.all()) > checks.MOST_WINDOWS

@@ -28,7 +28,7 @@ from decks import carried
 from decks.models import Colour
 from documents.models import Shared
 from jobs.models import Job
-from jobs.queries import room_faults
+from jobs.queries import room_faults, whole
 from people.models import Member, Role
 from people.names import name_of
 from people.queries import members, studio_of
@@ -216,8 +216,8 @@ class _Reader:
                 self._made[label].append(self._record(apps.get_model(label), row))
         (job,) = self._made["jobs.Job"]
         assert isinstance(job, Job)
-        for room in job.rooms.all():
-            for wrong, message in room_faults(room.pk):
+        for room in whole().filter(job=job):
+            for wrong, message in room_faults(room):
                 raise JobFileError(words.job_file_wrong(f"{words.shortened(room.name)}, {wrong}: {message}"))
         return job
 

@@ -27,8 +27,7 @@ from django.db import DatabaseError, IntegrityError, OperationalError, connectio
 from django.db.migrations.recorder import MigrationRecorder
 
 from decks.models import Maker
-from jobs.models import Room
-from jobs.queries import room_faults
+from jobs.queries import room_faults, whole
 from people.models import Event
 from prism import words
 from records.job_file import unchecked
@@ -163,6 +162,7 @@ def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
 
 CHECKED = ("jobs", "viewings")
 """Apps whose records are looked at one by one as they come in: of figures from which pages compute."""
+ROOMS_AT_ONCE = 200
 _SAYS_WHAT_CANNOT_BE = (
     DeserializationError, FieldDoesNotExist, ValidationError, DatabaseError, ArithmeticError, AttributeError,
     LookupError, TypeError, ValueError,
@@ -187,7 +187,7 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
                     one.object.clean_fields(exclude=unchecked(one.object))
                 one.save(force_insert=True)
                 counts[one.object._meta.label_lower] += 1
-            for room in Room.objects.values_list("pk", flat=True):
+            for room in whole().iterator(chunk_size=ROOMS_AT_ONCE):
                 if faults := room_faults(room):
                     raise ArchiveError(words.archive_wrong(f"{faults[0][0]}: {faults[0][1]}"))
         except ArchiveError:

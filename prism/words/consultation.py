@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, number
+from prism.messages.text import number
 from prism.words.documents import document_headline
 from prism.words.sizes import regional
 
@@ -49,8 +49,3 @@ def moment_title(hour: str, sky: str, evening: bool) -> str:
     if evening:
         return f"{hour}, under your lamps"
     return f"{hour}, {'a clear day' if sky == 'clear' else 'an overcast day'}"
-
-
-def at_that_hour(sentence: str, hour: str) -> str:
-    """Return what is seen at an hour without the hour, which stands above it."""
-    return capital(sentence.removeprefix(f"At {hour} "))

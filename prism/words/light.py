@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, listed, many, number, whole
+from prism.messages.text import NO_BREAK, capital, listed, many, number, whole
 from prism.words.readings import headline, hue, undertone_short
 from prism.words.sizes import regional
 
@@ -70,10 +70,18 @@ def wall_name(wall: str, has_window: bool, opposite: bool) -> str:
 
 
 def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -> str:
-    start = f"At {clock(hour)} the {wall} wall"
+    return f"At {clock(hour)} {_seen(wall, reading, board)}"
+
+
+def seen_there(wall: str, reading: Reading | None, board: Reading) -> str:
+    """Return what a wall looks like where its hour is said elsewhere."""
+    return capital(_seen(wall, reading, board))
+
+
+def _seen(wall: str, reading: Reading | None, board: Reading) -> str:
     if reading is None:
-        return f"{start} is {DARK}."
-    return f"{start} {_probably(reading.families.level)}looks {called(reading)}{change_from(reading, board)}."
+        return f"the {wall} wall is {DARK}."
+    return f"the {wall} wall {_probably(reading.families.level)}looks {called(reading)}{change_from(reading, board)}."
 
 
 def _probably(level: Level) -> str:
