@@ -100,7 +100,7 @@ def enter_demo(request: StudioRequest) -> HttpResponse:
     """Sign in to a copy of the ready studio, the visitor's own, or to a new one; exists in the demo only."""
     if not settings.DEMO:
         raise Http404
-    again = "anew" in request.POST and request.user.is_authenticated
+    again = "again" in request.POST and request.user.is_authenticated
     user = None if again else demo_visit.remembered(request)
     if user is None:
         try:

@@ -59,7 +59,7 @@ class Visitors(TestCase):
         user = self.enter(self.client)
         self.client.post(reverse("sign-out"))
         self.assertEqual(self.enter(self.client), user)
-        fresh = self.enter(self.client, anew="1")
+        fresh = self.enter(self.client, again="1")
         self.assertNotEqual(fresh.pk, user.pk)
         self.assertFalse(User.objects.get(pk=user.pk).is_active)
         demo_visit.sweep()
