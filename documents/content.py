@@ -10,6 +10,7 @@ from django.utils.safestring import SafeString
 
 from documents.consultation import Consultation
 from documents.sections import EVIDENCE, BoardShown, Section
+from jobs.lighting import RoomDay
 from prism import words
 from prism.light.together import Terms
 from reviews.context import ReviewContext
@@ -45,6 +46,10 @@ class Content:
         return words.document_headline(subject.name, subject.reading, [check.word for check in promised])
 
     @cached_property
+    def consultation(self) -> Consultation:
+        return Consultation(self.context)
+
+    @cached_property
     def sections(self) -> list[Section]:
         """The sections in their usual order; those that have nothing to say are left out."""
         makers: list[Callable[[], Section]] = [
@@ -52,7 +57,7 @@ class Content:
             self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
             self._scheme, self._use, self._viewings, self._cautions, self._judged,
         ]  # fmt: skip
-        given = Consultation(self.context).sections(self._reservations(), self._before())
+        given = self.consultation.sections(self._reservations(), self._before())
         told = {line for one in given for line in one.lines}
         evidence = []
         for one in (make() for make in makers):
@@ -67,14 +72,19 @@ class Content:
         return Section("is", words.DOCUMENT_TITLES["is"], EVIDENCE, [line for line in lines if line])
 
     @cached_property
-    def _uses(self) -> UsePart:
+    def uses(self) -> UsePart:
         return UsePart(self._visit, Schemes(self.context, {}))
 
     def _works(self) -> Section:
-        best = words.use_best([(one.surface, int(one.suits)) for one in self._uses.uses.uses])
+        best = words.use_best([(one.surface, int(one.suits)) for one in self.uses.uses.uses])
         lines = [words.works_on(best)] if best else []
         lines += self._beside(Terms.AGREE)
         return Section("works", words.DOCUMENT_TITLES["works"], EVIDENCE, lines)
+
+    @property
+    def day(self) -> RoomDay | None:
+        """The colour in its room through the day at the equinox; None where its light is not known."""
+        return self._lit.at.day if self._lit else None
 
     @cached_property
     def _lit(self) -> LightPage | None:
@@ -84,10 +94,10 @@ class Content:
     def _beside(self, terms: Terms) -> list[str]:
         """Return what is said of the things that stay with which the colour is on some terms, by day or, of a clash, of
         an evening."""
-        if self._lit is None or self._lit.at.day is None:
+        if self.day is None:
             return []
         found = []
-        for thing, by_day, late in self._lit.at.day.pairings:
+        for thing, by_day, late in self.day.pairings:
             evening = by_day.terms is not terms
             pair = late if evening and terms is Terms.CLASH else by_day
             if pair is not None and pair.terms is terms:
@@ -95,12 +105,12 @@ class Content:
         return found
 
     def _care(self) -> Section:
-        day = self._lit.at.day if self._lit else None
+        day = self.day
         lines = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
         lines += self._beside(Terms.CLASH)
-        worst = words.use_worst([(one.surface, int(one.suits)) for one in self._uses.uses.uses])
+        worst = words.use_worst([(one.surface, int(one.suits)) for one in self.uses.uses.uses])
         lines += [
-            words.avoid_on(worst, words.use_why(one.reasons[0])) for one in self._uses.uses.uses if one.surface == worst
+            words.avoid_on(worst, words.use_why(one.reasons[0])) for one in self.uses.uses.uses if one.surface == worst
         ]
         return Section("care", words.DOCUMENT_TITLES["care"], EVIDENCE, lines)
 
@@ -120,22 +130,22 @@ class Content:
         return Section("with", words.DOCUMENT_TITLES["with"], EVIDENCE, [], boards=boards)
 
     @cached_property
-    def _view(self) -> SamplesPage:
+    def view(self) -> SamplesPage:
         return SamplesPage(self._visit)
 
     def _reservations(self) -> list[str]:
         """Return why it was decided, and what the client is told to expect: clashes with what stays, and what the light
         does first of all."""
-        day = self._lit.at.day if self._lit else None
+        day = self.day
         light = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
-        standing = [one for one in self._view.decide.record if not one.decision.reopened]
+        standing = [one for one in self.view.decide.record if not one.decision.reopened]
         why = [words.sentence(one.decision.reason) for one in standing]
         against = [line for one in standing for line in one.against]
         return [*why, *against, *self._beside(Terms.CLASH), *light[:2]]
 
     def _before(self) -> list[str]:
         """Return what is to be done before ordering: once it is decided, nothing but to order."""
-        page = self._view
+        page = self.view
         if page.decide.decision:
             return [words.ORDER_NOW]
         lines = [words.paint_boards(len(page.samples.candidates), page.samples.how)]
@@ -209,17 +219,17 @@ class Content:
         return Section("scheme", words.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
 
     def _use(self) -> Section:
-        lines = [words.use_said(one.surface, int(one.suits), one.reasons) for one in self._uses.uses.uses]
+        lines = [words.use_said(one.surface, int(one.suits), one.reasons) for one in self.uses.uses.uses]
         return Section("use", words.DOCUMENT_TITLES["use"], EVIDENCE, lines)
 
     def _viewings(self) -> Section:
-        page = self._view
+        page = self.view
         lines = [words.viewing_line(one.when, one.said, one.compared) for one in page.seen]
         lines += [found.said for found in page.leanings] + [one.said for one in page.decide.record]
         return Section("viewings", words.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     def _cautions(self) -> Section:
-        return Section("cautions", words.DOCUMENT_TITLES["cautions"], EVIDENCE, self._uses.cautions)
+        return Section("cautions", words.DOCUMENT_TITLES["cautions"], EVIDENCE, self.uses.cautions)
 
     def _judged(self) -> Section:
         subject = self.subject

@@ -7,9 +7,11 @@ from functools import cached_property
 
 from decks import carried
 from documents.content import Content
+from documents.evidence import Known
 from documents.models import DocumentEdit
 from documents.sections import EVIDENCE, FIRST, Pair, RoomPicture, Section
 from prism import words
+from prism.conflicts import conflicts
 from reviews.context import ReviewContext
 from reviews.models import Review
 from steps.verdict.services import version_of
@@ -104,6 +106,25 @@ class Document:
     @property
     def evidence(self) -> list[Given]:
         return [one for one in self.every if one.section.page == EVIDENCE and not one.left_out]
+
+    @cached_property
+    def checked(self) -> list[tuple[Given, list[tuple[str, str]]]]:
+        """Every section with its sentences that the figures speak against, and what is known instead.
+
+        The client's sections are checked, and those of the evidence that somebody edited, as far as they are given.
+        """
+        held = [one for one in self.every if not one.left_out and (one.section.page == FIRST or one.edited)]
+        evidence = Known(self.content, [one.text for one in held]).evidence()
+        found = {
+            one.section.key: [(c.statement.quote, words.conflict(c)) for c in conflicts(one.text, evidence)]
+            for one in held
+        }
+        return [(one, found.get(one.section.key, [])) for one in self.every]
+
+    @property
+    def conflicts(self) -> list[tuple[Given, str, str]]:
+        """Each sentence that the figures speak against, with its section."""
+        return [(given, quote, said) for given, found in self.checked for quote, said in found]
 
     def section(self, key: str) -> Given | None:
         return next((one for one in self.every if one.section.key == key), None)

@@ -34,11 +34,13 @@ def document(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = None, key: str = "") -> HttpResponse:
+    made = Document(review)
     context = {
-        "document": Document(review), "review": review, "papers": _papers(request), "wrong": wrong, "wrong_key": key,
-        "mine": queries.may_write(request.user, review),
+        "document": made, "review": review, "papers": _papers(request), "wrong": wrong, "wrong_key": key,
+        "mine": queries.may_write(request.user, review), "settle": words.HOW_TO_SETTLE,
     }  # fmt: skip
     with as_by(review.owner):
+        context["conflicts_head"] = "" if made.waits else words.conflicts_head(len(made.conflicts))
         return render(request, "documents/document.html", context, status=422 if wrong else 200)
 
 

@@ -114,8 +114,8 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
     decided = reviews[DECIDED]
     at = Strengths(ReviewContext(decided))
     what = Decided(
-        decided.colour, "It keeps its blue beside the tiles, by day and by lamplight.", "eggshell",
-        "the wipeable wall paint", 7.5, formula_of(at, decided.colour),
+        decided.colour, "It keeps its blue beside the tiles by day. Under the lamps it turns green, and quiet.",
+        "eggshell", "the wipeable wall paint", 7.5, formula_of(at, decided.colour),
         {station.colour(user, "H06.3"): "Yellow beside the limed larch under the lamps."},
     )  # fmt: skip
     viewing_services.decide(user, decided, what)

@@ -8,6 +8,7 @@ from prism.messages.habits import moment as moment
 from prism.messages.text import *
 from prism.words.archives import *
 from prism.words.background_jobs import *
+from prism.words.conflicts import *
 from prism.words.consultation import *
 from prism.words.devices import *
 from prism.words.documents import *
