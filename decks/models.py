@@ -161,6 +161,23 @@ class Valued(models.Model):
         return Recipe(self.recipe_base, self.recipe_amounts or {}) if self.recipe_base else None
 
 
+def numbers_of(stimulus: Stimulus) -> dict[str, Any]:
+    """Return the numbers of a colour as fields of one that is kept."""
+    return {
+        "lab_l": stimulus.lab[0],
+        "lab_a": stimulus.lab[1],
+        "lab_b": stimulus.lab[2],
+        "lrv": stimulus.lrv,
+        "screen": stimulus.screen,
+        "in_gamut": stimulus.in_gamut,
+        "provenance": stimulus.provenance,
+        "given": stimulus.given,
+        "spread": stimulus.spread,
+        "specular": stimulus.specular or "",
+        "reflectance": list(stimulus.reflectance) if stimulus.reflectance else None,
+    }
+
+
 class Colour(Valued):
     """One colour: a maker's, or one that a person brought in. Its numbers are its working value."""
 

@@ -12,6 +12,7 @@ from prism.formats import reflectance_csv
 from prism.possible import can_be_paint
 from prism.stimulus import IntakeError, Stimulus, figure, from_hex, from_lab
 from prism.trust import with_stated_lrv
+from prism.typed_colour import typed
 from web.forms import NumberField, laid_out, plain
 
 
@@ -57,13 +58,14 @@ class HexForm(OwnColourForm):
         max_length=60,
         required=False,
         widget=plain(**{"class": "num short", "placeholder": "#C4CBC9", "spellcheck": "false"}),
-        help_text="Six digits, as a website or an e-mail gives it. A screen value is a copy of a copy; it will often "
+        help_text="Six digits, or three figures of RGB or Lab. A screen value is a copy of a copy; it will often "
         "be too close to call.",
     )
 
     def take_in(self, data: dict[str, Any]) -> Stimulus:
         """Return the colour of a screen value; a stated LRV that it allows gives it a surer lightness."""
-        stimulus = from_hex(data.get("hex", ""))
+        text = data.get("hex", "")
+        stimulus = typed(text) or from_hex(text)
         stated = data.get("lrv_stated")
         return with_stated_lrv(stimulus, stated, method.load()) if stated is not None else stimulus
 

@@ -13,9 +13,9 @@ from django.db.models.functions import Coalesce
 from numpy.typing import NDArray
 
 from decks.catalogue import MOST_WORDS, Catalogue, Wanted, catalogue, makers_for
-from decks.models import Colour, ColourSet, Maker
+from decks.models import Colour, ColourSet, Maker, numbers_of
 from people.queries import team
-from prism import method, words
+from prism import method, typed_colour, words
 from prism.metamerism import Parting, parting
 from prism.method import Method
 from prism.search import Meant, depth_ranges, temperatures_meant, understand
@@ -128,9 +128,16 @@ def with_code(user: User, text: str) -> list[Colour]:
 
 
 def named(user: User, text: str) -> list[Colour]:
-    """Return the colours that a person means by a code or a whole name, their own ones too."""
-    found = with_code(user, text)
-    return found or list(visible_to(user).filter(name__iexact=text.strip())[:9])
+    """Return the colours that a person means by a code or a whole name, their own ones too; else the one whose screen
+    value, RGB or Lab they typed, which is not kept yet."""
+    found = with_code(user, text) or list(visible_to(user).filter(name__iexact=text.strip())[:9])
+    typed = None if found else typed_colour.typed(text)
+    return [unkept(user, typed)] if typed else found
+
+
+def unkept(user: User, stimulus: Stimulus) -> Colour:
+    """Return a colour that was typed, named by its value and not kept yet."""
+    return Colour(owner=user, name=typed_colour.named(stimulus), **numbers_of(stimulus))
 
 
 class NotOneColourError(ValueError):

@@ -11,7 +11,9 @@ from django.db import connection, models, transaction
 from django.db.models import RESTRICT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
 from django.utils import timezone
 
+from decks import queries
 from decks.models import Colour, ColourSet, Import, Maker, ValueRevision
+from decks.models import numbers_of as numbers_of
 from decks.queries import SharedError as SharedError
 from decks.queries import refuse_shared
 from people.queries import may_change, team
@@ -31,22 +33,6 @@ NUMBERS = tuple(name for name in WRITTEN if name not in ("name", "strip", "step"
 def touch(makers: Iterable[int | None]) -> None:
     """Say that the decks of these makers have changed, so that whatever keeps them in memory reads them again."""
     Maker.objects.filter(pk__in=[pk for pk in makers if pk]).update(changed=timezone.now())
-
-
-def numbers_of(stimulus: Stimulus) -> dict[str, Any]:
-    return {
-        "lab_l": stimulus.lab[0],
-        "lab_a": stimulus.lab[1],
-        "lab_b": stimulus.lab[2],
-        "lrv": stimulus.lrv,
-        "screen": stimulus.screen,
-        "in_gamut": stimulus.in_gamut,
-        "provenance": stimulus.provenance,
-        "given": stimulus.given,
-        "spread": stimulus.spread,
-        "specular": stimulus.specular or "",
-        "reflectance": list(stimulus.reflectance) if stimulus.reflectance else None,
-    }
 
 
 def insert(rows: Iterable[dict[str, Any]]) -> None:
@@ -121,6 +107,18 @@ def hand_on(done: Import, ids: Iterable[int]) -> None:
 def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | None = None) -> Colour:
     """Keep a colour that a person brought in, with the LRV its maker states."""
     return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(stimulus))
+
+
+@transaction.atomic
+def kept(owner: User, colour: Colour) -> Colour:
+    """Return a colour as it is kept: one that was only typed becomes an own colour, if the studio has it not yet."""
+    if not colour._state.adding:
+        return colour
+    same = queries.own_colours(owner).filter(
+        name=colour.name, lab_l=colour.lab_l, lab_a=colour.lab_a, lab_b=colour.lab_b
+    )
+    found = same.first()
+    return found or keep_own(owner, colour.name, colour.stimulus)
 
 
 def rename(colour: Colour, name: str) -> None:

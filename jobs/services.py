@@ -84,17 +84,25 @@ def keep_room(
     for name, rows in parts.items():
         getattr(room, name).all().delete()
         for row in rows:
-            own = dict(row)
+            own = _with_kept_colour(by, row)
             several = own.pop("parts", ())
             made = kinds[name]._default_manager.create(room=room, **own)
             for part in several:
-                ElementPart.objects.create(element_id=made.pk, **part)
+                ElementPart.objects.create(element_id=made.pk, **_with_kept_colour(by, part))
     if open_to is not None:
         room.open_to.set(open_to)
     if leads_to is not None:
         room.leads_to.set(leads_to)
     Job.objects.filter(pk=room.job_id).update(updated=room.updated, changed_by=by)
     return room
+
+
+def _with_kept_colour(by: User, row: Mapping[str, Any]) -> dict[str, Any]:
+    """Return a row in which a colour that was only typed is kept."""
+    own = dict(row)
+    if own.get("colour") is not None:
+        own["colour"] = deck_services.kept(by, own["colour"])
+    return own
 
 
 @transaction.atomic
@@ -143,7 +151,7 @@ def keep_finishes(by: User, room: Room, rows: Rows) -> None:
     """Keep what the parts of a room are painted with; rows replace what was there."""
     room.finishes.all().delete()
     for row in rows:
-        Finish.objects.create(room=room, **row)
+        Finish.objects.create(room=room, **_with_kept_colour(by, row))
     _touch(by, room)
 
 
@@ -161,6 +169,7 @@ def _touch_job(by: User, pk: int) -> None:
 def rule_white(by: User, job: Job, colour: Colour, kind: str, reason: str) -> WhiteRule:
     """Set a white for a home, or rule it out, with the reason. Only one is set at a time, and none is both: what stood
     against it is lifted."""
+    colour = deck_services.kept(by, colour)
     held = job.white_rules.filter(lifted=None)
     against = held.filter(colour=colour) | (held.filter(kind=WhiteRule.Kind.PIN) if kind == "pin" else held.none())
     for rule in against.distinct():

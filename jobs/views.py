@@ -12,6 +12,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from decks import queries as deck_queries
 from jobs import queries, services
+from jobs.describing import DescribeForm, keep_described
 from jobs.finish_sheet import FinishSheet
 from jobs.forms import DOORWAYS, JobForm, MeterForm
 from jobs.home_forms import PaintForm, WhiteRuleForm
@@ -38,10 +39,16 @@ PER_PAGE = 50
 @require_safe
 def listing(request: StudioRequest) -> HttpResponse:
     """Show the studio's jobs, searched, grouped and sorted."""
+    return _listing(request)
+
+
+def _listing(request: StudioRequest, describe: DescribeForm | None = None) -> HttpResponse:
     asked = JobsPage(request.user, request.GET)
     page = Paginator(asked.found, PER_PAGE).get_page(request.GET.get("page"))
     context = {"asked": asked, "page": page, "groups": asked.grouped(list(page.object_list))}
-    return render(request, "jobs/list.html" if request.htmx else "jobs/jobs.html", context)
+    context["describe"] = describe or DescribeForm(None, request.user)
+    template = "jobs/list.html" if request.htmx and not describe else "jobs/jobs.html"
+    return render(request, template, context, status=422 if describe else 200)
 
 
 def _job(request: StudioRequest, pk: int) -> Job:
@@ -82,7 +89,8 @@ def _job_sheet(request: StudioRequest, job: Job, like: Job | None = None) -> Htt
 
 @require_safe
 def job(request: StudioRequest, pk: int) -> HttpResponse:
-    return render(request, "jobs/job.html", {"page": JobPage(request.user, _job(request, pk))})
+    context = {"page": JobPage(request.user, _job(request, pk)), "describe": DescribeForm(None, request.user)}
+    return render(request, "jobs/job.html", context)
 
 
 @require_safe
@@ -206,6 +214,22 @@ def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
         refused = True
     template = "jobs/room_sheet_body.html" if request.htmx else "jobs/room_sheet.html"
     return render(request, template, sheet_context(sheet) | {"begun": conflicts.marks}, status=422 if refused else 200)
+
+
+@require_POST
+@require_editor
+def describe_room(request: StudioRequest, pk: int | None = None) -> HttpResponse:
+    """Make a room of a sentence, in a job or in one of its own."""
+    found = _job(request, pk) if pk else None
+    form = DescribeForm(request.POST, request.user)
+    if form.is_valid():
+        made = keep_described(request.user, found, form)
+        if remarks := form.remarks(made.job):
+            flash.info(request, remarks)
+        return redirect(made)
+    if found:
+        return render(request, "jobs/job.html", {"page": JobPage(request.user, found), "describe": form}, status=422)
+    return _listing(request, form)
 
 
 @require_safe

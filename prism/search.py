@@ -4,20 +4,18 @@ what was seen there; and the rest, which is looked for as it is typed."""
 from __future__ import annotations
 
 import re
-from collections.abc import Callable
 from dataclasses import dataclass, field
 from functools import cache
 
-from prism import numbers
+from prism import numbers, typed_colour
 from prism.light.materials import library
 from prism.method import Method
-from prism.stimulus import IntakeError, Stimulus, from_hex, from_lab
+from prism.stimulus import Stimulus
 from prism.typed import any_of, flattened
 
 NEAR_LRV = 1.0
 """LRV points round one that is typed alone."""
 MOST_WORDS = 12
-NUMBER = r"[-+]?\d+(?:[.,]\d+)?"
 HUE_STEMS = {
     **dict.fromkeys(("red", "redder", "reddish"), "red"),
     **dict.fromkeys(("pink", "pinker", "pinkish", "rosy"), "pink"),
@@ -110,26 +108,12 @@ def understand(text: str, method: Method) -> Meant:
     return meant
 
 
-def _typed(read: Callable[[], Stimulus]) -> Stimulus | None:
-    try:
-        return read()
-    except (IntakeError, ValueError):
-        return None
-
-
 def _colour(held: _Text, meant: Meant) -> None:
-    found = held.take(r"(?<!\w)#([0-9a-f]{6})(?!\w)|(?<!\w)(?=[a-f]*\d)(?=\d*[a-f])([0-9a-f]{6})(?!\w)")
+    whole = typed_colour.typed(held.left.strip())
+    found = (whole, held.left.strip()) if whole else typed_colour.found_in(held.left)
     if found:
-        code = found[1] or found[2]
-        meant.colour = _typed(lambda: from_hex(code))
-    elif found := held.take(r"(?<!\w)rgb\s*\(?\s*(\d{1,3})[\s,;]+(\d{1,3})[\s,;]+(\d{1,3})\s*\)?"):
-        code = "".join(f"{min(int(found[i]), 255):02x}" for i in (1, 2, 3))
-        meant.colour = _typed(lambda: from_hex(code))
-    elif found := held.take(rf"(?<!\w)lab\s*[(:]?\s*({NUMBER})[\s,;]+({NUMBER})[\s,;]+({NUMBER})\s*\)?"):
-        lab = [numbers.parse(found[i]) for i in (1, 2, 3)]
-        meant.colour = _typed(lambda: from_lab(lab))
-    if found:
-        meant.asked["colour"] = found[0].strip()
+        meant.colour, meant.asked["colour"] = found
+        held.left = held.left.replace(found[1], " ", 1)
 
 
 def _lightness(held: _Text, meant: Meant) -> None:

@@ -31,6 +31,7 @@ def find(request: StudioRequest) -> HttpResponse:
     context: dict[str, object] = {
         "page": page, "found": deck_queries.in_order(list(page.object_list)), "q": text,
         "beside_of": beside_of or "", "like": like or "", "room": room or "", "understood": words.understood(meant),
+        "typed": deck_queries.unkept(request.user, meant.colour) if meant.colour else None,
     }  # fmt: skip
     asked = text.strip() and meant.colour is None and not beside_of and not like and not room
     if asked and page.number == 1:

@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from django.contrib.auth.models import User
 from django.db import transaction
 
+from decks import services as deck_services
 from decks.models import Colour
 from methods import queries as method_queries
 from prism.viewing.scales import neutral_shift
@@ -19,6 +20,7 @@ from viewings.models import Correction, SamplePlan
 def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Review:
     """Start a review of a colour, under the person's usual method, against the neutral of their eye as far as that was
     taken up, and on the surround they last worked on."""
+    colour = deck_services.kept(owner, colour)
     usual = method_queries.usual(owner)
     shift = neutral_shift(Correction.eye_of(owner))
     last = Review.objects.filter(owner_id=owner.pk).first()

@@ -49,6 +49,31 @@ OPEN_TO_ITSELF = "A room is not open to itself: choose other rooms."
 OR_A_MATERIAL = "Or choose a material of the library."
 NO_ROOM_FILE = "Choose the file of a room first."
 A_ROOM = "Room"
+ROOM_IN_WORDS = "north bedroom 3.6 × 4.2 m in York, oak floor, 2700 K"
+DESCRIBE_NEEDED = "Say at least what room it is and how large, as in north bedroom 3.6 × 4.2 m."
+DESCRIBE_SIZE = "The size is missing: give width and depth, as in 3.6 × 4.2 m, with the height if you know it."
+SUPPOSED = {
+    "height": "a height of 2.5 m", "facing": "windows to the north", "window": "one window of a usual size",
+    "lamps": "usual lamps",
+}  # fmt: skip
+"""What is taken for what a sentence leaves out."""
+
+
+def job_of_room(name: str, town: str) -> str:
+    return f"{name} in {town}" if town else name
+
+
+def described_said(supposed: Sequence[str], unread: Sequence[str], place: str, other: str) -> str:
+    said = []
+    if supposed:
+        said.append(f"Supposed, since you did not say: {listed([SUPPOSED[key] for key in supposed])}.")
+    if unread:
+        said.append(f"Not understood, and left out: {listed([f'“{shortened(piece)}”' for piece in unread])}.")
+    if place:
+        said.append(f"The job is in {place}, so this room is too, and not in {other}.")
+    return " ".join(said)
+
+
 NO_PAINT = "That is a material, not a paint: give a code or name from the decks, or an own colour."
 STAYS_NEEDS_COLOUR = "Give its colour, since it stays."
 COATS_WRONG = "One to six coats."

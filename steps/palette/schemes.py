@@ -19,6 +19,7 @@ from prism.choosing.deck import Pick
 from prism.method.checks import CHARACTERS, PLACES
 from prism.palette.pool import Pool
 from prism.palette.scheme import CARRIED, Asked, Carried, Scheme, SchemeError, scheme
+from prism.typed_colour import pieces
 from prism.whites import home
 from reviews.context import ReviewContext, SwatchView
 from reviews.context.whites import ranked_whites
@@ -110,7 +111,7 @@ class Schemes:
     @cached_property
     def _reference(self) -> tuple[list[Carried], list[str]]:
         found, unknown = [], []
-        for text in [part.strip() for part in self.query.get("ref", "").split(",") if part.strip()][:6]:
+        for text in pieces(self.query.get("ref", ""))[:6]:
             held = deck_queries.named(self.subject.owner, text)
             if len(held) == 1:
                 found.append(Carried(held[0].name, held[0].stimulus.lab, held[0].stimulus.lrv))

@@ -14,6 +14,7 @@ from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from decks import queries as deck_queries
+from decks import services as deck_services
 from jobs import queries as job_queries
 from jobs.models import Room
 from prism import words
@@ -40,16 +41,22 @@ def _room(request: StudioRequest, named: str | None) -> Room | None:
 def start(request: StudioRequest) -> HttpResponse:
     """Start a review of a colour that the person may see, in a room or as another one was made where that is named.
 
-    A colour that is `named` and is not one alone is looked for.
+    A colour that is `named` and is not one alone is looked for; one to be held beside a review is kept for it.
     """
     room = _room(request, request.POST.get("room"))
     named = request.POST.get("named", "").strip()
     try:
-        found = deck_queries.one_named(request.user, named).pk if named else whole_number(request.POST.get("colour"))
+        colour = deck_queries.one_named(request.user, named) if named else None
     except deck_queries.NotOneColourError:
         asked = urlencode({"q": named} | ({"room": room.pk} if room else {}))
         return redirect(f"{reverse('find')}?{asked}")
-    colour = get_object_or_404(deck_queries.visible_to(request.user), pk=found)
+    if colour is None:
+        found = whole_number(request.POST.get("colour"))
+        colour = get_object_or_404(deck_queries.visible_to(request.user), pk=found)
+    if beside_of := whole_number(request.POST.get("beside_of")):
+        review = get_object_or_404(queries.of_studio(request.user), pk=beside_of, deleted=None)
+        kept = deck_services.kept(request.user, colour)
+        return redirect(f"{reverse('review-step', args=[review.pk, 'compare'])}?beside={kept.pk}")
     like = whole_number(request.POST.get("like"))
     if not like:
         made = step_services.start(request.user, colour)

@@ -24,6 +24,7 @@ from prism.spectrum import Array
 from prism.tint import reach
 from prism.tint.reach import Reached
 from prism.tint.recipe import RecipeError
+from prism.typed_colour import pieces
 from prism.whites.darks import Dark, darks
 from prism.whites.ranking import White, coolest, safe, ways_out
 from reviews import queries as review_queries
@@ -106,7 +107,7 @@ class Whites:
 
     @property
     def _typed(self) -> list[str]:
-        return [text for text in (part.strip() for part in self._query.get("with", "").split(",")) if text][:MOST_THERE]
+        return pieces(self._query.get("with", ""))[:MOST_THERE]
 
     def _named(self) -> list[Present]:
         found = []
