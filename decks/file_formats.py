@@ -10,6 +10,7 @@ from itertools import islice
 from decks.models import Colour, Import
 from prism import messages, words
 from prism.formats import cgats, cxf, deck_csv, deck_json, deck_xlsx, gimp_palette
+from prism.formats.columns import LOOKED, head_of
 from prism.formats.deck import DeckFile, DeckFileError, Entry, Tell
 from prism.method import Method
 from prism.reading import read_all
@@ -142,13 +143,11 @@ def lines_of(waiting: Import, wanted: Collection[int]) -> tuple[list[str], dict[
     if waiting.file_format not in TABLES:
         cells = {line: deck_csv.with_typed((), typed.get(line, {}), len(MENDED_BY)) for line in wanted}
         return list(MENDED_BY), cells
-    headings: list[str] = []
     found: dict[int, list[str]] = {}
     last = max(wanted, default=0)
+    headings = head_of(first_lines(waiting)).headings
     with _table(waiting) as rows:
         for line, row in rows:
-            if not headings and any(cell.strip() for cell in row):
-                headings = list(row)
             if line in wanted:
                 found[line] = deck_csv.with_typed(row, typed.get(line, {}), len(headings))
             if line >= last:
@@ -162,11 +161,11 @@ def _table(waiting: Import) -> AbstractContextManager[Iterator[tuple[int, list[s
     return numbered(bytes(waiting.content))
 
 
-def head(waiting: Import) -> list[list[str]]:
-    """Return the first filled lines of a table, headings first, for naming its columns. Raises `DeckFileError`."""
+def first_lines(waiting: Import) -> list[list[str]]:
+    """Return the first filled lines of a table, for telling what its columns hold. Raises `DeckFileError`."""
     with _table(waiting) as rows:
-        filled = (row for _, row in islice(rows, 50) if any(cell.strip() for cell in row))
-        return list(islice(filled, 4))
+        filled = (row for _, row in rows if any(cell.strip() for cell in row))
+        return list(islice(filled, LOOKED))
 
 
 def entries_of(colours: Iterable[Colour], chosen: Method) -> Iterator[Entry]:

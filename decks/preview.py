@@ -10,7 +10,7 @@ from decks import file_formats
 from decks.models import Import
 from decks.planning import Plan, plan
 from prism import words
-from prism.formats import deck_csv
+from prism.formats.columns import FIELDS, Head, by_heading, head_of
 from prism.formats.deck import DeckFileError
 
 SHOWN = 200
@@ -113,7 +113,8 @@ class FilePreview:
 
     def _cells(self, headings: Sequence[str], row: Sequence[str], wrong: str) -> Iterator[Cell]:
         """Yield the cells of a line that are understood, but of a spectrum only the wrong one."""
-        understood = self.waiting.columns or deck_csv.guess(headings)
+        is_table = self.waiting.file_format in file_formats.TABLES
+        understood = self.waiting.columns or (self._head.columns if is_table else by_heading(headings))
         for i, (heading, text) in enumerate(zip(headings, row, strict=False)):
             is_wrong = bool(wrong) and wrong in (heading.strip(), understood.get(i))
             if i in understood and (is_wrong or not understood[i].isdigit()):
@@ -152,38 +153,46 @@ class FilePreview:
         return [(v["screen"], v["code"], v["name"], v["lrv"]) for v in first]
 
     @cached_property
+    def _first(self) -> list[list[str]]:
+        """The first filled lines of a table; none where it cannot be read."""
+        try:
+            return file_formats.first_lines(self.waiting)
+        except DeckFileError:
+            return []
+
+    @cached_property
+    def _head(self) -> Head:
+        return head_of(self._first)
+
+    @property
+    def _rows(self) -> list[list[str]]:
+        """A few lines of colours, so that one sees what a column holds."""
+        return self._first[self._head.lines :][:3]
+
+    @cached_property
     def columns(self) -> list[Column]:
         """The columns of a table, for naming them by hand; the many of a spectrum are left out."""
         if self.waiting.file_format not in file_formats.TABLES:
             return []
-        try:
-            rows = file_formats.head(self.waiting)
-        except DeckFileError:
-            return []
-        if not rows:
-            return []
-        guessed = deck_csv.guess(rows[0])
-        named = self.waiting.columns or guessed
+        named = self.waiting.columns or self._head.columns
         return [
             Column(
                 f"{COLUMN}{i}",
                 heading,
-                tuple(words.shortened(row[i], 24) for row in rows[1:] if i < len(row)),
+                tuple(words.shortened(row[i], 24) for row in self._rows if i < len(row)),
                 named.get(i, ""),
             )
-            for i, heading in enumerate(rows[0])
-            if not guessed.get(i, "").isdigit()
+            for i, heading in enumerate(self._head.headings)
+            if not self._head.columns.get(i, "").isdigit()
         ]
 
     @property
     def choices(self) -> list[tuple[str, str]]:
-        return [(name, words.column_choice(name)) for name in deck_csv.FIELDS]
+        return [(name, words.column_choice(name)) for name in FIELDS]
 
     def keep_wavelengths(self, mapping: dict[str, str]) -> dict[str, str]:
         """Return a mapping by hand with the columns of the spectrum as they were understood."""
-        rows = file_formats.head(self.waiting)
-        guessed = deck_csv.guess(rows[0]) if rows else {}
-        return {str(i): name for i, name in guessed.items() if name.isdigit()} | mapping
+        return {str(i): name for i, name in self._head.columns.items() if name.isdigit()} | mapping
 
 
 def columns_named(data: Mapping[str, str]) -> dict[str, str]:
@@ -191,7 +200,7 @@ def columns_named(data: Mapping[str, str]) -> dict[str, str]:
     named: dict[str, str] = {}
     for key, value in data.items():
         index = key.removeprefix(COLUMN)
-        if key.startswith(COLUMN) and index.isdecimal() and value in deck_csv.FIELDS and value not in named.values():
+        if key.startswith(COLUMN) and index.isdecimal() and value in FIELDS and value not in named.values():
             named[index] = value
     return named
 

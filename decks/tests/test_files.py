@@ -72,14 +72,14 @@ class Looking(Files):
         self.assertEqual(self.codes(), ["A1", "A2"])
 
     def test_a_table_without_headings_is_named_by_hand(self):
-        page = self.upload("one,two,three,four,five\nA1,Fog,80,-1,2.5\n")
+        page = self.upload("one,two,three,four,five\nA1,Fog,80,1,2\n")
         self.assertContains(page, "cannot be taken as it is")
         url = reverse("deck-preview", args=[self.waiting().pk])
         named = {"column-0": "code", "column-1": "name", "column-2": "l", "column-3": "a", "column-4": "b", "x": "y"}
         page = self.client.post(url, named | {"column-9": "nonsense"}, follow=True)
         self.assertContains(page, "1 to add")
         self.client.post(reverse("deck-apply", args=[self.waiting().pk]))
-        self.assertEqual(Colour.objects.get(code="A1").lab_b, 2.5)
+        self.assertEqual(Colour.objects.get(code="A1").lab_b, 2)
 
     def test_what_is_no_deck_is_refused_beside_the_field(self):
         for content, name, part in (

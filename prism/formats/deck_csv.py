@@ -1,7 +1,8 @@
 """A deck as CSV: one colour in each line, columns in any order, named in the first line.
 
-Comma, semicolon or tab; decimal comma where the separator allows it. Understood columns are listed in `ALIASES`;
-reflectance columns are named by their wavelength (`400`, `400nm`, `R400`). Others are left aside and named.
+Comma, semicolon or tab; decimal comma where the separator allows it. What the columns hold is told by
+`prism.formats.columns`; those of a spectrum are named by their wavelength (`400`, `400nm`, `R400`). Others are left
+aside and named.
 """
 
 from __future__ import annotations
@@ -11,9 +12,11 @@ import io
 import re
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from itertools import chain, islice
 
-from prism import messages
+from prism import messages, typed_colour
+from prism.formats.columns import LOOKED, has_colour, head_of
 from prism.formats.deck import (
     MAX_BYTES,
     Budget,
@@ -33,51 +36,10 @@ from prism.formats.deck import (
 from prism.formats.text import rows_of
 from prism.numbers import parse
 
-ALIASES = {
-    "code": ("code", "id", "number", "no", "colour code", "color code", "ref", "reference", "sample_id"),
-    "name": ("name", "colour", "color", "colour name", "color name", "title", "sample_name"),
-    "maker": ("maker", "manufacturer", "brand", "make"),
-    "strip": ("strip", "card", "fan"),
-    "step": ("step", "position"),
-    "l": ("l*", "l", "lab_l", "lab l", "cie l", "lightness"),
-    "a": ("a*", "a", "lab_a", "lab a", "cie a"),
-    "b": ("b*", "b", "lab_b", "lab b", "cie b"),
-    "lrv": ("lrv", "light reflectance value", "y"),
-    "specular": ("specular", "specular component", "sci/sce", "gloss"),
-    "hex": ("hex", "rgb hex", "screen", "srgb", "html"),
-    "base": ("base",),
-    "colorants": ("colorants", "colourants", "colorants_ml_per_l", "recipe", "formula"),
-}
 READS = ("LRV computed", "undertone", "family", "temperature")
 """Columns of what is read of a colour: given out, and passed over where they come in."""
-FIELDS = tuple(ALIASES)
-_WAVELENGTH = re.compile(r"(?:r|nm|spectral_nm|spec)?[ _]?(\d{3})(?:[ _]?nm)?", re.IGNORECASE)
+_PLAIN_HEX = re.compile(r"(?:#[0-9A-F]{6})?")
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")
-
-
-def _known(header: str) -> tuple[str, int] | None:
-    """Return the field a heading names and its place among the names that field goes by, the plainest first."""
-    clean = " ".join(header.strip().casefold().split())
-    return next(((name, aliases.index(clean)) for name, aliases in ALIASES.items() if clean in aliases), None)
-
-
-def _wavelength(header: str) -> float | None:
-    match = _WAVELENGTH.fullmatch(header.strip())
-    return float(match[1]) if match and 300 <= int(match[1]) <= 1100 else None
-
-
-def guess(headers: Sequence[str]) -> dict[int, str]:
-    """Return which column holds what, as far as the headings tell: column index to field or wavelength.
-
-    Of several columns for one field the one with the plainest name is taken: `code` before `no`.
-    """
-    best: dict[str, tuple[int, int]] = {}
-    for i, header in enumerate(headers):
-        nm = _wavelength(header)
-        known = (f"{nm:g}", 0) if nm else _known(header)
-        if known and (known[0] not in best or known[1] < best[known[0]][0]):
-            best[known[0]] = known[1], i
-    return {i: name for name, (_, i) in sorted(best.items(), key=lambda item: item[1][1])}
 
 
 MAX_COLUMNS = 256
@@ -120,29 +82,37 @@ def read_rows(
     """
     budget = Budget(total, tell)
     filled = _filled(rows, budget)
-    headers = next(filled, (0, []))[1]
-    if not headers:
+    first = list(islice(filled, LOOKED))
+    if not first:
         raise DeckFileError(messages.DECK_EMPTY)
-    if len(headers) > MAX_COLUMNS:
-        raise DeckFileError(messages.too_many_columns(MAX_COLUMNS, len(headers)))
-    columns = guess(headers) if mapping is None else mapping
+    widest = max(len(row) for _, row in first)
+    if widest > MAX_COLUMNS:
+        raise DeckFileError(messages.too_many_columns(MAX_COLUMNS, widest))
+    head = head_of([row for _, row in first])
+    headers, columns = head.headings, head.columns if mapping is None else mapping
     held = set(columns.values())
     nm_columns = sorted((float(name), i) for i, name in columns.items() if name.replace(".", "").isdigit())
-    if not nm_columns and not {"l", "a", "b"} <= held and "hex" not in held:
+    if not has_colour(columns):
         raise DeckFileError(messages.deck_no_numbers([h.strip() for h in headers]))
     if not {"code", "name"} & held:
         raise DeckFileError(messages.deck_no_names([h.strip() for h in headers]))
     places = _Columns(headers, {name: i for i, name in columns.items()}, nm_columns, tuple(nm for nm, _ in nm_columns))
     entries: list[Entry] = []
     problems: list[Problem] = []
-    for line, own in filled:
+    screens: dict[int, Screen] = {}
+    for line, own in chain(first[head.lines :], filled):
         row = with_typed(own, typed[line], len(headers)) if typed and line in typed else own
         try:
             if sum(bool(cell.strip()) for cell in row[len(headers) :]):
                 raise EntryError("", messages.cells_beyond(len(row), len(headers)))
+            screen = places.screen(row)
             entries.append(_entry(line, row, places))
+            if screen:
+                screens[len(entries) - 1] = screen
         except EntryError as bad:
             problems.append(Problem(line, bad.column, str(bad)))
+    entries, wrong = with_screens(entries, screens)
+    problems = sorted([*problems, *wrong], key=lambda problem: problem.line)
     aside = [headers[i].strip() for i in range(len(headers)) if i not in columns and headers[i].strip()]
     aside = [heading for heading in aside if heading not in READS]
     entries, percent = as_fractions(entries)
@@ -150,6 +120,35 @@ def read_rows(
     if percent:
         notes.append(messages.CSV_PERCENT_NOTE)
     return DeckFile(entries, problems, tuple(notes))
+
+
+Screen = tuple[tuple[float, float, float], bool]
+"""Red, green and blue as they are written, and whether in per cent."""
+
+
+def with_screens(entries: list[Entry], screens: Mapping[int, Screen]) -> tuple[list[Entry], list[Problem]]:
+    """Return entries with the screen values of those that have red, green and blue, by their place, and what is wrong
+    with some.
+
+    The whole file says on which scale: 0 to 1 where nothing is larger, per cent where that is written, else 0 to 255.
+    """
+    if not screens:
+        return entries, []
+    highest = max(max(values) for values, _ in screens.values())
+    unit = highest <= 1
+    made, wrong = [], []
+    for i, entry in enumerate(entries):
+        if i not in screens:
+            made.append(entry)
+            continue
+        values, percent = screens[i]
+        most = 100.0 if percent else 1.0 if unit else 255.0
+        if all(0 <= value <= most for value in values):
+            made.append(replace(entry, hex="#" + "".join(f"{round(255 * value / most):02X}" for value in values)))
+        else:
+            worst = max(values, key=lambda value: abs(value - most / 2))
+            wrong.append(Problem(entry.line, "RGB", messages.out_of_range("RGB", worst, 0, most)))
+    return made, wrong
 
 
 def _filled(rows: Iterable[tuple[int, Sequence[str]]], budget: Budget) -> Iterator[tuple[int, Sequence[str]]]:
@@ -205,6 +204,20 @@ class _Columns:
             self.fields.get(missing, 0), messages.missing(f"{missing.upper() if missing == 'l' else missing}*")
         )
 
+    def screen(self, row: Sequence[str]) -> Screen | None:
+        """Return red, green and blue as they are written, and whether in per cent; they only make sense together."""
+        places = [self.fields.get(name) for name in ("red", "green", "blue")]
+        cells = [row[i].strip() if i is not None and i < len(row) else "" for i in places]
+        if None in places or not any(cells):
+            return None
+        values = []
+        for column, cell in zip(places, cells, strict=True):
+            try:
+                values.append(parse(cell.removesuffix("%").rstrip()))
+            except ValueError:
+                raise self.bad(column or 0, messages.cell_not_a_number(cell)) from None
+        return (values[0], values[1], values[2]), any(cell.endswith("%") for cell in cells)
+
     def reflectance(self, row: Sequence[str]) -> tuple[float, ...] | None:
         """Return the spectrum, of which no band may be missing."""
         found = [self.number(row, column) for _, column in self.bands]
@@ -233,11 +246,17 @@ def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
         reflectance=reflectance,
         wavelengths=columns.grid if reflectance else None,
         specular=specular(columns.text(row, "specular"), "specular") if reflectance else None,
-        hex=columns.text(row, "hex"),
+        hex=_screen_value(columns.text(row, "hex")),
         lrv=columns.figure(row, "lrv"),
         recipe_base=columns.text(row, "base"),
         recipe=_recipe(columns.text(row, "colorants")),
     )
+
+
+def _screen_value(text: str) -> str:
+    """Return a screen value as `#RRGGBB`, however it is written; what is none stays, to be told."""
+    found = None if _PLAIN_HEX.fullmatch(text) else typed_colour.typed(text)
+    return found.screen if found and found.provenance == "screen" else text
 
 
 def _recipe(text: str) -> tuple[tuple[str, float], ...]:

@@ -20,6 +20,9 @@ MOST_SQUEEZED = 80
 """How many times a part may be larger unpacked; sheets of numbers are 5 to 20 times."""
 SQUEEZED_FROM = 2_000_000
 """Bytes below which a part may be squeezed however much."""
+WIDTHS = {"maker": 20, "code": 12, "name": 26, "colorants": 34, "undertone": 20, "family": 14, "temperature": 14}
+NARROW = 9
+"""Widths of the columns of a sheet that is given out, in letters."""
 EMPTY_ROWS = 2_000
 """Empty rows one after the other beyond which the rest of a sheet is not looked at."""
 
@@ -87,9 +90,13 @@ def _text(cell: Any) -> str:
 def pieces(entries: Iterable[Entry], bands: tuple[float, ...]) -> Iterator[bytes]:
     """Yield a workbook in pieces, with the columns of the CSV; it is made in a file of its own, not in memory."""
     from openpyxl import Workbook
+    from openpyxl.utils import get_column_letter
 
     book = Workbook(write_only=True)
     sheet = book.create_sheet("Deck")
+    sheet.freeze_panes = "D2"  # headings, and what a colour is called, stay in sight
+    for i, heading in enumerate((*deck_csv.HEADINGS, *deck_csv.READS)):
+        sheet.column_dimensions[get_column_letter(i + 1)].width = WIDTHS.get(heading, NARROW)
     for row in deck_csv.cells(entries, bands):
         sheet.append(row)
     with TemporaryFile() as made:

@@ -60,6 +60,10 @@ def deck_no_names(headers: Sequence[str]) -> str:
     )
 
 
+def column_number(number: int) -> str:
+    return f"Column {number}"
+
+
 def columns_aside(names: Sequence[str]) -> str:
     return f"Left aside, not understood: {shortened(listed(names), 160)}."
 

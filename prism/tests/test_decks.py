@@ -107,12 +107,12 @@ class Csv(unittest.TestCase):
         self.assertEqual(deck_csv.read("code,name,hex\nA,Caf\xe9,#808080\n".encode("cp1252")).entries[0].name, "Café")
 
     def test_a_mapping_overrides_the_headings(self):
-        data = b"one,two,three,four\nA1,80,-1,2.5\n"
+        data = b"one,two,three,four\nA1,80,1,2\n"  # figures that can be RGB as well as Lab
         with self.assertRaises(DeckFileError) as caught:
             deck_csv.read(data)
         self.assertIn("one, two, three, four", str(caught.exception))
         found = deck_csv.read(data, {0: "code", 1: "l", 2: "a", 3: "b"})
-        self.assertEqual(found.entries[0].lab, (80, -1, 2.5))
+        self.assertEqual(found.entries[0].lab, (80, 1, 2))
 
     def test_bad_lines_are_named_and_the_others_taken(self):
         lines = ["code,name,L*,a*,b*,LRV,step", "A1,x,eighty,0,0,,", "A2,y,80,,0,,", ",,80,0,0,,"]
