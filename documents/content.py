@@ -123,11 +123,14 @@ class Content:
             asked |= {one.place: str(one.colour_id) for one in kept[0].places.all() if one.place != "subject"}
         return SchemesPart(StepRequest(self.context, asked), Schemes(self.context, asked))
 
+    @property
+    def palette_boards(self) -> list[BoardShown]:
+        """The colours of the palette that was kept, else of the first one."""
+        lines = [(line.held, line.title) for line in self._palette.lines]
+        return [BoardShown(held.colour.screen, held.name, title) for held, title in lines if held]
+
     def _with(self) -> Section:
-        boards = [
-            BoardShown(line.held.colour.screen, line.held.name, line.title) for line in self._palette.lines if line.held
-        ]
-        return Section("with", words.DOCUMENT_TITLES["with"], EVIDENCE, [], boards=boards)
+        return Section("with", words.DOCUMENT_TITLES["with"], EVIDENCE, [], boards=self.palette_boards)
 
     @cached_property
     def view(self) -> SamplesPage:

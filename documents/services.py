@@ -45,16 +45,21 @@ def leave_out(review: Review, section: str, left_out: bool) -> None:
     review_services.save(review)
 
 
-@transaction.atomic
 def move(document: Document, section: str, by: int) -> None:
     page = next((one.section.page for one in document.every if one.section.key == section), None)
-    keys = [one.section.key for one in document.every if one.section.page == page]
-    if section not in keys:
+    reorder(document.review, [one.section.key for one in document.every if one.section.page == page], section, by)
+
+
+@transaction.atomic
+def reorder(review: Review, keys: list[str], moved: str, by: int) -> None:
+    """Move one of some keys, which stand in their order, so many places."""
+    if moved not in keys:
         return
-    at = keys.index(section)
-    keys.insert(max(0, min(at + by, len(keys) - 1)), keys.pop(at))
-    for position, key in enumerate(keys):
-        one = _edit(document.review, key)
+    order = list(keys)
+    at = order.index(moved)
+    order.insert(max(0, min(at + by, len(order) - 1)), order.pop(at))
+    for position, key in enumerate(order):
+        one = _edit(review, key)
         one.position = position
         one.save(update_fields=["position"])
-    review_services.save(document.review)
+    review_services.save(review)

@@ -5,6 +5,7 @@ from django.urls import path
 from documents import views
 from documents.job_samples import views as job_samples
 from documents.sharing import views as sharing
+from documents.showing import views as showing
 
 urlpatterns = [
     path("jobs/<int:pk>/samples/", job_samples.job_samples, name="job-samples"),
@@ -19,6 +20,10 @@ urlpatterns = [
     path("shared/<str:token>/<int:pk>/", sharing.answer, name="shared-answer"),
     path("shared/<str:token>/<int:pk>/look-<int:number>.png", sharing.shared_look, name="shared-look"),
     path("shared/<str:token>/<int:pk>.pdf", sharing.shared_pdf, name="shared-pdf"),
+    path("reviews/<int:pk>/showing/", showing.show, name="showing"),
+    path("reviews/<int:pk>/showing/notes/", showing.notes, name="showing-notes"),
+    path("reviews/<int:pk>/showing/slides/", showing.slides, name="showing-slides"),
+    path("reviews/<int:pk>/showing/<slug:slide>/edit/", showing.edit, name="showing-edit"),
     path("schemas/document.json", views.document_schema, name="document-schema"),
     path("reviews/<int:pk>/document/", views.document, name="review-document"),
     path("reviews/<int:pk>/document.pdf", views.document_pdf, name="review-document-pdf"),

@@ -8,6 +8,7 @@ SCREENS = (
     "/jobs/bring-in/", "/jobs/1/",
     "/jobs/1/edit/", "/jobs/1/home/", "/jobs/1/record/", "/jobs/1/samples/", "/jobs/1/share/", "/jobs/1/rooms/new/",
     "/rooms/1/", "/rooms/1/edit/", "/rooms/1/finishes/", "/reviews/8/document/", "/reviews/8/record/",
+    "/reviews/8/showing/", "/reviews/8/showing/notes/", "/reviews/8/showing/slides/",
     *(f"/reviews/8/{step}/" for step in STEPS), "/reviews/8/samples/?show=samples", "/reviews/8/samples/?show=decide",
     "/reviews/8/palette/?show=use", "/reviews/8/strength/?show=formula",
 )  # fmt: skip

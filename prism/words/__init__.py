@@ -26,6 +26,7 @@ from prism.words.records import *
 from prism.words.rooms import *
 from prism.words.search import *
 from prism.words.sharing import *
+from prism.words.showing import *
 from prism.words.sizes import *
 from prism.words.sources import *
 from prism.words.strengths import *

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 
 from django import template
 from django.utils.safestring import SafeString, mark_safe
@@ -55,6 +56,20 @@ def edge_to_edge(one: str, other: str) -> SafeString:
         '<svg class="pair-field block w-full" viewBox="0 0 160 66" aria-hidden="true" focusable="false">'
         f'<rect width="80.5" height="66" fill="{_fill(one)}"/>'
         f'<rect x="80" width="80" height="66" fill="{_fill(other)}"/></svg>'
+    )
+
+
+@register.simple_tag
+def field_of(screens: Sequence[str]) -> SafeString:
+    """Return colours of `#RRGGBB` as one field as large as what it stands in, side by side without a line between."""
+    count = max(len(screens), 1)
+    rects = "".join(
+        f'<rect x="{i}" width="{1 if i == count - 1 else 1.01}" height="1" fill="{_fill(screen)}"/>'
+        for i, screen in enumerate(screens)
+    )
+    return mark_safe(
+        f'<svg class="block size-full" viewBox="0 0 {count} 1" preserveAspectRatio="none" aria-hidden="true" '
+        f'focusable="false">{rects}</svg>'
     )
 
 
