@@ -12,6 +12,8 @@ from prism.stimulus import from_hex
 WIDTH, HEIGHT = 1_000.0, 310.0
 LEAST = 0.09
 """Share of the width that a colour has at least, so that its name can stand on it."""
+LETTER = 9.0
+"""Width of a letter of a word."""
 DARK = 25.0
 """LRV below which words on a colour are white."""
 
@@ -24,11 +26,15 @@ def proportions(parts: Sequence[tuple[str, str, float]]) -> SafeString:
     for (screen, word, _), share in zip(parts, shares, strict=True):
         width = WIDTH * share / whole
         ink = "#ffffff" if from_hex(screen).lrv < DARK else "#161616"
+        # a word that is wider than its colour stands upright in it
+        upright = LETTER * len(word) > width - 28
+        x, y = left + (24 if upright else 14), HEIGHT - 16
+        turned = format_html(' transform="rotate(-90 {} {})"', f"{x:.1f}", y) if upright else ""
         drawn.append(
             format_html(
                 '<rect x="{}" y="0" width="{}" height="{}" fill="{}"/>'
-                '<text x="{}" y="{}" font-size="17" font-family="Plex, Plex Sans, sans-serif" fill="{}">{}</text>',
-                f"{left:.1f}", f"{width + 0.5:.1f}", HEIGHT, screen, f"{left + 14:.1f}", HEIGHT - 16, ink, word,
+                '<text x="{}" y="{}"{} font-size="17" font-family="Plex, Plex Sans, sans-serif" fill="{}">{}</text>',
+                f"{left:.1f}", f"{width + 0.5:.1f}", HEIGHT, screen, f"{x:.1f}", y, turned, ink, word,
             )
         )  # fmt: skip
         left += width

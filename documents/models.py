@@ -110,3 +110,26 @@ class ClientAnswer(models.Model):
     @property
     def thanked(self) -> str:
         return words.client_answered(self.answer)
+
+
+class Published(SecretLink):
+    """A link to a review as an article, for anybody who has it, until it is withdrawn."""
+
+    review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="published")
+    made_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    made = models.DateTimeField(default=timezone.now)
+    withdrawn = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-made", "-id"]
+
+    def __str__(self) -> str:
+        return f"article of {self.review}"
+
+    def get_absolute_url(self) -> str:
+        """Return the address of the article; empty where it cannot be made again."""
+        return reverse("published", args=[self.token]) if self.token else ""
+
+    @property
+    def is_open(self) -> bool:
+        return self.withdrawn is None and self.review.deleted is None

@@ -3,7 +3,9 @@
 from django.urls import path
 
 from documents import views
+from documents.article import views as article
 from documents.job_samples import views as job_samples
+from documents.palette_sheet import views as palette_sheet
 from documents.sharing import views as sharing
 from documents.showing import views as showing
 
@@ -13,6 +15,11 @@ urlpatterns = [
     path("jobs/<int:pk>/sheets.pdf", job_samples.job_sheets, name="job-sheets"),
     path("jobs/<int:pk>/document.pdf", views.job_document, name="job-document"),
     path("jobs/<int:pk>/document/", views.begin_job_document, name="job-document-begin"),
+    path("jobs/<int:pk>/palette/", palette_sheet.palette, name="job-palette"),
+    path("jobs/<int:pk>/palette.png", palette_sheet.picture, name="job-palette-picture"),
+    path("jobs/<int:pk>/palette.pdf", palette_sheet.sheet, name="job-palette-sheet"),
+    path("jobs/<int:pk>/cards.pdf", palette_sheet.cards, name="job-cards"),
+    path("jobs/<int:pk>/colours/<slug:kind>/", palette_sheet.colours, name="job-colours"),
     path("jobs/<int:pk>/share/", sharing.share, name="job-share"),
     path("links/<int:pk>/withdraw/", sharing.withdraw, name="link-withdraw"),
     path("answers/<int:pk>/away/", sharing.put_away, name="answer-away"),
@@ -24,6 +31,12 @@ urlpatterns = [
     path("reviews/<int:pk>/showing/notes/", showing.notes, name="showing-notes"),
     path("reviews/<int:pk>/showing/slides/", showing.slides, name="showing-slides"),
     path("reviews/<int:pk>/showing/<slug:slide>/edit/", showing.edit, name="showing-edit"),
+    path("reviews/<int:pk>/article/", article.article, name="article"),
+    path("reviews/<int:pk>/article/<slug:name>.png", article.picture, name="article-picture"),
+    path("reviews/<int:pk>/article.zip", article.download, name="article-zip"),
+    path("reviews/<int:pk>/article/publish/", article.publish, name="article-publish"),
+    path("articles/<str:token>/", article.published, name="published"),
+    path("articles/<str:token>/<slug:name>.png", article.published_picture, name="published-picture"),
     path("schemas/document.json", views.document_schema, name="document-schema"),
     path("reviews/<int:pk>/document/", views.document, name="review-document"),
     path("reviews/<int:pk>/document.pdf", views.document_pdf, name="review-document-pdf"),

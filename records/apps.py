@@ -29,6 +29,7 @@ RECORDED: dict[str, list[str]] = {
     "viewings.Decision": ["colour", "sheen", "paint", "litres", "reason", "reopened"],
     "documents.DocumentEdit": ["section", "edited", "left_out", "position"],
     "documents.Shared": ["expires", "withdrawn"],
+    "documents.Published": ["withdrawn"],
     "documents.ClientAnswer": ["answer", "text", "name"],
 }  # fmt: skip
 """The fields of each model whose changes are recorded; how a screen was left is none of it."""

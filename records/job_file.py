@@ -45,6 +45,7 @@ MOST_PEOPLE = 80
 """People whom a file may name that are not in the studio; each becomes a closed account."""
 LEFT_OUT = {
     "documents.Shared": {"seed", "digest"},
+    "documents.Published": {"seed", "digest"},
     "viewings.Viewing": {"sent"},
     "records.Change": {"content_type", "actor_email", "remote_addr", "additional_data"},
 }

@@ -88,7 +88,6 @@ def main() -> None:
     job = camera.leads_to("main a[href^='/jobs/']:not([href$='/new/']):not([href$='/bring-in/'])")
     camera.open(job)
     time.sleep(1.5)
-    camera.take("job")
     library = camera.leads_to("a[href^='/rooms/']", "Library")
     camera.open(f"{library}?when=equinox&hour=14&sky=overcast")
     camera.take("room")
@@ -115,6 +114,10 @@ def main() -> None:
     camera.take("samples")
     camera.open(f"/reviews/{camera.in_room('Galley')}/document/")
     camera.take("document")
+    camera.open(f"/reviews/{camera.in_room('Galley')}/showing/#slide-clean")
+    camera.take("showing")
+    camera.open(f"/reviews/{camera.in_room('Galley')}/article/")
+    camera.take("article")
     resize(camera.browser, *PHONE)
     camera.open("/viewings/")
     camera.click(".slot a")
@@ -122,11 +125,6 @@ def main() -> None:
     for scale, step in (("depth", -1), ("warmth", 1), ("clearness", 0)):
         camera.browser.execute_script(f"document.querySelector('[name={scale}][value=\"{step}\"]').click()")
     camera.take("viewing-phone")
-    resize(camera.browser, *WIDE)
-    camera.click("form[action='/sign-out/'] button")
-    camera.open("/sign-in/")
-    camera.click("form[action='/enter-empty/'] button")
-    camera.take("first-hour")
     camera.browser.quit()
 
 

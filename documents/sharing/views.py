@@ -60,8 +60,9 @@ def _open(token: str) -> Shared:
     return link
 
 
-def _over(request: StudioRequest) -> HttpResponse:
-    return render(request, "documents/sharing/over.html", {"over": words.LINK_OVER}, status=410)
+def over(request: StudioRequest, known: bool) -> HttpResponse:
+    """Say that a link has ended, or leads nowhere, and whom to ask."""
+    return render(request, "documents/sharing/over.html", {"over": words.LINK_OVER}, status=410 if known else 404)
 
 
 @login_not_required
@@ -69,9 +70,9 @@ def _over(request: StudioRequest) -> HttpResponse:
 @require_safe
 def shared(request: StudioRequest, token: str) -> HttpResponse:
     """Show a client the pages that were chosen for them."""
-    link = _open(token)
-    if not link.is_open:
-        return _over(request)
+    link = queries.by_token(token)
+    if link is None or not link.is_open:
+        return over(request, link is not None)
     if request.method == "GET":
         services.count_visit(link)
     return _shown(request, link, token)
@@ -103,9 +104,9 @@ def _review(link: Shared, pk: int) -> Review:
 @never_cache
 @require_POST
 def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
-    link = _open(token)
-    if not link.is_open:
-        return _over(request)
+    link = queries.by_token(token)
+    if link is None or not link.is_open:
+        return over(request, link is not None)
     review = _review(link, pk)
     form = AnswerForm(request.POST, auto_id=f"id-{review.pk}-%s")
     if not form.is_valid():
@@ -136,9 +137,9 @@ def shared_look(request: StudioRequest, token: str, pk: int, number: int) -> Htt
 @never_cache
 @require_safe
 def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
-    link = _open(token)
-    if not link.is_open:
-        return _over(request)
+    link = queries.by_token(token)
+    if link is None or not link.is_open:
+        return over(request, link is not None)
     made = Document(_review(link, pk))
     if made.waits:
         raise Http404

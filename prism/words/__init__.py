@@ -7,6 +7,7 @@ from prism.messages.habits import day as day
 from prism.messages.habits import moment as moment
 from prism.messages.text import *
 from prism.words.archives import *
+from prism.words.articles import *
 from prism.words.background_jobs import *
 from prism.words.conflicts import *
 from prism.words.consultation import *

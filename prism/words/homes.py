@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, capital, listed, many, number, shortened
+from prism.messages.text import NO_BREAK, capital, listed, many, number, numeral, shortened
 from prism.words.sizes import area_said, covers_said, regional, volume_said
 
 if TYPE_CHECKING:
@@ -64,6 +64,26 @@ def parts_of_rooms(where: Sequence[tuple[str, str]]) -> str:
     for room, part in where:
         rooms.setdefault(room, []).append(part)
     return "; ".join(f"{room}: {listed(parts)}" for room, parts in rooms.items())
+
+
+MOST_NAMED = 2
+
+
+def parts_in_short(where: Sequence[tuple[str, str]]) -> str:
+    """Return where paint goes, by parts: `walls of the Library and the Galley; doors of six rooms`."""
+    rooms: dict[str, list[str]] = {}
+    for room, part in where:
+        rooms.setdefault(part, []).append(room)
+    alike: dict[tuple[str, ...], list[str]] = {}
+    for part, names in rooms.items():
+        alike.setdefault(tuple(names), []).append(part)
+    return "; ".join(f"{listed(parts)} of {_rooms(names)}" for names, parts in alike.items())
+
+
+def _rooms(names: Sequence[str]) -> str:
+    if len(names) > MOST_NAMED:
+        return f"{numeral(len(names))} rooms"
+    return listed([f"the {name}" for name in names])
 
 
 def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:

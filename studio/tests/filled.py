@@ -55,7 +55,13 @@ class Filled(world.Studio):
         )  # fmt: skip
         self.filled = {
             "studio-wall": {"pk": wall.pk},
-            "review": {"pk": self.review.pk, "step": "verdict", "act": "keep", "section": "is"},
+            "review": {
+                "pk": self.review.pk,
+                "step": "verdict",
+                "act": "keep",
+                "section": "is",
+                "slide": "slide-colour",
+            },
             "job": {"pk": self.job.pk},
             "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},
             "room": {"pk": self.room.pk, "reading": reading.pk},

@@ -56,7 +56,7 @@ def address(pattern, pk=10**9, **more):
         "former": "reading",
         "act": "keep",
     }
-    fill |= {"source": "hex", "section": "is", "token": "none"} | more
+    fill |= {"source": "hex", "section": "is", "slide": "slide-colour", "name": "colour", "token": "none"} | more
     return reverse(pattern.name, kwargs={name: fill[name] for name in pattern.pattern.converters})
 
 

@@ -1,0 +1,1 @@
+"""A review published as an article, without anything of a client."""

@@ -1,0 +1,236 @@
+"""An article about a colour, made from its review: figures and pairs, and nothing of a client, a room or a job."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from copy import copy
+from dataclasses import dataclass, field
+from functools import cached_property, partial
+
+from django.utils import timezone
+
+from documents.content import Content
+from documents.swatch_picture import Captioned, swatches_png
+from people.queries import studio_of
+from prism import words
+from prism.comparison import compare
+from reviews.context import ReviewContext, SwatchView
+from reviews.context.figures import Said
+from reviews.models import Review
+from steps.alternatives.reads import Placing
+from steps.base import StepRequest
+from steps.compare.reads import pair_said
+from steps.light.page import LightPage
+from steps.whites.page import WhitesPage
+
+PICTURE = (1_200, 630)
+MOST_PAIRS, MOST_WHITES, MOST_ROUND_UP = 3, 3, 12
+
+
+@dataclass(frozen=True)
+class Picture:
+    """A picture of an article: the name of its file, its alternative text, what makes the file, and what stands
+    below."""
+
+    name: str
+    text: str
+    png: Callable[[], bytes]
+    caption: str = ""
+
+
+@dataclass(frozen=True)
+class Part:
+    """A part of an article: title, paragraphs, a list, and pictures."""
+
+    key: str
+    title: str
+    paragraphs: tuple[str, ...] = ()
+    items: tuple[str, ...] = ()
+    pictures: tuple[Picture, ...] = ()
+
+
+@dataclass(frozen=True)
+class Entry:
+    """A colour of a round-up: its name, its two sentences, and the picture beside its neighbour."""
+
+    name: str
+    sentences: tuple[str, ...]
+    picture: Picture
+    facts: dict[str, object] = field(default_factory=dict)
+
+
+class Article:
+    """What is published of one review."""
+
+    def __init__(self, review: Review) -> None:
+        self.number = review.pk
+        self.context = ReviewContext(without_client(review))
+        self.subject = self.context.subject
+        self._content = Content(self.context)
+
+    @property
+    def waits(self) -> str:
+        """Why there is nothing to publish yet; empty where there is."""
+        return words.WITHHELD_STEP if self.context.wall.any_withheld else ""
+
+    @property
+    def name(self) -> str:
+        return self.subject.colour.name
+
+    @property
+    def maker(self) -> str:
+        return self.subject.colour.maker.name if self.subject.colour.maker else ""
+
+    @property
+    def title(self) -> str:
+        return words.article_title(self.name, self._content.headline)
+
+    @cached_property
+    def studio(self) -> str:
+        return studio_of(self.subject.owner).name
+
+    @property
+    def byline(self) -> str:
+        return words.written_by(self.studio, words.day(timezone.localdate()))
+
+    @cached_property
+    def parts(self) -> list[Part]:
+        made = [self._is(), self._undertone(), self._alternatives(), self._light(), self._whites(), self._palette(),
+                self._use(), self._sample()]  # fmt: skip
+        return [part for part in made if part.paragraphs or part.items or part.pictures]
+
+    @property
+    def pictures(self) -> list[Picture]:
+        return [picture for part in self.parts for picture in part.pictures]
+
+    def picture(self, name: str) -> Picture | None:
+        return next((one for one in self.pictures if one.name == name), None)
+
+    @property
+    def facts(self) -> dict[str, object]:
+        """What a machine reads of it, as JSON-LD by the words of schema.org."""
+        reading = self.subject.reading
+        figures = {"LRV": round(reading.lrv, 1), "undertone": reading.undertone.main or "none",
+                   "temperature": reading.temperature.word, "screen value": self.subject.stimulus.screen}  # fmt: skip
+        return {
+            "@context": "https://schema.org",
+            "@type": "Article",
+            "headline": self.title,
+            "datePublished": timezone.localdate().isoformat(),
+            "author": {"@type": "Organization", "name": self.studio},
+            "about": {
+                "@type": "Product", "name": self.name, "sku": self.subject.colour.code,
+                "brand": {"@type": "Brand", "name": self.maker}, "color": self.subject.stimulus.screen,
+                "additionalProperty": [
+                    {"@type": "PropertyValue", "name": key, "value": value} for key, value in figures.items()
+                ],
+            },
+            "image": [picture.name for picture in self.pictures],
+        }  # fmt: skip
+
+    # --- parts ---
+
+    def _is(self) -> Part:
+        subject, colour = self.subject, self.subject.colour
+        said = Said(subject)
+        described = [words.described(self.name, subject.reading), said.temperature]
+        lines = [" ".join(filter(None, described)), words.by_maker(self.name, self.maker, colour.code)]
+        text = words.swatch_picture_text(self.name, self.maker, subject.reading.lrv)
+        return Part("is", words.ARTICLE_TITLES["is"], tuple(lines), pictures=(self._swatch("colour", text),))
+
+    def _swatch(self, name: str, text: str) -> Picture:
+        shown = Captioned(self.subject.stimulus.screen, self.name, f"{self.maker} {self.subject.colour.code}".strip())
+        return Picture(f"{name}.png", text, partial(swatches_png, [shown], PICTURE))
+
+    def beside(self, held: SwatchView, name: str, said: str) -> Picture:
+        """Return the colour and another edge to edge."""
+        own = Captioned(self.subject.stimulus.screen, self.name)
+        other = Captioned(held.colour.screen, held.title or held.name, held.label)
+        text = words.pair_picture_text(own.name, other.name)
+        return Picture(f"{name}.png", text, partial(swatches_png, [own, other], PICTURE, edge_to_edge=True), said)
+
+    @cached_property
+    def _near(self) -> list[SwatchView]:
+        """The near-identical colours in which a hue can be told, the nearest first."""
+        method, own = self.subject.method, self.subject.reading
+        guide = self.context.set.guide
+        telling = [held for held in guide if any(compare(own, held.reading, method).hue_words)] or guide
+        return sorted(telling, key=lambda held: held.delta_e)[:MOST_PAIRS]
+
+    def _undertone(self) -> Part:
+        pictures = [
+            self.beside(held, f"pair-{i}", pair_said(self.context, held)) for i, held in enumerate(self._near, 1)
+        ]
+        said = (self.context.set.support_said,)
+        return Part("undertone", words.ARTICLE_TITLES["undertone"], said, pictures=tuple(pictures))
+
+    def _alternatives(self) -> Part:
+        return Part("alternatives", words.ARTICLE_TITLES["alternatives"], items=tuple(Placing(self.context).sentences))
+
+    def _light(self) -> Part:
+        return Part("light", words.ARTICLE_TITLES["light"], items=tuple(LightPage(StepRequest(self.context)).rules))
+
+    def _whites(self) -> Part:
+        page = WhitesPage(StepRequest(self.context))
+        if not page.lines:
+            return Part("whites", words.ARTICLE_TITLES["whites"])
+        best, *others = page.lines[:MOST_WHITES]
+        picture = self.beside(best.held, "white", words.white_chosen(best.held.name, best.white, page.at.gap))
+        items = tuple(words.next_white(line.held.name, line.rank) for line in others)
+        return Part("whites", words.ARTICLE_TITLES["whites"], items=items, pictures=(picture,))
+
+    def _palette(self) -> Part:
+        boards = self._content.palette_boards
+        if not boards:
+            return Part("palette", words.ARTICLE_TITLES["palette"])
+        shown = [Captioned(self.subject.stimulus.screen, self.name)]
+        shown += [Captioned(one.screen, one.name, one.caption) for one in boards]
+        text = words.palette_picture_text([one.name for one in shown])
+        picture = Picture("palette.png", text, partial(swatches_png, shown, PICTURE))
+        return Part("palette", words.ARTICLE_TITLES["palette"], pictures=(picture,))
+
+    def _use(self) -> Part:
+        uses = self._content.uses.uses.uses
+        rated = [(one.surface, int(one.suits)) for one in uses]
+        best, worst = words.use_best(rated), words.use_worst(rated)
+        lines = [words.works_on(best)] if best else []
+        lines += [words.avoid_on(worst, words.use_why(one.reasons[0])) for one in uses if one.surface == worst]
+        return Part("use", words.ARTICLE_TITLES["use"], tuple(lines))
+
+    def _sample(self) -> Part:
+        return Part("sample", words.ARTICLE_TITLES["sample"], items=words.TRY_IT)
+
+
+def without_client(review: Review) -> Review:
+    """Return a review as it would be without a client: in no room, without anything that was written."""
+    bare = copy(review)
+    bare.room = None
+    bare.verdict = bare.notes = bare.intake_notes = ""
+    bare.names_shown = True
+    return bare
+
+
+class RoundUp:
+    """Up to twelve colours, from the lightest to the deepest, each in two sentences beside its neighbour."""
+
+    def __init__(self, reviews: list[Review], title: str) -> None:
+        if not 1 < len(reviews) <= MOST_ROUND_UP:
+            raise ValueError(f"{len(reviews)} reviews")
+        self.title = title
+        self.articles = sorted((Article(review) for review in reviews), key=lambda one: -one.subject.reading.lrv)
+
+    @property
+    def intro(self) -> str:
+        families = {one.subject.reading.family.word for one in self.articles}
+        return words.round_up_intro(len(self.articles), families.pop() if len(families) == 1 else "")
+
+    @cached_property
+    def entries(self) -> list[Entry]:
+        found = []
+        for at, one in enumerate(self.articles):
+            beside = self.articles[at + 1] if at + 1 < len(self.articles) else self.articles[at - 1]
+            held = one.context.decks.fetch(beside.subject.colour)
+            said = pair_said(one.context, held)
+            sentences = (words.document_headline(one.name, one.subject.reading, []), said)
+            found.append(Entry(one.name, sentences, one.beside(held, f"colour-{at + 1}", said), one.facts))
+        return found

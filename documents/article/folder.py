@@ -1,0 +1,84 @@
+"""An article as a folder that any website takes: HTML, Markdown, pictures, and what a machine reads."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from pathlib import Path
+
+from django.template.loader import render_to_string
+
+from documents.article.article import Article, RoundUp
+from prism import words
+
+STYLE = Path(__file__).parent / "article.css"
+MARKUP = {"\\": "\\\\", "*": "\\*", "_": "\\_", "`": "\\`", "<": "&lt;", "[": "\\[", "#": "\\#"}
+
+
+def files_of(article: Article) -> Iterator[tuple[str, bytes]]:
+    """Yield the files of an article: name and content."""
+    context = {"article": article, "caution": words.SCREENS_ARE_NOT_PAINT, "facts": as_json(article.facts)}
+    yield "index.html", render_to_string("documents/article/file.html", context).encode()
+    yield "article.md", markdown(article).encode()
+    yield "article.json", as_json(article.facts).encode()
+    yield "article.css", STYLE.read_bytes()
+    for picture in article.pictures:
+        yield picture.name, picture.png()
+
+
+def files_of_round_up(found: RoundUp) -> Iterator[tuple[str, bytes]]:
+    context = {"found": found, "caution": words.SCREENS_ARE_NOT_PAINT}
+    yield "index.html", render_to_string("documents/article/round_up.html", context).encode()
+    yield "article.md", _round_up_markdown(found).encode()
+    yield "article.json", as_json([one.facts for one in found.entries]).encode()
+    yield "article.css", STYLE.read_bytes()
+    for one in found.entries:
+        yield one.picture.name, one.picture.png()
+
+
+def index_of(series: list[tuple[str, Article]]) -> Iterator[tuple[str, bytes]]:
+    """Yield the index of a series: each article by its folder and title."""
+    context = {"series": series, "caution": words.SCREENS_ARE_NOT_PAINT}
+    yield "index.html", render_to_string("documents/article/series.html", context).encode()
+    yield "article.css", STYLE.read_bytes()
+
+
+def write(directory: Path, files: Iterator[tuple[str, bytes]]) -> int:
+    """Write files into a directory, which is made; return how many there are."""
+    directory.mkdir(parents=True, exist_ok=True)
+    written = [(directory / name).write_bytes(content) for name, content in files]
+    return len(written)
+
+
+def as_json(facts: object) -> str:
+    """Return facts as JSON that may stand within a page."""
+    return json.dumps(facts, ensure_ascii=False, indent=2).replace("<", "\\u003c")
+
+
+def markdown(article: Article) -> str:
+    lines = [f"# {_plain(article.title)}", "", _plain(article.byline), ""]
+    for part in article.parts:
+        lines += [f"## {_plain(part.title)}", ""]
+        lines += [piece for paragraph in part.paragraphs for piece in (_plain(paragraph), "")]
+        lines += [f"- {_plain(item)}" for item in part.items] + ([""] if part.items else [])
+        for picture in part.pictures:
+            lines += [_picture(picture.text, picture.name), ""]
+            lines += [_plain(picture.caption), ""] if picture.caption else []
+    return "\n".join(lines).rstrip() + "\n"
+
+
+def _round_up_markdown(found: RoundUp) -> str:
+    lines = [f"# {_plain(found.title)}", "", _plain(found.intro), ""]
+    for one in found.entries:
+        lines += [f"## {_plain(one.name)}", "", _plain(" ".join(one.sentences)), ""]
+        lines += [_picture(one.picture.text, one.picture.name), ""]
+    return "\n".join([*lines, _plain(words.SCREENS_ARE_NOT_PAINT), ""])
+
+
+def _picture(text: str, name: str) -> str:
+    return f"![{_plain(text)}]({name})"
+
+
+def _plain(text: str) -> str:
+    """Return a text in which nothing is a mark of Markdown."""
+    return "".join(MARKUP.get(c, c) for c in text)

@@ -1,0 +1,24 @@
+"""Writes: an article given an address, and taken back."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+
+from documents.models import Published
+from reviews.models import Review
+
+
+@transaction.atomic
+def publish(by: User, review: Review) -> Published:
+    """Give a review's article an address; the one it has, if that still opens."""
+    held = review.published.filter(withdrawn=None).first()
+    return held or Published.objects.create(review=review, made_by=by)
+
+
+@transaction.atomic
+def withdraw(review: Review) -> None:
+    for one in review.published.filter(withdrawn=None):
+        one.withdrawn = timezone.now()
+        one.save(update_fields=["withdrawn"])

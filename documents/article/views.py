@@ -1,0 +1,108 @@
+"""The article of a review: looked at, downloaded, published behind a link."""
+
+from __future__ import annotations
+
+import io
+import zipfile
+
+from django.contrib.auth.decorators import login_not_required
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.views.decorators.cache import never_cache
+from django.views.decorators.http import require_POST, require_safe
+
+from documents.article import services
+from documents.article.article import Article
+from documents.article.folder import files_of
+from documents.models import Published
+from documents.sharing.views import over
+from people.queries import as_by
+from prism import words
+from reviews import queries
+from reviews.models import Review
+from steps.shell.views import own_review
+from web.http import StudioRequest, as_file
+
+
+def _review(request: StudioRequest, pk: int) -> Review:
+    return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
+
+
+@require_safe
+def article(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show the article as it would be published."""
+    review = _review(request, pk)
+    made = Article(review)
+    link = review.published.filter(withdrawn=None).first()
+    context = {
+        "article": made, "review": review, "caution": words.SCREENS_ARE_NOT_PAINT,
+        "address": link.address(request, "published") if link else "", "is_published": link is not None,
+        "mine": queries.may_write(request.user, review), "not_again": words.NOT_SHOWN_AGAIN,
+    }  # fmt: skip
+    with as_by(review.owner):
+        return render(request, "documents/article/article.html", context)
+
+
+@require_safe
+def picture(request: StudioRequest, pk: int, name: str) -> HttpResponse:
+    return _picture(Article(_review(request, pk)), name)
+
+
+def _picture(made: Article, name: str) -> HttpResponse:
+    found = None if made.waits else made.picture(f"{name}.png")
+    if found is None:
+        raise Http404
+    return HttpResponse(found.png(), content_type="image/png")
+
+
+@require_safe
+def download(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give the article as a folder in a ZIP file."""
+    review = _review(request, pk)
+    made = Article(review)
+    if made.waits:
+        raise Http404
+    packed = io.BytesIO()
+    with as_by(review.owner), zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as out:
+        for name, content in files_of(made):
+            out.writestr(name, content)
+    response = HttpResponse(packed.getvalue(), content_type="application/zip")
+    return as_file(response, made.name, "article", "zip")
+
+
+@require_POST
+def publish(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give the article an address, or take it back."""
+    review = own_review(request, pk)
+    if "withdraw" in request.POST:
+        services.withdraw(review)
+    elif not Article(review).waits:
+        services.publish(request.user, review)
+    return redirect("article", review.pk)
+
+
+def _by_token(token: str) -> Published | None:
+    return Published.opened_by(token).select_related("review__owner", "review__colour__maker").first()
+
+
+@login_not_required
+@never_cache
+@require_safe
+def published(request: StudioRequest, token: str) -> HttpResponse:
+    """Show an article to anybody who has its link."""
+    link = _by_token(token)
+    made = Article(link.review) if link else None
+    if link is None or made is None or not link.is_open or made.waits:
+        return over(request, link is not None)
+    context = {"article": made, "caution": words.SCREENS_ARE_NOT_PAINT}
+    with as_by(link.review.owner):
+        return render(request, "documents/article/published.html", context)
+
+
+@login_not_required
+@require_safe
+def published_picture(request: StudioRequest, token: str, name: str) -> HttpResponse:
+    link = _by_token(token)
+    if link is None or not link.is_open:
+        raise Http404
+    return _picture(Article(link.review), name)
