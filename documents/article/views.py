@@ -44,8 +44,8 @@ def article(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 @require_safe
-def picture(request: StudioRequest, pk: int, name: str) -> HttpResponse:
-    return _picture(Article(_review(request, pk)), name)
+def picture(request: StudioRequest, pk: int, shown: str) -> HttpResponse:
+    return _picture(Article(_review(request, pk)), shown)
 
 
 def _picture(made: Article, name: str) -> HttpResponse:
@@ -78,7 +78,7 @@ def publish(request: StudioRequest, pk: int) -> HttpResponse:
         services.withdraw(review)
     elif not Article(review).waits:
         services.publish(request.user, review)
-    return redirect("article", review.pk)
+    return redirect("review-article", review.pk)
 
 
 def _by_token(token: str) -> Published | None:
@@ -101,8 +101,8 @@ def published(request: StudioRequest, token: str) -> HttpResponse:
 
 @login_not_required
 @require_safe
-def published_picture(request: StudioRequest, token: str, name: str) -> HttpResponse:
+def published_picture(request: StudioRequest, token: str, shown: str) -> HttpResponse:
     link = _by_token(token)
     if link is None or not link.is_open:
         raise Http404
-    return _picture(Article(link.review), name)
+    return _picture(Article(link.review), shown)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, render
+from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_safe
 
 from decks import file_formats
@@ -17,6 +17,7 @@ from web.http import StudioRequest, as_file, gathered
 
 GIVEN = ("csv", "xlsx", "json", "gpl", "cxf")
 """Formats of the decks that other programs take."""
+USUAL = {"width": "1080", "height": "1350"}
 
 
 def _palette(request: StudioRequest, pk: int) -> JobPalette:
@@ -38,17 +39,21 @@ def palette(request: StudioRequest, pk: int, wrong: PictureForm | None = None) -
 @require_safe
 def picture(request: StudioRequest, pk: int) -> HttpResponse:
     """Give the swatches as a picture of the size that is asked for."""
-    form = PictureForm(request.GET)
+    form = PictureForm(request.GET if "width" in request.GET else USUAL)
     if not form.is_valid():
         return palette(request, pk, form)
-    made = _filled(request, pk)
+    made = _palette(request, pk)
+    if not made.colours:
+        return redirect("job-palette", pk)
     response = HttpResponse(made.png(form.size), content_type="image/png")
     return as_file(response, f"{made.job.title} palette", "palette", "png", shown=True)
 
 
 @require_safe
 def sheet(request: StudioRequest, pk: int) -> HttpResponse:
-    made = _filled(request, pk)
+    made = _palette(request, pk)
+    if not made.colours:
+        return redirect("job-palette", pk)
     with as_by(made.job.owner):
         response = HttpResponse(made.pdf(studio_of(request.user), _paper(request)), content_type="application/pdf")
     return as_file(response, f"{made.job.title} palette", "palette", "pdf", shown=True)
@@ -56,7 +61,9 @@ def sheet(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def cards(request: StudioRequest, pk: int) -> HttpResponse:
-    made = _filled(request, pk)
+    made = _palette(request, pk)
+    if not made.colours:
+        return redirect("job-palette", pk)
     with as_by(made.job.owner):
         response = HttpResponse(made.cards(studio_of(request.user), _paper(request)), content_type="application/pdf")
     return as_file(response, f"{made.job.title} cards", "cards", "pdf", shown=True)
@@ -67,7 +74,9 @@ def colours(request: StudioRequest, pk: int, kind: str) -> HttpResponse:
     """Give the colours as a file for other programs."""
     if kind not in GIVEN:
         raise Http404
-    made = _filled(request, pk)
+    made = _palette(request, pk)
+    if not made.colours:
+        return redirect("job-palette", pk)
     chosen = method_queries.usual(request.user)
     entries = file_formats.entries_of([one.colour for one in made.colours], chosen)
     given = file_formats.FORMATS[kind]
@@ -75,14 +84,6 @@ def colours(request: StudioRequest, pk: int, kind: str) -> HttpResponse:
     pieces = given.write(entries, len(made.colours), file_formats.GRID, every)
     response = HttpResponse(b"".join(gathered(pieces)), content_type=given.mime)
     return as_file(response, f"{made.job.title} colours", "colours", given.endings[0].removeprefix("."))
-
-
-def _filled(request: StudioRequest, pk: int) -> JobPalette:
-    """Return a palette that has colours; one without is not there."""
-    made = _palette(request, pk)
-    if not made.colours:
-        raise Http404
-    return made
 
 
 def _paper(request: StudioRequest) -> str:

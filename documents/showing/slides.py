@@ -106,7 +106,7 @@ class Showing:
 
     def _near(self) -> list[Slide]:
         """Return the near-identical colours that show most: its own undertone, then any hue, the nearest first."""
-        pairs = [(held, self._finding(held)) for held in self.context.set.guide]
+        pairs = [(held, self._finding(held)) for held in self.context.set.guide if held.kind != "white"]
         telling = [(held, found) for held, found in pairs if any(found.hue_words)] or pairs
         main = self.subject.reading.undertone.main
         own = comparative(main) if main else ""
@@ -140,7 +140,7 @@ class Showing:
         best = page.lines[0]
         there = [one.name for one in page.at.there]
         said = words.white_chosen(words.THIS_WHITE, best.white, page.at.gap, there)
-        return [self._slide("white", said, swatches=(self._own, _board(best.held)), notes=tuple(page.remarks))]
+        return [self._slide("white", said, swatches=(self._own, _board(best.held)), notes=tuple(page.remarks[:1]))]
 
     def _palette(self) -> list[Slide]:
         boards = self._content.palette_boards

@@ -188,6 +188,12 @@ def _shared(act: str, fields: Fields, room: str) -> list[str]:
     return ["withdrew a link"] if "withdrawn" in fields else []
 
 
+def _published(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return ["published it as an article"]
+    return ["withdrew the article"] if "withdrawn" in fields else []
+
+
 def _client(act: str, fields: Fields, room: str) -> list[str]:
     text = _new(fields, "text")
     said = {"yes": "answered yes", "no": "answered no", "ask": "asked"}.get(_new(fields, "answer"), "answered")
@@ -217,5 +223,5 @@ _SAY: dict[str, Callable[[str, Fields, str], list[str]]] = {
     "reviews.Shortlisted": _shortlisted, "reviews.KeptScheme": _scheme, "viewings.SamplePlan": _samples,
     "viewings.Viewing": _viewing, "viewings.ViewingPhoto": _photo, "viewings.Correction": _correction,
     "viewings.Decision": _decision, "documents.DocumentEdit": _document, "documents.Shared": _shared,
-    "documents.ClientAnswer": _client,
+    "documents.ClientAnswer": _client, "documents.Published": _published,
 }  # fmt: skip

@@ -26,6 +26,8 @@ OPEN = {
     "shared-answer",
     "shared-look",
     "shared-pdf",
+    "published",
+    "published-picture",
     "viewings-worker",
     "document-schema",
 }
@@ -56,7 +58,14 @@ def address(pattern, pk=10**9, **more):
         "former": "reading",
         "act": "keep",
     }
-    fill |= {"source": "hex", "section": "is", "slide": "slide-colour", "name": "colour", "token": "none"} | more
+    fill |= {
+        "source": "hex",
+        "section": "is",
+        "slide": "slide-colour",
+        "shown": "colour",
+        "kind": "csv",
+        "token": "none",
+    } | more
     return reverse(pattern.name, kwargs={name: fill[name] for name in pattern.pattern.converters})
 
 

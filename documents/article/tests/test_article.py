@@ -113,10 +113,10 @@ class Articles(Wall):
                 call_command("article", self.review.pk, str(out / "x"), round_up="One")
 
     def test_published_behind_a_link_until_it_is_withdrawn(self):
-        self.client.post(reverse("article-publish", args=[self.review.pk]))
-        self.client.post(reverse("article-publish", args=[self.review.pk]))
+        self.client.post(reverse("review-article-publish", args=[self.review.pk]))
+        self.client.post(reverse("review-article-publish", args=[self.review.pk]))
         link = Published.objects.get()
-        page = self.client.get(reverse("article", args=[self.review.pk])).content.decode()
+        page = self.client.get(reverse("review-article", args=[self.review.pk])).content.decode()
         self.assertIn(link.token, page)
         self.client.logout()
         address = reverse("published", args=[link.token])
@@ -129,15 +129,15 @@ class Articles(Wall):
         self.assertEqual(self.client.get(f"{address}nothing.png").status_code, 404)
         self.assertEqual(self.client.get(reverse("published", args=["nobody"])).status_code, 404)
         self.client.force_login(self.isla)
-        self.client.post(reverse("article-publish", args=[self.review.pk]), {"withdraw": "1"})
+        self.client.post(reverse("review-article-publish", args=[self.review.pk]), {"withdraw": "1"})
         self.client.logout()
         self.assertEqual(self.client.get(address).status_code, 410)
         self.assertEqual(self.client.get(f"{address}pair-1.png").status_code, 404)
 
     def test_a_zip_and_whom_it_is_for(self):
-        answer = self.client.get(reverse("article-zip", args=[self.review.pk]))
+        answer = self.client.get(reverse("review-article-zip", args=[self.review.pk]))
         names = zipfile.ZipFile(io.BytesIO(answer.content)).namelist()
         self.assertIn("index.html", names)
         self.client.force_login(self.rory)
-        for name in ("article", "article-zip"):
+        for name in ("review-article", "review-article-zip"):
             self.assertEqual(self.client.get(reverse(name, args=[self.review.pk])).status_code, 404)

@@ -86,7 +86,8 @@ class Palettes(Wall):
         empty = job_services.keep_job(self.isla, Job(), {"title": "Empty"})
         self.assertContains(self.client.get(reverse("job-palette", args=[empty.pk])), "has a colour yet")
         for name in ("job-palette-sheet", "job-cards"):
-            self.assertEqual(self.client.get(reverse(name, args=[empty.pk])).status_code, 404)
+            answer = self.client.get(reverse(name, args=[empty.pk]))
+            self.assertRedirects(answer, reverse("job-palette", args=[empty.pk]))
         self.client.force_login(self.rory)
         for name in ("job-palette", "job-palette-sheet", "job-cards", "job-palette-picture"):
             self.assertEqual(self.get(name, width=500, height=500).status_code, 404)

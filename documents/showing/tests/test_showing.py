@@ -23,7 +23,7 @@ class Showings(Wall):
         return Showing(Review.objects.get(pk=self.review.pk))
 
     def act(self, key, **data):
-        return self.client.post(reverse("showing-edit", args=[self.review.pk, key]), data)
+        return self.client.post(reverse("review-showing-edit", args=[self.review.pk, key]), data)
 
     def titles(self):
         return [one.slide.title for one in self.showing().slides]
@@ -46,7 +46,7 @@ class Showings(Wall):
         self.assertEqual(watched, sorted(watched, reverse=True))
 
     def test_no_name_is_seen_until_somebody_asks(self):
-        page = self.client.get(reverse("showing", args=[self.review.pk])).content.decode()
+        page = self.client.get(reverse("review-showing", args=[self.review.pk])).content.decode()
         body = page.split('<main id="slides"')[1]
         before_answer = body.split(f'id="{PREFIX}answer"')[0]
         shown = re.sub(r'<p class="flex[^>]*names-off:invisible[^>]*>.*?</p>', "", before_answer, flags=re.DOTALL)
@@ -77,15 +77,15 @@ class Showings(Wall):
         self.assertEqual(answer.status_code, 422)
         self.assertEqual(self.act("slide-nothing", text="x").status_code, 404)
         self.client.force_login(self.rory)
-        self.assertEqual(self.client.get(reverse("showing", args=[self.review.pk])).status_code, 404)
+        self.assertEqual(self.client.get(reverse("review-showing", args=[self.review.pk])).status_code, 404)
         self.assertEqual(self.act("slide-clean", act="out").status_code, 404)
 
     def test_notes_carry_the_figures_and_a_withheld_review_shows_nothing(self):
-        notes = self.client.get(reverse("showing-notes", args=[self.review.pk])).content.decode()
+        notes = self.client.get(reverse("review-showing-notes", args=[self.review.pk])).content.decode()
         self.assertRegex(notes, r"ΔE00 \d+\.\d")
         self.review.withhold = True
         self.review.save()
-        page = self.client.get(reverse("showing", args=[self.review.pk])).content.decode()
+        page = self.client.get(reverse("review-showing", args=[self.review.pk])).content.decode()
         self.assertNotIn("data-slide", page)
 
     def test_without_a_room_it_is_shorter(self):
