@@ -155,6 +155,18 @@ def keep_finishes(by: User, room: Room, rows: Rows) -> None:
     _touch(by, room)
 
 
+@transaction.atomic
+def set_trim(by: User, room: Room, colour: Colour | None) -> None:
+    """Decide the colour of a room's trim, its sheen and area as they are; or decide nothing, so that the home's white
+    goes there."""
+    if colour is None:
+        room.finishes.filter(part=Finish.Part.TRIM, stays=False).delete()
+    else:
+        kept = {"colour": deck_services.kept(by, colour), "stays": False}
+        Finish.objects.update_or_create(room=room, part=Finish.Part.TRIM, defaults=kept)
+    _touch(by, room)
+
+
 def _touch(by: User, room: Room) -> None:
     room.changed_by, room.updated = by, timezone.now()
     room.save(update_fields=["changed_by", "updated"])

@@ -24,6 +24,7 @@ urlpatterns = [
     path("rooms/<int:pk>/picture.json", picture_views.picture, name="room-picture"),
     path("rooms/<int:pk>/picture.png", picture_views.picture_file, name="room-picture-file"),
     path("rooms/<int:pk>/edit/", views.edit_room, name="room-edit"),
+    path("rooms/<int:pk>/white/", views.take_white, name="room-white"),
     path("rooms/<int:pk>/finishes/", views.finishes, name="room-finishes"),
     path("rooms/<int:pk>/copy/", views.copy_room, name="room-copy"),
     path("rooms/<int:pk>/delete/", views.delete_room, name="room-delete"),

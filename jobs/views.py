@@ -6,7 +6,7 @@ from copy import copy
 
 from django.contrib import messages as flash
 from django.core.paginator import Paginator
-from django.http import HttpResponse
+from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
@@ -20,8 +20,9 @@ from jobs.home_white import HomeWhite
 from jobs.models import Finish, Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
 from jobs.sheet import RoomSheet
+from jobs.taking import Taking, take_for_home, take_for_room
 from jobs.whole_home import WholeHome
-from people.gate import require_editor
+from people.gate import require_editor, require_editor_to_post
 from people.models import PAPERS
 from people.queries import membership
 from prism import words
@@ -238,6 +239,29 @@ def room(request: StudioRequest, pk: int) -> HttpResponse:
     page = RoomPage(request.user, _room(request, pk), request.GET)
     template = "jobs/room_body.html" if request.htmx else "jobs/room.html"
     return render(request, template, {"page": page, "meter": MeterForm()})
+
+
+@require_http_methods(["GET", "HEAD", "POST"])
+@require_editor_to_post
+def take_white(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show what it would change to take a white for a room or its home; take it, with a way back."""
+    found = _room(request, pk)
+    asked = request.POST if request.method == "POST" else request.GET
+    review = whole_number(asked.get("review"))
+    number = whole_number(asked.get("white"))
+    white = get_object_or_404(deck_queries.visible_to(request.user), pk=number) if number else None
+    if request.method != "POST":
+        if white is None:
+            raise Http404
+        template = "jobs/take_white_body.html" if request.htmx else "jobs/take_white.html"
+        return render(request, template, {"taking": Taking(request.user, found, white), "review": review or ""})
+    of_home = asked.get("for") == "home"
+    before = (take_for_home if of_home else take_for_room)(request.user, found, white)
+    if white is not None:
+        said = words.white_taken(white.name, "" if of_home else found.name)
+        sent = {"for": "home" if of_home else "room", "white": str(before or "")}
+        undo.offer(request, said, "room-white", found.pk, **sent)
+    return redirect("review-step", review, "whites") if review else redirect("job-home", found.job_id)
 
 
 @require_POST

@@ -66,6 +66,38 @@ def parts_of_rooms(where: Sequence[tuple[str, str]]) -> str:
     return "; ".join(f"{room}: {listed(parts)}" for room, parts in rooms.items())
 
 
+def taken_here(room: str, white: str, now: str, stays: bool, same: bool) -> str:
+    if stays:
+        return f"The woodwork of the {room} stays in {now}."
+    if same:
+        return f"The woodwork of the {room} is in {white} already."
+    return f"The woodwork of the {room} goes from {now} to {white}." if now else f"The {room} gets it on its woodwork."
+
+
+def taken_for_home(white: str, changed: Sequence[tuple[str, str]], kept: Sequence[tuple[str, str]]) -> str:
+    """Say what a home's white would change: (room, what it has now), and which rooms keep their own."""
+    said = []
+    if changed:
+        said.append(f"In the home {white} goes on the woodwork of {listed([f'the {room}' for room, _ in changed])}.")
+    else:
+        said.append(
+            f"In the home nothing else changes: {white} is its white." if not kept else f"No other room takes {white}."
+        )
+    if kept:
+        said.append(
+            f"{listed([f'The {room}' for room, _ in kept])} {'keeps' if len(kept) == 1 else 'keep'} what was decided."
+        )
+    return " ".join(said)
+
+
+def taken_because(room: str) -> str:
+    return f"taken beside the colour of the {room}"
+
+
+def white_taken(white: str, room: str) -> str:
+    return f"{white} taken for the {room}" if room else f"{white} taken for the home"
+
+
 MOST_NAMED = 2
 
 

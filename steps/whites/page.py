@@ -24,7 +24,8 @@ from web.settled import Page
 
 @dataclass(frozen=True)
 class Line:
-    """One white in rank: the white, the colour, its figures as text, its sentence, and where it leads."""
+    """One white in rank: the white, the colour, its figures as text, its sentence, where it leads, and what is asked to
+    take it."""
 
     white: White
     held: SwatchView
@@ -37,6 +38,7 @@ class Line:
     light: str = ""
     home: str = ""
     rank: str = ""
+    take: str = ""
 
 
 class WhitesPage(Page):
@@ -63,6 +65,7 @@ class WhitesPage(Page):
             white is self.at.chosen,
             self._light(at),
             words.suits_rest(self.at.rest_of_home[0][at], self.at.rest_of_home[1]) if self.at.rest_of_home[1] else "",
+            take=f"?{urlencode({'white': held.colour.pk, 'review': self.review.pk})}",
         )
 
     @cached_property
