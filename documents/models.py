@@ -78,7 +78,7 @@ class Shared(SecretLink):
 
 
 class ClientAnswer(models.Model):
-    """What a client said of a review: yes, no, or a question."""
+    """What a client said of a review: yes, no, or a question; and what the studio replied, which the link shows."""
 
     class Answer(models.TextChoices):
         YES = "yes", "yes"
@@ -92,6 +92,9 @@ class ClientAnswer(models.Model):
     name = models.CharField(max_length=80, blank=True)
     at = models.DateTimeField(default=timezone.now)
     read = models.DateTimeField(null=True, blank=True)
+    reply = models.CharField(max_length=1000, blank=True)
+    replied = models.DateTimeField(null=True, blank=True)
+    replied_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
 
     class Meta:
         db_table = "reviews_clientanswer"

@@ -22,6 +22,7 @@ urlpatterns = [
     path("jobs/<int:pk>/colours/<slug:kind>/", palette_sheet.colours, name="job-colours"),
     path("jobs/<int:pk>/share/", sharing.share, name="job-share"),
     path("links/<int:pk>/withdraw/", sharing.withdraw, name="link-withdraw"),
+    path("answers/<int:pk>/reply/", sharing.reply, name="answer-reply"),
     path("answers/<int:pk>/away/", sharing.put_away, name="answer-away"),
     path("shared/<str:token>/", sharing.shared, name="shared"),
     path("shared/<str:token>/<int:pk>/", sharing.answer, name="shared-answer"),

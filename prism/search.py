@@ -5,9 +5,11 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, field
+from datetime import date
 from functools import cache
 
 from prism import numbers, typed_colour
+from prism.language import by_saying, table
 from prism.light.materials import library
 from prism.method import Method
 from prism.stimulus import Stimulus
@@ -42,8 +44,8 @@ _KINDS = {"floor", "floors", "ceiling", "stone", "tile", "tiles", "cabinets", "b
 _COMMON = {"as", "of", "nearly", "in", "and", "the", "warm", "cool", "pale", "dark", "grey", "red", "brown", "green",
            "blue", "white", "rose", "golden", "yellowish", "across", "like", "blue-grey", "black", "beige", "cream",
            "navy", "yellow", "painted", "boards"}  # fmt: skip
-_FILLER = set("a an the that which with and but is are was it of for in at on by to colour colours color paint paints "
-              "undertone undertones one ones some any me my all show find".split())  # fmt: skip
+_FILLER = set("a an the that what which with and but is are was it of for in at on by to colour colours color paint "
+              "paints undertone undertones one ones some any me my all show find".split())  # fmt: skip
 _HUES, _SEEN = any_of(HUE_STEMS), any_of(SEEN_STEMS)
 
 
@@ -51,7 +53,7 @@ _HUES, _SEEN = any_of(HUE_STEMS), any_of(SEEN_STEMS)
 class Meant:
     """What was understood of words typed: any of the families, depths (ranges of LRV), hues of an undertone and its
     strength, temperatures, a range of LRV, a colour, things of a room (groups of words), what was seen and in which
-    part of a day; `words` are the rest."""
+    part of a day, what clients answered, whether it is decided, and in which month; `words` are the rest."""
 
     families: tuple[str, ...] = ()
     depth: str = ""
@@ -63,6 +65,9 @@ class Meant:
     things: tuple[tuple[str, ...], ...] = ()
     seen: tuple[str, ...] = ()
     period: str = ""
+    client: tuple[str, ...] = ()
+    decided: str = ""
+    month: str = ""
     words: tuple[str, ...] = ()
     asked: dict[str, str] = field(default_factory=dict)
 
@@ -73,7 +78,7 @@ class Meant:
     @property
     def is_of_reviews(self) -> bool:
         """Whether something was asked for that only a review has."""
-        return bool(self.things or self.seen or self.period)
+        return bool(self.things or self.seen or self.period or self.client or self.decided or self.month)
 
 
 class _Text:
@@ -90,7 +95,7 @@ class _Text:
         return found
 
 
-def understand(text: str, method: Method) -> Meant:
+def understand(text: str, method: Method, today: date | None = None) -> Meant:
     """Return what words typed mean under a method.
 
     >>> from prism.method import load
@@ -100,6 +105,8 @@ def understand(text: str, method: Method) -> Meant:
     """
     held, meant = _Text(text[:400]), Meant()
     _colour(held, meant)
+    _client(held, meant)
+    _month(held, meant, today or date.today())
     _lightness(held, meant)
     _looked(held, meant)
     _undertone(held, meant, method)
@@ -114,6 +121,34 @@ def _colour(held: _Text, meant: Meant) -> None:
     if found:
         meant.colour, meant.asked["colour"] = found
         held.left = held.left.replace(found[1], " ", 1)
+
+
+def _client(held: _Text, meant: Meant) -> None:
+    """Take what clients said, and whether something is decided."""
+    whose = r"(?<!\w)(?:the )?(?:client|customer)s?(?:'s)?(?: has| have)? "
+    if found := held.take(whose + r"(?:said |says |answered |answer )?(yes|no)(?!\w)"):
+        meant.client = (found[1],)
+    elif held.take(whose + r"(?:asked|asks|questions?|a question)(?!\w)"):
+        meant.client = ("ask",)
+    elif held.take(whose + r"(?:answered|answers?|said|replied)(?!\w)"):
+        meant.client = ("yes", "no", "ask")
+    if found := held.take(r"(?<!\w)(not (?:yet )?decided|undecided|decided|decisions?)(?!\w)"):
+        meant.decided = "undecided" if found[1].startswith(("not", "un")) else "decided"
+
+
+def _month(held: _Text, meant: Meant, today: date) -> None:
+    """Take a month that is named, or is this or the last one; one named alone is its latest that has begun."""
+    names = by_saying(table()["statement"]["months"])
+    named = any_of([name for name in names if name != "may"])  # may is a month where something says that it is
+    if found := held.take(r"(?<!\w)(?:of |in |from )?(this|last) month(?!\w)"):
+        last = date(today.year - (today.month == 1), (today.month - 2) % 12 + 1, 1)
+        meant.month, meant.asked["month"] = f"{today if found[1] == 'this' else last:%Y-%m}", f"{found[1]} month"
+    elif found := held.take(
+        rf"(?<!\w)(?:(?:of |in |from |last )?({named})|(?:in|of|from|last) (may))(?: (\d{{4}}))?(?!\w)"
+    ):
+        name = found[1] or found[2]
+        year = int(found[3]) if found[3] else today.year - (int(names[name]) > today.month)
+        meant.month, meant.asked["month"] = f"{year}-{int(names[name]):02}", f"{name.capitalize()} {year}"
 
 
 def _lightness(held: _Text, meant: Meant) -> None:

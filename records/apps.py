@@ -30,7 +30,7 @@ RECORDED: dict[str, list[str]] = {
     "documents.DocumentEdit": ["section", "edited", "left_out", "position"],
     "documents.Shared": ["expires", "withdrawn"],
     "documents.Published": ["withdrawn"],
-    "documents.ClientAnswer": ["answer", "text", "name"],
+    "documents.ClientAnswer": ["answer", "text", "name", "reply"],
 }  # fmt: skip
 """The fields of each model whose changes are recorded; how a screen was left is none of it."""
 

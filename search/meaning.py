@@ -40,7 +40,9 @@ def refresh(user: User) -> None:
     for start in range(0, len(pks), AT_A_TIME):
         reviews = Review.objects.filter(pk__in=pks[start : start + AT_A_TIME]).select_related("colour__maker", "owner")
         shortlists = Prefetch("shortlist", Shortlisted.objects.select_related("colour"))
-        fetched = list(reviews.prefetch_related("colour__earlier", "observations", "decisions", shortlists))
+        fetched = list(
+            reviews.prefetch_related("colour__earlier", "observations", "decisions", "client_answers", shortlists)
+        )
         looks, found = _looks(fetched), _readings(fetched)
         Meaning.objects.bulk_create(
             [_meaning(review, found[review.pk], looks[review.pk]) for review in fetched],
@@ -80,8 +82,12 @@ def _readings(reviews: Sequence[Review]) -> dict[int, Reading]:
 
 
 def _meaning(review: Review, found: Reading, looks: Sequence[Look]) -> Meaning:
-    tokens = sorted({*_is(found), *_seen(review, looks)})
-    text = " ".join([*_texts(review), *(said for *_, said, _ in looks)]).casefold()
+    answers = list(review.client_answers.all())
+    tokens = sorted(
+        {*_is(found), *_seen(review, looks), *_done(review, looks), *(f"client:{a.answer}" for a in answers)}
+    )
+    said_by_clients = (part for one in answers for part in (one.text, one.name, one.reply))
+    text = " ".join([*_texts(review), *said_by_clients, *(said for *_, said, _ in looks)]).casefold()
     return Meaning(
         review=review, made_for=review.updated, lrv=found.lrv, tokens=f" {' '.join(tokens)} ", text=text
     )  # fmt: skip
@@ -110,6 +116,14 @@ def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
     for observed in review.observations.all():
         stems = {SEEN_STEMS.get(word) for said in observed.seen for word in str(said).split()}
         yield from (f"seen:{part}:{stem}" for stem in stems - {None} for part in (_BOARD, ANY))
+
+
+def _done(review: Review, looks: Sequence[Look]) -> Iterator[str]:
+    """Yield the months in which it was begun, looked at, observed, decided or answered, and whether it is decided."""
+    moments = [review.created, *(look[0] for look in looks), *(one.at for one in review.observations.all())]
+    moments += [one.made for one in review.decisions.all()] + [one.at for one in review.client_answers.all()]
+    yield from (f"in:{moment:%Y-%m}" for moment in moments)
+    yield "decided" if any(one.reopened is None for one in review.decisions.all()) else "undecided"
 
 
 def _ways(steps: Mapping[str, int], text: str) -> set[str]:

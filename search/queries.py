@@ -46,6 +46,12 @@ def _wanted(user: User, meant: Meant, method: Method) -> Iterator[Q]:
         yield Q(room__in=_rooms_with(user, thing)) | _typed(" ".join(thing))
     for way in meant.seen:
         yield Q(meaning__tokens__contains=f" seen:{meant.period or meaning.ANY}:{way} ")
+    if meant.client:
+        yield _any(meant.client, lambda word: _token("client", word))
+    if meant.decided:
+        yield Q(meaning__tokens__contains=f" {meant.decided} ")
+    if meant.month:
+        yield _token("in", meant.month)
     if meant.period and not meant.seen:
         yield Q(meaning__tokens__contains=f" looked:{meant.period} ")
 

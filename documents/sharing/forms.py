@@ -50,6 +50,12 @@ class ShareForm(forms.Form):
         return [self._by_pk[pk] for pk in self.cleaned_data["reviews"]]
 
 
+class ReplyForm(forms.Form):
+    """What the studio replies to a client."""
+
+    reply = forms.CharField(max_length=1000, error_messages={"required": words.REPLY_NEEDED})
+
+
 class AnswerForm(forms.Form):
     answer = forms.ChoiceField(choices=ClientAnswer.Answer.choices)
     text = forms.CharField(

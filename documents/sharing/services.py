@@ -12,6 +12,7 @@ from django.utils import timezone
 
 from documents.models import ClientAnswer, Shared
 from jobs.models import Job
+from reviews import services as review_services
 from reviews.models import Review
 
 MOST_ANSWERS = 200
@@ -44,7 +45,16 @@ def answer(link: Shared, review: Review, said: str, text: str, name: str) -> Cli
         return same
     if link.answers.count() >= MOST_ANSWERS:
         return None
+    review_services.save(review)  # what the client says is found with the review
     return ClientAnswer.objects.create(shared=link, review=review, answer=said, text=text, name=name)
+
+
+@transaction.atomic
+def reply(by: User, one: ClientAnswer, text: str) -> None:
+    """Reply to a client, who reads it behind the link; what was replied to is no longer new."""
+    one.reply, one.replied, one.replied_by = text, timezone.now(), by
+    one.read = one.read or one.replied
+    one.save(update_fields=["reply", "replied", "replied_by", "read"])
 
 
 @transaction.atomic

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from django.contrib import messages as flash
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
@@ -14,7 +15,7 @@ from documents.document import Document
 from documents.models import ClientAnswer, Shared
 from documents.pdf import pdf
 from documents.sharing import queries, services
-from documents.sharing.forms import AnswerForm, ShareForm
+from documents.sharing.forms import AnswerForm, ReplyForm, ShareForm
 from jobs import queries as job_queries
 from jobs.whole_home import WholeHome
 from people.gate import require_editor, require_editor_to_post
@@ -51,6 +52,19 @@ def put_away(request: StudioRequest, pk: int) -> HttpResponse:
     one = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user))
     services.put_away(one)
     return redirect("home")
+
+
+@require_POST
+@require_editor
+def reply(request: StudioRequest, pk: int) -> HttpResponse:
+    """Reply to a client where the review is decided."""
+    one = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user), review__deleted=None)
+    form = ReplyForm(request.POST)
+    if form.is_valid():
+        services.reply(request.user, one, form.cleaned_data["reply"])
+    else:
+        flash.error(request, str(form.errors["reply"][0]))
+    return redirect(f"{reverse('review-step', args=[one.review_id, 'samples'])}?show=decide")
 
 
 def _open(token: str) -> Shared:

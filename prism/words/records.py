@@ -195,6 +195,8 @@ def _published(act: str, fields: Fields, room: str) -> list[str]:
 
 
 def _client(act: str, fields: Fields, room: str) -> list[str]:
+    if act != "made":
+        return [f"replied to the client: {_quoted(_new(fields, 'reply'))}"] if "reply" in fields else []
     text = _new(fields, "text")
     said = {"yes": "answered yes", "no": "answered no", "ask": "asked"}.get(_new(fields, "answer"), "answered")
     return [f"(the client {_new(fields, 'name')}) {said}{f' {_quoted(text)}' if text else ''}".replace(" )", ")")]

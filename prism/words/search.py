@@ -12,6 +12,13 @@ if TYPE_CHECKING:
 NOTHING_FOUND = "Nothing holds all of that. Leave a word out, or bring the colour in as one of your own."
 
 
+_CLIENT_SAID: dict[tuple[str, ...], str] = {
+    ("yes",): "the client said yes",
+    ("no",): "the client said no",
+    ("ask",): "the client asked",
+}
+
+
 def understood(meant: Meant) -> str:
     parts = []
     if meant.colour is not None:
@@ -33,6 +40,12 @@ def understood(meant: Meant) -> str:
         parts.append(f"seen {listed(list(meant.seen))}")
     if meant.period:
         parts.append({"morning": "in the morning", "midday": "at midday"}.get(meant.period, "in the evening"))
+    if meant.client:
+        parts.append(_CLIENT_SAID.get(meant.client, "the client answered"))
+    if meant.decided:
+        parts.append(meant.decided)
+    if meant.month:
+        parts.append(f"in {meant.asked['month']}" if meant.asked["month"][0].isupper() else meant.asked["month"])
     if not parts:
         return ""
     if meant.words:

@@ -33,5 +33,25 @@ def client_said(name: str, answer: str, colour: str, room: str, text: str) -> st
     return f"{name or 'The client'} {_CLIENT[answer]} {review_called(colour, room)}{f': {text}' if text else '.'}"
 
 
+REPLY_NEEDED = "Write what you reply to the client first."
+
+
+def client_next(answer: str, is_decided: bool) -> str:
+    """Say what a client's answer asks for next."""
+    if answer == "ask":
+        return "Reply below: the client reads it behind the link."
+    if is_decided:
+        return "It is decided." if answer == "yes" else "It is decided all the same: reopen it, or tell the client why."
+    return (
+        "Decide it below."
+        if answer == "yes"
+        else "Try one of the alternatives, and say why not this one when you decide."
+    )
+
+
+def client_replied(name: str, when: str, text: str) -> str:
+    return f"{name or 'The studio'} replied on {when}: {text}"
+
+
 def client_answered(answer: str) -> str:
     return {"yes": "You said yes.", "no": "You said no.", "ask": "Your question is with the studio."}[answer]

@@ -1,5 +1,6 @@
 """Finding reviews, jobs and colours by what they mean."""
 
+from datetime import date
 from uuid import uuid4
 
 from django.contrib.auth.models import User
@@ -7,6 +8,7 @@ from django.urls import reverse
 from django.utils import timezone
 
 from decks import queries as deck_queries
+from documents.sharing import services as sharing_services
 from methods import queries as method_queries
 from prism import method
 from prism.search import understand
@@ -20,6 +22,7 @@ from steps.verdict import services as verdict_services
 from studio import demo_station as station
 from tinting.tests import world
 from viewings import services as viewing_services
+from viewings.services import Decided
 
 
 class Finding(Wall):
@@ -50,6 +53,31 @@ class Finding(Wall):
         ):  # fmt: skip
             with self.subTest(text):
                 self.assertEqual(self.found(text), sorted(wanted, key=lambda r: r.updated, reverse=True))
+
+    def test_by_what_the_client_said_by_decisions_and_by_month(self):
+        link = sharing_services.share(self.isla, self.rooms["Library"].job, [self.grey], 30)
+        sharing_services.answer(link, self.grey, "no", "Too gloomy for us.", "Mrs Tarn")
+        agreed = Decided(self.review.colour, "it holds", "matte")
+        viewing_services.decide(self.isla, self.review, agreed)
+        now = timezone.localdate()
+        for text, wanted in (
+            ("client said no", [self.grey]), ("the client's no", [self.grey]), ("client said yes", []),
+            ("client asked", []), ("client answered", [self.grey]), ("gloomy", [self.grey]), ("Mrs Tarn", [self.grey]),
+            ("client said no this month", [self.grey]), ("client said no last month", []),
+            ("decided", [self.review]), ("not decided", [self.grey]), (f"in {now:%B}", [self.grey, self.review]),
+            (f"in {now:%B %Y} decided", [self.review]), (f"in {now:%B} 2001", []),
+        ):  # fmt: skip
+            with self.subTest(text):
+                self.assertEqual({one.pk for one in self.found(text)}, {one.pk for one in wanted})
+        self.assertContains(self.page("client said no"), "Understood as: the client said no.")
+
+    def test_a_month_is_its_latest_that_has_begun(self):
+        today = date(2026, 3, 9)
+        for text, month in (
+            ("October", "2025-10"), ("in march", "2026-03"), ("in May", "2025-05"), ("last month", "2026-02"),
+            ("this month", "2026-03"), ("june 2024", "2024-06"), ("may be warm", ""), ("Marchmont", ""),
+        ):  # fmt: skip
+            self.assertEqual(understand(text, method.load(), today).month, month, text)
 
     def test_by_what_was_seen_and_when(self):
         evening = timezone.now().replace(hour=20, minute=0)

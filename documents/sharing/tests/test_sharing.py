@@ -161,3 +161,37 @@ class Answers(Sharing):
         one = ClientAnswer.objects.get()
         self.assertEqual(self.client.post(reverse("answer-away", args=[one.pk])).status_code, 404)
         self.assertEqual(self.client.post(reverse("link-withdraw", args=[self.link.pk])).status_code, 404)
+
+
+class Replies(Sharing):
+    """What a client says counts where the review is decided, and what was asked is answered there."""
+
+    def decide(self):
+        return self.client.get(reverse("review-step", args=[self.review.pk, "samples"]), {"show": "decide"})
+
+    def test_it_stands_at_the_decision_with_what_it_asks_for(self):
+        self.answer(answer="no", text="Too dark.")
+        page = self.decide()
+        self.assertContains(page, "Too dark.")
+        self.assertContains(page, "Try one of the alternatives")
+        self.assertNotContains(page, "Your reply")
+
+    def test_a_question_is_replied_to_and_the_client_reads_it(self):
+        self.answer(answer="ask", text="Does it hold in the evening?")
+        self.assertContains(self.decide(), "Your reply")
+        (asked,) = ClientAnswer.objects.all()
+        address = reverse("answer-reply", args=[asked.pk])
+        self.client.post(address, {"reply": "  "})
+        asked.refresh_from_db()
+        self.assertEqual(asked.reply, "")
+        self.client.post(address, {"reply": "It turns a little green."})
+        self.assertContains(self.decide(), "replied on")
+        self.assertNotContains(self.decide(), "Your reply")
+        self.assertContains(self.open(), "It turns a little green.")
+        self.assertNotContains(self.client.get(reverse("home")), "Does it hold in the evening?")
+
+    def test_another_studio_replies_to_nothing(self):
+        self.answer(answer="ask", text="When?")
+        (asked,) = ClientAnswer.objects.all()
+        self.client.force_login(self.rory)
+        self.assertEqual(self.client.post(reverse("answer-reply", args=[asked.pk]), {"reply": "x"}).status_code, 404)

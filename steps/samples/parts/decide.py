@@ -7,6 +7,7 @@ from functools import cached_property
 
 from jobs.amounts import areas_of, paint_of, usual_sheen
 from jobs.models import Room
+from people.names import name_of
 from prism import words
 from prism.tint.system import TintSystem
 from reviews.context import ReviewContext
@@ -28,6 +29,19 @@ class Recorded:
     against: list[str]
 
 
+@dataclass(frozen=True)
+class ClientSaid:
+    """What a client said: its number, in a sentence, when, what was replied, what it asks for next, and whether it
+    waits for a reply."""
+
+    pk: int
+    said: str
+    when: str
+    replied: str
+    next: str
+    waits: bool
+
+
 class DecidePart(Page):
     """What is to be decided of one review."""
 
@@ -45,6 +59,19 @@ class DecidePart(Page):
     @property
     def decision(self) -> Decision | None:
         return next((one for one in self.decisions if one.reopened is None), None)
+
+    @property
+    def client_answers(self) -> list[ClientSaid]:
+        """What clients said of it, the newest first, and what that asks for."""
+        found = []
+        for one in self.review.client_answers.select_related("review__colour", "review__room", "replied_by"):
+            replied = ""
+            if one.replied:
+                replied = words.client_replied(name_of(one.replied_by), clocks.day(one.replied), one.reply)
+            asks_for = "" if replied else words.client_next(one.answer, self.decision is not None)
+            waits = one.answer == "ask" and not replied
+            found.append(ClientSaid(one.pk, one.said, clocks.day(one.at), replied, asks_for, waits))
+        return found
 
     @property
     def record(self) -> list[Recorded]:
