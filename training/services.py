@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime
 from secrets import randbits
+from typing import Any
 
 import numpy as np
 from django.contrib.auth.models import User
@@ -26,6 +27,8 @@ USUAL = (1.5, 4.5)
 """ΔE00 between which walls are as hard whose difficulty does not follow the eye."""
 WORTH = (0.6, 12.0)
 """ΔE00 between which the decks hold walls that are worth hanging."""
+TRIES = 3
+"""How often each kind is tried for a wall of colours that did not hang in the sitting yet."""
 MORE_UNDERTONES = 3
 """How many times more often than other kinds undertones are asked for: there are six of them to be learnt."""
 _scheduler = Scheduler(enable_fuzzing=False)
@@ -72,13 +75,24 @@ def _made(sitting: Sitting) -> Wall:
         return _of(waiting, sitting, number)
     rng = np.random.default_rng([sitting.seed, number])
     held, pool = queries.decks_of(sitting.owner, queries.method_of(sitting))
-    hung = {_same(one.kind, one.boards) for one in sitting.walls.all()}
+    walls = list(sitting.walls.all())
+    hung = {_same(one.kind, one.boards) for one in walls}
+    # a white may come again: it is what others are held beside
+    seen = {pk for one in walls for pk in one.boards} - set(held.ids[pool.whites].tolist())
     hardness = {kind: _hardness(sitting.owner, kind, rng) for kind in KINDS}
-    for kind, hue in _kinds(sitting, rng):
+    best: tuple[int, dict[str, Any]] | None = None
+    for kind, hue in _kinds(sitting, rng) * TRIES:
         fields = made([kind], held.ids, pool, rng, hardness, hue=hue)
-        if fields is not None and _same(kind.value, fields["boards"]) not in hung:
-            return Wall(sitting=sitting, number=number, **fields)
-    raise NoWallError(words.NO_WALLS)
+        if fields is None or _same(kind.value, fields["boards"]) in hung:
+            continue
+        again = len(seen.intersection(fields["boards"]))
+        if best is None or again < best[0]:
+            best = again, fields
+        if not again:
+            break
+    if best is None:
+        raise NoWallError(words.NO_WALLS)
+    return Wall(sitting=sitting, number=number, **best[1])
 
 
 def _same(kind: str, boards: list[int]) -> tuple[str, tuple[int, ...]]:

@@ -22,6 +22,7 @@ from training.drawings import HEIGHT, WIDTH, drawn
 from training.making import NoWallError
 from training.models import SetWall, Sitting, Wall
 from training.page import WallPage, colours_of, told_of
+from training.result import Result
 from web import undo
 from web.http import StudioRequest
 
@@ -88,6 +89,9 @@ def _wall(request: StudioRequest, pk: int, number: int) -> Wall:
 @require_safe
 def sitting(request: StudioRequest, pk: int) -> HttpResponse:
     held = _sitting(request, pk)
+    result = Result(held)
+    if result.is_round and "more" not in request.GET and not held.is_over:
+        return render(request, "training/over.html", {"sitting": held, "result": result, "goes_on": True})
     try:
         wall = services.hang(held)
     except NoWallError as wrong:
@@ -96,7 +100,7 @@ def sitting(request: StudioRequest, pk: int) -> HttpResponse:
         answered = held.walls.exclude(right=None)
         said = words.sitting_over(answered.count(), answered.filter(right=True).count())
         said = words.CLOCK_SET_BACK if held.is_before else said
-        return render(request, "training/over.html", {"sitting": held, "said": said})
+        return render(request, "training/over.html", {"sitting": held, "said": said, "result": result})
     return render(request, "training/wall.html", {"page": WallPage(wall)})
 
 

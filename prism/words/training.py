@@ -304,6 +304,32 @@ def answer_said(right: bool, given: str, accepted: Sequence[str]) -> str:
     return f"No, it is {listed(list(accepted), 'or')}. You said {given}."
 
 
+_WEAK = {
+    "warmer": "telling which of two is warmer", "lighter": "telling which of two is lighter",
+    "creaminess": "putting whites in order", "strip": "putting a strip in order", "lrv": "naming the LRV",
+    "odd": "finding the odd one out", "same": "seeing whether two are the same", "undertone": "naming undertones",
+    "pair": "matching undertones", "twin": "finding the closest", "yellow": "whites that look yellow",
+    "evening": "colours under an evening lamp", "strength": "colours at another strength",
+}  # fmt: skip
+NOTHING_MISSED = "Nothing missed: the next ones will be harder."
+
+
+def training_score(answered: int, right: int) -> str:
+    return f"{right} of {answered} right." if answered else "No answer yet."
+
+
+def weak_spot(kind: str, seen: str, right: str) -> str:
+    """Say what was missed most; of undertones which was taken for which."""
+    spot = f"{right} against {seen}" if seen and right and seen != right else _WEAK[kind]
+    return f"Your weak spot is {spot}."
+
+
+def training_next(missed: bool, soon: bool) -> str:
+    if not missed:
+        return "Do ten more, or come back tomorrow."
+    return "What you missed comes back: do ten more now." if soon else "What you missed comes back in the next days."
+
+
 def sitting_over(answered: int, right: int) -> str:
     if not answered:
         return "The five minutes are over without an answer."

@@ -15,6 +15,7 @@ from prism.classify import hue_of
 from prism.training.exercise import Kind
 from training import queries, services
 from training.models import Returning, Sitting, Wall
+from training.result import Result
 
 
 class Training(world.Studio):
@@ -24,7 +25,7 @@ class Training(world.Studio):
         return Sitting.objects.latest("id")
 
     def hung(self, sitting):
-        page = self.client.get(sitting.get_absolute_url())
+        page = self.client.get(sitting.get_absolute_url(), {"more": "1"})  # and no result after each ten
         return sitting.walls.get(right=None), page
 
     def answer(self, wall, right=True):
@@ -45,6 +46,53 @@ class Training(world.Studio):
             return wall.accepted[0][::-1]
         offered = wall.choices or range(wall.given, len(wall.boards))
         return [next(one for one in offered if [one] not in wall.accepted)]
+
+
+class Rounds(Training):
+    def play(self, missed=(), count=10):
+        """Answer so many walls, some of them wrongly, and return the sitting."""
+        sitting = self.begin()
+        for at in range(count):
+            wall, _ = self.hung(sitting)
+            self.answer(wall, right=at not in missed)
+        return sitting
+
+    def test_after_ten_a_result_stands_in_words_with_the_worst_misses(self):
+        sitting = self.play(missed=(2, 5, 7))
+        page = self.client.get(sitting.get_absolute_url())
+        self.assertContains(page, "7 of 10 right.")
+        self.assertContains(page, "Your weak spot is")
+        self.assertContains(page, "Look at these again")
+        missed = sorted(sitting.walls.filter(right=False), key=lambda wall: -wall.apart)
+        for wall in missed[:2]:
+            self.assertContains(page, wall.get_absolute_url())
+        self.assertNotContains(page, missed[2].get_absolute_url())
+        self.assertFalse(sitting.walls.filter(right=None).exists())  # nothing hangs meanwhile
+        self.client.get(sitting.get_absolute_url(), {"more": "1"})
+        self.assertEqual(sitting.walls.filter(right=None).count(), 1)
+
+    def test_an_undertone_taken_for_another_is_named(self):
+        sitting = self.begin()
+        for number, (seen, right) in enumerate((("yellow", "orange"), ("yellow", "orange"), ("blue", "green")), 1):
+            Wall.objects.create(
+                sitting=sitting, number=number, kind="undertone", axis=right, boards=[Colour.objects.first().pk],
+                accepted=[[right]], choices=["yellow", "orange", "blue", "green"], apart=2.0, because="", picked=[seen],
+                right=False, answered=timezone.now(),
+            )  # fmt: skip
+        self.assertEqual(Result(sitting).weak, "Your weak spot is orange against yellow.")
+
+    def test_all_right_asks_for_harder_ones(self):
+        page = self.client.get(self.play().get_absolute_url())
+        self.assertContains(page, "10 of 10 right.")
+        self.assertContains(page, "Nothing missed: the next ones will be harder.")
+        self.assertNotContains(page, "Look at these again")
+
+    def test_no_colour_comes_twice_but_the_whites_that_others_are_held_beside(self):
+        sitting = self.play(count=12)
+        held, pool = queries.decks_of(self.isla, queries.method_of(sitting))
+        whites = set(held.ids[pool.whites].tolist())
+        shown = [pk for wall in sitting.walls.all() for pk in set(wall.boards) - whites]
+        self.assertEqual(len(shown), len(set(shown)))
 
 
 class Sittings(Training):
