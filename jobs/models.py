@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from jobs.validators import Within, known_zone
+from people.names import name_of
 from prism import words
 from prism.light.checks import CORRECTION, LENGTH
 from prism.light.furnishing import FURNISHINGS
@@ -25,7 +26,8 @@ WALL_CHOICES = [(wall, wall) for wall in WALLS]
 
 
 class Job(models.Model):
-    """What a client asks: a house or a part of one, in a place, with rooms."""
+    """What a client asks: a house or a part of one, in a place, with rooms. One person is `responsible` for it: whoever
+    began it, until it is handed over."""
 
     class State(models.TextChoices):
         LOOKING = "looking", "looking"
@@ -43,6 +45,9 @@ class Job(models.Model):
     zone = models.CharField(max_length=60, blank=True, validators=[known_zone])
     state = models.CharField(max_length=8, choices=State, default=State.LOOKING)
     notes = models.TextField(blank=True)
+    responsible = models.ForeignKey(
+        settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.SET_NULL, related_name="+"
+    )
     coats = models.PositiveSmallIntegerField(
         null=True, blank=True, validators=[Within(1, 20)]
     )  # the method's, while nobody says
@@ -65,11 +70,37 @@ class Job(models.Model):
         return reverse("job", args=[self.pk])
 
     @property
+    def who(self) -> str:
+        """The name of whoever is responsible for it."""
+        return name_of(self.responsible or self.owner)
+
+    @property
     def place(self) -> Place | None:
         """Where it is, as light needs it; None while that is not known."""
         if self.latitude is None or self.longitude is None:
             return None
         return Place(self.latitude, self.longitude, self.zone or "UTC")
+
+
+class HandOver(models.Model):
+    """That a job went from one person to another, with a note; `read` once the other has seen it."""
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="hand_overs")
+    to = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    note = models.CharField(max_length=1000, blank=True)
+    at = models.DateTimeField(default=timezone.now)
+    read = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-at", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.job} to {self.to}"
+
+    @property
+    def said(self) -> str:
+        return words.handed_over(name_of(self.by), name_of(self.to), self.at, self.note)
 
 
 class Room(models.Model):

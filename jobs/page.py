@@ -13,7 +13,7 @@ from django.db.models import Prefetch, QuerySet
 
 from decks import queries as deck_queries
 from decks.models import Colour
-from jobs import queries
+from jobs import handing, queries
 from jobs.contents import by_permanence, day_in, pairings_said, stimulus_of, why_no_light
 from jobs.day_shown import DayShown
 from jobs.lighting import SEASONS, SKIES, RoomDay
@@ -86,6 +86,18 @@ class JobPage:
             if page.day and page.reviews and page.day.elements:
                 found.append((room, words.stays_said(page.tried[0], _terms(page.day))))
         return found
+
+    @cached_property
+    def open_points(self) -> list[str]:
+        return handing.open_points(self.job)
+
+    @property
+    def hand_overs(self) -> list[str]:
+        return [one.said for one in handing.of_job(self.job)]
+
+    @property
+    def nothing_open(self) -> str:
+        return words.NOTHING_OPEN_HERE
 
     @property
     def changed(self) -> str:

@@ -11,13 +11,13 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from decks import queries as deck_queries
-from jobs import queries, services
+from jobs import handing, queries, services
 from jobs.describing import DescribeForm, keep_described
 from jobs.finish_sheet import FinishSheet
 from jobs.forms import DOORWAYS, JobForm, MeterForm
 from jobs.home_forms import PaintForm, WhiteRuleForm
 from jobs.home_white import HomeWhite
-from jobs.models import Finish, Job, Room
+from jobs.models import Finish, HandOver, Job, Room
 from jobs.page import JobPage, JobsPage, RoomPage, place_context, sheet_context
 from jobs.sheet import RoomSheet
 from jobs.taking import Taking, take_for_home, take_for_room
@@ -90,8 +90,15 @@ def _job_sheet(request: StudioRequest, job: Job, like: Job | None = None) -> Htt
 
 @require_safe
 def job(request: StudioRequest, pk: int) -> HttpResponse:
-    context = {"page": JobPage(request.user, _job(request, pk)), "describe": DescribeForm(None, request.user)}
-    return render(request, "jobs/job.html", context)
+    return render(request, "jobs/job.html", _job_context(request, _job(request, pk)))
+
+
+def _job_context(request: StudioRequest, found: Job) -> dict[str, object]:
+    return {
+        "page": JobPage(request.user, found),
+        "describe": DescribeForm(None, request.user),
+        "handing": handing.HandOverForm(None, request.user, found),
+    }
 
 
 @require_safe
@@ -173,6 +180,25 @@ def finishes(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_POST
 @require_editor
+def hand_over(request: StudioRequest, pk: int) -> HttpResponse:
+    """Make somebody else responsible for a job."""
+    found = _job(request, pk)
+    form = handing.HandOverForm(request.POST, request.user, found)
+    if form.is_valid():
+        handing.hand_over(request.user, found, form.people[form.cleaned_data["to"]], form.cleaned_data["note"])
+        return redirect(found)
+    return render(request, "jobs/job.html", _job_context(request, found) | {"handing": form}, status=422)
+
+
+@require_POST
+def take_over(request: StudioRequest, handed: int) -> HttpResponse:
+    """Keep that a hand-over was seen, by whoever it went to."""
+    handing.take(get_object_or_404(HandOver, pk=handed, to=request.user))
+    return redirect("home")
+
+
+@require_POST
+@require_editor
 def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a job aside, with a way back."""
     found = _job(request, pk)
@@ -229,7 +255,7 @@ def describe_room(request: StudioRequest, pk: int | None = None) -> HttpResponse
             flash.info(request, remarks)
         return redirect(made)
     if found:
-        return render(request, "jobs/job.html", {"page": JobPage(request.user, found), "describe": form}, status=422)
+        return render(request, "jobs/job.html", _job_context(request, found) | {"describe": form}, status=422)
     return _listing(request, form)
 
 

@@ -14,6 +14,7 @@ RECORDED: dict[str, list[str]] = {
     "jobs.Element": ["kind", "name", "area", "on", "colour", "material"],
     "jobs.ElementPart": ["colour", "material", "share"],
     "jobs.Finish": ["part", "colour", "sheen", "stays", "area"],
+    "jobs.HandOver": ["to", "note", "read"],
     "jobs.WhiteRule": ["colour", "kind", "reason", "lifted"],
     "jobs.Metered": ["wall", "lux", "taken"],
     "reviews.Review": ["colour", "room", "method", "neutral", "neutral_a", "neutral_b", "withhold",

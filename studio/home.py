@@ -13,9 +13,11 @@ from django.views.decorators.http import require_safe
 
 from decks import queries as deck_queries
 from documents.sharing import queries as sharing_queries
+from jobs import handing
 from jobs import queries as job_queries
 from jobs.home_white import RoomPaint, painted_rooms
 from jobs.models import Job
+from people.queries import team
 from reviews import queries as review_queries
 from reviews.queries import Listed
 from studio.first_hour import FirstHour
@@ -51,7 +53,8 @@ def home(request: StudioRequest) -> HttpResponse:
     """Show what waits for somebody, the studio's jobs and reviews, and the ways to start."""
     user = request.user
     page = Paginator(review_queries.ids(user), PER_PAGE).get_page(request.GET.get("page"))
-    states = job_queries.by_state(user, JOBS)
+    mine = "mine" in request.GET
+    states = job_queries.by_state(user, JOBS, handing.mine(user) if mine else None)
     today = viewing_queries.today(user)
     context: dict[str, object] = {
         "page": page,
@@ -63,8 +66,11 @@ def home(request: StudioRequest) -> HttpResponse:
         "viewings": [Shown(one) for one in viewing_queries.by_ids(user, today[:TODAY])],
         "more_today": max(len(today) - TODAY, 0),
         "to_decide": viewing_queries.to_decide(user),
+        "handed": handing.waiting(user),
+        "alone": len(team(user)) < 2,
+        "mine": mine,
     }
-    context["new_here"] = not context["colours"] and not states
+    context["new_here"] = not context["colours"] and not states and not mine
     return render(request, "studio/home.html", context)
 
 

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from datetime import datetime
 from typing import TYPE_CHECKING
 
+from prism.messages.habits import day
 from prism.messages.text import NO_BREAK, capital, listed, many, number, numeral, shortened
 from prism.words.sizes import area_said, covers_said, regional, volume_said
 
@@ -64,6 +66,27 @@ def parts_of_rooms(where: Sequence[tuple[str, str]]) -> str:
     for room, part in where:
         rooms.setdefault(room, []).append(part)
     return "; ".join(f"{room}: {listed(parts)}" for room, parts in rooms.items())
+
+
+def handed_over(by: str, to: str, at: datetime, note: str) -> str:
+    return f"{by or 'Somebody'} handed it to {to or 'somebody'} on {day(at)}{f': {note}' if note else '.'}"
+
+
+def open_in_room(room: str, reviewed: bool, decided: bool, looks: int, asked: int) -> str:
+    """Say what is open in a room; empty where nothing is."""
+    parts = []
+    if not reviewed:
+        parts.append("no colour reviewed yet")
+    elif not decided:
+        parts.append("not decided")
+    if looks:
+        parts.append(many(looks, "viewing ahead", "viewings ahead"))
+    if asked:
+        parts.append(many(asked, "question of the client", "questions of the client"))
+    return f"{room}: {listed(parts)}." if parts else ""
+
+
+NOTHING_OPEN_HERE = "Nothing is open in it."
 
 
 def taken_here(room: str, white: str, now: str, stays: bool, same: bool) -> str:

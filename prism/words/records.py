@@ -209,6 +209,13 @@ def _white(act: str, fields: Fields, room: str) -> list[str]:
     return ["lifted a rule about a white"] if "lifted" in fields else []
 
 
+def _handed(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        note = _new(fields, "note")
+        return [f"handed it to {_new(fields, 'to')}{f' {_quoted(note)}' if note and note != NONE else ''}"]
+    return ["took it over"] if "read" in fields else []
+
+
 def according_to_file(who: str) -> str:
     return f"{who}, according to the file,"
 
@@ -220,7 +227,7 @@ def _metered(act: str, fields: Fields, room: str) -> list[str]:
 
 
 _SAY: dict[str, Callable[[str, Fields, str], list[str]]] = {
-    "jobs.Job": _job, "jobs.Room": _room, "jobs.WhiteRule": _white, "jobs.Metered": _metered,
+    "jobs.HandOver": _handed, "jobs.Job": _job, "jobs.Room": _room, "jobs.WhiteRule": _white, "jobs.Metered": _metered,
     "reviews.Review": _review, "reviews.Board": _board, "reviews.Observation": _observation,
     "reviews.Shortlisted": _shortlisted, "reviews.KeptScheme": _scheme, "viewings.SamplePlan": _samples,
     "viewings.Viewing": _viewing, "viewings.ViewingPhoto": _photo, "viewings.Correction": _correction,

@@ -63,6 +63,7 @@ def address(pattern, pk=10**9, **more):
         "section": "is",
         "slide": "slide-colour",
         "shown": "colour",
+        "handed": pk,
         "kind": "csv",
         "token": "none",
     } | more
