@@ -44,6 +44,16 @@ def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = N
         return render(request, "documents/document.html", context, status=422 if wrong else 200)
 
 
+@require_safe
+def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
+    """Say how many sentences of a document the figures speak against, for where it is about to be sent."""
+    review = _review(request, pk)
+    made = Document(review)
+    with as_by(review.owner):
+        found = 0 if made.waits else len(made.conflicts)
+    return render(request, "documents/conflicts.html", {"review": review, "said": words.conflicts_count(found)})
+
+
 def _papers(request: StudioRequest) -> list[str]:
     own = membership(request.user).paper
     return sorted(PAPERS, key=lambda paper: paper != own)

@@ -47,6 +47,17 @@ class Conflicts(Wall):
         services.leave_out(self.review, "verdict", True)
         self.assertFalse("Before you send it" in self.text_of("document"))
 
+    def test_they_are_said_where_a_link_is_about_to_be_made(self):
+        self.found("It has a yellow undertone.")
+        asked = reverse("review-conflicts", args=[self.review.pk])
+        self.assertContains(self.client.get(asked), "one sentence speaks against the figures")
+        share = self.client.get(reverse("job-share", args=[self.rooms["Library"].job_id]))
+        self.assertContains(share, asked)
+        services.give_back(self.review, "verdict")
+        self.assertEqual(self.client.get(asked).content.decode().strip(), "")
+        self.client.force_login(self.rory)
+        self.assertEqual(self.client.get(asked).status_code, 404)
+
     def text_of(self, name):
         page = self.client.get(reverse(f"review-{name}", args=[self.review.pk]))
         return " ".join(page.content.decode().replace("&#x27;", "'").split())

@@ -25,8 +25,12 @@ HOW_TO_SETTLE = "Change the sentence, or measure and look again if you trust it 
 
 
 def conflicts_head(many: int) -> str:
-    verb = "speaks" if many == 1 else "speak"
-    return f"Before you send it: {count(many, 'sentence')} {verb} against the figures."
+    return f"Before you send it: {conflicts_count(many)}." if many else ""
+
+
+def conflicts_count(many: int) -> str:
+    """Say how many sentences the figures speak against; nothing for none."""
+    return f"{count(many, 'sentence')} {'speaks' if many == 1 else 'speak'} against the figures" if many else ""
 
 
 def conflict(found: Conflict) -> str:
