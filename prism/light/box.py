@@ -16,7 +16,7 @@ from prism.light.glass import slanted
 from prism.light.room import GLAZING, SIDES, Window
 from prism.spectrum import Array
 
-WALL_GRID, FLOOR_GRID = (4, 3), (4, 4)
+WALL_GRID, FLOOR_GRID = (7, 4), (8, 8)
 """Patches along and up a wall, and along and across floor and ceiling."""
 _WINDOW_POINTS = (4, 12)
 _RAYS = (18, 18)

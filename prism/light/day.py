@@ -85,7 +85,7 @@ class Day:
 _BY_MOMENT = ("hours", "height", "azimuth", "lamps_on", "light", "lux", "kelvin", "duv", "veil")
 
 
-@lru_cache(maxsize=64)
+@lru_cache(maxsize=24)
 def _outside(
     shape: tuple[tuple[float, float, float], tuple[Window, ...], float, int, str],
     place: Place, day: date, hours: tuple[float, ...], cloud: float,

@@ -28,6 +28,14 @@ def made(*walls, lamps=True, hours=(9.0, 12.0, 22.5), fixed=False):
     return room, pictures(room, SAGE, CREAM, JUNE, hours)
 
 
+def of_points():
+    """What each point of a wall stands for: they stand from edge to edge, so that those of an edge count half."""
+    weights = np.ones(ROWS)
+    weights[[0, -1]] /= 2
+    weights[:, [0, -1]] /= 2
+    return weights.ravel()
+
+
 class Points(unittest.TestCase):
     def test_a_small_patch_below_a_rectangle_sees_as_much_as_the_handbook_says(self):
         """F = (1/2π)[X/√(1+X²)·atan(Y/√(1+X²)) + Y/√(1+Y²)·atan(X/√(1+Y²))] below a corner: Howell, B-3."""
@@ -53,12 +61,9 @@ class Light(unittest.TestCase):
     def test_the_mean_of_the_points_of_a_wall_is_what_is_said_of_it(self):
         room, (_, cloudy) = made("north")
         told = days(room, SAGE, JUNE, (9.0, 12.0, 22.5))[1]
-        weights = np.ones(ROWS)  # points stand from edge to edge: those of an edge stand for half as much
-        weights[[0, -1]] /= 2
-        weights[:, [0, -1]] /= 2
         for wall in ("north", "east", "south", "west"):
             mine = cloudy.side == SIDES.index(wall)
-            drawn_ = (cloudy.lux[:, mine].reshape(-1, *ROWS) * weights).sum(axis=(1, 2)) / weights.sum()
+            drawn_ = np.average(cloudy.lux[:, mine], axis=1, weights=of_points())
             told_ = told.lux[:, WALLS.index(wall)]
             np.testing.assert_allclose(drawn_, told_, rtol=0.12, err_msg=wall)
 
@@ -66,7 +71,7 @@ class Light(unittest.TestCase):
         room, (_, cloudy) = made("north")
         told = days(room, SAGE, JUNE, (9.0, 12.0, 22.5))[1]
         for wall in ("east", "south", "west"):
-            mean = cloudy.lab[:, cloudy.side == SIDES.index(wall)].mean(axis=1)
+            mean = np.average(cloudy.lab[:, cloudy.side == SIDES.index(wall)], axis=1, weights=of_points())
             away = np.linalg.norm(mean[:, 1:] - told.seen()[:, WALLS.index(wall), 1:], axis=1)
             self.assertLess(away.max(), 1.5, wall)
 
