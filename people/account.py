@@ -11,7 +11,7 @@ from django.views.decorators.cache import never_cache
 from django.views.decorators.debug import sensitive_post_parameters
 from django.views.decorators.http import require_POST, require_safe
 
-from people import security_log, sessions, two_factor
+from people import security_log, sessions, throttle, two_factor
 from prism import words
 from web.http import StudioRequest
 
@@ -38,10 +38,16 @@ def _show(request: StudioRequest, form: PasswordChangeForm | None = None, **more
 @require_POST
 def change_password(request: StudioRequest) -> HttpResponse:
     """Change the pass phrase; every other session ends with it."""
-    form = PasswordChangeForm(request.user, request.POST)
+    user = request.user
+    if throttle.held_up(request, user.get_username()):
+        return _show(request, wrong=words.tried_too_often(throttle.MINUTES))
+    form = PasswordChangeForm(user, request.POST)
     if not form.is_valid():
+        if "old_password" in form.errors:
+            throttle.guessed(request, user.get_username())
         return _show(request, form)
     form.save()
+    two_factor.give_up(user)
     update_session_auth_hash(request, form.user)
     sessions.end(request.user, request)
     security_log.note(request.user, "password")
@@ -61,7 +67,10 @@ def end_sessions(request: StudioRequest) -> HttpResponse:
 def second_step(request: StudioRequest) -> HttpResponse:
     user, figures = request.user, request.POST.get("figures", "")
     if "off" in request.POST:
+        if throttle.held_up(request, user.get_username()):
+            return _show(request, wrong=words.tried_too_often(throttle.MINUTES))
         if not two_factor.passes(user, figures):
+            throttle.guessed(request, user.get_username())
             return _show(request, wrong=words.FIGURES_WRONG)
         two_factor.take_off(user)
         security_log.note(user, "second-off")

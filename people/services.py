@@ -8,8 +8,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 
-from people import queries
-from people.models import Invitation, Member, Role, Studio
+from people import queries, sessions, two_factor
+from people.models import Feed, Invitation, Member, Role, Studio
 from prism import words
 
 
@@ -76,9 +76,12 @@ def change_role(member: Member, role: str) -> None:
 
 @transaction.atomic
 def close(member: Member) -> None:
-    """Close an account: its person signs in no more, and what they made stays. Raises `PeopleError` for the last
-    owner."""
+    """Close an account: its person signs in no more, their sessions end, the address of their calendar opens nothing
+    from then on, and what they made stays. Raises `PeopleError` for the last owner."""
     _keep_an_owner(member)
+    sessions.end_all(member.user)
+    two_factor.give_up(member.user)
+    Feed.objects.filter(member=member).delete()
     member.closed = timezone.now()
     member.save(update_fields=["closed"])
     member.user.is_active = False

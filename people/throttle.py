@@ -16,6 +16,9 @@ WITHIN = timedelta(minutes=15)
 BY_ADDRESS, BY_NAME = 40, 30
 """Failures within a quarter of an hour from one address, whatever the names, and for one name, wherever from, beyond
 which no more is tried."""
+BY_BOTH = 8
+"""Failures for one name from one address, at the door as on one's own account."""
+MINUTES = round(WITHIN.total_seconds() / 60)
 
 
 def address_of(request: HttpRequest) -> str:
@@ -28,11 +31,21 @@ def address_of(request: HttpRequest) -> str:
     return found
 
 
+def guessed(request: HttpRequest, name: str) -> None:
+    """Keep that a pass phrase or the figures of a second step were wrong, as a failure at the door is kept."""
+    agent = request.headers.get("User-Agent", "")[:255]
+    AccessFailureLog.objects.create(
+        username=name, ip_address=address_of(request), user_agent=agent, path_info=request.path[:255]
+    )
+
+
 def held_up(request: HttpRequest, name: str) -> bool:
     """Whether the door may not be tried for a name from where a request comes, for a while."""
     since, address = timezone.now() - WITHIN, address_of(request)
     lately = AccessFailureLog.objects.filter(attempt_time__gte=since)
     if lately.filter(ip_address=address).count() >= BY_ADDRESS:
+        return True
+    if lately.filter(ip_address=address, username=name).count() >= BY_BOTH:
         return True
     if lately.filter(username=name).count() < BY_NAME:
         return False

@@ -6,15 +6,19 @@ from __future__ import annotations
 import io
 import secrets
 from base64 import b32encode
+from datetime import timedelta
 
 import segno
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.utils import timezone
 from django.utils.safestring import SafeString, mark_safe
 from django_otp.plugins.otp_static.models import StaticDevice
 from django_otp.plugins.otp_totp.models import TOTPDevice
 
 ISSUER = "Gentle Prism"
+BEGUN_FOR = timedelta(minutes=20)
+"""How long a second step that was begun can be confirmed."""
 CODES = 8
 """Codes for when the app is lost, each good for one time."""
 
@@ -25,9 +29,15 @@ def is_on(user: User) -> bool:
 
 
 def begin(user: User) -> TOTPDevice:
-    """Begin to set a second step up, or go on with one that was begun; it counts once it is confirmed."""
+    """Begin to set a second step up, or go on with one that was begun lately; it counts once it is confirmed."""
+    TOTPDevice.objects.filter(user=user, confirmed=False, created_at__lt=timezone.now() - BEGUN_FOR).delete()
     held, _ = TOTPDevice.objects.get_or_create(user=user, confirmed=False, defaults={"name": "app"})
     return held
+
+
+def give_up(user: User) -> None:
+    """End a second step that was begun and not confirmed."""
+    TOTPDevice.objects.filter(user=user, confirmed=False).delete()
 
 
 def secret(device: TOTPDevice) -> str:
@@ -61,8 +71,11 @@ def confirm(user: User, figures: str) -> list[str] | None:
 
 @transaction.atomic
 def passes(user: User, typed: str) -> bool:
-    """Whether six figures of the app, or else one of the spare codes, let somebody in; tries are slowed down by the
-    package, of each for itself."""
+    """Whether six figures of the app, or else one of the spare codes, let somebody in.
+
+    Tries are counted by where they come from (`people.throttle`) and not by the device: whoever guesses elsewhere locks
+    nobody's right figures out.
+    """
     figures = typed.replace(" ", "").casefold()
     kind = TOTPDevice if len(figures) == 6 and figures.isdecimal() else StaticDevice
     device = kind.objects.select_for_update().filter(user=user, confirmed=True).first()

@@ -58,7 +58,10 @@ class SignIn(LoginView):
         user = User.objects.filter(pk=pk, is_active=True).first()
         if user is None or timezone.now() - datetime.fromisoformat(at) > HALF_IN_FOR:
             return redirect("sign-in")
+        if throttle.held_up(request, user.get_username()):
+            return locked_out(request)
         if not two_factor.passes(user, request.POST["figures"]):
+            throttle.guessed(request, user.get_username())
             return self._ask_second(words.FIGURES_WRONG)
         del request.session[HALF_IN]
         login(request, user, backend="django.contrib.auth.backends.ModelBackend")
@@ -83,7 +86,7 @@ class SignIn(LoginView):
 def locked_out(request: HttpRequest, *args: object) -> HttpResponse:
     """Say that the door was tried too often, and for how long that holds; what was typed stays."""
     form = AuthenticationForm(request, initial={"username": request.POST.get("username", "")[:150]})
-    context = {"form": form, "trouble": words.tried_too_often(round(throttle.WITHIN.total_seconds() / 60))}
+    context = {"form": form, "trouble": words.tried_too_often(throttle.MINUTES)}
     template = "studio/sign_in_again.html" if request.headers.get("HX-Request") else "studio/sign_in.html"
     return render(request, template, context, status=429)
 

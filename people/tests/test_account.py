@@ -9,10 +9,11 @@ from django.test import Client, TestCase
 from django.urls import reverse
 from django.utils import timezone
 from django_otp.oath import TOTP
-from django_otp.plugins.otp_static.models import StaticDevice
 from django_otp.plugins.otp_totp.models import TOTPDevice
 
-from people.models import Event
+from people import services, throttle
+from people.models import Event, Feed, Member
+from people.queries import studio_of
 from prism import words
 
 PASS = "a long enough pass phrase"
@@ -73,7 +74,6 @@ class Account(TestCase):
         self.assertContains(self.one.post(reverse("account-second"), {"figures": "000000"}), words.FIGURES_WRONG,
                             status_code=422)  # fmt: skip
         self.assertFalse(TOTPDevice.objects.filter(confirmed=True).exists())
-        TOTPDevice.objects.update(throttling_failure_timestamp=None)  # the package slows further tries down
         codes = self.set_up()
         self.assertEqual(len(codes), 8)
         self.assertFalse(self.is_in(self.two))
@@ -90,7 +90,6 @@ class Account(TestCase):
         self.assertEqual(again.post(reverse("sign-in"), {"figures": codes[0]}).status_code, 422)
         self.one.post(reverse("account-second"), {"off": "1", "figures": "nothing"})
         self.assertTrue(TOTPDevice.objects.filter(confirmed=True).exists())
-        StaticDevice.objects.update(throttling_failure_timestamp=None)
         self.one.post(reverse("account-second"), {"off": "1", "figures": codes[1]})
         self.assertFalse(TOTPDevice.objects.exists())
 
@@ -110,3 +109,50 @@ class Account(TestCase):
         self.assertEqual(list(Event.objects.values_list("what", flat=True)), ["out", "invite", "in", "in"])
         self.assertContains(self.one.get(reverse("people")), "invited Una Slate")
         self.assertContains(self.one.get(reverse("account")), "signed in")
+
+    def test_guesses_on_the_account_are_counted_as_at_the_door(self):
+        sent = {"old_password": "guess", "new_password1": "another long phrase", "new_password2": "another long phrase"}
+        for _ in range(throttle.BY_BOTH):
+            self.assertContains(self.one.post(reverse("account-password"), sent), "", status_code=422)
+        said = words.tried_too_often(throttle.MINUTES)
+        refused = self.one.post(reverse("account-password"), sent | {"old_password": PASS})
+        self.assertContains(refused, said, status_code=422)
+        elsewhere = self.one.post(reverse("account-password"), sent | {"old_password": PASS}, REMOTE_ADDR="9.9.9.9")
+        self.assertEqual(elsewhere.status_code, 302)
+
+    def test_whoever_guesses_figures_elsewhere_locks_nobodys_right_figures_out(self):
+        self.set_up()
+        for number in range(throttle.BY_NAME):
+            guesser = Client(REMOTE_ADDR=f"8.8.{number}.8")
+            self.sign_in(guesser)
+            guesser.post(reverse("sign-in"), {"figures": "123456"})
+        late = Client(REMOTE_ADDR="8.9.9.9")
+        self.assertEqual(self.sign_in(late).status_code, 429)
+        own = Client()
+        self.sign_in(own)
+        device = TOTPDevice.objects.get()
+        answer = own.post(reverse("sign-in"), {"figures": self.figures(device, later=device.step)})
+        self.assertEqual(answer.status_code, 302)
+
+    def test_a_second_step_that_was_begun_ends(self):
+        self.one.post(reverse("account-second"))
+        first = TOTPDevice.objects.get()
+        self.one.post(reverse("account-second"))
+        self.assertEqual(TOTPDevice.objects.get(), first)
+        TOTPDevice.objects.update(created_at=timezone.now() - timedelta(minutes=30))
+        self.one.post(reverse("account-second"))
+        self.assertNotEqual(TOTPDevice.objects.get().key, first.key)
+        sent = {"old_password": PASS, "new_password1": "another long phrase", "new_password2": "another long phrase"}
+        self.one.post(reverse("account-password"), sent)
+        self.assertFalse(TOTPDevice.objects.exists())
+
+    def test_closing_an_account_ends_its_sessions_and_its_calendar(self):
+        other = User.objects.create_user("una", password=PASS)
+        member = Member.objects.create(user=other, studio=studio_of(self.isla), role="specialist")
+        theirs = Client()
+        theirs.force_login(other)
+        Feed.objects.create(member=member)
+        services.close(member)
+        self.assertFalse(Feed.objects.exists())
+        services.reopen(member)
+        self.assertFalse(self.is_in(theirs))
