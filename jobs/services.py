@@ -156,14 +156,14 @@ def keep_finishes(by: User, room: Room, rows: Rows) -> None:
 
 
 @transaction.atomic
-def set_trim(by: User, room: Room, colour: Colour | None) -> None:
-    """Decide the colour of a room's trim, its sheen and area as they are; or decide nothing, so that the home's white
-    goes there."""
+def set_part(by: User, room: Room, part: str, colour: Colour | None) -> None:
+    """Decide the colour of a part of a room, its sheen and area as they are; or decide nothing, so that what is
+    computed goes there."""
     if colour is None:
-        room.finishes.filter(part=Finish.Part.TRIM, stays=False).delete()
+        room.finishes.filter(part=part, stays=False).delete()
     else:
         kept = {"colour": deck_services.kept(by, colour), "stays": False}
-        Finish.objects.update_or_create(room=room, part=Finish.Part.TRIM, defaults=kept)
+        Finish.objects.update_or_create(room=room, part=part, defaults=kept)
     _touch(by, room)
 
 

@@ -61,7 +61,7 @@ def take_for_room(by: User, room: Room, white: Colour | None) -> int | None:
     """Put a white on the woodwork of a room, or what the home has where there is none; return what was decided for it
     before."""
     before = finish_of(room, Finish.Part.TRIM)
-    services.set_trim(by, room, white)
+    services.set_part(by, room, Finish.Part.TRIM, white)
     return before.colour_id if before and before.colour_id and not before.stays else None
 
 

@@ -2,7 +2,7 @@
 
 from django.urls import path, register_converter
 
-from steps import intake
+from steps import intake, proposal_views
 from steps import registry as steps
 from steps.shell import views
 
@@ -39,6 +39,7 @@ register_converter(FormerStepConverter, "former_step")
 
 urlpatterns = [
     path("colours/new/<slug:source>/", intake.own_colour, name="own-colour"),
+    path("jobs/<int:pk>/proposal/", proposal_views.proposal, name="job-proposal"),
     path("reviews/start/", views.start, name="review-start"),
     path("reviews/<int:pk>/", views.reopen, name="review"),
     path("reviews/<int:pk>/<step:step>/", views.step, name="review-step"),

@@ -68,6 +68,39 @@ def parts_of_rooms(where: Sequence[tuple[str, str]]) -> str:
     return "; ".join(f"{room}: {listed(parts)}" for room, parts in rooms.items())
 
 
+NO_BASE = "Review a colour in one of the rooms first: the others follow it."
+ALL_PAINTED = "Every room has a colour on its walls."
+
+
+def proposed_facts(
+    clashes: Sequence[str], goes: Sequence[str], doors: Sequence[str], same: Sequence[str], warnings: Sequence[str],
+    is_lit: bool,
+) -> list[str]:  # fmt: skip
+    """Say what speaks for and against a colour on a room's walls, piece by piece."""
+    facts = [f"clashes with the {name}" for name in clashes]
+    facts += [f"clashes with the walls of the {name}" for name in doors]
+    facts += [f"goes with the {name}" for name in goes]
+    facts += [f"is the same as the {name}, which is open to it" for name in same]
+    facts += [f"{warning[0].lower()}{warning[1:].rstrip('.')}" for warning in warnings]
+    return facts + (["looks like its sample in this light"] if is_lit and not warnings else [])
+
+
+def proposed_because(facts: Sequence[str]) -> str:
+    return f"{capital(listed(list(facts)))}." if facts else "As good as the others here."
+
+
+def proposed_all(facts: Sequence[str]) -> str:
+    return f"Each of them {listed(list(facts))}." if facts else ""
+
+
+def with_lrv(label: str, lrv: float) -> str:
+    return f"{label} · LRV {number(lrv, 0)}" if label else f"LRV {number(lrv, 0)}"
+
+
+def walls_taken(rooms: int) -> str:
+    return f"Walls of {many(rooms, 'room')} taken from the proposal"
+
+
 def handed_over(by: str, to: str, at: datetime, note: str) -> str:
     return f"{by or 'Somebody'} handed it to {to or 'somebody'} on {day(at)}{f': {note}' if note else '.'}"
 
