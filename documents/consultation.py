@@ -6,13 +6,17 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property, partial
 
+import numpy as np
 from django.utils.safestring import SafeString
 
 from documents.drawings import proportions
 from documents.sections import FIRST, Pair, RoomPicture, Row, Section
 from jobs.drawn import Drawn, address, trim_of
+from jobs.lighting import RoomDay
 from jobs.whole_home import Part, RoomLine, WholeHome
 from prism import words
+from prism.difference import delta_e
+from prism.light.findings import by_day
 from reviews.context import ReviewContext, SwatchView
 from steps.base import StepRequest
 from steps.compare.reads import pair_said
@@ -34,6 +38,22 @@ class Moment:
     hour: float
     sky: str
     evening: bool = False
+
+
+def _most_unlike(day: RoomDay, moment: Moment) -> Moment | None:
+    """Return the moment by day when the walls look least like at `moment`; None where they are always near."""
+    looks = {}
+    for cloud, lit, seen in zip((0.0, 1.0), day.days, day.seen, strict=True):
+        for t in np.flatnonzero(by_day(lit, day.used)):
+            if not lit.dark[t].all():
+                looks[words.sky_of(cloud), float(lit.hours[t])] = seen[t][~lit.dark[t]].mean(axis=0)
+    own = looks.get((moment.sky, moment.hour))
+    far = {key: float(delta_e(lab, own)) for key, lab in looks.items() if own is not None
+           and (key[0] != moment.sky or abs(key[1] - moment.hour) >= APART)}  # fmt: skip
+    if not far:
+        return None
+    sky, hour = max(far, key=lambda key: far[key])
+    return Moment(hour, sky)
 
 
 class Consultation:
@@ -178,6 +198,8 @@ class Consultation:
             by_day = not first.at.day.day.dark[spot.moment].all()
             if by_day and all(abs(one.hour - other.hour) >= APART or one.sky != other.sky for other in found):
                 found.append(one)
+        if len(found) == 1 and (other := _most_unlike(first.at.day, found[0])):
+            found.append(other)
         lamps = [Moment(EVENING, "clear", evening=True)] if first.at.day.room.lamps else []
         return [*sorted(found, key=lambda one: one.hour), *lamps]
 

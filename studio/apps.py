@@ -3,14 +3,20 @@
 from typing import Any
 
 from django.apps import AppConfig
+from django.db import connections
 from django.db.models.signals import post_migrate
 
 
-def _forget(**sent: Any) -> None:
-    """Forget which kinds of records there are: where tables were emptied or made, they have other numbers."""
+def _settle(using: str = "default", **sent: Any) -> None:
+    """Forget which kinds of records there are, since they have other numbers once tables were emptied or made; and
+    bring the log into the database's file, so that a copy of the file is whole."""
     from django.contrib.contenttypes.models import ContentType
 
     ContentType.objects.clear_cache()
+    connection = connections[using]
+    if not connection.in_atomic_block:
+        with connection.cursor() as cursor:
+            cursor.execute("PRAGMA wal_checkpoint(TRUNCATE)")
 
 
 class StudioConfig(AppConfig):
@@ -19,4 +25,4 @@ class StudioConfig(AppConfig):
     name = "studio"
 
     def ready(self) -> None:
-        post_migrate.connect(_forget, dispatch_uid="studio.forget")
+        post_migrate.connect(_settle, dispatch_uid="studio.settle")
