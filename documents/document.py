@@ -126,6 +126,11 @@ class Document:
         """Each sentence that the figures speak against, with its section."""
         return [(given, quote, said) for given, found in self.checked for quote, said in found]
 
+    def against(self, text: str) -> list[tuple[str, str]]:
+        """Each sentence of a text still being written that the figures speak against, and what is known instead."""
+        evidence = Known(self.content, [text]).evidence()
+        return [(one.statement.quote, words.conflict(one)) for one in conflicts(text, evidence)]
+
     def section(self, key: str) -> Given | None:
         return next((one for one in self.every if one.section.key == key), None)
 

@@ -45,5 +45,6 @@ urlpatterns = [
     path("reviews/<int:pk>/document.html", views.document_html, name="review-document-html"),
     path("reviews/<int:pk>/document.json", views.document_json, name="review-document-json"),
     path("reviews/<int:pk>/conflicts/", views.conflicts, name="review-conflicts"),
+    path("reviews/<int:pk>/conflicts/sentences/", views.sentences, name="review-sentences"),
     path("reviews/<int:pk>/document/<slug:section>/", views.edit, name="review-document-edit"),
 ]

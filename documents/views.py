@@ -23,6 +23,9 @@ from reviews.models import Review
 from steps.shell.views import own_review
 from web.http import StudioRequest, as_file
 
+LONGEST = 8000
+"""Characters of a text that are held against the figures, as many as a verdict may have."""
+
 
 def _review(request: StudioRequest, pk: int) -> Review:
     return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
@@ -52,6 +55,20 @@ def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
     with as_by(review.owner):
         found = 0 if made.waits else len(made.conflicts)
     return render(request, "documents/conflicts.html", {"review": review, "said": words.conflicts_count(found)})
+
+
+@require_POST
+def sentences(request: StudioRequest, pk: int) -> HttpResponse:
+    """List the sentences of a text being written that the figures speak against; none while findings or names are
+    withheld, which what is known would give away."""
+    review = _review(request, pk)
+    text = (request.POST.get("verdict") or request.POST.get("reason") or "")[:LONGEST]
+    if not text.strip() or not review.names_shown:
+        return HttpResponse()
+    made = Document(review)
+    with as_by(request.user):
+        found = [] if made.waits else made.against(text)
+    return render(request, "documents/sentences.html", {"found": found, "settle": words.HOW_TO_SETTLE})
 
 
 def _papers(request: StudioRequest) -> list[str]:

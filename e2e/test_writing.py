@@ -52,6 +52,15 @@ class Writing(BrowserTest):
         self.browser.close()
         self.browser.switch_to.window(first)
 
+    def test_a_sentence_that_the_figures_speak_against_is_said_below_what_is_written(self):
+        self.write("verdict", "It has a yellow undertone.")
+        self.wait(lambda: "Pintle Blotter has a blue undertone" in self.text(".writing"))
+        self.kept("verdict", "It has a yellow undertone.")
+        self.assert_accessible("a sentence spoken against")
+        self.open(f"/reviews/{self.review.pk}/samples/?show=decide")
+        self.write("id_reason", "It has a yellow undertone.")
+        self.wait(lambda: "Pintle Blotter has a blue undertone" in self.text(".decide-form"))
+
     def test_signed_out_while_writing_the_text_stays_and_is_sent_again(self):
         self.expected_statuses = (401,)
         Session.objects.all().delete()

@@ -58,6 +58,28 @@ class Conflicts(Wall):
         self.client.force_login(self.rory)
         self.assertEqual(self.client.get(asked).status_code, 404)
 
+    def test_they_are_said_below_the_words_while_they_are_written(self):
+        asked = reverse("review-sentences", args=[self.review.pk])
+        for field in ("verdict", "reason"):
+            answer = self.client.post(asked, {field: "It has a yellow undertone. It is off-white."})
+            self.assertContains(answer, "It has a yellow undertone.”")
+            self.assertContains(answer, "Pintle Blotter has a blue undertone.")
+            self.assertNotContains(answer, "It is off-white")
+        self.assertEqual(self.client.post(asked, {"verdict": "It has a blue undertone."}).content.strip(), b"")
+        self.assertEqual(self.client.post(asked, {"verdict": " "}).content, b"")
+        self.review.refresh_from_db()
+        self.assertEqual(self.review.verdict, "")
+        for step in ("verdict", "samples"):
+            show = {"show": "decide"} if step == "samples" else {}
+            page = self.client.get(reverse("review-step", args=[self.review.pk, step]), show)
+            self.assertContains(page, asked)
+
+    def test_they_give_nothing_away_while_names_are_hidden(self):
+        asked = reverse("review-sentences", args=[self.review.pk])
+        review_services.go_blind(self.review)
+        answer = self.client.post(asked, {"verdict": "It has a yellow undertone."})
+        self.assertEqual(answer.content, b"")
+
     def text_of(self, name):
         page = self.client.get(reverse(f"review-{name}", args=[self.review.pk]))
         return " ".join(page.content.decode().replace("&#x27;", "'").split())

@@ -252,8 +252,8 @@
   const changed = (form) => texts(form).filter((field) => field.value !== kept(field));
 
   document.addEventListener("htmx:configRequest", (event) => {
-    const form = event.detail.elt.closest && event.detail.elt.closest("form.writing");
-    if (!form) return;
+    const form = event.detail.elt;
+    if (!form.matches || !form.matches("form.writing")) return;
     const fields = changed(form);
     if (!fields.length) {
       event.preventDefault();
