@@ -118,7 +118,7 @@ def build_parser() -> argparse.ArgumentParser:
     )
     command.set_defaults(run=run_scheme)
     command = commands.add_parser("light", parents=[shared, judged], help="what colours read as in a room, by the hour")
-    command.add_argument("room", metavar="ROOM.json")
+    command.add_argument("room", metavar="ROOM", help="a file of JSON, or a sentence in quotes")
     command.add_argument("colours", nargs="+", metavar="COLOUR")
     command.add_argument("--date", metavar="2026-06-21", help="today where it is left out")
     command.add_argument("--hours", default=USUAL_HOURS, help="local clock hours with commas between")

@@ -51,6 +51,12 @@ def offered(chosen: Method) -> Deck:
     return demo.offered(chosen, deck())
 
 
+def colour_of(code: str) -> Stimulus | None:
+    """Return the colour that a code names; None where there is none."""
+    entry = find(code)
+    return entry.colour if entry else None
+
+
 def find(code: str) -> DeckColour | None:
     """Return the colour with this code, upper or lower case."""
     if not _own:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import sys
 from datetime import date
 from pathlib import Path
 from typing import Any
@@ -19,6 +20,7 @@ from prism.light import materials
 from prism.light.checks import RoomError
 from prism.light.claims import Known, doubt, readings
 from prism.light.day import CLEAR, OVERCAST, Day, days
+from prism.light.described import DescribedError, described
 from prism.light.picture import pictures
 from prism.light.room import WALLS, Room
 from prism.light.view import CLEAN_WHITE, camera, drawn
@@ -106,11 +108,34 @@ def _each(
     return found
 
 
-def _room(path: str) -> Room:
+def _room(given: str) -> Room:
+    """Return the room of a file, or of a sentence where there is no such file and no file would be called so."""
+    if " " in given.strip() and not Path(given).exists() and not given.casefold().endswith(".json"):
+        return _described(given)
+    return _filed(given)
+
+
+def _described(sentence: str) -> Room:
+    """Return the room of a sentence; what was supposed is said beside the answer."""
+    try:
+        said = described(sentence, is_colour=lambda text: decks.find(text) is not None)
+    except DescribedError as wrong:
+        fail(words.DESCRIBE_SIZE if wrong.kind == "size" else messages.material_unknown(wrong.what, wrong.near))
+    if not said.town:
+        fail(words.DESCRIBE_TOWN)
+    if remarks := words.described_said(said.supposed, said.unread, "", ""):
+        print(remarks, file=sys.stderr)
+    try:
+        return room_json.from_table(room_json.of_described(said), decks.colour_of)
+    except RoomError as wrong:
+        fail(f"{wrong.field}: {wrong}")
+
+
+def _filed(path: str) -> Room:
     try:
         with Path(path).open("rb") as handle:
             data = handle.read(room_json.MAX_BYTES + 1)
-        return room_json.read(data, lambda code: entry.colour if (entry := decks.find(code)) else None)
+        return room_json.read(data, decks.colour_of)
     except OSError as wrong:
         fail(f"{path}: {wrong.strerror}")
     except RoomError as wrong:

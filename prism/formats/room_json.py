@@ -15,6 +15,7 @@ from prism import messages
 from prism.formats.text import TextError, json_of
 from prism.light import materials, towns
 from prism.light.checks import MOST_FIXED, MOST_LAMPS, MOST_WINDOWS, RoomError, checked
+from prism.light.described import Described
 from prism.light.room import SIDES, WALLS, Fixed, Lamp, Reflectance, Room, Window
 from prism.light.sun import Place
 from prism.spectrum import BANDS, WHITEST
@@ -62,6 +63,29 @@ def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
     )
 
 
+def of_described(said: Described) -> dict[str, Any]:
+    """Return the table of a room file for what a sentence says of a room."""
+
+    def colour(text: str) -> str:
+        return f"{_MATERIAL}{text}" if text in materials.library() else text
+
+    return {
+        "place": {"town": said.town},
+        "size": dict(zip(("width", "depth", "height"), said.size, strict=True)),
+        "turn": said.rotation_deg,
+        "windows": [_stated(window) for window in said.windows],
+        "lamps": [asdict(lamp) for lamp in said.lamps],
+        "surfaces": {side: colour(of) for side, of in said.surfaces.items()},
+        "fixed": [
+            {"name": one.name, "colour": colour(one.material), "area": one.area, "on": one.on} for one in said.stays
+        ],
+    }
+
+
+def _stated(window: Window) -> dict[str, Any]:
+    return {key: value for key, value in asdict(window).items() if value is not None}
+
+
 def write(room: Room, title: str = "") -> bytes:
     """Return a room as a file that `read` reads back."""
     whole = {
@@ -72,9 +96,7 @@ def write(room: Room, title: str = "") -> bytes:
         "size": {"width": room.width, "depth": room.depth, "height": room.height},
         "turn": room.rotation_deg,
         "storey": room.storey,
-        "windows": [
-            {key: value for key, value in asdict(window).items() if value is not None} for window in room.windows
-        ],
+        "windows": [_stated(window) for window in room.windows],
         "lamps": [asdict(lamp) for lamp in room.lamps],
         "surfaces": {side: _fractions(own) for side, own in room.surfaces.items() if own is not None},
         "fixed": [

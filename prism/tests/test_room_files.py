@@ -214,6 +214,33 @@ class Command(unittest.TestCase):
         self.assertIn("12:00, north wall: ", out)
         self.assertIn("looks", out)
 
+    def test_a_sentence_is_a_room_too(self):
+        sentence = "north bedroom 3.6 x 4.2 x 2.5 m in York, oak floor, beige tile hearth, 2700 K"
+        args = ("lab:80,-2,3", "--date", "2026-12-21", "--hours", "12,18", "--json")
+        status, out, err = run("light", sentence, *args)
+        self.assertEqual((status, err.count("\n")), (0, 1))
+        self.assertIn("Supposed", err)
+        filed = {
+            "place": {"town": "York"}, "size": {"width": 3.6, "depth": 4.2, "height": 2.5}, "floor": "oak",
+            "lamps": [{"kelvin": 2700, "count": 4}],
+            "windows": [{"wall": "north", "width": 15.12 * 0.15 / 1.3, "height": 1.3}],
+            "fixed": [{"name": "hearth", "material": "beige tile", "area": 1.5, "on": "floor"}],
+        }  # fmt: skip
+        for said, stated in zip(json.loads(out), json.loads(self.light(*args, room=filed)[1]), strict=True):
+            self.assertAlmostEqual(said["lux"], stated["lux"], delta=0.03 * stated["lux"] + 0.1)
+            self.assertEqual(said["sun_height"], stated["sun_height"])
+
+    def test_a_sentence_without_a_place_or_size_says_which(self):
+        for sentence, said in (
+            ("bedroom 3 x 4 m", "place is missing"), ("bedroom in York", "size is missing"),
+            ("bedroom 3 x 4 m in Yorkk", "York, United Kingdom"),
+            ("bedroom 3 x 4 m in York, moon-rock floor", "moon-rock"),
+        ):  # fmt: skip
+            with self.subTest(sentence):
+                status, out, err = run("light", sentence, "#C4CBC9")
+                self.assertEqual((status, out), (2, ""))
+                self.assertIn(said, err.splitlines()[-1])
+
     def test_bad_arguments_are_one_line(self):
         for args, words in (
             (("#C4CBC9", "--date", "21 June"), "2026-06-21"),

@@ -52,6 +52,7 @@ A_ROOM = "Room"
 ROOM_IN_WORDS = "north bedroom 3.6 × 4.2 m in York, oak floor, 2700 K"
 DESCRIBE_NEEDED = "Say at least what room it is and how large, as in north bedroom 3.6 × 4.2 m."
 DESCRIBE_SIZE = "The size is missing: give width and depth, as in 3.6 × 4.2 m, with the height if you know it."
+DESCRIBE_TOWN = "The place is missing: name a town nearby, as in “in York”."
 SUPPOSED = {
     "height": "a height of 2.5 m", "facing": "windows to the north", "window": "one window of a usual size",
     "lamps": "usual lamps",
