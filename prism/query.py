@@ -175,6 +175,34 @@ def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = (), l
     return Wish(tuple(pieces))
 
 
+def likeness(text: str, language: str = DEFAULT) -> tuple[str, str] | None:
+    """Return the colour that a search starts from, as it was typed, and what is wished for beside it; None where the
+    words start from no colour.
+
+    >>> likeness("like H16.3 but a bit warmer"), likeness("close to Fog Bell"), likeness("grey walls")
+    (('H16.3', 'a bit warmer'), ('Fog Bell', ''), None)
+    """
+    spoken = table(language)["wish"]
+    plain = " ".join(text.split())
+    started = re.match(spoken["like"], plain, re.IGNORECASE)
+    rest = plain[started.end() :] if started else plain
+    parted = re.search(spoken["but"], rest, re.IGNORECASE)
+    if not started and not parted:
+        return None
+    return (rest[: parted.start()], rest[parted.end() :]) if parted else (rest, "")
+
+
+def twins_of(text: str, language: str = DEFAULT) -> str:
+    """Return the colour whose twins are asked for, as it was typed; empty where none are.
+
+    >>> twins_of("twins of Fog Bell"), twins_of("like Fog Bell")
+    ('Fog Bell', '')
+    """
+    plain = " ".join(text.split())
+    started = re.match(table(language)["wish"]["twins"], plain, re.IGNORECASE)
+    return plain[started.end() :] if started else ""
+
+
 def _number(text: str) -> float:
     try:
         return numbers.parse(text)

@@ -53,7 +53,8 @@ _HUES, _SEEN = any_of(HUE_STEMS), any_of(SEEN_STEMS)
 class Meant:
     """What was understood of words typed: any of the families, depths (ranges of LRV), hues of an undertone and its
     strength, temperatures, a range of LRV, a colour, things of a room (groups of words), what was seen and in which
-    part of a day, what clients answered, whether it is decided, and in which month; `words` are the rest."""
+    part of a day, what clients answered, whether it is decided, and in which month; or a colour that others are `like`,
+    what is wished for beside that, and why nothing is all of it; `words` are the rest."""
 
     families: tuple[str, ...] = ()
     depth: str = ""
@@ -68,6 +69,9 @@ class Meant:
     client: tuple[str, ...] = ()
     decided: str = ""
     month: str = ""
+    like: str = ""
+    wish: str = ""
+    unmet: str = ""
     words: tuple[str, ...] = ()
     asked: dict[str, str] = field(default_factory=dict)
 

@@ -9,6 +9,7 @@ from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_safe
 
 from decks import queries as deck_queries
+from decks import wishes
 from jobs import queries as job_queries
 from methods import queries as method_queries
 from prism import words
@@ -25,7 +26,7 @@ def find(request: StudioRequest) -> HttpResponse:
     """Show what matches: colours as boards that start a review, and the reviews and jobs that hold it."""
     text = request.GET.get("q", "")
     method = method_queries.usual(request.user)
-    ids, meant = deck_queries.search_meant(request.user, text, method)
+    ids, meant = wishes.like(request.user, text, method) or deck_queries.search_meant(request.user, text, method)
     page = Paginator(ids, deck_queries.PAGE).get_page(request.GET.get("page"))
     beside_of, like, room = (whole_number(request.GET.get(name)) for name in ("beside_of", "like", "room"))
     context: dict[str, object] = {
@@ -33,7 +34,7 @@ def find(request: StudioRequest) -> HttpResponse:
         "beside_of": beside_of or "", "like": like or "", "room": room or "", "understood": words.understood(meant),
         "typed": deck_queries.unkept(request.user, meant.colour) if meant.colour else None,
     }  # fmt: skip
-    asked = text.strip() and meant.colour is None and not beside_of and not like and not room
+    asked = text.strip() and meant.colour is None and not meant.like and not beside_of and not like and not room
     if asked and page.number == 1:
         reviews = queries.reviews_meant(request.user, meant, method)
         jobs = job_queries.searched(request.user, text)

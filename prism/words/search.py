@@ -21,6 +21,8 @@ _CLIENT_SAID: dict[tuple[str, ...], str] = {
 
 def understood(meant: Meant) -> str:
     parts = []
+    if meant.like:
+        parts.append(f"like {meant.like}" + (f", {meant.wish}" if meant.wish else ""))
     if meant.colour is not None:
         parts.append(f"the colours nearest to {meant.asked['colour']}, LRV {number(meant.colour.lrv)}")
     if meant.families:
@@ -50,7 +52,12 @@ def understood(meant: Meant) -> str:
         return ""
     if meant.words:
         parts.append(f"with “{' '.join(meant.words)}” in its name, code, maker or texts")
-    return f"Understood as: {', '.join(parts)}."
+    return f"Understood as: {', '.join(parts)}. {meant.unmet}".strip()
+
+
+NONE_ALL = "None is all of that; these miss one part of it."
+NONE_LIKE = "No colour of the decks is like that."
+SAME_TO_THE_EYE = "the same to the eye or nearly"
 
 
 def found_reviews(found: int) -> str:

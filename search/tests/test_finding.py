@@ -133,6 +133,37 @@ class Finding(Wall):
         lab = " ".join(f"{value:.2f}" for value in wanted.stimulus.lab)
         self.assertEqual(self.page(f"lab {lab}").context["found"][0], wanted)
 
+    def test_colours_that_are_like_one_but_otherwise(self):
+        own = self.review.colour
+        for text, holds, said in (
+            ("like H16.3 but darker", lambda one: one.lrv < own.lrv, "like Pintle Blotter, darker."),
+            ("H16.3 but plainly warmer", lambda one: one.stimulus.lab[2] > own.stimulus.lab[2], "plainly warmer"),
+            (f"something like {own.name}, but LRV 55 to 65", lambda one: 54 <= one.lrv <= 66, "LRV 55 to 65"),
+            (
+                "like H16.3 but from Thole & Tern",
+                lambda one: one.maker.name == "Thole & Tern",
+                "from Thole &amp; Tern.",
+            ),
+        ):
+            with self.subTest(text):
+                page = self.page(text)
+                found = page.context["found"]
+                self.assertTrue(found)
+                self.assertNotIn(own, found)
+                self.assertTrue(all(holds(one) for one in found), [(one.code, one.lrv) for one in found])
+                self.assertContains(page, said)
+                self.assertNotIn("reviews", page.context)
+        self.assertEqual(self.page(f"similar to {own.screen}").context["found"][0], own)
+
+    def test_a_wish_that_cannot_be_met_says_why(self):
+        for text, said in (
+            ("like H16.3 but fluffier", "fluffier"), ("like H16.3 but on the same shelf", "same undertone, same depth"),
+            ("twins of H16.3", "the same to the eye or nearly"),
+        ):  # fmt: skip
+            with self.subTest(text):
+                self.assertContains(self.page(text), said)
+        self.assertEqual(self.page("like nobody’s colour").status_code, 200)
+
     def test_reviews_and_jobs_that_hold_it_come_along(self):
         page = self.page(self.review.colour.name)
         self.assertContains(page, reverse("review", args=[self.review.pk]))

@@ -6,12 +6,13 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from decks import queries as deck_queries
+from decks import wishes
 from decks.catalogue import family_words, makers_for
 from decks.models import Maker
 from prism import placing, query, words
 from prism.choosing.deck import Pick
 from prism.comparison import PairFinding, compare
-from prism.match import Answer, grant, ways
+from prism.match import Answer, grant
 from prism.query import Kind, Wish
 from reviews.context import ReviewContext, SwatchView
 
@@ -104,12 +105,7 @@ class Placing:
     def wished(self, wish: Wish) -> Wished:
         """Return the colours of the decks that answer a wish, and those that nearly do. Raises `AskError`."""
         subject, decks = self._subject, self._context.decks
-        possible = ways(subject.reading.undertone.vector, subject.method)
-        for piece in wish.of_kind(Kind.MORE):
-            if piece.what not in possible:
-                raise query.AskError(words.no_such_way(piece.what, subject.reading.lrv))
-        if any(piece.what == "strip" for piece in wish.of_kind(Kind.KEEP)) and not decks.strip:
-            raise query.AskError(words.NO_STRIP)
+        wishes.check(wish, subject.reading, subject.method, bool(decks.strip))
         ids = {maker.name: maker.pk for maker in self._makers}
         of_maker = [decks.catalogue.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
         found = grant(
