@@ -141,10 +141,16 @@ class Content:
         does first of all."""
         day = self.day
         light = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
+        return [*self.reasons, *self._beside(Terms.CLASH), *light[:2]]
+
+    @property
+    def reasons(self) -> list[str]:
+        """Why it was decided, and why not for the others, as somebody wrote."""
         standing = [one for one in self.view.decide.record if not one.decision.reopened]
-        why = [words.sentence(one.decision.reason) for one in standing]
-        against = [line for one in standing for line in one.against]
-        return [*why, *against, *self._beside(Terms.CLASH), *light[:2]]
+        return [
+            *(words.sentence(one.decision.reason) for one in standing),
+            *(x for one in standing for x in one.against),
+        ]
 
     def _before(self) -> list[str]:
         """Return what is to be done before ordering: once it is decided, nothing but to order."""

@@ -126,6 +126,20 @@ class Document:
         """Each sentence that the figures speak against, with its section."""
         return [(given, quote, said) for given, found in self.checked for quote, said in found]
 
+    @property
+    def own_words(self) -> list[str]:
+        """What the specialist wrote of what is given: the rest is composed of the figures and cannot speak against
+        them."""
+        edits = self._edits
+        own = edits.get("verdict")
+        kept = [one.text for one in edits.values() if one.edited and not one.left_out]
+        if own is None or not (own.edited or own.left_out):
+            kept += [
+                self.review.verdict,
+                *(self.content.reasons if self.review.decisions.filter(reopened=None).exists() else ()),
+            ]
+        return [text for text in kept if text.strip()]
+
     def against(self, text: str) -> list[tuple[str, str]]:
         """Each sentence of a text still being written that the figures speak against, and what is known instead."""
         evidence = Known(self.content, [text]).evidence()

@@ -52,8 +52,9 @@ def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
     """Say how many sentences of a document the figures speak against, for where it is about to be sent."""
     review = _review(request, pk)
     made = Document(review)
+    own = "\n".join(made.own_words)
     with as_by(review.owner):
-        found = 0 if made.waits else len(made.conflicts)
+        found = len(made.against(own)) if own and not made.waits else 0
     return render(request, "documents/conflicts.html", {"review": review, "said": words.conflicts_count(found)})
 
 

@@ -11,6 +11,8 @@ from reviews.context.tests.wall import Wall
 from reviews.models import Review
 from studio import demo_job
 from studio import demo_station as station
+from viewings import services as viewing_services
+from viewings.services import Decided
 
 
 class Conflicts(Wall):
@@ -18,6 +20,10 @@ class Conflicts(Wall):
         super().setUp()
         self.rooms = station.enter(self.isla)
         review_services.move(self.review, self.rooms["Library"])
+
+    def decide(self, reason):
+        wanted = Decided(self.review.colour, reason, "matte")
+        viewing_services.decide(self.isla, self.review, wanted)
 
     def found(self, text):
         services.write(self.isla, self.review, "verdict", text, "")
@@ -53,8 +59,13 @@ class Conflicts(Wall):
         self.assertContains(self.client.get(asked), "one sentence speaks against the figures")
         share = self.client.get(reverse("job-share", args=[self.rooms["Library"].job_id]))
         self.assertContains(share, asked)
+        services.leave_out(self.review, "verdict", True)
+        self.assertEqual(self.client.get(asked).content.decode().strip(), "")
+        services.leave_out(self.review, "verdict", False)
         services.give_back(self.review, "verdict")
         self.assertEqual(self.client.get(asked).content.decode().strip(), "")
+        self.decide("It has a yellow undertone.")
+        self.assertContains(self.client.get(asked), "one sentence speaks against the figures")
         self.client.force_login(self.rory)
         self.assertEqual(self.client.get(asked).status_code, 404)
 
