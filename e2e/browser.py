@@ -18,8 +18,6 @@ from django.core import signing
 from django.core.management import call_command
 from django.core.signals import request_finished, request_started
 from django.db import connection
-from django.db.models.signals import post_migrate
-from django.dispatch import receiver
 from django.test import override_settings
 from selenium.common.exceptions import StaleElementReferenceException, TimeoutException
 from selenium.webdriver.common.by import By
@@ -62,13 +60,6 @@ class Traffic:
 
 
 traffic = Traffic()
-
-
-@receiver(post_migrate)
-def put_the_log_into_the_file(**_):
-    """Leave nothing beside the database's file, which is all that is copied for each process of tests."""
-    with connection.cursor() as cursor:
-        cursor.execute("PRAGMA wal_checkpoint(TRUNCATE)")
 
 
 _demo = sqlite3.connect(":memory:", check_same_thread=False)

@@ -6,7 +6,7 @@ from pathlib import Path
 from e2e.browser import PHONE, WIDE, BrowserTest, By, Keys, resize
 
 TABLE = Path(__file__).parent.parent / "docs" / "tasks.md"
-ROW = re.compile(r"\| (?P<task>[^|]+?) \| (?P<how>[^|]+?) \| (?P<before>\d+) \| (?P<now>\d+) \|")
+ROW = re.compile(r"\| (?P<task>[^|]+?) \| (?P<how>[^|]+?) \| (?P<before>\d+|–) \| (?P<now>\d+) \|")
 DROP = """const [name, text] = arguments, carried = new DataTransfer();
 carried.items.add(new File([text], name));
 for (const kind of ['dragover', 'drop'])
@@ -162,3 +162,101 @@ class Tasks(BrowserTest):
         self.hit("form[action$='/apply/'] .strong")
         self.wait(lambda: "Tide tables" in self.text("main"))
         self.took("bring in a deck")
+
+    def test_a_value_typed(self):
+        self.open("/")
+        self.tap("/")
+        self.text_act("#find", "#d4dedc")
+        self.wait(lambda: self.all("#found form[action$='/start/'] button"))
+        self.settled()
+        self.tap(Keys.ARROW_DOWN, Keys.ENTER)
+        self.wait(lambda: self.all("#review"))
+        self.assertIn("screen", self.text("aside, .basis, main"))
+        self.took("review a value typed from a screen")
+
+    def test_a_room_in_a_sentence(self):
+        self.open("/")
+        self.hit("header a[href='/jobs/']")
+        self.wait(lambda: self.all("#describe-text"))
+        sentence = "north-facing bedroom 3.6 x 4.2 x 2.5 m in York, oak floor, beige tile hearth, 2700 K"
+        self.text_act("#describe-text", sentence)
+        self.tap(Keys.TAB, Keys.ENTER)
+        self.wait(lambda: self.all("[name=when]"))
+        said = []
+        for season in ("midwinter", "midsummer"):
+            self.hit(f"fieldset.choices label:has([value='{season}'])")
+            self.wait(lambda season=season: self.find(f"[name=when][value='{season}']").is_selected())
+            self.settled()
+            said.append(self.text(".day dl"))
+        self.assertNotEqual(*said)
+        self.took("see a room of a sentence in December and in June")
+
+    def test_a_sceptic_answered(self):
+        self.open("/reviews/8/reading/")
+        self.settled()
+        self.hit(".say details summary")
+        self.assertIn("painted", self.text(".say details"))
+        self.took("say why this grey is blue")
+
+    def test_an_article_for_anybody(self):
+        self.open("/reviews/8/reading/")
+        self.settled()
+        self.step("9", "verdict")
+        self.hit("a[href$='/article/']")
+        self.wait(lambda: self.all("form[action$='/publish/'] button"))
+        self.hit("form[action$='/publish/'] button")
+        address = self.wait(lambda: self.text("main code"))
+        self.hit("button[data-text]")
+        self.took("publish an article of a colour")
+        self.open("/" + address.split("/", 3)[3])
+        self.assertNotIn("reading house", self.text("main"))
+        self.assertNotIn("Library", self.text("main"))
+
+    def test_a_no_of_the_client_found_again(self):
+        self.open("/reviews/8/verdict/")
+        self.settled()
+        self.hit("button[formaction$='/share/']")
+        address = self.wait(lambda: self.text(".link-list code"))
+        self.open("/" + address.split("/", 3)[3])
+        self.text_act("article [name=text]", "Too cold for the evening.")
+        self.hit("button[value=no]")
+        self.wait(lambda: self.all("main [role=status]"))
+        self.open("/")
+        self.actions = 0
+        self.tap("/")
+        self.text_act("#find", "client said no this month")
+        self.wait(lambda: "Reviews" in self.text("#found"))
+        self.tap(Keys.ARROW_DOWN, Keys.ENTER)
+        self.wait(lambda: self.all("#review"))
+        self.assertIn("/reviews/8/", self.browser.current_url)
+        self.took("find what a client said no to")
+
+    def test_a_file_with_odd_headings(self):
+        self.open("/")
+        self.hit("header a[href='/colours/']")
+        self.wait(lambda: self.all("form[data-drop-deck]"))
+        self.actions += 1
+        lines = (
+            "Farbnummer;Farbname;Helligkeit;a;b",
+            "A1;Fog Bell;80;-1;2,5",
+            "A2;Slack Rope;x;0;1",
+            ";;;;",
+            "A4;Low Sill;60;1",
+        )
+        self.browser.execute_script(DROP, "tide_tables.csv", "\n".join(lines))
+        self.wait(lambda: "1 to add" in self.text("h1"))
+        self.hit("form[action$='/apply/'] .strong")
+        self.wait(lambda: "Tide tables" in self.text("main"))
+        self.took("bring in a file with odd headings and spoilt lines")
+
+    def test_a_job_handed_over(self):
+        self.open("/")
+        self.hit(".by-state a[href^='/jobs/1']")
+        self.wait(lambda: self.all("form[action$='/hand-over/']"))
+        self.hit("details:has(form[action$='/hand-over/']) > summary")
+        self.actions += 2
+        self.browser.execute_script("document.querySelector('form[action$=\"/hand-over/\"] select').selectedIndex = 0")
+        self.text_act("form[action$='/hand-over/'] [name=note]", "The client is away until Monday.")
+        self.tap(Keys.ENTER)
+        self.wait(lambda: "The client is away until Monday." in self.text("main"))
+        self.took("hand a job over")
