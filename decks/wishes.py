@@ -28,7 +28,7 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
     meant, held = Meant(like=subject.name, wish=started[1]), catalogue(user)
     if twin:
         same = queries.twins(held, subject.stimulus, chosen, subject.pk, queries.NEAREST)
-        meant.wish, meant.unmet = words.SAME_TO_THE_EYE, "" if same else words.NONE_LIKE
+        meant.wish, meant.unmet = words.SAME_OR_NEARLY, "" if same else words.NONE_LIKE
         return [one.colour.pk for one in same], meant
     own = held.rows_of({subject.pk}) if subject.pk else held.rows_of(set())
     if not started[1]:

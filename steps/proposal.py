@@ -64,7 +64,8 @@ class Proposed:
     @property
     def shared(self) -> str:
         """What is true of all that are shown; said once."""
-        return words.proposed_all([fact for fact in self.tried[0].facts if fact in self.tried[0].shared])
+        facts = [fact for fact in self.tried[0].facts if fact in self.tried[0].shared]
+        return words.proposed_all(facts, len(self.tried) > 1 and not any(one.reasons for one in self.tried))
 
 
 class Proposal:

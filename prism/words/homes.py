@@ -86,11 +86,15 @@ def proposed_facts(
 
 
 def proposed_because(facts: Sequence[str]) -> str:
-    return f"{capital(listed(list(facts)))}." if facts else "As good as the others here."
+    """Say what is a colour's alone, two things in a sentence."""
+    pairs = [facts[at : at + 2] for at in range(0, len(facts), 2)]
+    return " ".join(f"{capital(listed(list(pair)))}." for pair in pairs)
 
 
-def proposed_all(facts: Sequence[str]) -> str:
-    return f"Each of them {listed(list(facts))}." if facts else ""
+def proposed_all(facts: Sequence[str], equal: bool) -> str:
+    """Say what is true of all colours that are proposed, and whether nothing else parts them."""
+    said = f"Each of them {listed(list(facts))}." if facts else ""
+    return f"{said} They are equally good here.".strip() if equal else said
 
 
 def with_lrv(label: str, lrv: float) -> str:

@@ -57,7 +57,7 @@ def understood(meant: Meant) -> str:
 
 NONE_ALL = "None is all of that; these miss one part of it."
 NONE_LIKE = "No colour of the decks is like that."
-SAME_TO_THE_EYE = "the same to the eye or nearly"
+SAME_OR_NEARLY = "with no visible difference, or a barely visible one"
 
 
 def found_reviews(found: int) -> str:

@@ -158,7 +158,7 @@ class Finding(Wall):
     def test_a_wish_that_cannot_be_met_says_why(self):
         for text, said in (
             ("like H16.3 but fluffier", "fluffier"), ("like H16.3 but on the same shelf", "same undertone, same depth"),
-            ("twins of H16.3", "the same to the eye or nearly"),
+            ("twins of H16.3", "with no visible difference"),
         ):  # fmt: skip
             with self.subTest(text):
                 self.assertContains(self.page(text), said)

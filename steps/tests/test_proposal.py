@@ -37,7 +37,7 @@ class Proposals(Wall):
             self.assertTrue(2 <= len(one.tried) <= 3)
             scores = [tried.score for tried in one.tried]
             self.assertEqual(scores, sorted(scores, reverse=True))
-            self.assertTrue(all(tried.reasons.endswith(".") for tried in one.tried))
+            self.assertTrue(all(f"{one.shared} {tried.reasons}".strip().endswith(".") for tried in one.tried))
 
     def test_what_clashes_with_what_stays_comes_last_and_says_so(self):
         wall = method.load()
