@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 import segno
+from django.http import Http404, QueryDict
 from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
 
@@ -15,8 +16,10 @@ from decks.models import Colour
 from documents.document import Document
 from documents.job import JobDocument
 from people.models import PAPERS, Studio
+from people.queries import membership
 from prism import words
 from prism.viewing.samples import MARGIN, SIZES, Sampling
+from web.http import StudioRequest
 from web.pdf import PAGES, typeset
 
 PRINT, PRINT_JOB = "documents/print.html", "documents/print_job.html"
@@ -87,6 +90,14 @@ def sheets_pdf(boards: Sequence[Sheet], printed: bool = False) -> bytes:
     context = {"boards": boards, "sizes": list(sizes), "margin": MARGIN * 1000, "printed": printed,
                "caution": words.PRINT_IS_NOT_PAINT}  # fmt: skip
     return _made("documents/sheets.html", context, "A4", HERE / "sheets.css")
+
+
+def asked_paper(request: StudioRequest, asked: QueryDict) -> str:
+    """Return the paper that is asked for, else the person's own. Raises `Http404` for one that there is not."""
+    paper: str = asked.get("paper") or membership(request.user).paper
+    if paper not in PAPERS:
+        raise Http404
+    return paper
 
 
 def _read(template: str, context: dict[str, object], paper: str) -> bytes:

@@ -3,16 +3,16 @@
 from __future__ import annotations
 
 from django.contrib.auth.decorators import login_not_required
-from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, QueryDict
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
 from background_jobs import services as background_jobs
-from documents import services
+from documents import editing, services
 from documents.document import Document
 from documents.forms import SectionForm
 from documents.job import JobDocument
-from documents.pdf import html_file, job_pdf, pdf
+from documents.pdf import asked_paper, html_file, job_pdf, pdf
 from documents.taken_up import schema
 from jobs import queries as job_queries
 from people.models import PAPERS
@@ -20,20 +20,16 @@ from people.queries import as_by, membership, studio_of
 from prism import words
 from reviews import queries
 from reviews.models import Review
-from steps.shell.views import own_review
+from steps.shell.views import own_review, studio_review
 from web.http import StudioRequest, as_file
 
 LONGEST = 8000
 """Characters of a text that are held against the figures, as many as a verdict may have."""
 
 
-def _review(request: StudioRequest, pk: int) -> Review:
-    return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
-
-
 @require_safe
 def document(request: StudioRequest, pk: int) -> HttpResponse:
-    return _shown(request, _review(request, pk))
+    return _shown(request, studio_review(request, pk))
 
 
 def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = None, key: str = "") -> HttpResponse:
@@ -50,7 +46,7 @@ def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = N
 @require_safe
 def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
     """Say how many sentences of a document the figures speak against, for where it is about to be sent."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     made = Document(review)
     own = "\n".join(made.own_words)
     with as_by(review.owner):
@@ -62,7 +58,7 @@ def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
 def sentences(request: StudioRequest, pk: int) -> HttpResponse:
     """List the sentences of a text being written that the figures speak against; none while findings or names are
     withheld, which what is known would give away."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     text = (request.POST.get("verdict") or request.POST.get("reason") or "")[:LONGEST]
     if not text.strip() or not review.names_shown:
         return HttpResponse()
@@ -77,20 +73,13 @@ def _papers(request: StudioRequest) -> list[str]:
     return sorted(PAPERS, key=lambda paper: paper != own)
 
 
-def _paper(request: StudioRequest, asked: QueryDict) -> str:
-    paper: str = asked.get("paper") or membership(request.user).paper
-    if paper not in PAPERS:
-        raise Http404
-    return paper
-
-
 @require_safe
 def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     made = Document(review)
     if made.waits:
         return _shown(request, review)
-    paper, evidence = _paper(request, request.GET), "evidence" in request.GET
+    paper, evidence = asked_paper(request, request.GET), "evidence" in request.GET
     with as_by(review.owner):
         response = HttpResponse(pdf(made, studio_of(request.user), paper, evidence), content_type="application/pdf")
     return as_file(response, made.context.subject.name, "review", "pdf", shown=True)
@@ -99,7 +88,7 @@ def document_pdf(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def document_html(request: StudioRequest, pk: int) -> HttpResponse:
     """Give the client's pages as one file that any browser opens, with its pictures and styles in it."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     made = Document(review)
     if made.waits:
         return _shown(request, review)
@@ -110,7 +99,7 @@ def document_html(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def document_json(request: StudioRequest, pk: int) -> HttpResponse:
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     made = Document(review)
     if made.waits:
         return _shown(request, review)
@@ -135,27 +124,17 @@ def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
         given = made.section(section)
     if given is None:
         raise Http404
-    act = request.POST.get("act", "write")
-    if act == "back":
-        services.give_back(review, section)
-    elif act in ("out", "in"):
-        services.leave_out(review, section, act == "out")
-    elif act in ("up", "down"):
-        services.move(made, section, -1 if act == "up" else 1)
-    else:
-        form = SectionForm(request.POST)
-        if form.is_valid() and request.POST.get("seen", given.version) != given.version:
-            form.add_error("text", words.section_meanwhile(given.text))
-        if not form.is_valid():
-            return _shown(request, review, form, section)
-        services.write(request.user, review, section, form.cleaned_data["text"], "\n".join(given.section.lines))
+    computed = "\n".join(given.section.lines)
+    wrong = editing.edit(request, review, section, given.text, computed, lambda by: services.move(made, section, by))
+    if wrong:
+        return _shown(request, review, wrong, section)
     return redirect(f"/reviews/{review.pk}/document/#section-{section}")
 
 
 @require_safe
 def job_document(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    paper = _paper(request, request.GET)
+    paper = asked_paper(request, request.GET)
     with as_by(job.owner):
         made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
     response = HttpResponse(made, content_type="application/pdf")
@@ -166,6 +145,6 @@ def job_document(request: StudioRequest, pk: int) -> HttpResponse:
 def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
     """Begin the making of a job's PDF, which takes a while, and show how far it is."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    paper = _paper(request, request.POST)
+    paper = asked_paper(request, request.POST)
     title = words.document_of(job.title)
     return redirect(background_jobs.begin(request.user, "job-document", title, job=job.pk, paper=paper))

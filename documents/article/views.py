@@ -7,7 +7,7 @@ import zipfile
 
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import redirect, render
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
@@ -19,19 +19,14 @@ from documents.sharing.views import over
 from people.queries import as_by
 from prism import words
 from reviews import queries
-from reviews.models import Review
-from steps.shell.views import own_review
+from steps.shell.views import own_review, studio_review
 from web.http import StudioRequest, as_file
-
-
-def _review(request: StudioRequest, pk: int) -> Review:
-    return get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
 
 
 @require_safe
 def article(request: StudioRequest, pk: int) -> HttpResponse:
     """Show the article as it would be published."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     made = Article(review)
     link = review.published.filter(withdrawn=None).first()
     context = {
@@ -45,7 +40,7 @@ def article(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def picture(request: StudioRequest, pk: int, shown: str) -> HttpResponse:
-    return _picture(Article(_review(request, pk)), shown)
+    return _picture(Article(studio_review(request, pk)), shown)
 
 
 def _picture(made: Article, name: str) -> HttpResponse:
@@ -58,7 +53,7 @@ def _picture(made: Article, name: str) -> HttpResponse:
 @require_safe
 def download(request: StudioRequest, pk: int) -> HttpResponse:
     """Give the article as a folder in a ZIP file."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     made = Article(review)
     if made.waits:
         raise Http404

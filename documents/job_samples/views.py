@@ -18,6 +18,7 @@ from reviews import queries as review_queries
 from reviews.context import ReviewContext
 from steps.base import StepRequest
 from steps.samples.page import SamplesPage
+from steps.shell.views import studio_review
 from viewings import services
 from web import undo
 from web.http import StudioRequest
@@ -47,7 +48,7 @@ def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def sheets(request: StudioRequest, pk: int) -> HttpResponse:
     """Give a sheet for every board of a review, true to size, with its code back to the record."""
-    review = get_object_or_404(review_queries.of_studio(request.user), pk=pk, deleted=None)
+    review = studio_review(request, pk)
     part = SamplesPage(StepRequest(ReviewContext(review))).samples
     address = request.build_absolute_uri(review.get_absolute_url())
     how = part.plan.sampling

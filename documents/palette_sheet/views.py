@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_safe
 
 from decks import file_formats
 from documents.palette_sheet.palette import JobPalette, PictureForm
+from documents.pdf import asked_paper
 from documents.swatch_picture import SIZES
 from jobs import queries as job_queries
 from methods import queries as method_queries
-from people.models import PAPERS
-from people.queries import as_by, membership, studio_of
+from people.models import PAPERS, Studio
+from people.queries import as_by, studio_of
 from web.http import StudioRequest, as_file, gathered
 
 GIVEN = ("csv", "xlsx", "json", "gpl", "cxf")
@@ -51,22 +54,22 @@ def picture(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def sheet(request: StudioRequest, pk: int) -> HttpResponse:
-    made = _palette(request, pk)
-    if not made.colours:
-        return redirect("job-palette", pk)
-    with as_by(made.job.owner):
-        response = HttpResponse(made.pdf(studio_of(request.user), _paper(request)), content_type="application/pdf")
-    return as_file(response, f"{made.job.title} palette", "palette", "pdf", shown=True)
+    return _pdf(request, pk, "palette", JobPalette.pdf)
 
 
 @require_safe
 def cards(request: StudioRequest, pk: int) -> HttpResponse:
+    return _pdf(request, pk, "cards", JobPalette.cards)
+
+
+def _pdf(request: StudioRequest, pk: int, name: str, make: Callable[[JobPalette, Studio, str], bytes]) -> HttpResponse:
     made = _palette(request, pk)
     if not made.colours:
         return redirect("job-palette", pk)
     with as_by(made.job.owner):
-        response = HttpResponse(made.cards(studio_of(request.user), _paper(request)), content_type="application/pdf")
-    return as_file(response, f"{made.job.title} cards", "cards", "pdf", shown=True)
+        content = make(made, studio_of(request.user), asked_paper(request, request.GET))
+    response = HttpResponse(content, content_type="application/pdf")
+    return as_file(response, f"{made.job.title} {name}", name, "pdf", shown=True)
 
 
 @require_safe
@@ -84,10 +87,3 @@ def colours(request: StudioRequest, pk: int, kind: str) -> HttpResponse:
     pieces = given.write(entries, len(made.colours), file_formats.GRID, every)
     response = HttpResponse(b"".join(gathered(pieces)), content_type=given.mime)
     return as_file(response, f"{made.job.title} colours", "colours", given.endings[0].removeprefix("."))
-
-
-def _paper(request: StudioRequest) -> str:
-    paper = request.GET.get("paper") or membership(request.user).paper
-    if paper not in PAPERS:
-        raise Http404
-    return str(paper)

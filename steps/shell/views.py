@@ -70,14 +70,14 @@ def start(request: StudioRequest) -> HttpResponse:
 @require_safe
 def reopen(request: StudioRequest, pk: int) -> HttpResponse:
     """Go to the step the review was left at."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     return redirect("review-step", review.pk, steps.of(review.step).key)
 
 
 @require_safe
 def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
     """Show one step of the review; remember it, and the colour held beside the subject."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     beside = review.beside
     if "beside" in request.GET:
         wanted = whole_number(request.GET["beside"])
@@ -92,7 +92,7 @@ def step(request: StudioRequest, pk: int, step: str) -> HttpResponse:
 @require_http_methods(["GET", "HEAD", "POST"])
 def moved_step(request: StudioRequest, pk: int, former: str, act: str = "") -> HttpResponse:
     """Lead from the address that a step had before to today's, with all that was asked and sent."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     name, args = ("review-act", [review.pk, former, act]) if act else ("review-step", [review.pk, former])
     asked = f"?{request.GET.urlencode()}" if request.GET else ""
     return HttpResponsePermanentRedirect(reverse(name, args=args) + asked, preserve_request=True)
@@ -110,7 +110,7 @@ def act(request: StudioRequest, pk: int, step: str, act: str) -> HttpResponse:
 @require_safe
 def findings(request: StudioRequest, pk: int) -> HttpResponse:
     """Make the findings that the path still lacks, and give them as pieces of it."""
-    review = _review(request, pk)
+    review = studio_review(request, pk)
     path = Path(ReviewContext(review), steps.of(review.step)).steps(every=True)
     return render(request, "steps/shell/findings.html", {"path": path})
 
@@ -192,7 +192,8 @@ def restore(request: StudioRequest, pk: int) -> HttpResponse:
     return redirect(review)
 
 
-def _review(request: StudioRequest, pk: int) -> Review:
+def studio_review(request: StudioRequest, pk: int) -> Review:
+    """Return a review of the studio, which all of it may read. Raises `Http404`."""
     found = get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
     if found.owner_id == request.user.pk:
         found.owner = request.user  # who is known already, with their studio
@@ -202,7 +203,7 @@ def _review(request: StudioRequest, pk: int) -> Review:
 def own_review(request: StudioRequest, pk: int) -> Review:
     """Return a review that the person may change, at the step that their page shows: another page may have gone on to
     another one since."""
-    found = queries.own(request.user, _review(request, pk))
+    found = queries.own(request.user, studio_review(request, pk))
     found.step = _step_shown(request, found) or found.step
     return found
 
