@@ -11,7 +11,7 @@ from documents.evidence import Known
 from documents.models import DocumentEdit
 from documents.sections import EVIDENCE, FIRST, Pair, RoomPicture, Section
 from prism import words
-from prism.conflicts import conflicts
+from prism.conflicts import Evidence, conflicts
 from reviews.context import ReviewContext
 from reviews.models import Review
 from steps.verdict.services import version_of
@@ -59,6 +59,10 @@ def _line(lines: list[str], at: int) -> str:
     return lines[at] if at < len(lines) else ""
 
 
+def _against(text: str, evidence: Evidence) -> list[tuple[str, str]]:
+    return [(one.statement.quote, words.conflict(one)) for one in conflicts(text, evidence)]
+
+
 class Document:
     """The document of a review."""
 
@@ -70,7 +74,7 @@ class Document:
     @property
     def waits(self) -> str:
         """Why there is nothing to give yet: findings are withheld until somebody has looked; empty otherwise."""
-        return words.WITHHELD_STEP if self.context.wall.any_withheld else ""
+        return self.context.wall.waits
 
     @property
     def title(self) -> str:
@@ -115,10 +119,7 @@ class Document:
         """
         held = [one for one in self.every if not one.left_out and (one.section.page == FIRST or one.edited)]
         evidence = Known(self.content, [one.text for one in held]).evidence()
-        found = {
-            one.section.key: [(c.statement.quote, words.conflict(c)) for c in conflicts(one.text, evidence)]
-            for one in held
-        }
+        found = {one.section.key: _against(one.text, evidence) for one in held}
         return [(one, found.get(one.section.key, [])) for one in self.every]
 
     @property
@@ -130,20 +131,18 @@ class Document:
     def own_words(self) -> list[str]:
         """What the specialist wrote of what is given: the rest is composed of the figures and cannot speak against
         them."""
-        edits = self._edits
-        own = edits.get("verdict")
+        edits = {key: one for key, one in self._edits.items() if not one.is_of_slide}
         kept = [one.text for one in edits.values() if one.edited and not one.left_out]
+        own = edits.get("verdict")
         if own is None or not (own.edited or own.left_out):
-            kept += [
-                self.review.verdict,
-                *(self.content.reasons if self.review.decisions.filter(reopened=None).exists() else ()),
-            ]
+            kept.append(self.review.verdict)
+            if self.review.decisions.filter(reopened=None).exists():
+                kept += self.content.reasons
         return [text for text in kept if text.strip()]
 
     def against(self, text: str) -> list[tuple[str, str]]:
         """Each sentence of a text still being written that the figures speak against, and what is known instead."""
-        evidence = Known(self.content, [text]).evidence()
-        return [(one.statement.quote, words.conflict(one)) for one in conflicts(text, evidence)]
+        return _against(text, Known(self.content, [text]).evidence())
 
     def section(self, key: str) -> Given | None:
         return next((one for one in self.every if one.section.key == key), None)

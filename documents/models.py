@@ -14,9 +14,13 @@ from prism import words
 from reviews.models import Review
 from web.capability_links import SecretLink
 
+SLIDE = "slide-"
+"""What the key of a slide begins with, beside the sections of the document in the same table."""
+
 
 class DocumentEdit(models.Model):
-    """A section of a review's document: as it was written, beside what was computed then; left out; or moved."""
+    """A section of a review's document, or a slide of its showing: as it was written, beside what was computed then;
+    left out; or moved."""
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="document_edits")
     section = models.CharField(max_length=20)
@@ -34,6 +38,10 @@ class DocumentEdit(models.Model):
 
     def __str__(self) -> str:
         return f"{self.section} of {self.review}"
+
+    @property
+    def is_of_slide(self) -> bool:
+        return self.section.startswith(SLIDE)
 
 
 LASTS = timedelta(days=30)

@@ -21,10 +21,8 @@ from prism import words
 from reviews import queries
 from reviews.models import Review
 from steps.shell.views import own_review, studio_review
+from steps.verdict.forms import LONGEST_VERDICT
 from web.http import StudioRequest, as_file
-
-LONGEST = 8000
-"""Characters of a text that are held against the figures, as many as a verdict may have."""
 
 
 @require_safe
@@ -48,9 +46,9 @@ def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
     """Say how many sentences of a document the figures speak against, for where it is about to be sent."""
     review = studio_review(request, pk)
     made = Document(review)
-    own = "\n".join(made.own_words)
     with as_by(review.owner):
-        found = len(made.against(own)) if own and not made.waits else 0
+        own = "" if made.waits else "\n".join(made.own_words)
+        found = len(made.against(own)) if own else 0
     return render(request, "documents/conflicts.html", {"review": review, "said": words.conflicts_count(found)})
 
 
@@ -59,7 +57,7 @@ def sentences(request: StudioRequest, pk: int) -> HttpResponse:
     """List the sentences of a text being written that the figures speak against; none while findings or names are
     withheld, which what is known would give away."""
     review = studio_review(request, pk)
-    text = (request.POST.get("verdict") or request.POST.get("reason") or "")[:LONGEST]
+    text = (request.POST.get("verdict") or request.POST.get("reason") or "")[:LONGEST_VERDICT]
     if not text.strip() or not review.names_shown:
         return HttpResponse()
     made = Document(review)

@@ -71,7 +71,7 @@ class Article:
     @property
     def waits(self) -> str:
         """Why there is nothing to publish yet; empty where there is."""
-        return words.WITHHELD_STEP if self.context.wall.any_withheld else ""
+        return self.context.wall.waits
 
     @property
     def name(self) -> str:

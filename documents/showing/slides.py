@@ -9,7 +9,7 @@ from django.utils.safestring import SafeString
 
 from documents.content import Content
 from documents.drawings import proportions
-from documents.models import DocumentEdit
+from documents.models import SLIDE, DocumentEdit
 from documents.sections import RoomPicture
 from prism import words
 from prism.choosing.axes import comparative
@@ -21,8 +21,6 @@ from steps.reading.page import ReadingPage
 from steps.verdict.services import version_of
 from steps.whites.page import WhitesPage
 
-PREFIX = "slide-"
-"""What the key of a slide begins with, beside the sections of the document in the same table."""
 MOST_NEAR = 4
 """Near-identical colours that are shown one after another."""
 
@@ -79,7 +77,7 @@ class Showing:
     @property
     def waits(self) -> str:
         """Why there is nothing to show yet: findings are withheld until somebody has looked; empty otherwise."""
-        return words.WITHHELD_STEP if self.context.wall.any_withheld else ""
+        return self.context.wall.waits
 
     @cached_property
     def _own(self) -> Shown:
@@ -91,7 +89,7 @@ class Showing:
         return [*slides, self._answer()]
 
     def _slide(self, key: str, sentence: str, number: str = "", **shown: object) -> Slide:
-        return Slide(f"{PREFIX}{key}{number}", words.SLIDE_TITLES[key], sentence, **shown)  # type: ignore[arg-type]
+        return Slide(f"{SLIDE}{key}{number}", words.SLIDE_TITLES[key], sentence, **shown)  # type: ignore[arg-type]
 
     def _alone(self) -> Slide:
         notes = [line for line in (ReadingPage(self.context).depth,) if line]
@@ -160,7 +158,7 @@ class Showing:
     @cached_property
     def every(self) -> list[GivenSlide]:
         """All slides in order, those left out too."""
-        edits = {one.section: one for one in self.review.document_edits.filter(section__startswith=PREFIX)}
+        edits = {one.section: one for one in self.review.document_edits.filter(section__startswith=SLIDE)}
         usual = {slide.key: at for at, slide in enumerate(self.computed)}
         order = {key: one.position for key, one in edits.items() if one.position is not None}
         ranked = sorted(self.computed, key=lambda slide: (order.get(slide.key, usual[slide.key]), usual[slide.key]))

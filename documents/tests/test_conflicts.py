@@ -64,6 +64,8 @@ class Conflicts(Wall):
         services.leave_out(self.review, "verdict", False)
         services.give_back(self.review, "verdict")
         self.assertEqual(self.client.get(asked).content.decode().strip(), "")
+        services.write(self.isla, self.review, "slide-colour", "It has a yellow undertone.", "")
+        self.assertEqual(self.client.get(asked).content.decode().strip(), "")  # the link gives no slide
         self.decide("It has a yellow undertone.")
         self.assertContains(self.client.get(asked), "one sentence speaks against the figures")
         self.client.force_login(self.rory)

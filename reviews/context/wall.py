@@ -115,5 +115,10 @@ class Wall(Page):
         return self.review.withhold and any(self._looking.waits(held) for held in self._set.guide)
 
     @property
+    def waits(self) -> str:
+        """Why nothing may be given out yet: findings are withheld until somebody has looked; empty otherwise."""
+        return words.WITHHELD_STEP if self.any_withheld else ""
+
+    @property
     def taken_away(self) -> int:
         return self._set.taken_away

@@ -6,7 +6,6 @@ from typing import Any
 
 from django.utils.safestring import SafeString
 
-from prism import words
 from reviews.drawings.edges import wall_edge
 from reviews.drawings.ladder import depth_ladder
 from steps.base import Step, StepRequest
@@ -28,7 +27,7 @@ class Shell(Page):
         self.query = visit.query
         self.subject, self.wall = context.subject, context.wall
         self.basis = Basis(context.subject, basis if isinstance(basis, BasisForm) else None)
-        self.waits = words.WITHHELD_STEP if step.gives_away and context.wall.any_withheld else ""
+        self.waits = context.wall.waits if step.gives_away else ""
         self.page: Any = step.page(visit)
         self.path = Path(context, step).steps()
         self.digits = min(len(self.path), 9)  # keys lead to as many steps: `app.js` binds 1 to 9

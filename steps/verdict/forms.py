@@ -6,6 +6,8 @@ from typing import Any
 
 from django import forms
 
+LONGEST_VERDICT = 8_000
+"""Characters."""
 SEEN = "seen-"
 """Before the name of a field: the version its text was begun from."""
 
@@ -15,7 +17,7 @@ class WritingForm(forms.Form):
 
     verdict = forms.CharField(
         required=False,
-        max_length=8000,
+        max_length=LONGEST_VERDICT,
         strip=False,
         widget=forms.Textarea(
             attrs={"rows": 9, "placeholder": "What it is, what it is not, where it works, at which strength"}

@@ -6,7 +6,8 @@ from django.urls import reverse
 
 from documents import services
 from documents.document import Document
-from documents.showing.slides import PREFIX, Showing
+from documents.models import SLIDE
+from documents.showing.slides import Showing
 from reviews import services as review_services
 from reviews.context.tests.wall import Wall
 from reviews.models import Review
@@ -48,7 +49,7 @@ class Showings(Wall):
     def test_no_name_is_seen_until_somebody_asks(self):
         page = self.client.get(reverse("review-showing", args=[self.review.pk])).content.decode()
         body = page.split('<main id="slides"')[1]
-        before_answer = body.split(f'id="{PREFIX}answer"')[0]
+        before_answer = body.split(f'id="{SLIDE}answer"')[0]
         shown = re.sub(r'<p class="flex[^>]*names-off:invisible[^>]*>.*?</p>', "", before_answer, flags=re.DOTALL)
         shown = re.sub(r"<h1.*?</h1>|alt=\"[^\"]*\"", "", shown, flags=re.DOTALL)
         for one in self.showing().slides[:-1]:
