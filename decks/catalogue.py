@@ -189,6 +189,10 @@ class Catalogue:
         """Return rows and ΔE00 of the nearest colours to one Lab (3,), nearest first."""
         return self.index.query(lab, count)
 
+    def strip_of(self, rows: NDArray[np.intp]) -> int:
+        """Return the number of the strip of a colour, by its rows; 0 for none."""
+        return int(self.strips[rows[0]]) if rows.size else 0
+
     def rows_of(self, ids: set[int]) -> NDArray[np.intp]:
         """Return the rows at which these colours stand, in order; ids that are not here have none."""
         if not ids or not self.ids.size:

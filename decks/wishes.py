@@ -2,13 +2,18 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
+import numpy as np
 from django.contrib.auth.models import User
+from numpy.typing import NDArray
 
 from decks import queries
-from decks.catalogue import catalogue, family_words, makers_for
+from decks.catalogue import Catalogue, catalogue, family_words, makers_for
 from prism import query, words
-from prism.match import grant, ways
+from prism.match import Granted, grant, ways
 from prism.method import Method
+from prism.neutral import WorkingNeutral
 from prism.query import AskError, Kind, Wish
 from prism.reading import Reading, read
 from prism.search import Meant
@@ -19,34 +24,30 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
     where no one colour is named."""
     twin = query.twins_of(text)
     started = (twin, "") if twin else query.likeness(text)
-    try:
-        subject = queries.one_named(user, started[0]) if started else None
-    except queries.NotOneColourError:
+    if started is None:
         return None
-    if started is None or subject is None:
+    try:
+        subject = queries.one_named(user, started[0])
+    except queries.NotOneColourError:
         return None
     meant, held = Meant(like=subject.name, wish=started[1]), catalogue(user)
     if twin:
         same = queries.twins(held, subject.stimulus, chosen, subject.pk, queries.NEAREST)
         meant.wish, meant.unmet = words.SAME_OR_NEARLY, "" if same else words.NONE_LIKE
         return [one.colour.pk for one in same], meant
-    own = held.rows_of({subject.pk}) if subject.pk else held.rows_of(set())
+    own = held.rows_of({subject.pk} - {None})
     if not started[1]:
         rows, _ = held.nearest(subject.stimulus.lab_array, queries.NEAREST)
         return [int(held.ids[row]) for row in rows if row not in own], meant
-    makers = list(makers_for(user))
     reading = read(subject.stimulus, chosen)
-    strip = int(held.strips[own[0]]) if own.size else 0
+
+    def named(name: str) -> Reading:
+        return read(queries.one_named(user, name).stimulus, chosen)
+
     try:
-        wish = query.parse(started[1], family_words(chosen), [maker.name for maker in makers])
-        check(wish, reading, chosen, bool(strip))
+        wish = understood(user, started[1], chosen)
         meant.wish = wish.text
-        named = {name: read(queries.one_named(user, name).stimulus, chosen) for name in wish.names}
-        of = [held.makers == one.pk for piece in wish.of_kind(Kind.MAKER) for one in makers if one.name == piece.what]
-        found = grant(
-            wish, reading, held.deck(chosen), held.index, chosen, chosen.neutral, named, own, strip,
-            of[0] if of else None, queries.NEAREST,
-        )  # fmt: skip
+        found = granted(user, wish, reading, held, own, chosen, chosen.neutral, named, queries.NEAREST)
     except (AskError, queries.NotOneColourError) as wrong:
         meant.wish, meant.unmet = "", str(wrong)
         return [], meant
@@ -55,11 +56,30 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
     return held.ids[best].tolist(), meant
 
 
-def check(wish: Wish, subject: Reading, chosen: Method, on_strip: bool) -> None:
-    """Raise `AskError` for what the subject has not: a direction, or a strip."""
-    possible = ways(subject.undertone.vector, chosen)
+def understood(user: User, text: str, chosen: Method) -> Wish:
+    """Return how a wish in the trade's words is understood. Raises `AskError`."""
+    return query.parse(text, family_words(chosen), [maker.name for maker in makers_for(user)])
+
+
+def granted(
+    user: User, wish: Wish, subject: Reading, held: Catalogue, own: NDArray[np.intp], chosen: Method,
+    neutral: WorkingNeutral, named: Callable[[str], Reading], most: int,
+) -> Granted:  # fmt: skip
+    """Return the colours of a catalogue that answer a wish, and those that nearly do; `own` are the subject's rows.
+
+    `named` reads a colour that the wish names. Raises `AskError` for what the subject has not: a direction, or a strip.
+    """
+
+    possible, strip = ways(subject.undertone.vector, chosen), held.strip_of(own)
     for piece in wish.of_kind(Kind.MORE):
         if piece.what not in possible:
             raise AskError(words.no_such_way(piece.what, subject.lrv))
-    if any(piece.what == "strip" for piece in wish.of_kind(Kind.KEEP)) and not on_strip:
+    if any(piece.what == "strip" for piece in wish.of_kind(Kind.KEEP)) and not strip:
         raise AskError(words.NO_STRIP)
+    ids = {maker.name: maker.pk for maker in makers_for(user)} if wish.of_kind(Kind.MAKER) else {}
+    of_maker = [held.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
+    return grant(
+        wish, subject, held.deck(chosen), held.index, chosen, neutral,
+        {name: named(name) for name in wish.names}, own, strip,
+        of_maker[0] if of_maker else None, most,
+    )  # fmt: skip

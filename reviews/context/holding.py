@@ -69,7 +69,7 @@ class Decks:
     @cached_property
     def strip(self) -> int:
         """The number of the subject's strip; 0 for none."""
-        return int(self.catalogue.strips[self.own_rows[0]]) if self.own_rows.size else 0
+        return self.catalogue.strip_of(self.own_rows)
 
     def apart(self, lab: ArrayLike) -> float:
         """Return ΔE00 of a Lab (3,) from the subject."""

@@ -7,14 +7,15 @@ from functools import cached_property
 
 from decks import queries as deck_queries
 from decks import wishes
-from decks.catalogue import family_words, makers_for
-from decks.models import Maker
 from prism import placing, query, words
 from prism.choosing.deck import Pick
 from prism.comparison import PairFinding, compare
-from prism.match import Answer, grant
-from prism.query import Kind, Wish
+from prism.match import Answer
+from prism.query import Wish
 from reviews.context import ReviewContext, SwatchView
+
+MOST_WISHED = 8
+"""Colours that answer a wish, as many as are shown."""
 
 
 @dataclass(frozen=True)
@@ -96,30 +97,15 @@ class Placing:
 
     def wish(self, text: str) -> Wish:
         """Return how a wish in the trade's words is understood. Raises `AskError`."""
-        return query.parse(text, family_words(self._subject.method), [maker.name for maker in self._makers])
-
-    @cached_property
-    def _makers(self) -> list[Maker]:
-        return list(makers_for(self._subject.owner))
+        return wishes.understood(self._subject.owner, text, self._subject.method)
 
     def wished(self, wish: Wish) -> Wished:
         """Return the colours of the decks that answer a wish, and those that nearly do. Raises `AskError`."""
         subject, decks = self._subject, self._context.decks
-        wishes.check(wish, subject.reading, subject.method, bool(decks.strip))
-        ids = {maker.name: maker.pk for maker in self._makers}
-        of_maker = [decks.catalogue.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
-        found = grant(
-            wish,
-            subject.reading,
-            decks.deck,
-            decks.catalogue.index,
-            subject.method,
-            subject.neutral,
-            {name: self._named(name).reading for name in wish.names},
-            decks.own_rows,
-            decks.strip,
-            of_maker[0] if of_maker else None,
-        )
+        found = wishes.granted(
+            subject.owner, wish, subject.reading, decks.catalogue, decks.own_rows, subject.method, subject.neutral,
+            lambda name: self._named(name).reading, MOST_WISHED,
+        )  # fmt: skip
         return Wished(*(list(zip(decks.hold([a.pick for a in part]), part, strict=True)) for part in found.parts))
 
     def _named(self, name: str) -> SwatchView:
