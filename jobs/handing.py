@@ -7,11 +7,10 @@ from typing import Any
 from django import forms
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.db.models import Q, QuerySet
+from django.db.models import Count, Q, QuerySet
 from django.utils import timezone
 
 from jobs.models import HandOver, Job
-from jobs.queries import whole
 from people.names import name_of
 from people.queries import may_change, members
 from prism import words
@@ -54,15 +53,17 @@ def of_job(job: Job) -> QuerySet[HandOver]:
 
 def open_points(job: Job) -> list[str]:
     """Return what is open in a job, room by room: what is not decided, to be looked at, and asked by the client."""
-    found = []
-    for room in whole().filter(job=job, deleted=None):
-        reviews: list[Any] = list(room.reviews.filter(deleted=None))
-        decided = any(one.decisions.filter(reopened=None).exists() for one in reviews)
-        looks = sum(one.viewings.filter(deleted=None, seen_at=None).count() for one in reviews)
-        asked = sum(one.client_answers.filter(answer="ask", reply="").count() for one in reviews)
-        if said := words.open_in_room(room.name, bool(reviews), decided, looks, asked):
-            found.append(said)
-    return found
+    kept = Q(reviews__deleted=None)
+    ahead = kept & Q(reviews__viewings__deleted=None, reviews__viewings__seen_at=None)
+    asked = kept & Q(reviews__client_answers__answer="ask", reviews__client_answers__reply="")
+    rooms = job.rooms.filter(deleted=None).annotate(
+        reviewed=Count("reviews", filter=kept, distinct=True),
+        decided=Count("reviews__decisions", filter=kept & Q(reviews__decisions__reopened=None), distinct=True),
+        looks=Count("reviews__viewings", filter=ahead, distinct=True),
+        asked=Count("reviews__client_answers", filter=asked, distinct=True),
+    )
+    said = (words.open_in_room(one.name, bool(one.reviewed), bool(one.decided), one.looks, one.asked) for one in rooms)
+    return [line for line in said if line]
 
 
 @transaction.atomic

@@ -43,13 +43,12 @@ def listed(user: User) -> QuerySet[Job]:
     return of_studio(user).filter(deleted=None).annotate(room_count=rooms)
 
 
-def by_state(user: User, most: int, which: Q | None = None) -> list[tuple[str, str, int, list[Job]]]:
+def by_state(user: User, most: int, which: Q) -> list[tuple[str, str, int, list[Job]]]:
     """Return the states that jobs are in, or some of them, in their order: key, name, how many, and those that changed
     last."""
-    some = which if which is not None else Q()
-    counts = dict(of_studio(user).filter(some, deleted=None).order_by().values_list("state").annotate(Count("pk")))
+    counts = dict(of_studio(user).filter(which, deleted=None).order_by().values_list("state").annotate(Count("pk")))
     ranked = SqlWindow(RowNumber(), partition_by=F("state"), order_by=[F("updated").desc(), F("pk").desc()])
-    newest = list(listed(user).filter(some).annotate(rank=ranked).filter(rank__lte=most).order_by("-updated", "-pk"))
+    newest = list(listed(user).filter(which).annotate(rank=ranked).filter(rank__lte=most).order_by("-updated", "-pk"))
     return [
         (key, label, counts[key], [job for job in newest if job.state == key])
         for key, label in Job.State.choices

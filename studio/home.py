@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from django.core.paginator import Page, Paginator
+from django.db.models import Q
 from django.http import HttpResponse
 from django.shortcuts import render
 from django.views.decorators.http import require_safe
@@ -54,7 +55,7 @@ def home(request: StudioRequest) -> HttpResponse:
     user = request.user
     page = Paginator(review_queries.ids(user), PER_PAGE).get_page(request.GET.get("page"))
     mine = "mine" in request.GET
-    states = job_queries.by_state(user, JOBS, handing.mine(user) if mine else None)
+    states = job_queries.by_state(user, JOBS, handing.mine(user) if mine else Q())
     today = viewing_queries.today(user)
     context: dict[str, object] = {
         "page": page,
