@@ -229,6 +229,11 @@ class Colour(Valued):
             return f"{self.maker.name} · {self.code}"
         return f"from {self.parent.name}" if self.parent else "own colour"
 
+    @property
+    def maker_and_code(self) -> str:
+        """Both in a line, as on a card; empty for an own colour without a code."""
+        return f"{self.maker.name if self.maker else ''} {self.code}".strip()
+
     def value_at(self, moment: datetime) -> Valued:
         """Return the value the colour had at a moment: itself, or what has been replaced since."""
         later = [earlier for earlier in self.earlier.all() if earlier.replaced > moment]

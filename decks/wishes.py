@@ -69,7 +69,6 @@ def granted(
 
     `named` reads a colour that the wish names. Raises `AskError` for what the subject has not: a direction, or a strip.
     """
-
     possible, strip = ways(subject.undertone.vector, chosen), held.strip_of(own)
     for piece in wish.of_kind(Kind.MORE):
         if piece.what not in possible:

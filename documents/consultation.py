@@ -6,17 +6,16 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property, partial
 
-import numpy as np
 from django.utils.safestring import SafeString
 
 from documents.drawings import proportions
 from documents.sections import FIRST, Pair, RoomPicture, Row, Section
 from jobs.drawn import Drawn, address, trim_of
-from jobs.lighting import RoomDay
+from jobs.lighting import SKIES, RoomDay
 from jobs.whole_home import Part, RoomLine, WholeHome
 from prism import words
 from prism.difference import delta_e
-from prism.light.findings import by_day
+from prism.light.day import HALF_HOURS
 from reviews.context import ReviewContext, SwatchView
 from steps.base import StepRequest
 from steps.compare.reads import pair_said
@@ -42,11 +41,7 @@ class Moment:
 
 def _most_unlike(day: RoomDay, moment: Moment) -> Moment | None:
     """Return the moment by day when the walls look least like at `moment`; None where they are always near."""
-    looks = {}
-    for cloud, lit, seen in zip((0.0, 1.0), day.days, day.seen, strict=True):
-        for t in np.flatnonzero(by_day(lit, day.used)):
-            if not lit.dark[t].all():
-                looks[words.sky_of(cloud), float(lit.hours[t])] = seen[t][~lit.dark[t]].mean(axis=0)
+    looks = {(sky, HALF_HOURS[t]): labs.mean(axis=0) for sky in SKIES for t, labs in day.walls_by_day(sky) if labs.size}
     own = looks.get((moment.sky, moment.hour))
     far = {key: float(delta_e(lab, own)) for key, lab in looks.items() if own is not None
            and (key[0] != moment.sky or abs(key[1] - moment.hour) >= APART)}  # fmt: skip

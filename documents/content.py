@@ -75,9 +75,21 @@ class Content:
     def uses(self) -> UsePart:
         return UsePart(self._visit, Schemes(self.context, {}))
 
-    def _works(self) -> Section:
+    @property
+    def good_use(self) -> list[str]:
+        """What it suits best, in a sentence; none where it suits nothing well."""
         best = words.use_best([(one.surface, int(one.suits)) for one in self.uses.uses.uses])
-        lines = [words.works_on(best)] if best else []
+        return [words.works_on(best)] if best else []
+
+    @property
+    def bad_use(self) -> list[str]:
+        """What it suits least and why; none where it suits everything."""
+        uses = self.uses.uses.uses
+        worst = words.use_worst([(one.surface, int(one.suits)) for one in uses])
+        return [words.avoid_on(worst, words.use_why(one.reasons[0])) for one in uses if one.surface == worst]
+
+    def _works(self) -> Section:
+        lines = self.good_use
         lines += self._beside(Terms.AGREE)
         return Section("works", words.DOCUMENT_TITLES["works"], EVIDENCE, lines)
 
@@ -108,10 +120,7 @@ class Content:
         day = self.day
         lines = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
         lines += self._beside(Terms.CLASH)
-        worst = words.use_worst([(one.surface, int(one.suits)) for one in self.uses.uses.uses])
-        lines += [
-            words.avoid_on(worst, words.use_why(one.reasons[0])) for one in self.uses.uses.uses if one.surface == worst
-        ]
+        lines += self.bad_use
         return Section("care", words.DOCUMENT_TITLES["care"], EVIDENCE, lines)
 
     @cached_property
@@ -147,10 +156,8 @@ class Content:
     def reasons(self) -> list[str]:
         """Why it was decided, and why not for the others, as somebody wrote."""
         standing = [one for one in self.view.decide.record if not one.decision.reopened]
-        return [
-            *(words.sentence(one.decision.reason) for one in standing),
-            *(x for one in standing for x in one.against),
-        ]
+        why = [words.sentence(one.decision.reason) for one in standing]
+        return why + [line for one in standing for line in one.against]
 
     def _before(self) -> list[str]:
         """Return what is to be done before ordering: once it is decided, nothing but to order."""

@@ -13,15 +13,15 @@ from decks import queries as deck_queries
 from decks.models import Colour
 from documents.content import Content
 from jobs.contents import element_boards
-from jobs.lighting import RoomDay
+from jobs.lighting import SKIES, RoomDay
 from prism.conflicts import Evidence, PartPlan, SeenBeside, SeenThere, Thing
 from prism.light.claims import doubt, readings
 from prism.light.day import HALF_HOURS
-from prism.light.findings import by_day
 from prism.light.room import WALLS
 from prism.light.room import Room as LitRoom
 from prism.light.sun import moments, positions
 from prism.reading import Reading, read
+from prism.typed import flattened
 from viewings.queries import local
 
 TIMES = {"morning": (5.0, 11.0), "midday": (11.0, 14.0), "afternoon": (14.0, 18.0), "evening": (17.0, 22.0)}
@@ -92,15 +92,15 @@ class Known:
                 yield Thing("stays", board.name, tuple(_ways(board.name)), own)
         if self.consultation.room:
             name = self.consultation.room.name
-            yield Thing("room", name, (name.casefold().replace("’", "'"),))
+            yield Thing("room", name, (flattened(name),))
         makers = {maker.name for maker in deck_queries.makers(self.subject.owner)}
         for maker in sorted(makers):
-            yield Thing("maker", maker, (maker.casefold().replace("’", "'"),))
+            yield Thing("maker", maker, (flattened(maker),))
         for code in sorted({colour.code for colour in (subject, *named) if colour.code}):
             yield Thing("code", code, (code.casefold(),))
 
     def _colour(self, colour: Colour, own: Reading) -> Thing:
-        names = [colour.name.casefold().replace("’", "'")]
+        names = [flattened(colour.name)]
         maker = colour.maker.name if colour.maker else ""
         return Thing("colour", colour.name, tuple(names), own, maker, colour.code)
 
@@ -137,7 +137,7 @@ class Known:
 
 def _ways(name: str) -> Iterator[str]:
     """Yield the ways of naming something: the whole, and its last word."""
-    whole = name.casefold().replace("’", "'")
+    whole = flattened(name)
     yield whole
     last = whole.split(" ")[-1]
     if len(last) > 3:
@@ -155,10 +155,8 @@ def _lights(hour: int, sky: str, lamps: bool) -> list[str]:
 def lit_by_time(day: RoomDay) -> dict[str, tuple[Reading, ...]]:
     """Return what the walls read as in each light that a sentence can name, hour by hour."""
     found: dict[str, list[np.ndarray]] = {}
-    for sky, lit, seen in zip(("clear", "overcast"), day.days, day.seen, strict=True):
-        moments_lit = np.flatnonzero(by_day(lit, day.used))[::2]
-        for t in moments_lit:
-            labs = seen[t][~lit.dark[t]]
+    for sky in SKIES:
+        for t, labs in day.walls_by_day(sky)[::2]:
             for light in _lights(int(HALF_HOURS[t]), sky, lamps=False):
                 found.setdefault(light, []).append(labs)
     if day.room.lamps:

@@ -48,8 +48,7 @@ class DescribeForm(forms.Form):
             if self.room.town:
                 self.town, self.place = named_town(self.room.town)
         except DescribedError as wrong:
-            said = words.DESCRIBE_SIZE if wrong.kind == "size" else messages.material_unknown(wrong.what, wrong.near)
-            raise forms.ValidationError(said) from None
+            raise forms.ValidationError(words.described_wrong(wrong)) from None
         except towns.UnknownTownError as wrong:
             raise forms.ValidationError(messages.town_unknown(self.room.town, wrong.near)) from None
         width, depth, height = self.room.size

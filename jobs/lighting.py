@@ -193,6 +193,13 @@ class RoomDay:
         """What the paint reads as, (t, 4, 3), under each sky."""
         return [day.seen(self.reflectance) for day in self.days]
 
+    def walls_by_day(self, sky: str) -> list[tuple[int, Array]]:
+        """Return each half hour of daylight in which the room is used, with what the walls that are not dark read as,
+        Lab (n, 3)."""
+        at = SKIES.index(sky)
+        lit, seen = self.days[at], self.seen[at]
+        return [(int(t), seen[t][~lit.dark[t]]) for t in np.flatnonzero(by_day(lit, self.used))]
+
     @cached_property
     def lab(self) -> Array:
         """What it reads as under the sky that is looked at, (t, 4, 3)."""

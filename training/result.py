@@ -49,8 +49,12 @@ class Result:
         return sorted((wall for wall in self.answered if not wall.right), key=lambda wall: -wall.apart)
 
     @property
+    def right(self) -> int:
+        return len(self.answered) - len(self._missed)
+
+    @property
     def score(self) -> str:
-        return words.training_score(len(self.answered), len(self.answered) - len(self._missed))
+        return words.training_score(len(self.answered), self.right)
 
     @property
     def weak(self) -> str:

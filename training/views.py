@@ -97,8 +97,7 @@ def sitting(request: StudioRequest, pk: int) -> HttpResponse:
     except NoWallError as wrong:
         return render(request, "training/over.html", {"sitting": held, "trouble": str(wrong)}, status=422)
     if wall is None:
-        answered = held.walls.exclude(right=None)
-        said = words.sitting_over(answered.count(), answered.filter(right=True).count())
+        said = words.sitting_over(len(result.answered), result.right)
         said = words.CLOCK_SET_BACK if held.is_before else said
         return render(request, "training/over.html", {"sitting": held, "said": said, "result": result})
     return render(request, "training/wall.html", {"page": WallPage(wall)})

@@ -139,7 +139,7 @@ class Article:
         return Part("is", words.ARTICLE_TITLES["is"], tuple(lines), pictures=(self._swatch("colour", text),))
 
     def _swatch(self, name: str, text: str) -> Picture:
-        shown = Captioned(self.subject.stimulus.screen, self.name, f"{self.maker} {self.subject.colour.code}".strip())
+        shown = Captioned(self.subject.stimulus.screen, self.name, self.subject.colour.maker_and_code)
         return Picture(f"{name}.png", text, partial(swatches_png, [shown], PICTURE))
 
     def beside(self, held: SwatchView, name: str, said: str) -> Picture:
@@ -190,12 +190,8 @@ class Article:
         return Part("palette", words.ARTICLE_TITLES["palette"], pictures=(picture,))
 
     def _use(self) -> Part:
-        uses = self._content.uses.uses.uses
-        rated = [(one.surface, int(one.suits)) for one in uses]
-        best, worst = words.use_best(rated), words.use_worst(rated)
-        lines = [words.works_on(best)] if best else []
-        lines += [words.avoid_on(worst, words.use_why(one.reasons[0])) for one in uses if one.surface == worst]
-        return Part("use", words.ARTICLE_TITLES["use"], tuple(lines))
+        lines = (*self._content.good_use, *self._content.bad_use)
+        return Part("use", words.ARTICLE_TITLES["use"], lines)
 
     def _sample(self) -> Part:
         return Part("sample", words.ARTICLE_TITLES["sample"], items=words.TRY_IT)

@@ -46,9 +46,7 @@ class PaletteColour:
 
     @property
     def label(self) -> str:
-        """Its maker and code."""
-        maker = self.colour.maker.name if self.colour.maker else ""
-        return " ".join(part for part in (maker, self.colour.code) if part)
+        return self.colour.maker_and_code
 
     @property
     def goes(self) -> str:

@@ -120,7 +120,7 @@ def _described(sentence: str) -> Room:
     try:
         said = described(sentence, is_colour=lambda text: decks.find(text) is not None)
     except DescribedError as wrong:
-        fail(words.DESCRIBE_SIZE if wrong.kind == "size" else messages.material_unknown(wrong.what, wrong.near))
+        fail(words.described_wrong(wrong))
     if not said.town:
         fail(words.DESCRIBE_TOWN)
     if remarks := words.described_said(said.supposed, said.unread, "", ""):

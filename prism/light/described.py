@@ -11,7 +11,8 @@ from dataclasses import dataclass, field, replace
 
 from prism.language import DEFAULT, by_saying, table
 from prism.light.materials import named, nearest_names
-from prism.light.room import WALLS, Lamp, Window
+from prism.light.room import COMPASS, WALLS, Lamp, Window
+from prism.messages.text import capital
 from prism.typed import any_of
 
 HEIGHT = 2.5
@@ -27,8 +28,6 @@ PER_LAMP = 4.0
 """m² of floor for each lamp of 800 lm where nobody counts them."""
 LONGEST = 600
 FOOT = 0.3048
-COMPASS = {"north": 0.0, "north-east": 45.0, "east": 90.0, "south-east": 135.0, "south": 180.0, "south-west": 225.0,
-           "west": 270.0, "north-west": 315.0}  # fmt: skip
 _FIGURE = r"(\d+(?:[.,]\d+)?)"
 _UNIT = r"\s*(m\b|metres?\b|meters?\b|cm\b|ft\b|feet\b|foot\b|['′](?!\w))?"
 _TIMES = r"\s*(?:x|×|by)\s*"
@@ -158,7 +157,7 @@ class _Sentence:
         # the direction stays in the text, since it says which way the room looks
         self.left = f"{self.left[: found.start(2 if kept else 3)]} , {self.left[found.end() :]}"
         name = " ".join(f"{found[1] or ''}{kept} {found[3]}".split())
-        return f"{name[0].upper()}{name[1:]}"
+        return capital(name)
 
     def _is_known(self, word: str) -> bool:
         plain = word.casefold() in self.words["filler"] or re.fullmatch(self.words["faces"], word, re.IGNORECASE)
@@ -220,7 +219,7 @@ class _Sentence:
             else:
                 kind, on, area = kinds[noun]
                 name = f"{of} {noun}".strip()
-                stays.append(Stays(kind, f"{name[0].upper()}{name[1:]}", self._material(of, noun), area, on))
+                stays.append(Stays(kind, capital(name), self._material(of, noun), area, on))
         return surfaces, tuple(stays)
 
     def _material(self, text: str, noun: str) -> str:

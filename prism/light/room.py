@@ -7,6 +7,9 @@ from dataclasses import dataclass, field
 from prism.light.sun import Place
 
 WALLS = ("north", "east", "south", "west")
+COMPASS = {"north": 0.0, "north-east": 45.0, "east": 90.0, "south-east": 135.0, "south": 180.0, "south-west": 225.0,
+           "west": 270.0, "north-west": 315.0}  # fmt: skip
+"""Degrees from north, clockwise, of each direction that is named."""
 SIDES = ("west", "east", "south", "north", "floor", "ceiling")
 """The six surfaces in the order of the axes: x runs to the east, y to the north, z up."""
 

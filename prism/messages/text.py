@@ -71,6 +71,11 @@ def capital(text: str) -> str:
     return text[:1].upper() + text[1:]
 
 
+def with_article(text: str) -> str:
+    """Return a noun with its article: `an orange`, `a pale grey`."""
+    return f"{'an' if text[0] in 'aeiou' else 'a'} {text}"
+
+
 def sentence(text: str) -> str:
     return capital(text) + ("" if not text or text[-1] in ".?!" else ".")
 

@@ -1,4 +1,4 @@
-"""What is said where a sentence and the figures disagree."""
+"""Sentences for where what somebody wrote and the figures disagree."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 from prism.light.together import Terms
 from prism.messages.habits import day
-from prism.messages.text import count, listed, number, numeral
+from prism.messages.text import capital, count, listed, number, numeral, with_article
 from prism.words.consultation import PAINTED
 from prism.words.pairs import direction
 from prism.words.readings import hue
@@ -35,8 +35,7 @@ def conflicts_count(many: int) -> str:
 
 def conflict(found: Conflict) -> str:
     """Say what is known instead of what a sentence states."""
-    said = _said(found)
-    return f"{said[0].upper()}{said[1:]}" if said else ""
+    return capital(_said(found))
 
 
 def _said(found: Conflict) -> str:
@@ -47,7 +46,7 @@ def _said(found: Conflict) -> str:
     first = values[0] if values else ""
     match found.kind:
         case "undertone" | "no_undertone" | "turns_grey":
-            shown = "no undertone" if first == "none" else f"{_a(hue(str(first), lrv))} undertone"
+            shown = "no undertone" if first == "none" else f"{with_article(hue(str(first), lrv))} undertone"
             return f"{how}: {shown}{there}." if how else f"{name} has {shown}."
         case "temperature":
             if one.changes or one.light:
@@ -121,7 +120,3 @@ def _said(found: Conflict) -> str:
             written = date.fromisoformat(str(first))
             return f"{day(written)} is a {_WEEKDAYS[written.weekday()]}."
     return ""
-
-
-def _a(word: str) -> str:
-    return f"{'an' if word[0] in 'aeiou' else 'a'} {word}"

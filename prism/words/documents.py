@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, whole
+from prism.messages.text import capital, count, listed, whole, with_article
 from prism.words.readings import headline, hue
 from prism.words.strengths import strength_said_as
 
@@ -38,18 +38,14 @@ DOCUMENT_TITLES = {
 }
 
 
-def _article(text: str) -> str:
-    return f"{'an' if text[0] in 'aeiou' else 'a'} {text}"
-
-
 def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> str:
     what = headline(reading)
     kind = what[:1].lower() + what[1:]
     tone = reading.undertone
     named = tone.main if tone.level.value == "certain" and len(tone.hues) == 1 and reading.family.is_neutral else None
-    shows = f" with {_article(hue(named, reading.lrv))} undertone" if named else ""
+    shows = f" with {with_article(hue(named, reading.lrv))} undertone" if named else ""
     neither = f", not {listed([f'a {one}' for one in promised], 'or')}" if promised else ""
-    return f"{name} is {kind if kind.startswith('probably') else _article(kind)}{shows}{neither}."
+    return f"{name} is {kind if kind.startswith('probably') else with_article(kind)}{shows}{neither}."
 
 
 def works_on(best: Sequence[str]) -> str:

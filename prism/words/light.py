@@ -74,7 +74,7 @@ def seen_line(wall: str, hour: float, reading: Reading | None, board: Reading) -
 
 
 def seen_there(wall: str, reading: Reading | None, board: Reading) -> str:
-    """Return what a wall looks like where its hour is said elsewhere."""
+    """Return what a wall looks like, for a place that names the hour itself."""
     return capital(_seen(wall, reading, board))
 
 

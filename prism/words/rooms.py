@@ -5,9 +5,14 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Collection, Sequence
 from datetime import datetime
+from typing import TYPE_CHECKING
 
 from prism.messages.habits import day
+from prism.messages.rooms import material_unknown
 from prism.messages.text import listed, number, numeral, shortened
+
+if TYPE_CHECKING:
+    from prism.light.described import DescribedError
 
 OUTSIDE = {
     "lawn": "lawn",
@@ -58,6 +63,11 @@ SUPPOSED = {
     "lamps": "usual lamps",
 }  # fmt: skip
 """What is taken for what a sentence leaves out."""
+
+
+def described_wrong(wrong: DescribedError) -> str:
+    """Say why no room can be made of a sentence."""
+    return DESCRIBE_SIZE if wrong.kind == "size" else material_unknown(wrong.what, wrong.near)
 
 
 def job_of_room(name: str, town: str) -> str:

@@ -1,11 +1,11 @@
-"""What is said on the slides of a showing: one sentence each, as large as it goes."""
+"""The sentences of a showing's slides, one on each."""
 
 from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
 from prism.choosing.axes import comparative
-from prism.messages.text import many
+from prism.messages.text import many, with_article
 from prism.words.pairs import said_of_pair
 from prism.words.readings import family, hue
 
@@ -22,7 +22,7 @@ NO_NOTES = "Nothing to add."
 
 def alone(reading: Reading) -> str:
     word = family(reading.family)
-    return f"Alone, it looks like {_a(word)}."
+    return f"Alone, it looks like {with_article(word)}."
 
 
 def beside_clean(reading: Reading) -> str:
@@ -54,7 +54,3 @@ def slides_said(count: int, left_out: int) -> str:
 def difference_note(delta_e: float, lrv: float) -> str:
     way = "lighter" if lrv >= 0 else "darker"
     return f"ΔE00 {delta_e:.1f}, {abs(lrv):.1f} LRV points {way}."
-
-
-def _a(word: str) -> str:
-    return f"{'an' if word[0] in 'aeiou' else 'a'} {word}"
