@@ -14,9 +14,9 @@ ROWS, ANSWERS = 50_000, 2_000
 def main(lab: np.ndarray) -> None:
     """A wall of each kind from 50,000 colours, and an eye estimated from 2,000 answers."""
     from prism import method
-    from prism.classify import hue_of
+    from prism.sectors import hue_of
     from prism.spectrum import lightness_to_lrv
-    from prism.training import walls
+    from prism.training import asked
     from prism.training.exercise import Kind, PoolError
     from prism.training.eye import estimate
     from prism.training.pool import Pool
@@ -33,9 +33,9 @@ def main(lab: np.ndarray) -> None:
 
     some = best(lambda: of_kind(Kind.LIGHTER), 5)
     slowest = max(best(lambda kind=kind: of_kind(kind), 5) for kind in Kind)
-    whole, walls.LOOKED_AT = walls.LOOKED_AT, len(lab)
+    whole, asked.LOOKED_AT = asked.LOOKED_AT, len(lab)
     naive = best(lambda: of_kind(Kind.LIGHTER), 2)
-    walls.LOOKED_AT = whole
+    asked.LOOKED_AT = whole
     report("the next wall from 50,000 colours", f"{1000 * slowest:.0f} ms", "50 ms")
     report("  against looking through all of them", f"{naive / some:.0f} times as fast", "10")
 

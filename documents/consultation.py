@@ -10,8 +10,9 @@ from django.utils.safestring import SafeString
 
 from documents.drawings import proportions
 from documents.sections import FIRST, Pair, RoomPicture, Row, Section
+from jobs.asked_day import SKIES
 from jobs.drawn import Drawn, address, trim_of
-from jobs.lighting import SKIES, RoomDay
+from jobs.lighting import RoomDay
 from jobs.whole_home import Part, RoomLine, WholeHome
 from prism import words
 from prism.difference import delta_e

@@ -12,8 +12,9 @@ from django.utils import timezone
 from decks import queries as deck_queries
 from decks.models import Colour
 from documents.content import Content
+from jobs.asked_day import SKIES
 from jobs.contents import element_boards
-from jobs.lighting import SKIES, RoomDay
+from jobs.lighting import RoomDay
 from prism.conflicts import Evidence, PartPlan, SeenBeside, SeenThere, Thing
 from prism.light.claims import doubt, readings
 from prism.light.day import HALF_HOURS

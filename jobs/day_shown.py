@@ -8,7 +8,8 @@ from functools import cached_property
 from django.utils.safestring import SafeString
 
 from jobs import drawings, drawn
-from jobs.lighting import SEASONS, SKIES, Asked, Board, RoomDay
+from jobs.asked_day import SEASONS, SKIES, Asked
+from jobs.lighting import Board, RoomDay
 from jobs.models import Room
 from prism import words
 from prism.difference import delta_e

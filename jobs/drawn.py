@@ -11,7 +11,8 @@ from urllib.parse import urlencode
 import numpy as np
 from django.urls import reverse
 
-from jobs.lighting import SKIES, RoomDay
+from jobs.asked_day import SKIES
+from jobs.lighting import RoomDay
 from jobs.models import Finish, Room
 from jobs.queries import finish_of
 from prism.formats.png import as_png

@@ -10,8 +10,9 @@ from django.contrib.auth.models import User
 
 from decks import queries as deck_queries
 from decks.models import Colour
-from jobs.forms import CoatedForm, size
+from jobs.fields import size
 from jobs.models import Finish, Job, WhiteRule
+from jobs.room_parts import CoatedForm
 from prism import words
 from web.forms import Sized, plain
 

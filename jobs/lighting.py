@@ -4,19 +4,19 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from datetime import date, datetime
+from datetime import date
 from functools import cached_property
-from zoneinfo import ZoneInfo
 
 import numpy as np
 from django.utils import timezone
 
+from jobs.asked_day import SKIES, Asked, day_of
 from prism import screen
 from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
 from prism.light.advice import Aim, aim
 from prism.light.claims import Known, doubt, readings, warmth
-from prism.light.day import HALF_HOURS, OVERCAST, Day, days, deepening, evening, outside
+from prism.light.day import OVERCAST, Day, days, deepening, evening, outside
 from prism.light.findings import (
     Counsel,
     Facing,
@@ -42,10 +42,6 @@ from prism.spectrum import Array, to_lrv
 from prism.stimulus import Stimulus
 from web.bounded_cache import BoundedCache
 
-YEARS = (1950, 2100)
-SKIES = ("clear", "overcast")
-SEASONS = ("today", "midsummer", "equinox", "midwinter")
-_DAYS = {"midsummer": (6, 21), "equinox": (3, 20), "midwinter": (12, 21)}
 LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
 PER_LAMP_AREA = 4.0
 """m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
@@ -54,68 +50,6 @@ _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
 _kept_evenings: BoundedCache[object, Day] = BoundedCache(96)
 _kept_deeper: BoundedCache[object, tuple[float, float]] = BoundedCache(256)
 _kept_floor: BoundedCache[object, float] = BoundedCache(256)
-
-
-def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:
-    """Return the date of a season in a hemisphere, this year; or a date that is written out; else today by the clocks
-    of a zone."""
-    today = now.astimezone(ZoneInfo(zone)).date()
-    if season not in _DAYS:
-        return written_date(season) or today
-    month, day = _DAYS[season]
-    if southern and season != "equinox":
-        month = 18 - month  # June and December change places
-    return date(today.year, month, day)
-
-
-def written_date(text: str) -> date | None:
-    """Return the day that a text writes as 2026-11-05, in a year that the sun's position is known for; else None."""
-    try:
-        found = date.fromisoformat(text)
-    except ValueError:
-        return None
-    return found if YEARS[0] <= found.year <= YEARS[1] else None
-
-
-@dataclass(frozen=True)
-class Asked:
-    """What of a day is looked at: which day, which sky, which moment and which wall."""
-
-    season: str = "today"
-    sky: str = "clear"
-    moment: int = 24
-    wall: str = "north"
-
-    @classmethod
-    def of(cls, query: Mapping[str, str], room: LitRoom) -> Asked:
-        """Return what a query asks for; for what it does not say or nobody can, noon and the wall opposite a window."""
-        season, sky = query.get("when", ""), query.get("sky", "")
-        wall = query.get("wall", "")
-        return cls(
-            season if season in SEASONS or written_date(season) else "today",
-            sky if sky in SKIES else "clear",
-            _moment(query.get("hour", "")),
-            wall if wall in WALLS else back_wall(room),
-        )
-
-    @property
-    def hour(self) -> float:
-        return HALF_HOURS[self.moment]
-
-
-def _moment(text: str) -> int:
-    try:
-        hour = float(text)
-    except ValueError:
-        hour = 12.0
-    return min(round(2 * hour), len(HALF_HOURS) - 1) if 0 <= hour < 24 else 24
-
-
-def back_wall(room: LitRoom) -> str:
-    """Return the wall opposite the one with most glass; the north wall where there is none."""
-    glass = {wall: sum(w.width * w.height for w in room.windows if w.wall == wall) for wall in WALLS}
-    most = max(glass, key=lambda wall: glass[wall])
-    return WALLS[(WALLS.index(most) + 2) % 4] if glass[most] else "north"
 
 
 @dataclass(frozen=True)

@@ -14,9 +14,10 @@ from django.db.models import Prefetch, QuerySet
 from decks import queries as deck_queries
 from decks.models import Colour
 from jobs import handing, queries
+from jobs.asked_day import SEASONS, SKIES
 from jobs.contents import by_permanence, day_in, pairings_said, stimulus_of, why_no_light
 from jobs.day_shown import DayShown
-from jobs.lighting import SEASONS, SKIES, RoomDay
+from jobs.lighting import RoomDay
 from jobs.models import Element, Job, Metered, Room
 from jobs.sheet import RoomSheet
 from jobs.towns import TOWNS

@@ -7,8 +7,9 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.forms import BoundField
 
-from jobs.forms import DOORWAYS, ElementForm, LampForm, RoomForm, Row, SurfaceForm, WindowForm
+from jobs.forms import DOORWAYS, RoomForm
 from jobs.models import Element, LampSort, Room, Surface, Window
+from jobs.room_parts import ElementForm, LampForm, Row, SurfaceForm, WindowForm
 from prism.light import checks
 from web.edit_conflicts import Sent, as_sent
 

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from jobs import picture_views, views
+from jobs import picture_views, room_views, views
 
 urlpatterns = [
     path("jobs/", views.listing, name="jobs"),
@@ -18,20 +18,20 @@ urlpatterns = [
     path("hand-overs/<int:handed>/", views.take_over, name="take-over"),
     path("jobs/<int:pk>/delete/", views.delete_job, name="job-delete"),
     path("jobs/<int:pk>/restore/", views.restore_job, name="job-restore"),
-    path("jobs/<int:pk>/rooms/new/", views.new_room, name="job-room-new"),
+    path("jobs/<int:pk>/rooms/new/", room_views.new_room, name="job-room-new"),
     path("rooms/describe/", views.describe_room, name="room-describe"),
     path("jobs/<int:pk>/rooms/describe/", views.describe_room, name="job-room-describe"),
     path("jobs/<int:pk>/rooms/bring-in/", views.bring_in_room, name="job-room-bring-in"),
-    path("rooms/<int:pk>/", views.room, name="room"),
+    path("rooms/<int:pk>/", room_views.room, name="room"),
     path("rooms/<int:pk>/picture.json", picture_views.picture, name="room-picture"),
     path("rooms/<int:pk>/picture.png", picture_views.picture_file, name="room-picture-file"),
-    path("rooms/<int:pk>/edit/", views.edit_room, name="room-edit"),
-    path("rooms/<int:pk>/white/", views.take_white, name="room-white"),
-    path("rooms/<int:pk>/finishes/", views.finishes, name="room-finishes"),
-    path("rooms/<int:pk>/copy/", views.copy_room, name="room-copy"),
-    path("rooms/<int:pk>/delete/", views.delete_room, name="room-delete"),
-    path("rooms/<int:pk>/restore/", views.restore_room, name="room-restore"),
-    path("rooms/<int:pk>/export/", views.export_room, name="room-export"),
-    path("rooms/<int:pk>/meter/", views.meter, name="room-meter"),
-    path("rooms/<int:pk>/meter/<int:reading>/", views.use_reading, name="room-meter-use"),
+    path("rooms/<int:pk>/edit/", room_views.edit_room, name="room-edit"),
+    path("rooms/<int:pk>/white/", room_views.take_white, name="room-white"),
+    path("rooms/<int:pk>/finishes/", room_views.finishes, name="room-finishes"),
+    path("rooms/<int:pk>/copy/", room_views.copy_room, name="room-copy"),
+    path("rooms/<int:pk>/delete/", room_views.delete_room, name="room-delete"),
+    path("rooms/<int:pk>/restore/", room_views.restore_room, name="room-restore"),
+    path("rooms/<int:pk>/export/", room_views.export_room, name="room-export"),
+    path("rooms/<int:pk>/meter/", room_views.meter, name="room-meter"),
+    path("rooms/<int:pk>/meter/<int:reading>/", room_views.use_reading, name="room-meter-use"),
 ]

@@ -9,9 +9,9 @@ from enum import StrEnum
 import numpy as np
 
 from prism.choosing.axes import OPPOSITE, comparative, is_hue, less
-from prism.classify import hue_of
 from prism.method import Method
 from prism.reading import Reading
+from prism.sectors import hue_of
 from prism.side_by_side import Colours, Pairs, side_by_side
 from prism.surety import AXES, LEVELS, Level, apart, axes_at, below
 

@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from prism.choosing.deck import Deck
-from prism.classify import family_spread, family_words_at
+from prism.families import family_spread, family_words_at
 from prism.method import Method
 from prism.nearest import Nearest
 from prism.neutral import WorkingNeutral

@@ -9,7 +9,8 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import ArrayLike
 
-from prism.classify import Classification, Family, classify_many, family_bands
+from prism.classify import Classification, classify_many
+from prism.families import Family, family_bands
 from prism.method import Method
 from prism.neutral import GREY, WorkingNeutral
 from prism.stimulus import Stimulus

@@ -12,9 +12,15 @@ from collections.abc import Sequence
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.method.scales import HueScale
+from prism.method import HueScale
 from prism.spectrum import Array
-from prism.surety import POINTS, Floats, cloud, in_parts, square_cloud
+from prism.surety import (
+    POINTS,
+    Floats,
+    cloud,
+    in_parts,
+    square_cloud,
+)
 
 Mask = NDArray[np.bool_]
 
@@ -129,3 +135,14 @@ def undertone_shares(
         least = np.square(np.maximum(np.float32(edges[0]) - radial[rows], 0.0))
         shares[rows] = hue_shares(part, scale, squares >= least[:, None], towards, near[rows])
     return shares, weaker[0], weaker[1]
+
+
+def hue_of(vector: ArrayLike) -> Array:
+    """Return hue in degrees 0-360, shape (...), of vectors in the a*, b* plane (..., 2).
+
+    >>> float(hue_of([0.0, -2.0]))
+    270.0
+    """
+    value = np.asarray(vector)
+    hue: Array = np.degrees(np.arctan2(value[..., 1], value[..., 0])) % 360
+    return hue

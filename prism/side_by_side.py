@@ -9,11 +9,11 @@ from typing import Any
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.classify import hue_of, temperature_of
+from prism.classify import temperature_of
 from prism.difference import Difference, difference
 from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.sectors import Cloud, counted, hue_shares, likelier_neighbour
+from prism.sectors import Cloud, counted, hue_of, hue_shares, likelier_neighbour
 from prism.spectrum import Array
 from prism.surety import AXES, apart, axes_at, below, cloud, in_parts
 

@@ -9,8 +9,8 @@ from django.contrib.auth.models import User
 from django.utils import timezone
 
 from methods import queries as method_queries
-from prism.classify import hue_of
 from prism.method import Method
+from prism.sectors import hue_of
 from prism.training.exercise import Kind
 from prism.training.staircase import right_answers
 from training import queries, services

@@ -11,10 +11,10 @@ import numpy as np
 
 from prism import demo
 from prism.adaptation import FROM_D50_2, FROM_D65_2, adapt
-from prism.classify import hue_of
 from prism.difference import delta_e
 from prism.method import load
 from prism.neutral import WorkingNeutral
+from prism.sectors import hue_of
 from prism.spectrum import to_lab, to_xyz, white_point, xyz_to_lab
 from prism.tests.surfaces import measured_paints, measured_surfaces
 

@@ -11,11 +11,12 @@ from numpy.typing import NDArray
 from decks import queries as deck_queries
 from prism import method, words
 from prism.stimulus import many_from_lab
+from prism.training.asked import Hardness
 from prism.training.exercise import Exercise, Kind, Look, Manner, PoolError
 from prism.training.looking import in_the_evening
 from prism.training.pool import Pool
 from prism.training.showing import showing
-from prism.training.walls import USUAL_APART, Hardness, make
+from prism.training.walls import USUAL_APART, make
 
 
 class NoWallError(ValueError):

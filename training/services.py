@@ -14,8 +14,8 @@ from fsrs import Card, Rating, Scheduler
 
 from methods import queries as method_queries
 from prism import words
+from prism.training.asked import Hardness
 from prism.training.exercise import Kind
-from prism.training.walls import Hardness
 from prism.viewing.scales import AXES
 from training import queries, set_walls
 from training.making import NoWallError, made

@@ -8,10 +8,10 @@ import numpy as np
 
 from prism.choosing.along_axes import AxisView
 from prism.choosing.deck import Deck, Pick, pick_of
-from prism.classify import hue_of
 from prism.difference import length
 from prism.method import Method
 from prism.reading import Reading
+from prism.sectors import hue_of
 from prism.spectrum import Array
 
 MOST_OF_RANGE = 5

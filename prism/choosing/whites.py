@@ -5,8 +5,9 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.classify import families, temperature_of
+from prism.classify import temperature_of
 from prism.difference import length
+from prism.families import families
 from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.spectrum import Array

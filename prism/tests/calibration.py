@@ -13,10 +13,12 @@ from scipy.spatial import cKDTree
 
 from prism import demo, screen
 from prism.adaptation import D50_2, lab_d50_to_lab
-from prism.classify import classify_many, families, family_bands, family_words_at, hue_of, is_of_hue, temperature_of
+from prism.classify import classify_many, temperature_of
 from prism.comparison import Said
 from prism.difference import delta_e
+from prism.families import families, family_bands, family_words_at, is_of_hue
 from prism.method import Method
+from prism.sectors import hue_of
 from prism.side_by_side import Colours, side_by_side
 from prism.spectrum import lightness_to_lrv, to_lab, to_xyz, xyz_to_lab
 from prism.surety import AXES, LEVELS, axes_at

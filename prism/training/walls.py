@@ -7,7 +7,6 @@ matter of vocabulary, the answers of all the methods that are given count.
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 
 import numpy as np
 
@@ -18,54 +17,29 @@ from prism.method import Method
 from prism.side_by_side import Pairs
 from prism.spectrum import Array
 from prism.surety import LEVELS, Level
+from prism.training.asked import WITHIN, Asked, Hardness, drawn, hung_at_random, left_open, sampled
+from prism.training.changed_walls import evening, strength, twin
 from prism.training.exercise import (
-    ANOTHER_STRENGTH,
     DIFFERENT,
-    LIGHTER_BY_A_QUARTER,
-    QUARTER,
     SAME,
     Exercise,
     Kind,
-    Look,
-    Manner,
     PoolError,
 )
-from prism.training.looking import in_the_evening, weaker
 from prism.training.pool import Pool, Rows
 from prism.whites.ranking import YELLOWER
-
-Hardness = Callable[[str], float]
-"""By how much, ΔE00, what is asked for is to be apart along an axis."""
-
-
-@dataclass(frozen=True)
-class Asked:
-    """What a wall is to be made of: a pool, by chance, about so hard, with the methods whose words count besides; and
-    the row that it is to be about, where it is to be about one, or the undertone it is to have."""
-
-    pool: Pool
-    rng: np.random.Generator
-    hard: Hardness
-    others: Sequence[Method]
-    about: int | None = None
-    hue: str = ""
-
 
 Maker = Callable[[Asked], Exercise | None]
 
 USUAL_APART = 3.0
 """ΔE00 by which what is asked for is apart where no difficulty is given."""
-LOOKED_AT = 500
-"""Colours that are drawn to look for a wall among; more of a dense deck would be no better."""
 TRIES = 60
-WHITES, STEPS, LIKE, NEUTRALS, LOOKALIKES = 5, 5, 3, 6, 3
+WHITES, STEPS, LIKE, NEUTRALS = 5, 5, 3, 6
 LRV_STEP = 10
 WIDEST = 0.8
 """Part of the creaminess of all whites over which an order of some may reach."""
 ABOUT_ONE = (Kind.UNDERTONE, Kind.WARMER, Kind.LIGHTER, Kind.TWIN, Kind.EVENING, Kind.LRV)
 """Kinds that can be about one board, those that teach most of it first; an LRV can be asked of any."""
-WITHIN = 0.45
-"""Part of the difference that is asked for by which a wall may miss it."""
 
 
 def make(
@@ -92,34 +66,6 @@ def make(
     raise PoolError(kind)
 
 
-def _some(rows: Rows, rng: np.random.Generator) -> Rows:
-    return rows if len(rows) <= LOOKED_AT else rng.choice(rows, LOOKED_AT, replace=False)
-
-
-def _drawn(asked: Asked, least: int) -> tuple[Rows, int]:
-    """Return some of the pool's neutrals, and one of them to begin with, or what it is about.
-
-    Raises `PoolError` for fewer than `least`.
-    """
-    rows = _some(asked.pool.neutrals, asked.rng)
-    if asked.about is not None:
-        rows = np.union1d(rows, [asked.about])
-    if len(rows) < least:
-        raise PoolError(least)
-    return rows, int(asked.rng.choice(rows)) if asked.about is None else asked.about
-
-
-def _hung(boards: Sequence[int], rng: np.random.Generator) -> tuple[list[int], tuple[int, ...]]:
-    """Return at which place each board hangs, and the boards in the order in which they do."""
-    order = rng.permutation(len(boards)).tolist()
-    return [order.index(i) for i in range(len(boards))], tuple(int(boards[i]) for i in order)
-
-
-def _unsure(pool: Pool, boards: Sequence[int]) -> float:
-    """Return what the least sure two of some boards leave open between them, ΔE00."""
-    return float(np.sqrt((np.sort(pool.doubt[list(boards)])[-2:] ** 2).sum()))
-
-
 def _pair(
     asked: Asked,
     apart: float,
@@ -130,7 +76,7 @@ def _pair(
     """Return two boards of which the first is more of something, by about `apart`, for certain; `still` is what should
     differ little besides. The pool's neutrals are looked through from one of them, drawn by chance."""
     pool = asked.pool
-    rows, one = _drawn(asked, 2)
+    rows, one = drawn(asked, 2)
     pairs = pool.beside(rows, np.full(len(rows), one))
     size, sure = measure(pairs)
     fits = (sure >= pool.method.claims.certain) & (np.abs(np.abs(size) - apart) < WITHIN * apart) & (rows != one)
@@ -138,7 +84,7 @@ def _pair(
         return None
     other = int(np.argmin(np.where(fits, still(pairs) + np.abs(np.abs(size) - apart), np.inf)))
     boards = [int(rows[other]), one] if size[other] > 0 else [one, int(rows[other])]
-    place, hung = _hung(boards, asked.rng)
+    place, hung = hung_at_random(boards, asked.rng)
     return Exercise(kind, hung, (place[0],), (), float(abs(size[other])), kind.value)
 
 
@@ -175,7 +121,7 @@ def _in_order(rows: Rows, value: Array, step: float, count: int, rng: np.random.
 def _creaminess(asked: Asked) -> Exercise | None:
     """Return whites to be put in order, the creamiest first; neighbours differ for certain."""
     pool = asked.pool
-    rows = _some(pool.whites, asked.rng)
+    rows = sampled(pool.whites, asked.rng)
     creamy = creamy_of(pool.seen.u[rows])
     widest = WIDEST * float(np.ptp(creamy)) / (WHITES - 1) if len(creamy) else 0.0
     boards = _in_order(rows, -creamy, min(asked.hard("yellow") * 0.6, widest), WHITES, asked.rng)
@@ -186,14 +132,14 @@ def _creaminess(asked: Asked) -> Exercise | None:
     doubt = np.hypot(pool.doubt[boards[1:]], pool.doubt[boards[:-1]]) / np.sqrt(3)
     if np.any(np.abs(steps) < 2 * doubt):
         return None
-    place, hung = _hung(boards, asked.rng)
+    place, hung = hung_at_random(boards, asked.rng)
     return Exercise(Kind.CREAMINESS, hung, (tuple(place),), (), float(np.abs(steps).min()), "yellow")
 
 
 def _strip(asked: Asked) -> Exercise | None:
     """Return colours of about one undertone to be put in order, the lightest first."""
     pool = asked.pool
-    rows, one = _drawn(asked, STEPS)
+    rows, one = drawn(asked, STEPS)
     near = rows[np.hypot(*(pool.seen.u[rows] - pool.seen.u[one]).T) < 2.0]
     boards = _in_order(near, -pool.lab[near, 0], max(asked.hard("lighter"), 1.5), STEPS, asked.rng)
     if len(boards) < STEPS:
@@ -201,7 +147,7 @@ def _strip(asked: Asked) -> Exercise | None:
     found = pool.beside(np.array(boards[:-1]), np.array(boards[1:]))
     if np.any(found.lighter < pool.method.claims.certain):
         return None
-    place, hung = _hung(boards, asked.rng)
+    place, hung = hung_at_random(boards, asked.rng)
     return Exercise(Kind.STRIP, hung, (tuple(place),), (), float(found.difference.lightness.min()), "lighter")
 
 
@@ -222,7 +168,7 @@ def _odd(asked: Asked) -> Exercise | None:
     """Return boards that are alike but for one, which is farther from each than they are from one another."""
     pool = asked.pool
     apart = asked.hard("difference")
-    rows, one = _drawn(asked, LIKE + 1)
+    rows, one = drawn(asked, LIKE + 1)
     far = delta_e(pool.lab[rows], pool.lab[one])
     near = rows[np.argsort(far)][:LIKE]
     inside = max(float(delta_e(pool.lab[a], pool.lab[b])) for a in near for b in near)
@@ -232,9 +178,9 @@ def _odd(asked: Asked) -> Exercise | None:
         return None
     odd = int(rows[fits[np.argmin(np.abs(pool.lab[rows[fits], 0] - pool.lab[one, 0]))]])
     from_each = delta_e(pool.lab[near], pool.lab[odd])
-    if from_each.min() < inside + max(0.5 * apart, _unsure(pool, [*near, odd])):
+    if from_each.min() < inside + max(0.5 * apart, left_open(pool, [*near, odd])):
         return None
-    place, hung = _hung([*map(int, near), odd], asked.rng)
+    place, hung = hung_at_random([*map(int, near), odd], asked.rng)
     return Exercise(Kind.ODD, hung, (place[-1],), (), float(from_each.min() - inside), "difference")
 
 
@@ -242,7 +188,7 @@ def _same(asked: Asked) -> Exercise | None:
     """Return two boards that are one colour, or two that differ by about so much."""
     pool = asked.pool
     apart = asked.hard("difference")
-    (rows, one), choices = _drawn(asked, 2), (SAME, DIFFERENT)
+    (rows, one), choices = drawn(asked, 2), (SAME, DIFFERENT)
     if asked.rng.random() < 0.5:
         return Exercise(Kind.SAME, (one, one), (SAME,), choices, 0.0, "difference")
     far = delta_e(pool.lab[rows], pool.lab[one])
@@ -251,7 +197,7 @@ def _same(asked: Asked) -> Exercise | None:
     if not fits.any():
         return None
     other = int(np.argmin(np.where(fits, np.abs(far - apart), np.inf)))
-    _, hung = _hung([one, int(rows[other])], asked.rng)
+    _, hung = hung_at_random([one, int(rows[other])], asked.rng)
     return Exercise(Kind.SAME, hung, (DIFFERENT,), choices, float(far[other]), "difference")
 
 
@@ -281,7 +227,7 @@ def _with_undertone(asked: Asked) -> int | None:
     if not able:
         return None
     hue = int(asked.rng.choice(able))
-    rows, apart = _some(pool.named[hue], asked.rng), asked.hard(words[hue])
+    rows, apart = sampled(pool.named[hue], asked.rng), asked.hard(words[hue])
     off = np.abs(pool.seen.effect[rows] - apart)
     return int(asked.rng.choice(rows[off <= max(WITHIN * apart, float(off.min()))]))
 
@@ -309,35 +255,15 @@ def _paired(asked: Asked) -> Exercise | None:
             hues.append(words[place])
     if len(boards) < min(NEUTRALS, len(words)):
         return None
-    place, hung = _hung(boards, asked.rng)
+    place, hung = hung_at_random(boards, asked.rng)
     return Exercise(Kind.PAIR, hung, (tuple(place),), tuple(hues), float(seen.effect[boards].min()), "difference")
-
-
-def _twin(asked: Asked) -> Exercise | None:
-    """Return a board and several that are like it; the first hangs alone, the nearest of the asked.others is right."""
-    pool = asked.pool
-    apart = asked.hard("difference")
-    rows, one = _drawn(asked, LOOKALIKES + 1)
-    far = delta_e(pool.lab[rows], pool.lab[one])
-    order = np.argsort(far)
-    order = order[rows[order] != one]
-    twin = int(order[0])
-    rest = [int(i) for i in order[1:] if far[i] >= far[twin] + apart][:LOOKALIKES]
-    if len(rest) < LOOKALIKES or far[twin] > far[rest[0]] / 1.5:
-        return None
-    boards = [int(rows[twin]), *(int(rows[i]) for i in rest)]
-    if far[rest[0]] - far[twin] < _unsure(pool, boards):
-        return None
-    place, hung = _hung(boards, asked.rng)
-    gap = float(far[rest[0]] - far[twin])
-    return Exercise(Kind.TWIN, (one, *hung), (place[0] + 1,), (), gap, "difference", given=1)
 
 
 def _yellow(asked: Asked) -> Exercise | None:
     """Return a wall's colour and whites, of which one alone certainly shows its yellow beside it."""
     pool = asked.pool
-    _, wall = _drawn(asked, 1)
-    rows = _some(pool.whites[pool.whites != wall], asked.rng)
+    _, wall = drawn(asked, 1)
+    rows = sampled(pool.whites[pool.whites != wall], asked.rng)
     if len(rows) < WHITES - 1:
         return None
     more = creamy_of(pool.seen.u[rows]) - float(creamy_of(pool.seen.u[[wall]])[0]) - YELLOWER
@@ -348,62 +274,9 @@ def _yellow(asked: Asked) -> Exercise | None:
         return None
     near = hides[np.argsort(np.abs(more[hides] + apart / 2))[: 3 * (WHITES - 2)]]
     shown, rest = int(asked.rng.choice(shows)), asked.rng.choice(near, WHITES - 2, replace=False)
-    place, hung = _hung([int(rows[shown]), *map(int, rows[rest])], asked.rng)
+    place, hung = hung_at_random([int(rows[shown]), *map(int, rows[rest])], asked.rng)
     gap = float(more[shown] - more[rest].max())
     return Exercise(Kind.YELLOW, (wall, *hung), (place[0] + 1,), (), gap, "yellow", given=1)
-
-
-def _evening(asked: Asked) -> Exercise | None:
-    """Return a board by day, and several as they look under the lamp of an evening, one of them the same."""
-    pool = asked.pool
-    rows, one = _drawn(asked, LOOKALIKES + 1)
-    apart = asked.hard("difference")
-    far = delta_e(pool.lab[rows], pool.lab[one])
-    order = np.argsort(np.where((far >= apart) & (far > pool.doubt[rows] + pool.doubt[one]), far, np.inf))
-    boards = [one, *(int(rows[i]) for i in order[:LOOKALIKES])]
-    seen = in_the_evening(pool.lab[boards])
-    gap = float(delta_e(seen[1:], seen[0]).min())
-    if gap < max(WITHIN * apart, _unsure(pool, boards)):
-        return None
-    place, hung = _hung(boards, asked.rng)
-    looks = {place[i] + 1: Look(_triple(seen[i]), Manner.EVENING) for i in range(len(boards))}
-    return Exercise(Kind.EVENING, (one, *hung), (place[0] + 1,), (), gap, "difference", given=1, looks=looks)
-
-
-OTHER_STRENGTHS = (90, 85, 60, 50)
-"""Percents of strength that a colour mixed a quarter lighter is to be told from."""
-
-
-def _strength(asked: Asked) -> Exercise | None:
-    """Return a board and the same paint mixed weaker: by a quarter, or by clearly more or less."""
-    pool = asked.pool
-    clean = pool.clean
-    deep = pool.neutrals[pool.lrv[pool.neutrals] < WEAKENED_TO]
-    if clean is None or not len(deep):
-        return None
-    row, apart = int(asked.rng.choice(deep)), asked.hard("lighter")
-    percents = (QUARTER, *OTHER_STRENGTHS)
-    mixed = weaker(np.repeat(pool.lab[[row]], len(percents), axis=0), pool.lab[clean], percents)
-    far = delta_e(mixed[1:], mixed[0])
-    able = np.flatnonzero(far > pool.doubt[row])
-    if not len(able):
-        return None
-    at = 1 + int(able[np.argmin(np.abs(far[able] - apart))])
-    right = asked.rng.random() < 0.5
-    shown = 0 if right else at
-    look = Look(_triple(mixed[shown]), Manner.WEAKER, percents[shown])
-    answer = LIGHTER_BY_A_QUARTER if right else ANOTHER_STRENGTH
-    choices = (LIGHTER_BY_A_QUARTER, ANOTHER_STRENGTH)
-    return Exercise(Kind.STRENGTH, (row, row), (answer,), choices, float(far[at - 1]), "lighter", looks={1: look})
-
-
-WEAKENED_TO = 70.0
-"""LRV up to which a paint is dark enough that a quarter of its strength makes a difference."""
-
-
-def _triple(lab: Array) -> tuple[float, float, float]:
-    lightness, a, b = lab.tolist()
-    return lightness, a, b
 
 
 _MAKERS: dict[Kind, Maker] = {
@@ -416,8 +289,8 @@ _MAKERS: dict[Kind, Maker] = {
     Kind.SAME: _same,
     Kind.UNDERTONE: _undertone,
     Kind.PAIR: _paired,
-    Kind.TWIN: _twin,
+    Kind.TWIN: twin,
     Kind.YELLOW: _yellow,
-    Kind.EVENING: _evening,
-    Kind.STRENGTH: _strength,
+    Kind.EVENING: evening,
+    Kind.STRENGTH: strength,
 }

@@ -18,8 +18,8 @@ from numpy.typing import ArrayLike, NDArray
 
 from prism.arranging import creaminess
 from prism.choosing.whites import pale_families
-from prism.classify import families
 from prism.difference import delta_e, length
+from prism.families import families
 from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading

@@ -11,10 +11,12 @@ from prism.words.articles import *
 from prism.words.background_jobs import *
 from prism.words.conflicts import *
 from prism.words.consultation import *
+from prism.words.decisions import *
 from prism.words.devices import *
 from prism.words.documents import *
 from prism.words.files import *
 from prism.words.homes import *
+from prism.words.lamps import *
 from prism.words.light import *
 from prism.words.methods import *
 from prism.words.pairs import *

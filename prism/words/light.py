@@ -5,9 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, capital, listed, many, number, whole
+from prism.messages.text import NO_BREAK, capital, listed, number, whole
 from prism.words.readings import headline, hue, undertone_short
-from prism.words.sizes import regional
 
 if TYPE_CHECKING:
     from prism.reading import Reading
@@ -97,6 +96,8 @@ def wall_short(wall: str, reading: Reading | None, board: Reading) -> str:
     )
 
 
+CLEARLY = 3.0
+"""L* of depth, or Lab units of warmth, below which a room changes a colour a little only."""
 SHIFTED = 1.0
 """Lab units along its own undertone from which a colour is said to gain or to lose some of it."""
 
@@ -194,9 +195,6 @@ _COUNSEL = {
     "warm in the evening": "Turns {}warm under the lamps",
 }
 
-CLEARLY = 3.0
-"""L* of depth, or Lab units of warmth, below which a room changes a colour a little only."""
-
 
 def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
     """Return warnings of (kind, walls, whether predicted, whether the rule of thumb warns, size), those of one origin
@@ -230,84 +228,6 @@ def aim_said(lrv: float, own: float, warmer: float) -> str:
 
 def _step(size: float) -> str:
     return "half a step" if abs(size) < 2 else "a step" if abs(size) < 4 else "two steps"
-
-
-def lamps_said(kelvins: list[float], hues: list[str], away: list[float]) -> str:
-    """Say which undertone each temperature of lamp shows, which stays closest to the sample, and to keep to one."""
-    groups: list[tuple[list[float], str]] = []
-    for kelvin, shown in zip(kelvins, hues, strict=True):
-        if groups and groups[-1][1] == shown:
-            groups[-1][0].append(kelvin)
-        else:
-            groups.append(([kelvin], shown))
-    each = " ".join(f"Lamps of {_span(held)} show {_as_noun(shown)}." for held, shown in groups)
-    nearest = kelvin_said(kelvins[away.index(min(away))])
-    return f"{each} {nearest} stays closest to the sample. Sample and live under one colour temperature."
-
-
-def _span(kelvins: list[float]) -> str:
-    first, last = kelvin_said(kelvins[0]), kelvin_said(kelvins[-1])
-    return first if len(kelvins) == 1 else f"{first} to {last}"
-
-
-def _as_noun(shown: str) -> str:
-    return "an undertone that is too close to call" if shown == "too close to call" else shown
-
-
-def lamp_shift_said(size: float, kelvin: float, known: bool) -> str:
-    """Say how far a colour shifts under a lamp even beside a clean white there; without a spectrum it is a guess."""
-    if not known:
-        return "To predict how its pigments shift under lamps, read its spectrum with the reader."
-    if size < 0.7:
-        return "Beside a clean white under the same lamp, this colour looks the same."
-    how = "a little" if size < 2 else "clearly"
-    return f"Even beside a clean white this colour shifts {how} under lamps, most at {kelvin_said(kelvin)}."
-
-
-def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, evening: bool = False) -> str:
-    """Say how a paint stands to something that stays, and the gap in LRV."""
-    said = pairing_plain(name, terms, level, evening).removesuffix(".")
-    if abs(lrv) < 1:
-        return f"{said} at the same depth."
-    return f"{said}, {many(round(abs(lrv)), 'point')} {'lighter' if lrv > 0 else 'darker'}."
-
-
-def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:
-    light = " under the lamps" if evening else ""
-    surely = "probably " if level == "probably" else ""
-    return {
-        "agree": f"This colour works with the {name}{light}.",
-        "quiet": f"This colour is safe beside the {name}{light}.",
-        "differ": f"This colour has another undertone than the {name}{light}, without clashing.",
-        "clash": f"This colour {surely}clashes with the {name}{light}.",
-    }[terms]
-
-
-def deeper_said(darker: float, chroma: float) -> str:
-    if darker < 0.7 and chroma < 0.7:
-        return "On four walls this colour looks hardly deeper than the sample."
-    parts = [word for word, size in (("darker", darker), ("stronger", chroma)) if size >= 0.7]
-    how = "a little " if max(darker, chroma) < CLEARLY else ""
-    return f"On four walls this colour looks {how}{listed(parts)} than the sample: the walls reflect each other."
-
-
-def mirrored_said(matt: dict[str, float], satin: dict[str, float]) -> str:
-    """Say where a satin wall would mirror a window, and by how much lighter it looks there; empty where it hardly does.
-
-    >>> mirrored_said({"east": 4.0}, {"east": 24.0})
-    'In satin the east wall mirrors the window: up to 24 points lighter there, 4 in matt.'
-    """
-    if not satin or max(satin.values()) < MIRRORED_FROM:
-        return ""
-    wall = max(satin, key=lambda each: satin[each])
-    return (
-        f"In satin the {wall} wall mirrors the window: up to {many(round(satin[wall]), 'point')} lighter there, "
-        f"{number(matt.get(wall, 0.0), 0)} in {regional('matte')}."
-    )
-
-
-MIRRORED_FROM = 3.0
-"""Points of LRV from which a mirrored window is worth saying."""
 
 
 def sun_said(rises: float | None, sets: float | None, up: bool) -> str:

@@ -10,8 +10,8 @@ from prism.words.sources import PROVENANCE, SETTLE
 from prism.words.surety import bordered, graded
 
 if TYPE_CHECKING:
-    from prism.classify import Family
     from prism.edges import FamilyEdge
+    from prism.families import Family
     from prism.method import Method
     from prism.neutral import WorkingNeutral
     from prism.reading import Reading, Undertone

@@ -11,7 +11,7 @@ from prism.messages.habits import current, day, hour_of
 from prism.messages.text import capital, count, listed, number, numeral, percentage
 from prism.words.light import clock, lux_said
 from prism.words.readings import hue
-from prism.words.sizes import area_said, covers_said, poured_said, regional
+from prism.words.sizes import area_said, covers_said, poured_said
 
 if TYPE_CHECKING:
     from prism.viewing.scales import Leaning, ScaleCheck, ToldHue
@@ -106,14 +106,6 @@ def hold_against(names: Sequence[str]) -> str:
 def looks_text(room: str, spots: Sequence[tuple[str, float]]) -> str:
     said = listed([f"the {wall} wall at {clock(hour)}" for wall, hour in spots])
     return f"{capital(room)} from above: look at {said}." if spots else f"{capital(room)} from above."
-
-
-def why_not(name: str) -> str:
-    return f"Why not {name}"
-
-
-def decided_against(name: str, reason: str) -> str:
-    return f"Not {name}{f': {reason}' if reason else ', without a reason given'}"
 
 
 def wall_amount(area: float, coats: float, spreading: float, own: bool) -> str:
@@ -298,14 +290,6 @@ def answers_tally(yes: int, again: int, no: int) -> str:
     return f"{yes} yes, {again} again, {no} no"
 
 
-def decided_for(name: str) -> str:
-    return f"Decided: {name}"
-
-
-def reviewed_only(name: str) -> str:
-    return f"{name}, not decided yet"
-
-
 IS_DECIDED, IS_REVIEWED, NO_COLOUR_YET = "decided", "reviewed", "no colour yet"
 
 
@@ -336,45 +320,6 @@ def hour_not_seen(why: str, hour: float, wall: str, planned: str) -> str:
     return f"{slot_short(why, hour, wall)}{f' (planned, {planned})' if planned else ''}"
 
 
-def hours_unseen(unseen: Sequence[str]) -> str:
-    return f"Not seen yet: {'; '.join(unseen)}." if unseen else ""
-
-
-def hours_counted(unseen: int, of: int) -> str:
-    if not unseen:
-        return ""
-    return f"Not seen yet at {'any' if unseen == of else numeral(unseen)} of the {count(of, 'key time')}."
-
-
-def open_points(unseen: str, waiting: Sequence[str], again: int, hours_known: bool, seen: bool) -> list[str]:
-    """Return what is open before a decision: which key times were not seen (a sentence), what was planned by
-    hand, and what was asked to be looked at again."""
-    found = [unseen] if unseen else []
-    if waiting:
-        found.append(f"Planned by hand and not seen yet: {'; '.join(waiting)}.")
-    if again:
-        found.append(f"{capital(count(again, 'answer'))} asked to look again, and nobody has since.")
-    if not hours_known:
-        found.append(HOURS_UNKNOWN)
-        if not seen:
-            found.append("Nobody has looked at it on a wall yet.")
-    return found
-
-
-HOURS_UNKNOWN = "The key times are unknown: enter the room’s size, place and windows."
-NOTHING_OPEN = "Seen at every key time in this room, and nobody asks to look again."
-
-
-def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:
-    what = ", ".join(part for part in (f"{name}{f' in {regional(sheen)}' if sheen else ''}", paint, amount) if part)
-    return f"{what}: {reason} ({by}, {when})"
-
-
-def decided_meanwhile(by: str) -> str:
-    return f"{by} decided first: that decision stands below. Reopen it to decide again."
-
-
-DECISION_REASON = "Say why: somebody will ask in a year."
 MOVE_WRONG = "Choose a day and an hour from today on."
 SEEN_WRONG = "Answer at least one scale, or write what you saw."
 TOO_LATE = "Decide tomorrow or later: choose a later day."

@@ -11,7 +11,7 @@ from django.utils import timezone
 from decks.models import Colour
 from decks.tests import world
 from prism import method, words
-from prism.classify import hue_of
+from prism.sectors import hue_of
 from prism.training.exercise import Kind
 from training import queries, services
 from training.models import Returning, Sitting, Wall

@@ -1,0 +1,160 @@
+"""Which family a colour belongs to by the rules of a method, and how surely."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from prism.method import ANY_CHROMA, FamilyRule, Method
+from prism.neutral import WorkingNeutral
+from prism.sectors import hue_of
+from prism.spectrum import Array, lightness_to_lrv
+from prism.surety import AXES, LEVELS, SAME, Axes, Band, axes_at, cloud
+
+_STEP = 4
+"""Every so many points of the cloud are asked for their family."""
+
+
+@dataclass(frozen=True)
+class Family:
+    """A family: the `word` it is called by, and the one that it counts as, `base`, mostly the same.
+
+    For a hue family `hue` is that hue and `clear` tells clear from greyed, None where the word says how coloured.
+    """
+
+    word: str
+    base: str
+    hue: str | None = None
+    clear: bool | None = None
+
+    @property
+    def is_neutral(self) -> bool:
+        """Whether the colour belongs to the whites, greys and browns rather than to a hue."""
+        return self.hue is None
+
+
+def family_of(code: int, chroma: float, method: Method) -> Family:
+    clear = chroma >= method.clear_from
+    if code < 0:
+        word = method.hue_family.words[-1 - code]
+        return Family(word, word, word, clear)
+    rule = method.families[code]
+    if rule.base not in method.hue_family.words:
+        return Family(rule.word, rule.base)
+    return Family(rule.word, rule.base, rule.base, clear if rule.chroma == ANY_CHROMA else None)
+
+
+def is_of_hue(family: NDArray[np.intp], method: Method) -> NDArray[np.bool_]:
+    """Return whether each family of a survey, (n,), counts as a hue, as blue and navy do."""
+    by_rule = np.array([*(rule.base in method.hue_family.words for rule in method.families), False])
+    found: NDArray[np.bool_] = (family < 0) | by_rule[np.maximum(family, 0)]
+    return found
+
+
+def families(lab: Array, lrv: Array, u: Array, method: Method) -> NDArray[np.intp]:
+    """Return the first family rule that fits each colour, (n,), or −1 − h for hue family h: `lab` (n, 3), `lrv` (n,)
+    and undertones `u` (n, 2)."""
+    chroma, hue = np.hypot(lab[:, 1], lab[:, 2]), hue_of(lab[:, 1:])
+    strength, sector = np.hypot(u[:, 0], u[:, 1]), method.undertone.index(hue_of(u))
+    chosen = -1 - method.hue_family.index(hue)
+    for number, rule in reversed(list(enumerate(method.families))):
+        fits = _fits(rule, lrv, chroma, hue, strength)
+        if rule.undertone:
+            fits &= np.isin(sector, [method.undertone.words.index(word) for word in rule.undertone])
+        chosen[fits] = number
+    return chosen
+
+
+def family_spread(
+    lab: ArrayLike,
+    uncertainty: ArrayLike,
+    lightness: ArrayLike,
+    method: Method,
+    neutral: WorkingNeutral,
+    step: int = _STEP,
+) -> list[dict[str, float]]:
+    """Return the probability of each family word of colours, likeliest first: `lab` (n, 3), ΔE00 `uncertainty` and that
+    of `lightness` (n,). Every `step`th point of the cloud is looked at."""
+    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    if not len(values):
+        return []
+    words = family_words_at(_scattered(values, uncertainty, lightness, step).reshape(-1, 3), method, neutral)
+    return [_counted(row) for row in words.reshape(len(values), -1)]
+
+
+def family_bands(
+    lab: ArrayLike, uncertainty: ArrayLike, lightness: ArrayLike, method: Method, neutral: WorkingNeutral
+) -> list[Band]:
+    """Return which family word colours have, and that across the border they stand on: arguments as of `family_spread`.
+
+    The word is true of a point of the cloud where anything that looks the same as that point has it.
+    """
+    values = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
+    if not len(values):
+        return []
+    scattered, axes = _scattered(values, uncertainty, lightness, _STEP), axes_at(values)
+    words = family_words_at(scattered.reshape(-1, 3), method, neutral).reshape(len(values), -1)
+    own = family_words_at(values, method, neutral)
+    true = words == own[:, None]
+    unsure = np.flatnonzero(true.mean(axis=1) < method.claims.certain)
+    for row in unsure.tolist():
+        around = _alike(axes, row)
+        other = np.flatnonzero(~true[row])
+        looks = family_words_at((scattered[row, other, None] + around).reshape(-1, 3), method, neutral)
+        true[row, other] = (looks.reshape(len(other), -1) == own[row]).any(axis=1)
+    levels = method.claims.levels(true.mean(axis=1))
+    found = []
+    for row, word in enumerate(own.tolist()):
+        across = [other for other in _counted(words[row]) if other != word] if row in unsure else []
+        found.append(Band((word, *across[:1]), LEVELS[int(levels[row])]))
+    return found
+
+
+_CORNERS = np.array([c for c in np.ndindex(3, 3, 3) if c != (1, 1, 1)], dtype=np.float64) - 1
+
+_ALIKE: Array = SAME * _CORNERS / np.linalg.norm(_CORNERS, axis=1, keepdims=True)
+"""Steps along the axes of CIEDE2000, and between them, to what just looks the same, (26, 3)."""
+
+
+def _alike(axes: Axes, row: int) -> Array:
+    """Return the steps of Lab from one colour to what just looks the same, (26, 3)."""
+    plane = _ALIKE[:, 1:] @ axes.plane[row].T
+    return np.column_stack([_ALIKE[:, 0] * axes.lightness[row], plane])
+
+
+def _counted(words: NDArray[np.str_]) -> dict[str, float]:
+    known, counts = np.unique(words, return_counts=True)
+    order = np.argsort(-counts, kind="stable")
+    return {str(known[i]): float(counts[i]) / len(words) for i in order}
+
+
+def _scattered(values: Array, uncertainty: ArrayLike, lightness: ArrayLike, step: int) -> Array:
+    """Return every `step`th point of the clouds about Lab (n, 3), (n, points, 3)."""
+    axes = axes_at(values)
+    wide, high = (np.asarray(one, dtype=np.float64).reshape(-1) / AXES for one in (uncertainty, lightness))
+    points = cloud()[::step].astype(np.float64)
+    spread = np.empty((len(values), len(points), 3))
+    # lightness errs apart from hue: the same points, turned on
+    turned = np.roll(points[:, 0], len(points) // 3)
+    spread[:, :, 0] = values[:, :1] + turned * (axes.lightness * high)[:, None]
+    spread[:, :, 1:] = values[:, None, 1:] + points @ np.swapaxes(axes.plane * wide[:, None, None], 1, 2)
+    return spread
+
+
+def family_words_at(lab: Array, method: Method, neutral: WorkingNeutral) -> NDArray[np.str_]:
+    """Return the family word of each Lab (n, 3), (n,)."""
+    lightness = np.clip(lab[:, 0], 0, 100)
+    codes = families(lab, lightness_to_lrv(lightness), neutral.undertone(lab), method)
+    hues = method.hue_family.words
+    words = np.array([*reversed(hues), *(rule.word for rule in method.families)])
+    found: NDArray[np.str_] = words[codes + len(hues)]
+    return found
+
+
+def _fits(rule: FamilyRule, lrv: Array, chroma: Array, hue: Array, strength: Array) -> NDArray[np.bool_]:
+    fits = np.ones(lrv.shape, dtype=bool)
+    for value, (low, high) in ((lrv, rule.lrv), (chroma, rule.chroma), (hue, rule.hue), (strength, rule.strength)):
+        fits &= (value >= low) & (value < high)
+    return fits
