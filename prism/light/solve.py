@@ -25,6 +25,10 @@ from prism.spectrum import BANDS, Array
 
 STOREY, ABOVE = 2.8, 6.0
 """Height of a storey, and of the eaves over the floor of the lowest, metres."""
+_FEW = 12
+"""Hours up to which a room is solved step by step."""
+_DARKEST, _EXACT, _NOTHING = 1e-6, 1e-11, 1e-300
+"""The least reflectance that is reckoned with; the part of the light to which steps go on; what keeps 0/0 away."""
 _ROUND = 0.2
 """Part of the ground in view that lies beyond the two ends of a house's shadow."""
 
@@ -166,11 +170,40 @@ def _spectrum_of(lamp: Lamp) -> Array:
 def solve(shape: Box, reflectance: Array, straight: Array) -> Array:
     """Return the irradiance of every patch, (31, n, t), of what falls there straight (31, n, t).
 
-    `reflectance` (6, 31) of the `SIDES`.
+    `reflectance` (6, 31) of the `SIDES`. Few hours are solved step by step, in a quarter of the time of the factors of
+    31 systems; those pay for a whole day, which shares them.
     """
     coats = shape.coats(reflectance)
+    if straight.shape[2] <= _FEW:
+        return _step_by_step(shape, coats, straight)
     system = np.eye(coats.shape[1]) - shape.factors[None] * coats[:, None, :]
     return np.asarray(np.linalg.solve(system, straight), dtype=np.float64)
+
+
+def _step_by_step(shape: Box, coats: Array, straight: Array) -> Array:
+    """Return the same by conjugate gradients (Hestenes and Stiefel 1952) on the system made symmetric: with y = ρ·E
+    and z = √(A/ρ)·y it is (1 − √(ρ/A)·A·F·√(ρ/A))·z = √(ρ·A)·E₀, all bands and hours at once; `coats` (31, n)."""
+    exchange = shape.areas[:, None] * shape.factors
+    scale = np.sqrt(np.maximum(coats, _DARKEST) / shape.areas).T[:, :, None]  # (n, 31, 1)
+
+    def less_sent_on(z: Array) -> Array:
+        return z - scale * (exchange @ (scale * z).reshape(len(z), -1)).reshape(z.shape)
+
+    z = (scale * shape.areas[:, None, None]) * straight.transpose(1, 0, 2)
+    enough = _EXACT**2 * (z * z).sum(axis=0)
+    left = z - less_sent_on(z)
+    step, size = left.copy(), (left * left).sum(axis=0)
+    for _ in range(len(z)):  # as many steps as patches end it even if figures round badly
+        if (size <= enough).all():
+            break
+        image = less_sent_on(step)
+        length = size / np.maximum((step * image).sum(axis=0), _NOTHING)
+        z += length * step
+        left -= length * image
+        before, size = size, (left * left).sum(axis=0)
+        step = left + size / np.maximum(before, _NOTHING) * step
+    found: Array = (z / (scale * shape.areas[:, None, None])).transpose(1, 0, 2)
+    return found
 
 
 @dataclass(frozen=True)
