@@ -131,8 +131,11 @@ class ComparisonSet:
 
     @cached_property
     def guide(self) -> list[SwatchView]:
-        """The boards in the order they are held up: the clean white, the range, the contrast colour, the rest."""
+        """The boards in the order they are held up: the clean white, the range, the contrast colour, the rest; while
+        findings are withheld as they lie, for the order would tell."""
         boards = self.comparison_colours
+        if any(self._looking.waits(held) for held in boards):
+            return boards
         first = [held for held in boards if held.why == "clean"]
         middle = [held for held in boards if held.kind == "range"]
         contrast_colours = [held for held in boards if held.kind == "foil"]

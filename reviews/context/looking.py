@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import random
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
@@ -39,10 +40,14 @@ class Looking:
         return withheld and held.colour.pk not in {one.colour_id for one in self.observations}
 
     def lettered(self, boards: Sequence[SwatchView]) -> list[SwatchView]:
-        """Return boards under letters where their findings are withheld, since a caption would give them away."""
+        """Return boards shuffled and under letters where their findings are withheld: order and caption would give them
+        away."""
+        if not any(self.waits(held) for held in boards):
+            return list(boards)
+        shuffled = random.Random(self._subject.review.pk).sample(boards, len(boards))
         return [
             replace(held, name=words.letter(i), caption=words.letter(i), reason="") if self.waits(held) else held
-            for i, held in enumerate(boards)
+            for i, held in enumerate(shuffled)
         ]
 
     def seen_beside(self, held: SwatchView | None) -> list[Seen]:

@@ -61,12 +61,14 @@ class Wall(Page):
 
     @cached_property
     def arranged(self) -> list[SwatchView]:
-        """Everything on the wall but the subject, in the order the person asked for."""
+        """Everything on the wall but the subject, in the order asked for, but while findings are withheld."""
         boards = self.boards
         by = self.review.wall_order
         if by == Review.Order.HAND:
             places = {pk: at for at, pk in enumerate(self.review.hand_order)}
             return sorted(boards, key=lambda held: places.get(held.colour.pk, len(places)))
+        if self.any_withheld:
+            return boards
         rows = arranging.order([held.reading for held in boards], by, self.subject.method, self.review.shuffle)
         return [boards[row] for row in rows]
 

@@ -42,7 +42,10 @@ class Shell(Page):
 
     @property
     def ladder(self) -> SafeString:
-        own = None if self.waits else self.step.ladder(self.page)
+        """The ladder on the wall's edge; none while findings are withheld, for where the colour stands on it tells."""
+        if self.waits:
+            return SafeString()
+        own = self.step.ladder(self.page)
         return depth_ladder(self.subject, self.wall) if own is None else own
 
     @property

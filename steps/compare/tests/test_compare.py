@@ -146,7 +146,22 @@ class Seeing(Wall):
             self.assertNotContains(page, word)
         for step in ("reading", "alternatives", "light", "strength", "whites"):
             self.assertContains(self.get(step), "This waits until")
+            for figure in (f"LRV {self.review.colour.lrv:.1f}", "Depth ladder"):
+                self.assertNotContains(self.get(step), figure)
             self.assertNotContains(self.get(step), "undertone.")
+
+    def test_no_order_gives_anything_away_and_letters_stay(self):
+        told = [held.colour.pk for held in self.context().set.guide]
+        self.post("arrange", order="warmth")
+        self.withhold()
+        shuffled = self.context()
+        self.assertNotEqual([held.colour.pk for held in shuffled.set.guide], told)
+        self.assertEqual(shuffled.wall.arranged, shuffled.set.comparison_colours)
+        letters = {held.colour.pk: held.name for held in shuffled.set.guide}
+        self.get(beside=shuffled.set.guide[2].colour.pk)
+        self.post("see", seen=["bluer"])
+        after = {held.colour.pk: held.name for held in self.context().set.guide}
+        self.assertEqual(sum(after[pk] == name for pk, name in letters.items()), len(letters) - 1)
 
     def test_what_is_seen_stands_beside_what_was_computed(self):
         self.withhold()
