@@ -18,6 +18,7 @@ def carry(colour: Colour) -> dict[str, Any]:
     return {
         "maker": colour.maker.name if colour.maker else None,
         "code": colour.code,
+        "made_by": colour.made_by,
         "parent": carry(colour.parent) if colour.parent else None,
         **{name: getattr(colour, name) for name in FIELDS},
         "earlier": [
@@ -51,7 +52,7 @@ def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
     found = find(by, held)
     if found is not None:
         return found, False
-    made = Colour(code=held["code"], **{name: held[name] for name in FIELDS})
+    made = Colour(code=held["code"], made_by=held.get("made_by", ""), **{name: held[name] for name in FIELDS})
     made.parent = bring_in(by, held["parent"])[0] if held["parent"] else None
     maker = Maker.objects.filter(owner=by, name=held["maker"]).first() if held["maker"] else None
     if held["maker"] and not (maker and maker.colours.filter(code=held["code"]).exists()):

@@ -183,7 +183,7 @@ def entry_of(colour: Colour) -> Entry:
         line=0,
         code=colour.code or colour.name,
         name=colour.name,
-        maker=colour.maker.name if colour.maker else "",
+        maker=colour.maker_name,
         strip=colour.strip,
         step=colour.step,
         lab=(colour.lab_l, colour.lab_a, colour.lab_b),

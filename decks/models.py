@@ -186,6 +186,7 @@ class Colour(Valued):
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="colours"
     )
     code = models.CharField(max_length=40, blank=True)
+    made_by = models.CharField(max_length=80, blank=True, default="")  # of an own colour: its maker, as it was typed
     name = models.CharField(max_length=120)
     strip = models.CharField(max_length=20, blank=True, default="")
     step = models.PositiveSmallIntegerField(null=True, blank=True)
@@ -227,12 +228,19 @@ class Colour(Valued):
     def label(self) -> str:
         if self.maker:
             return f"{self.maker.name} · {self.code}"
+        typed = " · ".join(filter(None, (self.made_by, self.code)))
+        if typed:
+            return f"{typed}, own colour"
         return f"from {self.parent.name}" if self.parent else "own colour"
 
     @property
+    def maker_name(self) -> str:
+        return self.maker.name if self.maker else self.made_by
+
+    @property
     def maker_and_code(self) -> str:
-        """Both in a line, as on a card; empty for an own colour without a code."""
-        return f"{self.maker.name if self.maker else ''} {self.code}".strip()
+        """Both in a line, as on a card; empty for an own colour without either."""
+        return f"{self.maker_name} {self.code}".strip()
 
     def value_at(self, moment: datetime) -> Valued:
         """Return the value the colour had at a moment: itself, or what has been replaced since."""

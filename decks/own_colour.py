@@ -20,6 +20,12 @@ class OwnColourForm(forms.Form):
     """A name, and in subclasses the numbers; `stimulus` holds the colour once the form is valid."""
 
     name = forms.CharField(max_length=120, error_messages={"required": messages.NAME_NEEDED}, widget=plain())
+    made_by = forms.CharField(
+        label="Maker", max_length=80, required=False, widget=plain(**{"class": "short", "optional": "if known"})
+    )
+    code = forms.CharField(
+        label="Code", max_length=40, required=False, widget=plain(**{"class": "short", "optional": "if known"})
+    )
     lrv_stated = NumberField(
         low=0,
         high=100,
@@ -50,6 +56,11 @@ class OwnColourForm(forms.Form):
 
     def field_for(self, intake_field: str) -> str:
         return intake_field
+
+    @property
+    def card(self) -> dict[str, str]:
+        """What the card or the can says: who makes it, and its code."""
+        return {name: self.cleaned_data[name] for name in ("made_by", "code")}
 
 
 class HexForm(OwnColourForm):

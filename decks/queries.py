@@ -44,7 +44,7 @@ def search(user: User, text: str) -> list[int]:
     typed = text.casefold().split()[:MOST_WORDS]
     own = own_colours(user)
     for word in typed:
-        own = own.filter(name__icontains=word)
+        own = own.filter(Q(name__icontains=word) | Q(code__icontains=word) | Q(made_by__icontains=word))
     held = catalogue(user)
     rows = held.select(Wanted(text=text, sort="name" if typed else "code")).tolist()
     whole = " ".join(typed)
@@ -119,12 +119,14 @@ def twins(
 
 
 def with_code(user: User, text: str) -> list[Colour]:
-    """Return the makers' colours with a code, upper or lower case; a maker's name may stand before it."""
+    """Return the colours with a code, the makers' first, in any case; a maker's name may stand before it."""
     typed = " ".join(text.split()).casefold()
     held = catalogue(user)
     rows = [row for row, code in enumerate(held.codes) if code and (typed == code or typed.endswith(f" {code}"))]
-    found = in_order(held.ids[rows].tolist())
-    return [colour for colour in found if typed in (colour.code.casefold(), f"{colour.maker} {colour.code}".casefold())]
+    with_it = Q(code__iexact=typed) | Q(code__iexact=typed.rpartition(" ")[2])
+    own = own_colours(user).exclude(code="").filter(with_it)
+    found = [*in_order(held.ids[rows].tolist()), *own]
+    return [colour for colour in found if typed in (colour.code.casefold(), colour.maker_and_code.casefold())]
 
 
 def named(user: User, text: str) -> list[Colour]:

@@ -104,9 +104,9 @@ def hand_on(done: Import, ids: Iterable[int]) -> None:
         ValueRevision.objects.filter(pk__in=[one.pk for one in own]).delete()
 
 
-def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | None = None) -> Colour:
-    """Keep a colour that a person brought in, with the LRV its maker states."""
-    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **numbers_of(stimulus))
+def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | None = None, **card: str) -> Colour:
+    """Keep a colour that a person brought in, with the LRV its maker states; `card` may say `made_by` and `code`."""
+    return Colour.objects.create(owner=owner, name=name, lrv_stated=lrv_stated, **card, **numbers_of(stimulus))
 
 
 @transaction.atomic

@@ -142,7 +142,7 @@ class Consultation:
                 words.regional(one.sheen),
                 self._cans(one),
             )
-            rows.append(Row(one.screen, cells, one.colour.maker.name if one.colour.maker else ""))
+            rows.append(Row(one.screen, cells, one.colour.maker_name))
         return rows
 
     def _cans(self, one: Part) -> str:

@@ -102,7 +102,7 @@ class Known:
 
     def _colour(self, colour: Colour, own: Reading) -> Thing:
         names = [flattened(colour.name)]
-        maker = colour.maker.name if colour.maker else ""
+        maker = colour.maker_name
         return Thing("colour", colour.name, tuple(names), own, maker, colour.code)
 
     def _named(self) -> list[Colour]:

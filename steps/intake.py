@@ -26,7 +26,7 @@ def own_colour(request: StudioRequest, source: str) -> HttpResponse:
         context = {"form": form, "source": source, "ways": ways()}
         return render(request, "decks/own_colour.html", context, status=422)
     colour = deck_services.keep_own(
-        request.user, form.cleaned_data["name"], form.stimulus, form.cleaned_data["lrv_stated"]
+        request.user, form.cleaned_data["name"], form.stimulus, form.cleaned_data["lrv_stated"], **form.card
     )
     review = step_services.start(request.user, colour, form.notes)
     return redirect(review)

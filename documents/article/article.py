@@ -79,7 +79,7 @@ class Article:
 
     @property
     def maker(self) -> str:
-        return self.subject.colour.maker.name if self.subject.colour.maker else ""
+        return self.subject.colour.maker_name
 
     @property
     def title(self) -> str:

@@ -34,7 +34,7 @@ class WithJob(Wall):
         self.rooms = station.enter(self.isla)
         self.job = self.rooms["Library"].job
         services.move(self.review, self.rooms["Library"])
-        own = keep_own(self.isla, "Old shutter", from_lab((52.0, -3.0, 4.0)))
+        own = keep_own(self.isla, "Old shutter", from_lab((52.0, -3.0, 4.0)), made_by="Aubin & Fell", code="K 77")
         services.shortlist(self.review, own)
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", own)
         viewing_services.log(self.isla, one, uuid4(), {"hue": 1}, "yes", "went green", "overcast", False, None)

@@ -5,7 +5,12 @@ from django.db.migrations.executor import MigrationExecutor
 from django.db.migrations.loader import MigrationLoader
 from django.test import TransactionTestCase
 
-BEFORE = [("reviews", "0006_findings"), ("jobs", "0001_initial"), ("people", "0002_studios")]
+BEFORE = [
+    ("decks", "0014_value_revision"),
+    ("reviews", "0006_findings"),
+    ("jobs", "0001_initial"),
+    ("people", "0002_studios"),
+]
 AFTER = [("reviews", "0007_rooms")]
 
 

@@ -5,6 +5,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 from django.urls import reverse
 
+from decks import queries
 from decks.models import Colour
 from prism import words
 from prism.formats import reflectance_csv
@@ -46,6 +47,19 @@ class OwnColours(TestCase):
         alike = [",".join(f"{v * part:.5f}" for v in own) for part in (0.999, 1, 1.001)]
         self.bring("spectrum", reflectance="\n".join(alike))
         self.assertEqual(Review.objects.latest("pk").intake_notes.count("scatter"), 0)
+
+    def test_maker_and_code_are_kept_shown_and_found_by(self):
+        self.bring("hex", hex="#8090A0", made_by="Aubin & Fell", code="K 77", lrv_stated="27")
+        colour = Colour.objects.get(owner=self.isla)
+        self.assertEqual(colour.maker_and_code, "Aubin & Fell K 77")
+        page = self.client.get(Review.objects.get().get_absolute_url())
+        self.assertContains(page, "Aubin &amp; Fell · K 77, own colour")
+        for text in ("K 77", "k 77", "aubin & fell k 77", "aubin galley"):
+            self.assertEqual(queries.search(self.isla, text)[:1], [colour.pk], text)
+        self.assertEqual(queries.with_code(self.isla, "K 77"), [colour])
+        self.assertEqual(queries.with_code(self.isla, "77"), [])
+        self.bring("hex", hex="#8090A0")
+        self.assertEqual(Colour.objects.latest("pk").label, "own colour")
 
     def test_a_lab_that_no_paint_has_is_said(self):
         self.bring("lab", lightness="10", a="-120", b="120", convention="lab")
