@@ -30,7 +30,7 @@ class OwnColourForm(forms.Form):
         low=0,
         high=100,
         said="LRV",
-        label="LRV as the maker states it",
+        label="Stated LRV",
         required=False,
         widget=plain(**{"class": "num short", "optional": "if known"}),
     )

@@ -5,6 +5,7 @@ from django.urls import path
 from documents import views
 from documents.article import views as article
 from documents.job_samples import views as job_samples
+from documents.orders import views as orders
 from documents.palette_sheet import views as palette_sheet
 from documents.sharing import views as sharing
 from documents.showing import views as showing
@@ -12,6 +13,8 @@ from documents.showing import views as showing
 urlpatterns = [
     path("jobs/<int:pk>/samples/", job_samples.job_samples, name="job-samples"),
     path("jobs/<int:pk>/samples/plan/", job_samples.plan_job, name="job-viewings-plan"),
+    path("jobs/<int:pk>/orders/", orders.orders, name="job-orders"),
+    path("jobs/<int:pk>/orders/<slug:maker>.txt", orders.order_text, name="job-order"),
     path("jobs/<int:pk>/sheets.pdf", job_samples.job_sheets, name="job-sheets"),
     path("jobs/<int:pk>/document.pdf", views.job_document, name="job-document"),
     path("jobs/<int:pk>/document/", views.begin_job_document, name="job-document-begin"),

@@ -91,7 +91,7 @@ class RoomLine:
 @dataclass
 class Total:
     """Paint of one colour and sheen: where it goes, litres, whole cans, base and recipe as far as known, and in which
-    paint by the decision of a review."""
+    paint by the decision of a review; `is_decided` unless some of it is only reviewed."""
 
     colour: Colour
     sheen: str
@@ -101,6 +101,7 @@ class Total:
     bought: Bought | None = None
     recipe: str = ""
     decision: Any = None
+    is_decided: bool = True
 
     @property
     def paint(self) -> str:
@@ -230,6 +231,7 @@ class WholeHome:
                 total.litres += part.litres or 0.0
                 total.decision = part.decision or total.decision
                 total.unknown |= part.litres is None
+                total.is_decided &= part.why != "reviewed"
         for total in found.values():
             total.bought, total.recipe = self.bought(total.litres), self._recipe(total)
         return sorted(found.values(), key=lambda one: (-one.litres, one.colour.name, one.sheen))

@@ -19,6 +19,7 @@ from prism.words.homes import *
 from prism.words.lamps import *
 from prism.words.light import *
 from prism.words.methods import *
+from prism.words.orders import *
 from prism.words.pairs import *
 from prism.words.palette import *
 from prism.words.people import *

@@ -169,7 +169,11 @@ def parts_in_short(where: Sequence[tuple[str, str]]) -> str:
     alike: dict[tuple[str, ...], list[str]] = {}
     for part, names in rooms.items():
         alike.setdefault(tuple(names), []).append(part)
-    return "; ".join(f"{listed(parts)} of {_rooms(names)}" for names, parts in alike.items())
+    return "; ".join(f"{listed(_each(parts, len(names)))} of {_rooms(names)}" for names, parts in alike.items())
+
+
+def _each(parts: Sequence[str], rooms: int) -> list[str]:
+    return ["ceilings" if part == "ceiling" and rooms > 1 else part for part in parts]
 
 
 def _rooms(names: Sequence[str]) -> str:

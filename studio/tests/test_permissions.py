@@ -65,6 +65,7 @@ def address(pattern, pk=10**9, **more):
         "shown": "colour",
         "handed": pk,
         "kind": "csv",
+        "maker": "other",
         "token": "none",
     } | more
     return reverse(pattern.name, kwargs={name: fill[name] for name in pattern.pattern.converters})

@@ -42,7 +42,17 @@ FORMS_OF_CHANGE = {
 """Sheets that only those see who may send them, and a junior's progress."""
 
 
-NOT_THERE = {"room-white", "work", "work-result", "sitting", "wall", "deck-export", "viewing-photo", "job-sheets"}
+NOT_THERE = {
+    "room-white",
+    "work",
+    "work-result",
+    "sitting",
+    "wall",
+    "deck-export",
+    "viewing-photo",
+    "job-sheets",
+    "job-order",
+}
 """What is one's own alone, or of which the world of these tests has none; else what is not found is a fault."""
 
 
