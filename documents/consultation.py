@@ -6,10 +6,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property, partial
 
+from django.urls import reverse
 from django.utils.safestring import SafeString
 
 from documents.drawings import proportions
-from documents.sections import FIRST, Pair, RoomPicture, Row, Section
+from documents.sections import FIRST, Pair, RoomPicture, Row, Section, SitePhoto
 from jobs.asked_day import SKIES
 from jobs.drawn import Drawn, address, trim_of
 from jobs.lighting import RoomDay
@@ -21,8 +22,11 @@ from reviews.context import ReviewContext, SwatchView
 from steps.base import StepRequest
 from steps.compare.reads import pair_said
 from steps.light.page import LightPage
+from web.pictures import smaller
 
 MOST_OTHERS = 4
+MOST_PHOTOS, LARGEST = 6, 1_000
+"""Photographs of the room that are given, and pixels along the longer side of each."""
 NEAR = 8.0
 """LRV points within which a colour counts as another choice."""
 EVENING = 20.0
@@ -69,6 +73,7 @@ class Consultation:
             Section("next", title["next"], FIRST, before),
             self.look(),
             self._others(),
+            self.site(),
             Section("painter", title["painter"], FIRST, self.cautions, heads=words.PAINTER_HEADS, rows=self.painted),
         ]
 
@@ -224,6 +229,15 @@ class Consultation:
             )
             lines.append(page.shown.look)
         return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, pictures=pictures)
+
+    def site(self) -> Section:
+        """Return the photographs of the room that the client is to be given."""
+        kept = self.room.photos.filter(deleted=None, in_document=True)[:MOST_PHOTOS] if self.room else []
+        photos = [
+            SitePhoto(reverse("room-photo-file", args=[one.pk]), partial(smaller, bytes(one.content), LARGEST), one.of)
+            for one in kept
+        ]
+        return Section("site", words.DOCUMENT_TITLES["site"], FIRST, [], photos=photos)
 
     # --- why not the others ---
 

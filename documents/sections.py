@@ -46,6 +46,20 @@ class RoomPicture:
 
 
 @dataclass(frozen=True)
+class SitePhoto:
+    """A photograph of the room as it is: the address for who is signed in, what makes the file, and what it shows."""
+
+    address: str
+    jpeg: Callable[[], bytes]
+    caption: str
+
+    @property
+    def in_place(self) -> str:
+        """The picture itself as an address, for a page that fetches nothing."""
+        return f"data:image/jpeg;base64,{base64.b64encode(self.jpeg()).decode()}"
+
+
+@dataclass(frozen=True)
 class Pair:
     """Two colours edge to edge: the one that is recommended and another, with its name and label."""
 
@@ -72,11 +86,12 @@ class Section:
     rows: list[Row] = field(default_factory=list)
     pictures: list[RoomPicture] = field(default_factory=list)
     pairs: list[Pair] = field(default_factory=list)
+    photos: list[SitePhoto] = field(default_factory=list)
 
     @property
     def has_more(self) -> bool:
         """Whether there is anything to show beside sentences."""
-        return bool(self.boards or self.rows or self.pictures or self.pairs or self.proportions)
+        return bool(self.boards or self.rows or self.pictures or self.pairs or self.photos or self.proportions)
 
     @property
     def beside(self) -> SafeString:

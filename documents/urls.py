@@ -30,6 +30,7 @@ urlpatterns = [
     path("shared/<str:token>/", sharing.shared, name="shared"),
     path("shared/<str:token>/<int:pk>/", sharing.answer, name="shared-answer"),
     path("shared/<str:token>/<int:pk>/look-<int:number>.png", sharing.shared_look, name="shared-look"),
+    path("shared/<str:token>/<int:pk>/photo-<int:number>.jpg", sharing.shared_photo, name="shared-photo"),
     path("shared/<str:token>/<int:pk>.pdf", sharing.shared_pdf, name="shared-pdf"),
     path("reviews/<int:pk>/showing/", showing.show, name="review-showing"),
     path("reviews/<int:pk>/showing/notes/", showing.notes, name="review-showing-notes"),

@@ -18,7 +18,7 @@ from jobs.asked_day import SEASONS, SKIES
 from jobs.contents import by_permanence, day_in, pairings_said, stimulus_of, why_no_light
 from jobs.day_shown import DayShown
 from jobs.lighting import RoomDay
-from jobs.models import Element, Job, Metered, Room
+from jobs.models import Element, Job, Metered, Room, RoomPhoto
 from jobs.sheet import RoomSheet
 from jobs.towns import TOWNS
 from methods import queries as method_queries
@@ -160,6 +160,12 @@ class RoomPage:
     def __init__(self, user: User, room: Room, query: Mapping[str, str]) -> None:
         self.room, self.job, self._user, self.query = room, room.job, user, query
         self.method = method_queries.usual(user)
+
+    no_photos = words.NO_PHOTOS
+
+    @cached_property
+    def photos(self) -> list[RoomPhoto]:
+        return list(self.room.photos.filter(deleted=None).defer("content"))
 
     @cached_property
     def reviews(self) -> list[Any]:

@@ -13,6 +13,7 @@ from jobs.finish_sheet import FinishSheet
 from jobs.forms import DOORWAYS, MeterForm
 from jobs.models import Finish, Room
 from jobs.page import RoomPage, sheet_context
+from jobs.photos import PhotoForm
 from jobs.sheet import RoomSheet
 from jobs.taking import Taking, take_for_home, take_for_room
 from people.gate import require_editor, require_editor_to_post
@@ -24,7 +25,7 @@ from web.edit_conflicts import EditConflicts, as_sent
 from web.http import StudioRequest, as_file, whole_number
 
 
-def _room(request: StudioRequest, pk: int) -> Room:
+def listed_room(request: StudioRequest, pk: int) -> Room:
     held = queries.whole().filter(pk__in=queries.rooms(request.user).values("pk"))
     return get_object_or_404(held, pk=pk, deleted=None, job__deleted=None)
 
@@ -33,7 +34,7 @@ def _room(request: StudioRequest, pk: int) -> Room:
 @require_editor
 def finishes(request: StudioRequest, pk: int) -> HttpResponse:
     """Decide what the parts of a room are painted with."""
-    found = _room(request, pk)
+    found = listed_room(request, pk)
     sheet = FinishSheet(request.user, found)
     conflicts = EditConflicts(
         request, as_sent(form for _, form in sheet.forms), [part for part, _ in Finish.Part.choices]
@@ -58,7 +59,7 @@ def new_room(request: StudioRequest, pk: int) -> HttpResponse:
 @require_http_methods(["GET", "POST"])
 @require_editor
 def edit_room(request: StudioRequest, pk: int) -> HttpResponse:
-    return _room_sheet(request, _room(request, pk))
+    return _room_sheet(request, listed_room(request, pk))
 
 
 def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
@@ -80,16 +81,24 @@ def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
 @require_safe
 def room(request: StudioRequest, pk: int) -> HttpResponse:
     """Show a room: its plan, its light through the day, its colours."""
-    page = RoomPage(request.user, _room(request, pk), request.GET)
+    return room_page(request, listed_room(request, pk))
+
+
+def room_page(
+    request: StudioRequest, found: Room, meter: MeterForm | None = None, photo: PhotoForm | None = None
+) -> HttpResponse:
+    """Return the page of a room, with forms as they were sent if they were refused."""
+    page = RoomPage(request.user, found, request.GET)
     template = "jobs/room_body.html" if request.htmx else "jobs/room.html"
-    return render(request, template, {"page": page, "meter": MeterForm()})
+    context = {"page": page, "meter": meter or MeterForm(), "photo": photo or PhotoForm()}
+    return render(request, template, context, status=422 if meter or photo else 200)
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
 @require_editor_to_post
 def take_white(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what it would change to take a white for a room or its home; take it, with a way back."""
-    found = _room(request, pk)
+    found = listed_room(request, pk)
     asked = request.POST if request.method == "POST" else request.GET
     review = whole_number(asked.get("review"))
     number = whole_number(asked.get("white"))
@@ -111,14 +120,14 @@ def take_white(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def copy_room(request: StudioRequest, pk: int) -> HttpResponse:
-    return redirect("room-edit", services.duplicate(request.user, _room(request, pk)).pk)
+    return redirect("room-edit", services.duplicate(request.user, listed_room(request, pk)).pk)
 
 
 @require_POST
 @require_editor
 def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a room aside, with a way back."""
-    found = _room(request, pk)
+    found = listed_room(request, pk)
     services.soft_delete(request.user, found)
     undo.offer(request, words.put_aside_said(f"the room {found}"), "room-restore", found.pk)
     return redirect(found.job)
@@ -135,7 +144,7 @@ def restore_room(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def export_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Give a room as a file that the command line reads, and a studio too."""
-    found = _room(request, pk)
+    found = listed_room(request, pk)
     lit = queries.lit_room(found)
     if lit is None:
         return render(request, "jobs/room.html", {"page": RoomPage(request.user, found, {})}, status=422)
@@ -147,26 +156,25 @@ def export_room(request: StudioRequest, pk: int) -> HttpResponse:
 @require_editor
 def meter(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the light meter or the compass in a room, or keep what another meter said."""
-    found = _room(request, pk)
+    found = listed_room(request, pk)
     if "compass" in request.POST:
         flash.info(request, words.bearing_read(services.read_compass(request.user, found)))
         return redirect(found)
     form = MeterForm(request.POST)
-    page = RoomPage(request.user, found, request.GET)
     if form.is_valid():
         try:
-            services.measure(request.user, found, *form.asked(page.zone), typed=form.typed())
+            services.measure(request.user, found, *form.asked(found.job.zone or "UTC"), typed=form.typed())
             return redirect(found)
         except MeterError as wrong:
             form.add_error(None, str(wrong))
-    return render(request, "jobs/room.html", {"page": page, "meter": form}, status=422)
+    return room_page(request, found, form)
 
 
 @require_POST
 @require_editor
 def use_reading(request: StudioRequest, pk: int, reading: int) -> HttpResponse:
     """Let a meter's reading count, or leave it out."""
-    found = _room(request, pk)
+    found = listed_room(request, pk)
     held = get_object_or_404(found.readings, pk=reading)
     services.use_reading(request.user, held, not held.taken)
     return redirect(found)

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from jobs import picture_views, room_views, views
+from jobs import photo_views, picture_views, room_views, views
 
 urlpatterns = [
     path("jobs/", views.listing, name="jobs"),
@@ -25,6 +25,13 @@ urlpatterns = [
     path("rooms/<int:pk>/", room_views.room, name="room"),
     path("rooms/<int:pk>/picture.json", picture_views.picture, name="room-picture"),
     path("rooms/<int:pk>/picture.png", picture_views.picture_file, name="room-picture-file"),
+    path("rooms/<int:pk>/photos/", photo_views.add, name="room-photo-add"),
+    path("photos/<int:pk>/", photo_views.photo, name="room-photo"),
+    path("photos/<int:pk>.jpg", photo_views.picture, name="room-photo-file"),
+    path("photos/<int:pk>/change/", photo_views.change, name="room-photo-change"),
+    path("photos/<int:pk>/keep/", photo_views.keep, name="room-photo-keep"),
+    path("photos/<int:pk>/delete/", photo_views.delete, name="room-photo-delete"),
+    path("photos/<int:pk>/restore/", photo_views.restore, name="room-photo-restore"),
     path("rooms/<int:pk>/edit/", room_views.edit_room, name="room-edit"),
     path("rooms/<int:pk>/white/", room_views.take_white, name="room-white"),
     path("rooms/<int:pk>/finishes/", room_views.finishes, name="room-finishes"),

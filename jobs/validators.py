@@ -8,8 +8,9 @@ from typing import Any
 from django.core.exceptions import ValidationError
 from django.utils.deconstruct import deconstructible
 
-from prism import messages
+from prism import messages, words
 from prism.light.checks import zones
+from web.pictures import is_kept
 
 
 @deconstructible
@@ -52,3 +53,9 @@ def prediction(value: Any) -> None:
 
 def _is_figure(value: Any) -> bool:
     return value is None or (isinstance(value, int | float) and not isinstance(value, bool) and isfinite(value))
+
+
+def kept_picture(content: bytes) -> None:
+    """Raise `ValidationError` for bytes that are no picture as the studio keeps them, as in a file of a job."""
+    if not is_kept(bytes(content)):
+        raise ValidationError(words.NO_PICTURE)

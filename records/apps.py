@@ -17,6 +17,7 @@ RECORDED: dict[str, list[str]] = {
     "jobs.HandOver": ["to", "note", "read"],
     "jobs.WhiteRule": ["colour", "kind", "reason", "lifted"],
     "jobs.Metered": ["wall", "lux", "taken"],
+    "jobs.RoomPhoto": ["of", "in_document", "deleted"],
     "reviews.Review": ["colour", "room", "method", "neutral", "neutral_a", "neutral_b", "withhold",
                        "verdict", "notes", "valued", "deleted"],
     "reviews.Board": ["colour", "state"],

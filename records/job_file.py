@@ -74,6 +74,7 @@ def _of(job: Job) -> list[tuple[str, Q]]:
     found = [("jobs.Job", Q(pk=job.pk)), ("jobs.Room", Q(job=job))]
     found += [(f"jobs.{name}", room) for name in ("Window", "LampSort", "Surface", "Element")]
     found += [("jobs.ElementPart", Q(element__room__job=job)), ("jobs.Finish", room), ("jobs.Metered", room)]
+    found += [("jobs.RoomPhoto", room)]
     found += [("jobs.WhiteRule", Q(job=job)), ("reviews.Review", room)]
     found += [(f"reviews.{name}", review) for name in ("Board", "Observation", "Shortlisted", "KeptScheme")]
     found += [("reviews.SchemePlace", Q(scheme__review__room__job=job))]

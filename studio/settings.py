@@ -247,6 +247,7 @@ UPLOAD_LIMITS = (
     ("/colours/import/", 40_000_000),
     ("/jobs/bring-in/", 60_600_000),
     ("/viewings/", 12_600_000),
+    ("/rooms/", 12_600_000),
     ("/", 1_000_000),
 )
 FILE_UPLOAD_HANDLERS = ["web.uploads.BoundedUploadHandler"]

@@ -16,6 +16,8 @@ MOST_BYTES = 12_000_000
 MOST_PIXELS = 25_000_000
 """More than any phone's camera makes; a file of some kB can say that it has many more, and each takes 4 bytes."""
 QUALITY = 82
+LONGEST = 1_600
+"""Pixels along the longer side of a picture that is kept."""
 FORMATS = ("JPEG", "PNG", "WEBP")
 _one_at_a_time = threading.Lock()
 
@@ -24,7 +26,7 @@ class PictureError(ValueError):
     """A picture that cannot be kept; the message says why, and what can."""
 
 
-def cleaned(upload: IO[bytes], longest: int = 1_600, most: int = MOST_BYTES) -> bytes:
+def cleaned(upload: IO[bytes], longest: int = LONGEST, most: int = MOST_BYTES) -> bytes:
     """Return a picture as a JPEG without anything but its pixels, `longest` of them along its longer side; see-through
     parts lie on white. A process reads one picture at a time, since each may take 200 MB while it is read. Raises
     `PictureError`, of one of more than `most` bytes or `MOST_PIXELS` too."""
@@ -57,4 +59,28 @@ def _made_again(raw: bytes, longest: int) -> bytes:
     plain.paste(upright, mask=upright.getchannel("A"))
     made = io.BytesIO()
     plain.save(made, "JPEG", quality=QUALITY, optimize=True)
+    return made.getvalue()
+
+
+def is_kept(content: bytes) -> bool:
+    """Return whether bytes are a picture as `cleaned` makes them."""
+    try:
+        with Image.open(io.BytesIO(content), formats=("JPEG",)) as opened:
+            if max(opened.size) > LONGEST:
+                return False
+            opened.load()
+            return True
+    except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError):
+        return False
+
+
+def smaller(jpeg: bytes, longest: int) -> bytes:
+    """Return a kept picture at most `longest` pixels along its longer side."""
+    with Image.open(io.BytesIO(jpeg), formats=("JPEG",)) as opened:
+        if max(opened.size) <= longest:
+            return jpeg
+        opened.draft("RGB", (longest, longest))
+        made, held = io.BytesIO(), opened.convert("RGB")
+    held.thumbnail((longest, longest))
+    held.save(made, "JPEG", quality=QUALITY, optimize=True)
     return made.getvalue()

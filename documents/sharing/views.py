@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
+
 from django.contrib import messages as flash
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
@@ -134,15 +136,34 @@ def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
 @require_safe
 def shared_look(request: StudioRequest, token: str, pk: int, number: int) -> HttpResponse:
     """Give a picture of a room that a client is shown, by its number."""
+    pictures = _given(token, pk, "look").look().pictures
+    return _picture([one.png for one in pictures], number, "image/png")
+
+
+@login_not_required
+@require_safe
+def shared_photo(request: StudioRequest, token: str, pk: int, number: int) -> HttpResponse:
+    """Give a photograph of the room that a client is shown, by its number."""
+    photos = _given(token, pk, "site").site().photos
+    return _picture([one.jpeg for one in photos], number, "image/jpeg")
+
+
+def _given(token: str, pk: int, section: str) -> Consultation:
+    """Return the pages of a review whose section a client is given; nobody finds what is left out or waits."""
     link = _open(token)
     review = _review(link, pk) if link.is_open else None
-    if review is None or review.document_edits.filter(section="look", left_out=True).exists():
+    if review is None or review.document_edits.filter(section=section, left_out=True).exists():
         raise Http404
     made = Document(review)
-    pictures = [] if made.waits else Consultation(made.context).look().pictures
-    if not 1 <= number <= len(pictures):
+    if made.waits:
         raise Http404
-    response = HttpResponse(pictures[number - 1].png(), content_type="image/png")
+    return Consultation(made.context)
+
+
+def _picture(made: Sequence[Callable[[], bytes]], number: int, kind: str) -> HttpResponse:
+    if not 1 <= number <= len(made):
+        raise Http404
+    response = HttpResponse(made[number - 1](), content_type=kind)
     response["Cache-Control"] = "private, max-age=600"
     return response
 

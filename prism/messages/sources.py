@@ -7,6 +7,8 @@ from collections.abc import Iterable
 from prism.messages.habits import between, plainly
 from prism.messages.text import number
 
+FROM_PHOTOGRAPH = "a point of a photograph"
+
 
 def lab_text(lab: Iterable[float], digits: int = 1) -> str:
     return between().join(number(value, digits) for value in lab)

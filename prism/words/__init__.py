@@ -23,6 +23,7 @@ from prism.words.orders import *
 from prism.words.pairs import *
 from prism.words.palette import *
 from prism.words.people import *
+from prism.words.photos import *
 from prism.words.places import *
 from prism.words.readings import *
 from prism.words.recipes import *

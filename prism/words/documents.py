@@ -18,6 +18,7 @@ DOCUMENT_TITLES = {
     "next": "Before you order",
     "look": "How it will look",
     "others": "Why not the others",
+    "site": "The room as it is",
     "painter": "For your painter",
     "is": "What it is",
     "works": "Where to use it",

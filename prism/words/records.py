@@ -163,6 +163,16 @@ def _photo(act: str, fields: Fields, room: str) -> list[str]:
     return ["kept a photo of a viewing"]
 
 
+def _room_photo(act: str, fields: Fields, room: str) -> list[str]:
+    if act == "made":
+        return [f"kept a photograph of {room}"]
+    lines = _aside(fields, "a photograph")
+    if "in_document" in fields:
+        goes = "put a photograph into" if _new(fields, "in_document") == "True" else "took a photograph out of"
+        lines.append(f"{goes} the document")
+    return lines
+
+
 def _correction(act: str, fields: Fields, room: str) -> list[str]:
     return ["corrected by what viewings showed" if act == "made" else "took a correction back"]
 
@@ -228,6 +238,7 @@ def _metered(act: str, fields: Fields, room: str) -> list[str]:
 
 _SAY: dict[str, Callable[[str, Fields, str], list[str]]] = {
     "jobs.HandOver": _handed, "jobs.Job": _job, "jobs.Room": _room, "jobs.WhiteRule": _white, "jobs.Metered": _metered,
+    "jobs.RoomPhoto": _room_photo,
     "reviews.Review": _review, "reviews.Board": _board, "reviews.Observation": _observation,
     "reviews.Shortlisted": _shortlisted, "reviews.KeptScheme": _scheme, "viewings.SamplePlan": _samples,
     "viewings.Viewing": _viewing, "viewings.ViewingPhoto": _photo, "viewings.Correction": _correction,

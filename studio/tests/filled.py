@@ -7,6 +7,7 @@ from decks import files
 from decks import services as deck_services
 from documents.sharing import services as sharing_services
 from instruments.models import Session
+from jobs import photos
 from jobs import services as job_services
 from jobs.models import Job, Metered, Room
 from methods import services as method_services
@@ -20,6 +21,7 @@ from tinting import services as tinting_services
 from tinting.tests import world
 from training.models import SetWall
 from viewings import services as viewing_services
+from web.tests.test_pictures import png
 
 
 class Filled(world.Studio):
@@ -48,6 +50,7 @@ class Filled(world.Studio):
         viewing = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
         link = sharing_services.share(self.isla, self.job, [self.review], 30)
         answer = sharing_services.answer(link, self.review, "yes", "", "")
+        photo = photos.add(self.isla, self.room, png(40, 30), "hearth")
         rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
         wall = SetWall.objects.create(
             owner=self.isla, origin=SetWall.Origin.STUDIO, method="wall-practice", kind="lrv", axis="lighter",
@@ -65,6 +68,8 @@ class Filled(world.Studio):
             "job": {"pk": self.job.pk},
             "job-white-rule": {"pk": self.job.pk, "rule": rule.pk},
             "room": {"pk": self.room.pk, "reading": reading.pk},
+            "room-photo": {"pk": photo.pk},
+            "room-photo-add": {"pk": self.room.pk},
             "link": {"pk": link.pk},
             "answer": {"pk": answer.pk},
             "viewing": {"pk": viewing.pk},

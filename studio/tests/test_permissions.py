@@ -25,6 +25,7 @@ OPEN = {
     "shared",
     "shared-answer",
     "shared-look",
+    "shared-photo",
     "shared-pdf",
     "published",
     "published-picture",

@@ -17,6 +17,7 @@ CHANGES = {
     "job-new", "job-edit", "job-bring-in", "job-delete", "job-restore", "job-room-new", "job-room-bring-in",
     "job-paint", "job-share", "link-withdraw", "job-white", "job-white-rule", "room-finishes",
     "try-out", "room-edit", "room-copy", "room-delete", "room-restore", "room-meter", "room-meter-use",
+    "room-photo-add", "room-photo-change", "room-photo-keep", "room-photo-delete", "room-photo-restore",
 }  # fmt: skip
 """What changes what the studio shares: owners and specialists send these, juniors may not."""
 MANAGES = {
