@@ -52,7 +52,7 @@ class FilterForm(forms.Form):
     """What to see of the decks. A value that makes no sense is left out, and said."""
 
     q = forms.CharField(
-        label="Name, code or maker",
+        label="Name, code, maker or wish",
         required=False,
         max_length=120,
         widget=forms.TextInput(attrs={"type": "search", "autocomplete": "off", "id": "find"}),

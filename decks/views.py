@@ -10,7 +10,7 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
-from decks import file_formats, queries, services
+from decks import file_formats, queries, services, wishes
 from decks.card import Card
 from decks.catalogue import catalogue
 from decks.forms import FilterForm, KeepForm, NameForm
@@ -39,13 +39,14 @@ DEPTH_REACHES = (1, 2, 5, 10, 20, 50)
 def browse(request: StudioRequest) -> HttpResponse:
     form = FilterForm(request.GET, request.user)
     held = catalogue(request.user)
-    rows = held.select(form.wanted(), form.method)
+    rows, understood = wishes.browsed(request.user, form.wanted(), form.method)
     shown_as = _view(request, form)
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.method)}
     context |= {
         "tally": words.tally(len(rows), len(held.ids)),
+        "understood": understood,
         "formats": file_formats.FORMATS,
         "sets": queries.sets_of(request.user),
     }
@@ -71,7 +72,8 @@ def _view(request: StudioRequest, form: FilterForm) -> str:
 def plane_data(request: StudioRequest) -> JsonResponse:
     """Give the colours that are filtered for as points of the undertone plane."""
     held, form = catalogue(request.user), FilterForm(request.GET, request.user)
-    return JsonResponse(plane(held, held.select(form.wanted(), form.method), form.method))
+    rows, _ = wishes.browsed(request.user, form.wanted(), form.method)
+    return JsonResponse(plane(held, rows, form.method))
 
 
 @require_safe
@@ -86,7 +88,7 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     if kind is None:
         raise Http404
     held, form = catalogue(request.user), FilterForm(request.GET, request.user)
-    rows = held.select(form.wanted(), form.method)
+    rows, _ = wishes.browsed(request.user, form.wanted(), form.method)
     spectra = held.has_spectrum[rows]
     entries = file_formats.entries_of(queries.one_after_another(held.ids[rows].tolist()), form.method)
     pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))

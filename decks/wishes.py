@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 
 import numpy as np
 from django.contrib.auth.models import User
 from numpy.typing import NDArray
 
 from decks import queries
-from decks.catalogue import Catalogue, catalogue, family_words, makers_for
+from decks.catalogue import Catalogue, Wanted, catalogue, family_words, makers_for
 from prism import query, words
 from prism.match import Granted, grant, ways
 from prism.method import Method
@@ -54,6 +55,20 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
     best = [answer.pick.index for answer in found.answers or found.near]
     meant.unmet = "" if found.answers else words.NONE_ALL if found.near else words.NONE_LIKE
     return held.ids[best].tolist(), meant
+
+
+def browsed(user: User, wanted: Wanted, chosen: Method) -> tuple[NDArray[np.intp], str]:
+    """Return the rows of the catalogue that filters and words ask for, and how the words were understood; nothing is
+    said where they are plainly a name, a code or a maker."""
+    held = catalogue(user)
+    rows, likened = held.select(wanted, chosen), like(user, wanted.text, chosen)
+    if likened is None and (len(rows) or not wanted.text.strip()):
+        return rows, ""
+    ids, meant = likened or queries.search_meant(user, wanted.text, chosen)
+    filtered = held.select(replace(wanted, text=""), chosen)
+    row_of = dict(zip(held.ids[filtered].tolist(), filtered.tolist(), strict=True))
+    found = [row_of[pk] for pk in ids if pk in row_of]
+    return np.array(found, dtype=np.intp), words.understood(meant)
 
 
 def understood(user: User, text: str, chosen: Method) -> Wish:

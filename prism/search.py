@@ -44,8 +44,8 @@ _KINDS = {"floor", "floors", "ceiling", "stone", "tile", "tiles", "cabinets", "b
 _COMMON = {"as", "of", "nearly", "in", "and", "the", "warm", "cool", "pale", "dark", "grey", "red", "brown", "green",
            "blue", "white", "rose", "golden", "yellowish", "across", "like", "blue-grey", "black", "beige", "cream",
            "navy", "yellow", "painted", "boards"}  # fmt: skip
-_FILLER = set("a an the that what which with and but is are was it of for in at on by to colour colours color paint "
-              "paints undertone undertones one ones some any me my all show find".split())  # fmt: skip
+_FILLER = set("a an the that what which with and but is are was it of for from in at on by to colour colours color "
+              "paint paints undertone undertones one ones some any me my all show find".split())  # fmt: skip
 _HUES, _SEEN = any_of(HUE_STEMS), any_of(SEEN_STEMS)
 
 

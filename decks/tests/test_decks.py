@@ -14,7 +14,7 @@ from decks.models import Colour, ColourSet, Maker
 from decks.tests import world
 from prism import demo, method
 from prism.neutral import GREY
-from prism.reading import read_many
+from prism.reading import read, read_many
 from prism.stimulus import from_hex
 
 
@@ -159,6 +159,26 @@ class Browsing(TestCase):
         self.assertTrue(all("blue" in row.undertone and "grey" in row.family for row in rows))
         part = self.client.get(reverse("colours"), query, headers={"HX-Request": "true"})
         self.assertNotContains(part, "<!doctype html>")
+
+    def get(self, **asked):
+        return self.client.get(reverse("colours"), asked)
+
+    def test_wishes_in_the_words_of_the_trade(self):
+        own = world.colour("H16.3")
+        page = self.get(q="like H16.3 but warmer")
+        self.assertContains(page, "Understood as: like")
+        warmth = {
+            row.colour.pk: read(row.colour.stimulus, method.load()).temperature.value for row in page.context["rows"]
+        }
+        self.assertNotIn(own.pk, warmth)
+        self.assertTrue(all(value > read(own.stimulus, method.load()).temperature.value for value in warmth.values()))
+        page = self.get(q="off-white LRV 70 to 90 from Haaf")
+        self.assertTrue(page.context["rows"])
+        for row in page.context["rows"]:
+            self.assertTrue(70 <= row.colour.lrv <= 90 and row.colour.maker.name.startswith("Haaf"))
+        narrowed = self.get(q="like H16.3 but warmer", maker=own.maker_id)
+        self.assertEqual({row.colour.maker_id for row in narrowed.context["rows"]}, {own.maker_id})
+        self.assertNotContains(self.get(q="H16.3"), "Understood as")
 
     def test_nonsense_is_said_and_left_out(self):
         page = self.client.get(reverse("colours"), {"lrv_low": "130", "family": "plaid", "maker": "x", "page": "-3"})
