@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
 from jobs import queries
-from jobs.lighting import Board, RoomDay
+from jobs.lighting import LAMP_CHOICES, Board, RoomDay, lamps_at
 from jobs.models import Coated, Element, Room
 from prism import words
 from prism.light.materials import library
 from prism.method import Method, load
 from prism.neutral import WorkingNeutral
+from prism.numbers import is_number, typed
 from prism.palette.fabric import Fabric, fabric
 from prism.reading import read
 from prism.stimulus import Stimulus, from_reflectance
@@ -88,11 +90,15 @@ def day_in(
 ) -> RoomDay | None:
     """Return a paint in a room through a day; None while the room's light cannot be computed.
 
-    `elements` are what the paint is held against, by default what is fixed in the room.
+    `elements` are what the paint is held against, by default what is fixed in the room. The query may say at which
+    `kelvin` of `LAMP_CHOICES` its lamps burn.
     """
     lit = queries.lit_room(room)
     if lit is None:
         return None
+    kelvin = typed(query["kelvin"]) if is_number(query.get("kelvin", "")) else 0.0
+    if kelvin in LAMP_CHOICES:
+        lit = replace(lit, lamps=lamps_at(lit, kelvin))
     return RoomDay(
         lit,
         paint,

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Sequence
 from functools import cached_property
+from urllib.parse import urlencode
 
 from django.utils.safestring import SafeString
 
 from jobs import drawings, drawn
 from jobs.asked_day import SEASONS, SKIES, Asked
+from jobs.frames import Frame, frames
 from jobs.lighting import Board, RoomDay
 from jobs.models import Room
 from prism import words
@@ -28,10 +31,12 @@ class DayShown(Page):
     seasons, skies = SEASONS, SKIES
 
     def __init__(
-        self, day: RoomDay, room: Room, paint: str, review: int | None, other: tuple[int, str] | None = None
-    ) -> None:
+        self, day: RoomDay, room: Room, paint: str, review: int | None, others: Sequence[tuple[int, str]] = (),
+        framed: str = "",
+    ) -> None:  # fmt: skip
         self.day, self.room, self.paint = day, room.name, paint
-        self._room, self._review, self.other = room, review, other
+        self._room, self._review, self._others, self._kind = room, review, others, framed
+        self.other = others[0] if others else None
 
     # --- the room drawn ---
 
@@ -48,6 +53,24 @@ class DayShown(Page):
     def picture_file(self) -> str:
         """The address of the moment as a picture."""
         return self._address("room-picture-file", sky=self.asked.sky, hour=f"{self.asked.hour:g}")
+
+    @cached_property
+    def framed(self) -> list[Frame]:
+        """The room drawn several times, as was asked for; empty for one picture."""
+        room = self._room.pk, self._room.name
+        return frames(self._kind, self.day, room, self.paint, self._review, self._others)
+
+    @property
+    def side_by_side(self) -> list[tuple[str, str, bool]]:
+        """The ways to draw it once or several times: what each is called, its address, and whether it is shown."""
+        asked = {"when": self.asked.season, "sky": self.asked.sky, "hour": f"{self.asked.hour:g}",
+                 "wall": self.asked.wall, "review": str(self._review or "")}  # fmt: skip
+        kinds = [kind for kind in words.DRAWN_TIMES if kind != "candidates" or self._others]
+        now = self._kind if self.framed else ""
+        return [
+            (words.DRAWN_TIMES[kind], f"?{urlencode(asked | ({'frames': kind} if kind else {}))}", kind == now)
+            for kind in kinds
+        ]
 
     @property
     def sky_number(self) -> int:

@@ -72,6 +72,12 @@ class Lit:
     things: Array
 
 
+def lamps_at(room: LitRoom, kelvin: float) -> tuple[Lamp, ...]:
+    """Return the lamps of a room at another temperature; supposed ones where none are entered."""
+    supposed = Lamp(count=max(1, round(room.width * room.depth / PER_LAMP_AREA)), lumens=800.0)
+    return tuple(replace(lamp, kelvin=kelvin) for lamp in room.lamps or (supposed,))
+
+
 class RoomDay:
     """One paint in one room through a day, under the clear and the overcast sky.
 
@@ -236,10 +242,7 @@ class RoomDay:
     @cached_property
     def lamp_sets(self) -> list[tuple[float, tuple[Lamp, ...]]]:
         """The lamps of the room at each temperature that can be chosen; supposed ones where none are entered."""
-        own = self.room.lamps or (
-            Lamp(count=max(1, round(self.room.width * self.room.depth / PER_LAMP_AREA)), lumens=800.0),
-        )
-        return [(kelvin, tuple(replace(lamp, kelvin=kelvin) for lamp in own)) for kelvin in LAMP_CHOICES]
+        return [(kelvin, lamps_at(self.room, kelvin)) for kelvin in LAMP_CHOICES]
 
     @cached_property
     def under_lamps(self) -> list[tuple[float, Array, Reading]]:

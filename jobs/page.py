@@ -197,7 +197,10 @@ class RoomPage:
     def shown(self) -> DayShown | None:
         """The day as it is drawn; None while the light cannot be computed."""
         review = self.tried[2]
-        return DayShown(self.day, self.room, self.tried[0], review.pk if review else None) if self.day else None
+        if self.day is None:
+            return None
+        pk, framed = review.pk if review else None, self.query.get("frames", "")
+        return DayShown(self.day, self.room, self.tried[0], pk, framed=framed)
 
     @property
     def zone(self) -> str:

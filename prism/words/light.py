@@ -322,6 +322,14 @@ def floor_said(effect: float) -> str:
     return f"The floor {'warms' if effect > 0 else 'cools'} the walls{'' if abs(effect) >= CLEARLY else ' a little'}."
 
 
+DRAWN_TIMES = {"": "One picture", "candidates": "Candidates", "hours": "Hours", "lamps": "Lamps"}
+"""How often a room is drawn, and what the pictures differ in."""
+
+
+def lamps_of(kelvin: float) -> str:
+    return f"Lamps of {kelvin_said(kelvin)}"
+
+
 STANDS = {
     "door": "from the door",
     "north": "from the north wall",

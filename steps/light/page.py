@@ -10,7 +10,6 @@ from jobs.forms import MoveForm
 from jobs.models import Room
 from prism import words
 from prism.light.findings import Facing
-from reviews.context import SwatchView
 from steps.base import StepRequest
 from steps.light.reads import Better, Light
 from web.settled import Page
@@ -37,9 +36,9 @@ class LightPage(Page):
         """The day; None without a room whose light can be computed."""
         if self.at.day is None or self.room is None:
             return None
-        other = self.candidate
-        beside = (other.colour.pk, other.title or other.name) if other else None
-        return DayShown(self.at.day, self.room, self._context.subject.name, self._context.review.pk, beside)
+        others = [(held.colour.pk, held.title or held.name) for held in self.at.candidates]
+        subject, framed = self._context.subject, self.query.get("frames", "")
+        return DayShown(self.at.day, self.room, subject.name, self._context.review.pk, others, framed)
 
     @property
     def why_not(self) -> str:
@@ -96,13 +95,8 @@ class LightPage(Page):
     @property
     def parting(self) -> str:
         """When the subject and the first other candidate part most."""
-        other = self.at.candidate
+        other = next(iter(self.at.candidates), None)
         if other is None or self.at.day is None:
             return ""
         spot = self.at.day.parts_most(other.colour.stimulus)
         return words.parts_most(other.name, spot.hour, spot.wall, words.sky_of(spot.cloud), spot.away) if spot else ""
-
-    @property
-    def candidate(self) -> SwatchView | None:
-        """The other candidate: the first on the shortlist, else what is held beside."""
-        return self.at.candidate

@@ -139,6 +139,7 @@ class Light:
         return [(held[int(i)].percent, float(d)) for i, d in zip(order[:2], near[:2], strict=True)]
 
     @cached_property
-    def candidate(self) -> SwatchView | None:
-        """The other candidate: the first on the shortlist, else what is held beside."""
-        return self.context.shortlist[0] if self.context.shortlist else self.context.wall.beside
+    def candidates(self) -> list[SwatchView]:
+        """The other candidates: those on the shortlist, else what is held beside."""
+        beside = self.context.wall.beside
+        return list(self.context.shortlist) or ([beside] if beside else [])

@@ -38,6 +38,32 @@ class InARoom(Wall):
         self.assertIn("At 12:00 the east wall", data["said"][24])
         self.assertNotEqual(data["wall"][24 * 6 : 25 * 6], data["wall"][34 * 6 : 35 * 6])
 
+    def test_side_by_side_in_paints_at_hours_and_under_lamps(self):
+        self.post("shortlist", step="alternatives", colour=self.held("greyer").colour.pk, act="add")
+        for kind, least in (("candidates", 2), ("hours", 4), ("lamps", 3)):
+            page = self.get("light", when="equinox", frames=kind)
+            shown = page.context["page"].shown
+            self.assertEqual(len(shown.framed), least, kind)
+            self.assertNotContains(page, "data-room=")
+            made = []
+            for frame in shown.framed:
+                self.assertContains(page, escape(frame.address))
+                made.append(self.client.get(frame.address).content)
+            self.assertEqual(len({*made}), least, kind)
+            self.assertTrue(all(content.startswith(b"\x89PNG") for content in made))
+        titles = [frame.title for frame in shown.framed]
+        self.assertEqual(titles, ["Lamps of 2,700\xa0K", "Lamps of 3,000\xa0K", "Lamps of 4,000\xa0K"])
+        for nonsense in ("", "cows"):
+            self.assertContains(self.get("light", frames=nonsense), "data-room=")
+
+    def test_frames_hide_names_where_they_are_hidden(self):
+        own = self.held("greyer").colour
+        self.post("shortlist", step="alternatives", colour=own.pk, act="add")
+        self.post("wall", surround="pale")
+        page = self.get("light", frames="candidates").content.decode()
+        self.assertNotIn(own.name, page)
+        self.assertNotIn(self.review.colour.name, page)
+
     def test_counsel_names_light_and_practice_and_what_does_better(self):
         page = self.get("light", when="midwinter")
         self.assertContains(page, "Turns warm under the lamps")
