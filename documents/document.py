@@ -54,6 +54,11 @@ class Given:
         """Pairs edge to edge, each with its sentence."""
         return [(one, _line(self.lines, at)) for at, one in enumerate(self.section.pairs)]
 
+    @property
+    def rest(self) -> list[str]:
+        """The sentences that no picture and no pair stands above."""
+        return self.lines[max(len(self.section.pictures), len(self.section.pairs)) :]
+
 
 def _line(lines: list[str], at: int) -> str:
     return lines[at] if at < len(lines) else ""
