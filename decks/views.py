@@ -37,6 +37,8 @@ DEPTH_REACHES = (1, 2, 5, 10, 20, 50)
 
 @require_safe
 def browse(request: StudioRequest) -> HttpResponse:
+    if request.htmx and request.htmx.current_url_abs_path == request.get_full_path():
+        return HttpResponse(status=204)  # a field that is left says again what was typed: what is open stays open
     form = FilterForm(request.GET, request.user)
     held = catalogue(request.user)
     rows, understood = wishes.browsed(request.user, form.wanted(), form.method)

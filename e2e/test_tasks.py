@@ -1,45 +1,10 @@
 """The most frequent tasks, done by the shortest way and counted; see docs/tasks.md."""
 
-import re
-from pathlib import Path
-
-from e2e.browser import PHONE, WIDE, BrowserTest, By, Keys, resize
-
-TABLE = Path(__file__).parent.parent / "docs" / "tasks.md"
-ROW = re.compile(r"\| (?P<task>[^|]+?) \| (?P<how>[^|]+?) \| (?P<before>\d+|–) \| (?P<now>\d+) \|")
-DROP = """const [name, text] = arguments, carried = new DataTransfer();
-carried.items.add(new File([text], name));
-for (const kind of ['dragover', 'drop'])
-  document.body.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: carried }));"""
+from e2e.browser import PHONE, WIDE, By, Keys, resize
+from e2e.counted import Counted
 
 
-class Tasks(BrowserTest):
-    def setUp(self):
-        super().setUp()
-        self.actions = 0
-
-    def hit(self, css):
-        self.actions += 1
-        self.find(css).click()
-
-    def text_act(self, css, text):
-        self.actions += 1
-        self.find(css).send_keys(text)
-
-    def tap(self, *keys):
-        for key in keys:
-            self.actions += 1
-            self.press(key)
-
-    def step(self, digit, name):
-        self.tap(digit)
-        self.wait(lambda: self.find("#review").get_attribute("data-step") == name)
-        self.settled()
-
-    def took(self, task):
-        stated = {row["task"]: int(row["now"]) for row in ROW.finditer(TABLE.read_text())}
-        self.assertLessEqual(self.actions, stated[task], task)
-
+class Tasks(Counted):
     def test_a_colour_by_its_code(self):
         self.open("/")
         self.tap("/")
@@ -151,16 +116,6 @@ class Tasks(BrowserTest):
         self.assertEqual(self.browser.switch_to.active_element.get_attribute("data-text"), self.text(".link-list code"))
         self.tap(Keys.ENTER)
         self.took("give the pages to the client")
-
-    def drop_deck(self, lines):
-        self.open("/")
-        self.hit("header a[href='/colours/']")
-        self.wait(lambda: self.all("form[data-drop-deck]"))
-        self.actions += 1
-        self.browser.execute_script(DROP, "tide_tables.csv", "\n".join(lines))
-        self.wait(lambda: "1 to add" in self.text("h1"))
-        self.hit("form[action$='/apply/'] .strong")
-        self.wait(lambda: "Tide tables" in self.text("main"))
 
     def test_a_deck_dropped(self):
         self.drop_deck(("code,name,L*,a*,b*", "A1,Fog Bell,80,-1,2.5", ""))

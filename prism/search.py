@@ -172,7 +172,7 @@ def _lightness(held: _Text, meant: Meant) -> None:
 
 
 def _looked(held: _Text, meant: Meant) -> None:
-    ways = "went|goes|turned|turns|looked|looks|came out"
+    ways = "went|goes|turned|turns|looked|looks|came out|seen(?: as)?|saw(?: it)?|shows|showed"
     went = rf"(?<!\w)(?:that |which )?(?:{ways})(?: too| a bit| more| rather)? ({_SEEN})(?!\w)"
     while found := held.take(went):
         meant.seen += (SEEN_STEMS[found[1]],)

@@ -34,7 +34,8 @@ def find(request: StudioRequest) -> HttpResponse:
         "beside_of": beside_of or "", "like": like or "", "room": room or "", "understood": words.understood(meant),
         "typed": deck_queries.unkept(request.user, meant.colour) if meant.colour else None,
     }  # fmt: skip
-    asked = text.strip() and meant.colour is None and not meant.like and not beside_of and not like and not room
+    in_search_of_colours = like or room or (beside_of and ids)
+    asked = text.strip() and meant.colour is None and not meant.like and not in_search_of_colours
     if asked and page.number == 1:
         reviews = queries.reviews_meant(request.user, meant, method)
         jobs = job_queries.searched(request.user, text)

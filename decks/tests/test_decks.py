@@ -159,6 +159,8 @@ class Browsing(TestCase):
         self.assertTrue(all("blue" in row.undertone and "grey" in row.family for row in rows))
         part = self.client.get(reverse("colours"), query, headers={"HX-Request": "true"})
         self.assertNotContains(part, "<!doctype html>")
+        here = {"HX-Request": "true", "HX-Current-URL": f"http://testserver{part.wsgi_request.get_full_path()}"}
+        self.assertEqual(self.client.get(reverse("colours"), query, headers=here).status_code, 204)
 
     def get(self, **asked):
         return self.client.get(reverse("colours"), asked)

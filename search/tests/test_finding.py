@@ -85,9 +85,16 @@ class Finding(Wall):
         viewing_services.move(one, evening)
         viewing_services.log(self.isla, one, uuid4(), {"warmth": -1}, "no", "it went purple", "overcast", True, None)
         for text, hit in (("blue that went purple in the evening", True), ("went purple in the morning", False),
-                          ("looked cooler", True), ("went green", False), ("in the evening", True)):  # fmt: skip
+                          ("looked cooler", True), ("seen cooler", True), ("saw it purple", True),
+                          ("went green", False), ("in the evening", True)):  # fmt: skip
             with self.subTest(text):
                 self.assertEqual(self.found(text), [self.review] if hit else [])
+
+    def test_from_a_review_colours_come_first_and_reviews_where_there_is_none(self):
+        verdict_services.write(self.review, {"verdict": "Gunwale light suits it."})
+        self.assertFalse(self.page("H16.3", beside_of=self.review.pk).context.get("reviews"))
+        found = self.page("gunwale", beside_of=self.review.pk)
+        self.assertContains(found, reverse("review", args=[self.review.pk]))
 
     def test_a_change_is_found_at_once_and_made_anew_once(self):
         self.assertEqual(self.found("gunwale"), [])
