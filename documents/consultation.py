@@ -210,7 +210,8 @@ class Consultation:
 
     def look(self) -> Section:
         """Return the rooms as they are drawn, each told by a sentence."""
-        pictures, lines = [], []
+        pictures: list[RoomPicture] = []
+        lines: list[str] = []
         for moment in self.moments:
             page = self._at(moment)
             if page.shown is None or page.at.day is None or self.room is None:
@@ -227,7 +228,8 @@ class Consultation:
                     partial(drawn.png, "look"),
                 )
             )
-            lines.append(page.shown.look)
+            at = lines.index(page.shown.look) if page.shown.look in lines else None
+            lines.append(page.shown.look if at is None else words.looks_as_at(pictures[at].title))
         return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, pictures=pictures)
 
     def site(self) -> Section:

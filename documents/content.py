@@ -27,6 +27,7 @@ from steps.palette.parts.use import UsePart
 from steps.palette.schemes import Schemes
 from steps.reading.page import ReadingPage
 from steps.samples.page import SamplesPage
+from steps.samples.parts.decide import Recorded
 from steps.whites.page import WhitesPage
 
 MOST_PAIRS, MOST_OUTSIDE = 8, 4
@@ -241,8 +242,13 @@ class Content:
     def _viewings(self) -> Section:
         page = self.view
         lines = [words.viewing_line(one.when, one.said, one.compared) for one in page.seen]
-        lines += [found.said for found in page.leanings] + [one.said for one in page.decide.record]
+        lines += [found.said for found in page.leanings] + [self._decided(one) for one in page.decide.record]
         return Section("viewings", words.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
+
+    @staticmethod
+    def _decided(one: Recorded) -> str:
+        """A decision of the record; the reason of the one in force heads the document already."""
+        return one.said if one.decision.reopened else one.brief
 
     def _cautions(self) -> Section:
         return Section("cautions", words.DOCUMENT_TITLES["cautions"], EVIDENCE, self.uses.cautions)

@@ -140,6 +140,31 @@ def addresses(user: object, all_reviews: bool = True) -> tuple[str, ...]:
     return tuple(dict.fromkeys((*SCREENS, *steps, *parts)))
 
 
+CLIENTS = ("document.html", "article/")
+"""Pages of a review that are given out of the studio."""
+FIGURES = r"ΔE|L\*|\bLab\b|[Cc]hroma|C\*|Michelson"
+"""What a client is not told."""
+
+
+def given(user: object) -> tuple[str, ...]:
+    """Return the addresses of what is made of a user's reviews and jobs for others, and of the manual."""
+    from jobs.models import Job
+    from reviews.models import Review
+
+    reviews = Review.objects.filter(owner=user, deleted=None).order_by("pk").values_list("pk", flat=True)
+    jobs = Job.objects.filter(owner=user, deleted=None).order_by("pk").values_list("pk", flat=True)
+    pages = ("document/", *CLIENTS, "showing/slides/", "showing/notes/")
+    found = [f"/reviews/{pk}/{page}" for pk in reviews for page in pages]
+    found += [f"/jobs/{pk}/{page}/" for pk in jobs for page in ("orders", "palette", "share", "samples")]
+    return (*found, "/manual/")
+
+
+def told_clients(found: list[Sentence]) -> list[str]:
+    """Return the sentences for clients that hold a figure they cannot use."""
+    clients = [one for one in found if one.screen.endswith(CLIENTS)]
+    return [f"{one.screen} · {one.text}" for one in clients if re.search(FIGURES, one.text)]
+
+
 def main() -> None:
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "studio.settings")
     import django
@@ -153,12 +178,12 @@ def main() -> None:
     client = Client(HTTP_HOST="localhost")
     user = demo_visit.visit() if "--visit" in sys.argv else User.objects.get(username=demo_visit.MODEL)
     client.force_login(user)
-    every = addresses(user)
+    every = (*addresses(user), *given(user))
     found = screens(client, every)
     if "--all" in sys.argv:
         for one in {one.text: one for one in found}.values():
             print(f"{one.words:>3} {one.screen:<34} {one.text}")
-    wrong = faults(found)
+    wrong = [*faults(found), *told_clients(found)]
     print(*wrong, sep="\n")
     print(f"{len({one.text for one in found})} sentences on {len(every)} screens, {len(wrong)} faults")
 

@@ -107,7 +107,7 @@ class Coverage(Page):
     def open_points(self, colour: Colour, named: bool = True) -> list[str]:
         """Return what is open before a colour is decided for; the hours named, or counted where a table shows them."""
         unseen = self.open_of(colour)
-        hours = words.hours_unseen(unseen) if named else words.hours_counted(len(unseen), len(self.hours))
+        hours = unseen if named else words.hours_counted(len(unseen), len(self.hours))
         looks = [one for one in self._of(colour) if one.is_seen]
         by_hand = [one for one in self._of(colour) if not one.is_seen and one.why == "own"]
         return words.open_points(

@@ -45,6 +45,11 @@ def with_woodwork(name: str, why: str, same_ceiling: bool) -> str:
     return f"Keep the {where} in {name}{reason}." if why == "stays" else f"Paint the {where} in {name}{reason}."
 
 
+def looks_as_at(title: str) -> str:
+    """Say that walls look as in an earlier picture, so that nothing is said twice."""
+    return f"Much as at {title}."
+
+
 def moment_title(hour: str, sky: str, evening: bool) -> str:
     if evening:
         return f"{hour}, under your lamps"

@@ -24,20 +24,17 @@ def reviewed_only(name: str) -> str:
     return f"{name}, not decided yet"
 
 
-def hours_unseen(unseen: Sequence[str]) -> str:
-    return f"Not seen yet: {'; '.join(unseen)}." if unseen else ""
-
-
-def hours_counted(unseen: int, of: int) -> str:
+def hours_counted(unseen: int, of: int) -> list[str]:
+    """Return at how many of the key times nobody looked; nothing where somebody did at all of them."""
     if not unseen:
-        return ""
-    return f"Not seen yet at {'any' if unseen == of else numeral(unseen)} of the {count(of, 'key time')}."
+        return []
+    return [f"Not seen yet at {'any' if unseen == of else numeral(unseen)} of the {count(of, 'key time')}."]
 
 
-def open_points(unseen: str, waiting: Sequence[str], again: int, hours_known: bool, seen: bool) -> list[str]:
-    """Return what is open before a decision: which key times were not seen (a sentence), what was planned by
+def open_points(unseen: Sequence[str], waiting: Sequence[str], again: int, hours_known: bool, seen: bool) -> list[str]:
+    """Return what is open before a decision: which key times were not seen (in sentences), what was planned by
     hand, and what was asked to be looked at again."""
-    found = [unseen] if unseen else []
+    found = list(unseen)
     if waiting:
         found.append(f"Planned by hand and not seen yet: {'; '.join(waiting)}.")
     if again:
@@ -56,7 +53,7 @@ NOTHING_OPEN = "Seen at every key time in this room, and nobody asks to look aga
 
 def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:
     what = ", ".join(part for part in (f"{name}{f' in {regional(sheen)}' if sheen else ''}", paint, amount) if part)
-    return f"{what}: {reason} ({by}, {when})"
+    return f"{what}{f': {reason}' if reason else ''} ({by}, {when})"
 
 
 def decided_meanwhile(by: str) -> str:

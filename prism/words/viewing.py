@@ -192,14 +192,21 @@ def light_said(sky: str, lamps_on: bool, lux: float | None) -> str:
 def viewing_said(
     steps: Mapping[str, int], text: str, answer: str, who: str, light: str = "", beside: str = "", undertone: str = ""
 ) -> str:
-    """Return what was seen, in a line; of a pair, `beside` is the other board; `undertone` the one that showed."""
+    """Return what was seen, what was said and answered, and by whom in which light; of a pair, `beside` is the other
+    board; `undertone` the one that showed.
+
+    >>> viewing_said({"hue": 1}, "Clean beside the tiles", "yes", "Isla", "clear sky", undertone="blue")
+    'Shows blue, somewhat pinker. “Clean beside the tiles”, answered yes (Isla, clear sky)'
+    """
     parts = [step_word(scale, step) for scale, step in steps.items() if step]
     same = f"as {beside}" if beside else "as its sample"
     seen = (listed(parts) + (f" than {beside}" if beside else "")) if parts else same if steps else ""
+    looked = capital(", ".join(part for part in (f"shows {undertone}" if undertone else "", seen) if part))
     quoted = f"“{text.rstrip().removesuffix('.')}”" if text.strip() else ""
-    shows = f"shows {undertone}" if undertone else ""
-    said = ", ".join(part for part in (shows, seen, quoted) if part)
-    return f"{capital(said)}{f': {answer}' if answer else ''} ({', '.join(p for p in (who or SOMEBODY, light) if p)})"
+    said = ". ".join(part for part in (looked, quoted) if part)
+    answered = f"answered {answer}" if answer else ""
+    by = ", ".join(part for part in (who or SOMEBODY, light) if part)
+    return f"{capital(', '.join(part for part in (said, answered) if part))} ({by})"
 
 
 CALENDAR_NAME = "Viewings"
@@ -317,7 +324,13 @@ def hour_open(missed: str) -> str:
 
 
 def hour_not_seen(why: str, hour: float, wall: str, planned: str) -> str:
-    return f"{slot_short(why, hour, wall)}{f' (planned, {planned})' if planned else ''}"
+    """Say at which key time nobody has looked, and when it is planned.
+
+    >>> hour_not_seen("best", 10, "north", "Mon 30 Nov, 10:00")
+    'Not seen yet at 10:00 on the north wall, closest to the sample: planned for Mon 30 Nov, 10:00.'
+    """
+    said = f"Not seen yet at {clock(hour)} on the {wall} wall, {WHYS.get(why, why)}"
+    return f"{said}: planned for {planned}." if planned else f"{said}."
 
 
 MOVE_WRONG = "Choose a day and an hour from today on."

@@ -46,3 +46,14 @@ class Demo(TestCase):
         found = voice.screens(self.client, voice.addresses(user, all_reviews=False))
         self.assertGreater(len(found), 500)
         self.assertEqual(voice.faults(found), [])
+
+    def test_what_is_made_for_others_speaks_plainly_and_tells_clients_no_figures(self):
+        user = User.objects.get(username=demo_visit.MODEL)
+        self.client.force_login(user)
+        found = voice.screens(self.client, voice.given(user))
+        self.assertGreater(len(found), 1_000)
+        self.assertEqual(voice.faults(found), [])
+        self.assertEqual(voice.told_clients(found), [])
+        self.assertEqual(
+            len(voice.told_clients([voice.Sentence("It lies ΔE00 2 away.", "/reviews/1/document.html")])), 1
+        )

@@ -21,10 +21,12 @@ from web.settled import Page
 
 @dataclass(frozen=True)
 class Recorded:
-    """A decision in the record: in a sentence, its formula for the counter, and why not the others."""
+    """A decision in the record: in a sentence, and in one without the reason; its formula for the counter, and why not
+    the others."""
 
     decision: Decision
     said: str
+    brief: str
     formula: str
     against: list[str]
 
@@ -87,7 +89,8 @@ class DecidePart(Page):
             words.decided_against(each.colour.name if shown else words.OTHER_BOARD, each.reason)
             for each in one.ruled_out.all()
         ]
-        return Recorded(one, decision_said(one, called(one.colour.name)), formula, against)
+        name = called(one.colour.name)
+        return Recorded(one, decision_said(one, name), decision_said(one, name, with_reason=False), formula, against)
 
     @cached_property
     def _system(self) -> TintSystem | None:
@@ -125,7 +128,8 @@ class DecidePart(Page):
         return self._sent or DecideForm(None, self._context, self.asked)
 
 
-def decision_said(one: Decision, name: str) -> str:
+def decision_said(one: Decision, name: str, with_reason: bool = True) -> str:
     amount = words.volume_said(one.litres) if one.litres else ""
-    said = words.decided_said(name, one.sheen, one.reason, one.who, clocks.day(one.made), amount, one.paint)
+    reason = one.reason if with_reason else ""
+    said = words.decided_said(name, one.sheen, reason, one.who, clocks.day(one.made), amount, one.paint)
     return f"{said}; reopened {clocks.day(one.reopened)}" if one.reopened else said
