@@ -68,7 +68,7 @@ class TakenUp:
     people: list[str] = field(default_factory=list)
 
 
-def _of(job: Job) -> list[tuple[str, Q]]:
+def records_of(job: Job) -> list[tuple[str, Q]]:
     """Return which records of which models are a job's, those that others need first."""
     room, review = Q(room__job=job), Q(review__room__job=job)
     found = [("jobs.Job", Q(pk=job.pk)), ("jobs.Room", Q(job=job))]
@@ -104,7 +104,7 @@ class _Writer:
 
     @cached_property
     def body(self) -> dict[str, Any]:
-        records = {label: self._rows(label, of) for label, of in _of(self._job)}
+        records = {label: self._rows(label, of) for label, of in records_of(self._job)}
         colours_of = Colour.objects.select_related("maker", "parent__maker").prefetch_related("earlier")
         held = colours_of.in_bulk(list(self._colours))
         colours = [carried.carry(held[pk]) for pk in self._colours]
@@ -211,7 +211,7 @@ class _Reader:
         records = {current_label(label): rows for label, rows in self._held["records"].items()}
         if sum(len(rows) for rows in records.values()) > MOST_RECORDS:
             raise JobFileError(words.JOB_FILE_BROKEN)
-        for label, _ in _of(Job(pk=0)):
+        for label, _ in records_of(Job(pk=0)):
             self._made[label] = []
             for row in records.get(label, ()):
                 row = current_fields(label, row)

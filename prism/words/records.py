@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 from datetime import datetime
 
-from prism.messages.text import shortened
+from prism.messages.text import count, shortened
 from prism.words.viewing import day_and_hour
 
 NOBODY_SIGNED_IN = "The studio’s own machine"
@@ -245,3 +245,17 @@ _SAY: dict[str, Callable[[str, Fields, str], list[str]]] = {
     "viewings.Decision": _decision, "documents.DocumentEdit": _document, "documents.Shared": _shared,
     "documents.ClientAnswer": _client, "documents.Published": _published,
 }  # fmt: skip
+
+
+THE_CLIENT, THE_ADDRESS = "the client", "the address"
+NO_CLIENTS = "No job names a client."
+CLIENT_KEPT = (
+    "Kept for a client: name, address and place, rooms, reviews and decisions, photographs, links, and answers.",
+    "Links end by themselves, after 30 days unless somebody chose otherwise.",
+    "What is erased here stays in copies of the database until they go by age: after 24 months at the latest.",
+    "What was taken out as a file, printed or sent is no longer in our hands.",
+)
+
+
+def client_erased(name: str, jobs: int) -> str:
+    return f"{name} is erased from {count(jobs, 'job')}. Rooms, colours and decisions stay, and name nobody."

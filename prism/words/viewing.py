@@ -195,8 +195,8 @@ def viewing_said(
     """Return what was seen, what was said and answered, and by whom in which light; of a pair, `beside` is the other
     board; `undertone` the one that showed.
 
-    >>> viewing_said({"hue": 1}, "Clean beside the tiles", "yes", "Isla", "clear sky", undertone="blue")
-    'Shows blue, somewhat pinker. “Clean beside the tiles”, answered yes (Isla, clear sky)'
+    >>> viewing_said({"hue": 1}, "Clean beside the tiles", "yes", "Ann", "clear sky", undertone="blue")
+    'Shows blue, somewhat pinker. “Clean beside the tiles”, answered yes (Ann, clear sky)'
     """
     parts = [step_word(scale, step) for scale, step in steps.items() if step]
     same = f"as {beside}" if beside else "as its sample"

@@ -22,7 +22,7 @@ CHANGES = {
 """What changes what the studio shares: owners and specialists send these, juniors may not."""
 MANAGES = {
     "person-invite", "studio-rename", "invitation-withdraw", "person-role", "person-close", "person-reopen",
-    "studio-wall-set", "studio-wall-down",
+    "studio-wall-set", "studio-wall-down", "client-erase",
 }  # fmt: skip
 """What is the owner's alone."""
 OWN = {
@@ -39,6 +39,8 @@ FORMS_OF_CHANGE = {
     "room-edit",
     "room-finishes",
     "training-person",
+    "clients",
+    "client-export",
 }
 """Sheets that only those see who may send them, and a junior's progress."""
 
