@@ -35,6 +35,10 @@ class StudioForm(forms.Form):
         **laid_out("file"),
     )  # fmt: skip
     without = forms.BooleanField(required=False, label="no picture", **laid_out("inline"))
+    terms = forms.CharField(
+        max_length=600, required=False, label="Terms and fees", widget=forms.Textarea(attrs={"rows": 3}),
+        help_text="a few lines at the foot of what clients are given",
+    )  # fmt: skip
 
     def clean_file(self) -> bytes | None:
         """Return the picture written anew; refuse what is none."""
@@ -49,12 +53,20 @@ class RoleForm(forms.Form):
     role = forms.ChoiceField(choices=Role.choices)
 
 
+class DetailForm(forms.ModelForm):  # type: ignore[type-arg]
+    """How much somebody is shown."""
+
+    class Meta:
+        model = Member
+        fields = ("detail",)
+
+
 class HabitsForm(forms.ModelForm):  # type: ignore[type-arg]
     """How somebody writes numbers, sizes and dates, on which paper they print, and whether one letter is a command."""
 
     class Meta:
         model = Member
-        fields = ("units", "decimal", "dates", "paper", "keys")
+        fields = ("units", "decimal", "dates", "paper", "keys", "detail")
         labels = words.HABIT_LABELS
 
 

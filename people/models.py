@@ -29,6 +29,7 @@ class Studio(models.Model):
     name = models.CharField(max_length=80)
     letterhead = models.CharField(max_length=300, blank=True)  # lines under the name, on what clients are given
     picture = models.BinaryField(null=True, blank=True, editable=False)  # a JPEG beside them
+    terms = models.CharField(max_length=600, blank=True, default="")  # at the foot of it: terms, fees
     created = models.DateTimeField(auto_now_add=True)
 
     def __str__(self) -> str:
@@ -66,6 +67,7 @@ class Member(models.Model):
     dates = models.CharField(max_length=8, choices=words.HABIT_DATES, default="day")
     paper = models.CharField(max_length=8, choices=[(paper, paper) for paper in PAPERS], default=PAPERS[0])
     keys = models.CharField(max_length=8, choices=words.HABIT_KEYS, default="on")
+    detail = models.CharField(max_length=12, choices=words.HABIT_DETAIL, default="usual")
 
     class Meta:
         ordering = ["joined", "id"]

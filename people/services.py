@@ -49,12 +49,13 @@ def rename(studio: Studio, name: str) -> None:
 
 
 @transaction.atomic
-def head(studio: Studio, letterhead: str, picture: bytes | None, without: bool = False) -> None:
-    """Give a studio its letterhead; a picture that is none leaves the one there is, unless it is to be without."""
-    studio.letterhead = letterhead
+def head(studio: Studio, letterhead: str, picture: bytes | None, without: bool = False, terms: str = "") -> None:
+    """Give a studio its letterhead and terms; a picture that is none leaves the one there is, unless it is to be
+    without."""
+    studio.letterhead, studio.terms = letterhead, terms
     if picture is not None or without:
         studio.picture = None if without else picture
-    studio.save(update_fields=["letterhead", "picture"])
+    studio.save(update_fields=["letterhead", "picture", "terms"])
 
 
 @transaction.atomic

@@ -6,8 +6,11 @@ from people import account, views
 
 urlpatterns = [
     path("people/", views.people, name="people"),
+    path("people/detail/", views.keep_detail, name="detail"),
     path("people/habits/", views.keep_habits, name="habits"),
     path("people/invite/", views.invite, name="person-invite"),
+    path("studio/", views.studio, name="studio"),
+    path("studio/picture.jpg", views.studio_picture, name="studio-picture"),
     path("people/rename/", views.rename, name="studio-rename"),
     path("people/invitations/<int:pk>/withdraw/", views.withdraw, name="invitation-withdraw"),
     path("people/<int:pk>/role/", views.role, name="person-role"),

@@ -7,18 +7,18 @@ from copy import copy
 from django.contrib import messages
 from django.contrib.auth import login
 from django.contrib.auth.decorators import login_not_required
-from django.http import HttpResponse
+from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from people import erasing, queries, security_log, services
-from people.forms import PICTURE_MOST, HabitsForm, InviteForm, JoinForm, RoleForm, StudioForm
+from people.forms import PICTURE_MOST, DetailForm, HabitsForm, InviteForm, JoinForm, RoleForm, StudioForm
 from people.gate import require_owner
 from people.models import Invitation, Member, Role
 from people.services import PeopleError
 from prism import words
-from web.http import StudioRequest
+from web.http import StudioRequest, came_from
 from web.uploads import say_too_large
 
 
@@ -31,7 +31,6 @@ def people(request: StudioRequest) -> HttpResponse:
 def _show(
     request: StudioRequest,
     form: InviteForm | None = None,
-    studio: StudioForm | None = None,
     habits: HabitsForm | None = None,
     trouble: str = "",
 ) -> HttpResponse:
@@ -43,14 +42,12 @@ def _show(
         "roles": Role.choices,
         "means": words.ROLES,
         "form": form or InviteForm(),
-        "studio_form": studio or StudioForm(initial={"name": own.studio.name, "letterhead": own.studio.letterhead}),
         "habits": habits or HabitsForm(instance=own),
         "trouble": trouble,
         "not_again": words.NOT_SHOWN_AGAIN,
-        "trail": security_log.of_studio(request.user),
         "invitations": [(one, one.address(request, "join")) for one in opened],
     }
-    failed = trouble or any(one.errors for one in (form, studio, habits) if one)
+    failed = trouble or any(one.errors for one in (form, habits) if one)
     return render(request, "people/people.html", context, status=422 if failed else 200)
 
 
@@ -62,6 +59,15 @@ def keep_habits(request: StudioRequest) -> HttpResponse:
         return _show(request, habits=form)
     services.keep_habits(queries.membership(request.user), form.cleaned_data)
     return redirect("people")
+
+
+@require_POST
+def keep_detail(request: StudioRequest) -> HttpResponse:
+    """Keep how much one is shown, and go back to where that was chosen."""
+    form = DetailForm(request.POST, instance=copy(queries.membership(request.user)))
+    if form.is_valid():
+        services.keep_habits(queries.membership(request.user), form.cleaned_data)
+    return redirect(came_from(request))
 
 
 @require_POST
@@ -83,6 +89,28 @@ def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
     return redirect("people")
 
 
+@require_safe
+@require_owner
+def studio(request: StudioRequest) -> HttpResponse:
+    """Show the studio's face, which heads what clients are given, and what happened at its doors."""
+    return _studio(request)
+
+
+def _studio(request: StudioRequest, form: StudioForm | None = None) -> HttpResponse:
+    own = queries.studio_of(request.user)
+    face = {name: getattr(own, name) for name in ("name", "letterhead", "terms")}
+    context = {"studio": own, "form": form or StudioForm(initial=face), "trail": security_log.of_studio(request.user)}
+    return render(request, "people/studio.html", context, status=422 if form else 200)
+
+
+@require_safe
+def studio_picture(request: StudioRequest) -> HttpResponse:
+    own = queries.studio_of(request.user)
+    if not own.picture:
+        raise Http404
+    return HttpResponse(bytes(own.picture), content_type="image/jpeg")
+
+
 @require_POST
 @require_owner
 def rename(request: StudioRequest) -> HttpResponse:
@@ -90,11 +118,11 @@ def rename(request: StudioRequest) -> HttpResponse:
     form = StudioForm(request.POST, request.FILES)
     say_too_large(request, form, PICTURE_MOST)
     if not form.is_valid():
-        return _show(request, studio=form)
-    studio, data = queries.studio_of(request.user), form.cleaned_data
-    services.rename(studio, data["name"])
-    services.head(studio, data["letterhead"], data["file"], data["without"])
-    return redirect("people")
+        return _studio(request, form)
+    own, data = queries.studio_of(request.user), form.cleaned_data
+    services.rename(own, data["name"])
+    services.head(own, data["letterhead"], data["file"], data["without"], data["terms"])
+    return redirect("studio")
 
 
 def _member(request: StudioRequest, pk: int) -> Member:

@@ -8,6 +8,7 @@ from django.conf import settings
 from django.http import HttpRequest
 
 from people import queries
+from prism import words
 from prism.messages.habits import pointed
 from web import undo
 
@@ -15,6 +16,8 @@ from web import undo
 def studio(request: HttpRequest) -> dict[str, Any]:
     found: dict[str, Any] = {"demo": settings.DEMO, "decimal_mark": pointed(".")}
     if request.user.is_authenticated:
-        found |= {"undoable": undo.offered(request), "single_keys": queries.membership(request.user).keys}
+        own = queries.membership(request.user)
+        found |= {"undoable": undo.offered(request), "single_keys": own.keys}
+        found |= {"detail": own.detail, "details": words.HABIT_DETAIL}
         found |= {"may_change": queries.may_change(request.user), "may_manage": queries.may_manage(request.user)}
     return found

@@ -313,10 +313,12 @@ class Given(Documents):
         studio = studio_of(self.isla)
         drawn = io.BytesIO()
         Image.new("RGBA", (300, 120), (0, 0, 0, 0)).save(drawn, "PNG")
-        people_services.head(studio, "3 Wharf Row\n0131 555", cleaned(io.BytesIO(drawn.getvalue()), 900))
+        terms = "Fees are due within 30 days."
+        people_services.head(studio, "3 Wharf Row\n0131 555", cleaned(io.BytesIO(drawn.getvalue()), 900), terms=terms)
         page = self.client.get(reverse("review-document-pdf", args=[self.review.pk]))
         made = pypdf.PdfReader(io.BytesIO(page.content))
         self.assertIn("3 Wharf Row", made.pages[0].extract_text())
+        self.assertIn(terms, " ".join(page.extract_text() for page in made.pages))
         self.assertTrue(made.pages[0].images)
 
     def test_a_job_has_a_page_for_every_room_and_formulas_for_the_counter(self):

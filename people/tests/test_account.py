@@ -107,7 +107,7 @@ class Account(TestCase):
         self.one.post(reverse("person-invite"), {"name": "Una Slate", "role": "junior"})
         self.two.post(reverse("sign-out"))
         self.assertEqual(list(Event.objects.values_list("what", flat=True)), ["out", "invite", "in", "in"])
-        self.assertContains(self.one.get(reverse("people")), "invited Una Slate")
+        self.assertContains(self.one.get(reverse("studio")), "invited Una Slate")
         self.assertContains(self.one.get(reverse("account")), "signed in")
 
     def test_guesses_on_the_account_are_counted_as_at_the_door(self):

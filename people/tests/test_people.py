@@ -65,8 +65,10 @@ class Letterhead(TestCase):
         self.assertTrue(bytes(kept.picture).startswith(b"\xff\xd8"))
         self.keep()  # without a picture the one there is stays
         self.assertTrue(self.studio().picture)
-        self.keep(without="on")
+        self.assertEqual(self.client.get(reverse("studio-picture")).content, bytes(self.studio().picture))
+        self.keep(without="on", terms="Fees within 30 days.")
         self.assertFalse(self.studio().picture)
+        self.assertContains(self.client.get(reverse("studio")), "Fees within 30 days.", count=2)
 
     def test_what_is_no_picture_or_too_large_is_refused_and_nothing_changes(self):
         for content, said in ((b"no picture", "not a picture"), (b"\0" * 1_100_000, "too large")):
@@ -76,6 +78,7 @@ class Letterhead(TestCase):
     def test_a_junior_does_not_change_it(self):
         self.client.force_login(self.junior)
         self.assertEqual(self.keep(self.picture).status_code, 403)
+        self.assertEqual(self.client.get(reverse("studio")).status_code, 403)
 
 
 class Inviting(TestCase):

@@ -41,9 +41,12 @@ def user_name_taken(name: str) -> str:
 
 HABIT_LABELS = {
     "units": "Sizes", "decimal": "Decimals", "dates": "Dates", "paper": "Paper", "keys": "Keys of one letter or digit",
+    "detail": "Detail",
 }  # fmt: skip
 HABIT_UNITS = [("metric", "metres, litres"), ("us", "feet, gallons (US)")]
 HABIT_DECIMALS = [("point", "12.5"), ("comma", "12,5")]
+HABIT_DETAIL = [("plain", "plain"), ("usual", "professional"), ("laboratory", "laboratory")]
+"""How much a person is shown: words and LRV; figures on request; every figure at once."""
 HABIT_KEYS = [("on", "on"), ("off", "off")]
 HABIT_DATES = [("day", "5 Nov 2026"), ("month", "Nov 5, 2026"), ("iso", "2026-11-05")]
 SOMEBODY_WHO_LEFT = "Somebody who left"

@@ -34,7 +34,7 @@ class Habits(world.Studio):
         Member.objects.create(user=self.rory, studio=studio_of(self.isla), role=Role.SPECIALIST)
 
     def write(self, **changes):
-        plain = {"units": "metric", "decimal": "point", "dates": "day", "paper": "A4", "keys": "on"}
+        plain = {"units": "metric", "decimal": "point", "dates": "day", "paper": "A4", "keys": "on", "detail": "usual"}
         return self.client.post(reverse("habits"), plain | changes)
 
     def test_keys_of_one_letter_are_switched_off_for_the_person(self):

@@ -41,6 +41,7 @@ FORMS_OF_CHANGE = {
     "training-person",
     "clients",
     "client-export",
+    "studio",
 }
 """Sheets that only those see who may send them, and a junior's progress."""
 
@@ -55,6 +56,7 @@ NOT_THERE = {
     "viewing-photo",
     "job-sheets",
     "job-order",
+    "studio-picture",
 }
 """What is one's own alone, or of which the world of these tests has none; else what is not found is a fault."""
 
