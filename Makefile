@@ -28,7 +28,7 @@ run: $(SETUP)/python
 
 test: $(SETUP)/python $(SETUP)/node $(SETUP)/browser
 	$(BIN)/python manage.py test --parallel auto $(PACKAGES)
-	@mkdir -p var
+	@mkdir -p var && rm -f var/e2e.sqlite3*
 	TEST_DATABASE=var/e2e.sqlite3 $(BIN)/python manage.py test --noinput --parallel auto e2e
 
 check: $(SETUP)/python $(SETUP)/node

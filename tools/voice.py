@@ -146,12 +146,13 @@ FIGURES = r"ΔE|L\*|\bLab\b|[Cc]hroma|C\*|Michelson"
 """What a client is not told."""
 
 
-def given(user: object) -> tuple[str, ...]:
-    """Return the addresses of what is made of a user's reviews and jobs for others, and of the manual."""
+def given(user: object, most: int | None = None) -> tuple[str, ...]:
+    """Return the addresses of what is made of a user's reviews, or of some of them, and jobs for others, and of the
+    manual."""
     from jobs.models import Job
     from reviews.models import Review
 
-    reviews = Review.objects.filter(owner=user, deleted=None).order_by("pk").values_list("pk", flat=True)
+    reviews = Review.objects.filter(owner=user, deleted=None).order_by("pk").values_list("pk", flat=True)[:most]
     jobs = Job.objects.filter(owner=user, deleted=None).order_by("pk").values_list("pk", flat=True)
     pages = ("document/", *CLIENTS, "showing/slides/", "showing/notes/")
     found = [f"/reviews/{pk}/{page}" for pk in reviews for page in pages]

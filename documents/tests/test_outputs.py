@@ -46,7 +46,7 @@ class Outputs(Wall):
     def test_fifty_edits_are_alike_wherever_they_are_read(self):
         for number in range(EDITS):
             self.edit(number)
-            if number % 10 != 9:
+            if number % 25 != 24:
                 continue
             made = Document(self.review)
             wanted = self.marks(" ".join(line for given in made.first for line in given.lines))
@@ -67,7 +67,5 @@ class Outputs(Wall):
             for given in left_out:
                 self.assertFalse(set(self.marks(given.text)) & set(wanted))
             self.assertEqual([mark for mark in self.marks(screen) if mark in wanted], wanted, number)
-            if number not in (19, 49):
-                continue  # pages take a second each to make
             pdf = pypdf.PdfReader(io.BytesIO(self.get("review-document-pdf").content))
             self.assertEqual(self.marks(" ".join(page.extract_text() for page in pdf.pages)), wanted, number)
