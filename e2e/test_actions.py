@@ -88,7 +88,10 @@ class Focus(BrowserTest):
             self.open(page)
             self.settled()
             for i in range(self.MOST):
-                here = [one for one in self.all(self.SWAPPING) if one.is_displayed() and one.is_enabled()]
+                here = self.browser.execute_script(
+                    "return [...document.querySelectorAll(arguments[0])]"
+                    ".filter((one) => one.checkVisibility({visibilityProperty: true}) && !one.disabled)", self.SWAPPING
+                )  # fmt: skip
                 if i >= len(here):
                     break
                 said = self.browser.execute_script(

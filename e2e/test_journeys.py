@@ -266,7 +266,7 @@ class Everywhere(BrowserTest):
             self.assert_accessible(surround)
 
     def test_signed_out(self):
-        self.click(".top form button")
+        self.click(".top form[action='/sign-out/'] button")
         self.wait(lambda: self.find("#id_password"))
         self.assert_accessible("sign in")
 
