@@ -12,11 +12,8 @@ from prism.light.room import WALLS
 from prism.light.room import Room as LitRoom
 
 YEARS = (1950, 2100)
-
 SKIES = ("clear", "overcast")
-
 SEASONS = ("today", "midsummer", "equinox", "midwinter")
-
 _DAYS = {"midsummer": (6, 21), "equinox": (3, 20), "midwinter": (12, 21)}
 
 

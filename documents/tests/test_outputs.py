@@ -24,19 +24,20 @@ class Outputs(Wall):
         services.move(self.review, self.room)
         self.link = sharing_services.share(self.isla, self.room.job, [self.review], 30)
         self.chance = random.Random(32)
+        self.sections = [one.section.key for one in Document(self.review).every if one.section.page == "first"]
 
     def get(self, name, *args, **query):
         return self.client.get(reverse(name, args=args or [self.review.pk]), query)
 
     def edit(self, number):
         """Move a section of the client's pages, leave one out or take one up, write one, or give one back."""
-        given = self.chance.choice([one for one in Document(self.review).every if one.section.page == "first"])
+        section = self.chance.choice(self.sections)
         act = self.chance.choice(("up", "down", "out", "in", "write", "write", "write", "back"))
         sent = {"act": act}
         if act == "write":
             lines = [f"Words {number}{letter} of ours." for letter in "abcdef"[: self.chance.randint(1, 6)]]
             sent |= {"text": "\n".join(lines)}
-        address = reverse("review-document-edit", args=[self.review.pk, given.section.key])
+        address = reverse("review-document-edit", args=[self.review.pk, section])
         self.assertEqual(self.client.post(address, sent).status_code, 302, sent)
 
     def marks(self, text):

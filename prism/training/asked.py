@@ -13,8 +13,6 @@ from prism.training.pool import Pool, Rows
 
 Hardness = Callable[[str], float]
 """By how much, ΔE00, what is asked for is to be apart along an axis."""
-
-
 LOOKED_AT = 500
 """Colours that are drawn to look for a wall among; more of a dense deck would be no better."""
 WITHIN = 0.45

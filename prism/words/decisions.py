@@ -47,7 +47,6 @@ def open_points(unseen: Sequence[str], waiting: Sequence[str], again: int, hours
 
 
 HOURS_UNKNOWN = "The key times are unknown: enter the room’s size, place and windows."
-
 NOTHING_OPEN = "Seen at every key time in this room, and nobody asks to look again."
 
 

@@ -44,6 +44,8 @@ RIGHT_DEPTH = 4.0
 _ON, _NEAR = 15.0, 40.0
 """Degrees within which undertones are the same, and related."""
 
+NO_SUCH_PLACE = "That place is empty in this palette."
+
 
 def place_reasons(place: Place) -> list[str]:
     """Return why a colour has its place, in words; its figures are in `place_figures`."""

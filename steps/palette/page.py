@@ -12,6 +12,7 @@ from steps.palette.parts.proportions import ProportionsPart
 from steps.palette.parts.schemes import SchemesPart
 from steps.palette.parts.use import UsePart
 from steps.palette.schemes import Schemes
+from steps.palette.wishing import granted
 from web.settled import Page
 
 PARTS: tuple[type[Part], ...] = (SchemesPart, FabricPart, ProportionsPart, UsePart)
@@ -21,7 +22,8 @@ class PalettePage(Page):
     """What the Company step of one review shows."""
 
     def __init__(self, visit: StepRequest) -> None:
-        self.query, self.notice = visit.query, visit.notice
+        visit.query, unmet = granted(visit.context, visit.query)
+        self.query, self.notice = visit.query, visit.notice or unmet
         self.at = Schemes(visit.context, visit.query)
         kind = next((one for one in PARTS if one.key == visit.show), PARTS[0])
         self.part = kind(visit, self.at)

@@ -12,6 +12,7 @@ from steps.palette.page import PalettePage
 from steps.palette.parts.schemes import SchemesPart
 from steps.palette.proportions import SURFACES
 from steps.palette.schemes import LOCKABLE, Schemes
+from steps.palette.wishing import ASKED
 
 
 class PaletteStep(Step):
@@ -21,7 +22,7 @@ class PaletteStep(Step):
     template = "steps/palette/page.html"
     keeps = (
         "show", "character", "decks", "ref", "without", *LOCKABLE, "of", "split", *(f"on-{one}" for one in SURFACES),
-        "limit", "stone",
+        "limit", "stone", *ASKED,
     )  # fmt: skip
     actions = {"keep": views.keep, "aside": views.aside}
     unknown = words.NO_PALETTE

@@ -50,7 +50,7 @@ class Demo(TestCase):
     def test_what_is_made_for_others_speaks_plainly_and_tells_clients_no_figures(self):
         user = User.objects.get(username=demo_visit.MODEL)
         self.client.force_login(user)
-        found = voice.screens(self.client, voice.given(user, most=4))
+        found = voice.screens(self.client, voice.given(user, most=3))
         self.assertGreater(len(found), 500)
         self.assertEqual(voice.faults(found), [])
         self.assertEqual(voice.told_clients(found), [])

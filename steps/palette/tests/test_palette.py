@@ -56,6 +56,22 @@ class Schemes(Company):
         self.assertContains(page, "What this rests on")
         self.assertContains(page, "60, 15, 10, 5, 8, 2 per cent")
 
+    def test_another_colour_for_a_place_is_wished_for(self):
+        def middle(page):
+            return next(line for line in page.context["page"].part.lines if line.place.name == "middle")
+
+        before = middle(self.page())
+        page = self.page(at="middle", wish="a bit lighter")
+        after = middle(page)
+        self.assertGreater(after.held.reading.lrv, before.held.reading.lrv)
+        self.assertTrue(after.place.locked)
+        self.assertNotIn("wish", after.let_go)
+        self.assertEqual(middle(self.page(middle=after.held.colour.pk)).held.colour, after.held.colour)
+        for at, wish, said in (("middle", "more plaid", "plaid"), ("nowhere", "lighter", ""), ("middle", " ", "")):
+            page = self.page(at=at, wish=wish)
+            self.assertEqual(middle(page).held.colour, before.held.colour)
+            self.assertIn(said, page.context["page"].notice)
+
     def test_a_swap_puts_a_runner_up_there_and_holds_it(self):
         shown = self.shown()
         middle = next(line for line in shown.lines if line.place.name == "middle")

@@ -1,12 +1,14 @@
-// What a person has unfolded stays unfolded: each `details` with a name in `data-fold`, in this browser.
+// What a person has unfolded stays unfolded: each `details` with a name in `data-fold`, in this browser. In the laboratory
+// figures are open whatever was folded elsewhere.
 (() => {
   "use strict";
 
+  const laboratory = document.body.dataset.detail === "laboratory";
   const key = (one) => `fold ${one.dataset.fold}`;
 
   function restore() {
     document.querySelectorAll("details[data-fold]").forEach((one) => {
-      one.open = localStorage.getItem(key(one)) === "open";
+      one.open = localStorage.getItem(key(one)) === "open" || (laboratory && one.hasAttribute("open"));
     });
   }
 

@@ -1,0 +1,47 @@
+"""Another colour for a place of the scheme, wished for in the trade's words: "a tad lighter", "greyer, from Haaf"."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from decks import queries as deck_queries
+from decks import wishes
+from prism import words
+from prism.query import AskError
+from prism.reading import Reading, read
+from reviews.context import ReviewContext
+from steps.palette.schemes import LOCKABLE, Schemes
+
+ASKED = ("at", "wish")
+
+
+def granted(context: ReviewContext, query: Mapping[str, str]) -> tuple[dict[str, str], str]:
+    """Return what is asked of the palette with the place settled that a wish is for, and what came of the wish; without
+    a wish the same, and nothing."""
+    at, text = query.get("at", ""), query.get("wish", "").strip()[:120]
+    plain = {name: value for name, value in query.items() if name not in ASKED}
+    if at not in LOCKABLE or not text:
+        return plain, ""
+    scheme = Schemes(context, plain).scheme
+    place = scheme.at(at) if scheme else None
+    if place is None or place.row < 0:
+        return plain, words.NO_SUCH_PLACE
+    subject, held = context.subject, context.decks.catalogue
+
+    def named(name: str) -> Reading:
+        return read(deck_queries.one_named(subject.owner, name).stimulus, subject.method, subject.neutral)
+
+    (own,) = held.readings([place.row], subject.method, subject.neutral)
+    rows = held.rows_of({context.decks.id_of(place.row), subject.colour.pk})
+    try:
+        wish = wishes.understood(subject.owner, text, subject.method)
+        found = wishes.granted(
+            subject.owner, wish, own, held, rows, subject.method, subject.neutral, named, 1
+        )  # fmt: skip
+    except (AskError, deck_queries.NotOneColourError) as wrong:
+        return plain, str(wrong)
+    best = [*found.answers, *found.near]
+    if not best:
+        return plain, words.NONE_LIKE
+    unmet = "" if found.answers else words.NONE_ALL
+    return plain | {at: str(context.decks.id_of(best[0].pick.index))}, unmet
