@@ -22,6 +22,12 @@ class Detail(Wall):
     def test_in_the_laboratory_figures_are_open(self):
         self.assertContains(self.choose("laboratory"), 'data-fold="whites-figures" open')
 
+    def test_the_laboratory_tells_nothing_that_is_withheld(self):
+        self.choose("laboratory")
+        self.assertContains(self.get("compare"), " · ΔE00")
+        self.post("wall", surround="pale", names_shown="on", withhold="on")
+        self.assertNotContains(self.get("compare"), " · ΔE00")
+
     def test_nonsense_changes_nothing_and_nobody_is_led_elsewhere(self):
         answer = self.client.post(
             reverse("detail"), {"detail": "cows"}, headers={"Referer": "https://elsewhere.example/"}

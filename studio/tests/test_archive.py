@@ -173,7 +173,7 @@ class Archives(TransactionTestCase):
             call_command("export_studio", self.file, stdout=out)
         self.assertEqual(first.getvalue(), second.getvalue())
         self.client.force_login(self.isla)
-        page = self.client.get(reverse("people"))
+        page = self.client.get(reverse("studio"))
         self.assertContains(page, "<b>A command on the machine</b> made an archive of the studio", count=2)
 
     def test_the_commands_print_counts_and_digest(self):

@@ -170,7 +170,7 @@ class Seeing(Wall):
         self.assertContains(page, "Isla saw it bluer and cooler")
         self.assertContains(page, "north window, 10:30")
         self.assertContains(page, "As predicted")
-        self.assertContains(page, 'class="figures"')
+        self.assertContains(page, 'class="figures detail-plain:hidden"')
         seen = Observation.objects.get()
         self.assertEqual((seen.by, seen.agreement), (self.isla, "agree"))
         self.post("unsee", observation=seen.pk)
