@@ -41,14 +41,10 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
         rows, _ = held.nearest(subject.stimulus.lab_array, queries.NEAREST)
         return [int(held.ids[row]) for row in rows if row not in own], meant
     reading = read(subject.stimulus, chosen)
-
-    def named(name: str) -> Reading:
-        return read(queries.one_named(user, name).stimulus, chosen)
-
     try:
         wish = understood(user, started[1], chosen)
         meant.wish = wish.text
-        found = granted(user, wish, reading, held, own, chosen, chosen.neutral, named, queries.NEAREST)
+        found = granted(user, wish, reading, held, own, chosen, chosen.neutral, queries.NEAREST)
     except (AskError, queries.NotOneColourError) as wrong:
         meant.wish, meant.unmet = "", str(wrong)
         return [], meant
@@ -78,12 +74,17 @@ def understood(user: User, text: str, chosen: Method) -> Wish:
 
 def granted(
     user: User, wish: Wish, subject: Reading, held: Catalogue, own: NDArray[np.intp], chosen: Method,
-    neutral: WorkingNeutral, named: Callable[[str], Reading], most: int,
+    neutral: WorkingNeutral, most: int, named: Callable[[str], Reading] | None = None,
 ) -> Granted:  # fmt: skip
     """Return the colours of a catalogue that answer a wish, and those that nearly do; `own` are the subject's rows.
 
-    `named` reads a colour that the wish names. Raises `AskError` for what the subject has not: a direction, or a strip.
+    `named` reads a colour that the wish names, one of the studio's if it is left out. Raises `AskError` for what the
+    subject has not: a direction, or a strip; and `NotOneColourError`.
     """
+
+    def of_studio(name: str) -> Reading:
+        return read(queries.one_named(user, name).stimulus, chosen, neutral)
+
     possible, strip = ways(subject.undertone.vector, chosen), held.strip_of(own)
     for piece in wish.of_kind(Kind.MORE):
         if piece.what not in possible:
@@ -94,6 +95,6 @@ def granted(
     of_maker = [held.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
     return grant(
         wish, subject, held.deck(chosen), held.index, chosen, neutral,
-        {name: named(name) for name in wish.names}, own, strip,
+        {name: (named or of_studio)(name) for name in wish.names}, own, strip,
         of_maker[0] if of_maker else None, most,
     )  # fmt: skip

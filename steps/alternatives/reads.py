@@ -104,7 +104,7 @@ class Placing:
         subject, decks = self._subject, self._context.decks
         found = wishes.granted(
             subject.owner, wish, subject.reading, decks.catalogue, decks.own_rows, subject.method, subject.neutral,
-            lambda name: self._named(name).reading, MOST_WISHED,
+            MOST_WISHED, lambda name: self._named(name).reading,
         )  # fmt: skip
         return Wished(*(list(zip(decks.hold([a.pick for a in part]), part, strict=True)) for part in found.parts))
 

@@ -8,7 +8,6 @@ from decks import queries as deck_queries
 from decks import wishes
 from prism import words
 from prism.query import AskError
-from prism.reading import Reading, read
 from reviews.context import ReviewContext
 from steps.palette.schemes import LOCKABLE, Schemes
 
@@ -28,16 +27,11 @@ def granted(context: ReviewContext, query: Mapping[str, str]) -> tuple[dict[str,
         return plain, words.NO_SUCH_PLACE
     subject, held = context.subject, context.decks.catalogue
 
-    def named(name: str) -> Reading:
-        return read(deck_queries.one_named(subject.owner, name).stimulus, subject.method, subject.neutral)
-
     (own,) = held.readings([place.row], subject.method, subject.neutral)
     rows = held.rows_of({context.decks.id_of(place.row), subject.colour.pk})
     try:
         wish = wishes.understood(subject.owner, text, subject.method)
-        found = wishes.granted(
-            subject.owner, wish, own, held, rows, subject.method, subject.neutral, named, 1
-        )  # fmt: skip
+        found = wishes.granted(subject.owner, wish, own, held, rows, subject.method, subject.neutral, 1)
     except (AskError, deck_queries.NotOneColourError) as wrong:
         return plain, str(wrong)
     best = [*found.answers, *found.near]
