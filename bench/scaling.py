@@ -1,7 +1,7 @@
-"""How many studios a file holds, and what moving one takes: `python -m bench.scaling [STUDIOS …]`.
+"""How many studios a file holds: `python -m bench.scaling [STUDIOS …]`.
 
 Studios of the demo in a database of its own: its size, what a page and a write cost among them, alone and while four
-others write without a pause; and a studio of many records as an archive and back. docs/scaling.md rests on it.
+others write without a pause. docs/scaling.md rests on it; what moving a studio takes, `bench.records` measures.
 """
 
 from __future__ import annotations
@@ -10,7 +10,6 @@ import os
 import subprocess
 import sys
 import tempfile
-import time
 from pathlib import Path
 
 COUNTS = (1, 10, 100)
@@ -48,17 +47,6 @@ while time.time() < end:
     keep_job(user, Job(), {"title": f"Load {done}"}); done += 1
 print(done)
 """
-FILL = """
-import django; django.setup()
-from django.core.management import call_command
-from bench.records import _fill
-call_command("migrate", verbosity=0); call_command("load_demo", verbosity=0, stdout=open("/dev/null", "w")); _fill()
-"""
-COUNT = """
-import django; django.setup()
-from django.apps import apps
-print(sum(model.objects.count() for model in apps.get_models() if model._meta.managed))
-"""
 
 
 def _say(name: str, value: str) -> None:
@@ -75,12 +63,6 @@ def _env(folder: Path) -> dict[str, str]:
     return os.environ | {
         "DJANGO_SETTINGS_MODULE": "studio.settings", "STUDIO_ENV": "demo", "DATABASE": str(folder / "studio.sqlite3"),
     }  # fmt: skip
-
-
-def _manage(folder: Path, *args: str) -> float:
-    began = time.perf_counter()
-    subprocess.run([sys.executable, "manage.py", *args], env=_env(folder), capture_output=True, check=True)
-    return time.perf_counter() - began
 
 
 def many(studios: int) -> None:
@@ -103,24 +85,9 @@ def many(studios: int) -> None:
         _say(f"  {WRITERS} that write without a pause", f"{done / SECONDS:.0f} writes a second")
 
 
-def moved() -> None:
-    """Report how long a studio of many records takes as an archive and back."""
-    with tempfile.TemporaryDirectory() as name, tempfile.TemporaryDirectory() as other:
-        here, there = Path(name), Path(other)
-        _run(here, FILL)
-        records = int(_run(here, COUNT))
-        out = _manage(here, "export_studio", str(here / "studio.zip"))
-        size = (here / "studio.zip").stat().st_size / 1e6
-        _manage(there, "migrate", "--verbosity", "0")
-        back = _manage(there, "restore_studio", str(here / "studio.zip"))
-        _say(f"a studio of {records:,} records taken out", f"{out:.0f} s, {size:.0f} MB")
-        _say("  and restored elsewhere", f"{back:.0f} s")
-
-
 def main() -> None:
     for studios in [int(one) for one in sys.argv[1:]] or COUNTS:
         many(studios)
-    moved()
 
 
 if __name__ == "__main__":
