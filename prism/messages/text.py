@@ -71,6 +71,10 @@ def capital(text: str) -> str:
     return text[:1].upper() + text[1:]
 
 
+def lower_first(text: str) -> str:
+    return text[:1].lower() + text[1:]
+
+
 def with_article(text: str) -> str:
     """Return a noun with its article: `an orange`, `a pale grey`."""
     return f"{'an' if text[0] in 'aeiou' else 'a'} {text}"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from prism.messages.text import count, listed, number
+from prism.messages.text import count, listed, lower_first, number
 
 ARTICLE_TITLES = {
     "is": "What it is", "undertone": "Its undertone, shown", "alternatives": "Close alternatives",
@@ -32,7 +32,7 @@ def pair_picture_text(first: str, second: str) -> str:
 
 
 def next_white(name: str, rank: str) -> str:
-    return f"{name}, next: {rank[0].lower()}{rank[1:].rstrip('.')}." if rank else f"{name}."
+    return f"{name}, next: {lower_first(rank.rstrip('.'))}." if rank else f"{name}."
 
 
 def swatch_picture_text(name: str, maker: str, lrv: float) -> str:

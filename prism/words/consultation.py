@@ -46,7 +46,7 @@ def with_woodwork(name: str, why: str, same_ceiling: bool) -> str:
 
 
 def looks_as_at(title: str) -> str:
-    """Say that walls look as in an earlier picture, so that nothing is said twice."""
+    """Say that walls look much as in an earlier picture of the same page."""
     return f"Much as at {title}."
 
 

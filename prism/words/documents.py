@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, count, listed, whole, with_article
+from prism.messages.text import capital, count, listed, lower_first, whole, with_article
 from prism.words.readings import headline, hue
 from prism.words.strengths import strength_said_as
 
@@ -41,7 +41,7 @@ DOCUMENT_TITLES = {
 
 def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> str:
     what = headline(reading)
-    kind = what[:1].lower() + what[1:]
+    kind = lower_first(what)
     tone = reading.undertone
     named = tone.main if tone.level.value == "certain" and len(tone.hues) == 1 and reading.family.is_neutral else None
     shows = f" with {with_article(hue(named, reading.lrv))} undertone" if named else ""
@@ -71,7 +71,7 @@ def figure_line(label: str, value: str) -> str:
 
 
 def strength_said(change: float, text: str) -> str:
-    return f"{capital(strength_said_as(change))}, {text[:1].lower()}{text[1:]}"
+    return f"{capital(strength_said_as(change))}, {lower_first(text)}"
 
 
 def scheme_place(title: str, name: str, reasons: str) -> str:

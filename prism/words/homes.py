@@ -7,7 +7,7 @@ from datetime import datetime
 from typing import TYPE_CHECKING
 
 from prism.messages.habits import day
-from prism.messages.text import NO_BREAK, capital, listed, many, number, numeral, shortened
+from prism.messages.text import NO_BREAK, capital, listed, lower_first, many, number, numeral, shortened
 from prism.words.sizes import area_said, covers_said, regional, volume_said
 
 if TYPE_CHECKING:
@@ -81,7 +81,7 @@ def proposed_facts(
     facts += [f"clashes with the walls of the {name}" for name in doors]
     facts += [f"goes with the {name}" for name in goes]
     facts += [f"is the same as the {name}, which is open to it" for name in same]
-    facts += [f"{warning[0].lower()}{warning[1:].rstrip('.')}" for warning in warnings]
+    facts += [lower_first(warning.rstrip(".")) for warning in warnings]
     return facts + (["looks like its sample in this light"] if is_lit and not warnings else [])
 
 

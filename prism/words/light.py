@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import NO_BREAK, capital, listed, number, whole
+from prism.messages.text import NO_BREAK, capital, listed, lower_first, number, whole
 from prism.words.readings import headline, hue, undertone_short
 
 if TYPE_CHECKING:
@@ -117,7 +117,7 @@ def change_from(reading: Reading, board: Reading) -> str:
 
 def called(reading: Reading) -> str:
     """Return what a colour looks, with its article: `a muted pale blue`, `off-white`."""
-    name, _, tone = _lower(headline(reading)).partition(", ")
+    name, _, tone = lower_first(headline(reading)).partition(", ")
     whole = f"{tone} {name}".strip()
     return (
         whole
@@ -164,10 +164,6 @@ def _hue_key(reading: Reading) -> str:
     if reading.family.hue:
         return reading.family.hue
     return "" if found.strength_word == found.passive_word else found.main or found.nearest
-
-
-def _lower(text: str) -> str:
-    return text[:1].lower() + text[1:]
 
 
 def seen_words(reading: Reading | None) -> str:
@@ -245,7 +241,7 @@ def practice_said(facing: str, text: str) -> str:
         "east": "that face east",
         "west": "that face west",
     }[facing]
-    return f"Rule of thumb for rooms {where}: {_lower(text)}"
+    return f"Rule of thumb for rooms {where}: {lower_first(text)}"
 
 
 def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str:
@@ -294,7 +290,7 @@ TRIM = "white trim"
 
 
 def faces(way: str, text: str) -> str:
-    return f"Facing {way}: {_lower(text)}"
+    return f"Facing {way}: {lower_first(text)}"
 
 
 def comes_within(near: float, own: float) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from prism.messages.text import capital
+from prism.messages.text import capital, lower_first
 
 
 def put_aside_said(what: str, more: str = "") -> str:
@@ -22,4 +22,4 @@ def viewing_taken_out(name: str, when: str) -> str:
 
 
 def brought_back(said: str) -> str:
-    return f"Undone: {said[:1].lower()}{said[1:]}"
+    return f"Undone: {lower_first(said)}"

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
 from prism.comparison import NOTHING_SEEN
-from prism.messages.text import capital, listed, numeral, percentage
+from prism.messages.text import capital, listed, lower_first, numeral, percentage
 from prism.words.pairs import directions
 from prism.words.readings import hue, undertone_short
 
@@ -95,7 +95,7 @@ def on_basis(under: Under) -> str:
 
 
 def judged_otherwise(under: Under) -> str:
-    return f"{capital(undertone_short(under.reading))} ({under.basis[:1].lower()}{under.basis[1:]})."
+    return f"{capital(undertone_short(under.reading))} ({lower_first(under.basis)})."
 
 
 def bases(found: Sequence[Under]) -> str:
