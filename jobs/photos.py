@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import io
-from dataclasses import dataclass
+from collections.abc import Mapping
 from functools import cached_property
-from typing import IO, Any
+from typing import Any
 
 import numpy as np
 from django import forms
@@ -18,11 +18,12 @@ from decks.catalogue import catalogue
 from decks.models import Colour
 from jobs.models import Room, RoomPhoto
 from methods import queries as method_queries
-from prism import method, reading, words
+from prism import reading, words
+from prism.numbers import is_number, typed
 from prism.photograph import picked
 from prism.stimulus import Stimulus
 from web.forms import plain
-from web.pictures import MOST_BYTES, PictureError, cleaned
+from web.pictures import PictureError
 
 SHOWN = 720
 """Pixels along the longer side of a photograph that is picked from; what a person points at is counted in them."""
@@ -39,13 +40,11 @@ class PhotoForm(forms.Form):
     in_document = forms.BooleanField(required=False, label="In the document")
 
 
-def add(by: User, room: Room, upload: IO[bytes] | None, of: str) -> RoomPhoto:
-    """Keep a photograph of a room. Raises `PictureError` for what is none, or too much."""
-    if upload is None:
-        raise PictureError(words.NO_PICTURE)
+def add(by: User, room: Room, content: bytes, of: str) -> RoomPhoto:
+    """Keep a cleaned photograph of a room. Raises `PictureError` where it has as many as it may."""
     if room.photos.filter(deleted=None).count() >= MOST:
         raise PictureError(words.too_many_photos(MOST))
-    return RoomPhoto.objects.create(room=room, content=cleaned(upload, most=MOST_BYTES), of=of, by=by)
+    return RoomPhoto.objects.create(room=room, content=content, of=of, by=by)
 
 
 def change(photo: RoomPhoto, **values: Any) -> None:
@@ -58,19 +57,23 @@ def put_aside(photo: RoomPhoto, back: bool = False) -> None:
     change(photo, deleted=None if back else timezone.now())
 
 
-@dataclass(frozen=True)
-class Point:
-    """A point of a photograph, in parts of its width and height."""
-
-    across: float
-    down: float
-
-
 class Picked:
-    """A photograph with the colour at a point of it, if one was pointed at."""
+    """A photograph with the colour at a point of it, if somebody pointed at one."""
 
-    def __init__(self, user: User, photo: RoomPhoto, point: Point | None) -> None:
-        self.photo, self.point, self._user = photo, point, user
+    caution = words.PHOTO_CAUTION
+
+    def __init__(self, user: User, photo: RoomPhoto, asked: Mapping[str, str]) -> None:
+        self.photo, self._user, self._asked = photo, user, asked
+
+    @cached_property
+    def point(self) -> tuple[float, float] | None:
+        """Where somebody pointed, in parts of width and height: at pixels as it is shown, or by parts in per cent."""
+        for names, whole in ((("at.x", "at.y"), self.size), (("across", "down"), (100, 100))):
+            said = [self._asked.get(name, "") for name in names]
+            if all(map(is_number, said)):
+                across, down = (min(max(typed(text) / of, 0.0), 1.0) for text, of in zip(said, whole, strict=True))
+                return across, down
+        return None
 
     @cached_property
     def _image(self) -> Image.Image:
@@ -87,14 +90,14 @@ class Picked:
     @property
     def mark(self) -> tuple[int, int] | None:
         """Where the point lies on the photograph as it is shown."""
-        width, height = self.size
-        return (round(self.point.across * width), round(self.point.down * height)) if self.point else None
+        if self.point is None:
+            return None
+        (across, down), (width, height) = self.point, self.size
+        return round(across * width), round(down * height)
 
     @cached_property
     def stimulus(self) -> Stimulus | None:
-        if self.point is None:
-            return None
-        return picked(np.asarray(self._image), self.point.across, self.point.down)
+        return picked(np.asarray(self._image), *self.point) if self.point else None
 
     @property
     def said(self) -> str:
@@ -102,8 +105,7 @@ class Picked:
         if self.stimulus is None:
             return words.POINT_AT_IT
         chosen = method_queries.usual(self._user)
-        found = reading.read(self.stimulus, chosen, chosen.neutral)
-        return words.photo_colour(found, method.load().doubt(self.stimulus))
+        return words.photo_colour(reading.read(self.stimulus, chosen))
 
     @cached_property
     def near(self) -> list[Colour]:
@@ -114,16 +116,14 @@ class Picked:
         rows, _ = held.nearest(self.stimulus.lab_array, NEAREST)
         return list(held.boards(rows.tolist()))
 
-    caution = words.PHOTO_CAUTION
-
     @property
     def name(self) -> str:
         """What the colour is called until somebody says better."""
         return words.photo_colour_name(self.photo.of, self.photo.room.name)
 
 
-def keep_colour(user: User, photo: RoomPhoto, point: Point, name: str) -> Colour:
-    """Keep the colour at a point as an own colour."""
-    held = Picked(user, photo, point)
-    assert held.stimulus is not None
+def keep_colour(user: User, held: Picked, name: str) -> Colour | None:
+    """Keep the colour at the point as an own colour; None where nobody pointed."""
+    if held.stimulus is None:
+        return None
     return deck_services.keep_own(user, (name.strip() or held.name)[:120], held.stimulus)

@@ -28,8 +28,8 @@ from viewings.shown import Shown
 from viewings.weeks import Weeks
 from web import undo
 from web.http import StudioRequest, whole_number
-from web.pictures import MOST_BYTES, PictureError, cleaned
-from web.uploads import too_large
+from web.pictures import PictureError
+from web.uploads import sent_picture
 
 MOST_LISTED = 400
 
@@ -116,13 +116,8 @@ def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
 @require_POST
 def add_photo(request: StudioRequest, pk: int) -> HttpResponse:
     found = _own(request, pk)
-    upload = request.FILES.get("photo")
     try:
-        if too_large(request):
-            raise PictureError(words.picture_too_large(MOST_BYTES / 1_000_000))
-        if upload is None:
-            raise PictureError(words.NO_PICTURE)
-        services.keep_photo(request.user, found, cleaned(upload))
+        services.keep_photo(request.user, found, sent_picture(request))
     except PictureError as wrong:
         return _log(request, found, _form(found), str(wrong), status=422)
     return redirect(found)

@@ -19,6 +19,9 @@ QUALITY = 82
 LONGEST = 1_600
 """Pixels along the longer side of a picture that is kept."""
 FORMATS = ("JPEG", "PNG", "WEBP")
+UNREADABLE = (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError,
+              Image.DecompressionBombWarning)  # fmt: skip
+"""What is raised of bytes that are no picture, or of too many pixels."""
 _one_at_a_time = threading.Lock()
 
 
@@ -37,8 +40,7 @@ def cleaned(upload: IO[bytes], longest: int = LONGEST, most: int = MOST_BYTES) -
         with _one_at_a_time, warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
             return _made_again(raw, longest)
-    except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError,
-            Image.DecompressionBombWarning) as wrong:  # fmt: skip
+    except UNREADABLE as wrong:
         if isinstance(wrong, PictureError):
             raise
         raise PictureError(words.NO_PICTURE) from None
@@ -57,8 +59,12 @@ def _made_again(raw: bytes, longest: int) -> bytes:
     # a new picture of the pixels: neither place, nor camera, nor a preview of what was cut off comes along
     plain = Image.new("RGB", upright.size, "white")
     plain.paste(upright, mask=upright.getchannel("A"))
+    return _as_jpeg(plain)
+
+
+def _as_jpeg(picture: Image.Image) -> bytes:
     made = io.BytesIO()
-    plain.save(made, "JPEG", quality=QUALITY, optimize=True)
+    picture.save(made, "JPEG", quality=QUALITY, optimize=True)
     return made.getvalue()
 
 
@@ -70,7 +76,7 @@ def is_kept(content: bytes) -> bool:
                 return False
             opened.load()
             return True
-    except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError):
+    except UNREADABLE:
         return False
 
 
@@ -80,7 +86,6 @@ def smaller(jpeg: bytes, longest: int) -> bytes:
         if max(opened.size) <= longest:
             return jpeg
         opened.draft("RGB", (longest, longest))
-        made, held = io.BytesIO(), opened.convert("RGB")
+        held = opened.convert("RGB")
     held.thumbnail((longest, longest))
-    held.save(made, "JPEG", quality=QUALITY, optimize=True)
-    return made.getvalue()
+    return _as_jpeg(held)

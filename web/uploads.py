@@ -9,7 +9,8 @@ from django.core.files.uploadhandler import MemoryFileUploadHandler, StopUpload
 from django.forms import Form
 from django.http import HttpRequest
 
-from prism import messages
+from prism import messages, words
+from web.pictures import MOST_BYTES, PictureError, cleaned
 
 TOO_LARGE = "web.upload_too_large"
 
@@ -38,6 +39,16 @@ class BoundedUploadHandler(MemoryFileUploadHandler):
 def say_too_large(request: HttpRequest, form: Form, limit: int, advice: str = "") -> None:
     if too_large(request):
         form.errors["file"] = form.error_class([messages.too_large(limit, advice=advice)])
+
+
+def sent_picture(request: HttpRequest, name: str = "photo") -> bytes:
+    """Return a picture that was sent, as `cleaned` makes it. Raises `PictureError` for none, or too much."""
+    if too_large(request):
+        raise PictureError(words.picture_too_large(MOST_BYTES / 1_000_000))
+    upload = request.FILES.get(name)
+    if upload is None:
+        raise PictureError(words.NO_PICTURE)
+    return cleaned(upload)
 
 
 def too_large(request: HttpRequest) -> bool:

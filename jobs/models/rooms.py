@@ -249,7 +249,7 @@ class Metered(models.Model):
 
 
 class RoomPhoto(models.Model):
-    """A photograph of a room or of what stays there: made anew from its pixels, so that nothing of the camera or the
+    """A photograph of a room or of what stays there: written again from its pixels, with nothing of the camera or the
     place is in it; `of` says what it shows, and `in_document` whether the client is given it."""
 
     room = models.ForeignKey(Room, on_delete=models.CASCADE, related_name="photos")

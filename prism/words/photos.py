@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from prism.messages.text import number
+from prism.messages.text import lower_first, number
 from prism.reading import Reading
 from prism.words.readings import headline
 
@@ -16,10 +16,10 @@ def too_many_photos(most: int) -> str:
     return f"A room keeps {most} photographs: delete one first."
 
 
-def photo_colour(found: Reading, doubt: float) -> str:
+def photo_colour(found: Reading) -> str:
     """Say what a colour of a photograph looks like there, and how far it may lie off."""
-    what = headline(found).removesuffix(".")
-    return f"In the photograph: {what[:1].lower()}{what[1:]}, sure to ±{number(doubt)} ΔE00 at best."
+    what = lower_first(headline(found).removesuffix("."))
+    return f"In the photograph: {what}, sure to ±{number(found.uncertainty)} ΔE00 at best."
 
 
 def photo_colour_name(of: str, room: str) -> str:

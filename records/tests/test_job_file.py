@@ -27,6 +27,7 @@ from studio import demo_station as station
 from viewings import services as viewing_services
 from viewings.models import Decision, Viewing
 from viewings.services import Decided
+from web.pictures import cleaned
 from web.tests.test_pictures import png
 
 
@@ -36,7 +37,7 @@ class WithJob(Wall):
         self.rooms = station.enter(self.isla)
         self.job = self.rooms["Library"].job
         services.move(self.review, self.rooms["Library"])
-        photos.add(self.isla, self.rooms["Library"], png(40, 30), "hearth")
+        photos.add(self.isla, self.rooms["Library"], cleaned(png(40, 30)), "hearth")
         own = keep_own(self.isla, "Old shutter", from_lab((52.0, -3.0, 4.0)), made_by="Aubin & Fell", code="K 77")
         services.shortlist(self.review, own)
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", own)

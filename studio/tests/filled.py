@@ -21,6 +21,7 @@ from tinting import services as tinting_services
 from tinting.tests import world
 from training.models import SetWall
 from viewings import services as viewing_services
+from web.pictures import cleaned
 from web.tests.test_pictures import png
 
 
@@ -50,7 +51,7 @@ class Filled(world.Studio):
         viewing = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")
         link = sharing_services.share(self.isla, self.job, [self.review], 30)
         answer = sharing_services.answer(link, self.review, "yes", "", "")
-        photo = photos.add(self.isla, self.room, png(40, 30), "hearth")
+        photo = photos.add(self.isla, self.room, cleaned(png(40, 30)), "hearth")
         rule = job_services.rule_white(self.isla, self.job, colour, "forbid", "too blue")
         wall = SetWall.objects.create(
             owner=self.isla, origin=SetWall.Origin.STUDIO, method="wall-practice", kind="lrv", axis="lighter",
