@@ -103,7 +103,7 @@ def compare_many(first: Sequence[Reading], second: Sequence[Reading], method: Me
             lrv=one.lrv - other.lrv,
             undertone_shift=(float(found.shift[i, 0]), float(found.shift[i, 1])),
             shift_hue=float(found.hue[i]),
-            less=_loss_of(float(found.hue[i]), method) if said.says_hue(i) else None,
+            less=_loss(float(found.hue[i]), one, other, method) if said.says_hue(i) else None,
             warmth=float(found.warmth[i]),
             greyness=float(found.greyness[i]),
             directions=said.words(i, Level.CERTAIN),
@@ -173,8 +173,18 @@ class Said:
         return tuple(dict.fromkeys(comparative(hues[place]) for place in (found.sector[row], found.other[row])))
 
 
+def _loss(hue: float, subject: Reading, other: Reading, method: Method) -> str | None:
+    """Return the hue that the subject has less of than the other, where that names their difference better than a hue
+    it has more of: a hue that one of them has comes first."""
+    gained, lost = method.undertone.word(hue), method.undertone.word((hue + 180) % 360)
+    subject_gains, other_had = gained in subject.undertone.hues, lost in other.undertone.hues
+    if subject_gains != other_had:
+        return lost if other_had else None
+    return _loss_of(hue, method)
+
+
 def _loss_of(hue: float, method: Method) -> str | None:
-    """Return the hue that a difference takes away, where that names it better than any hue it adds."""
+    """Return the hue that a difference takes away, where its centre lies nearer than that of the hue it adds."""
 
     def off_centre(angle: float) -> float:
         word = method.undertone.word(angle)
@@ -190,7 +200,7 @@ def as_paired(axis: str, subject: Reading, held: Reading, method: Method) -> str
     if not is_hue(axis):
         return axis
     hue = float(hue_of(np.subtract(subject.undertone.vector, held.undertone.vector)))
-    if _loss_of(hue, method):
+    if _loss(hue, subject, held, method):
         return axis
     gained = method.undertone.word(hue)
     return less(gained) if axis == OPPOSITE.get(comparative(gained)) else axis

@@ -189,10 +189,19 @@ class Paired(unittest.TestCase):
                 float(np.degrees(np.arctan2(*np.subtract(subject.undertone.vector, held.undertone.vector)[::-1]))) % 360
             )
             gained = WALL.undertone.word(hue)
-            spoken = comparison._loss_of(hue, WALL) is None
+            lost = WALL.undertone.word((hue + 180) % 360)
+            had = lost in held.undertone.hues, gained in subject.undertone.hues
+            spoken = {(True, False): False, (False, True): True}.get(had, comparison._loss_of(hue, WALL) is None)
             for axis, said in found.items():
                 opposite = spoken and is_hue(axis) and axis == OPPOSITE.get(comparative(gained))
                 self.assertEqual(said, less(gained) if opposite else axis, (degrees, axis))
+
+    def test_a_hue_that_one_of_the_two_has_names_their_difference(self):
+        clean, blue, orange = readings(at(96, -0.5, -0.8), at(88, -3.0, -3.8), at(80, 4.0, 6.0))
+        self.assertEqual(blue.undertone.main, "blue")
+        self.assertIn("bluer", comparison.compare(blue, clean, WALL).spoken)
+        self.assertIn("less blue", comparison.compare(clean, blue, WALL).spoken)
+        self.assertIn("less orange", comparison.compare(clean, orange, WALL).spoken)
 
     def test_two_share_an_undertone_by_their_first_or_by_leaning_to_each_other(self):
         def leaning(main, second):
