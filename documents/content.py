@@ -78,16 +78,13 @@ class Content:
 
     @property
     def good_use(self) -> list[str]:
-        """What it suits best, in a sentence; none where it suits nothing well."""
-        best = words.use_best([(one.surface, int(one.suits)) for one in self.uses.uses.uses])
-        return [words.works_on(best)] if best else []
+        """What it suits best and why; none where it suits nothing well."""
+        return words.use_good(self.uses.uses.uses)
 
     @property
     def bad_use(self) -> list[str]:
         """What it suits least and why; none where it suits everything."""
-        uses = self.uses.uses.uses
-        worst = words.use_worst([(one.surface, int(one.suits)) for one in uses])
-        return [words.avoid_on(worst, words.use_why(one.reasons[0])) for one in uses if one.surface == worst]
+        return words.use_bad(self.uses.uses.uses)
 
     def _works(self) -> Section:
         lines = self.good_use
@@ -119,7 +116,7 @@ class Content:
 
     def _care(self) -> Section:
         day = self.day
-        lines = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
+        lines = words.counsels_plain([(one.kind, one.walls) for one in day.counsels]) if day else []
         lines += self._beside(Terms.CLASH)
         lines += self.bad_use
         return Section("care", words.DOCUMENT_TITLES["care"], EVIDENCE, lines)
@@ -150,8 +147,8 @@ class Content:
         """Return why it was decided, and what the client is told to expect: clashes with what stays, and what the light
         does first of all."""
         day = self.day
-        light = [words.counsel_plain(one.kind, one.walls) for one in day.counsels] if day else []
-        return [*self.reasons, *self._beside(Terms.CLASH), *light[:2]]
+        light = words.counsels_plain([(one.kind, one.walls) for one in day.counsels[:2]]) if day else []
+        return [*self.reasons, *self._beside(Terms.CLASH), *light]
 
     @property
     def reasons(self) -> list[str]:
@@ -204,7 +201,7 @@ class Content:
             told = (
                 words.AT_THE_EQUINOX,
                 *spots,
-                *(words.counsel_plain(one.kind, one.walls) for one in shown.day.counsels),
+                *words.counsels_plain([(one.kind, one.walls) for one in shown.day.counsels]),
                 shown.lamps_said,
                 shown.clean,
                 shown.deeper,

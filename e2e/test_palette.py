@@ -135,7 +135,7 @@ class WholeHomeJourney(BrowserTest):
         self.leave(".finish-sheet .strong")
         room = self.text(".home-room:nth-child(6)")
         self.assertIn("decided", room)
-        self.assertIn("there, and stays", room)
+        self.assertIn("existing, stays", room)
         self.assertIn("L left over", self.text("table.paint").replace("\u00a0", " "))
         self.find("#thing").send_keys("handrail")
         self.find("#is").send_keys("12")

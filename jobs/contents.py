@@ -123,8 +123,8 @@ def pairings_said(day: RoomDay) -> list[tuple[str, list[str]]]:
     """Return how the paint stands to each thing, by its name: by day, and of an evening where that is otherwise."""
     found = []
     for thing, by_day, late in day.pairings:
-        said = [words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv, by_day.size)]
+        said = [words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv)]
         if late and late.terms != by_day.terms:
-            said.append(words.pairing_said(thing.name, late.terms, late.level, late.lrv, late.size, evening=True))
+            said.append(words.pairing_at_night(thing.name, late.terms, late.level))
         found.append((thing.name, said))
     return found

@@ -22,6 +22,8 @@ AVOIDED = {
     r"\bpulls? against\b|\bpull apart\b": "clashes with", r"\bcomputed\b": "predicted",
     r"\bits board\b": "the sample", r"\bbring (?:it|them) in\b|\bbrought in\b|\bbringing in\b": "import",
     r"\btake up\b|\btaken up\b": "restore, use", r"\bput aside\b": "delete",
+    r"\b(?:is|are) said\b|\bw(?:as|ere) taken\b": "who says it, who took it",
+    r"\bstands?\b(?! (?:out|on it)\b)|\bwanted\b|\botherwise\b|\breckon": "plain words",
     r"\bwhoever\b|\banew\b|\bmeanwhile\b": "plain words",
     r"\bwhat parts them\b|\bparts most\b|\bparts? from\b": "differ", r"\bhours? that matters?\b": "key times",
     r"\b[Nn]othing (?:here|in this studio) is (?:called )?so\b": "No matches", r"\bworks of\b": "jobs",

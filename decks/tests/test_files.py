@@ -63,7 +63,7 @@ class Looking(Files):
         page = self.upload(GOOD + "A3,Bad,dim,0,0,\nA1,Again,50,0,0,\nA4,Far,140,0,0,\nA5,Bright,50,0,0,130\n")
         for line in (
             "Line 4, L*: &#x27;dim&#x27; is not a number",
-            "Line 5, code: &#x27;A1&#x27; stands in line 2 already",
+            "Line 5, code: &#x27;A1&#x27; is in line 2 already",
             "Line 6, L*: L* is 140",
             "Line 7, LRV: LRV is 130",
         ):

@@ -41,7 +41,7 @@ class Consultations(Wall):
         self.assertEqual(walls.cells[:3], ("Walls", "Pintle Blotter H16.3", "matt"))
         self.assertEqual(walls.under, "Haaf Colourmen")
         self.assertRegex(walls.cells[3], r"^\d\s×\s[\d.]+\sm?L( and \d\s×\s[\d.]+\sm?L)*$")
-        self.assertEqual(trim.cells[3], "there, and stays")
+        self.assertEqual(trim.cells[3], "existing, stays")
         coats = {row.cells[0]: row.cells[3] for row in self.section("painter").section.rows}
         self.assertEqual(coats, {"Walls": "2", "Ceiling": "2", "Doors": "2"})  # the woodwork stays as it is
 

@@ -26,7 +26,7 @@ class Describing(TestCase):
         self.assertAlmostEqual(room.job.latitude, 53.96, delta=0.02)
         self.assertEqual((room.surfaces.get().material, room.elements.get().material), ("oak", "beige tile"))
         self.assertContains(answer, "room-picture")
-        self.assertContains(answer, "Supposed, since you did not say: one window of a usual size and usual lamps.")
+        self.assertContains(answer, "Usual values, since you named none: one window of a usual size and usual lamps.")
 
     def test_a_room_of_a_job_keeps_its_place_and_has_a_name_of_its_own(self):
         job = Job.objects.create(

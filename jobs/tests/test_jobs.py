@@ -310,7 +310,7 @@ class HomeWhites(Jobs):
             room.reviews.create(owner=self.isla, colour=world.colour(code))
         page = self.summary()
         self.assertContains(page, "suits all 2 rooms best")
-        self.assertContains(page, "its weakest room, it")
+        self.assertContains(page, "the weakest room, this white")
         self.assertContains(page, "Next best: ")
         white = HomeWhite(self.isla, self.job)
         self.assertEqual([len(one.there) for one in white.walled], [0, 1])

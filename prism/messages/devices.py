@@ -5,8 +5,8 @@ from __future__ import annotations
 from prism.messages.text import number, percentage, shortened
 
 UNCALIBRATED = (
-    "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out what was "
-    "taken before, and measure again."
+    "These readings cannot be believed: the reader had not seen its white tile. Read the tile, leave out the "
+    "earlier readings, and measure again."
 )
 
 
@@ -33,7 +33,7 @@ def too_much_for_base(base: str, filled: float) -> str:
 
 
 def ran_dry(name: str, wanted: float, left: float) -> str:
-    return f"There is too little {name}: {number(wanted)} mL are wanted, {number(left)} mL are left. Refill it."
+    return f"There is too little {name}: {number(wanted)} mL are needed, {number(left)} mL are left. Refill it."
 
 
 MACHINE_BUSY = "The tinting machine is still at work on another can: try again when it is done."

@@ -13,7 +13,7 @@ def not_printable(field: str) -> str:
 
 
 def too_many_rows(limit: int) -> str:
-    return f"The file has more than {limit:,} lines, so none of them was taken. {FEWER_COLOURS}"
+    return f"The file has more than {limit:,} lines, so none of them was read. {FEWER_COLOURS}"
 
 
 def too_many_columns(most: int, there: int) -> str:
@@ -21,7 +21,7 @@ def too_many_columns(most: int, there: int) -> str:
 
 
 def too_many_cells(limit: int) -> str:
-    return f"The file has more than {limit:,} values, so none of them was taken. {FEWER_COLOURS}"
+    return f"The file has more than {limit:,} values, so none of them was read. {FEWER_COLOURS}"
 
 
 def too_slow(seconds: float) -> str:
@@ -37,7 +37,7 @@ def tinting_wrong(field: str, wanted: str) -> str:
 
 
 def tinting_twice(field: str, code: str) -> str:
-    return f"In {field}: the code '{shortened(code)}' stands there twice."
+    return f"In {field}: the code '{shortened(code)}' is there twice."
 
 
 JSON_NOT_PLAIN = "A number in this JSON is too large, infinite or none: only plain numbers are read."
@@ -142,7 +142,7 @@ def cgats_no_format(line: int) -> str:
 CGATS_NO_DATA = "There is no BEGIN_DATA: this is not a CGATS table, or it was cut short."
 
 
-CGATS_UNSAID = "The file does not say under which light its values were computed: they are taken as D50 and 2°."
+CGATS_UNSAID = "The file does not say which light its values are for. They are read as D50 and 2°."
 
 
 CGATS_CUT_SHORT = "The table has no END_DATA: the file may be cut short."
@@ -186,7 +186,7 @@ def ending_differs(ending: str) -> str:
 
 
 def duplicate_code(code: str, line: int) -> str:
-    return f"'{shortened(code)}' stands in line {line} already; the first one is taken."
+    return f"'{shortened(code)}' is in line {line} already; the first one is taken."
 
 
 def too_long(field: str, limit: int) -> str:

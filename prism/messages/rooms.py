@@ -35,8 +35,8 @@ def rooflight_too_deep(height: float, depth: float) -> str:
 def window_off_wall(along: float, width: float, length: float) -> str:
     half = width / 2
     return (
-        f"Its middle is {along:g} m along a wall of {length:g} m, so it would stand over the end: for {width:g} m of "
-        f"width the middle lies between {half:g} and {length - half:g} m."
+        f"The middle of the window is {along:g} m along a wall of {length:g} m, so it would reach over the end: "
+        f"for {width:g} m of width the middle lies between {half:g} and {length - half:g} m."
     )
 
 

@@ -80,8 +80,8 @@ class PlaceAndMix(unittest.TestCase):
         self.assertTrue(all(line["ml"] > 0 for line in found["lines"]))
 
     def test_what_no_paint_can_be_is_said(self):
-        self.assertIn("No paint can be so", run("read", "lab:10,-120,120")[1])
-        self.assertNotIn("No paint can be so", run("read", "lab:80,-2,3", "H16.3")[1])
+        self.assertIn("No paint can have this Lab", run("read", "lab:10,-120,120")[1])
+        self.assertNotIn("No paint can have this Lab", run("read", "lab:80,-2,3", "H16.3")[1])
         found = json.loads(run("read", "lab:10,-120,120", "H16.3", "--json")[1])
         self.assertEqual([one["possible_as_paint"] for one in found], [False, True])
 

@@ -54,7 +54,7 @@ def found():
     for entry in colours(8, 5):
         reading = read(entry.colour, METHOD, METHOD.neutral)
         uses = use.uses(reading, METHOD)
-        said = words.use_summary(entry.name, [(one.surface, int(one.suits)) for one in uses])
+        said = words.use_summary(entry.name, uses)
         yield f"{entry.code}, LRV {reading.lrv:.1f}", said
     for thing, own, wall in (
         ("doors", 30, 72),

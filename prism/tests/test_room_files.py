@@ -219,7 +219,7 @@ class Command(unittest.TestCase):
         args = ("lab:80,-2,3", "--date", "2026-12-21", "--hours", "12,18", "--json")
         status, out, err = run("light", sentence, *args)
         self.assertEqual((status, err.count("\n")), (0, 1))
-        self.assertIn("Supposed", err)
+        self.assertIn("Usual values", err)
         filed = {
             "place": {"town": "York"}, "size": {"width": 3.6, "depth": 4.2, "height": 2.5}, "floor": "oak",
             "lamps": [{"kelvin": 2700, "count": 4}],

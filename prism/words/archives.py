@@ -102,7 +102,7 @@ def database_faulty(wrong: Sequence[str]) -> str:
     return f"The database is damaged: {'; '.join(wrong)}. Stop the studio, and restore the last copy."
 
 
-_KEPT_SO_FAR = "so this was not kept. What was kept before is safe."
+_KEPT_SO_FAR = "so this was not saved. What you saved before is safe."
 STORE_TROUBLES = {
     "disk is full": f"The studio’s disk is full, {_KEPT_SO_FAR} Make room there, then go back and send it again.",
     "readonly database": f"The studio’s database cannot be written at the moment, {_KEPT_SO_FAR} "

@@ -11,7 +11,7 @@ def document_of(title: str) -> str:
 
 
 def work_failed(number: int) -> str:
-    return f"It could not be made, and nothing changed. Try again. If it fails again, report work {number}."
+    return f"The work failed, and nothing changed. Try again. If it fails again, report work {number}."
 
 
 def work_said(state: str, done: int, steps: int, said: str, lost: bool) -> str:

@@ -56,7 +56,7 @@ def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount:
 
 
 def decided_meanwhile(by: str) -> str:
-    return f"{by} decided first: that decision stands below. Reopen it to decide again."
+    return f"{by} decided first: that decision is below. Reopen it to decide again."
 
 
 DECISION_REASON = "Say why: somebody will ask in a year."

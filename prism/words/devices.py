@@ -45,7 +45,7 @@ def from_card(name: str, label: str, delta_e: float, doubt: float) -> str:
 
 
 def no_such_card(code: str) -> str:
-    return f"No colour in your decks has the code '{shortened(code)}'. Copy it from the can as it stands there."
+    return f"No colour in your decks has the code '{shortened(code)}'. Copy it from the can, letter by letter."
 
 
 def two_such_cards(code: str, makers: Sequence[str]) -> str:
@@ -71,7 +71,7 @@ def replaces_for(name: str, reviews: int) -> str:
     made = f"{count(reviews, 'review')} of it {'was' if reviews == 1 else 'were'} made with the value it has now"
     return (
         f"The value of {name} changes for everybody in the studio. {made[0].upper()}{made[1:]}, and will say so until "
-        "somebody uses the new one. The old value is kept with its date and can be put back on the colour’s page."
+        "somebody uses the new one. The old value is kept with its date and can be restored on the colour’s page."
     )
 
 

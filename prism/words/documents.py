@@ -49,14 +49,6 @@ def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> s
     return f"{name} is {kind if kind.startswith('probably') else with_article(kind)}{shows}{neither}."
 
 
-def works_on(best: Sequence[str]) -> str:
-    return f"Best on {listed(list(best))}."
-
-
-def avoid_on(surface: str, why: str) -> str:
-    return f"Avoid it on {surface}: {why}."
-
-
 def paint_boards(count_of: int, how: str) -> str:
     many = "Paint one sample board" if count_of == 1 else f"Paint {count(count_of, 'sample board')}"
     return f"{many}: {how}."

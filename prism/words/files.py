@@ -42,7 +42,7 @@ def taken_back(file_name: str) -> str:
 
 
 def put_back(replaced: str) -> str:
-    return f"the value of before {replaced} put back"
+    return f"the value from before {replaced} restored"
 
 
 ANOTHER_RUNNING = "Another import is running. Let it finish, or stop it."

@@ -16,7 +16,7 @@ if TYPE_CHECKING:
 
 FINISH_WHY = {
     "decided": "decided",
-    "stays": "there, and stays",
+    "stays": "existing, stays",
     "reviewed": "the colour last reviewed for it",
     "agreed": "decided in its review",
     "home": "the white of the home",
@@ -35,7 +35,7 @@ def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: fl
 
 
 def reckoned(coats: float, spreading: float, own: bool) -> str:
-    whose = "as entered here" if own else "by the method; the can says better"
+    whose = "as entered here" if own else "by your method; go by the can where it differs"
     many = "coat" if coats == 1 else "coats"
     return (
         f"Calculated with {number(coats, 0)} {many}, {covers_said(spreading)}, {whose}. Windows, doors and openings "

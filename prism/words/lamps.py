@@ -39,12 +39,24 @@ def lamp_shift_said(size: float, kelvin: float, known: bool) -> str:
     return f"Even beside a clean white this colour shifts {how} under lamps, most at {kelvin_said(kelvin)}."
 
 
-def pairing_said(name: str, terms: str, level: str, lrv: float, size: float, evening: bool = False) -> str:
-    """Say how a paint stands to something that stays, and the gap in LRV."""
-    said = pairing_plain(name, terms, level, evening).removesuffix(".")
+def pairing_said(name: str, terms: str, level: str, lrv: float) -> str:
+    """Say how a paint goes with something that stays, and the gap in LRV."""
+    said = pairing_plain(name, terms, level).removesuffix(".")
     if abs(lrv) < 1:
         return f"{said} at the same depth."
     return f"{said}, {many(round(abs(lrv)), 'point')} {'lighter' if lrv > 0 else 'darker'}."
+
+
+def pairing_at_night(name: str, terms: str, level: str) -> str:
+    """Say, after `pairing_said`, how the two go together under the lamps."""
+    surely = "probably " if level == "probably" else ""
+    together = {
+        "agree": "work together",
+        "quiet": "are safe together",
+        "differ": "have different undertones, without clashing",
+        "clash": f"{surely}clash",
+    }[terms]
+    return f"Under the lamps the {name} and this colour {together}."
 
 
 def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:

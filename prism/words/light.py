@@ -204,12 +204,23 @@ def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]
         else:
             who = "By the rule of thumb; the prediction for this room does not show it."
         how_far = "a little " if predicted and abs(size) < CLEARLY else ""
-        by_origin.setdefault(who, []).append(f"{_COUNSEL[kind].format(how_far)}{_on_walls(walls)}.")
-    return [" ".join([*warnings, who]) for who, warnings in by_origin.items()]
+        by_origin.setdefault(who, []).append(f"{_COUNSEL[kind].format(how_far)}{_on_walls(walls)}")
+    return [" ".join([*_of_this_colour(warnings), who]) for who, warnings in by_origin.items()]
+
+
+def counsels_plain(found: Sequence[tuple[str, tuple[str, ...]]]) -> list[str]:
+    """Return warnings of (kind, walls) as sentences for a client, without what says so."""
+    return _of_this_colour([f"{_COUNSEL[kind].format('')}{_on_walls(walls)}" for kind, walls in found])
 
 
 def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
     return f"{_COUNSEL[kind].format('')}{_on_walls(walls)}."
+
+
+def _of_this_colour(warnings: Sequence[str]) -> list[str]:
+    """Return one sentence of two warnings at most, as many as it takes."""
+    pairs = [warnings[i : i + 2] for i in range(0, len(warnings), 2)]
+    return [f"This colour {listed([lower_first(one) for one in pair])}." for pair in pairs]
 
 
 def _on_walls(walls: tuple[str, ...]) -> str:
@@ -250,7 +261,7 @@ def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str
 
 
 def plan_text(name: str, hour: float, azimuth: float, height: float) -> str:
-    sun = f"the sun stands at {azimuth:.0f}°, {height:.0f}° high" if height > 0 else "the sun is down"
+    sun = f"the sun is at {azimuth:.0f}°, {height:.0f}° high" if height > 0 else "the sun is down"
     return f"Plan of {name}; at {clock(hour)} {sun}."
 
 

@@ -14,8 +14,8 @@ if TYPE_CHECKING:
     from prism.reading import Reading
 
 METHOD_PARTS = {
-    "title": "What it is called",
-    "summary": "What it is called",
+    "title": "Name",
+    "summary": "Name",
     "depth": "Depth",
     "undertone": "Undertone",
     "lists": "Short lists of undertones, by family (empty: all)",
@@ -55,7 +55,7 @@ _LABELS = {
     "temperature.axis": "Hue of warmth, degrees",
     "temperature.words": "Words, cool first",
     "temperature.edges": "Lab units at which the next begins",
-    "temperature.lean_from": "A lean is said from",
+    "temperature.lean_from": "A lean shows from",
     "estimates.from_spectrum": "From a spectrum",
     "estimates.from_lab": "From Lab alone",
     "whites.glare_lrv": "A clean white glares from",
@@ -161,24 +161,24 @@ def method_wrong(reason: str) -> str:
 _SHARES = "Itself, lighter, middle, accent, light trim, dark trim."
 _EFFECTS = {
     "title": "What reviews call it.",
-    "depth.words": "Every colour is said to be one of these.",
+    "depth.words": "Every colour gets one of these words.",
     "depth.edges": "Where one band of depth ends and the next begins.",
     "undertone.hues": "The undertones that may be named.",
     "undertone.edges": "Where, round the circle of hues, each begins.",
-    "undertone.strength_words": "How an undertone is said to be; the first stands for none.",
-    "undertone.strength_edges": "Below the first a colour is said to have no undertone.",
-    "undertone.second_within": "So near to the next hue, it is named too: leaning a little to blue.",
-    "undertone.grey_counts": "Where no undertone shows, it is said to be grey.",
+    "undertone.strength_words": "Words for the strength of an undertone; the first means none.",
+    "undertone.strength_edges": "Below the first a colour has no undertone.",
+    "undertone.second_within": "This near to the next hue, that one is named too: leaning a little to blue.",
+    "undertone.grey_counts": "Where no undertone shows, the undertone is grey.",
     "undertone.never_passive": "These are given an undertone, however slight.",
     "temperature.relative": "No colour is called warm or cool alone.",
     "temperature.axis": "The hue on which warmth is read.",
     "temperature.words": "From cool to warm; the one that holds 0 is neither.",
     "temperature.edges": "Where one word gives way to the next.",
-    "temperature.lean_from": "From here on, a neutral one is said to lean to warm or cool.",
+    "temperature.lean_from": "From here on, a neutral colour leans to warm or cool.",
     "neutral.lightness": "The depths at which the painted neutral is given; between them it runs straight.",
     "neutral.a": "Undertones are judged from this line.",
     "neutral.b": "Undertones are judged from this line; painted greys are a little yellow.",
-    "difference.words": "How far apart two colours are said to be.",
+    "difference.words": "Words for the size of a difference.",
     "difference.edges": "The first is where the eye begins to part them, the second where anybody does.",
     "comparison.readable": "Boards are chosen to differ by this much: enough to see, little enough to teach.",
     "comparison.same_depth": "Colours this near count as of one depth.",
@@ -188,14 +188,14 @@ _EFFECTS = {
     "hue_family.edges": "Where, round the circle of hues, each begins.",
     "hue_family.clear_from": "From here on it is called clear, below muted.",
     "trim.gap": "From this far apart the edge between wall and trim shows.",
-    "trim.crown": "Said where sheens are chosen.",
+    "trim.crown": "Shown where sheens are chosen.",
     "estimates.from_spectrum": "What an estimated recipe adds to the doubt for each 25 % of change.",
     "estimates.from_lab": "What an estimated recipe adds to the doubt for each 25 % of change.",
     "whites.glare_lrv": "Said of clean whites on doors and other large surfaces.",
     "whites.clean_within": "A white with more warmth or coolness is no clean one.",
     "whites.near_miss": "A white closer than this that still differs is a near-miss: match it or clearly differ.",
-    "light.room": "The more, the more often a wall’s undertone is said to be probable only.",
-    "light.metered": "A reading in the room makes what is said of it surer.",
+    "light.room": "The more, the more often a wall’s undertone is probable only.",
+    "light.metered": "A reading in the room makes its findings surer.",
     "light.bright": "From here pale colours may wash out.",
     "light.dim": "Under this, colours may get heavy or dingy.",
     "light.washes_above": "Said of a wall where it is bright.",
@@ -213,26 +213,26 @@ _EFFECTS = {
     "company.steps": "How much lighter or darker each companion is at least.",
     "company.weights": "What each counts for when a colour is scored for its place.",
     "company.apart": "Nearer ones are not both taken into a scheme.",
-    "company.uneven": "Less of the larger, and warm and cool are said to stand half and half.",
-    "company.repeats": "Fewer places, and the colour is said to stand alone.",
+    "company.uneven": "With less of the larger, warm and cool count as half and half.",
+    "company.repeats": "In fewer places the colour is alone.",
     "company.saturated": "From here on a colour is told to wait until fabrics are there.",
-    "use.whole_home": "Lighter ones are said to suit every room.",
+    "use.whole_home": "Lighter colours suit every room.",
     "use.accent_below": "Darker ones want a large daylit room, or a small surface.",
-    "use.ceiling": "Darker ceilings are said to come down.",
-    "use.clear": "More coloured ones are said to be a statement on walls and cabinets.",
+    "use.ceiling": "Darker ceilings seem to come down.",
+    "use.clear": "Clearer colours are a statement on walls and cabinets.",
     "use.large_room": "In smaller rooms a dark all-over scheme is warned of.",
     "use.floor_shows": "Outside of it, dust or dirt is warned of.",
     "contrast.points": "Doors, frames, rails and steps are held against this.",
     "contrast.large": "Doors and frames are held against this.",
     "contrast.small": "Rails, edges of steps and switches are held against this.",
     "contrast.weber": "Signs are held against this.",
-    "paint.coats": "How often a surface is painted when paint is reckoned.",
-    "paint.spreading": "How far a litre goes when paint is reckoned; the can says better.",
+    "paint.coats": "Coats that amounts of paint are calculated for.",
+    "paint.spreading": "How far a litre goes when paint is calculated; go by the can where it differs.",
     "cautions.dark_outside": "Below this, heat on dark exteriors is warned of.",
-    "claims.certain": "The probability from which a colour is said plainly to be something.",
-    "claims.certain_pair": "The probability from which one colour is said plainly to be lighter, warmer or greyer.",
-    "claims.certain_hue": "The probability from which one colour is said plainly to be greener or bluer.",
-    "claims.probable": "From here on something is said to be probable; below, only what would settle it.",
+    "claims.certain": "The probability from which a finding is plain.",
+    "claims.certain_pair": "The probability from which lighter, warmer or greyer is plain.",
+    "claims.certain_hue": "The probability from which greener or bluer is plain.",
+    "claims.probable": "From here on a finding says probably; below, only what would settle it.",
     "claims.shared": "The more is shared, the surer two values of one maker are held beside each other.",
     "claims.widened": "How far a pair’s hue may lie beyond its word and still be called right.",
     "claims.stated_lightness": "A screen value with a stated LRV is this unsure in lightness, whatever its hue.",
@@ -269,7 +269,7 @@ def method_was(before: str) -> str:
 
 
 def copied_from(title: str) -> str:
-    return f"Copied from {title}; where a figure differs, what stands there is shown beside it."
+    return f"Copied from {title}; where a setting differs, the original is shown beside it."
 
 
 def copy_of(title: str, taken: Collection[str]) -> str:
@@ -300,7 +300,7 @@ def method_unreadable(reason: str, instead: str) -> str:
 
 
 def own_method_unreadable(reason: str) -> str:
-    return f"It cannot be read as it stands: {reason}. Open it and mend that."
+    return f"This method cannot be read: {reason}. Open the method and correct that."
 
 
 def method_saved(title: str) -> str:

@@ -140,7 +140,7 @@ def why_picked(pick: Pick, subject: Reading, on_strip: bool, way: str = "", near
     lrv = subject.lrv
     if pick.kind == "range" and pick.share is not None:
         way = graded(pick.level, way or direction(pick.why, lrv))
-        how = f"{way} and otherwise alike" if pick.share >= PURE else f"mainly {way}" if pick.share >= MOSTLY else way
+        how = f"{way}, with all else alike" if pick.share >= PURE else f"mainly {way}" if pick.share >= MOSTLY else way
         far = " These decks have nothing closer that shows it." if near is not None and pick.delta_e > near else ""
         return f"Chosen because it is {how}.{far}"
     return {
@@ -153,7 +153,7 @@ def why_picked(pick: Pick, subject: Reading, on_strip: bool, way: str = "", near
         "darker": "The next darker on its strip." if on_strip else "Darker, with the same undertone.",
         "same depth": "The same LRV with another undertone.",
         "foil": "A contrast colour: its undertone is the opposite, so this one’s own jumps out.",
-        "wished": "It answers your wish.",
+        "wished": "Answers your wish.",
     }.get(pick.why, FETCHED_REASON if pick.kind == "added" else f"Kept because it is {direction(pick.why, lrv)}.")
 
 

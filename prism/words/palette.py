@@ -29,7 +29,7 @@ PLACES = {
     "middle": "a middle companion",
     "accent": "an accent",
     "trim": "light trim",
-    "dark": "dark trim, if wanted",
+    "dark": "dark trim, optional",
 }
 PLACES_SHORT = {
     "subject": "itself",
@@ -114,7 +114,7 @@ PALETTE_PARTS = {"": "Palettes", "fabric": "From a fabric", "proportions": "Prop
 NO_PALETTE = "No other colours in the decks"
 TRIM_OF_HOME = "the white that is set for this home"
 WITHOUT_DARK = "Leave the dark trim out"
-WITH_DARK = "Take a dark trim up"
+WITH_DARK = "Add a dark trim"
 OF_DECKS = "the decks, as deep as this colour"
 OF_SHORTLIST = "the shortlist"
 NO_CANDIDATES = "The shortlist is empty. Add colours to it under Alternatives."

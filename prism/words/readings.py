@@ -57,7 +57,7 @@ def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
     """Say between which two families a colour stands, and what tips it; `names` are those of the colours that do."""
     first, second = found.words
     tips = [f"Beside {name} it looks {word}." for word, name in zip(found.words, names, strict=True) if name]
-    said = f"It stands between {first} and {second}."
+    said = f"This colour lies between {first} and {second}."
     return f"{said} {' '.join(tips)}" if tips else said
 
 
@@ -155,7 +155,7 @@ def undertone(reading: Reading, provenance_key: str) -> str:
     if reading.family.hue and reading.family.hue != found.hues[0]:
         text = (
             f"The colour itself is {reading.family.word}; against the {NEUTRALS[reading.neutral]} it "
-            f"stands {'' if certain else 'probably '}on the side of {names[0]}, {found.strength_word}"
+            f"is {'' if certain else 'probably '}on the side of {names[0]}, {found.strength_word}"
         )
     elif reading.family.is_neutral:
         text = f"It {'' if certain else 'probably '}shows {_shown(found, names[0])}"
@@ -295,7 +295,7 @@ def undertone_rule(reading: Reading, method: Method) -> str:
     shares = [f"{hue(word, reading.lrv) if word else 'none'} {percentage(p)}" for word, p in found.shares if p >= 0.005]
     return (
         f"{text} Within ±{number(reading.uncertainty)} ΔE00 it is {listed(shares)}. From "
-        f"{percentage(method.claims.certain)} that is said plainly, from {percentage(method.claims.probable)} as "
+        f"{percentage(method.claims.certain)} a finding is plain, from {percentage(method.claims.probable)} "
         f"probable. Below {percentage(1 - method.claims.certain)} a hue is ruled out.{also_ruled_out(reading)}"
     )
 

@@ -108,7 +108,7 @@ def _review(act: str, fields: Fields, room: str) -> list[str]:
     if "notes" in fields:
         lines.append("changed the private notes")
     if "valued" in fields:
-        lines.append("took up the colour’s new value")
+        lines.append("used the colour’s new value")
     return lines
 
 
@@ -186,9 +186,9 @@ def _decision(act: str, fields: Fields, room: str) -> list[str]:
 def _document(act: str, fields: Fields, room: str) -> list[str]:
     done = []
     if "edited" in fields and (act == "changed" or _new(fields, "edited") == "True"):
-        done.append("edited a section of the document" if _new(fields, "edited") == "True" else "gave back a section")
+        done.append("edited a section of the document" if _new(fields, "edited") == "True" else "restored a section")
     if "left_out" in fields and (act == "changed" or _new(fields, "left_out") == "True"):
-        done.append("left out a section" if _new(fields, "left_out") == "True" else "took a section up again")
+        done.append("left out a section" if _new(fields, "left_out") == "True" else "put a section back")
     return done or ["ordered the document"]
 
 
@@ -251,9 +251,9 @@ THE_CLIENT, THE_ADDRESS = "the client", "the address"
 NO_CLIENTS = "No job names a client."
 CLIENT_KEPT = (
     "Kept for a client: name, address and place, rooms, reviews and decisions, photographs, links, and answers.",
-    "Links end by themselves, after 30 days unless somebody chose otherwise.",
+    "Links end by themselves, after 30 days or on the day somebody chose.",
     "What is erased here stays in copies of the database until they go by age: after 24 months at the latest.",
-    "What was taken out as a file, printed or sent is no longer in our hands.",
+    "We cannot erase what was exported, printed or sent.",
 )
 
 

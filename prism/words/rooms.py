@@ -77,7 +77,7 @@ def job_of_room(name: str, town: str) -> str:
 def described_said(supposed: Sequence[str], unread: Sequence[str], place: str, other: str) -> str:
     said = []
     if supposed:
-        said.append(f"Supposed, since you did not say: {listed([SUPPOSED[key] for key in supposed])}.")
+        said.append(f"Usual values, since you named none: {listed([SUPPOSED[key] for key in supposed])}.")
     if unread:
         said.append(f"Not understood, and left out: {listed([f'“{shortened(piece)}”' for piece in unread])}.")
     if place:

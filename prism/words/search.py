@@ -9,7 +9,7 @@ from prism.messages.text import count, listed, number
 if TYPE_CHECKING:
     from prism.search import Meant
 
-NOTHING_FOUND = "Nothing holds all of that. Leave a word out, or bring the colour in as one of your own."
+NOTHING_FOUND = "No match for all of these words. Leave one out, or add the colour as your own."
 
 
 _CLIENT_SAID: dict[tuple[str, ...], str] = {
@@ -55,8 +55,8 @@ def understood(meant: Meant) -> str:
     return f"Understood as: {', '.join(parts)}. {meant.unmet}".strip()
 
 
-NONE_ALL = "None is all of that; these miss one part of it."
-NONE_LIKE = "No colour of the decks is like that."
+NONE_ALL = "No colour has all of that; these miss one part."
+NONE_LIKE = "No colour in these decks is like that."
 SAME_OR_NEARLY = "with no visible difference, or a barely visible one"
 
 

@@ -7,13 +7,9 @@ from datetime import datetime
 from prism.messages.habits import day
 from prism.messages.text import count
 
-NOT_SHOWN_AGAIN = (
-    "A link made earlier or elsewhere: it goes on working, but it is not kept here and cannot be shown again."
-)
+NOT_SHOWN_AGAIN = "A link made earlier or elsewhere still works, but this page cannot show it again."
 """Of a link whose end this studio cannot make again: its database holds only a digest."""
-LINK_OVER = (
-    "This link leads nowhere any more: it has expired, or was withdrawn. Ask your colour specialist for a new one."
-)
+LINK_OVER = "This link has ended: it expired or was withdrawn. Ask your colour specialist for a new one."
 SHOW_SOMETHING = "Choose at least one page to show."
 ASK_WHAT = "Write down what you would like to ask."
 _CLIENT = {"yes": "says yes to", "no": "says no to", "ask": "asks about"}

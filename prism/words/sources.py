@@ -34,7 +34,7 @@ def provenance(key: str, uncertainty: float) -> str:
 
 def made_with_earlier(since: str, reason: str, lrv: float, delta_e: float) -> str:
     return (
-        f"Made with an earlier value. Since {since} the colour stands at LRV {number(lrv)}, "
+        f"Made with an earlier value. Since {since} the colour has LRV {number(lrv)}, "
         f"ΔE00 {number(delta_e)} from it: {reason}."
     )
 
@@ -43,7 +43,7 @@ def stood_until(when: str, reason: str, by: str) -> str:
     return f"until {when}: {reason}{f', by {by}' if by else ''}"
 
 
-WORKING_VALUE = "in force now"
+WORKING_VALUE = "in use now"
 
 
 def source(key: str, uncertainty: float, given: str, specular: str) -> str:
@@ -78,6 +78,5 @@ def screen_caution(in_gamut: bool) -> str:
 
 
 IMPOSSIBLE_AS_PAINT = (
-    "No paint can be so: no surface that reflects at most all of the light has this Lab. Check the signs and which "
-    "figure is which."
+    "No paint can have this Lab: no surface reflects so much of one light. Check the signs, and which figure is which."
 )

@@ -67,7 +67,9 @@ def hiding(found: Opacity | None) -> str:
         return ""
     if found.hiding.value == "third coat":
         return f"It needs a third coat: two cover {percentage(found.ratio)} of what is underneath."
-    return f"It does not cover: two coats hide {percentage(found.ratio)}, three {percentage(found.with_third)}."
+    return (
+        f"This strength does not cover: two coats hide {percentage(found.ratio)}, three {percentage(found.with_third)}."
+    )
 
 
 def hiding_elsewhere(base: str | None, change: float, delta_e: float) -> str:
@@ -105,8 +107,11 @@ def strength_short(steps: Sequence[Adjusted]) -> str:
     name = hue(standard.main, steps[0].lrv)
     if len(held) == len(steps) - 1:
         return f"Stays {name} at every strength"
-    lost = [s.percent for s in steps if s.percent and not _same_hue(s.reading.undertone, standard)]
-    return f"Loses its {name} at {listed([strength_said_as(p) for p in lost])}"
+    other = [s for s in steps if s.percent and not _same_hue(s.reading.undertone, standard)]
+    lost = [s for s in other if s.reading.undertone.main is None]
+    verb, gone = ("Loses its", lost) if lost else ("Moves from", other)
+    nearest = min(gone, key=lambda s: abs(s.percent))
+    return f"{verb} {name} at {strength_said_as(nearest.percent)}"
 
 
 def _same_hue(one: Undertone, other: Undertone) -> bool:
@@ -178,7 +183,7 @@ def reached(found: Reached) -> str:
 
 
 def family_change(was: str, now: str, change: float) -> str:
-    return f"At {strength_said_as(change)} it is no longer {_article(was)} {was}, but {now}."
+    return f"At {strength_said_as(change)} this colour is {_article(now)} {now}, no longer {_article(was)} {was}."
 
 
 def _article(word: str) -> str:
@@ -202,7 +207,7 @@ def standard_is_nearest(delta_e: float, method: Method) -> str:
 
 
 def as_in_catalogue(other: str, delta_e: float) -> str:
-    return f"It is in these decks as it stands. The closest other colour is {other}."
+    return f"These decks hold this colour. The closest other is {other}."
 
 
 NOTHING_IN_CATALOGUE = "These decks have nothing to use instead."

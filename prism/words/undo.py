@@ -18,7 +18,7 @@ REVIEWS_KEEP = "reviews that were made with it keep it"
 
 
 def viewing_taken_out(name: str, when: str) -> str:
-    return f"The viewing of {name} on {when} was taken out."
+    return f"The viewing of {name} on {when} was removed."
 
 
 def brought_back(said: str) -> str:

@@ -5,20 +5,20 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
-from prism.messages.text import capital, listed, many, number, percentage
+from prism.messages.text import capital, many, number, percentage
 
 if TYPE_CHECKING:
     from prism.palette.contrast import Contrast, RuleCheck
-    from prism.palette.use import Outdoors, Reason
+    from prism.palette.use import Outdoors, Reason, Use
 
 SUITS = ("avoid", "with care", "good")
 USE_WHY = {
     "light enough": "light enough for every room",
-    "deep for a home": "deep for a whole home: use it in one room",
-    "too deep for a home": "too deep for a whole home: use it as an accent",
-    "a statement everywhere": "a statement that never rests in every room",
+    "deep for a home": "deep for a whole home, so use it in one room",
+    "too deep for a home": "too deep for a whole home, so use it as an accent",
+    "a statement everywhere": "too strong to live with in every room",
     "a statement": "strong, and four walls deepen it further",
-    "holds a room": "deep enough to hold a room without closing it",
+    "holds a room": "holds a room without closing it in",
     "no accent": "too pale and quiet for an accent",
     "an accent": "deep or clear enough to stand out from pale walls",
     "a weak accent": "hardly an accent beside pale walls",
@@ -27,10 +27,10 @@ USE_WHY = {
     "needs a large daylit room": "all over it needs a large daylit room",
     "room too small": "too deep all over for {found} m² of floor",
     "room too dim": "too deep all over for a room with {found} lx on its walls",
-    "room not bright": "the room is not bright: try it large first",
+    "room not bright": "the room is not bright, so try it large first",
     "large and daylit": "the room is large and bright enough for it all over",
     "lifts a ceiling": "keeps a ceiling high",
-    "ceiling comes down": "brings a ceiling down, which may be wanted",
+    "ceiling comes down": "brings a ceiling down, which can suit a room",
     "glares": "glares on large smooth surfaces",
     "long to live with": "strong for what is rarely changed",
     "shows dust": "shows every speck",
@@ -38,21 +38,21 @@ USE_WHY = {
     "washed in a higher sheen": "washes well in satin to semi-gloss",
     "island shows knocks": "shows the marks of feet and stools",
     "an island may be deeper": "may be deeper than what surrounds it",
-    "small enough": "speaks, on a piece that is small enough for it",
-    "says little": "says little on one piece",
+    "small enough": "strong, and a small piece can carry it",
+    "says little": "too quiet to show on one piece",
     "tints from above": "tints everything from above",
-    "no ground for what is on it": "gives what stands on it no ground",
-    "a ground for what is on it": "gives what stands on it a ground",
+    "no ground for what is on it": "sets nothing off",
+    "a ground for what is on it": "sets off what is on the shelves",
     "island too near the rest": "too close to what surrounds it",
     "told from white trim": "stands out from white trim",
     "shifts from room to room": "its undertone shifts with the light of every room",
     "deepens itself": "walls and ceiling deepen each other",
     "a cold ceiling": "looks cold and shadowy from below",
-    "a cold floor": "cools what stands on it",
+    "a cold floor": "a cool floor cools the furniture",
     "a coloured trim": "shows its colour beside most walls",
     "warmed from below": "light from the ground yellows it further",
     "cold in the shade": "looks colder still in the shade",
-    "told by its colour": "its colour tells the door",
+    "told by its colour": "its colour marks the door",
     "loud in the sun": "loud in the sun on a whole house",
     "lost on a pale wall": "too pale to stand out on a wall",
     "stands out on a wall": "stands out on a pale wall",
@@ -70,7 +70,7 @@ USE_WHY = {
     "lights a porch": "throws light into the rooms behind the porch",
     "dazzles in the sun": "dazzles in the sun",
     "looks white outdoors": "looks white in the sun",
-    "lighter and less coloured": "looks lighter and weaker in the sun than the sample",
+    "lighter and less coloured": "keeps some colour in the sun, and looks lighter",
 }
 """Why a colour suits a surface or does not, with what was found and what it is held against."""
 _WHOLE = {"room too small", "room too dim", "room not bright", "large and daylit"}
@@ -90,7 +90,7 @@ def use_figures(reasons: Sequence[Reason]) -> str:
 
 def use_said(surface: str, suits: int, reasons: Sequence[Reason]) -> str:
     how = ("Not on", "With care on", "Good on")[suits]
-    return f"{how} {surface}: {', '.join(use_why(reason) for reason in reasons[:2])}."
+    return f"{how} {on_surface(surface)}: {', '.join(use_why(reason) for reason in reasons[:2])}."
 
 
 _WALLS = ("walls of the whole home", "walls of one room", "one wall", "all over")
@@ -99,6 +99,14 @@ _TELLING = (
     "porch ceiling", "cabinets",
 )  # fmt: skip
 """Surfaces from the one that fewest colours suit to the one that most do: what is said of few tells most."""
+
+
+_ON = {
+    "walls of the whole home": "the walls of a whole home", "walls of one room": "the walls of one room",
+    "one wall": "a single wall", "all over": "walls, trim and ceiling at once", "front door": "a front door",
+    "ceiling": "a ceiling", "floor": "a floor", "island": "an island", "porch ceiling": "a porch ceiling",
+}  # fmt: skip
+"""How a surface is called in a sentence, where not by its name."""
 
 
 def use_best(found: Sequence[tuple[str, int]]) -> list[str]:
@@ -114,10 +122,27 @@ def use_worst(found: Sequence[tuple[str, int]]) -> str:
     return next((surface for surface in (*_WALLS, *reversed(_TELLING)) if surface in bad), "")
 
 
-def use_summary(name: str, found: Sequence[tuple[str, int]]) -> str:
-    best, worst = use_best(found), use_worst(found)
-    good = f"{name} is best on {listed(best)}" if best else f"{name} goes nowhere without care"
-    return f"{good}; avoid it on {worst}." if worst else f"{good}."
+def on_surface(surface: str) -> str:
+    return _ON.get(surface, surface)
+
+
+def use_good(uses: Sequence[Use]) -> list[str]:
+    """Return where a colour goes best and where else, each with its reason from the colour's figures."""
+    why = {one.surface: use_why(one.reasons[0]) for one in uses}
+    best = use_best([(one.surface, int(one.suits)) for one in uses])
+    leads = ("Best on", "Also good on")
+    return [f"{lead} {on_surface(one)}: {why[one]}." for lead, one in zip(leads, best, strict=False)]
+
+
+def use_bad(uses: Sequence[Use]) -> list[str]:
+    """Return the use to avoid that one would try first, with its reason; empty where there is none."""
+    worst = use_worst([(one.surface, int(one.suits)) for one in uses])
+    return [f"Avoid it on {on_surface(worst)}: {use_why(one.reasons[0])}." for one in uses if one.surface == worst]
+
+
+def use_summary(name: str, uses: Sequence[Use]) -> str:
+    good = use_good(uses) or [f"{name} goes nowhere without care."]
+    return " ".join([good[0].replace("Best on", f"{name} is best on"), *good[1:], *use_bad(uses)])
 
 
 def outdoors_said(name: str, found: Outdoors) -> str:

@@ -92,7 +92,7 @@ def brought_for(names: Sequence[str]) -> str:
     return f"beside {listed(list(names))}"
 
 
-ALL_PLANNED = "The viewings of all rooms are planned: they stand in the calendar."
+ALL_PLANNED = "The viewings of all rooms are planned, and in the calendar."
 
 
 def merging_here(names: Sequence[str], room: str) -> str:

@@ -17,9 +17,9 @@ if TYPE_CHECKING:
     from prism.whites.ranking import White
 
 _TEMPERATURE = {
-    "agrees": "shares its temperature",
-    "bridges": "is neither warm nor cool beside it",
-    "opposes": "has the opposite temperature",
+    "agrees": "is as warm or cool as the wall",
+    "bridges": "is neither warm nor cool beside the wall",
+    "opposes": "has the opposite warmth of the wall",
 }
 SHIFT_SEEN = 0.7
 """Lab units of temperature below which a white is said to read as its board does."""
@@ -143,7 +143,7 @@ def no_such_whites(texts: Sequence[str]) -> str:
     return f"{', '.join(texts)}: no one colour of the decks has that code or name; check the code on the can or card."
 
 
-WHITE_THERE = "a white that is there"
+WHITE_THERE = "an existing white"
 
 
 def no_home_white(whites: bool, walls: bool, forbidden: int) -> str:
@@ -216,8 +216,8 @@ def home_white(name: str, rooms: int, told_by: str) -> str:
 
 def home_weakest(room: str, score: float, note: str) -> str:
     if not note:
-        return "It has no weak room."
-    return f"In the {room}, {'its weakest room, ' if score <= 0.995 else ''}it {note}."
+        return "No room is weak with it."
+    return f"In the {room}, {'the weakest room, ' if score <= 0.995 else ''}this white {note}."
 
 
 def home_runners(runners: Sequence[tuple[str, float]]) -> str:

@@ -65,7 +65,7 @@ class OwnColours(TestCase):
         self.bring("lab", lightness="10", a="-120", b="120", convention="lab")
         review = Review.objects.get()
         self.assertIn(words.IMPOSSIBLE_AS_PAINT, review.intake_notes)
-        self.assertContains(self.client.get(review.get_absolute_url()), "No paint can be so")
+        self.assertContains(self.client.get(review.get_absolute_url()), "No paint can have this Lab")
         self.bring("lab", lightness="80", a="-2", b="3", convention="lab")
         self.assertEqual(Review.objects.latest("pk").intake_notes, "")
 

@@ -126,7 +126,7 @@ class Methods(world.Studio):
         listed = reverse("colours")
         self.assertContains(self.client.get(listed), wall.title)
         self.client.post(reverse("method-usual"), {"method": "even"})
-        self.assertContains(self.client.get(reverse("methods")), "You judge by this", count=1)
+        self.assertContains(self.client.get(reverse("methods")), "You use this", count=1)
         self.assertContains(self.client.get(listed), even.title)
         differing = next(
             colour

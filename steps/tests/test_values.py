@@ -74,7 +74,7 @@ class Values(TestCase):
         better = services.numbers_of(from_lab((86, -2, 1)))
         services.replace_values([(self.colour, better)], "measured by who keeps the deck", None)
         earlier = world.colour("H16.3").earlier.get()
-        self.assertNotContains(self.client.get(reverse("colour", args=[self.colour.pk])), "Put back")
+        self.assertNotContains(self.client.get(reverse("colour", args=[self.colour.pk])), "Restore<span")
         refused = self.client.post(reverse("colour-put-back", args=[self.colour.pk, earlier.pk]))
         self.assertContains(refused, "belongs to all studios", status_code=403)
         with self.assertRaises(services.SharedError):

@@ -142,7 +142,7 @@ class Seeing(Wall):
         page = self.get(beside=beside.colour.pk)
         self.assertContains(page, "Figures and drawings wait")
         self.assertContains(page, "Withheld until you have looked", count=8)
-        for word in ("clear blue", "greener</span>", "rose", "Another showing", "One end", "ΔE00 6"):
+        for word in ("clear blue", "greener</span>", "rose", "Another that shows", "One end", "ΔE00 6"):
             self.assertNotContains(page, word)
         for step in ("reading", "alternatives", "light", "strength", "whites"):
             self.assertContains(self.get(step), "This waits until")

@@ -49,8 +49,7 @@ class UsePart(Part):
 
     @property
     def use_sentence(self) -> str:
-        found = self.uses.uses
-        return words.use_summary(self._subject.name, [(one.surface, int(one.suits)) for one in found])
+        return words.use_summary(self._subject.name, self.uses.uses)
 
     @property
     def outside_lines(self) -> list[str]:
@@ -60,7 +59,7 @@ class UsePart(Part):
         lines += [words.frames_said(kind, abs(lrv - own), gap) for kind, own in words.FRAMES.items()]
         if self.uses.beside:
             name, pair = self.uses.beside
-            lines.append(words.pairing_said(name, pair.terms, pair.level, pair.lrv, pair.size))
+            lines.append(words.pairing_said(name, pair.terms, pair.level, pair.lrv))
         return lines
 
     @property
