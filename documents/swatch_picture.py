@@ -6,11 +6,10 @@ from __future__ import annotations
 import io
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cache
 
-from PIL import Image, ImageCms, ImageDraw, ImageFont
+from PIL import Image, ImageDraw
 
-from web.pdf import FONTS
+from web.lettering import INK, SOFT, cut, font_of, srgb, written
 
 SIZES = {
     "1080×1350": (1_080, 1_350),
@@ -22,7 +21,6 @@ SIZES = {
 LEAST, MOST = 200, 4_000
 """Pixels that a side may have."""
 MOST_SWATCHES = 24
-_INK, _SOFT = "#161616", "#4f4f4f"
 _FULL, _SMALLEST = 0.32, 0.6
 """Height of a swatch, as a part of the shorter side, from which its caption has its full size; and the least of it."""
 _MARGIN, _GAP = 0.055, 0.022
@@ -55,18 +53,18 @@ def swatches_png(
     draw = ImageDraw.Draw(image)
     top, bottom = margin, height - margin
     if title:
-        font = _font("newsreader-latin", round(0.048 * short))
-        top = _written(draw, (margin, top), title, font, _INK, width - 2 * margin) + gap + round(0.01 * short)
+        font = font_of("newsreader-latin", round(0.048 * short))
+        top = written(draw, (margin, top), title, font, INK, width - 2 * margin) + gap + round(0.01 * short)
     if note:
-        font = _font("plex-sans-latin", round(0.02 * short))
+        font = font_of("plex-sans-latin", round(0.02 * short))
         bottom -= round(0.028 * short)
-        draw.text((margin, bottom), _cut(note, font, width - 2 * margin), font=font, fill=_SOFT)
+        draw.text((margin, bottom), cut(note, font, width - 2 * margin), font=font, fill=SOFT)
         bottom -= round(0.01 * short)
     area = (margin, top, width - margin, bottom)
     columns = len(swatches) if edge_to_edge else _columns(len(swatches), area, gap)
     _draw_grid(draw, swatches, area, columns, gap, short)
     out = io.BytesIO()
-    image.save(out, "PNG", optimize=True, icc_profile=_profile())
+    image.save(out, "PNG", optimize=True, icc_profile=srgb())
     return out.getvalue()
 
 
@@ -93,52 +91,12 @@ def _draw_grid(
     cell_height = (bottom - top - gap * (rows - 1)) / rows
     part = short * max(min(1.0, cell_height / (_FULL * short)), _SMALLEST)  # captions shrink with what they are of
     below = round(0.098 * part) if any(one.name or one.caption for one in swatches) else 0
-    name_font = _font("plex-sans-latin", round(0.034 * part), 600)
-    line_font = _font("plex-sans-latin", round(0.027 * part))
+    name_font = font_of("plex-sans-latin", round(0.034 * part), 600)
+    line_font = font_of("plex-sans-latin", round(0.027 * part))
     for i, one in enumerate(swatches):
         x, y = left + (i % columns) * (cell_width + gap), top + (i // columns) * (cell_height + gap)
         foot = y + cell_height - below
         draw.rectangle((round(x), round(y), round(x + cell_width) - 1, round(foot)), fill=one.screen)
         room = cell_width - 4
-        draw.text((x, foot + 0.012 * part), _cut(one.name, name_font, room), font=name_font, fill=_INK)
-        draw.text((x, foot + 0.056 * part), _cut(one.caption, line_font, room), font=line_font, fill=_SOFT)
-
-
-def _written(
-    draw: ImageDraw.ImageDraw, at: tuple[int, int], text: str, font: ImageFont.FreeTypeFont, fill: str, width: int
-) -> int:
-    """Write a text in at most two lines, and return where it ends."""
-    lines, line = [], ""
-    for word in text.split():
-        wider = f"{line} {word}".strip()
-        if line and font.getlength(wider) > width:
-            lines.append(line)
-            line = word
-        else:
-            line = wider
-    lines.append(line)
-    step = round(1.18 * font.size)
-    for i, one in enumerate(lines[:2]):
-        draw.text((at[0], at[1] + i * step), _cut(one, font, width), font=font, fill=fill)
-    return at[1] + step * min(len(lines), 2)
-
-
-def _cut(text: str, font: ImageFont.FreeTypeFont, width: float) -> str:
-    """Return as much of a text as stands in a width."""
-    if font.getlength(text) <= width:
-        return text
-    while text and font.getlength(f"{text}…") > width:
-        text = text[:-1]
-    return f"{text.rstrip()}…" if text else ""
-
-
-@cache
-def _font(name: str, size: int, weight: int = 400) -> ImageFont.FreeTypeFont:
-    font = ImageFont.truetype(str(FONTS / f"{name}.woff2"), max(size, 8))
-    font.set_variation_by_axes([weight])
-    return font
-
-
-@cache
-def _profile() -> bytes:
-    return ImageCms.ImageCmsProfile(ImageCms.createProfile("sRGB")).tobytes()
+        draw.text((x, foot + 0.012 * part), cut(one.name, name_font, room), font=name_font, fill=INK)
+        draw.text((x, foot + 0.056 * part), cut(one.caption, line_font, room), font=line_font, fill=SOFT)

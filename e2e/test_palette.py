@@ -38,7 +38,7 @@ class CompanyJourney(BrowserTest):
         before = self.place("middle")
         self.replaced(lambda: self.click("#swap-middle-1"))
         self.assertNotEqual(self.place("middle"), before)
-        self.assertIn("held", self.find("#place-middle").get_attribute("textContent"))
+        self.assertIn("locked", self.find("#place-middle").get_attribute("textContent"))
         self.assertEqual(self.text("#hold-middle").split("\n")[0], "Release")
         # another character, side by side with the first
         self.replaced(lambda: self.click(".rivals .rival:first-of-type"))

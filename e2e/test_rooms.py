@@ -104,6 +104,38 @@ class RoomJourney(BrowserTest):
         self.assertIn("wall:", self.text(".in-words"))
         self.assert_accessible("the room drawn")
 
+    def test_why_and_the_picture_that_is_saved_follow_the_hour(self):
+        self.light_of("Library")
+        self.click("#light-why > a")
+        self.wait(lambda: "most of this" in self.text("#light-why"))
+        self.wait(lambda: self.all(".room-picture.is-drawn"))
+        self.slide(2)
+        self.wait(lambda: not self.find("#light-why [data-of]").is_displayed())
+        self.assertIn("hour=14", self.find("#save-picture").get_attribute("href"))
+        self.slide(-2)
+        self.wait(lambda: self.find("#light-why [data-of]").is_displayed())
+
+    def test_windows_are_drawn_on_a_wall_and_the_house_is_turned(self):
+        room = self.light_of("Library").room
+        self.open(f"/rooms/{room.pk}/edit/")
+        self.wait(lambda: self.find("[data-wall=north] rect"))
+        wall = self.find("[data-wall=north]")
+        self.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", wall)
+        pull = ActionChains(self.browser).move_to_element_with_offset(wall, -40, -20)
+        pull.click_and_hold().move_by_offset(50, 40).release().perform()
+        self.wait(lambda: self.all("[data-window='2']"))
+        self.find("[data-window='2']").send_keys(Keys.ARROW_RIGHT, Keys.ARROW_UP)
+        self.find("[data-knob]").send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT)
+        self.assert_accessible("the walls drawn")
+        self.leave("#room-sheet .strong")
+        self.wait(lambda: self.text("h1") == "Library")
+        room.refresh_from_db()
+        made = room.windows.get(wall="north")
+        self.assertEqual(room.rotation_deg, 10)
+        self.assertEqual(room.windows.count(), 3)
+        for found, about in ((made.width, 1.68), (made.height, 1.34), (made.sill, 0.95), (made.along, 3.14)):
+            self.assertAlmostEqual(found, about, delta=0.15)
+
     def test_another_day_sky_and_wall(self):
         self.light_of("Galley")
         for css in ("input[value=midwinter]", "input[value=overcast]"):

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from functools import cached_property
 from urllib.parse import urlencode
 
+import numpy as np
 from django.utils.safestring import SafeString
 
 from jobs import drawings, drawn
@@ -32,9 +33,9 @@ class DayShown(Page):
 
     def __init__(
         self, day: RoomDay, room: Room, paint: str, review: int | None, others: Sequence[tuple[int, str]] = (),
-        framed: str = "",
+        framed: str = "", explained: bool = False,
     ) -> None:  # fmt: skip
-        self.day, self.room, self.paint = day, room.name, paint
+        self.day, self.room, self.paint, self.is_explained = day, room.name, paint, explained
         self._room, self._review, self._others, self._kind = room, review, others, framed
         self.other = others[0] if others else None
 
@@ -54,6 +55,11 @@ class DayShown(Page):
         """The address of the moment as a picture."""
         return self._address("room-picture-file", sky=self.asked.sky, hour=f"{self.asked.hour:g}")
 
+    @property
+    def picture_saved(self) -> str:
+        """The address of the same with a caption; the script keeps it at what is looked at."""
+        return f"{self.picture_file}&caption=on"
+
     @cached_property
     def framed(self) -> list[Frame]:
         """The room drawn several times, as was asked for; empty for one picture."""
@@ -63,14 +69,21 @@ class DayShown(Page):
     @property
     def side_by_side(self) -> list[tuple[str, str, bool]]:
         """The ways to draw it once or several times: what each is called, its address, and whether it is shown."""
-        asked = {"when": self.asked.season, "sky": self.asked.sky, "hour": f"{self.asked.hour:g}",
-                 "wall": self.asked.wall, "review": str(self._review or "")}  # fmt: skip
         kinds = [kind for kind in words.DRAWN_TIMES if kind != "candidates" or self._others]
         now = self._kind if self.framed else ""
         return [
-            (words.DRAWN_TIMES[kind], f"?{urlencode(asked | ({'frames': kind} if kind else {}))}", kind == now)
-            for kind in kinds
+            (words.DRAWN_TIMES[kind], self._here(**({"frames": kind} if kind else {})), kind == now) for kind in kinds
         ]
+
+    def _here(self, **more: str) -> str:
+        """Return the query of what is looked at now, with more."""
+        asked = {"when": self.asked.season, "sky": self.asked.sky, "hour": f"{self.asked.hour:g}",
+                 "wall": self.asked.wall, "review": str(self._review or "")}  # fmt: skip
+        return f"?{urlencode(asked | more)}"
+
+    @property
+    def why_address(self) -> str:
+        return self._here(why="on")
 
     @property
     def sky_number(self) -> int:
@@ -136,6 +149,26 @@ class DayShown(Page):
     def look(self) -> str:
         """The same without the hour, for where that stands above it."""
         return words.seen_there(self.asked.wall, self._seen[self.asked.moment], self.day.own)
+
+    @cached_property
+    def why(self) -> str:
+        """What makes the wall look other than its sample; empty where that was not asked for or it is too dark."""
+        day, t = self.day, self.asked.moment
+        if not self.is_explained or day.day.dark[t, day.wall]:
+            return ""
+        if delta_e(day.causes.seen, day.board) < day.method.just_seen:
+            return words.NO_CAUSE
+        unsure = float(day.doubts(day.paint)[t])
+        without = readings(day.causes.each[0].without, unsure, day.method, day.neutral)[0]
+        return words.causes_said(day.causes, self.asked.sky, self.asked.wall, without, day.own)
+
+    @cached_property
+    def why_figures(self) -> list[tuple[str, str]]:
+        """Each cause with how far it goes; empty where why is not said."""
+        if not self.why:
+            return []
+        away = delta_e(np.array([one.without for one in self.day.causes.each]), self.day.board)
+        return words.cause_figures(self.day.causes, self.asked.sky, [float(one) for one in away])
 
     @cached_property
     def beside(self) -> list[tuple[int, Board, str]]:

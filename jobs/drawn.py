@@ -24,6 +24,7 @@ from prism.screen import lab_to_screen
 from prism.spectrum import Array
 from prism.stimulus import Stimulus, from_lab
 from web.bounded_cache import BoundedCache
+from web.lettering import captioned
 
 SIZES = {"page": (1200, 750), "small": (480, 300), "look": (720, 450), "large": (1920, 1200)}
 """Sizes of a picture as a file, pixels."""
@@ -93,8 +94,11 @@ class Drawn:
             "things": packed(np.stack([one.lab for one in picture.things], axis=1)) if picture.things else "",
         }  # fmt: skip
 
-    def png(self, size: str = "page", stand: str = "door", turned: float = 0.0) -> bytes:
-        """Return the moment that is looked at as a PNG file in one of the `SIZES`, from one of the `STANDS`."""
+    def png(
+        self, size: str = "page", stand: str = "door", turned: float = 0.0, caption: tuple[str, str] | None = None
+    ) -> bytes:
+        """Return the moment that is looked at as a PNG file in one of the `SIZES`, from one of the `STANDS`, with a
+        title and a note below it where they are given."""
         sky, moment = SKIES.index(self.day.asked.sky), self.day.asked.moment
         beside = np.asarray(spectrum_of(self.other)).tobytes() if self.other else b""
         key = (
@@ -107,12 +111,14 @@ class Drawn:
             size,
             stand,
             turned,
+            caption,
         )
 
         def made() -> bytes:
             other = self.others[sky] if self.others else None
             picture = self.pictures[sky]
-            return as_png(drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other))
+            pixels = drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other)
+            return captioned(pixels, *caption) if caption else as_png(pixels)
 
         return _kept_files.get(key, made)
 

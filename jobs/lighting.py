@@ -15,6 +15,7 @@ from prism import screen
 from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
 from prism.light.advice import Aim, aim
+from prism.light.causes import Causes, causes
 from prism.light.claims import Known, doubt, readings, warmth
 from prism.light.day import OVERCAST, Day, days, deepening, evening, outside
 from prism.light.findings import (
@@ -48,6 +49,7 @@ PER_LAMP_AREA = 4.0
 _kept: BoundedCache[object, list[Day]] = BoundedCache(48)
 _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
 _kept_evenings: BoundedCache[object, Day] = BoundedCache(96)
+_kept_causes: BoundedCache[object, Causes] = BoundedCache(64)
 _kept_deeper: BoundedCache[object, tuple[float, float]] = BoundedCache(256)
 _kept_floor: BoundedCache[object, float] = BoundedCache(256)
 
@@ -180,6 +182,15 @@ class RoomDay:
         """What it reads as beside a clean white in the same light, at the moment that is looked at."""
         lab = self.day.beside_white(self.reflectance)[self.asked.moment, self.wall]
         return readings(lab, self.doubts(self.paint)[self.asked.moment], self.method, self.neutral)[0]
+
+    @cached_property
+    def causes(self) -> Causes:
+        """Why the wall that is looked at looks other than its sample, at the moment that is looked at."""
+        asked, cloud = self.asked, self.day.cloud
+        key = self.basis, asked.hour, cloud, asked.wall
+        return _kept_causes.get(
+            key, lambda: causes(self.room, self.reflectance, self.date, asked.hour, cloud, asked.wall, self.board)
+        )
 
     @cached_property
     def together(self) -> Array:

@@ -23,7 +23,7 @@ from jobs.sheet import RoomSheet
 from jobs.towns import TOWNS
 from methods import queries as method_queries
 from people.names import name_of
-from prism import words
+from prism import sizes, words
 from prism.light.checks import zones
 from prism.light.materials import library
 from prism.light.room import WALLS
@@ -200,7 +200,7 @@ class RoomPage:
         if self.day is None:
             return None
         pk, framed = review.pk if review else None, self.query.get("frames", "")
-        return DayShown(self.day, self.room, self.tried[0], pk, framed=framed)
+        return DayShown(self.day, self.room, self.tried[0], pk, framed=framed, explained="why" in self.query)
 
     @property
     def zone(self) -> str:
@@ -247,7 +247,12 @@ class RoomPage:
 
 
 def sheet_context(sheet: RoomSheet) -> dict[str, Any]:
-    return {"sheet": sheet, "materials": [m.title for m in library().values()], "job": sheet.room.job}
+    return {
+        "sheet": sheet,
+        "unit": sizes.unit("length"),
+        "materials": [m.title for m in library().values()],
+        "job": sheet.room.job,
+    }
 
 
 def place_context() -> dict[str, Any]:

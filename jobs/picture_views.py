@@ -7,19 +7,20 @@ from django.shortcuts import get_object_or_404
 from django.views.decorators.http import require_safe
 
 from decks import queries as deck_queries
+from decks.models import Colour
 from jobs import queries
 from jobs.drawn import SIZES, Drawn, trim_of
 from jobs.page import RoomPage
+from prism import words
 from prism.light.view import STANDS
 from prism.numbers import is_number, typed
-from prism.stimulus import Stimulus
 from web.http import StudioRequest, as_file, whole_number
 
 
 @require_safe
 def picture(request: StudioRequest, pk: int) -> HttpResponse:
     """Answer with what the script draws of a room's day."""
-    return HttpResponse(_drawn(request, pk).data, content_type="application/json")
+    return HttpResponse(_drawn(request, pk)[0].data, content_type="application/json")
 
 
 @require_safe
@@ -29,20 +30,32 @@ def picture_file(request: StudioRequest, pk: int) -> HttpResponse:
     turned = request.GET.get("turned", "0")
     if stand not in STANDS or size not in SIZES or not is_number(turned):
         raise Http404
-    made = _drawn(request, pk)
-    image = made.png(size, stand, typed(turned) % 360)
+    made, page = _drawn(request, pk)
+    caption = _caption(request, page, made) if "caption" in request.GET else None
+    image = made.png(size, stand, typed(turned) % 360, caption)
     name = f"room {made.day.date} {made.day.asked.hour:05.2f} {made.day.asked.sky}"
     return as_file(HttpResponse(image, content_type="image/png"), name, "room", "png", shown=True)
 
 
-def _drawn(request: StudioRequest, pk: int) -> Drawn:
+def _caption(request: StudioRequest, page: RoomPage, made: Drawn) -> tuple[str, str]:
+    review, beside = page.tried[2], _colour(request, "beside")
+    names = [page.tried[0], *([beside.name] if beside else [])]
+    if review is not None and not review.names_shown:
+        names = []
+    asked = made.day.asked
+    return words.picture_caption(page.room.name, names, made.day.date, asked.hour, asked.sky)
+
+
+def _drawn(request: StudioRequest, pk: int) -> tuple[Drawn, RoomPage]:
     room = get_object_or_404(queries.rooms(request.user), pk=pk, deleted=None)
-    day = RoomPage(request.user, room, request.GET.dict()).day
-    if day is None:
+    page = RoomPage(request.user, room, request.GET.dict())
+    if page.day is None:
         raise Http404
-    return Drawn(day, _colour(request, "trim") or trim_of(room), _colour(request, "beside"))
+    trim, beside = _colour(request, "trim"), _colour(request, "beside")
+    made = Drawn(page.day, trim.stimulus if trim else trim_of(room), beside.stimulus if beside else None)
+    return made, page
 
 
-def _colour(request: StudioRequest, name: str) -> Stimulus | None:
+def _colour(request: StudioRequest, name: str) -> Colour | None:
     wanted = whole_number(request.GET.get(name))
-    return get_object_or_404(deck_queries.visible_to(request.user), pk=wanted).stimulus if wanted else None
+    return get_object_or_404(deck_queries.visible_to(request.user), pk=wanted) if wanted else None

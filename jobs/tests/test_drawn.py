@@ -6,6 +6,7 @@ import io
 import json
 import re
 import zlib
+from datetime import date
 
 import numpy as np
 from django.urls import reverse
@@ -15,6 +16,7 @@ from decks.tests import world
 from jobs.drawn import Drawn, packed, trim_of
 from jobs.models import Finish, Room
 from jobs.page import RoomPage
+from prism import words
 from prism.light.picture import LEVEL, ROWS
 from prism.screen import lab_to_screen
 from studio import demo_station as station
@@ -93,6 +95,19 @@ class AsAFile(Rooms):
         self.assertEqual(Image.open(io.BytesIO(page.content)).size, (480, 300))
         other = self.get("room-picture-file", hour="22", size="small", stand="corner")
         self.assertNotEqual(page.content, other.content)
+
+    def test_a_picture_that_is_saved_says_what_it_is(self):
+        page = self.get("room-picture-file", hour="12", size="small", caption="on")
+        image = Image.open(io.BytesIO(page.content))
+        self.assertEqual(image.size, (480, 348))
+        self.assertTrue(image.info["icc_profile"])
+        below = np.asarray(image)[300:]
+        self.assertGreater((below == 255).all(axis=2).mean(), 0.6)  # white, with letters in ink on it
+        self.assertLess(below.min(), 60)
+        title, note = words.picture_caption("Library", ["Pintle Blotter"], date(2026, 3, 20), 9.5, "clear")
+        self.assertEqual(title, "Library in Pintle Blotter")
+        self.assertIn("9:30, clear sky", note)
+        self.assertEqual(words.picture_caption("Library", [], date(2026, 3, 20), 9.5, "clear")[0], "Library")
 
     def test_what_is_not_offered_is_not_found(self):
         for odd in ({"stand": "roof"}, {"size": "huge"}, {"turned": "x"}):

@@ -183,6 +183,18 @@ def _without_hue(reflectance: Array) -> Array:
     return np.broadcast_to(to_lrv(reflectance)[:, None] / 100, reflectance.shape).copy()
 
 
+def looked_at(shape: Box, reflectance: Array, straight: Array, light: Outdoors, veil: Array) -> Day:
+    """Return one moment of a room under one light after another, (31, n, t) straight on its patches, as if they were
+    moments of a day; `reflectance` (6, 31) of its sides."""
+    count = straight.shape[2]
+    patches, bare = (solve(shape, each, straight) for each in (reflectance, _without_hue(reflectance)))
+    height, azimuth = (np.full(count, float(one[0])) for one in (light.height, light.azimuth))
+    veils_there = np.broadcast_to(veil, (count, veil.shape[1]))
+    never = np.zeros(count, dtype=bool)
+    walls = reflectance[_WALLS]
+    return _day(shape, patches, bare, reflectance, walls, np.zeros(count), height, azimuth, never, CLEAR, veils_there)
+
+
 def evening(room: Room, tried: ArrayLike, lamps: Sequence[tuple[Lamp, ...]]) -> Day:
     """Return a room after dark under one set of lamps after another, as if they were moments of a day."""
     shape = box(room.size, room.windows)

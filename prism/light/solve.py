@@ -29,6 +29,8 @@ _FEW = 12
 """Hours up to which a room is solved step by step."""
 _DARKEST, _EXACT, _NOTHING = 1e-6, 1e-11, 1e-300
 """The least reflectance that is reckoned with; the part of the light to which steps go on; what keeps 0/0 away."""
+FROM = ("sky", "sky", "ground", "ground")
+"""Where each of the sources outside a window is from: clear and overcast sky, what stands opposite, and the ground."""
 _ROUND = 0.2
 """Part of the ground in view that lies beyond the two ends of a house's shadow."""
 
@@ -41,23 +43,35 @@ def toward_sun(light: Outdoors, turn: float) -> Array:
 
 def entering(room: Room, light: Outdoors) -> Array:
     """Return what falls on each patch straight from outside, before any of it is sent on, (31, n, t)."""
-    shape = box(room.size, room.windows)
+    parts = falling(room, light, box(room.size, room.windows))
+    return parts["sky"] + parts["ground"] + parts["sun"]
+
+
+def falling(room: Room, light: Outdoors, shape: Box) -> dict[str, Array]:
+    """Return the same by where it comes from: `sky`, `ground` with what stands opposite, and `sun`, (31, n, t) each."""
     toward = toward_sun(light, room.rotation_deg)
     sun = sunlight(shape, toward)
-    found = skylight(room, light, shape)
-    for w, pane in enumerate(shape.panes):
-        found += np.einsum("b,tb,tn->bnt", let_in(room, pane), light.beam, sun[w], optimize=True)
-    return found
+    beams = [np.einsum("b,tb,tn->bnt", let_in(room, pane), light.beam, sun[w], optimize=True)
+             for w, pane in enumerate(shape.panes)]  # fmt: skip
+    nothing = np.zeros((BANDS.size, len(shape.areas), len(light.height)))
+    return _skylight(room, light, shape) | {"sun": np.sum([nothing, *beams], axis=0)}
 
 
 def skylight(room: Room, light: Outdoors, shape: Box) -> Array:
     """Return what falls on the patches or points of a shape straight from sky, ground and what stands outside, (31, n,
     t), without the beam of the sun."""
+    parts = _skylight(room, light, shape)
+    return parts["sky"] + parts["ground"]
+
+
+def _skylight(room: Room, light: Outdoors, shape: Box) -> dict[str, Array]:
     toward = toward_sun(light, room.rotation_deg)
-    found = np.zeros((BANDS.size, len(shape.areas), len(light.height)))
+    size = (BANDS.size, len(shape.areas), len(light.height))
+    found = {"sky": np.zeros(size), "ground": np.zeros(size)}
     for pane in shape.panes:
-        for spectrum, along in outside_of(room, light, pane, toward):
-            found += np.einsum("tb,tn->bnt", spectrum, np.broadcast_to(pane.of(along), (len(toward), len(shape.areas))))
+        for kind, (spectrum, along) in zip(FROM, outside_of(room, light, pane, toward), strict=True):
+            rays = np.broadcast_to(pane.of(along), (len(toward), len(shape.areas)))
+            found[kind] += np.einsum("tb,tn->bnt", spectrum, rays)
     return found
 
 

@@ -9,6 +9,7 @@ from prism.messages.text import *
 from prism.words.archives import *
 from prism.words.articles import *
 from prism.words.background_jobs import *
+from prism.words.causes import *
 from prism.words.conflicts import *
 from prism.words.consultation import *
 from prism.words.decisions import *
@@ -41,4 +42,5 @@ from prism.words.undo import *
 from prism.words.use import *
 from prism.words.viewing import *
 from prism.words.walks import *
+from prism.words.warnings import *
 from prism.words.whites import *

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from datetime import date
 from typing import TYPE_CHECKING
 
+from prism.messages.habits import day
 from prism.messages.text import NO_BREAK, capital, listed, lower_first, number, whole
 from prism.words.readings import headline, hue, undertone_short
 
@@ -58,7 +60,7 @@ def wall_line(name: str, hour: float, wall: str, lux: float, kelvin: float, read
 SKIES = {"clear": "clear", "overcast": "overcast"}
 SEASONS = {"today": "today", "midsummer": "midsummer", "equinox": "equinox", "midwinter": "midwinter"}
 DARK = "too dark to see a colour"
-NO_LAMPS = "No lamps are entered, so one of 800 lm for every four square metres is supposed."
+NO_LAMPS = "No lamps are entered, so one of 800 lm for every four square metres is assumed."
 """What stands where lamps must be supposed."""
 
 
@@ -180,51 +182,6 @@ def spot_said(hour: float, wall: str, sky: str) -> str:
 
 def sky_of(cloud: float) -> str:
     return "overcast" if cloud >= 1 else "clear" if cloud <= 0 else "partly cloudy"
-
-
-_COUNSEL = {
-    "washes out": "Washes out in strong light",
-    "heavy": "Gets {}heavy in the dim light",
-    "dingy": "May look {}dingy",
-    "cool forward": "Pulls {}cool",
-    "warm forward": "Pulls {}warm",
-    "warm in the evening": "Turns {}warm under the lamps",
-}
-
-
-def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
-    """Return warnings of (kind, walls, whether predicted, whether the rule of thumb warns, size), those of one origin
-    together with what says so."""
-    by_origin: dict[str, list[str]] = {}
-    for kind, walls, predicted, ruled, size in found:
-        if predicted and ruled:
-            who = "Predicted for this room, and the rule of thumb agrees."
-        elif predicted:
-            who = "Predicted for this room; the rule of thumb would not warn."
-        else:
-            who = "By the rule of thumb; the prediction for this room does not show it."
-        how_far = "a little " if predicted and abs(size) < CLEARLY else ""
-        by_origin.setdefault(who, []).append(f"{_COUNSEL[kind].format(how_far)}{_on_walls(walls)}")
-    return [" ".join([*_of_this_colour(warnings), who]) for who, warnings in by_origin.items()]
-
-
-def counsels_plain(found: Sequence[tuple[str, tuple[str, ...]]]) -> list[str]:
-    """Return warnings of (kind, walls) as sentences for a client, without what says so."""
-    return _of_this_colour([f"{_COUNSEL[kind].format('')}{_on_walls(walls)}" for kind, walls in found])
-
-
-def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
-    return f"{_COUNSEL[kind].format('')}{_on_walls(walls)}."
-
-
-def _of_this_colour(warnings: Sequence[str]) -> list[str]:
-    """Return one sentence of two warnings at most, as many as it takes."""
-    pairs = [warnings[i : i + 2] for i in range(0, len(warnings), 2)]
-    return [f"This colour {listed([lower_first(one) for one in pair])}." for pair in pairs]
-
-
-def _on_walls(walls: tuple[str, ...]) -> str:
-    return "" if len(walls) == 4 else f" on the {listed(walls)} wall{'s' if len(walls) > 1 else ''}"
 
 
 def aim_said(lrv: float, own: float, warmer: float) -> str:
@@ -354,3 +311,9 @@ def picture_plain(room: str, paint: str, hour: float) -> str:
 
 def picture_text(room: str, paint: str, hour: float) -> str:
     return f"{picture_plain(room, paint, hour)}. Arrow keys turn your head."
+
+
+def picture_caption(room: str, paints: Sequence[str], on: date, hour: float, sky: str) -> tuple[str, str]:
+    """Return the title and the note below a picture that is saved; no paint is named where names are hidden."""
+    title = f"{room} in {listed(list(paints))}" if paints else room
+    return title, f"{day(on)}, {clock(hour)}, {sky} sky. Predicted: judge the colour from a painted sample."

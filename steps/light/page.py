@@ -38,7 +38,8 @@ class LightPage(Page):
             return None
         others = [(held.colour.pk, held.title or held.name) for held in self.at.candidates]
         subject, framed = self._context.subject, self.query.get("frames", "")
-        return DayShown(self.at.day, self.room, subject.name, self._context.review.pk, others, framed)
+        explained = "why" in self.query
+        return DayShown(self.at.day, self.room, subject.name, self._context.review.pk, others, framed, explained)
 
     @property
     def why_not(self) -> str:

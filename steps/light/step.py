@@ -17,7 +17,7 @@ class LightStep(Step):
 
     key, label = "light", "Light"
     template = "steps/light/page.html"
-    keeps = ("show", "frames", "when", "sky", "wall", "hour", "half")
+    keeps = ("show", "frames", "when", "sky", "wall", "hour", "half", "why")
     unknown = words.NOT_SEEN
     actions = {"strength": views.strength}
 

@@ -64,9 +64,16 @@ class InARoom(Wall):
         self.assertNotIn(own.name, page)
         self.assertNotIn(self.review.colour.name, page)
 
+    def test_why_is_answered_where_it_is_asked(self):
+        self.assertNotContains(self.get("light", hour="12"), "most of this")
+        page = self.get("light", hour="12", why="on")
+        self.assertContains(page, "most of this.")
+        self.assertContains(page, "ΔE00")
+        self.assertNotContains(self.get("light", hour="12", when="midwinter", sky="overcast"), 'data-of="24"')
+
     def test_counsel_names_light_and_practice_and_what_does_better(self):
         page = self.get("light", when="midwinter")
-        self.assertContains(page, "Turns warm under the lamps")
+        self.assertContains(page, "turns warm under the lamps")
         self.assertContains(page, "Predicted for this room, and the rule of thumb agrees.")
         self.assertContains(page, "choose LRV")
         at = Light(ReviewContext(self.review), {"when": "midwinter"})

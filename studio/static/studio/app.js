@@ -108,6 +108,7 @@
     z: fill,
     t: () => window.trueSize && window.trueSize(),
     e: () => flip("edge"),
+    i: () => flip("save-picture"),
     ArrowRight: () => nextBoard(1),
     ArrowDown: () => nextBoard(1),
     ArrowLeft: () => nextBoard(-1),

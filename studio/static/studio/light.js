@@ -22,6 +22,7 @@
       const said = data[place.dataset.light][at];
       if (place.textContent !== said) place.textContent = said;
     });
+    document.querySelectorAll("[data-of]").forEach((said) => { said.hidden = Number(said.dataset.of) !== at; });
     document.dispatchEvent(new CustomEvent("moment", { detail: at }));
     const cursor = box.querySelector("[data-cursor]");
     if (cursor) cursor.setAttribute("x", 120 + at * 17);

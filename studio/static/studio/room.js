@@ -163,6 +163,19 @@
       }
       draw(canvas, data, state.rays, state.moment, state.sky, Boolean(halves && halves.checked));
       box.classList.add("is-drawn");
+      follow();
+    }
+    // what is saved is what is looked at: this hour, from here, turned so
+    function follow() {
+      const link = box.querySelector("#save-picture");
+      if (!link) return;
+      const address = new URL(link.href);
+      address.searchParams.set("hour", data.hours[state.moment]);
+      address.searchParams.set("stand", choice ? choice.value : "door");
+      address.searchParams.set("turned", Math.round(state.turned));
+      address.searchParams.delete("beside");
+      if (halves && halves.checked) address.searchParams.set("beside", link.dataset.other);
+      link.href = address.href;
     }
     box.at = (moment) => { state.moment = moment; show(); };
     if (choice) choice.addEventListener("change", () => { state.turned = 0; state.tilt = -3; show(); });

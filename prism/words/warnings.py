@@ -1,0 +1,52 @@
+"""What a room's light warns of."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from prism.messages.text import listed, lower_first
+from prism.words.light import CLEARLY
+
+_COUNSEL = {
+    "washes out": "Washes out in strong light",
+    "heavy": "Gets {}heavy in the dim light",
+    "dingy": "May look {}dingy",
+    "cool forward": "Pulls {}cool",
+    "warm forward": "Pulls {}warm",
+    "warm in the evening": "Turns {}warm under the lamps",
+}
+
+
+def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
+    """Return warnings of (kind, walls, whether predicted, whether the rule of thumb warns, size), those of one origin
+    together with what says so."""
+    by_origin: dict[str, list[str]] = {}
+    for kind, walls, predicted, ruled, size in found:
+        if predicted and ruled:
+            who = "Predicted for this room, and the rule of thumb agrees."
+        elif predicted:
+            who = "Predicted for this room; the rule of thumb would not warn."
+        else:
+            who = "By the rule of thumb; the prediction for this room does not show it."
+        how_far = "a little " if predicted and abs(size) < CLEARLY else ""
+        by_origin.setdefault(who, []).append(f"{_COUNSEL[kind].format(how_far)}{_on_walls(walls)}")
+    return [" ".join([*_of_this_colour(warnings), who]) for who, warnings in by_origin.items()]
+
+
+def counsels_plain(found: Sequence[tuple[str, tuple[str, ...]]]) -> list[str]:
+    """Return warnings of (kind, walls) as sentences for a client, without what says so."""
+    return _of_this_colour([f"{_COUNSEL[kind].format('')}{_on_walls(walls)}" for kind, walls in found])
+
+
+def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
+    return f"{_COUNSEL[kind].format('')}{_on_walls(walls)}."
+
+
+def _of_this_colour(warnings: Sequence[str]) -> list[str]:
+    """Return one sentence of two warnings at most, as many as it takes."""
+    pairs = [warnings[i : i + 2] for i in range(0, len(warnings), 2)]
+    return [f"This colour {listed([lower_first(one) for one in pair])}." for pair in pairs]
+
+
+def _on_walls(walls: tuple[str, ...]) -> str:
+    return "" if len(walls) == 4 else f" on the {listed(walls)} wall{'s' if len(walls) > 1 else ''}"
