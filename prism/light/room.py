@@ -27,7 +27,7 @@ class View:
 
 
 OUTSIDE: dict[str, View] = {
-    "lawn": View("lawn", "trees", 0.10),
+    "lawn": View("garden", "trees", 0.10),
     "open": View("grass-dry", "grass-dry", 0.0),
     "trees": View("lawn", "trees", 0.55),
     "brick": View("brick-red", "brick-red", 0.45),
