@@ -205,7 +205,7 @@ STATIC_ROOT = ROOT / "staticfiles"
 STORAGES = {
     "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
     "staticfiles": {
-        "BACKEND": "whitenoise.storage.CompressedManifestStaticFilesStorage"
+        "BACKEND": "web.static_files.Hashed"
         if STUDIO_ENV != "development"
         else "django.contrib.staticfiles.storage.StaticFilesStorage"
     },

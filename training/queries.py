@@ -88,6 +88,11 @@ def answers(user: User) -> QuerySet[Wall]:
     return Wall.objects.filter(sitting__owner=user, right__isnull=False).order_by("-answered", "-id")
 
 
+def answered_before(wall: Wall) -> Wall | None:
+    """Return the wall before one in its sitting, where it was answered rightly."""
+    return wall.sitting.walls.filter(number=wall.number - 1, right=True).first()
+
+
 Told = tuple[float, bool, float, datetime]
 """By how much something was apart, whether it was told, the chance of guessing it, and when."""
 

@@ -100,12 +100,13 @@ def sitting(request: StudioRequest, pk: int) -> HttpResponse:
         said = words.sitting_over(len(result.answered), result.right)
         said = words.CLOCK_SET_BACK if held.is_before else said
         return render(request, "training/over.html", {"sitting": held, "said": said, "result": result})
-    return render(request, "training/wall.html", {"page": WallPage(wall)})
+    before = queries.answered_before(wall)
+    return render(request, "training/wall.html", {"page": WallPage(wall), "before": before and WallPage(before)})
 
 
 @require_POST
 def answer(request: StudioRequest, pk: int, number: int) -> HttpResponse:
-    """Take a pick; once the wall is answered show why, else go on with it."""
+    """Take a pick; go on where it was right or more are wanted, and show why where it was not."""
     wall = _wall(request, pk, number)
     if "back" in request.POST:
         services.unpick(wall)
@@ -119,7 +120,9 @@ def answer(request: StudioRequest, pk: int, number: int) -> HttpResponse:
         messages.info(request, words.ANSWERED_ALREADY)
     elif held.right is not None and held.sitting.is_over:
         messages.info(request, words.ANSWERED_LATE)
-    return redirect(held) if held.right is not None else redirect(held.sitting)
+    talked_about = held.set_wall is not None and held.set_wall.origin == SetWall.Origin.STUDIO
+    goes_on = held.right is None or (held.right and is_new and not talked_about and not held.sitting.is_over)
+    return redirect(held.sitting) if goes_on else redirect(held)
 
 
 @never_cache

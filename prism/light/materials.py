@@ -13,8 +13,8 @@ from numpy.typing import ArrayLike
 from prism.spectrum import BANDS, DATA, Array, lab_to_xyz, weights
 
 MIXED = {"garden": {"lawn": 0.7, "asphalt": 0.3}}
-"""What lies before a house in parts. A garden is lawn but for paths, moist beds and what lies in the shade of the eaves,
-as dark as lawn and hardly coloured: lawn alone made ceilings greener than anybody reports (decision 058)."""
+"""What lies before a house in parts. A garden is lawn but for paths, beds and the strip under the eaves, as dark as
+lawn and hardly coloured: lawn alone made ceilings greener than anybody reports (decision 058)."""
 _STEPS = 40
 _CLOSE = 1e-7
 
@@ -69,7 +69,8 @@ def nearest_names(text: str) -> list[str]:
 def reflectance(key: str) -> Array:
     """Return the reflectance of a material or of what is `MIXED`, (31,). Raises `KeyError`."""
     if key in MIXED:
-        return np.sum([part * reflectance(own) for own, part in MIXED[key].items()], axis=0, dtype=np.float64)
+        mixed: Array = np.sum([part * reflectance(own) for own, part in MIXED[key].items()], axis=0)
+        return mixed
     return np.asarray(library()[key].reflectance)
 
 

@@ -30,7 +30,7 @@ class Shell(Page):
         self.waits = context.wall.waits if step.gives_away else ""
         self.page: Any = step.page(visit)
         self.path = Path(context, step).steps()
-        self.digits = min(len(self.path), 9)  # keys lead to as many steps: `app.js` binds 1 to 9
+        self.digits = min(len(self.path), 9)  # keys lead to as many steps: `app/keys.js` binds 1 to 9
 
     @property
     def pending(self) -> bool:
