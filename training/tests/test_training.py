@@ -144,7 +144,7 @@ class Sittings(Training):
         address = reverse("wall-answer", args=[sitting.pk, wall.number])
         self.client.post(address, {"pick": "0"})
         self.assertContains(self.client.post(address, {"pick": "0"}, follow=True), words.NOT_TO_BE_PICKED)
-        self.assertContains(self.client.get(sitting.get_absolute_url()), "Take the last one back")
+        self.assertContains(self.client.get(sitting.get_absolute_url()), "Undo the last one")
         self.client.post(address, {"back": "1"})
         wall.refresh_from_db()
         self.assertEqual(wall.picked, [])

@@ -43,14 +43,14 @@ document.addEventListener("alpine:init", () => {
   window.Alpine.data("copier", () => ({
     async copy() {
       const button = this.$el;
-      const said = button.textContent;
+      const said = [...button.childNodes];
       try {
         await navigator.clipboard.writeText(button.dataset.text);
-        button.textContent = "Copied";
+        button.replaceChildren("Copied");
       } catch {
-        button.textContent = "Copying is not allowed here";
+        button.replaceChildren("Copying is not allowed here");
       }
-      setTimeout(() => { button.textContent = said; }, 1600);
+      setTimeout(() => { button.replaceChildren(...said); }, 1600);
     },
   }));
 
