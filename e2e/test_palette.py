@@ -39,11 +39,12 @@ class CompanyJourney(BrowserTest):
         self.replaced(lambda: self.click("#swap-middle-1"))
         self.assertNotEqual(self.place("middle"), before)
         self.assertIn("locked", self.find("#place-middle").get_attribute("textContent"))
-        self.assertEqual(self.text("#hold-middle").split("\n")[0], "Release")
+        self.assertEqual(self.text("#hold-middle").split("\n")[0], "Unlock")
         # another character, side by side with the first
         self.replaced(lambda: self.click(".rivals .rival:first-of-type"))
         self.assertIn("opposite", self.text(".finding-line").lower())
         # like three colours that are named
+        self.click("[data-fold=palette-change] > summary")
         self.find("#ref").send_keys("HW03, H16.5, TK02", Keys.ENTER)
         self.wait(lambda: "Palette like three colours of yours" in self.text(".finding-line"))
         self.settled()

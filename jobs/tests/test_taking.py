@@ -75,10 +75,10 @@ class Taking(Wall):
         library = self.rooms["Library"]
         answer = self.client.get(reverse("room-white", args=[library.pk]), {"white": self.white.pk})
         self.assertContains(answer, "The woodwork of the Library stays in")
-        self.assertNotContains(answer, "Take it for this room")
+        self.assertNotContains(answer, "Use it for this room")
 
     def test_each_white_in_rank_can_be_taken(self):
         page = self.client.get(reverse("review-step", args=[self.review.pk, "whites"])).content.decode()
-        self.assertGreaterEqual(page.count("Take it<span"), 4)
+        self.assertGreaterEqual(page.count("Use it<span"), 4)
         self.client.force_login(self.rory)
         self.assertEqual(self.post(white=self.white.pk, **{"for": "home"}).status_code, 404)

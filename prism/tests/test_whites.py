@@ -141,6 +141,17 @@ class Ranking(unittest.TestCase):
         self.assertEqual(KEYS[coolest(rank(COOL_WALL, ALL, KEYS, WALL)).index], "cool")
         self.assertIsNone(safe([]))
 
+    def test_a_white_that_shows_yellow_is_never_called_safe_and_says_what_it_goes_with(self):
+        creamy = [w for w in rank(COOL_WALL, ALL, KEYS, WALL) if w.shows_yellow]
+        self.assertTrue(creamy)
+        self.assertIsNone(safe(creamy))
+        there = [colour(86, 0.5, 7.5)]  # a cream that stays, and of which a creamy white differs without spoiling it
+        first = rank(COOL_WALL, ALL, KEYS, WALL, there=there)[0]
+        self.assertEqual(KEYS[first.index], "creamy")
+        self.assertEqual(
+            words.white_note(first, 10, ["the trim"]), "Goes with the trim, but looks yellow beside the wall"
+        )
+
     def test_order_of_input_is_nothing_to_the_ranking(self):
         expected = order(WARM_WALL, there=[SOFT])
         for some in itertools.permutations(range(len(ALL))):

@@ -46,7 +46,8 @@ def white_facts(white: White, wanted: float, there: Sequence[str] = ()) -> list[
     if white.glares:
         facts.append("glares on doors and other large surfaces")
     if white.shows_yellow:
-        facts.append("looks yellow beside the wall")
+        goes = f"goes with {there[white.near]}, but " if there and not white.spoils else ""
+        facts.append(f"{goes}looks yellow beside the wall")
     elif white.looks_crisper:
         facts.append("looks crisp, and makes the wall creamier")
     facts.append(_TEMPERATURE[white.agreement])
@@ -70,21 +71,21 @@ def all_whites(shared: Sequence[str], crisp: bool) -> str:
 def why_not_higher(white: White, above: White) -> str:
     """Return why a white stands below the one above it in rank: the first rule by which the two differ."""
     if white.spoils and not above.spoils:
-        return "It does not go with the white that stays"
+        return "Does not go with the white that stays"
     if round(white.apart) > round(above.apart):
-        return "It is further from the white that stays"
+        return "Further from the white that stays"
     if above.clears and not white.clears:
-        return f"Its edge is soft: {many(round(abs(white.gap)), 'point')} against {number(abs(above.gap), 0)}"
+        return f"A soft edge: {many(round(abs(white.gap)), 'point')} against {number(abs(above.gap), 0)}"
     if round(abs(white.gap)) < round(abs(above.gap)) and not above.clears:
-        return f"Its gap is smaller: {many(round(abs(white.gap)), 'point')}"
+        return f"A smaller gap: {many(round(abs(white.gap)), 'point')}"
     if white.agreement != above.agreement:
-        return "Its temperature suits the wall less"
+        return "Warmth that suits the wall less"
     if white.glares and not above.glares:
-        return "It glares on doors and other large surfaces"
+        return "Glares on doors and other large surfaces"
     more = white.answers - above.answers
     if round(more, 1) > 0:
         way = "yellower" if white.creaminess > above.creaminess else "cooler"
-        return f"It is {'a touch ' if more < 0.5 else ''}{way} than this wall asks for"
+        return f"{'A touch ' if more < 0.5 else ''}{way} than this wall asks for".capitalize()
     darker = above.reading.lrv - white.reading.lrv
     return "As good, and a touch darker" if darker >= 0.05 else "As good as the one above"
 
