@@ -73,7 +73,7 @@ class Looking(Files):
 
     def test_a_table_without_headings_is_named_by_hand(self):
         page = self.upload("one,two,three,four,five\nA1,Fog,80,1,2\n")
-        self.assertContains(page, "cannot be taken as it is")
+        self.assertContains(page, "cannot be imported as it is")
         url = reverse("deck-preview", args=[self.waiting().pk])
         named = {"column-0": "code", "column-1": "name", "column-2": "l", "column-3": "a", "column-4": "b", "x": "y"}
         page = self.client.post(url, named | {"column-9": "nonsense"}, follow=True)
@@ -84,7 +84,7 @@ class Looking(Files):
     def test_what_is_no_deck_is_refused_beside_the_field(self):
         for content, name, part in (
             (b"%PDF-1.4", "deck.xlsx", "does not hold that"),
-            (b"PK\x03\x04rubbish", "deck.xlsx", "cannot be taken"),
+            (b"PK\x03\x04rubbish", "deck.xlsx", "cannot be imported"),
             (b"", "deck.csv", "The file is empty"),
             (b"{}", "deck.json", "no deck"),
         ):
@@ -156,7 +156,7 @@ class Doing(Files):
         with mock.patch.object(files, "PART", 3), mock.patch("decks.import_views.hand_over"):
             self.client.post(reverse("deck-apply", args=[pk]))
         self.assertEqual((len(self.codes()), Colour.objects.get(code="A1").lab_l), (3, 82))
-        self.assertContains(self.client.get(reverse("deck-import")), "half in")
+        self.assertContains(self.client.get(reverse("deck-import")), "half imported")
         self.client.post(reverse("deck-cancel", args=[pk]))
         self.assertEqual(list(Colour.objects.order_by("pk").values()), before)
         self.assertFalse(Import.objects.filter(pk=pk).exists())

@@ -41,7 +41,7 @@ class ByTheQueue(Files):
         held, piece = self.begin()
         page = self.client.get(reverse("deck-preview", args=[held.pk]))
         self.assertContains(page, "3 of 10 colours are in")
-        self.assertContains(page, "It goes on when you leave this page")
+        self.assertContains(page, "You can leave this page")
         Work.objects.update(moved=timezone.now() - background_jobs.BELIEVED)
         page = self.client.get(reverse("deck-preview", args=[held.pk]))
         self.assertContains(page, f'hx-post="{reverse("deck-apply", args=[held.pk])}"')

@@ -103,19 +103,20 @@ class Showing:
         return [self._slide("clean", words.beside_clean(self.subject.reading), swatches=shown, notes=self._note(white))]
 
     def _near(self) -> list[Slide]:
-        """Return the near-identical colours that show most: its own undertone, then any hue, the nearest first."""
+        """Return the near-identical colours that show most: its own undertone, then any hue, the nearest first; one of
+        those that show the same, since a second slide would say nothing new."""
         pairs = [(held, self._finding(held)) for held in self.context.set.guide if held.kind != "white"]
         telling = [(held, found) for held, found in pairs if any(found.hue_words)] or pairs
         main = self.subject.reading.undertone.main
         own = comparative(main) if main else ""
         telling.sort(key=lambda pair: (own not in pair[1].directions, pair[1].delta_e))
+        by_said: dict[str, SwatchView] = {}
+        for held, found in telling:
+            by_said.setdefault(words.beside_near(self.subject.reading, found), held)
         return [
-            self._slide(
-                "near", words.beside_near(self.subject.reading, found), f"-{held.colour.pk}",
-                swatches=(self._own, _board(held)), notes=self._note(held),
-            )
-            for held, found in telling[:MOST_NEAR]
-        ]  # fmt: skip
+            self._slide("near", said, f"-{held.colour.pk}", swatches=(self._own, _board(held)), notes=self._note(held))
+            for said, held in list(by_said.items())[:MOST_NEAR]
+        ]
 
     def _finding(self, held: SwatchView) -> PairFinding:
         return compare(self.subject.reading, held.reading, self.subject.method)

@@ -48,7 +48,7 @@ class Secret(TestCase):
             self.assertEqual(Invitation.objects.get().token, "")
             self.assertEqual(Invitation.opened_by(token).get(), self.made)
             self.client.force_login(self.isla)
-            self.assertContains(self.client.get("/people/"), "cannot be shown again")
+            self.assertContains(self.client.get("/people/"), "cannot show it again")
             self.assertEqual(self.client.get(f"/join/{token}/").status_code, 200)
 
     def test_links_made_many_at_once_have_digests_of_their_own(self):
@@ -62,6 +62,6 @@ class Secret(TestCase):
         Feed.objects.create(member=membership(self.isla), seed="", digest=digest_of("kept-from-earlier"))
         self.assertEqual(self.client.get("/viewings/feed/kept-from-earlier.ics").status_code, 200)
         self.client.force_login(self.isla)
-        self.assertContains(self.client.get("/viewings/"), "cannot be shown again")
+        self.assertContains(self.client.get("/viewings/"), "cannot show it again")
         self.client.post("/viewings/renew/")
         self.assertEqual(self.client.get("/viewings/feed/kept-from-earlier.ics").status_code, 404)

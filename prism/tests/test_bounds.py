@@ -163,7 +163,7 @@ class TintSystems(unittest.TestCase):
             (lambda t: t.update(version=2), "version"),
             (lambda t: t.update(bases=[]), "bases"),
             (lambda t: t["bases"][0].update(s=[0.0] * 31), "bases 1, s"),
-            (lambda t: t["bases"][1].update(code=t["bases"][0]["code"]), "stands there twice"),
+            (lambda t: t["bases"][1].update(code=t["bases"][0]["code"]), "is there twice"),
             (lambda t: t["colorants"][2].update(k=[1.0] * 30), "colorants 3, k: 31 numbers"),
             (lambda t: t["colorants"][2].update(kind="mud"), "colorants 3, kind: one of white, black, earth, organic"),
             (lambda t: t["colorants"][2].update(name="\n"), "colorants 3, name"),

@@ -212,8 +212,8 @@ def _key(white: White, key: str) -> tuple[object, ...]:
 
 
 def safe(ranked: Sequence[White]) -> White | None:
-    """Return the safe answer: the brightest clean, nearly neutral white that clears the gap, spoils nothing and shows no
-    yellow; None where there is none."""
+    """Return the safe answer: the brightest clean, nearly neutral white that clears the gap, spoils nothing and shows
+    no yellow; None where there is none."""
     able = [w for w in ranked if w.clears and w.agrees and not w.spoils and not w.shows_yellow]
     clean = [w for w in able if w.agreement is Agreement.BRIDGES or not w.glares]
     return min(clean or able, key=lambda w: (_colour(w), -w.reading.lrv), default=None)

@@ -90,6 +90,19 @@ def why_not_higher(white: White, above: White) -> str:
     return "As good, and a touch darker" if darker >= 0.05 else "As good as the one above"
 
 
+_ONCE_MORE = {
+    "Does not go with": "Neither does this", "Further from": "Further again", "Warmth that": "Less fitting warmth too",
+    "Glares on": "Glares as well", "As good as": "As good", "As good, and": "Darker again",
+}  # fmt: skip
+
+
+def once_more(rank: str) -> str:
+    """Return why a white stands below another where that one stands there for the same reason."""
+    if rank.endswith("than this wall asks for"):
+        return f"{rank.removeprefix('A touch ').split()[0].capitalize()} again"
+    return next((said for start, said in _ONCE_MORE.items() if rank.startswith(start)), rank)
+
+
 def none_clears(wanted: float, best: float) -> str:
     return (
         f"No white is {wanted:g} points from this wall; the furthest is {number(best, 0)}. Let sheen draw the edge, "

@@ -127,7 +127,7 @@ class EveryScreen(TestCase):
             self.assertContains(page, "judged by even")
         for name in ("home", "colours", "methods"):
             self.assertEqual(self.client.get(reverse(name)).status_code, 200)
-        self.assertContains(self.client.get(reverse("methods")), "It cannot be read as it stands")
+        self.assertContains(self.client.get(reverse("methods")), "This method cannot be read")
         basis = {"method": "even", "neutral": "painted", "neutral_a": "0", "neutral_b": "0"}
         self.client.post(reverse("review-basis", args=[review.pk]), basis)
         self.assertNotContains(

@@ -26,7 +26,7 @@ class TypedColours(Wall):
 
     def test_held_beside_a_review(self):
         answer = self.client.get(reverse("find"), {"q": "#BFB8A5", "beside_of": self.review.pk})
-        self.assertContains(answer, "Hold beside")
+        self.assertContains(answer, "Compare<")
         asked = {"named": "#BFB8A5", "beside_of": self.review.pk}
         page = self.client.post(reverse("review-start"), asked, follow=True)
         self.assertContains(page, "#BFB8A5")

@@ -91,7 +91,16 @@ class WhitesPage(Page):
     def lines(self) -> list[Line]:
         shown = self.at.shown
         lines = [self._line(i, *both) for i, both in enumerate(zip(shown, self.at.held(shown), strict=True))]
-        lower = [replace(line, rank=words.why_not_higher(line.white, above.white)) for above, line in pairwise(lines)]
+        ranks = [words.why_not_higher(line.white, above.white) for above, line in pairwise(lines)]
+        notes = [line.note for line in lines]
+        lower = [
+            replace(
+                line,
+                note="" if notes[i] == notes[i + 1] else notes[i + 1],
+                rank=words.once_more(rank) if rank in ranks[:i] else rank,
+            )
+            for i, (line, rank) in enumerate(zip(lines[1:], ranks, strict=True))
+        ]
         return [*lines[:1], *lower]
 
     @property

@@ -34,7 +34,7 @@ class Shortcuts(world.Studio):
         answer = self.begin("tide")
         self.assertFalse(Review.objects.exists())
         page = self.client.get(answer.url)
-        self.assertContains(page, "put into the room you came from")
+        self.assertContains(page, "into the room you came from")
         self.assertRegex(page.content.decode(), rf'<input type="hidden" name="room"\s+value="{self.room.pk}">')
         self.assertEqual(self.client.get(self.begin("no such thing").url).status_code, 200)
 

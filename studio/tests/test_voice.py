@@ -26,7 +26,7 @@ class Faults(TestCase):
             ("The parts were brought in.", "rather import"),
         ):
             self.assertTrue(any(part in one for one in self.found(said)), said)
-        self.assertIn("said 2 times", self.found(*["This sentence is said on it twice."] * 2)[0])
+        self.assertIn("said 2 times", self.found(*["This sentence comes up on it twice."] * 2)[0])
         self.assertEqual(self.found("At 9:00 the wall looks a pale blue."), [])
 
     def test_sentences_are_read_from_pages_without_scripts_and_pictures(self):

@@ -140,7 +140,7 @@ class Planning(Viewings):
             [list(one.rooms) for one in boards if one.colour == self.review.colour], [["Galley", "Library"]]
         )
         self.assertContains(page, "Library: the south wall at")
-        self.assertContains(page, "To bring along")
+        self.assertContains(page, "Bring these to hold beside them")
         sheets = self.client.get(reverse("job-sheets", args=[self.rooms["Library"].job_id]))
         self.assertEqual(len(pypdf.PdfReader(io.BytesIO(sheets.content)).pages), 2)
         self.decided(other)
@@ -207,7 +207,7 @@ class Planning(Viewings):
             page = self.client.post(reverse("viewing-move", args=[one.pk]), {"at": wrong})
             self.assertContains(page, words.MOVE_WRONG, status_code=422)
         page = self.client.post(reverse("viewing-aside", args=[one.pk]), follow=True)
-        self.assertContains(page, "was taken out")
+        self.assertContains(page, "was removed")
         self.assertNotIn(one, list(queries.upcoming(self.isla)))
         self.client.post(reverse("viewing-aside", args=[one.pk]), {"back": "1"})
         self.assertIn(one, list(queries.upcoming(self.isla)))

@@ -84,7 +84,7 @@ class Links(Sharing):
     def test_it_ends_by_time_by_withdrawing_and_with_its_job(self):
         def gone():
             for answer in (self.open(), self.answer()):
-                self.assertContains(answer, "leads nowhere any more", status_code=410)
+                self.assertContains(answer, "link has ended", status_code=410)
 
         Shared.objects.update(expires=timezone.now() - timedelta(seconds=1))
         gone()

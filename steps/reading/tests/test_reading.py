@@ -17,7 +17,7 @@ class Reading(world.Studio):
         told = [page for page in map(self.page, codes) if page.context["page"].edge]
         self.assertTrue(told)
         for page in told:
-            self.assertContains(page, "It stands between")
+            self.assertContains(page, "This colour lies between")
             for held in page.context["page"].tipping:
                 self.assertContains(page, f"?beside={held.colour.pk}")
                 self.assertIn(held.name, page.context["page"].edge)

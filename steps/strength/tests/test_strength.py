@@ -40,7 +40,7 @@ class Hiding(Step):
         services.remember_place(self.review, "strength", None)
         self.assertNotContains(self.get(percent="0"), "does not cover")
         page = self.get(percent="-99")
-        self.assertContains(page, "It does not cover: two coats hide")
+        self.assertContains(page, "This strength does not cover: two coats hide")
         self.assertContains(page, "board-art halves")
         self.assertRegex(page.context["page"].hiding_sentence, "it covers, with|No base of this system")
 
@@ -122,7 +122,7 @@ class Asking(Step):
 
     def test_at_standard_strength_a_catalogue_colour_needs_no_other(self):
         page = self.get().context["page"]
-        self.assertIn("It is in these decks as it stands", page.catalogue_sentence)
+        self.assertIn("These decks hold this colour", page.catalogue_sentence)
         self.assertNotIn(self.review.colour.name, page.catalogue_sentence)
 
     def test_the_nearest_of_the_catalogue_and_the_verdict_on_it(self):
@@ -130,7 +130,7 @@ class Asking(Step):
         self.assertEqual(len(page.at.near_adjusted), 3)
         self.assertIn("Use Rudder Hatch", page.catalogue_sentence)
         self.assertTrue(page.at.family_changes)
-        self.assertIn("it is no longer a grey", page.at.family_changes[0])
+        self.assertIn("no longer a grey", page.at.family_changes[0])
         strong = step_services.start(self.isla, world.colour("T24.6"))
         self.assertEqual(Strengths(ReviewContext(strong)).family_changes, [])  # but for the bare base, it stays a red
 
