@@ -4,7 +4,7 @@ import re
 import tempfile
 
 from e2e.browser import PHONE, WIDE, BrowserTest, resize
-from e2e.screens import SCREENS
+from e2e.screens import SCREENS, STEPS
 
 TWICE = (640, 400)
 """What a screen of 1280 by 800 holds at 200 %, in CSS pixels."""
@@ -20,6 +20,13 @@ CUT = """return [...document.querySelectorAll('main p, main h1, main h2, main la
   .map((one) => `${one.tagName} ${one.className} ${one.textContent.trim().slice(0, 30)}`)"""
 
 
+ANSWER = """const found = document.querySelector('.finding-line, [name=verdict]').getBoundingClientRect();
+const swatches = document.querySelector('.wall').getBoundingClientRect();
+return [found.top, found.bottom, found.top - swatches.bottom, innerHeight];"""
+TABS = 260
+"""Pixels that the tabs and the field of a step may take between its swatches and its answer on a phone."""
+
+
 WRONG = {
     "number and noun": r"\b1 (?:colour|board|room|review|job|line|can|coat|visit|look|method|window|lamp)s\b",
     "nothing of nothing": r"\b0 of (?:the )?0\b",
@@ -33,6 +40,21 @@ WRONG = {
 
 
 class Screens(BrowserTest):
+    def test_the_answer_of_each_step_is_on_the_first_screen(self):
+        for step in STEPS:
+            with self.subTest(step):
+                resize(self.browser, *WIDE)
+                self.open(f"/reviews/8/{step}/")
+                self.settled()
+                _, bottom, _, height = self.browser.execute_script(ANSWER)
+                self.assertLessEqual(bottom, height, "wide")
+                resize(self.browser, *PHONE)
+                _, _, below, _ = self.browser.execute_script(ANSWER)
+                self.assertLess(below, TABS, "right under the swatches of a phone")
+                resize(self.browser, *TWICE)
+                top, _, _, height = self.browser.execute_script(ANSWER)
+                self.assertLess(top, height, "at 200 %")
+
     def test_screens_that_are_made_on_the_way(self):
         """A method that is edited, a file looked at, a wall of training, a viewing, what a client sees, the door."""
         self.open("/methods/")
