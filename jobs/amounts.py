@@ -31,8 +31,9 @@ class Paint:
 
 
 def paint_of(job: Job | None, method: Method) -> Paint:
-    """Return by what paint is reckoned: as a job has it, or the method."""
-    coats, spreading = (job.coats, job.spreading) if job else (None, None)
+    """Return by what paint is reckoned: as a job has it, or the method; what no paint does counts as not said."""
+    given = (job.coats, job.spreading) if job else (None, None)
+    coats, spreading = (value if value and value > 0 else None for value in given)
     own = coats is not None or spreading is not None
     return Paint(coats or method.paint.coats, spreading or method.paint.spreading, own)
 

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date, datetime
-from zoneinfo import ZoneInfo
 
 from prism.light.day import HALF_HOURS
 from prism.light.room import WALLS
 from prism.light.room import Room as LitRoom
+from web import clocks
 
 YEARS = (1950, 2100)
 SKIES = ("clear", "overcast")
@@ -20,7 +20,7 @@ _DAYS = {"midsummer": (6, 21), "equinox": (3, 20), "midwinter": (12, 21)}
 def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:
     """Return the date of a season in a hemisphere, this year; or a date that is written out; else today by the clocks
     of a zone."""
-    today = now.astimezone(ZoneInfo(zone)).date()
+    today = now.astimezone(clocks.zone_of(zone)).date()
     if season not in _DAYS:
         return written_date(season) or today
     month, day = _DAYS[season]

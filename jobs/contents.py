@@ -112,10 +112,11 @@ def day_in(
     )
 
 
-def why_no_light(day: RoomDay | None) -> str:
+def why_no_light(day: RoomDay | None, room: Room) -> str:
     """Return why the light cannot be computed, or shows nothing; empty where it does."""
     if day is None:
-        return words.ROOM_UNKNOWN
+        faults = queries.room_faults(room)
+        return words.room_cannot_be(*faults[0]) if faults else words.ROOM_UNKNOWN
     return "" if day.room.windows or day.room.lamps else words.NO_LIGHT_AT_ALL
 
 

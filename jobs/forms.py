@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from datetime import datetime
 from typing import Any
-from zoneinfo import ZoneInfo
 
 from django import forms
 from django.contrib.auth.models import User
@@ -17,6 +16,7 @@ from jobs.towns import is_town, named_town
 from prism import messages, words
 from prism.light import checks, towns
 from prism.light.sun import Place
+from web import clocks
 from web.forms import ManyField, NumberField, SizedForm, laid_out, plain
 
 
@@ -165,7 +165,7 @@ class MeterForm(forms.Form):
 
     def asked(self, zone: str) -> tuple[str, datetime, str, bool]:
         """Return wall, moment, sky, and whether lamps are on, by the clocks of a zone."""
-        data, now = self.cleaned_data, timezone.now().astimezone(ZoneInfo(zone))
+        data, now = self.cleaned_data, timezone.now().astimezone(clocks.zone_of(zone))
         at = now if data["at"] is None else now.replace(hour=data["at"].hour, minute=data["at"].minute)
         return data["wall"], at, data["sky"], data["lamps_on"]
 

@@ -231,7 +231,7 @@ class RoomPage:
 
     @property
     def why_not(self) -> str:
-        return why_no_light(self.day)
+        return why_no_light(self.day, self.room)
 
     @property
     def elements(self) -> list[Line]:

@@ -152,7 +152,7 @@ def known_of(room: Room) -> Known:
 
 def room_faults(room: Room) -> list[tuple[str, str]]:
     """Return what cannot be of a room, as `whole` fetches it, by field: its place, figures, windows in their walls."""
-    lit = lit_room(room, painted=False)
+    lit = _as_entered(room, painted=False)
     if lit is None:
         many = len(room.windows.all()) > checks.MOST_WINDOWS
         return [("windows", messages.too_many("windows", checks.MOST_WINDOWS))] if many else []
@@ -160,11 +160,16 @@ def room_faults(room: Room) -> list[tuple[str, str]]:
 
 
 def lit_room(room: Room, painted: bool = True) -> LitRoom | None:
-    """Return a room as light finds it; None while its size or place is not known.
+    """Return a room as light finds it; None while its size or place is not known, or holds what cannot be.
 
     Walls that are to be painted, or of which nothing is known, take the tried colour; with `painted` false all walls
     are as they are now.
     """
+    found = _as_entered(room, painted)
+    return None if found is None or any(checks.faults(found)) else found
+
+
+def _as_entered(room: Room, painted: bool) -> LitRoom | None:
     place = room.job.place
     if place is None or room.width is None or room.depth is None or room.height is None:
         return None

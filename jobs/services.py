@@ -6,7 +6,6 @@ from collections.abc import Iterable, Mapping
 from dataclasses import asdict, replace
 from datetime import datetime
 from typing import Any
-from zoneinfo import ZoneInfo
 
 import numpy as np
 from django.conf import settings
@@ -29,6 +28,7 @@ from prism.light.spectra import lux
 from prism.messages.habits import hour_of
 from prism.spectrum import Array
 from prism.stimulus import from_reflectance
+from web import clocks
 
 PLAIN_WALL = 0.7
 """Reflectance of walls of which nothing is known, when a meter is read."""
@@ -249,7 +249,7 @@ def _light_on(room: Room, wall: str, at: datetime, sky: str, lamps_on: bool) -> 
     lit = queries.lit_room(room, painted=False)
     if lit is None:
         raise meters.MeterError(words.ROOM_UNKNOWN)
-    local = at.astimezone(ZoneInfo(lit.place.zone))
+    local = at.astimezone(clocks.zone_of(lit.place.zone))
     hour = hour_of(local)
     cloud = OVERCAST if sky == "overcast" else CLEAR
     (day,) = days(

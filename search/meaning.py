@@ -6,7 +6,6 @@ import re
 from collections import defaultdict
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from datetime import datetime
-from zoneinfo import ZoneInfo
 
 from django.contrib.auth.models import User
 from django.db.models import F, Prefetch, Q
@@ -22,6 +21,7 @@ from prism.viewing.scales import NO_UNDERTONE, SCALES
 from reviews.models import Review, Shortlisted
 from search.models import Meaning
 from viewings.models import Viewing
+from web import clocks
 
 AT_A_TIME = 500
 ANY = "any"
@@ -107,7 +107,7 @@ def _is(found: Reading) -> Iterator[str]:
 
 def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
     for at, lamps_on, undertone, steps, text, zone in looks:
-        hour = at.astimezone(ZoneInfo(zone or "UTC"))
+        hour = at.astimezone(clocks.zone_of(zone or ""))
         when = hour_of(hour)
         period = "evening" if lamps_on else next(n for n, (low, high) in PERIODS.items() if low <= when < high)
         hues = {undertone, "pink" if undertone == "red" else undertone} - {"", NO_UNDERTONE}

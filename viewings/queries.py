@@ -30,6 +30,7 @@ from prism.viewing.plan import Hour
 from prism.viewing.scales import differences, shares_of
 from reviews.models import Review
 from viewings.models import Decision, SamplePlan, Viewing
+from web import clocks
 
 LATELY = timedelta(hours=14)
 TO_DECIDE = 12
@@ -54,7 +55,7 @@ def today(user: User, now: datetime | None = None) -> list[int]:
     moment = now or timezone.now()
     reach = timedelta(days=1, hours=2)
     near = of_studio(user).filter(seen_at=None, at__range=(moment - reach, moment + reach)).select_related(None)
-    held = [(pk, at, ZoneInfo(zone or "UTC")) for pk, at, zone in near.values_list("pk", "at", "room__job__zone")]
+    held = [(pk, at, clocks.zone_of(zone)) for pk, at, zone in near.values_list("pk", "at", "room__job__zone")]
     return [pk for pk, at, zone in held if at.astimezone(zone).date() == moment.astimezone(zone).date()]
 
 
@@ -138,7 +139,7 @@ def by_feed(token: str) -> Member | None:
 
 
 def zone_of(room: Room | None) -> ZoneInfo:
-    return ZoneInfo((room.job.zone if room else "") or "UTC")
+    return clocks.zone_of(room.job.zone if room else "")
 
 
 def local(one: Viewing) -> datetime:

@@ -8,10 +8,16 @@ from zoneinfo import ZoneInfo
 from django.utils.timezone import is_aware, localtime
 
 from prism import words
+from prism.light.checks import zones
+
+
+def zone_of(name: str) -> ZoneInfo:
+    """Return a time zone by its name; UTC where there is none, or none of that name."""
+    return ZoneInfo(name if name in zones() else "UTC")
 
 
 def local(value: datetime, zone: str = "") -> datetime:
-    return localtime(value, ZoneInfo(zone) if zone else None) if is_aware(value) else value
+    return localtime(value, zone_of(zone) if zone else None) if is_aware(value) else value
 
 
 def day(value: date | datetime) -> str:

@@ -223,6 +223,12 @@ def plan_text(name: str, hour: float, azimuth: float, height: float) -> str:
 
 
 NO_ROOM_LIGHT = "Choose a room to have its light predicted. Until then these are rules of thumb."
+
+
+def room_cannot_be(field: str, message: str) -> str:
+    return f"The light of this room is not predicted, for it holds what cannot be. {field.capitalize()}: {message}"
+
+
 ROOM_UNKNOWN = "To predict the light of this room, enter its size and place."
 NEVER_LIT = "No daylight reaches this room while it is used."
 NO_LIGHT_AT_ALL = "This room has neither a window nor a lamp: enter one to see the colour."

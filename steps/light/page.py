@@ -45,7 +45,7 @@ class LightPage(Page):
     def why_not(self) -> str:
         if self.room is None:
             return words.NO_ROOM_LIGHT
-        return why_no_light(self.at.day)
+        return why_no_light(self.at.day, self.room)
 
     @property
     def southern(self) -> bool:
