@@ -59,8 +59,8 @@ def _most_unlike(day: RoomDay, moment: Moment) -> Moment | None:
 class Consultation:
     """The client's pages of one review."""
 
-    def __init__(self, context: ReviewContext) -> None:
-        self.context, self.subject = context, context.subject
+    def __init__(self, context: ReviewContext, clashes: bool = False) -> None:
+        self.context, self.subject, self.clashes = context, context.subject, clashes
         self.room = context.review.room
 
     def sections(self, care: list[str], before: list[str]) -> list[Section]:
@@ -111,10 +111,11 @@ class Consultation:
 
     @property
     def recommendation(self) -> list[str]:
-        """What is recommended and why, each sentence from one figure or decision, and the specialist's own words."""
+        """What is recommended and why, each sentence from one figure or decision, and the specialist's own words. What
+        clashes with what stays is not suggested, unless it is decided."""
         room, walls = self.room.name if self.room else "", self.walls
         said = [
-            words.recommends(self.subject.name, room, walls.sheen if walls else "", self.is_decided),
+            words.recommends(self.subject.name, room, walls.sheen if walls else "", self.is_decided, self.clashes),
             words.described(self.subject.name, self.subject.reading),
         ]
         said += [line.strip() for line in self.context.review.verdict.splitlines() if line.strip()]

@@ -48,7 +48,7 @@ class Content:
 
     @cached_property
     def consultation(self) -> Consultation:
-        return Consultation(self.context)
+        return Consultation(self.context, bool(self._beside(Terms.CLASH)))
 
     @cached_property
     def sections(self) -> list[Section]:
@@ -106,13 +106,14 @@ class Content:
         an evening."""
         if self.day is None:
             return []
-        found = []
+        found: dict[bool, list[tuple[str, str]]] = {False: [], True: []}
         for thing, by_day, late in self.day.pairings:
             evening = by_day.terms is not terms
             pair = late if evening and terms is Terms.CLASH else by_day
             if pair is not None and pair.terms is terms:
-                found.append(words.pairing_plain(thing.name, pair.terms, pair.level, evening))
-        return found
+                found[evening].append((thing.name, pair.level))
+        said = [words.pairings_plain(things, terms, evening) for evening, things in found.items()]
+        return [one for one in said if one]
 
     def _care(self) -> Section:
         day = self.day

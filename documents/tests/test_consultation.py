@@ -59,7 +59,9 @@ class Consultations(Wall):
         said = self.section("verdict").lines
         self.assertEqual(said[0], "We recommend Pintle Blotter for the walls of the Library, in matt.")
         self.assertIn("It holds in the evening.", said)
-        self.assertIn("This colour clashes with the glazed-brick chimney.", said)
+        self.assertIn(
+            "This colour clashes with the glazed-brick chimney, and probably with the sailcloth blinds.", said
+        )
         self.assertLessEqual(len(" ".join(said).split()), 120)
 
     def test_three_hours_are_drawn_by_day_in_order_and_then_under_the_lamps(self):

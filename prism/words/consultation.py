@@ -25,11 +25,13 @@ ORDER_NOW = "This is decided, so you can order."
 DATA_SHEET = "The paint’s data sheet and local rules go before this page."
 
 
-def recommends(name: str, room: str, sheen: str, decided: bool) -> str:
+def recommends(name: str, room: str, sheen: str, decided: bool, clashes: bool = False) -> str:
     where = f"the walls of the {room}" if room else "the walls"
     finish = f", in {regional(sheen)}" if sheen else ""
     if decided:
         return f"We recommend {name} for {where}{finish}."
+    if clashes:
+        return f"We are still looking at {name} for {where}{finish}: see what it clashes with. It is not decided yet."
     return f"We suggest {name} for {where}{finish}. It is not decided yet."
 
 

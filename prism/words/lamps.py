@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from prism.messages.text import listed, many, number
 from prism.words.light import CLEARLY, kelvin_said
 from prism.words.sizes import regional
@@ -57,6 +59,28 @@ def pairing_at_night(name: str, terms: str, level: str) -> str:
         "clash": f"{surely}clash",
     }[terms]
     return f"Under the lamps the {name} and this colour {together}."
+
+
+_WITH = {"agree": "works with", "quiet": "is safe beside", "differ": "differs from", "clash": "clashes with"}
+
+
+def pairings_plain(found: Sequence[tuple[str, str]], terms: str, evening: bool = False) -> str:
+    """Say in one sentence how a paint goes with several things, (name, how surely), all on the same terms; empty for
+    none.
+
+    >>> pairings_plain([("brick", "certain"), ("blinds", "probably")], "clash")
+    'This colour clashes with the brick, and probably with the blinds.'
+    """
+    sure, likely = (
+        [f"the {name}" for name, level in found if (level == "probably") is unsure] for unsure in (False, True)
+    )
+    if not found:
+        return ""
+    verb, light = _WITH[terms], " under the lamps" if evening else ""
+    if not sure:
+        return f"This colour probably {verb} {listed(likely)}{light}."
+    more = f", and probably {verb.split()[-1]} {listed(likely)}" if likely else ""
+    return f"This colour {verb} {listed(sure)}{more}{light}."
 
 
 def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:
