@@ -48,6 +48,35 @@ class Counted(BrowserTest):
         self.hit("form[action$='/apply/'] .strong")
         self.wait(lambda: "Tide tables" in self.text("main"))
 
+    def look_at_one(self):
+        """Log what is seen at the first viewing of the list, two scales and a yes."""
+        self.hit(".slot a")
+        self.wait(lambda: self.all("#viewing-form"))
+        for scale in ("warmth", "depth"):
+            self.actions += 1
+            css = f"#viewing-form [name='{scale}'][value='1']"
+            self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
+        self.hit("#viewing-form [value=yes]")
+        self.wait(lambda: "Against the prediction" in self.text("main"))
+
+    def decide(self):
+        """Decide for the colour of the review that is open, with a reason."""
+        self.step("8", "samples")
+        self.hit(".parts a[href*='decide']")
+        self.wait(lambda: self.all(".decide-form"))
+        self.settled()
+        self.text_act("#id_reason", "It holds by lamplight.")
+        self.hit(".decide-form .strong")
+        self.wait(lambda: "Decided" in self.text(".finding-line"))
+        self.settled()
+
+    def answer_no(self, address):
+        """Say no behind a client's link, with words."""
+        self.open("/" + address.split("/", 3)[3])
+        self.text_act("article [name=text]", "Too cold for the evening.")
+        self.hit("button[value=no]")
+        self.wait(lambda: self.all("main [role=status]"))
+
     def took(self, task):
         stated = {row["task"]: int(row["now"]) for row in ROW.finditer(TABLE.read_text())}
         self.assertLessEqual(self.actions, stated[task], task)

@@ -84,26 +84,13 @@ class Tasks(Counted):
         self.actions = 0
         self.hit("header a[href='/viewings/']")
         self.wait(lambda: self.all(".slot a"))
-        self.hit(".slot a")
-        self.wait(lambda: self.all("#viewing-form"))
-        for scale in ("warmth", "depth"):
-            self.actions += 1
-            css = f"#viewing-form [name='{scale}'][value='1']"
-            self.browser.execute_script("document.querySelector(arguments[0]).click()", css)
-        self.hit("#viewing-form [value=yes]")
-        self.wait(lambda: "Against the prediction" in self.text("main"))
+        self.look_at_one()
         self.took("log a look in the room, on a phone")
         resize(self.browser, *WIDE)
         self.open("/reviews/8/reading/")
         self.settled()
         self.actions = 0
-        self.step("8", "samples")
-        self.hit(".parts a[href*='decide']")
-        self.wait(lambda: self.all(".decide-form"))
-        self.settled()
-        self.text_act("#id_reason", "It holds by lamplight.")
-        self.hit(".decide-form .strong")
-        self.wait(lambda: "Decided" in self.text(".finding-line"))
+        self.decide()
         self.took("decide")
 
     def test_pages_given_to_the_client(self):
@@ -175,10 +162,7 @@ class Tasks(Counted):
         self.settled()
         self.hit("button[formaction$='/share/']")
         address = self.wait(lambda: self.text(".link-list code"))
-        self.open("/" + address.split("/", 3)[3])
-        self.text_act("article [name=text]", "Too cold for the evening.")
-        self.hit("button[value=no]")
-        self.wait(lambda: self.all("main [role=status]"))
+        self.answer_no(address)
         self.open("/")
         self.actions = 0
         self.tap("/")
