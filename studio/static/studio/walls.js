@@ -80,9 +80,9 @@
         cx: 72 * Math.sin((degrees * Math.PI) / 180), cy: -72 * Math.cos((degrees * Math.PI) / 180), r: 9, fill: "#fff", stroke: "#161616", "stroke-width": 2, cursor: "grab",
         tabindex: 0, role: "slider", "aria-label": figure.dataset.turnLabel, "aria-valuemin": -180, "aria-valuemax": 180, "aria-valuenow": Math.round(degrees), "data-knob": "",
       });
-      const held = document.activeElement && document.activeElement.hasAttribute("data-knob");
+      const focused = document.activeElement && document.activeElement.hasAttribute("data-knob");
       rose.replaceChildren(element("circle", { r: 72, fill: "none", stroke: "#8a8a8a" }), ...points, house, knob);
-      if (held) knob.focus();
+      if (focused) knob.focus();
     }
 
     const turned = (degrees) => { field("rotation_deg").value = String(((Math.round(degrees) + 540) % 360) - 180); drawRose(); };
@@ -117,7 +117,7 @@
     function drawWall(wall, all) {
       const long = lengthOf(wall), { height } = size(), svg = sheets[wall];
       svg.setAttribute("viewBox", `0 0 ${long * SCALE} ${height * SCALE}`);
-      const shown = all.filter((one) => one.wall === wall), held = document.activeElement && document.activeElement.dataset.window;
+      const shown = all.filter((one) => one.wall === wall), focused = document.activeElement && document.activeElement.dataset.window;
       const shape = (one, more) => {
         const middle = mirrored(wall) ? long - one.along : one.along;
         return element("rect", { x: (middle - one.width / 2) * SCALE, y: (height - one.sill - one.height) * SCALE, width: one.width * SCALE, height: one.height * SCALE, fill: "#f1f1f1", stroke: "#161616", "stroke-width": 2, ...more });
@@ -134,7 +134,8 @@
         }),
         ...(drawn && drawn.wall === wall && drawn.box ? [shape(drawn.box, { "stroke-dasharray": "8 6", "pointer-events": "none" })] : []),
       );
-      if (held !== undefined) { const same = svg.querySelector(`[data-window="${held}"]`); if (same) same.focus(); }
+      const same = focused === undefined ? null : svg.querySelector(`[data-window="${focused}"]`);
+      if (same) same.focus();
     }
 
     function draw() {
@@ -192,7 +193,7 @@
         const side = mirrored(wall) ? -NUDGE : NUDGE;
         const by = { ArrowRight: [side, 0], ArrowLeft: [-side, 0], ArrowUp: [0, NUDGE], ArrowDown: [0, -NUDGE] }[event.key];
         if (event.key === "Delete" || event.key === "Backspace") ["width", "height"].forEach((name) => { field(`windows-${one.i}-${name}`).value = ""; });
-        else if (by && event.shiftKey) keep(one.i, wall, { ...one, width: one.width + Math.abs(by[0]) * Math.sign(by[0] * side || 1), height: one.height + by[1] });
+        else if (by && event.shiftKey) keep(one.i, wall, { ...one, width: one.width + (by[0] / side) * NUDGE, height: one.height + by[1] });
         else if (by) keep(one.i, wall, { ...one, along: one.along + by[0], sill: one.sill + by[1] });
         else return;
         event.preventDefault(); event.stopPropagation();
@@ -204,17 +205,17 @@
     compass.className = "phone:max-w-45";
     compass.append(rose);
     figure.append(compass);
-    const held = document.createElement("div");
-    held.className = "flex flex-wrap gap-x-4 gap-y-2.5";
+    const all = document.createElement("div");
+    all.className = "flex flex-wrap gap-x-4 gap-y-2.5";
     WALLS.forEach((wall) => {
       const box = document.createElement("div"), name = document.createElement("p");
       name.className = "text-sm text-soft";
       name.textContent = figure.dataset[wall];
       box.append(sheets[wall], name);
       boxes[wall] = box;
-      held.append(box);
+      all.append(box);
     });
-    figure.append(held);
+    figure.append(all);
     form.addEventListener("input", draw);
     form.addEventListener("change", draw);
     if (waiting && emptyRow() !== null) { keep(emptyRow(), waiting.wall, waiting.box); waiting = null; }
