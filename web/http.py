@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
-from urllib.parse import urlsplit
+from urllib.parse import urlsplit, urlunsplit
 
 from django.contrib.auth.models import User
 from django.http import HttpRequest, HttpResponse
@@ -30,7 +30,9 @@ def came_from(request: HttpRequest) -> str:
     page = request.headers.get("Referer", "")
     if not url_has_allowed_host_and_scheme(page, {request.get_host()}, require_https=request.is_secure()):
         return resolve_url("home")
-    return urlsplit(page)._replace(scheme="", netloc="", fragment="").geturl()
+    there = urlsplit(page)
+    path = "/" + there.path.lstrip("/")  # two slashes would begin the name of another site
+    return urlunsplit(("", "", path, there.query, ""))
 
 
 def as_file(response: HttpResponse, title: str, otherwise: str, ending: str, shown: bool = False) -> HttpResponse:

@@ -30,6 +30,7 @@ class Door(TestCase):
             (None, home),
             (f"http://testserver{listed}?sort=lrv", f"{listed}?sort=lrv"),
             ("http://elsewhere.test/colours/", home),
+            ("http://testserver//elsewhere.test/", "/elsewhere.test/"),  # two slashes would begin another site
         ):
             answer = self.client.post(post, headers={"Referer": referer} if referer else {})
             self.assertRedirects(answer, f"{reverse('sign-in')}?next={after.replace('?', '%3F').replace('=', '%3D')}")
