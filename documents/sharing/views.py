@@ -17,6 +17,7 @@ from documents.document import Document
 from documents.models import ClientAnswer, Shared
 from documents.pdf import pdf
 from documents.sharing import queries, services
+from documents.sharing.candidates import candidates
 from documents.sharing.forms import AnswerForm, ReplyForm, ShareForm
 from jobs import queries as job_queries
 from jobs.whole_home import WholeHome
@@ -104,7 +105,14 @@ def _shown(
         form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
         pages.append((review, made, form, answered.get(review.pk)))
     home = WholeHome(link.job.owner, link.job) if link.home else None
-    context = {"link": link, "token": token, "pages": pages, "home": home, "studio": studio_of(link.job.owner)}
+    context = {
+        "candidates": candidates((review, made) for review, made, _, _ in pages),
+        "link": link,
+        "token": token,
+        "pages": pages,
+        "home": home,
+        "studio": studio_of(link.job.owner),
+    }
     with as_by(link.job.owner):
         return render(request, "documents/sharing/shared.html", context, status=422 if wrong else 200)
 

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import datetime
 
 from prism.messages.habits import day
-from prism.messages.text import count
+from prism.messages.text import count, listed
 
 NOT_SHOWN_AGAIN = "A link made earlier or elsewhere still works, but this page cannot show it again."
 """Of a link whose end this studio cannot make again: its database holds only a digest."""
@@ -51,3 +52,7 @@ def client_replied(name: str, when: str, text: str) -> str:
 
 def client_answered(answer: str) -> str:
     return {"yes": "You said yes.", "no": "You said no.", "ask": "Your question is with the studio."}[answer]
+
+
+def preferred(others: Sequence[str]) -> str:
+    return f"Preferred to {listed(list(others))}."

@@ -65,6 +65,22 @@ class Links(Sharing):
         refused = self.client.post(reverse("job-share", args=[self.job.pk]), {"days": "9"})
         self.assertContains(refused, words.SHOW_SOMETHING, status_code=422)
 
+    def test_a_client_chooses_among_the_colours_of_a_room_that_are_shown(self):
+        asked = "Library: which do you prefer?"
+        self.assertNotContains(self.open(), asked)  # one alone is no choice
+        self.link = sharing_services.share(self.isla, self.job, [self.review, self.other], 30)
+        page = self.open()
+        self.assertContains(page, asked)
+        said = f"Preferred to {self.review.colour.name}."
+        self.assertContains(page, f'value="{said}"')
+        self.answer(self.other.pk, text=said)
+        self.assertContains(self.open(), "You said yes.")
+        seen = self.client.get(f"{reverse('review-step', args=[self.other.pk, 'samples'])}?show=decide")
+        self.assertContains(seen, said)
+        elsewhere = Room.objects.create(job=self.job, name="Galley")
+        services.move(self.other, elsewhere)
+        self.assertNotContains(self.open(), asked)  # each in a room of its own
+
     def test_nothing_else_is_reached_from_it(self):
         self.open()
         for name, args in (
