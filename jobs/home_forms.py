@@ -24,7 +24,7 @@ class FinishForm(CoatedForm):
     part = forms.ChoiceField(choices=Finish.Part.choices, widget=forms.HiddenInput)
     sheen = forms.ChoiceField(choices=partial(words.sheen_choices, "as is usual"), required=False, label="Sheen")
     area = size(0, 3600, "area", required=False, label="Area", said="area")
-    stays = forms.BooleanField(required=False, label="is there and stays")
+    stays = forms.BooleanField(required=False, label="existing, stays")
 
     def clean_what(self) -> str:
         """Find the colour; a material of the library is no paint."""
