@@ -189,7 +189,7 @@ class Editing(Documents):
         self.assertEqual(found.lines, ["By our own eyes."])
         self.assertIn("Now: Method: even.", found.changed)
         self.assertIn("No more: Method: wall practice.", found.changed)
-        self.assertContains(self.page(), "The computed text has changed since you edited this")
+        self.assertContains(self.page(), "The predicted text has changed since you edited this")
 
     def test_sections_are_left_out_and_moved_on_their_page(self):
         self.edit("care", act="out")
