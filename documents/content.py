@@ -48,7 +48,7 @@ class Content:
 
     @cached_property
     def consultation(self) -> Consultation:
-        return Consultation(self.context, bool(self._beside(Terms.CLASH)))
+        return Consultation(self.context, bool(self._clashes))
 
     @cached_property
     def sections(self) -> list[Section]:
@@ -115,10 +115,14 @@ class Content:
         said = [words.pairings_plain(things, terms, evening) for evening, things in found.items()]
         return [one for one in said if one]
 
+    @cached_property
+    def _clashes(self) -> list[str]:
+        return self._beside(Terms.CLASH)
+
     def _care(self) -> Section:
         day = self.day
         lines = words.counsels_plain([(one.kind, one.walls) for one in day.counsels]) if day else []
-        lines += self._beside(Terms.CLASH)
+        lines += self._clashes
         lines += self.bad_use
         return Section("care", words.DOCUMENT_TITLES["care"], EVIDENCE, lines)
 
@@ -149,7 +153,7 @@ class Content:
         does first of all."""
         day = self.day
         light = words.counsels_plain([(one.kind, one.walls) for one in day.counsels[:2]]) if day else []
-        return [*self.reasons, *self._beside(Terms.CLASH), *light]
+        return [*self.reasons, *self._clashes, *light]
 
     @property
     def reasons(self) -> list[str]:

@@ -104,13 +104,16 @@ class WholeTasks(Counted):
         self.wait(lambda: "Saved" in self.text("body"))
         self.took("change a figure of the method, and see what it changes")
 
-    def test_three_mistakes_undone(self):
+    def delete_the_review_and_undo(self):
         self.open("/reviews/8/verdict/")
         self.settled()
         self.hit("form[action$='/reviews/8/delete/'] > button:last-child")
         self.wait(lambda: self.all(".undo button"))
         self.hit(".undo button")
         self.wait(lambda: "/reviews/8/" in self.browser.current_url)
+
+    def test_three_mistakes_undone(self):
+        self.delete_the_review_and_undo()
         self.open("/reviews/8/compare/")
         self.settled()
         self.tap(Keys.DELETE)
@@ -126,12 +129,7 @@ class WholeTasks(Counted):
         self.took("undo three mistakes")
 
     def test_a_review_and_a_room_brought_back(self):
-        self.open("/reviews/8/verdict/")
-        self.settled()
-        self.hit("form[action$='/reviews/8/delete/'] > button:last-child")
-        self.wait(lambda: self.all(".undo button"))
-        self.hit(".undo button")
-        self.wait(lambda: "/reviews/8/" in self.browser.current_url)
+        self.delete_the_review_and_undo()
         self.open("/rooms/1/")
         self.actions += 1  # the question before it
         self.browser.execute_script("document.querySelector('.ask-first').open = true")

@@ -20,7 +20,9 @@ from web.http import StudioRequest, as_file, whole_number
 @require_safe
 def picture(request: StudioRequest, pk: int) -> HttpResponse:
     """Answer with what the script draws of a room's day."""
-    return HttpResponse(_drawn(request, pk)[0].data, content_type="application/json")
+    return HttpResponse(
+        _drawn(request, _page(request, pk), _colour(request, "beside")).data, content_type="application/json"
+    )
 
 
 @require_safe
@@ -30,15 +32,16 @@ def picture_file(request: StudioRequest, pk: int) -> HttpResponse:
     turned = request.GET.get("turned", "0")
     if stand not in STANDS or size not in SIZES or not is_number(turned):
         raise Http404
-    made, page = _drawn(request, pk)
-    caption = _caption(request, page, made) if "caption" in request.GET else None
+    page, beside = _page(request, pk), _colour(request, "beside")
+    made = _drawn(request, page, beside)
+    caption = _caption(page, made, beside) if "caption" in request.GET else None
     image = made.png(size, stand, typed(turned) % 360, caption)
     name = f"room {made.day.date} {made.day.asked.hour:05.2f} {made.day.asked.sky}"
     return as_file(HttpResponse(image, content_type="image/png"), name, "room", "png", shown=True)
 
 
-def _caption(request: StudioRequest, page: RoomPage, made: Drawn) -> tuple[str, str]:
-    review, beside = page.tried[2], _colour(request, "beside")
+def _caption(page: RoomPage, made: Drawn, beside: Colour | None) -> tuple[str, str]:
+    review = page.tried[2]
     names = [page.tried[0], *([beside.name] if beside else [])]
     if review is not None and not review.names_shown:
         names = []
@@ -46,14 +49,16 @@ def _caption(request: StudioRequest, page: RoomPage, made: Drawn) -> tuple[str, 
     return words.picture_caption(page.room.name, names, made.day.date, asked.hour, asked.sky)
 
 
-def _drawn(request: StudioRequest, pk: int) -> tuple[Drawn, RoomPage]:
+def _page(request: StudioRequest, pk: int) -> RoomPage:
     room = get_object_or_404(queries.rooms(request.user), pk=pk, deleted=None)
-    page = RoomPage(request.user, room, request.GET.dict())
+    return RoomPage(request.user, room, request.GET.dict())
+
+
+def _drawn(request: StudioRequest, page: RoomPage, beside: Colour | None) -> Drawn:
     if page.day is None:
         raise Http404
-    trim, beside = _colour(request, "trim"), _colour(request, "beside")
-    made = Drawn(page.day, trim.stimulus if trim else trim_of(room), beside.stimulus if beside else None)
-    return made, page
+    trim = _colour(request, "trim")
+    return Drawn(page.day, trim.stimulus if trim else trim_of(page.room), beside.stimulus if beside else None)
 
 
 def _colour(request: StudioRequest, name: str) -> Colour | None:

@@ -9,12 +9,12 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from prism.light.box import box
-from prism.light.day import DUSK, Day, looked_at, outdoors_of
+from prism.light.day import DUSK, Day, looked_at, outdoors_of, without_hue
 from prism.light.room import SIDES, WALLS, Room
 from prism.light.seen import USUAL_LUX, Eye, coming_from_daylight
 from prism.light.solve import burning, coats, falling, veils
 from prism.light.spectra import column, lux
-from prism.spectrum import Array, to_lrv
+from prism.spectrum import Array
 
 SOURCES = ("sky", "ground", "sun", "lamps")
 """What sends light; without it here means: the same light in the colour of daylight."""
@@ -22,6 +22,10 @@ SURFACES = {"floor": ("floor",), "walls": WALLS}
 """What sends light on; without it here means: as light as it is, and grey."""
 LEVEL = "level"
 """How much light there is; without it here means: the light in which one is used to judging samples."""
+
+
+LARGE, SECOND = 0.3, 0.25
+"""Parts of the way back to the sample from which a cause is named, and named beside a larger one."""
 
 
 @dataclass(frozen=True)
@@ -41,6 +45,19 @@ class Causes:
     seen: Array
     lux: float
     each: tuple[Cause, ...]
+
+    @property
+    def named(self) -> tuple[Cause, ...]:
+        """The one or two that do most of it; none where none is large."""
+        first, second = self.each[:2]
+        if first.part < LARGE:
+            return ()
+        return (first, second) if second.part >= SECOND else (first,)
+
+    @property
+    def is_dim(self) -> bool:
+        """Whether there is less light than one is used to, rather than more."""
+        return self.lux < USUAL_LUX
 
 
 def causes(
@@ -62,7 +79,7 @@ def causes(
     place = WALLS.index(wall)
 
     def look(straight: Array, surfaces: Array) -> tuple[Day, Array]:
-        seen = looked_at(shape, surfaces, straight, light, veil)
+        seen = looked_at(shape, surfaces, straight, veil)
         return seen, seen.seen(paint)[:, place]
 
     real, seen = look(np.concatenate(tried_light, axis=2), reflectance)
@@ -81,9 +98,8 @@ def _in_daylight(light: Array) -> Array:
 
 def _in_grey(reflectance: Array, sides: tuple[str, ...]) -> Array:
     """Return the reflectance of the `SIDES`, (6, 31), of which some are as light as they are and grey."""
-    found = reflectance.copy()
-    for side in sides:
-        found[SIDES.index(side)] = to_lrv(reflectance[SIDES.index(side)]) / 100
+    found, rows = reflectance.copy(), [SIDES.index(side) for side in sides]
+    found[rows] = without_hue(reflectance[rows])
     return found
 
 

@@ -162,7 +162,7 @@ def solved(
         columns.append(straight * room.correction)
     count = len(hours)
     straight = np.concatenate([*columns, burn[..., None]], axis=2)
-    real, plain = solve(shape, reflectance, straight), solve(shape, _without_hue(reflectance), straight)
+    real, plain = solve(shape, reflectance, straight), solve(shape, without_hue(reflectance), straight)
     found = []
     for i, (height, azimuth, on, veil) in enumerate(parts):
         own = slice(i * count, (i + 1) * count)
@@ -173,7 +173,7 @@ def solved(
     return found
 
 
-def _without_hue(reflectance: Array) -> Array:
+def without_hue(reflectance: Array) -> Array:
     """Return the reflectance of the sides, (6, 31), of a room that is as light as it is and grey.
 
     Between such a room and the real one, and nearer to the real one, the eye takes its measure of white: it allows for
@@ -183,16 +183,14 @@ def _without_hue(reflectance: Array) -> Array:
     return np.broadcast_to(to_lrv(reflectance)[:, None] / 100, reflectance.shape).copy()
 
 
-def looked_at(shape: Box, reflectance: Array, straight: Array, light: Outdoors, veil: Array) -> Day:
-    """Return one moment of a room under one light after another, (31, n, t) straight on its patches, as if they were
-    moments of a day; `reflectance` (6, 31) of its sides."""
-    count = straight.shape[2]
-    patches, bare = (solve(shape, each, straight) for each in (reflectance, _without_hue(reflectance)))
-    height, azimuth = (np.full(count, float(one[0])) for one in (light.height, light.azimuth))
-    veils_there = np.broadcast_to(veil, (count, veil.shape[1]))
-    never = np.zeros(count, dtype=bool)
-    walls = reflectance[_WALLS]
-    return _day(shape, patches, bare, reflectance, walls, np.zeros(count), height, azimuth, never, CLEAR, veils_there)
+def looked_at(shape: Box, reflectance: Array, straight: Array, veil: Array | float = 0.0) -> Day:
+    """Return a room under one light after another, (31, n, t) straight on its patches, as if they were moments of a day
+    without a sun; `reflectance` (6, 31) of its sides."""
+    patches, bare = (solve(shape, each, straight) for each in (reflectance, without_hue(reflectance)))
+    zeros = np.zeros(straight.shape[2])
+    return _day(
+        shape, patches, bare, reflectance, reflectance[_WALLS], zeros, zeros, zeros, zeros.astype(bool), CLEAR, veil
+    )
 
 
 def evening(room: Room, tried: ArrayLike, lamps: Sequence[tuple[Lamp, ...]]) -> Day:
@@ -200,7 +198,7 @@ def evening(room: Room, tried: ArrayLike, lamps: Sequence[tuple[Lamp, ...]]) -> 
     shape = box(room.size, room.windows)
     reflectance = coats(room, tried)
     straight = np.stack([burning(room, each) for each in lamps], axis=2)
-    patches, bare = (solve(shape, each, straight) for each in (reflectance, _without_hue(reflectance)))
+    patches, bare = (solve(shape, each, straight) for each in (reflectance, without_hue(reflectance)))
     below, on = np.full(len(lamps), -90.0), np.full(len(lamps), True)
     hours = np.full(len(lamps), 22.0)
     walls = own_colours(room, tried)[_WALLS]
@@ -222,7 +220,7 @@ def _day(
 ) -> Day:  # fmt: skip
     light = np.einsum("sn,bnt->tsb", shape.mean_weights()[_WALLS], patches, optimize=True)
     kelvin, duv = colour_temperature(light)
-    eye = _eye(shape, bare, _without_hue(reflectance)).towards(_eye(shape, patches, reflectance), ROOMS_WHITE)
+    eye = _eye(shape, bare, without_hue(reflectance)).towards(_eye(shape, patches, reflectance), ROOMS_WHITE)
     of_white = veil / np.maximum(eye.lux, DARK)[:, None] * np.pi
     return Day(
         hours=hours,
@@ -250,14 +248,8 @@ def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> 
     Lab (t, 4, 3) each; `now` (31,) is the paint that is there. The difference is what the walls send each other.
     """
     shape = box(room.size, room.windows)
-    count = straight.shape[2]
     found = []
     for paint in (now, tried):
         bare = replace(room, surfaces={k: v for k, v in room.surfaces.items() if k not in WALLS})
-        reflectance = coats(bare, paint)
-        patches, plain = (solve(shape, r, straight * room.correction) for r in (reflectance, _without_hue(reflectance)))
-        zeros = np.zeros(count)
-        never = np.zeros(count, dtype=bool)
-        day = _day(shape, patches, plain, reflectance, reflectance[_WALLS], zeros, zeros, zeros, never, CLEAR)
-        found.append(day.seen(tried))
+        found.append(looked_at(shape, coats(bare, paint), straight * room.correction).seen(tried))
     return found[0], found[1]

@@ -29,18 +29,14 @@ _WITHOUT = {
     "walls": "Between grey walls",
 }
 _LEVEL = {True: ("dim light", "In more light"), False: ("strong light", "In softer light")}
-USUAL = 300.0
-"""Lux in which one is used to judging samples: less is dim, more is strong."""
-LARGE, SECOND = 0.3, 0.25
-"""Parts of the way back to the sample from which a cause is named, and named beside a larger one."""
 LEAST = 0.01
 """Part from which a cause stands among the figures."""
 NO_CAUSE = "Light, floor and walls leave this colour as its sample is."
 MANY_CAUSES = "Several things do this together, none of them by itself."
 
 
-def cause_named(kind: str, sky: str, lux: float) -> str:
-    return f"the {_LEVEL[lux < USUAL][0] if kind == 'level' else _NAMES[kind].format(sky=sky)}"
+def cause_named(kind: str, sky: str, dim: bool) -> str:
+    return f"the {_LEVEL[dim][0] if kind == 'level' else _NAMES[kind].format(sky=sky)}"
 
 
 def causes_said(found: Causes, sky: str, wall: str, without: Reading, own: Reading) -> str:
@@ -48,11 +44,11 @@ def causes_said(found: Causes, sky: str, wall: str, without: Reading, own: Readi
 
     `without` is the reading of the wall without its largest cause.
     """
-    first, second = found.each[0], found.each[1]
-    if first.part < LARGE:
+    if not found.named:
         return MANY_CAUSES
-    names = [cause_named(one.kind, sky, found.lux) for one in (first, second) if one is first or one.part >= SECOND]
-    lead = _LEVEL[found.lux < USUAL][1] if first.kind == "level" else _WITHOUT[first.kind]
+    first = found.named[0]
+    names = [cause_named(one.kind, sky, found.is_dim) for one in found.named]
+    lead = _LEVEL[found.is_dim][1] if first.kind == "level" else _WITHOUT[first.kind]
     does = "do" if len(names) > 1 else "does"
     would = f"{lead}, the {wall} wall would look {called(without)}{change_from(without, own)}."
     return f"{capital(listed(names))} {does} most of this. {would}"
@@ -61,7 +57,7 @@ def causes_said(found: Causes, sky: str, wall: str, without: Reading, own: Readi
 def cause_figures(found: Causes, sky: str, away: Sequence[float]) -> list[tuple[str, str]]:
     """Return each cause with the part of the way back to the sample that it is, and ΔE00 from the sample without it."""
     return [
-        (capital(cause_named(one.kind, sky, found.lux)), f"{percentage(one.part)}, ΔE00 {number(left)} without")
+        (capital(cause_named(one.kind, sky, found.is_dim)), f"{percentage(one.part)}, ΔE00 {number(left)} without")
         for one, left in zip(found.each, away, strict=True)
         if abs(one.part) >= LEAST
     ]

@@ -7,7 +7,8 @@ from datetime import datetime
 from typing import TYPE_CHECKING
 
 from prism.messages.habits import day
-from prism.messages.text import NO_BREAK, capital, listed, lower_first, many, number, numeral, shortened
+from prism.messages.text import NO_BREAK, capital, listed, many, number, numeral, shortened
+from prism.words.lamps import go_together
 from prism.words.sizes import area_said, covers_said, regional, volume_said
 
 if TYPE_CHECKING:
@@ -81,7 +82,7 @@ def proposed_facts(
     facts += [f"clashes with the walls of the {name}" for name in doors]
     facts += [f"goes with the {name}" for name in goes]
     facts += [f"is the same as the {name}, which is open to it" for name in same]
-    facts += [lower_first(warning.rstrip(".")) for warning in warnings]
+    facts += warnings
     return facts + (["looks like its sample in this light"] if is_lit and not warnings else [])
 
 
@@ -203,11 +204,6 @@ def bought_plain(bought: Bought | None) -> str:
 NO_FORMULA = "no recipe known: the counter matches the can’s code or a sample board"
 OPEN_DOORWAY = "open, seen at once"
 CLOSED_DOORWAY = "with a door, seen one after the other"
-_TERMS = {
-    "agree": "work together",
-    "quiet": "are safe together",
-    "differ": "have different undertones, without clashing",
-}
 _WHEN = {
     "day": "By day",
     "evening": "Under the lamps",
@@ -216,8 +212,7 @@ _WHEN = {
 
 
 def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
-    surely = "probably " if pair.level == "probably" else ""
-    how = _TERMS.get(pair.terms, f"{surely}clash")
+    how = go_together(pair.terms, pair.level)
     gap = f"{many(round(abs(pair.lrv)), 'point')} apart" if round(abs(pair.lrv)) else "at the same depth"
     if names[0] == names[1]:
         how = "the same" if abs(pair.lrv) < 1 else gap

@@ -41,9 +41,27 @@ def lamp_shift_said(size: float, kelvin: float, known: bool) -> str:
     return f"Even beside a clean white this colour shifts {how} under lamps, most at {kelvin_said(kelvin)}."
 
 
+def goes_with(terms: str, level: str, thing: str) -> str:
+    """Say how something goes with a thing, as a predicate: `works with the wall`."""
+    return {
+        "agree": f"works with {thing}",
+        "quiet": f"is safe beside {thing}",
+        "differ": f"has another undertone than {thing}, without clashing",
+    }.get(terms, f"{'probably ' if level == 'probably' else ''}clashes with {thing}")
+
+
+def go_together(terms: str, level: str) -> str:
+    """Say the same of two at once: `work together`."""
+    return {
+        "agree": "work together",
+        "quiet": "are safe together",
+        "differ": "have different undertones, without clashing",
+    }.get(terms, f"{'probably ' if level == 'probably' else ''}clash")
+
+
 def pairing_said(name: str, terms: str, level: str, lrv: float) -> str:
     """Say how a paint goes with something that stays, and the gap in LRV."""
-    said = pairing_plain(name, terms, level).removesuffix(".")
+    said = f"This colour {goes_with(terms, level, f'the {name}')}"
     if abs(lrv) < 1:
         return f"{said} at the same depth."
     return f"{said}, {many(round(abs(lrv)), 'point')} {'lighter' if lrv > 0 else 'darker'}."
@@ -51,47 +69,23 @@ def pairing_said(name: str, terms: str, level: str, lrv: float) -> str:
 
 def pairing_at_night(name: str, terms: str, level: str) -> str:
     """Say, after `pairing_said`, how the two go together under the lamps."""
-    surely = "probably " if level == "probably" else ""
-    together = {
-        "agree": "work together",
-        "quiet": "are safe together",
-        "differ": "have different undertones, without clashing",
-        "clash": f"{surely}clash",
-    }[terms]
-    return f"Under the lamps the {name} and this colour {together}."
-
-
-_WITH = {"agree": "works with", "quiet": "is safe beside", "differ": "differs from", "clash": "clashes with"}
+    return f"Under the lamps the {name} and this colour {go_together(terms, level)}."
 
 
 def pairings_plain(found: Sequence[tuple[str, str]], terms: str, evening: bool = False) -> str:
-    """Say in one sentence how a paint goes with several things, (name, how surely), all on the same terms; empty for
-    none.
+    """Say in one sentence with which of several things, (name, how surely), a paint agrees or clashes; empty for none.
 
     >>> pairings_plain([("brick", "certain"), ("blinds", "probably")], "clash")
     'This colour clashes with the brick, and probably with the blinds.'
     """
+    if not found:
+        return ""
     sure, likely = (
         [f"the {name}" for name, level in found if (level == "probably") is unsure] for unsure in (False, True)
     )
-    if not found:
-        return ""
-    verb, light = _WITH[terms], " under the lamps" if evening else ""
-    if not sure:
-        return f"This colour probably {verb} {listed(likely)}{light}."
-    more = f", and probably {verb.split()[-1]} {listed(likely)}" if likely else ""
-    return f"This colour {verb} {listed(sure)}{more}{light}."
-
-
-def pairing_plain(name: str, terms: str, level: str, evening: bool = False) -> str:
-    light = " under the lamps" if evening else ""
-    surely = "probably " if level == "probably" else ""
-    return {
-        "agree": f"This colour works with the {name}{light}.",
-        "quiet": f"This colour is safe beside the {name}{light}.",
-        "differ": f"This colour has another undertone than the {name}{light}, without clashing.",
-        "clash": f"This colour {surely}clashes with the {name}{light}.",
-    }[terms]
+    said = goes_with(terms, "", listed(sure)) if sure else f"probably {goes_with(terms, '', listed(likely))}"
+    more = f", and probably with {listed(likely)}" if sure and likely else ""
+    return f"This colour {said}{more}{' under the lamps' if evening else ''}."
 
 
 def deeper_said(darker: float, chroma: float) -> str:

@@ -126,12 +126,12 @@ def on_surface(surface: str) -> str:
     return _ON.get(surface, surface)
 
 
-def use_good(uses: Sequence[Use]) -> list[str]:
+def use_good(uses: Sequence[Use], lead: str = "Best on") -> list[str]:
     """Return where a colour goes best and where else, each with its reason from the colour's figures."""
     why = {one.surface: use_why(one.reasons[0]) for one in uses}
     best = use_best([(one.surface, int(one.suits)) for one in uses])
-    leads = ("Best on", "Also good on")
-    return [f"{lead} {on_surface(one)}: {why[one]}." for lead, one in zip(leads, best, strict=False)]
+    leads = (lead, "Also good on")
+    return [f"{begins} {on_surface(one)}: {why[one]}." for begins, one in zip(leads, best, strict=False)]
 
 
 def use_bad(uses: Sequence[Use]) -> list[str]:
@@ -141,8 +141,8 @@ def use_bad(uses: Sequence[Use]) -> list[str]:
 
 
 def use_summary(name: str, uses: Sequence[Use]) -> str:
-    good = use_good(uses) or [f"{name} goes nowhere without care."]
-    return " ".join([good[0].replace("Best on", f"{name} is best on"), *good[1:], *use_bad(uses)])
+    good = use_good(uses, f"{name} is best on") or [f"{name} goes nowhere without care."]
+    return " ".join([*good, *use_bad(uses)])
 
 
 def outdoors_said(name: str, found: Outdoors) -> str:

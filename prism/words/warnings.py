@@ -4,16 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from prism.messages.text import listed, lower_first
+from prism.messages.text import listed
 from prism.words.light import CLEARLY
 
 _COUNSEL = {
-    "washes out": "Washes out in strong light",
-    "heavy": "Gets {}heavy in the dim light",
-    "dingy": "May look {}dingy",
-    "cool forward": "Pulls {}cool",
-    "warm forward": "Pulls {}warm",
-    "warm in the evening": "Turns {}warm under the lamps",
+    "washes out": "washes out in strong light",
+    "heavy": "gets {}heavy in the dim light",
+    "dingy": "may look {}dingy",
+    "cool forward": "pulls {}cool",
+    "warm forward": "pulls {}warm",
+    "warm in the evening": "turns {}warm under the lamps",
 }
 
 
@@ -35,17 +35,18 @@ def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]
 
 def counsels_plain(found: Sequence[tuple[str, tuple[str, ...]]]) -> list[str]:
     """Return warnings of (kind, walls) as sentences for a client, without what says so."""
-    return _of_this_colour([f"{_COUNSEL[kind].format('')}{_on_walls(walls)}" for kind, walls in found])
+    return _of_this_colour([counsel_plain(*one) for one in found])
 
 
 def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:
-    return f"{_COUNSEL[kind].format('')}{_on_walls(walls)}."
+    """Return a warning as a predicate: `may look dingy on the east wall`."""
+    return f"{_COUNSEL[kind].format('')}{_on_walls(walls)}"
 
 
 def _of_this_colour(warnings: Sequence[str]) -> list[str]:
     """Return one sentence of two warnings at most, as many as it takes."""
     pairs = [warnings[i : i + 2] for i in range(0, len(warnings), 2)]
-    return [f"This colour {listed([lower_first(one) for one in pair])}." for pair in pairs]
+    return [f"This colour {listed(list(pair))}." for pair in pairs]
 
 
 def _on_walls(walls: tuple[str, ...]) -> str:

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 
 from prism.messages.habits import day
 from prism.messages.text import capital, listed, many, number
+from prism.words.lamps import goes_with
 from prism.words.sizes import regional
 from prism.words.strengths import strength_said_as
 
@@ -68,39 +69,29 @@ def all_whites(shared: Sequence[str], crisp: bool) -> str:
     return f"Every white here {listed(said)}." if said else ""
 
 
-def why_not_higher(white: White, above: White) -> str:
-    """Return why a white stands below the one above it in rank: the first rule by which the two differ."""
+def why_not_higher(white: White, above: White) -> tuple[str, str]:
+    """Return why a white stands below the one above it in rank, the first rule by which the two differ; and the same in
+    short, for where one above it stands there for that already."""
     if white.spoils and not above.spoils:
-        return "Does not go with the white that stays"
+        return "Does not go with the white that stays", "Neither does this"
     if round(white.apart) > round(above.apart):
-        return "Further from the white that stays"
+        return "Further from the white that stays", "Further again"
     if above.clears and not white.clears:
-        return f"A soft edge: {many(round(abs(white.gap)), 'point')} against {number(abs(above.gap), 0)}"
+        return (f"A soft edge: {many(round(abs(white.gap)), 'point')} against {number(abs(above.gap), 0)}",) * 2
     if round(abs(white.gap)) < round(abs(above.gap)) and not above.clears:
-        return f"A smaller gap: {many(round(abs(white.gap)), 'point')}"
+        return (f"A smaller gap: {many(round(abs(white.gap)), 'point')}",) * 2
     if white.agreement != above.agreement:
-        return "Warmth that suits the wall less"
+        return "Warmth that suits the wall less", "Less fitting warmth too"
     if white.glares and not above.glares:
-        return "Glares on doors and other large surfaces"
+        return "Glares on doors and other large surfaces", "Glares as well"
     more = white.answers - above.answers
     if round(more, 1) > 0:
         way = "yellower" if white.creaminess > above.creaminess else "cooler"
-        return f"{'A touch ' if more < 0.5 else ''}{way} than this wall asks for".capitalize()
-    darker = above.reading.lrv - white.reading.lrv
-    return "As good, and a touch darker" if darker >= 0.05 else "As good as the one above"
-
-
-_ONCE_MORE = {
-    "Does not go with": "Neither does this", "Further from": "Further again", "Warmth that": "Less fitting warmth too",
-    "Glares on": "Glares as well", "As good as": "As good", "As good, and": "Darker again",
-}  # fmt: skip
-
-
-def once_more(rank: str) -> str:
-    """Return why a white stands below another where that one stands there for the same reason."""
-    if rank.endswith("than this wall asks for"):
-        return f"{rank.removeprefix('A touch ').split()[0].capitalize()} again"
-    return next((said for start, said in _ONCE_MORE.items() if rank.startswith(start)), rank)
+        much = f"a touch {way}" if more < 0.5 else way
+        return f"{capital(much)} than this wall asks for", f"{capital(way)} again"
+    if above.reading.lrv - white.reading.lrv >= 0.05:
+        return "As good, and a touch darker", "Darker again"
+    return "As good as the one above", "As good"
 
 
 def none_clears(wanted: float, best: float) -> str:
@@ -278,13 +269,6 @@ def crown_disputed(title: str) -> str:
     return f"Practitioners differ on the {regional('crown moulding')}; this is how the method {title} has it."
 
 
-_STAND = {
-    "agree": "works with the wall",
-    "quiet": "is safe beside the wall",
-    "differ": "has another undertone than the wall, without clashing",
-}
-
-
 def white_shift(by_day: float | None, late: float | None, clash: bool) -> str:
     """Return by how much warmer than its board a white reads by day and of an evening, in short."""
     shown = [number(one, 1, signed=True) for one in (by_day, late) if one is not None]
@@ -303,9 +287,7 @@ def white_lit(name: str, room: str, evening: bool, warmer: float, unsure: float,
     shift = "stays as warm as its sample" if abs(warmer) < SHIFT_SEEN else (
         f"looks {how}{'warmer' if warmer > 0 else 'cooler'} than its sample"
     )  # fmt: skip
-    surely = "probably " if pair.level == "probably" else ""
-    stand = _STAND.get(pair.terms, f"{surely}clashes with the wall")
-    return f"{when}, {name} {shift} and {stand}."
+    return f"{when}, {name} {shift} and {goes_with(pair.terms, pair.level, 'the wall')}."
 
 
 NO_WHITE_LIGHT = "Put the review into a room to see how a white does by day and under its lamps."

@@ -92,15 +92,11 @@ class WhitesPage(Page):
         shown = self.at.shown
         lines = [self._line(i, *both) for i, both in enumerate(zip(shown, self.at.held(shown), strict=True))]
         ranks = [words.why_not_higher(line.white, above.white) for above, line in pairwise(lines)]
-        notes = [line.note for line in lines]
-        lower = [
-            replace(
-                line,
-                note="" if notes[i] == notes[i + 1] else notes[i + 1],
-                rank=words.once_more(rank) if rank in ranks[:i] else rank,
-            )
-            for i, (line, rank) in enumerate(zip(lines[1:], ranks, strict=True))
-        ]
+        lower = []
+        for i, (above, line) in enumerate(pairwise(lines)):
+            first, once_more = ranks[i]
+            rank = once_more if any(first == said for said, _ in ranks[:i]) else first
+            lower.append(replace(line, note="" if line.note == above.note else line.note, rank=rank))
         return [*lines[:1], *lower]
 
     @property
