@@ -11,8 +11,13 @@ from django.db.models import Case, Q, Value, When
 from django.utils import timezone
 
 from prism import method, words
+from prism.spectrum import BANDS
 from prism.stimulus import Specular, Stimulus
 from prism.tint.recipe import Recipe
+from web.values import AMOUNT, WORD, Numbers, Within, known_source, named, screen_colour
+
+LINE = r"^[0-9]{1,9}$"
+CELL = {"type": "string", "maxLength": 10_000}
 
 
 class Maker(models.Model):
@@ -78,15 +83,18 @@ class Import(models.Model):
     deck_name = models.CharField(max_length=80)
     file_name = models.CharField(max_length=200)
     file_format = models.CharField(max_length=8)
-    mapping = models.JSONField(null=True, blank=True)
-    mended = models.JSONField(default=dict, blank=True)  # cells typed instead of a line's own: line to column to text
+    mapping = models.JSONField(null=True, blank=True, validators=[named(WORD, LINE)])
+    # cells typed instead of a line's own: line to column to text
+    mended = models.JSONField(default=dict, blank=True, validators=[named(named(CELL, LINE).schema, LINE)])
     content = models.BinaryField(default=b"", editable=False)
     state = models.CharField(max_length=8, choices=State, default=State.WAITING)
     added = models.PositiveIntegerField(default=0)
     changed = models.PositiveIntegerField(default=0)
     total = models.PositiveIntegerField(default=0)
     done = models.PositiveIntegerField(default=0)
-    looked = models.FloatField(null=True, blank=True)  # how far the looking at it is, 0-1, while somebody looks
+    looked = models.FloatField(
+        null=True, blank=True, validators=[Within(0, 1)]
+    )  # how far the looking at it is, 0-1, while somebody looks
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -114,20 +122,20 @@ class Valued(models.Model):
     is the maker's own figure, never used in place of the computed `lrv`.
     """
 
-    lab_l = models.FloatField()
-    lab_a = models.FloatField()
-    lab_b = models.FloatField()
-    lrv = models.FloatField()
-    lrv_stated = models.FloatField(null=True, blank=True)
-    screen = models.CharField(max_length=7)
+    lab_l = models.FloatField(validators=[Within(-1, 200)])
+    lab_a = models.FloatField(validators=[Within(-200, 200)])
+    lab_b = models.FloatField(validators=[Within(-200, 200)])
+    lrv = models.FloatField(validators=[Within(0, 200)])
+    lrv_stated = models.FloatField(null=True, blank=True, validators=[Within(0, 100)])
+    screen = models.CharField(max_length=7, validators=[screen_colour])
     in_gamut = models.BooleanField(default=True)
-    provenance = models.CharField(max_length=24)
+    provenance = models.CharField(max_length=24, validators=[known_source])
     given = models.CharField(max_length=120)
-    spread = models.FloatField(null=True, blank=True)
+    spread = models.FloatField(null=True, blank=True, validators=[Within(0, 200)])
     specular = models.CharField(max_length=8, blank=True, choices=[(s.value, s.value) for s in Specular])
-    reflectance = models.JSONField(null=True, blank=True)
+    reflectance = models.JSONField(null=True, blank=True, validators=[Numbers(-1, 10, len(BANDS))])
     recipe_base = models.CharField(max_length=12, blank=True)
-    recipe_amounts = models.JSONField(null=True, blank=True)
+    recipe_amounts = models.JSONField(null=True, blank=True, validators=[named(AMOUNT)])
 
     class Meta:
         abstract = True
@@ -198,7 +206,9 @@ class Colour(Valued):
     )
     brought_in = models.ForeignKey(Import, null=True, blank=True, on_delete=models.SET_NULL, related_name="colours")
     parent = models.ForeignKey("self", null=True, blank=True, on_delete=models.RESTRICT, related_name="adjusted")
-    percent = models.FloatField(null=True, blank=True)  # of change from its parent's strength
+    percent = models.FloatField(
+        null=True, blank=True, validators=[Within(-100, 1_000)]
+    )  # of change from its parent's strength
     created = models.DateTimeField(auto_now_add=True)
     deleted = models.DateTimeField(null=True, blank=True)  # of an own colour; what was made with it keeps it
 

@@ -9,6 +9,7 @@ from decks.models import Colour
 from prism import reader
 from prism.stimulus import Specular
 from tinting.models import Batch
+from web.values import Numbers
 
 
 class Session(models.Model):
@@ -40,7 +41,7 @@ class Shot(models.Model):
 
     session = models.ForeignKey(Session, on_delete=models.CASCADE, related_name="shots")
     number = models.PositiveSmallIntegerField()
-    reflectance = models.JSONField()
+    reflectance = models.JSONField(validators=[Numbers(-1, 10)])
     calibrated = models.BooleanField()
     dropped = models.BooleanField(default=False)
     reason = models.CharField(max_length=120, blank=True)

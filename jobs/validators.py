@@ -6,29 +6,13 @@ from math import isfinite
 from typing import Any
 
 from django.core.exceptions import ValidationError
-from django.utils.deconstruct import deconstructible
 
 from prism import messages, words
 from prism.light.checks import zones
 from web.pictures import is_kept
+from web.values import Within
 
-
-@deconstructible
-class Within:
-    """Refuses a number outside its limits; what is no number at all lies outside any."""
-
-    def __init__(self, low: float, high: float) -> None:
-        self.low, self.high = low, high
-
-    def __call__(self, value: float) -> None:
-        if not self.low <= value <= self.high:
-            raise ValidationError(messages.outside_range("value", value, self.low, self.high, "", ""))
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, Within) and (self.low, self.high) == (other.low, other.high)
-
-    def __hash__(self) -> int:
-        return hash((self.low, self.high))
+__all__ = ["Within", "figures_by_name", "kept_picture", "known_zone", "prediction"]
 
 
 def known_zone(name: str) -> None:
@@ -55,7 +39,7 @@ def _is_figure(value: Any) -> bool:
     return value is None or (isinstance(value, int | float) and not isinstance(value, bool) and isfinite(value))
 
 
-def kept_picture(content: bytes) -> None:
+def kept_picture(content: bytes | memoryview) -> None:
     """Raise `ValidationError` for bytes that are no picture as the studio keeps them, as in a file of a job."""
     if not is_kept(bytes(content)):
         raise ValidationError(words.NO_PICTURE)

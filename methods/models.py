@@ -6,15 +6,18 @@ from django.conf import settings
 from django.db import models
 
 from prism import method
+from web.values import WORD, Shaped
 
 PREFIX = "own-"
+TITLED = Shaped({"type": "object", "required": ["title"], "properties": {"title": WORD}})
+"""A table of a method, as far as one that no program reads any more must have it."""
 
 
 class OwnMethod(models.Model):
     """A method a person copied and edits; `table` holds every figure, as the files of the ready ones do."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="methods")
-    table = models.JSONField()
+    table = models.JSONField(validators=[TITLED])
     copied_from = models.CharField(max_length=40, blank=True)  # key of a method, ready or own
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)

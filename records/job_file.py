@@ -238,7 +238,7 @@ class _Reader:
             one.content_type = ContentType.objects.get_for_model(apps.get_model(one.thing))
         elif isinstance(one, Shared):
             one.withdrawn = one.withdrawn or timezone.now()
-        one.full_clean(exclude=unchecked(one), validate_unique=False, validate_constraints=False)
+        check_values(one)
         if isinstance(one, Change):
             Change.objects.bulk_create([one])  # by whom it was, not by whoever takes it up
         else:
@@ -279,15 +279,19 @@ class _Reader:
         return self._people[name]
 
 
-def unchecked(one: models.Model) -> list[str]:
-    """Return the fields whose values are found already, or are empty as they may be."""
-    return [
+def check_values(one: models.Model) -> None:
+    """Refuse a record with a value that none can have. Raises `ValidationError`.
+
+    Whom it refers to is looked up elsewhere, and what may be empty is.
+    """
+    settled = [
         each.name
         for each in one._meta.concrete_fields
         if (isinstance(each, models.ForeignKey) and getattr(one, each.attname) is not None)
         or (each.null and getattr(one, each.attname) is None)
         or (isinstance(each, models.JSONField) and getattr(one, each.attname) in ([], {}))
     ]
+    one.full_clean(exclude=settled, validate_unique=False, validate_constraints=False)
 
 
 def _numbered(stem: str) -> Iterator[str]:
@@ -295,7 +299,7 @@ def _numbered(stem: str) -> Iterator[str]:
     yield from (f"{stem}{number}" for number in range(2, 10_000))
 
 
-def _told(wrong: ValidationError) -> str:
+def wrong_values(wrong: ValidationError) -> str:
     if not hasattr(wrong, "error_dict"):
         return " ".join(wrong.messages)
     return " ".join(f"{name}: {' '.join(said)}" for name, said in wrong.message_dict.items())
@@ -318,7 +322,7 @@ def take_up(by: User, held: dict[str, Any]) -> TakenUp:
     except JobFileError:
         raise
     except ValidationError as wrong:
-        raise JobFileError(words.job_file_wrong(_told(wrong))) from None
+        raise JobFileError(words.job_file_wrong(wrong_values(wrong))) from None
     except (LookupError, TypeError, ValueError, AttributeError, OverflowError, IntegrityError):
         raise JobFileError(words.JOB_FILE_BROKEN) from None
     by.__dict__.pop("_team", None)

@@ -30,7 +30,7 @@ from decks.models import Maker
 from jobs.queries import room_faults, whole
 from people.models import Event
 from prism import words
-from records.job_file import unchecked
+from records.job_file import check_values, wrong_values
 from records.models import Change
 from studio.archive_older import brought_up
 
@@ -160,14 +160,21 @@ def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
     return found
 
 
-CHECKED = ("jobs", "viewings")
-"""Apps whose records are looked at one by one as they come in: of figures from which pages compute."""
 ROOMS_AT_ONCE = 200
 _SAYS_WHAT_CANNOT_BE = (
     DeserializationError, FieldDoesNotExist, ValidationError, DatabaseError, ArithmeticError, AttributeError,
     LookupError, TypeError, ValueError,
 )  # fmt: skip
 """What is raised where a record holds what none can."""
+
+
+def _check(record: models.Model) -> None:
+    """Raise `ArchiveError`, naming the record, where a value of it is one that none can have."""
+    try:
+        check_values(record)
+    except ValidationError as wrong:
+        where = f"{record._meta.verbose_name} {record.pk}"
+        raise ArchiveError(words.archive_wrong(f"{where}: {wrong_values(wrong)}")) from wrong
 
 
 def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
@@ -183,8 +190,7 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
             for one in serializers.deserialize("jsonl", lines(), ignorenonexistent=True):
                 if isinstance(one.object, Change):
                     one.object.content_type = ContentType.objects.get_for_model(apps.get_model(one.object.thing))
-                if one.object._meta.app_label in CHECKED:
-                    one.object.clean_fields(exclude=unchecked(one.object))
+                _check(one.object)
                 one.save(force_insert=True)
                 counts[one.object._meta.label_lower] += 1
             for room in whole().iterator(chunk_size=ROOMS_AT_ONCE):

@@ -2,12 +2,25 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.conf import settings
+from django.core.exceptions import ValidationError
 from django.db import models
 from django.utils import timezone
 
 from decks.models import Colour
 from prism import words
+from prism.formats.tint_system import TintSystemError, from_table
+from web.values import AMOUNT, Within, named
+
+
+def tinting_table(table: Any) -> None:
+    """Refuse what is no tinting system."""
+    try:
+        from_table(table)
+    except TintSystemError as wrong:
+        raise ValidationError(str(wrong)) from None
 
 
 class System(models.Model):
@@ -20,7 +33,7 @@ class System(models.Model):
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="tinting_systems"
     )
     name = models.CharField(max_length=80)
-    table = models.JSONField()
+    table = models.JSONField(validators=[tinting_table])
     changed = models.DateTimeField(default=timezone.now)
     deleted = models.DateTimeField(null=True, blank=True)
 
@@ -37,7 +50,7 @@ class Machine(models.Model):
 
     owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="tinting_machine")
     serial = models.PositiveIntegerField(default=0)
-    levels = models.JSONField(default=dict)
+    levels = models.JSONField(default=dict, validators=[named(AMOUNT)])
     busy_until = models.DateTimeField(null=True, blank=True)
 
     def __str__(self) -> str:
@@ -49,13 +62,13 @@ class Batch(models.Model):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="batches")
     colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="batches")
-    percent = models.FloatField(default=0.0)
+    percent = models.FloatField(default=0.0, validators=[Within(-100, 1_000)])
     name = models.CharField(max_length=160)
     can = models.CharField(max_length=20)
     serial = models.PositiveIntegerField()
     base = models.CharField(max_length=12)
-    wanted = models.JSONField()  # mL per litre by colorant, as the formula was rounded
-    given = models.JSONField()  # mL per litre by colorant, as it came out
+    wanted = models.JSONField(validators=[named(AMOUNT)])  # mL per litre by colorant, as the formula was rounded
+    given = models.JSONField(validators=[named(AMOUNT)])  # mL per litre by colorant, as it came out
     dispensed = models.DateTimeField(auto_now_add=True)
 
     class Meta:

@@ -3,14 +3,20 @@
 from __future__ import annotations
 
 from datetime import datetime, timedelta
+from typing import Any
 
 from django.conf import settings
+from django.core.exceptions import ValidationError
 from django.db import models
 from django.urls import reverse
 from django.utils import timezone
+from fsrs import Card
 
+from prism import messages
+from prism.training.exercise import Kind
 from reviews.models import Review
 from viewings.models import Viewing
+from web.values import WHOLE, WORD, Numbers, Within, listed, named
 
 LASTS = timedelta(minutes=5)
 """How long a sitting is meant to be; what hangs then can still be answered."""
@@ -22,13 +28,25 @@ def _end() -> datetime:
     return timezone.now() + LASTS
 
 
+ANSWER = {"type": ["integer", "string", "null"], "minimum": -1, "maximum": 10_000, "maxLength": 200}
+"""A place, a word, or none yet."""
+
+
+def scheduled(card: Any) -> None:
+    """Refuse what the scheduler cannot read."""
+    try:
+        Card.from_dict(card)
+    except (ArithmeticError, AttributeError, LookupError, TypeError, ValueError):
+        raise ValidationError(messages.NOT_SCHEDULED) from None
+
+
 class Sitting(models.Model):
     """A few minutes of looking, under one method; it can be left and gone on with."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="sittings")
     method = models.CharField(max_length=40, db_column="school")
     method_table = models.JSONField(
-        null=True, blank=True, db_column="school_table"
+        null=True, blank=True, db_column="school_table", validators=[named({})]
     )  # an own method as it stood; None for a ready one
     seed = models.PositiveBigIntegerField()
     begun = models.DateTimeField(default=timezone.now)
@@ -62,19 +80,19 @@ class Question(models.Model):
     an eye's own neutral is found. `shown_board` is the id of the colour that would have shown the answer.
     """
 
-    kind = models.CharField(max_length=12)
+    kind = models.CharField(max_length=12, choices=[(kind.value, kind.value) for kind in Kind])
     axis = models.CharField(max_length=20)
-    boards = models.JSONField()
-    accepted = models.JSONField()
-    choices = models.JSONField(default=list)
+    boards = models.JSONField(validators=[listed(WHOLE, 40)])
+    accepted = models.JSONField(validators=[listed(listed(ANSWER, 40).schema, 200)])
+    choices = models.JSONField(default=list, validators=[listed(WORD, 40)])
     wanted = models.PositiveSmallIntegerField(default=1)
     given = models.PositiveSmallIntegerField(default=0)
-    looks = models.JSONField(default=dict, blank=True)
-    apart = models.FloatField()
+    looks = models.JSONField(default=dict, blank=True, validators=[named(named(WORD).schema)])
+    apart = models.FloatField(validators=[Within(0, 1_000)])
     because = models.TextField()
     shown_board = models.BigIntegerField(null=True, blank=True)
     shown_said = models.TextField(blank=True)
-    direction = models.JSONField(null=True, blank=True)
+    direction = models.JSONField(null=True, blank=True, validators=[Numbers(-200, 200, 2)])
 
     CONTENT = (
         "kind", "axis", "boards", "accepted", "choices", "wanted", "given", "looks", "apart", "because", "shown_board",
@@ -119,7 +137,7 @@ class Wall(Question):
     sitting = models.ForeignKey(Sitting, on_delete=models.CASCADE, related_name="walls")
     number = models.PositiveSmallIntegerField()
     set_wall = models.ForeignKey(SetWall, null=True, blank=True, on_delete=models.SET_NULL, related_name="walls")
-    picked = models.JSONField(default=list)
+    picked = models.JSONField(default=list, validators=[listed(ANSWER, 40)])
     shown = models.DateTimeField(default=timezone.now)
     answered = models.DateTimeField(null=True, blank=True)
     right = models.BooleanField(null=True, blank=True)
@@ -139,9 +157,9 @@ class Returning(models.Model):
     """When something comes back to be looked at again: a kind of wall along an axis, as the scheduler keeps it."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="returning")
-    kind = models.CharField(max_length=12)
+    kind = models.CharField(max_length=12, choices=[(kind.value, kind.value) for kind in Kind])
     axis = models.CharField(max_length=20)
-    card = models.JSONField()
+    card = models.JSONField(validators=[scheduled])
     due = models.DateTimeField()
 
     class Meta:

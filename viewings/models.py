@@ -13,7 +13,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from jobs.models import WALL_CHOICES, Room
-from jobs.validators import Within, figures_by_name, prediction
+from jobs.validators import Within, figures_by_name, kept_picture, prediction
 from people.names import name_of
 from prism import words
 from prism.tint.recipe import Recipe
@@ -21,6 +21,7 @@ from prism.viewing.samples import GROUNDS, SIZES, Sampling
 from prism.viewing.scales import HUES, NO_UNDERTONE
 from prism.whites.sheen import SHEENS
 from reviews.models import Review
+from web.values import WHOLE, listed
 
 UNDERTONES = [(key, key) for key in (*HUES, NO_UNDERTONE)]
 SKIES = [("", "any sky"), ("clear", "clear"), ("overcast", "overcast")]
@@ -126,6 +127,9 @@ class ViewingPhoto(models.Model):
     def __str__(self) -> str:
         return f"photo of {self.viewing}"
 
+    def clean(self) -> None:
+        kept_picture(self.content)
+
 
 class Correction(models.Model):
     """A systematic difference that was taken up: of a person's eye on a scale, or of a room's light; see
@@ -137,10 +141,10 @@ class Correction(models.Model):
     )
     room = models.ForeignKey(Room, null=True, blank=True, on_delete=models.CASCADE, related_name="corrections")
     scale = models.CharField(max_length=10)
-    mean = models.FloatField()
-    half = models.FloatField()
+    mean = models.FloatField(validators=[Within(-200, 200)])
+    half = models.FloatField(validators=[Within(0, 200)])
     count = models.PositiveIntegerField()
-    readings = models.JSONField(default=list, blank=True)
+    readings = models.JSONField(default=list, blank=True, validators=[listed(WHOLE)])
     practised = models.BooleanField(default=False)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=timezone.now)

@@ -12,6 +12,23 @@ def out_of_range(name: str, value: float, low: float, high: float) -> str:
     return f"{name} is {shown}: it must lie between {least} and {most}."
 
 
+def not_numbers(count: int, low: float, high: float) -> str:
+    return f"must be {count or 'some'} numbers between {low:g} and {high:g}"
+
+
+def not_shaped(place: str, rule: str, asked: object) -> str:
+    at = f"at {shortened(place)}: " if place else ""
+    return f"{at}does not keep to its form ({rule}: {shortened(str(asked))})"
+
+
+def source_unknown(name: str) -> str:
+    return f"'{shortened(name)}' is no source that a colour's numbers can have"
+
+
+NOT_A_SCREEN_COLOUR = "must be # and six hexadecimal digits"
+NOT_SCHEDULED = "is no date of the scheduler of exercises"
+
+
 def not_a_number(name: str, text: str) -> str:
     return f"{name} is '{shortened(text)}': that is not a number."
 

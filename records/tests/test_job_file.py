@@ -42,7 +42,8 @@ class WithJob(Wall):
         services.shortlist(self.review, own)
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", own)
         viewing_services.log(self.isla, one, uuid4(), {"hue": 1}, "yes", "went green", "overcast", False, None)
-        viewing_services.keep_photo(self.isla, one, b"\xff\xd8 photo")
+        self.photo = cleaned(png(30, 20))
+        viewing_services.keep_photo(self.isla, one, self.photo)
         formula = {"base": "B1", "amounts": {"KX": 1.5}, "estimated": True}
         against = {self.review.colour: "Green in the evening."}
         made = Decided(own, "It keeps its blue.", "eggshell", "Wall matt", 4.5, formula, against)
@@ -109,7 +110,7 @@ class JobFiles(WithJob):
         for step in ("reading", "samples", "verdict"):
             self.assertEqual(self.client.get(reverse("review-step", args=[review.pk, step])).status_code, 200)
         viewing = Viewing.objects.get(review=review)
-        self.assertEqual((viewing.who, bytes(viewing.photo.content)), ("isla", b"\xff\xd8 photo"))
+        self.assertEqual((viewing.who, bytes(viewing.photo.content)), ("isla", self.photo))
         decision = Decision.objects.get(review=review)
         self.assertEqual((decision.colour.owner, decision.paint), (self.other, "Wall matt"))
         self.assertEqual((decision.recipe.amounts, decision.is_estimated), ({"KX": 1.5}, True))

@@ -8,6 +8,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from reviews.models.review import Review
+from web.values import WORD, listed
 
 
 class Board(models.Model):
@@ -37,10 +38,10 @@ class Observation(models.Model):
 
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="observations")
     colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
-    seen = models.JSONField()  # directions, or "no difference"
+    seen = models.JSONField(validators=[listed(WORD, 20)])  # directions, or "no difference"
     note = models.CharField(max_length=400, blank=True)
     light = models.CharField(max_length=80, blank=True)
-    computed = models.JSONField()  # directions
+    computed = models.JSONField(validators=[listed(WORD, 20)])  # directions
     agreement = models.CharField(max_length=6)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=timezone.now)

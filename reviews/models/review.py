@@ -16,6 +16,18 @@ from prism import words
 from prism.method import DEFAULT, Method, MethodError, in_force, nearest_ready
 from prism.neutral import WorkingNeutral
 from prism.reading import choose_neutral
+from web.values import WHOLE, Numbers, Shaped, Within, listed, named
+
+FINDINGS = Shaped(
+    {
+        "type": "object",
+        "properties": {
+            "on": {"type": "string"},
+            "said": {"type": "object", "additionalProperties": named({"type": "string"}).schema},
+        },
+    }
+)
+"""The findings of steps as they are kept: what they rest on, and the sentence of each step by way of writing."""
 
 
 class Review(models.Model):
@@ -52,26 +64,32 @@ class Review(models.Model):
 
     method = models.CharField(max_length=40, default=DEFAULT, db_column="school")
     method_table = models.JSONField(
-        null=True, blank=True, db_column="school_table"
+        null=True, blank=True, db_column="school_table", validators=[named({})]
     )  # an own method as it stood when it was taken up
     neutral = models.CharField(max_length=10, choices=Neutral, default=Neutral.PAINTED)
-    neutral_white = models.JSONField(null=True, blank=True)  # L*, a*, b*: the mean of the whites when they were chosen
-    neutral_a = models.FloatField(default=0.0)
-    neutral_b = models.FloatField(default=0.0)
+    neutral_white = models.JSONField(
+        null=True, blank=True, validators=[Numbers(-200, 200, 3)]
+    )  # L*, a*, b*: the mean of the whites when they were chosen
+    neutral_a = models.FloatField(default=0.0, validators=[Within(-200, 200)])
+    neutral_b = models.FloatField(default=0.0, validators=[Within(-200, 200)])
 
     step = models.CharField(max_length=20, default="reading")  # key of a step; which there are, the list of steps says
-    findings = models.JSONField(default=dict, blank=True)  # of the steps, with what they rest on; see `frame.path`
+    findings = models.JSONField(
+        default=dict, blank=True, validators=[FINDINGS]
+    )  # of the steps, with what they rest on; see `frame.path`
     beside = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     surround = models.CharField(max_length=5, choices=Surround, default=Surround.PALE)
     names_shown = models.BooleanField(default=True)
     edge_view = models.BooleanField(default=False)
     wall_view = models.CharField(max_length=5, choices=View, default=View.TWO)
     wall_order = models.CharField(max_length=10, choices=Order, default=Order.CHOSEN)
-    hand_order = models.JSONField(default=list, blank=True)  # ids of colours, as they were arranged
+    hand_order = models.JSONField(
+        default=list, blank=True, validators=[listed(WHOLE)]
+    )  # ids of colours, as they were arranged
     shuffle = models.PositiveIntegerField(default=0)  # seed of the shuffled order
     withhold = models.BooleanField(default=False)  # findings wait until the person has said what they see
 
-    strength = models.FloatField(default=0.0)  # percent of change that is looked at
+    strength = models.FloatField(default=0.0, validators=[Within(-100, 1_000)])  # percent of change that is looked at
     can = models.CharField(max_length=20, default="gallon")  # key of a can of the tinting system
 
     verdict = models.TextField(blank=True)

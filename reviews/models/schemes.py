@@ -7,6 +7,7 @@ from django.db import models
 from decks.models import Colour
 from prism import words
 from reviews.models.review import Review
+from web.values import Within
 
 
 class KeptScheme(models.Model):
@@ -15,7 +16,7 @@ class KeptScheme(models.Model):
     review = models.ForeignKey(Review, on_delete=models.CASCADE, related_name="schemes")
     character = models.CharField(max_length=10)
     name = models.CharField(max_length=60, blank=True)
-    score = models.FloatField()
+    score = models.FloatField(validators=[Within(-1_000, 1_000)])
     made = models.DateTimeField(auto_now_add=True)
     deleted = models.DateTimeField(null=True, blank=True)
 
@@ -36,7 +37,7 @@ class SchemePlace(models.Model):
     scheme = models.ForeignKey(KeptScheme, on_delete=models.CASCADE, related_name="places")
     place = models.CharField(max_length=8)
     colour = models.ForeignKey(Colour, on_delete=models.RESTRICT, related_name="+")
-    share = models.FloatField()
+    share = models.FloatField(validators=[Within(0, 100)])
 
     class Meta:
         ordering = ["id"]
