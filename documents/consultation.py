@@ -227,6 +227,7 @@ class Consultation:
                     words.moment_title(hour, moment.sky, moment.evening),
                     address("room-picture-file", self.room.pk, **asked),
                     partial(drawn.png, "look"),
+                    partial(drawn.jpeg, "look"),
                 )
             )
             at = lines.index(page.shown.look) if page.shown.look in lines else None

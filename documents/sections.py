@@ -33,16 +33,18 @@ class Row:
 
 @dataclass(frozen=True)
 class RoomPicture:
-    """A room drawn: which moment it shows, the address of its picture for who is signed in, and what makes the file."""
+    """A room drawn: which moment it shows, the address of its picture for who is signed in, what makes the file for
+    a link, and what makes the one that is set in a page."""
 
     title: str
     address: str
     png: Callable[[], bytes]
+    jpeg: Callable[[], bytes]
 
     @property
     def in_place(self) -> str:
         """The picture itself as an address, for a page that fetches nothing."""
-        return f"data:image/png;base64,{base64.b64encode(self.png()).decode()}"
+        return f"data:image/jpeg;base64,{base64.b64encode(self.jpeg()).decode()}"
 
 
 @dataclass(frozen=True)

@@ -5,17 +5,19 @@ from __future__ import annotations
 import base64
 import json
 import zlib
-from functools import cached_property
+from collections.abc import Callable
+from functools import cached_property, partial
 from urllib.parse import urlencode
 
 import numpy as np
 from django.urls import reverse
+from numpy.typing import NDArray
 
 from jobs.asked_day import SKIES
 from jobs.lighting import RoomDay
 from jobs.models import Finish, Room
 from jobs.queries import finish_of
-from prism.formats.png import as_png
+from prism.formats.pixels import as_jpeg, as_png
 from prism.formats.room_json import spectrum_of
 from prism.light.picture import LEVEL, ROWS, Picture, pictures
 from prism.light.room import SIDES
@@ -26,7 +28,7 @@ from prism.stimulus import Stimulus, from_lab
 from web.bounded_cache import BoundedCache
 from web.lettering import captioned
 
-SIZES = {"page": (1200, 750), "small": (480, 300), "look": (720, 450), "large": (1920, 1200)}
+SIZES = {"page": (1200, 750), "small": (480, 300), "look": (576, 360), "large": (1920, 1200)}
 """Sizes of a picture as a file, pixels."""
 _kept: BoundedCache[object, list[Picture]] = BoundedCache(24)
 _kept_files: BoundedCache[object, bytes] = BoundedCache(96)
@@ -53,7 +55,14 @@ class Drawn:
 
     def _pictures(self, paint: Array) -> list[Picture]:
         key = self.day.basis, paint.tobytes(), self._trim.tobytes()
-        return _kept.get(key, lambda: pictures(self.day.room, paint, self._trim, self.day.date))
+        own = paint is self.day.reflectance
+
+        def made() -> list[Picture]:
+            return pictures(
+                self.day.room, paint, self._trim, self.day.date, day_solved=self.day.solved if own else None
+            )
+
+        return _kept.get(key, made)
 
     @cached_property
     def pictures(self) -> list[Picture]:
@@ -99,28 +108,30 @@ class Drawn:
     ) -> bytes:
         """Return the moment that is looked at as a PNG file in one of the `SIZES`, from one of the `STANDS`, with a
         title and a note below it where they are given."""
+        write = partial(_captioned, caption=caption) if caption else as_png
+        return self._file(write, size, stand, turned, caption)
+
+    def jpeg(self, size: str) -> bytes:
+        """Return the same seen from the door as a JPEG file."""
+        return self._file(as_jpeg, size, "door", 0.0, "jpeg")
+
+    def _file(
+        self, write: Callable[[NDArray[np.uint8]], bytes], size: str, stand: str, turned: float, kind: object
+    ) -> bytes:
         sky, moment = SKIES.index(self.day.asked.sky), self.day.asked.moment
         beside = np.asarray(spectrum_of(self.other)).tobytes() if self.other else b""
-        key = (
-            self.day.basis,
-            self.day.reflectance.tobytes(),
-            self._trim.tobytes(),
-            beside,
-            sky,
-            moment,
-            size,
-            stand,
-            turned,
-            caption,
-        )
+        shown = self.day.basis, self.day.reflectance.tobytes(), self._trim.tobytes(), beside
 
         def made() -> bytes:
             other = self.others[sky] if self.others else None
             picture = self.pictures[sky]
-            pixels = drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other)
-            return captioned(pixels, *caption) if caption else as_png(pixels)
+            return write(drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other))
 
-        return _kept_files.get(key, made)
+        return _kept_files.get((*shown, sky, moment, size, stand, turned, kind), made)
+
+
+def _captioned(pixels: NDArray[np.uint8], caption: tuple[str, str]) -> bytes:
+    return captioned(pixels, *caption)
 
 
 def packed(lab: Array) -> str:

@@ -17,7 +17,7 @@ from prism.formats.room_json import spectrum_of
 from prism.light.advice import Aim, aim
 from prism.light.causes import Causes, causes
 from prism.light.claims import Known, doubt, readings, warmth
-from prism.light.day import OVERCAST, Day, days, deepening, evening, outside
+from prism.light.day import OVERCAST, Day, Solved, days, deepening, evening, outside, solved
 from prism.light.findings import (
     Counsel,
     Facing,
@@ -47,6 +47,7 @@ LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
 PER_LAMP_AREA = 4.0
 """m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
 _kept: BoundedCache[object, list[Day]] = BoundedCache(48)
+_kept_solved: BoundedCache[object, list[Solved]] = BoundedCache(3)
 _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
 _kept_evenings: BoundedCache[object, Day] = BoundedCache(96)
 _kept_causes: BoundedCache[object, Causes] = BoundedCache(64)
@@ -124,7 +125,12 @@ class RoomDay:
     @cached_property
     def days(self) -> list[Day]:
         """The day, clear and overcast; kept at hand, so that an unchanged room is not computed again."""
-        return _kept.get(self.basis, lambda: days(self.room, self.reflectance, self.date))
+        return _kept.get(self.basis, lambda: [one.day for one in self.solved])
+
+    @property
+    def solved(self) -> list[Solved]:
+        """The same with the light on every patch, which a picture rests on: large, so only the last few are kept."""
+        return _kept_solved.get(self.basis, lambda: solved(self.room, self.reflectance, self.date))
 
     @property
     def day(self) -> Day:

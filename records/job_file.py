@@ -284,13 +284,15 @@ def check_values(one: models.Model) -> None:
 
     Whom it refers to is looked up elsewhere, and what may be empty is.
     """
-    settled = [
-        each.name
-        for each in one._meta.concrete_fields
-        if (isinstance(each, models.ForeignKey) and getattr(one, each.attname) is not None)
-        or (each.null and getattr(one, each.attname) is None)
-        or (isinstance(each, models.JSONField) and getattr(one, each.attname) in ([], {}))
-    ]
+    settled = []
+    for each in one._meta.concrete_fields:
+        value = getattr(one, each.attname)
+        if (isinstance(each, models.ForeignKey) and value is not None) or (each.null and value is None):
+            settled.append(each.name)
+        elif isinstance(each, models.JSONField) and value in ([], {}):
+            settled.append(each.name)  # a form would miss it
+            for check in each.validators:
+                check(value)
     one.full_clean(exclude=settled, validate_unique=False, validate_constraints=False)
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
+from threading import local
 
 from django.conf import settings
 from weasyprint import CSS, HTML
@@ -24,14 +25,30 @@ class OnlyFonts(URLFetcher):  # type: ignore[misc]
         return super().fetch(url, headers)
 
 
+class _Styles(local):
+    """Styles as they are read, with their fonts unpacked, by paper and files: for each thread its own, since fonts are
+    looked up by one at a time."""
+
+    def __init__(self) -> None:
+        self._kept: dict[tuple[str, tuple[Path, ...]], tuple[CSS, FontConfiguration]] = {}
+
+    def of(self, paper: str, files: tuple[Path, ...]) -> tuple[CSS, FontConfiguration]:
+        if (paper, files) not in self._kept:
+            fonts = FontConfiguration()
+            text = "".join(one.read_text() for one in (_FACES, *files)).replace("FONTS", FONTS.as_uri())
+            style = CSS(string=text.replace("PAPER", paper), font_config=fonts, url_fetcher=OnlyFonts())
+            self._kept[paper, files] = style, fonts
+        return self._kept[paper, files]
+
+
+_styles = _Styles()
+
+
 def typeset(page: str, paper: str, *styles: Path) -> bytes:
     """Return a page of HTML as a tagged PDF, styled by the studio's fonts and then by files, in which PAPER stands for
     the paper's size; `PAGES` is the look of pages that are read."""
-    fonts = FontConfiguration()
-    style = "".join(one.read_text() for one in (_FACES, *styles)).replace("FONTS", FONTS.as_uri())
-    style = style.replace("PAPER", paper)
+    style, fonts = _styles.of(paper, styles)
     made: bytes = HTML(string=page, base_url=str(_HERE), url_fetcher=OnlyFonts()).write_pdf(
-        stylesheets=[CSS(string=style, font_config=fonts, url_fetcher=OnlyFonts())], font_config=fonts,
-        pdf_variant="pdf/ua-1", pdf_tags=True,
-    )  # fmt: skip
+        stylesheets=[style], font_config=fonts, pdf_variant="pdf/ua-1", pdf_tags=True
+    )
     return made

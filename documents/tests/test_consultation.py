@@ -72,7 +72,7 @@ class Consultations(Wall):
         hours = [int(title.split(":")[0]) for title in titles[:-1]]
         self.assertEqual(hours, sorted(hours))
         for picture, said in look.pictured:
-            self.assertTrue(picture.in_place.startswith("data:image/png;base64,"))
+            self.assertTrue(picture.in_place.startswith("data:image/jpeg;base64,"))
             self.assertEqual(self.client.get(picture.address)["Content-Type"], "image/png")
             self.assertRegex(said, r"^The \w+ wall ")
 

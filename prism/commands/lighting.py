@@ -15,7 +15,7 @@ from prism.commands import decks
 from prism.commands.arguments import fail, method_of, parse_colour, print_json
 from prism.commands.reading import undertone_json
 from prism.formats import room_json
-from prism.formats.png import as_png
+from prism.formats.pixels import as_png
 from prism.light import materials
 from prism.light.checks import RoomError
 from prism.light.claims import Known, doubt, readings

@@ -85,10 +85,12 @@ def pictures(
     hours: Sequence[float] = HALF_HOURS,
     clouds: Sequence[float] = (CLEAR, OVERCAST),
     lamps: str = "auto",
+    day_solved: Sequence[Solved] | None = None,
 ) -> list[Picture]:
     """Return a room through a day under each sky, in a paint (31,) wherever the room names no other, and a trim (31,).
 
-    Light and eye are those of `prism.light.day`, so a picture shows what is said of the walls.
+    Light and eye are those of `prism.light.day`, so a picture shows what is said of the walls; `day_solved` is that day
+    where it is at hand.
     """
     shape = box(room.size, room.windows)
     points, side = points_of(shape, ROWS, LEVEL)
@@ -97,7 +99,7 @@ def pictures(
     own = own_colours(room, paint)[side]
     burn = burning_at(room, seen)
     found = []
-    for one, cloud in zip(solved(room, paint, day, hours, clouds, lamps), clouds, strict=True):
+    for one, cloud in zip(day_solved or solved(room, paint, day, hours, clouds, lamps), clouds, strict=True):
         outdoors = outdoors_of(room, day, hours, cloud)
         sent = shape.coats(sides)[..., None] * one.patches
         light = np.einsum("pn,bnt->bpt", seen.factors, sent, optimize=True)

@@ -190,6 +190,11 @@ def solve(shape: Box, reflectance: Array, straight: Array) -> Array:
     coats = shape.coats(reflectance)
     if straight.shape[2] <= _FEW:
         return _step_by_step(shape, coats, straight)
+    if (coats == coats[0]).all():  # a room without hue: one system for all bands
+        bands, patches, moments = straight.shape
+        one = np.eye(patches) - shape.factors * coats[0]
+        found = np.linalg.solve(one, straight.swapaxes(0, 1).reshape(patches, -1))
+        return found.reshape(patches, bands, moments).swapaxes(0, 1)
     system = np.eye(coats.shape[1]) - shape.factors[None] * coats[:, None, :]
     return np.asarray(np.linalg.solve(system, straight), dtype=np.float64)
 

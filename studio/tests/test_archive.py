@@ -33,8 +33,9 @@ IMPOSSIBLE = (
     ("jobs.job", "zone", "Nowhere/Bad"), ("decks.colour", "lab_l", 1e14), ("decks.colour", "provenance", "hearsay"),
     ("decks.colour", "reflectance", [0.5] * 70), ("decks.colour", "screen", "greyish"),
     ("reviews.review", "neutral_white", ["pale"]), ("reviews.review", "findings", {"said": []}),
-    ("reviews.review", "wall_view", "nine"), ("tinting.system", "table", {"a": 1}), ("schools.ownmethod", "table", []),
-    ("viewings.decision", "litres", -5), ("documents.documentedit", "position", -1),
+    ("reviews.review", "wall_view", "nine"), ("tinting.system", "table", {"a": 1}),
+    ("schools.ownmethod", "table", {"title": 9}), ("viewings.decision", "litres", -5),
+    ("documents.documentedit", "position", -1),
 )  # fmt: skip
 """Values that no page could compute with, one of each app."""
 
