@@ -16,6 +16,7 @@ from prism.stimulus import Specular, Stimulus
 from prism.tint.recipe import Recipe
 from web.values import AMOUNT, WORD, Numbers, Within, known_source, named, screen_colour
 
+FILE_FORMATS = ("csv", "json", "xlsx", "cgats", "cxf", "gpl")
 LINE = r"^[0-9]{1,9}$"
 CELL = {"type": "string", "maxLength": 10_000}
 
@@ -82,7 +83,7 @@ class Import(models.Model):
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="imports")
     deck_name = models.CharField(max_length=80)
     file_name = models.CharField(max_length=200)
-    file_format = models.CharField(max_length=8)
+    file_format = models.CharField(max_length=8, choices=[(name, name) for name in FILE_FORMATS])
     mapping = models.JSONField(null=True, blank=True, validators=[named(WORD, LINE)])
     # cells typed instead of a line's own: line to column to text
     mended = models.JSONField(default=dict, blank=True, validators=[named(named(CELL, LINE).schema, LINE)])

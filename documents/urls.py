@@ -3,6 +3,7 @@
 from django.urls import path
 
 from documents import views
+from documents.article import several
 from documents.article import views as article
 from documents.job_samples import views as job_samples
 from documents.orders import views as orders
@@ -40,6 +41,10 @@ urlpatterns = [
     path("reviews/<int:pk>/article/<slug:shown>.png", article.picture, name="review-article-picture"),
     path("reviews/<int:pk>/article.zip", article.download, name="review-article-zip"),
     path("reviews/<int:pk>/article/publish/", article.publish, name="review-article-publish"),
+    path("articles/", several.articles, name="articles"),
+    path("articles/<int:pk>-beside-<int:other>.png", several.pair, name="articles-pair"),
+    path("articles/round-up.zip", several.download, {"kind": "round-up"}, name="articles-round-up"),
+    path("articles/series.zip", several.download, {"kind": "series"}, name="articles-series"),
     path("articles/<str:token>/", article.published, name="published"),
     path("articles/<str:token>/<slug:shown>.png", article.published_picture, name="published-picture"),
     path("schemas/document.json", views.document_schema, name="document-schema"),

@@ -9,6 +9,7 @@ from django.core.exceptions import ValidationError
 
 from prism import messages, words
 from prism.light.checks import zones
+from prism.viewing.scales import SCALES
 from web.pictures import is_kept
 from web.values import Within
 
@@ -21,8 +22,8 @@ def known_zone(name: str) -> None:
 
 
 def figures_by_name(value: Any) -> None:
-    """Refuse anything but figures by name: the steps that were seen."""
-    if not isinstance(value, dict) or not all(_is_figure(one) for one in value.values()):
+    """Refuse anything but figures by the names of scales: the steps that were seen."""
+    if not isinstance(value, dict) or set(value) - set(SCALES) or not all(_is_figure(one) for one in value.values()):
         raise ValidationError(messages.NOT_FIGURES)
 
 

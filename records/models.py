@@ -9,7 +9,9 @@ from django.db import models
 
 from jobs.models import Job
 from reviews.models import Review
+from web.values import named
 
+PAIRS = named({"type": "array", "minItems": 2})
 CLAIMED = "claimed by a file"
 """The mark of a change that came in with a file, which alone says who made it and when."""
 
@@ -39,6 +41,10 @@ class Change(AbstractLogEntry):  # type: ignore[misc]
             models.Index(fields=["review", "-timestamp"], name="change_of_review"),
             models.Index(fields=["job", "-timestamp"], name="change_of_job"),
         ]
+
+    def clean(self) -> None:
+        """Refuse changes that are no pairs of values by field. Raises `ValidationError`."""
+        PAIRS(self.changes or {})
 
 
 def belongs(instance: models.Model) -> dict[str, Any]:

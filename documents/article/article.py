@@ -51,8 +51,11 @@ class Part:
 
 @dataclass(frozen=True)
 class Entry:
-    """A colour of a round-up: its name, its two sentences, and the picture beside its neighbour."""
+    """A colour of a round-up: its review and that of its neighbour, its name, its two sentences, and the picture of
+    both."""
 
+    number: int
+    neighbour: int
     name: str
     sentences: tuple[str, ...]
     picture: Picture
@@ -142,6 +145,10 @@ class Article:
         shown = Captioned(self.subject.stimulus.screen, self.name, self.subject.colour.maker_and_code)
         return Picture(f"{name}.png", text, partial(swatches_png, [shown], PICTURE))
 
+    def next_to(self, other: Article) -> Picture:
+        """Return the colour and that of another article edge to edge."""
+        return self.beside(self.context.decks.fetch(other.subject.colour), "pair", "")
+
     def beside(self, held: SwatchView, name: str, said: str) -> Picture:
         """Return the colour and another edge to edge."""
         own = Captioned(self.subject.stimulus.screen, self.name)
@@ -228,5 +235,6 @@ class RoundUp:
             held = one.context.decks.fetch(beside.subject.colour)
             said = pair_said(one.context, held)
             sentences = (words.document_headline(one.name, one.subject.reading, []), said)
-            found.append(Entry(one.name, sentences, one.beside(held, f"colour-{at + 1}", said), one.facts))
+            picture = one.beside(held, f"colour-{at + 1}", said)
+            found.append(Entry(one.number, beside.number, one.name, sentences, picture, one.facts))
         return found

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import io
 import json
-from collections.abc import Iterator
+import zipfile
+from collections.abc import Iterator, Sequence
 from pathlib import Path
 
 from django.template.loader import render_to_string
+from django.utils.text import slugify
 
 from documents.article.article import Article, RoundUp
 from prism import words
@@ -36,7 +39,16 @@ def files_of_round_up(found: RoundUp) -> Iterator[tuple[str, bytes]]:
         yield one.picture.name, one.picture.png()
 
 
-def index_of(series: list[tuple[str, Article]]) -> Iterator[tuple[str, bytes]]:
+def files_of_series(articles: Sequence[Article]) -> Iterator[tuple[str, bytes]]:
+    """Yield the files of several articles, each in a folder of its own, and of their index."""
+    series = [(f"{slugify(one.name) or 'colour'}-{one.number}", one) for one in articles]
+    yield from _index_of(series)
+    for folder, one in series:
+        for name, content in files_of(one):
+            yield f"{folder}/{name}", content
+
+
+def _index_of(series: list[tuple[str, Article]]) -> Iterator[tuple[str, bytes]]:
     """Yield the index of a series: each article by its folder and title."""
     context = {"series": series, "caution": words.SCREENS_ARE_NOT_PAINT}
     yield "index.html", render_to_string("documents/article/series.html", context).encode()
@@ -46,8 +58,21 @@ def index_of(series: list[tuple[str, Article]]) -> Iterator[tuple[str, bytes]]:
 def write(directory: Path, files: Iterator[tuple[str, bytes]]) -> int:
     """Write files into a directory, which is made; return how many there are."""
     directory.mkdir(parents=True, exist_ok=True)
-    written = [(directory / name).write_bytes(content) for name, content in files]
-    return len(written)
+    written = 0
+    for name, content in files:
+        (directory / name).parent.mkdir(exist_ok=True)
+        (directory / name).write_bytes(content)
+        written += 1
+    return written
+
+
+def zipped(files: Iterator[tuple[str, bytes]]) -> bytes:
+    """Return files as one ZIP file."""
+    packed = io.BytesIO()
+    with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as out:
+        for name, content in files:
+            out.writestr(name, content)
+    return packed.getvalue()
 
 
 def as_json(facts: object) -> str:

@@ -2,9 +2,6 @@
 
 from __future__ import annotations
 
-import io
-import zipfile
-
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
 from django.shortcuts import redirect, render
@@ -13,7 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from documents.article import services
 from documents.article.article import Article
-from documents.article.folder import files_of
+from documents.article.folder import files_of, zipped
 from documents.models import Published
 from documents.sharing.views import over
 from people.queries import as_by
@@ -57,12 +54,9 @@ def download(request: StudioRequest, pk: int) -> HttpResponse:
     made = Article(review)
     if made.waits:
         raise Http404
-    packed = io.BytesIO()
-    with as_by(review.owner), zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as out:
-        for name, content in files_of(made):
-            out.writestr(name, content)
-    response = HttpResponse(packed.getvalue(), content_type="application/zip")
-    return as_file(response, made.name, "article", "zip")
+    with as_by(review.owner):
+        packed = zipped(files_of(made))
+    return as_file(HttpResponse(packed, content_type="application/zip"), made.name, "article", "zip")
 
 
 @require_POST

@@ -54,6 +54,14 @@ def written_by(studio: str, day: str) -> str:
     return f"{studio}, {day}" if studio else day
 
 
+ROUND_UP_TITLE = "Colours compared"
+ROUND_UP_SIZE = "Choose 2 to 12 colours."
+
+
+def round_up_waits(name: str, why: str) -> str:
+    return f"{name} cannot be published yet. {why}"
+
+
 def round_up_intro(amount: int, family: str) -> str:
     many = count(amount, family or "colour").capitalize()
     return f"{many}, from the lightest to the deepest, each beside its neighbour."

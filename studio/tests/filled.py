@@ -71,6 +71,7 @@ class Filled(world.Studio):
             "room": {"pk": self.room.pk, "reading": reading.pk},
             "room-photo": {"pk": photo.pk},
             "room-photo-add": {"pk": self.room.pk},
+            "articles-pair": {"pk": self.review.pk, "other": self.review.pk},
             "link": {"pk": link.pk},
             "answer": {"pk": answer.pk},
             "viewing": {"pk": viewing.pk},

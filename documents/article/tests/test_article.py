@@ -112,6 +112,44 @@ class Articles(Wall):
             with self.assertRaises(CommandError):
                 call_command("article", self.review.pk, str(out / "x"), round_up="One")
 
+    def test_several_are_chosen_shown_and_taken_along(self):
+        other = Review.objects.create(owner=self.isla, colour=world.colour("T05.4"), method=self.review.method)
+        foreign = Review.objects.create(owner=self.rory, colour=world.colour("H10.2"), method=self.review.method)
+        page = self.client.get("/articles/")
+        self.assertContains(page, "T05.4")
+        self.assertNotContains(page, f'value="{foreign.pk}"')
+        both = {"review": [self.review.pk, other.pk], "title": "Greys"}
+        shown = self.client.get("/articles/", both)
+        self.assertContains(shown, "<h1>Greys</h1>")
+        for planted in PLANTED:
+            self.assertNotContains(shown, planted)
+        pictures = re.findall(r'src="(/articles/[^"]+)"', shown.content.decode())
+        self.assertEqual(len(pictures), 2)
+        self.assertEqual(Image.open(io.BytesIO(self.client.get(pictures[0]).content)).size, (1200, 630))
+        folder = zipfile.ZipFile(io.BytesIO(self.client.get("/articles/round-up.zip", both).content))
+        self.assertEqual(len([name for name in folder.namelist() if name.endswith(".png")]), 2)
+        series = zipfile.ZipFile(io.BytesIO(self.client.get("/articles/series.zip", both).content)).namelist()
+        self.assertEqual(len([name for name in series if name.endswith("/index.html")]), 2)
+
+    def test_one_or_thirteen_or_somebody_elses_are_refused_and_the_choice_stays(self):
+        foreign = Review.objects.create(owner=self.rory, colour=world.colour("H10.2"), method=self.review.method)
+        colours = world.Colour.objects.exclude(pk=self.review.colour_id)[:12]
+        many = [Review.objects.create(owner=self.isla, colour=one, method=self.review.method).pk for one in colours]
+        for chosen in ([self.review.pk], [self.review.pk, *many], [self.review.pk, foreign.pk], ["x", "9" * 30]):
+            for address in ("/articles/", "/articles/round-up.zip", "/articles/series.zip"):
+                answer = self.client.get(address, {"review": chosen})
+                self.assertEqual(answer.status_code, 422, (chosen, address))
+        page = self.client.get("/articles/", {"review": [self.review.pk]})
+        self.assertContains(page, "Choose 2 to 12 colours.", status_code=422)
+        self.assertContains(page, f'value="{self.review.pk}" checked', status_code=422)
+
+    def test_one_whose_findings_wait_is_named(self):
+        other = Review.objects.create(
+            owner=self.isla, colour=world.colour("T05.4"), method=self.review.method, withhold=True
+        )
+        answer = self.client.get("/articles/", {"review": [self.review.pk, other.pk]})
+        self.assertContains(answer, f"{other.colour.name} cannot be published yet.", status_code=422)
+
     def test_published_behind_a_link_until_it_is_withdrawn(self):
         self.client.post(reverse("review-article-publish", args=[self.review.pk]))
         self.client.post(reverse("review-article-publish", args=[self.review.pk]))

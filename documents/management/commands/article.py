@@ -6,10 +6,9 @@ from pathlib import Path
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
-from django.utils.text import slugify
 
 from documents.article.article import MOST_ROUND_UP, Article, RoundUp
-from documents.article.folder import files_of, files_of_round_up, index_of, write
+from documents.article.folder import files_of, files_of_round_up, files_of_series, write
 from people.queries import as_by
 from reviews.models import Review
 
@@ -46,9 +45,7 @@ class Command(BaseCommand):
                 raise CommandError(f"Review {one.number}: {one.waits}")
         if len(made) == 1:
             return write(directory, files_of(made[0]))
-        series = [(f"{slugify(one.name) or 'colour'}-{one.number}", one) for one in made]
-        count = sum(write(directory / folder, files_of(one)) for folder, one in series)
-        return count + write(directory, index_of(series))
+        return write(directory, files_of_series(made))
 
     @staticmethod
     def _review(number: int) -> Review:

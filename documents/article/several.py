@@ -1,0 +1,109 @@
+"""Several articles at once: a round-up on one page, or a series with an index."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django import forms
+from django.http import HttpResponse, QueryDict
+from django.shortcuts import render
+from django.views.decorators.http import require_safe
+
+from documents.article.article import MOST_ROUND_UP, Article, RoundUp
+from documents.article.folder import files_of_round_up, files_of_series, zipped
+from people.queries import as_by
+from prism import words
+from reviews import queries
+from reviews.models import Review
+from steps.shell.views import studio_review
+from web.forms import plain
+from web.http import StudioRequest, as_file
+
+MOST_SHOWN = 60
+"""Colours to choose among; a name finds the others."""
+
+
+class SeveralForm(forms.Form):
+    """Which reviews are published together, and under which title."""
+
+    review = forms.MultipleChoiceField(error_messages={"required": words.ROUND_UP_SIZE})
+    title = forms.CharField(required=False, max_length=80, widget=plain())
+
+    def __init__(self, data: QueryDict, reviews: list[Review]) -> None:
+        super().__init__(data or None)
+        self.chosen = set(data.getlist("review"))
+        self._by_pk = {str(one.pk): one for one in reviews}
+        field = self.fields["review"]
+        assert isinstance(field, forms.MultipleChoiceField)
+        field.choices = [(pk, one.colour.name) for pk, one in self._by_pk.items()]
+
+    def clean_review(self) -> list[Review]:
+        """Return the reviews. Raises `ValidationError` where there are too few or too many, or one's findings wait."""
+        chosen = [self._by_pk[pk] for pk in dict.fromkeys(self.cleaned_data["review"])]
+        if not 1 < len(chosen) <= MOST_ROUND_UP:
+            raise forms.ValidationError(words.ROUND_UP_SIZE)
+        for one in chosen:
+            if waits := Article(one).waits:
+                raise forms.ValidationError(words.round_up_waits(one.colour.name, waits))
+        return chosen
+
+    def clean_title(self) -> str:
+        return self.cleaned_data["title"].strip() or words.ROUND_UP_TITLE
+
+
+def _to_choose(request: StudioRequest) -> list[Review]:
+    """Return the newest review of each colour, those that were chosen first, then by a name where one was typed."""
+    reviews = queries.listed(request.user).defer("findings", "notes", "intake_notes")
+    chosen = reviews.filter(pk__in=[pk for pk in request.GET.getlist("review") if pk.isdecimal() and len(pk) < 12])
+    named = request.GET.get("named", "").strip()[:80]
+    others = reviews.filter(colour__name__icontains=named) if named else reviews
+    found = {one.colour_id: one for one in chosen[:MOST_SHOWN]}
+    for one in others[: 4 * MOST_SHOWN]:
+        found.setdefault(one.colour_id, one)
+    return list(found.values())[:MOST_SHOWN]
+
+
+@require_safe
+def articles(request: StudioRequest) -> HttpResponse:
+    """Show the colours that were reviewed, to be published together; the round-up once some are chosen."""
+    reviews = _to_choose(request)
+    asked = "review" in request.GET or "title" in request.GET
+    form = SeveralForm(request.GET if asked else QueryDict(), reviews)
+    context: dict[str, Any] = {"form": form, "reviews": reviews, "most": MOST_ROUND_UP}
+    if asked and form.is_valid() and "choose" not in request.GET:
+        query = QueryDict(mutable=True)
+        query.setlist("review", [str(one.pk) for one in form.cleaned_data["review"]])
+        query["title"] = form.cleaned_data["title"]
+        found = RoundUp(form.cleaned_data["review"], form.cleaned_data["title"])
+        context |= {"found": found, "query": query.urlencode(), "caution": words.SCREENS_ARE_NOT_PAINT}
+        with as_by(request.user):
+            return render(request, "documents/article/round_up_shown.html", context)
+    wrong = asked and "choose" not in request.GET and bool(form.errors)
+    context |= {"wrong": form.errors.get("review", []) if wrong else [], "named": request.GET.get("named", "")[:80]}
+    return render(request, "documents/article/articles.html", context, status=422 if wrong else 200)
+
+
+@require_safe
+def pair(request: StudioRequest, pk: int, other: int) -> HttpResponse:
+    """Give the picture of a colour beside its neighbour in a round-up."""
+    one, neighbour = (Article(studio_review(request, each)) for each in (pk, other))
+    if one.waits or neighbour.waits:
+        return HttpResponse(status=404)
+    return HttpResponse(one.next_to(neighbour).png(), content_type="image/png")
+
+
+@require_safe
+def download(request: StudioRequest, kind: str) -> HttpResponse:
+    """Give the round-up, or the articles as a series, as a folder in a ZIP file."""
+    form = SeveralForm(request.GET, _to_choose(request))
+    if not form.is_valid():
+        return articles(request)
+    chosen, title = form.cleaned_data["review"], form.cleaned_data["title"]
+    with as_by(request.user):
+        files = (
+            files_of_round_up(RoundUp(chosen, title))
+            if kind == "round-up"
+            else files_of_series([Article(one) for one in chosen])
+        )
+        packed = zipped(files)
+    return as_file(HttpResponse(packed, content_type="application/zip"), title, kind, "zip")
