@@ -9,7 +9,7 @@ def of_documents() -> None:
     """A review and a job as PDF, against the page of the review alone."""
     from documents.document import Document
     from documents.job import JobDocument
-    from documents.pdf import job_pdf, pdf
+    from documents.pdf import pdf
     from jobs import services as job_services
     from jobs.models import Job
     from people.models import Studio
@@ -31,6 +31,6 @@ def of_documents() -> None:
         if review is not None:
             review_services.move(step_services.start(job.owner, review.colour), again)
     rooms = len(JobDocument(job.owner, job).pages)
-    took = best(lambda: job_pdf(JobDocument(job.owner, job), studio), 1)
+    took = best(lambda: JobDocument(job.owner, job).pdf(studio), 1)
     report(f"a job of {job.rooms.filter(deleted=None).count()} rooms as PDF, {rooms} of them reviewed", f"{took:.1f} s",
            "under 8 s")  # fmt: skip

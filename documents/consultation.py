@@ -12,6 +12,7 @@ from django.utils.safestring import SafeString
 from documents.drawings import proportions
 from documents.sections import FIRST, Pair, RoomPicture, Row, Section, SitePhoto
 from jobs.asked_day import SKIES
+from jobs.drawings import openings
 from jobs.drawn import Drawn, address, trim_of
 from jobs.lighting import RoomDay
 from jobs.whole_home import Part, RoomLine, WholeHome
@@ -59,9 +60,9 @@ def _most_unlike(day: RoomDay, moment: Moment) -> Moment | None:
 class Consultation:
     """The client's pages of one review."""
 
-    def __init__(self, context: ReviewContext, clashes: bool = False) -> None:
+    def __init__(self, context: ReviewContext, clashes: bool = False, home: WholeHome | None = None) -> None:
         self.context, self.subject, self.clashes = context, context.subject, clashes
-        self.room = context.review.room
+        self.room, self._home = context.review.room, home
 
     def sections(self, care: list[str], before: list[str]) -> list[Section]:
         """Return the client's sections in their usual order; `care` is what to watch out for, `before` what is to be
@@ -81,7 +82,7 @@ class Consultation:
 
     @cached_property
     def home(self) -> WholeHome | None:
-        return WholeHome(self.subject.owner, self.room.job) if self.room else None
+        return self._home or (WholeHome(self.subject.owner, self.room.job) if self.room else None)
 
     @cached_property
     def line(self) -> RoomLine | None:
@@ -232,7 +233,9 @@ class Consultation:
             )
             at = lines.index(page.shown.look) if page.shown.look in lines else None
             lines.append(page.shown.look if at is None else words.looks_as_at(pictures[at].title))
-        return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, pictures=pictures)
+        day, room = self._at(Moment(12.0, "clear")).at.day, self.room
+        plan = openings(day.room, words.openings_text(room.name, room.windows_said)) if day and room else SafeString("")
+        return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, plan, pictures=pictures)
 
     def site(self) -> Section:
         """Return the photographs of the room that the client is to be given."""

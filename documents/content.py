@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import replace
 from functools import cached_property
 
@@ -11,6 +11,7 @@ from django.utils.safestring import SafeString
 from documents.consultation import Consultation
 from documents.sections import EVIDENCE, BoardShown, Section
 from jobs.lighting import RoomDay
+from jobs.whole_home import WholeHome
 from prism import words
 from prism.light.together import Terms
 from reviews.context import ReviewContext
@@ -33,11 +34,16 @@ from steps.whites.page import WhitesPage
 MOST_PAIRS, MOST_OUTSIDE = 8, 4
 
 
+def _said(sections: Iterable[Section]) -> list[Section]:
+    """Return the sections that have something to say or to show."""
+    return [one for one in sections if one.lines or one.has_more]
+
+
 class Content:
     """The sections of one review's document, each computed when it is asked for."""
 
-    def __init__(self, context: ReviewContext) -> None:
-        self.context, self.subject = context, context.subject
+    def __init__(self, context: ReviewContext, home: WholeHome | None = None) -> None:
+        self.context, self.subject, self._home = context, context.subject, home
         self._visit = StepRequest(context)
 
     @property
@@ -48,23 +54,27 @@ class Content:
 
     @cached_property
     def consultation(self) -> Consultation:
-        return Consultation(self.context, bool(self._clashes))
+        return Consultation(self.context, bool(self._clashes), self._home)
 
     @cached_property
-    def sections(self) -> list[Section]:
-        """The sections in their usual order; those that have nothing to say are left out."""
+    def given(self) -> list[Section]:
+        """The client's sections in their usual order; those that have nothing to say are left out."""
+        return _said(self.consultation.sections(self._reservations(), self._before()))
+
+    @cached_property
+    def evidence(self) -> list[Section]:
+        """The sections of the evidence in their usual order, without what the client's say already."""
         makers: list[Callable[[], Section]] = [
             self._is, self._works, self._care, self._with,
             self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
             self._scheme, self._use, self._viewings, self._cautions, self._judged,
         ]  # fmt: skip
-        given = self.consultation.sections(self._reservations(), self._before())
-        told = {line for one in given for line in one.lines}
+        told = {line for one in self.given for line in one.lines}
         evidence = []
         for one in (make() for make in makers):
             evidence.append(replace(one, lines=[line for line in one.lines if line not in told]))
             told.update(one.lines)
-        return [one for one in (*given, *evidence) if one.lines or one.has_more]
+        return _said(evidence)
 
     def _is(self) -> Section:
         said = Said(self.subject)

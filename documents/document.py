@@ -9,7 +9,8 @@ from decks import carried
 from documents.content import Content
 from documents.evidence import Known
 from documents.models import DocumentEdit
-from documents.sections import EVIDENCE, FIRST, Pair, RoomPicture, Section
+from documents.sections import FIRST, Pair, RoomPicture, Section
+from jobs.whole_home import WholeHome
 from prism import words
 from prism.conflicts import Evidence, conflicts
 from reviews.context import ReviewContext
@@ -71,10 +72,10 @@ def _against(text: str, evidence: Evidence) -> list[tuple[str, str]]:
 class Document:
     """The document of a review."""
 
-    def __init__(self, review: Review) -> None:
+    def __init__(self, review: Review, home: WholeHome | None = None) -> None:
         review.names_shown = True  # for this document alone: who reads it was not asked to look blind
         self.review, self.context = review, ReviewContext(review)
-        self.content = Content(self.context)
+        self.content = Content(self.context, home)
 
     @property
     def waits(self) -> str:
@@ -91,12 +92,23 @@ class Document:
         return {one.section: one for one in self.review.document_edits.all()}
 
     @cached_property
+    def _client(self) -> list[Given]:
+        return self._in_order(self.content.given, 0)
+
+    @cached_property
+    def _evidence(self) -> list[Given]:
+        return self._in_order(self.content.evidence, len(self.content.given))
+
+    @property
     def every(self) -> list[Given]:
-        """All sections in order, those left out too."""
+        """All sections in order, those left out too: the client's, then the evidence."""
+        return [*self._client, *self._evidence]
+
+    def _in_order(self, sections: list[Section], first: int) -> list[Given]:
+        """Return sections as they were moved; the place of the first is counted through the whole document."""
         order = {key: one.position for key, one in self._edits.items() if one.position is not None}
-        sections = self.content.sections
-        places = {section.key: i for i, section in enumerate(sections)}
-        ranked = sorted(sections, key=lambda s: (s.page != FIRST, order.get(s.key, places[s.key]), places[s.key]))
+        places = {section.key: i for i, section in enumerate(sections, first)}
+        ranked = sorted(sections, key=lambda one: (order.get(one.key, places[one.key]), places[one.key]))
         return [self._given(section) for section in ranked]
 
     def _given(self, section: Section) -> Given:
@@ -110,11 +122,11 @@ class Document:
 
     @property
     def first(self) -> list[Given]:
-        return [one for one in self.every if one.section.page == FIRST and not one.left_out]
+        return [one for one in self._client if not one.left_out]
 
     @property
     def evidence(self) -> list[Given]:
-        return [one for one in self.every if one.section.page == EVIDENCE and not one.left_out]
+        return [one for one in self._evidence if not one.left_out]
 
     @cached_property
     def checked(self) -> list[tuple[Given, list[tuple[str, str]]]]:

@@ -1,31 +1,125 @@
-"""The document of a job: a page for every room, the whole home, formulas for the counter."""
+"""The consultation of a job: the home as one, every room, what to buy, and what was seen on site."""
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from functools import cached_property
 
 from django.contrib.auth.models import User
+from django.template.loader import render_to_string
 
 from documents.document import Document
-from jobs.home_white import wall_of
-from jobs.models import Job
+from documents.orders.orders import Order, orders_of
+from documents.palette_sheet.palette import JobPalette
+from documents.pdf import as_one_file, as_pdf
+from jobs.home_white import OnWalls, wall_of
+from jobs.models import Job, Room
 from jobs.whole_home import WholeHome
+from people.models import Studio
+from prism import words
+from reviews.models import Review
+from viewings.models import Viewing
+from viewings.queries import local
+from viewings.shown import Shown
+
+PRINT = "documents/print_job.html"
+DECIDED = ("stays", "decided", "agreed")
+"""Why a colour is on the walls, where nothing is open about it."""
+
+
+@dataclass(frozen=True)
+class RoomState:
+    """A room with the review of its walls, how far it is, and whether it has pages in the consultation."""
+
+    room: Room
+    review: Review | None
+    said: str
+    is_told: bool
+
+
+@dataclass(frozen=True)
+class Looked:
+    """A look on site: when, in which room, at what, and what was seen."""
+
+    when: str
+    room: str
+    colour: str
+    said: str
 
 
 class JobDocument:
-    """What the client of a job is given: each room by the review of its walls, then the home as one."""
+    """What the client of a job is given: the home as one, each room by the review of its walls, the palette, what to
+    buy, and what was seen."""
 
     def __init__(self, user: User, job: Job) -> None:
-        self.job = job
+        self.user, self.job = user, job
         self.home = WholeHome(user, job)
+
+    @cached_property
+    def _walls(self) -> list[tuple[Room, OnWalls | None, Document | None]]:
+        """Each room, what is on its walls, and the document of that where it was reviewed."""
+        walls = [(room, wall_of(room)) for room in self.home.rooms]
+        return [
+            (room, wall, Document(wall.review, self.home) if wall and wall.review else None) for room, wall in walls
+        ]
 
     @cached_property
     def pages(self) -> list[tuple[str, Document]]:
         """The rooms whose walls have a colour that was reviewed, with the document of that review; those whose findings
         are withheld wait."""
-        walls = [(room.name, wall_of(room)) for room in self.home.rooms]
-        made = [(name, Document(wall.review)) for name, wall in walls if wall and wall.review]
-        return [(name, document) for name, document in made if not document.waits]
+        return [(room.name, made) for room, _, made in self._walls if made and not made.waits]
+
+    @cached_property
+    def rooms(self) -> list[RoomState]:
+        """Every room with how far it is."""
+        found = []
+        for room, wall, made in self._walls:
+            name, decided = (wall.name, wall.why in DECIDED) if wall else ("", False)
+            said = words.room_state(name, decided, made is not None, bool(made and made.waits))
+            found.append(RoomState(room, made.review if made else None, said, bool(made and not made.waits)))
+        return found
+
+    @cached_property
+    def lines(self) -> list[tuple[str, list[tuple[str, str]]]]:
+        """Each room with what goes on its walls, trim, ceiling and doors, and in which finish; without figures."""
+        return [
+            (
+                line.room.name,
+                [
+                    (f"{one.name} {one.colour.code}".strip(), words.regional(one.sheen))
+                    if one.colour
+                    else (one.whence, "")
+                    for one in line.parts
+                ],
+            )
+            for line in self.home.lines
+        ]
+
+    @cached_property
+    def palette(self) -> JobPalette:
+        return JobPalette(self.user, self.job, self.home)
+
+    @cached_property
+    def orders(self) -> list[Order]:
+        """What to buy by maker, decided paint alone: samples are no part of what a client buys."""
+        return [one for one in orders_of(self.user, self.job, self.home) if one.paint]
+
+    @cached_property
+    def looks(self) -> list[Looked]:
+        """What was seen on site in the rooms that are told, in order of time."""
+        told = [page.review for _, page in self.pages]
+        held = Viewing.objects.filter(review__in=told, deleted=None).exclude(seen_at=None).order_by("seen_at")
+        held = held.select_related("review__colour", "review__owner", "colour", "beside", "room__job", "by")
+        return [
+            Looked(words.day_and_hour(local(one)), one.room.name if one.room else "", shown.name, shown.said)
+            for one, shown in ((one, Shown(one)) for one in held)
+        ]
+
+    @property
+    def overview(self) -> str:
+        """How many rooms are told, and how many wait."""
+        decided = sum(wall is not None and wall.why in DECIDED for _, wall, _ in self._walls)
+        return words.consultation_overview(len(self.rooms), len(self.pages), decided)
 
     def table(self) -> dict[str, object]:
         return {
@@ -34,10 +128,23 @@ class JobDocument:
             "title": self.job.title,
             "client": self.job.client,
             "rooms": [{"room": name, "document": document.table()} for name, document in self.pages],
+            "palette": [
+                {"colour": one.name, "label": one.label, "screen": one.screen, "goes": one.goes}
+                for one in self.palette.colours
+            ],
             "counter": [
                 {"colour": one.colour.name, "label": one.colour.label, "sheen": one.sheen, "paint": one.paint,
                  "amount": one.said, "recipe": one.recipe, "goes": one.goes}
                 for one in self.home.totals
             ],
+            "viewings": [vars(one) for one in self.looks],
             "cautions": list(self.home.cautions),
         }  # fmt: skip
+
+    def pdf(self, studio: Studio, paper: str = "A4") -> bytes:
+        """Return it as a tagged PDF on A4 or Letter. Raises `KeyError` for another paper."""
+        return as_pdf(PRINT, {"document": self, "studio": studio}, paper)
+
+    def html_file(self, studio: Studio) -> str:
+        """Return it as one HTML file that fetches nothing."""
+        return as_one_file(render_to_string(PRINT, {"document": self, "studio": studio}))

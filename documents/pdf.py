@@ -14,7 +14,6 @@ from django.utils.safestring import SafeString, mark_safe
 
 from decks.models import Colour
 from documents.document import Document
-from documents.job import JobDocument
 from people.models import PAPERS, Studio
 from people.queries import membership
 from prism import words
@@ -22,7 +21,7 @@ from prism.viewing.samples import MARGIN, SIZES, Sampling
 from web.http import StudioRequest
 from web.pdf import PAGES, typeset
 
-PRINT, PRINT_JOB = "documents/print.html", "documents/print_job.html"
+PRINT = "documents/print.html"
 HERE = Path(__file__).parent
 _DRAWING, _BOARD = (re.compile(rf'(<svg class="{kind}[^>]*>)') for kind in ("drawing", "board-art"))
 _BOARD_STYLE = "<style>.margin{fill:#f7f7f7;stroke:#cfcfcf;stroke-width:.8}</style>"
@@ -64,12 +63,16 @@ class Sheet:
 def pdf(document: Document, studio: Studio, paper: str = "A4", evidence: bool = False) -> bytes:
     """Return a document as a tagged PDF on A4 or Letter, with its evidence if that is asked for. Raises `KeyError` for
     another paper."""
-    return _read(PRINT, printed(document, studio) | {"with_evidence": evidence}, paper)
+    return as_pdf(PRINT, printed(document, studio) | {"with_evidence": evidence}, paper)
 
 
 def html_file(document: Document, studio: Studio) -> str:
     """Return the client's pages of a document as one HTML file: pictures and styles are in it, nothing is fetched."""
-    page = render_to_string(PRINT, printed(document, studio))
+    return as_one_file(render_to_string(PRINT, printed(document, studio)))
+
+
+def as_one_file(page: str) -> str:
+    """Return a printed page with its styles in it, as a browser shows it alone."""
     return page.replace("</head>", f"<style>{(HERE / 'alone.css').read_text()}</style></head>", 1)
 
 
@@ -77,10 +80,6 @@ def printed(document: Document, studio: Studio) -> dict[str, object]:
     subject = document.context.subject
     note = words.document_note(subject.caution, subject.method.title)
     return {"document": document, "review": document.review, "studio": studio, "subject": subject, "note": note}
-
-
-def job_pdf(document: JobDocument, studio: Studio, paper: str = "A4") -> bytes:
-    return _read(PRINT_JOB, {"document": document, "studio": studio}, paper)
 
 
 def sheets_pdf(boards: Sequence[Sheet], printed: bool = False) -> bytes:
@@ -100,7 +99,8 @@ def asked_paper(request: StudioRequest, asked: QueryDict) -> str:
     return paper
 
 
-def _read(template: str, context: dict[str, object], paper: str) -> bytes:
+def as_pdf(template: str, context: dict[str, object], paper: str) -> bytes:
+    """Return a template as a tagged PDF. Raises `KeyError` for a paper that there is not."""
     if paper not in PAPERS:
         raise KeyError(paper)
     return _made(template, context, paper, PAGES, HERE / "print.css")

@@ -5,14 +5,14 @@ from __future__ import annotations
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
-from django.views.decorators.http import require_POST, require_safe
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from background_jobs import services as background_jobs
 from documents import editing, services
 from documents.document import Document
 from documents.forms import SectionForm
 from documents.job import JobDocument
-from documents.pdf import asked_paper, html_file, job_pdf, pdf
+from documents.pdf import asked_paper, html_file, pdf
 from documents.taken_up import schema
 from jobs import queries as job_queries
 from people.models import PAPERS
@@ -130,19 +130,43 @@ def edit(request: StudioRequest, pk: int, section: str) -> HttpResponse:
 
 
 @require_safe
+def job_document_html(request: StudioRequest, pk: int) -> HttpResponse:
+    """Give the consultation of a job as one file that any browser opens."""
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    with as_by(job.owner):
+        response = HttpResponse(JobDocument(request.user, job).html_file(studio_of(request.user)))
+    return as_file(response, job.title, "job", "html")
+
+
+@require_safe
+def job_document_json(request: StudioRequest, pk: int) -> HttpResponse:
+    job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    with as_by(job.owner):
+        table = JobDocument(request.user, job).table()
+    return as_file(
+        JsonResponse(table, json_dumps_params={"ensure_ascii": False, "indent": 2}), job.title, "job", "json"
+    )
+
+
+@require_safe
 def job_document(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     paper = asked_paper(request, request.GET)
     with as_by(job.owner):
-        made = job_pdf(JobDocument(request.user, job), studio_of(request.user), paper)
+        made = JobDocument(request.user, job).pdf(studio_of(request.user), paper)
     response = HttpResponse(made, content_type="application/pdf")
     return as_file(response, job.title, "job", "pdf", shown=True)
 
 
-@require_POST
-def begin_job_document(request: StudioRequest, pk: int) -> HttpResponse:
-    """Begin the making of a job's PDF, which takes a while, and show how far it is."""
+@require_http_methods(["GET", "HEAD", "POST"])
+def consultation(request: StudioRequest, pk: int) -> HttpResponse:
+    """Show what the consultation of a job holds; begin the making of its PDF, which takes a while."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
+    if request.method != "POST":
+        context = {"job": job, "document": JobDocument(request.user, job), "papers": PAPERS,
+                   "own_paper": membership(request.user).paper}  # fmt: skip
+        with as_by(job.owner):
+            return render(request, "documents/job_document.html", context)
     paper = asked_paper(request, request.POST)
     title = words.document_of(job.title)
     return redirect(background_jobs.begin(request.user, "job-document", title, job=job.pk, paper=paper))

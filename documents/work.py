@@ -8,7 +8,6 @@ from django.contrib.auth.models import User
 
 from background_jobs.doing import Progress, Result, WorkError
 from documents.job import JobDocument
-from documents.pdf import job_pdf
 from jobs import queries as job_queries
 from jobs.models import Job
 from people.queries import as_by, studio_of
@@ -33,5 +32,5 @@ def _made(by: User, job: Job, paper: str, progress: Progress) -> Result:
         progress(done, steps)
     _ = document.home.totals, document.home.white.said
     progress(steps - 1, steps)
-    made = job_pdf(document, studio_of(by), paper)
+    made = document.pdf(studio_of(by), paper)
     return Result(made, file_name(job.title, "job", "pdf"), "application/pdf")

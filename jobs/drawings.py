@@ -38,6 +38,12 @@ def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -
     return svg(name, words.plan_text(name, hour, azimuth, height), (-106, -108, 212, 216), "plan", body)
 
 
+def openings(room: LitRoom, said: str) -> SafeString:
+    """Return the room from above, turned as it lies, with its windows and nothing else; `said` instead of seeing it."""
+    body = joined([mark_safe(_turned(room, [])), _letters(68)])
+    return svg("", said, (-78, -80, 156, 160), "plan", body)
+
+
 def looking(room: LitRoom, name: str, spots: Sequence[tuple[str, float]]) -> SafeString:
     scale = _scale(room)
     width, depth = room.width * scale, room.depth * scale
@@ -81,13 +87,13 @@ def _turned(room: LitRoom, parts: Sequence[str]) -> str:
     return f'<g transform="rotate({n(room.rotation_deg)})">{"".join([*drawn, *parts])}</g>'
 
 
-def _letters() -> SafeString:
+def _letters(reach: float = 96.0) -> SafeString:
     return joined(
         [
-            text(0, -94, "N", "compass"),
-            text(96, 4, "E", "compass"),
-            text(0, 106, "S", "compass"),
-            text(-96, 4, "W", "compass"),
+            text(0, 2 - reach, "N", "compass"),
+            text(reach, 4, "E", "compass"),
+            text(0, reach + 10, "S", "compass"),
+            text(-reach, 4, "W", "compass"),
         ]
     )
 

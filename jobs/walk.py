@@ -29,6 +29,7 @@ class Doorway:
     screens: tuple[str, str]
     clash: bool
     said: list[str]
+    how: str
 
 
 class Walk:
@@ -85,8 +86,7 @@ class Walk:
                 if not evening:
                     first, second = one[2].screens(lit[0].own), two[2].screens(lit[1].own)
                     screens = (first[0], second[0])
-        said.append(words.OPEN_DOORWAY if is_open else words.CLOSED_DOORWAY)
-        return Doorway((room, other), screens, clash, said)
+        return Doorway((room, other), screens, clash, said, words.OPEN_DOORWAY if is_open else words.CLOSED_DOORWAY)
 
     def _lit_pair(self, first: Array, second: Array, rooms: tuple[Lit, ...], evening: bool) -> Pairing:
         held = [(colour, day) for colour, _, day in rooms]

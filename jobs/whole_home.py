@@ -113,6 +113,11 @@ class Total:
         return words.bought_said(self.litres, self.bought, self.unknown)
 
     @property
+    def finish(self) -> str:
+        """Its sheen in the person's own words."""
+        return words.regional(self.sheen)
+
+    @property
     def goes(self) -> str:
         return words.parts_of_rooms(self.where)
 

@@ -59,9 +59,9 @@ class Order:
         return "mailto:?" + urlencode({"subject": self.title, "body": self.text}, quote_via=quote)
 
 
-def orders_of(user: User, job: Job) -> list[Order]:
+def orders_of(user: User, job: Job, home: WholeHome | None = None) -> list[Order]:
     """Return the orders of a job by maker, those without one last."""
-    home, boards = WholeHome(user, job), JobBoards(job).boards
+    home, boards = home or WholeHome(user, job), JobBoards(job).boards
     studio = studio_of(user)
     heading = words.order_from(studio.name, studio.lines, job.title)
     found: dict[str, Order] = {}

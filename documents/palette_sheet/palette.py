@@ -60,8 +60,8 @@ class PaletteColour:
 class JobPalette:
     """The palette of one job."""
 
-    def __init__(self, user: User, job: Job) -> None:
-        self.job, self._home = job, WholeHome(user, job)
+    def __init__(self, user: User, job: Job, home: WholeHome | None = None) -> None:
+        self.job, self._home = job, home or WholeHome(user, job)
 
     note = words.SCREEN_OR_PRINT
 

@@ -12,7 +12,7 @@ import pypdf
 from decks.tests import world
 from documents.document import Document
 from documents.job import JobDocument
-from documents.pdf import job_pdf, pdf
+from documents.pdf import pdf
 from jobs import services as job_services
 from jobs.drawn import SIZES
 from jobs.models import Job, LampSort, Room, Window
@@ -82,7 +82,7 @@ class Composition(world.Studio):
         for number in range(COUNT):
             job = self.job(number)
             for paper in PAPERS:
-                self.assert_full(job_pdf(JobDocument(self.isla, job), studio, paper), job=number, paper=paper)
+                self.assert_full(JobDocument(self.isla, job).pdf(studio, paper), job=number, paper=paper)
 
     def test_nor_of_a_room_whatever_is_known_of_it(self):
         studio = studio_of(self.isla)

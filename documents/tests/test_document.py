@@ -2,12 +2,14 @@
 
 import io
 import json
+import re
 import tempfile
 from pathlib import Path
 
 import pypdf
 from django.core.management import CommandError, call_command
 from django.urls import reverse
+from django.utils import timezone
 from PIL import Image
 
 from background_jobs.models import Work
@@ -32,6 +34,7 @@ from steps.compare.reads import Together, pair_said
 from studio import demo_station as station
 from tinting.tests import world
 from viewings import services as viewing_services
+from viewings.models import Viewing
 from viewings.services import Decided
 from web.pictures import cleaned
 
@@ -332,13 +335,48 @@ class Given(Documents):
         withheld = step_services.start(self.isla, world.colour("H06.3"))
         services.move(withheld, self.rooms["Lamp room"])
         services.arrange_wall(withheld, withhold=True)
+        Viewing.objects.create(
+            review=self.review, colour=self.review.colour, room=self.rooms["Library"], at=timezone.now(), wall="north",
+            seen_at=timezone.now(), seen={"warmth": -1}, answer="yes", words="Calm at noon.", by=self.isla,
+        )  # fmt: skip
+        viewing_services.decide(self.isla, self.review, Decided(self.review.colour, "It is calm.", "matte"))
         page = self.client.get(reverse("job-document", args=[self.rooms["Library"].job_id]))
         made = pypdf.PdfReader(io.BytesIO(page.content))
         text = " ".join(one.extract_text() for one in made.pages)
         for wanted in ("Library", "Galley", other.colour.name, "For the counter", "left over", "Base B1"):
             self.assertIn(wanted, text.replace("\u00a0", " "))
+        for part in ("The palette", "Shopping list", "What we saw on site", "Calm at noon"):
+            self.assertIn(part, text)
         self.assertNotIn("difficult", text)
         self.assertNotIn(f"{withheld.colour.name} is", text)
+
+    def test_the_consultation_of_a_job_names_what_each_room_lacks(self):
+        job = self.rooms["Library"].job_id
+        page = self.client.get(reverse("job-document-begin", args=[job]))
+        self.assertContains(page, f"{self.review.colour.name}, suggested")
+        self.assertContains(page, "No colour yet")
+        self.assertContains(page, "Shackle Ledger, decided; not reviewed")
+        self.assertContains(page, reverse("review-document", args=[self.review.pk]))
+        self.client.force_login(self.rory)
+        for name in ("job-document-begin", "job-document-html", "job-document-json"):
+            self.assertEqual(self.client.get(reverse(name, args=[job])).status_code, 404)
+
+    def test_the_consultation_of_a_job_is_the_same_as_one_file_and_as_data(self):
+        job = self.rooms["Library"].job
+        job.notes = "The client is difficult."
+        job.save()
+        self.edit("verdict", text="Ours, for the Library.")
+        made = self.client.get(reverse("job-document-html", args=[job.pk])).content.decode()
+        self.assertEqual(re.findall(r'(?:src|href)="(?!data:image/|#)', made), [])
+        for wanted in ("Ours, for the Library.", "The palette", "For your painter"):
+            self.assertIn(wanted, made)
+        self.assertNotIn("difficult", made)
+        table = self.client.get(reverse("job-document-json", args=[job.pk])).json()
+        self.assertEqual(table["rooms"][0]["document"]["sections"][0]["lines"], ["Ours, for the Library."])
+        self.assertEqual(
+            {one["colour"] for one in table["palette"]} & {self.review.colour.name}, {self.review.colour.name}
+        )
+        self.assertNotIn("difficult", str(table["rooms"][0]["document"]["sections"]))
 
     def test_of_two_who_edit_a_section_the_second_is_shown_both(self):
         seen = self.document().section("is").version

@@ -169,12 +169,11 @@ class Walk(Home):
         self.library.open_to.add(loft)
         walk = self.home().walk.doorways
         self.assertEqual(len(walk), 2)
-        self.assertIn("in the two rooms", " ".join(next(o for o in walk if loft in o.rooms).said))
+        self.assertRegex(" ".join(next(o for o in walk if loft in o.rooms).said), "in both rooms|lighter in one room")
         self.assertTrue(walk[0].clash >= walk[1].clash)
         said = " ".join(" ".join(one.said) for one in walk)
         self.assertIn("By day ", said)
-        self.assertIn("with a door, seen one after the other", said)
-        self.assertIn("open, seen at once", said)
+        self.assertEqual({one.how for one in walk}, {"open to each other", "with a door between"})
 
     def test_opposite_undertones_clash_at_the_doorway(self):
         for room, lab in ((self.library, (72, -14, 4)), (self.galley, (70, 13, 6))):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from prism.messages.text import number
+from prism.messages.text import capital, count, number, numeral
 from prism.words.documents import document_headline
 from prism.words.sizes import regional
 
@@ -21,6 +21,29 @@ PREPARE = {
     "doors": "test old coatings for lead before sanding; undercoat bare wood",
 }
 """What is done before each part is painted; the data sheet of the paint goes before it."""
+
+
+def room_state(name: str, decided: bool, reviewed: bool, waits: bool) -> str:
+    """Return how far the walls of a room are, by the colour that is on them."""
+    if waits:
+        return "Being looked at; its findings are withheld."
+    if not name:
+        return "No colour yet"
+    if not reviewed:
+        return f"{name}, decided; not reviewed"
+    return f"{name}, decided" if decided else f"{name}, suggested"
+
+
+def consultation_overview(rooms: int, told: int, decided: int) -> str:
+    if not rooms:
+        return ""
+    missing = rooms - told
+    said = f"{capital(numeral(decided))} of {count(rooms, 'room')} {'is' if decided == 1 else 'are'} decided."
+    if not decided:
+        said = "No room is decided yet."
+    return f"{said} {capital(numeral(missing))} {'has' if missing == 1 else 'have'} no pages yet." if missing else said
+
+
 ORDER_NOW = "This is decided, so you can order."
 DATA_SHEET = "The paint’s data sheet and local rules go before this page."
 

@@ -202,8 +202,8 @@ def bought_plain(bought: Bought | None) -> str:
 
 
 NO_FORMULA = "no recipe known: the counter matches the can’s code or a sample board"
-OPEN_DOORWAY = "open, seen at once"
-CLOSED_DOORWAY = "with a door, seen one after the other"
+OPEN_DOORWAY = "open to each other"
+CLOSED_DOORWAY = "with a door between"
 _WHEN = {
     "day": "By day",
     "evening": "Under the lamps",
@@ -215,8 +215,10 @@ def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
     how = go_together(pair.terms, pair.level)
     gap = f"{many(round(abs(pair.lrv)), 'point')} apart" if round(abs(pair.lrv)) else "at the same depth"
     if names[0] == names[1]:
-        how = "the same" if abs(pair.lrv) < 1 else gap
-        return f"{_WHEN[when]} {names[0]} looks {how} in the two rooms."
+        points = round(abs(pair.lrv))
+        if not points:
+            return f"{_WHEN[when]} {names[0]} looks the same in both rooms."
+        return f"{_WHEN[when]} {names[0]} looks {many(points, 'point')} lighter in one room than in the other."
     return f"{_WHEN[when]} {names[0]} and {names[1]} {how}, {gap}."
 
 

@@ -217,6 +217,11 @@ def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str
     return f"{name} through the day, {sun}: {parts}."
 
 
+def openings_text(name: str, windows: str) -> str:
+    """Return a plan in words: `windows` as `windows_said` has them."""
+    return f"Plan of {name}. Windows: {windows}."
+
+
 def plan_text(name: str, hour: float, azimuth: float, height: float) -> str:
     sun = f"the sun is at {azimuth:.0f}°, {height:.0f}° high" if height > 0 else "the sun is down"
     return f"Plan of {name}; at {clock(hour)} {sun}."

@@ -8,11 +8,10 @@ from pathlib import Path
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
-from django.template.loader import render_to_string
 
 from documents.document import Document
 from documents.job import JobDocument
-from documents.pdf import PRINT, PRINT_JOB, job_pdf, pdf, printed
+from documents.pdf import html_file, pdf
 from jobs.models import Job
 from people.models import PAPERS
 from people.queries import as_by, studio_of
@@ -48,7 +47,7 @@ class Command(BaseCommand):
         with as_by(review.owner):
             if options["format"] == "pdf":
                 return pdf(made, studio, options["paper"])
-            return self._plain(options, made.table, PRINT, printed(made, studio))
+            return self._plain(options, made.table, lambda: html_file(made, studio))
 
     def _job(self, options: dict[str, Any]) -> bytes:
         job = Job.objects.filter(pk=options["number"], deleted=None).select_related("owner").first()
@@ -57,12 +56,10 @@ class Command(BaseCommand):
         made, studio = JobDocument(job.owner, job), studio_of(job.owner)
         with as_by(job.owner):
             if options["format"] == "pdf":
-                return job_pdf(made, studio, options["paper"])
-            return self._plain(options, made.table, PRINT_JOB, {"document": made, "studio": studio})
+                return made.pdf(studio, options["paper"])
+            return self._plain(options, made.table, lambda: made.html_file(studio))
 
-    def _plain(
-        self, options: dict[str, Any], table: Callable[[], object], template: str, context: dict[str, object]
-    ) -> bytes:
+    def _plain(self, options: dict[str, Any], table: Callable[[], object], page: Callable[[], str]) -> bytes:
         if options["format"] == "json":
             return json.dumps(table(), ensure_ascii=False, indent=2).encode()
-        return render_to_string(template, context).encode()
+        return page().encode()
