@@ -313,8 +313,11 @@ def load_deck(entries: Iterable[DeckColour], owner: User | None = None) -> int:
 
 
 def whites_of(owner: User) -> ColourSet:
-    """Return the person's reference whites, an empty set at first."""
-    return ColourSet.objects.get_or_create(owner=owner, is_whites=True, defaults={"name": words.MY_WHITES})[0]
+    """Return the person's reference whites, an empty set at first; one of that name becomes them."""
+    held = ColourSet.objects.filter(owner=owner, is_whites=True).first()
+    return (
+        held or ColourSet.objects.update_or_create(owner=owner, name=words.MY_WHITES, defaults={"is_whites": True})[0]
+    )
 
 
 @transaction.atomic

@@ -7,10 +7,17 @@ from threading import local
 
 from django.conf import settings
 from weasyprint import CSS, HTML
+from weasyprint.document import Document
+from weasyprint.formatting_structure.boxes import LineBox
 from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
 FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
+ROOM = "room-"
+"""What the `id` of a room's pages begins with. Where one of them is left with fewer than `FEWEST` lines, their pictures
+follow on instead of beginning a page: they are marked so for their style, and laid out again."""
+FEWEST = 6
+_TAGGED = {"pdf_variant": "pdf/ua-1", "pdf_tags": True}
 _HERE = Path(__file__).parent / "printed"
 _FACES, PAGES = _HERE / "fonts.css", _HERE / "pages.css"
 
@@ -47,8 +54,33 @@ _styles = _Styles()
 def typeset(page: str, paper: str, *styles: Path) -> bytes:
     """Return a page of HTML as a tagged PDF, styled by the studio's fonts and then by files, in which PAPER stands for
     the paper's size; `PAGES` is the look of pages that are read."""
-    style, fonts = _styles.of(paper, styles)
-    made: bytes = HTML(string=page, base_url=str(_HERE), url_fetcher=OnlyFonts()).write_pdf(
-        stylesheets=[style], font_config=fonts, pdf_variant="pdf/ua-1", pdf_tags=True
-    )
+    laid_out = _laid_out(page, paper, styles)
+    rooms = {_room_at(laid_out, number) for number in _nearly_empty(laid_out)} - {""}
+    for name in rooms:
+        page = page.replace(f'id="{name}"', f'id="{name}" data-flows')
+    if rooms:
+        laid_out = _laid_out(page, paper, styles)
+    made: bytes = laid_out.write_pdf(**_TAGGED)
     return made
+
+
+def _laid_out(page: str, paper: str, styles: tuple[Path, ...]) -> Document:
+    style, fonts = _styles.of(paper, styles)
+    return HTML(string=page, base_url=str(_HERE), url_fetcher=OnlyFonts()).render(
+        stylesheets=[style], font_config=fonts, **_TAGGED
+    )
+
+
+def _nearly_empty(laid_out: Document) -> list[int]:
+    """Return the pages but the last, from 0, on which fewer than `FEWEST` lines stand."""
+    return [
+        number
+        for number, page in enumerate(laid_out.pages[:-1])
+        if sum(isinstance(box, LineBox) for box in page._page_box.children[0].descendants()) < FEWEST
+    ]
+
+
+def _room_at(laid_out: Document, number: int) -> str:
+    """Return the name of the room whose pages a page is among; empty before the first."""
+    rooms = [name for page in laid_out.pages[: number + 1] for name in page.anchors if name.startswith(ROOM)]
+    return rooms[-1] if rooms else ""

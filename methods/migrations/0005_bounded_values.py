@@ -7,7 +7,7 @@ from django.db import migrations, models
 class Migration(migrations.Migration):
 
     dependencies = [
-        ('schools', '0001_squashed_0004_own_method'),
+        ('schools', '0004_own_method'),
     ]
 
     operations = [
