@@ -253,6 +253,12 @@ class Colour(Valued):
         """Both in a line, as on a card; empty for an own colour without either."""
         return f"{self.maker_name} {self.code}".strip()
 
+    def moment_now(self) -> datetime:
+        """Return now as `value_at` counts: not before its value was last replaced, though the clock was set back."""
+        last = max((earlier.replaced for earlier in self.earlier.all()), default=None)
+        now = timezone.now()
+        return max(now, last) if last else now
+
     def value_at(self, moment: datetime) -> Valued:
         """Return the value the colour had at a moment: itself, or what has been replaced since."""
         later = [earlier for earlier in self.earlier.all() if earlier.replaced > moment]

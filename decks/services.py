@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
+from datetime import datetime, timedelta
 from typing import Any, Protocol
 
 from django.contrib.auth.models import User
 from django.core.exceptions import PermissionDenied
 from django.db import connection, models, transaction
-from django.db.models import RESTRICT, Exists, ManyToOneRel, OuterRef, Q, QuerySet
+from django.db.models import RESTRICT, Exists, ManyToOneRel, Max, OuterRef, Q, QuerySet
 from django.utils import timezone
 
 from decks import queries
@@ -171,6 +172,17 @@ def update(rows: Iterable[tuple[int, dict[str, Any]]]) -> None:
         cursor.executemany(f"UPDATE {Colour._meta.db_table} SET {assigned} WHERE id = %s", values)
 
 
+def _after_their_reviews(ids: Sequence[int]) -> datetime:
+    """Return now, or just after the last review of these colours where the clock was set back since: a review goes on
+    with the value it was made with."""
+    now, most = timezone.now(), 500
+    for first in range(0, len(ids), most):
+        held = Colour.objects.filter(pk__in=ids[first : first + most]).aggregate(last=Max("reviews__valued"))
+        if held["last"] and held["last"] >= now:
+            now = held["last"] + timedelta(microseconds=1)
+    return now
+
+
 def _keep_as_earlier(ids: Iterable[int], reason: str, by: User | None, by_import: Import | None) -> None:
     """Keep the values that colours have now, with why they give way; in the database, without fetching them."""
     columns = ", ".join(_columns(WRITTEN))
@@ -178,8 +190,9 @@ def _keep_as_earlier(ids: Iterable[int], reason: str, by: User | None, by_import
         f"INSERT INTO {ValueRevision._meta.db_table} (colour_id, replaced, reason, by_id, by_import_id, {columns}) "
         f"SELECT id, %s, %s, %s, %s, {columns} FROM {Colour._meta.db_table} WHERE id = %s"
     )
-    now = connection.ops.adapt_datetimefield_value(timezone.now())
-    why = [now, reason[:200], by.pk if by else None, by_import.pk if by_import else None]
+    ids = list(ids)
+    moment = connection.ops.adapt_datetimefield_value(_after_their_reviews(ids))
+    why = [moment, reason[:200], by.pk if by else None, by_import.pk if by_import else None]
     with connection.cursor() as cursor:
         cursor.executemany(statement, [[*why, pk] for pk in ids])
 

@@ -99,7 +99,7 @@ def judge_by(review: Review, method: str, neutral: str, shift: tuple[float, floa
 
 @transaction.atomic
 def take_up_value(review: Review) -> None:
-    review.valued = timezone.now()
+    review.valued = review.colour.moment_now()
     review.__dict__.pop("value", None)
     save(review, "valued")
 

@@ -33,6 +33,7 @@ def start(owner: User, colour: Colour, intake_notes: Iterable[str] = ()) -> Revi
         surround=last.surround if last else Review.Surround.PALE,
         neutral_a=round(shift[0], 2),
         neutral_b=round(shift[1], 2),
+        valued=colour.moment_now(),
     )
 
 

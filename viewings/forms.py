@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Any
 from uuid import UUID
 
 from django import forms
+from django.utils import timezone
 
 from prism import words
 from prism.viewing.scales import HUES, NO_UNDERTONE, SCALES, STEPS
@@ -97,11 +98,20 @@ class LogForm(forms.Form):
 MOST_STEPS = 7 * 24 * 60
 
 
+class ClockField(forms.DateTimeField):
+    """A date and an hour as a clock shows them, of whatever zone: also an hour that the server's own clock skips or has
+    twice."""
+
+    def to_python(self, value: Any) -> datetime | None:
+        with timezone.override(UTC):
+            return super().to_python(value)
+
+
 class MoveForm(forms.Form):
     """To where a viewing is moved, by the clocks of its room: to a moment, to another day at the same hour, or by so
     many days and minutes."""
 
-    at = forms.DateTimeField(input_formats=["%Y-%m-%dT%H:%M"], required=False)
+    at = ClockField(input_formats=["%Y-%m-%dT%H:%M"], required=False)
     day = forms.DateField(required=False)
     days = forms.IntegerField(min_value=-31, max_value=31, required=False)
     minutes = forms.IntegerField(min_value=-MOST_STEPS, max_value=MOST_STEPS, required=False)
