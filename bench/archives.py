@@ -15,6 +15,7 @@ import traceback
 import zipfile
 from collections import Counter, defaultdict
 from collections.abc import Callable
+from contextlib import suppress
 from hashlib import sha256
 from pathlib import Path
 from typing import Any
@@ -146,6 +147,19 @@ def _forget() -> None:
     gc.collect(0)
 
 
+def _thin_out() -> None:
+    """Leave two in fifteen of the colours that nothing refers to: an archive comes in and is refused sooner."""
+    from django.db import transaction
+    from django.db.models import ProtectedError, RestrictedError
+
+    from decks.models import Colour
+
+    for number, colour in enumerate(Colour.objects.filter(maker__isnull=False)):
+        if number % 15 > 1:
+            with suppress(ProtectedError, RestrictedError), transaction.atomic():
+                colour.delete()
+
+
 def _filled(file: Path) -> dict[str, set[str]]:
     """Write the archive of a studio with one of everything; return what tables each of its addresses reads."""
     from django.db import connection, transaction
@@ -165,6 +179,7 @@ def _filled(file: Path) -> dict[str, set[str]]:
         case.setUp()
         rooms = demo_station.enter(case.isla)
         services.move(case.review, rooms["Library"])
+        _thin_out()
         export(file)
         pages = {}
         steps = [f"/reviews/{case.review.pk}/{step}/" for step in STEPS]

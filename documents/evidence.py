@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from datetime import date
+from itertools import islice
 
 import numpy as np
 from django.utils import timezone
@@ -155,21 +156,19 @@ def _lights(hour: int, sky: str, lamps: bool) -> list[str]:
 
 def lit_by_time(day: RoomDay) -> dict[str, tuple[Reading, ...]]:
     """Return what the walls read as in each light that a sentence can name, hour by hour."""
-    found: dict[str, list[np.ndarray]] = {}
-    for sky in SKIES:
-        for t, labs in day.walls_by_day(sky)[::2]:
+    found: dict[str, list[Reading]] = {}
+    lit = [(t, sky, labs) for sky in SKIES for t, labs in day.walls_by_day(sky)[::2]]
+    if lit:
+        unsure = doubt(day.paint, day.method, day.known)
+        each = iter(readings(np.concatenate([labs for *_, labs in lit]), unsure, day.method, day.neutral))
+        for t, sky, labs in lit:
+            walls = list(islice(each, len(labs)))
             for light in _lights(int(HALF_HOURS[t]), sky, lamps=False):
-                found.setdefault(light, []).append(labs)
+                found.setdefault(light, []).extend(walls)
     if day.room.lamps:
-        found["lamps"] = [day.by_lamps(day.room.lamps)]
-    return {
-        light: tuple(
-            readings(
-                np.concatenate(labs), doubt(day.paint, day.method, day.known, light == "lamps"), day.method, day.neutral
-            )
-        )
-        for light, labs in found.items()
-    }
+        unsure = doubt(day.paint, day.method, day.known, lamps=True)
+        found["lamps"] = readings(day.by_lamps(day.room.lamps), unsure, day.method, day.neutral)
+    return {light: tuple(walls) for light, walls in found.items()}
 
 
 def sunny(room: LitRoom) -> frozenset[str]:

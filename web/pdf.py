@@ -14,7 +14,7 @@ from weasyprint.urls import URLFetcher
 
 FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
 ROOM = "room-"
-"""What the `id` of pages begins with that belong together: a room's, or the palette. Where one of them is left with fewer
+"""What the `id` of pages begins with that belong together: a room's, or the palette. Where one is left with fewer
 than `FEWEST` lines, they are marked for their style, in which less begins a page of its own, and laid out again."""
 FEWEST = 6
 _TAGGED = {"pdf_variant": "pdf/ua-1", "pdf_tags": True}

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from functools import cached_property
 
+from jobs import queries as job_queries
+from jobs.models import Room
 from reviews.context.comparison_set import ComparisonSet
 from reviews.context.holding import Decks, SwatchView
 from reviews.context.looking import Looking
@@ -31,6 +33,12 @@ class ReviewContext:
     def tinting(self) -> tinting_queries.State:
         """The tinting system in force, as its state; asked for once."""
         return tinting_queries.state(self.subject.owner)
+
+    @cached_property
+    def room(self) -> Room | None:
+        """The room of the review with all that lights and fills it; None where it is in none, or in one that was put
+        aside."""
+        return job_queries.of_review(self.review.room_id)
 
     @cached_property
     def looking(self) -> Looking:

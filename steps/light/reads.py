@@ -9,7 +9,6 @@ from functools import cached_property
 import numpy as np
 
 from decks import queries as deck_queries
-from jobs import queries as job_queries
 from jobs.contents import day_in
 from jobs.lighting import Board, RoomDay
 from jobs.models import Room
@@ -50,10 +49,9 @@ class Light:
     def __init__(self, context: ReviewContext, query: Mapping[str, str]) -> None:
         self.context, self.subject, self._query = context, context.subject, query
 
-    @cached_property
+    @property
     def room(self) -> Room | None:
-        """The room, with all it holds; None where the review is in none."""
-        return job_queries.of_review(self.context.review.room_id)
+        return self.context.room
 
     @cached_property
     def boards(self) -> list[Board]:

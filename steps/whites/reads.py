@@ -9,7 +9,6 @@ from functools import cached_property
 import numpy as np
 
 from decks import queries as deck_queries
-from jobs import queries as job_queries
 from jobs.contents import day_in, whites_of
 from jobs.home_white import rooms_of, suited, walled
 from jobs.lighting import Board, RoomDay
@@ -88,9 +87,9 @@ class Whites:
         """The whites that are there: what stays in the room and is white, then those that were named."""
         return [*self._of_room(), *self._named()][:MOST_THERE]
 
-    @cached_property
+    @property
     def room(self) -> Room | None:
-        return job_queries.of_review(self.context.review.room_id)
+        return self.context.room
 
     def _of_room(self) -> list[Present]:
         if self.room is None:
