@@ -2,22 +2,44 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.conf import settings
+from django.core.exceptions import ValidationError
 from django.db import models
 
-from prism import method
-from web.values import WORD, Shaped
+from prism import messages, method
 
 PREFIX = "own-"
-TITLED = Shaped({"type": "object", "required": ["title"], "properties": {"title": WORD}})
-"""A table of a method, as far as one that no program reads any more must have it."""
+
+
+def shaped_as_a_method(table: Any) -> None:
+    """Refuse a table whose values are of other kinds than those of a ready method; figures beyond their bounds and what
+    an earlier version had are no matter here, since a method that cannot be read is said to be so where it is used."""
+    if not isinstance(table, dict) or not isinstance(table.get("title"), str) or _differs(table, _READY):
+        raise ValidationError(messages.NOT_A_METHOD)
+
+
+_READY = method.table_of(method.DEFAULT)
+
+
+def _differs(value: Any, ready: Any) -> bool:
+    if isinstance(ready, dict):
+        return not isinstance(value, dict) or any(
+            _differs(value[key], ready[key]) for key in value.keys() & ready.keys()
+        )
+    if isinstance(ready, list):
+        return not isinstance(value, list) or any(_differs(one, ready[0]) for one in value if ready)
+    if isinstance(ready, bool) or isinstance(value, bool):
+        return type(value) is not type(ready)
+    return not isinstance(value, (int, float) if isinstance(ready, int | float) else type(ready))
 
 
 class OwnMethod(models.Model):
     """A method a person copied and edits; `table` holds every figure, as the files of the ready ones do."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="methods")
-    table = models.JSONField(validators=[TITLED])
+    table = models.JSONField(validators=[shaped_as_a_method])
     copied_from = models.CharField(max_length=40, blank=True)  # key of a method, ready or own
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)

@@ -26,6 +26,7 @@ def source_unknown(name: str) -> str:
 
 
 NOT_A_SCREEN_COLOUR = "must be # and six hexadecimal digits"
+NOT_A_METHOD = "is no table of a method"
 NOT_SCHEDULED = "is no date of the scheduler of exercises"
 
 
