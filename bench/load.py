@@ -121,10 +121,26 @@ class _Studio:
         done = subprocess.run([sys.executable, "-c", code], env=self._env, check=True, capture_output=True, text=True)
         return done.stdout
 
+    @property
+    def _workers(self) -> list[str]:
+        return Path(f"/proc/{self.server.pid}/task/{self.server.pid}/children").read_text().split()
+
     def memory(self) -> list[float]:
         """Return the memory of each worker, MB."""
-        own = Path(f"/proc/{self.server.pid}/task/{self.server.pid}/children").read_text().split()
-        return [int(re.findall(r"VmRSS:\s+(\d+)", Path(f"/proc/{pid}/status").read_text())[0]) / 1024 for pid in own]
+        held = (Path(f"/proc/{pid}/status").read_text() for pid in self._workers)
+        return [int(re.findall(r"VmRSS:\s+(\d+)", text)[0]) / 1024 for text in held]
+
+    def cpu(self) -> float:
+        """Return the seconds of a processor that the workers have used, their own and the system's for them."""
+        fields = (Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split() for pid in self._workers)
+        return sum(int(each[11]) + int(each[12]) for each in fields) / os.sysconf("SC_CLK_TCK")
+
+    def bare(self, count: int = 300) -> float:
+        """Return what a page of this server takes that does nothing but answer, seconds of a processor."""
+        begun = self.cpu()
+        for _ in range(count):
+            urllib.request.urlopen(f"{self.address}/health/").close()
+        return (self.cpu() - begun) / count
 
 
 def _together(acts: list[threading.Thread]) -> float:
@@ -194,7 +210,8 @@ def steady(studio: _Studio, requests: int) -> None:
 def reading(studio: _Studio, seconds: float) -> None:
     """Sixteen people look at pages, and write now and then."""
     people = [_Person(studio.address, session) for session in studio.sessions]
-    until, before = time.perf_counter() + seconds, studio.memory()
+    bare = studio.bare()
+    until, before, used = time.perf_counter() + seconds, studio.memory(), studio.cpu()
     reviews = [int(pk) for pk in re.findall(r"/reviews/(\d+)/", people[0].ask("/"))]
     people[0].times.clear()
 
@@ -212,6 +229,9 @@ def reading(studio: _Studio, seconds: float) -> None:
         f"{PEOPLE} people for {seconds:.0f} s: {len(times):,} acts, median", f"{1000 * np.median(times):.0f} ms", "-"
     )
     report("  19 of 20 under", f"{1000 * np.quantile(times, 0.95):.0f} ms", "300 ms")
+    each = (studio.cpu() - used) / max(len(times), 1)
+    report("  processor of the server for each", f"{1000 * each:.0f} ms", "25 ms")
+    report("  of it, times that of a bare page", f"{each / max(bare, 1e-4):.0f} ×", "-")
     report("  errors", str(len(errors)), "0")
     report("  memory of a worker before and after", f"{max(before):.0f}, {max(after):.0f} MB", "350 MB")
     print(*errors[:5], sep="\n") if errors else None
