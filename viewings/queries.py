@@ -178,13 +178,11 @@ def _dusk(day: RoomDay) -> float:
     return float(np.clip(np.ceil(2 * (sets + 1)) / 2, 16.0, min(day.used[1], 23.5)))
 
 
-def day_of(room_id: int | None, review: Review, paint: Stimulus, query: dict[str, str]) -> tuple[Room, RoomDay] | None:
-    """Return a room with a day of a paint in it; None where its light is not known."""
-    room = job_queries.of_review(room_id)
+def day_of(room: Room | None, review: Review, paint: Stimulus, query: dict[str, str]) -> RoomDay | None:
+    """Return a day of a paint in a room that is fetched whole; None where its light is not known."""
     if room is None:
         return None
-    day = day_in(room, paint, review.method_in_force, review.neutral_in_force, query, elements=())
-    return (room, day) if day else None
+    return day_in(room, paint, review.method_in_force, review.neutral_in_force, query, elements=())
 
 
 def predicted(
@@ -200,14 +198,13 @@ def predicted(
     asked = {
         "when": moment.date().isoformat(), "hour": f"{hour_of(moment):.2f}", "wall": one.wall, "sky": sky or "overcast",
     }  # fmt: skip
-    wall = WALLS.index(one.wall)
+    wall, room = WALLS.index(one.wall), job_queries.of_review(one.room_id)
 
     def read(colour: Colour) -> tuple[Array, float, float | None] | None:
         paint = colour.stimulus
-        held = day_of(one.room_id, one.review, paint, asked)
-        if held is None:
+        day = day_of(room, one.review, paint, asked)
+        if day is None:
             return None
-        _, day = held
         after_dark = lamps_on and bool(day.room.lamps) and bool(day.day.lamps_on[day.asked.moment])
         seen = day.by_lamps(day.room.lamps)[wall] if after_dark else day.lab[day.asked.moment, wall]
         unsure = doubt(paint, one.review.method_in_force, day.known, after_dark)

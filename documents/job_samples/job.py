@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from decks.models import Colour
+from jobs import queries as job_queries
 from jobs.models import Job
 from prism import words
 from prism.viewing import samples
@@ -55,7 +56,8 @@ class JobBoards:
             .prefetch_related("decisions")
         )
         waiting = [one for one in held if all(each.reopened for each in one.decisions.all())]
-        return [SamplesPage(StepRequest(ReviewContext(review))) for review in waiting]
+        rooms = job_queries.whole().in_bulk([review.room_id for review in waiting])
+        return [SamplesPage(StepRequest(ReviewContext(review, rooms[review.room_id]))) for review in waiting]
 
     @cached_property
     def boards(self) -> list[JobBoard]:

@@ -16,10 +16,13 @@ from tinting import queries as tinting_queries
 
 
 class ReviewContext:
-    """The review context of one review; the review says which colour the person holds beside the subject."""
+    """The review context of one review; the review says which colour the person holds beside the subject.
 
-    def __init__(self, review: Review) -> None:
-        self.review = review
+    `room` is its room, whole, where it is at hand.
+    """
+
+    def __init__(self, review: Review, room: Room | None = None) -> None:
+        self.review, self._room = review, room
 
     @cached_property
     def subject(self) -> Subject:
@@ -38,7 +41,7 @@ class ReviewContext:
     def room(self) -> Room | None:
         """The room of the review with all that lights and fills it; None where it is in none, or in one that was put
         aside."""
-        return job_queries.of_review(self.review.room_id)
+        return self._room or job_queries.of_review(self.review.room_id)
 
     @cached_property
     def looking(self) -> Looking:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from functools import cached_property
 
+from decks import queries as deck_queries
 from jobs.contents import pairings_said, why_no_light
 from jobs.day_shown import DayShown
 from jobs.forms import MoveForm
@@ -99,5 +100,6 @@ class LightPage(Page):
         other = next(iter(self.at.candidates), None)
         if other is None or self.at.day is None:
             return ""
-        spot = self.at.day.parts_most(other.colour.stimulus)
+        whole = deck_queries.by_ids([other.colour.pk])[other.colour.pk]
+        spot = self.at.day.parts_most(whole.stimulus)
         return words.parts_most(other.name, spot.hour, spot.wall, words.sky_of(spot.cloud), spot.away) if spot else ""

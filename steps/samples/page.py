@@ -115,19 +115,19 @@ class SamplesPage(Page):
     # --- hours ---
 
     @cached_property
-    def _day(self) -> tuple[Room, RoomDay] | None:
-        return queries.day_of(self.review.room_id, self.review, self._subject.stimulus, {"when": "today"})
+    def _day(self) -> RoomDay | None:
+        return queries.day_of(self._context.room, self.review, self._subject.stimulus, {"when": "today"})
 
     @property
     def room(self) -> Room | None:
-        return self._day[0] if self._day else None
+        """The room whose light is known; None without."""
+        return self._context.room if self._day else None
 
     @cached_property
     def hours(self) -> list[Hour]:
-        if self._day is None:
+        if self._day is None or self.room is None:
             return []
-        room, day = self._day
-        return queries.hours_that_matter(day, room.pk, self.other.stimulus if self.other else None)
+        return queries.hours_that_matter(self._day, self.room.pk, self.other.stimulus if self.other else None)
 
     @cached_property
     def other(self) -> Colour | None:
@@ -196,10 +196,9 @@ class SamplesPage(Page):
     @cached_property
     def walls(self) -> SafeString | None:
         """The room from above, with where to look and when; None while its light is not known."""
-        if self._day is None:
+        if self._day is None or self.room is None:
             return None
-        room, day = self._day
-        return looking(day.room, room.name, [(one.wall, one.hour) for one in self.hours])
+        return looking(self._day.room, self.room.name, [(one.wall, one.hour) for one in self.hours])
 
 
 def correction_said(one: Correction) -> str:

@@ -67,6 +67,7 @@ def address(pattern, pk=10**9, **more):
         "handed": pk,
         "kind": "csv",
         "maker": "other",
+        "other": pk,
         "token": "none",
     } | more
     return reverse(pattern.name, kwargs={name: fill[name] for name in pattern.pattern.converters})
