@@ -4,7 +4,8 @@ STEPS = ("reading", "compare", "alternatives", "light", "strength", "whites", "p
 SCREENS = (
     "/", "/find/?q=pale+grey", "/colours/", "/colours/1/", "/colours/own/", "/colours/sets/", "/colours/import/",
     "/colours/new/spectrum/", "/colours/new/lab/", "/colours/new/hex/", "/reader/", "/reader/machine/", "/methods/",
-    "/training/", "/people/", "/account/", "/viewings/", "/words/", "/manual/", "/screen/", "/jobs/", "/jobs/new/",
+    "/training/", "/people/", "/people/work/", "/account/", "/viewings/", "/words/", "/manual/", "/screen/", "/jobs/",
+    "/jobs/new/",
     "/jobs/bring-in/", "/jobs/1/",
     "/jobs/1/edit/",
     "/jobs/1/document/", "/jobs/1/home/", "/jobs/1/record/", "/jobs/1/samples/", "/jobs/1/share/", "/jobs/1/rooms/new/",

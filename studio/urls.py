@@ -6,7 +6,7 @@ from django.views.decorators.cache import never_cache
 from django.views.generic import RedirectView
 
 from methods import views as method_views
-from studio import operating, views
+from studio import operating, views, work
 from studio.home import home
 
 urlpatterns = [
@@ -22,6 +22,7 @@ urlpatterns = [
     path("manual/manual.pdf", views.manual_file, name="manual-file"),
     path("manual/pictures/<str:name>", views.manual_picture, name="manual-picture"),
     path("screen/", views.screen, name="screen"),
+    path("people/work/", work.work, name="people-work"),
     path("health/", operating.health, name="health"),
     path("ready/", operating.ready, name="ready"),
     path("metrics/", operating.metrics, name="metrics"),

@@ -4,6 +4,17 @@ from __future__ import annotations
 
 from prism.messages.text import capital, count
 
+WORK_HEADS = ("Name", "Open jobs", "Reviews begun", "Looks on site", "Decisions")
+
+
+def last_days(days: int) -> str:
+    return "the last year" if days == 365 else f"the last {days} days"
+
+
+def work_title(days: int) -> str:
+    return f"Work in {last_days(days)}"
+
+
 ROLES = {
     "owner": "Everything a specialist does; invites people, changes roles, closes accounts.",
     "specialist": "Reviews, decks, methods, jobs and rooms; decides.",

@@ -1,0 +1,79 @@
+"""Who did what in a studio in some days: jobs, reviews, looks on site and decisions, each person's own and together."""
+
+from __future__ import annotations
+
+import csv
+from collections import Counter
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from io import StringIO
+
+from django.contrib.auth.models import User
+from django.db.models.functions import Coalesce
+from django.http import HttpResponse
+from django.shortcuts import render
+from django.utils import timezone
+from django.views.decorators.http import require_safe
+
+from jobs.models import Job
+from people.models import Member
+from people.queries import may_manage, members, membership
+from prism import words
+from prism.formats import deck_csv
+from reviews.models import Review
+from viewings.models import Decision, Viewing
+from web.http import StudioRequest, as_file
+
+DAYS = (7, 30, 90, 365)
+USUAL = 30
+
+
+@dataclass(frozen=True)
+class Done:
+    """What one person did: open jobs they are responsible for, and reviews begun, looks logged and decisions made."""
+
+    name: str
+    jobs: int
+    reviews: int
+    looks: int
+    decisions: int
+
+    @property
+    def figures(self) -> tuple[int, int, int, int]:
+        return self.jobs, self.reviews, self.looks, self.decisions
+
+
+def done_since(user: User, since: datetime) -> list[Done]:
+    """Return what each person of the studio did; only their own to who does not manage it."""
+    held = members(user).select_related("user") if may_manage(user) else Member.objects.filter(user=user)
+    people = [member.user_id for member in held]
+    open_jobs = Job.objects.filter(deleted=None, owner__in=members(user).values("user")).exclude(
+        state=Job.State.PAINTED
+    )
+    counts = (
+        Counter(open_jobs.values_list(Coalesce("responsible", "owner"), flat=True)),
+        Counter(
+            Review.objects.filter(owner__in=people, deleted=None, created__gte=since).values_list("owner", flat=True)
+        ),
+        Counter(Viewing.objects.filter(by__in=people, deleted=None, seen_at__gte=since).values_list("by", flat=True)),
+        Counter(Decision.objects.filter(by__in=people, reopened=None, made__gte=since).values_list("by", flat=True)),
+    )
+    return [Done(member.name, *(count[member.user_id] for count in counts)) for member in held]
+
+
+@require_safe
+def work(request: StudioRequest) -> HttpResponse:
+    """Show who did what in the last days, or give it as a table."""
+    asked = request.GET.get("days", "")
+    days = int(asked) if asked in map(str, DAYS) else USUAL
+    done = done_since(request.user, timezone.now() - timedelta(days=days))
+    if request.GET.get("as") == "csv":
+        out = StringIO()
+        rows = csv.writer(out)
+        rows.writerow(words.WORK_HEADS)
+        rows.writerows((deck_csv.safe(one.name), *one.figures) for one in done)
+        response = HttpResponse(out.getvalue(), content_type="text/csv; charset=utf-8")
+        return as_file(response, words.work_title(days), "work", "csv")
+    context = {"done": done, "days": days, "choices": [(each, words.last_days(each)) for each in DAYS],
+               "heads": words.WORK_HEADS, "studio": membership(request.user).studio.name}  # fmt: skip
+    return render(request, "studio/work.html", context)
