@@ -30,7 +30,7 @@ class RoomJourney(BrowserTest):
         self.find("#id_title").send_keys(Keys.ENTER)
         self.wait(lambda: self.text("h1") == "Net loft")
         self.assert_accessible("a job without rooms")
-        self.leave(".title-row .strong")
+        self.leave("a[href$='/rooms/new/']")
         self.assert_accessible("the sheet of a room")
         # what is typed: a name, the wall of the window, a floor; the rest keeps sensible values
         self.find("#id_name").send_keys("Sail room")
@@ -217,6 +217,7 @@ class RoomJourney(BrowserTest):
         self.light_of("Library")
         self.slide(2)
         self.assertIn("14:00", self.text(".finding-line"))
+        self.settled()
         self.expected_statuses = (403,)
         self.browser.execute_script("document.querySelector('.into-room button').click()")
         self.wait(lambda: self.find("#trouble").is_displayed())
