@@ -9,7 +9,7 @@ from typing import Any
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.db.models import Prefetch
+from django.db.models import Prefetch, prefetch_related_objects
 
 from decks.catalogue import catalogue
 from decks.models import Colour
@@ -73,8 +73,10 @@ class RoomPaint:
 def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
     """Return the rooms of jobs with the colour of their walls, in the order of each job."""
     finishes = Prefetch("finishes", Finish.objects.select_related("colour"))
-    held = Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk")
-    return [_painted(room) for room in held.prefetch_related(finishes, reviews_of(), "reviews__colour__earlier")]
+    held = list(Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk"))
+    reviews = reviews_of([room.pk for room in held])
+    prefetch_related_objects(held, finishes, reviews, "reviews__colour__earlier")
+    return [_painted(room) for room in held]
 
 
 def _painted(room: Room) -> RoomPaint:

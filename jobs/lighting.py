@@ -47,7 +47,7 @@ LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
 PER_LAMP_AREA = 4.0
 """m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
 _kept: BoundedCache[object, list[Day]] = BoundedCache(48)
-_kept_solved: BoundedCache[object, list[Solved]] = BoundedCache(3)
+_kept_solved: BoundedCache[object, list[Solved]] = BoundedCache(2)
 _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
 _kept_evenings: BoundedCache[object, Day] = BoundedCache(96)
 _kept_causes: BoundedCache[object, Causes] = BoundedCache(64)

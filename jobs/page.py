@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import groupby
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db.models import Prefetch, QuerySet
+from django.db.models import Prefetch, Q, QuerySet
 
 from decks import queries as deck_queries
 from decks.models import Colour
@@ -18,7 +18,7 @@ from jobs.asked_day import SEASONS, SKIES
 from jobs.contents import by_permanence, day_in, pairings_said, stimulus_of, why_no_light
 from jobs.day_shown import DayShown
 from jobs.lighting import RoomDay
-from jobs.models import Element, Job, Metered, Room, RoomPhoto
+from jobs.models import Element, Finish, Job, Metered, Room, RoomPhoto
 from jobs.sheet import RoomSheet
 from jobs.towns import TOWNS
 from methods import queries as method_queries
@@ -126,15 +126,25 @@ def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
     return found
 
 
-def reviews_of() -> Prefetch[str]:
+def reviews_of(on_walls_of: Sequence[int] = ()) -> Prefetch[str]:
     """Return what fetches the reviews of rooms, newest first, with their colours, and what is decided of them as
-    `in_force`."""
+    `in_force`; of the rooms with these ids only those that say what is on their walls: the newest of each, what was
+    decided, and what is of the colour that was put there by hand."""
     reviews = Room._meta.get_field("reviews").related_model
     assert reviews is not None and not isinstance(reviews, str)
     decisions = reviews._meta.get_field("decisions").related_model
     assert decisions is not None and not isinstance(decisions, str)
     in_force = decisions._default_manager.filter(reopened=None).select_related("colour__maker")
     held = reviews._default_manager.filter(deleted=None).select_related("colour__maker", "owner")
+    if on_walls_of:
+        of_rooms = held.filter(room__in=on_walls_of).select_related(None)
+        newest = dict(reversed(of_rooms.values_list("room", "pk")))
+        by_hand = Finish.objects.filter(room__in=on_walls_of, part=Finish.Part.WALLS).values("colour")
+        held = held.filter(
+            Q(pk__in=newest.values())
+            | Q(pk__in=in_force.order_by().select_related(None).values("review"))
+            | Q(room__in=on_walls_of, colour__in=by_hand)
+        )
     return Prefetch("reviews", held.prefetch_related(Prefetch("decisions", in_force, to_attr="in_force")))
 
 

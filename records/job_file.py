@@ -285,7 +285,7 @@ def check_values(one: models.Model) -> None:
     Whom it refers to is looked up elsewhere, and what may be empty is.
     """
     settled = []
-    for each in one._meta.concrete_fields:
+    for each in (column for column in one._meta.concrete_fields if not column.generated):
         value = getattr(one, each.attname)
         if (isinstance(each, models.ForeignKey) and value is not None) or (each.null and value is None):
             settled.append(each.name)
