@@ -129,8 +129,14 @@ class RoomDay:
 
     @property
     def solved(self) -> list[Solved]:
-        """The same with the light on every patch, which a picture rests on: large, so only the last few are kept."""
-        return _kept_solved.get(self.basis, lambda: solved(self.room, self.reflectance, self.date))
+        """The same with the light on every patch, which a picture rests on: large, so only the last few are kept, to
+        seven digits."""
+
+        def made() -> list[Solved]:
+            found = solved(self.room, self.reflectance, self.date)
+            return [replace(one, patches=one.patches.astype(np.float32)) for one in found]
+
+        return _kept_solved.get(self.basis, made)
 
     @property
     def day(self) -> Day:
