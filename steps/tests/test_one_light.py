@@ -8,6 +8,7 @@ from django.utils.html import escape
 
 from jobs.drawn import Drawn, trim_of
 from jobs.page import RoomPage
+from jobs.queries import of_review
 from prism.light.room import SIDES, WALLS
 from reviews.context import ReviewContext
 from reviews.context.tests.wall import Wall
@@ -30,7 +31,7 @@ class OneLight(Wall):
                 with self.subTest(name, **asked):
                     light = Light(context, asked).day
                     page = RoomPage(self.isla, room, asked | {"review": str(self.review.pk)}).day
-                    _, looked = day_of(room.pk, self.review, context.subject.stimulus, asked)
+                    looked = day_of(of_review(room.pk), self.review, context.subject.stimulus, asked)
                     for other in (page, looked):
                         np.testing.assert_array_equal(other.day.lux, light.day.lux)
                         np.testing.assert_array_equal(other.lab, light.lab)
