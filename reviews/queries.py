@@ -8,10 +8,10 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.exceptions import PermissionDenied
-from django.db.models import Count, Max, QuerySet
+from django.db.models import OuterRef, QuerySet, Subquery
 
 from decks.models import Colour
-from jobs.models import Job
+from jobs.models import Job, Room
 from people.names import name_of
 from people.queries import may_change, team
 from prism import reading, words
@@ -41,9 +41,20 @@ def of_studio(user: User) -> QuerySet[Review]:
 
 
 def state_of(job: Job) -> Hashable:
-    """Return what changes whenever something was decided or reviewed in the rooms of a job."""
-    held = Review.objects.filter(room__job=job, deleted=None).aggregate(Count("pk"), Max("updated"))
-    return job.pk, job.updated, *held.values()
+    """Return what changes whenever what is on the walls of a job's rooms may: the colour reviewed last in each room,
+    and what is decided; not with whatever else is done in its reviews."""
+    held = Review.objects.filter(deleted=None).order_by()
+    newest = held.filter(room=OuterRef("pk")).order_by("-updated", "-id").values("pk")[:1]
+    rooms = list(
+        Room.objects.filter(job=job)
+        .order_by("pk")
+        .annotate(newest=Subquery(newest))
+        .values_list("pk", "updated", "deleted", "newest")
+    )
+    shown = "pk", "colour", "valued", "names_shown"
+    reviewed = held.filter(pk__in=[pk for *_, pk in rooms if pk]).order_by("pk").values_list(*shown)
+    decided = held.filter(room__job=job, decisions__isnull=False, decisions__reopened=None).order_by("decisions")
+    return job.pk, job.updated, tuple(rooms), tuple(reviewed), tuple(decided.values_list(*shown, "decisions"))
 
 
 def values_of_own(colours: Iterable[int]) -> list[tuple[Any, ...]]:
