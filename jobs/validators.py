@@ -42,5 +42,5 @@ def _is_figure(value: Any) -> bool:
 
 def kept_picture(content: bytes | memoryview) -> None:
     """Raise `ValidationError` for bytes that are no picture as the studio keeps them, as in a file of a job."""
-    if not is_kept(bytes(content)):
+    if not isinstance(content, bytes | memoryview) or not is_kept(bytes(content)):  # of a number: so many zeros
         raise ValidationError(words.NO_PICTURE)

@@ -107,3 +107,8 @@ class Photographs(Wall):
         member.role = Role.JUNIOR
         member.save()
         self.assertEqual(self.client.post(reverse("room-photo-delete", args=[1])).status_code, 403)
+
+    def test_what_is_no_picture_is_refused_before_it_takes_memory(self):
+        for content in (10**14, b"", b"\xff\xd8 photo", "text"):
+            with self.subTest(content=str(content)), self.assertRaises(ValidationError):
+                RoomPhoto(content=content).clean()
