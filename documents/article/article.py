@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from copy import copy
 from dataclasses import dataclass, field
 from functools import cached_property, partial
@@ -216,11 +216,11 @@ def without_client(review: Review) -> Review:
 class RoundUp:
     """Up to twelve colours, from the lightest to the deepest, each in two sentences beside its neighbour."""
 
-    def __init__(self, reviews: list[Review], title: str) -> None:
-        if not 1 < len(reviews) <= MOST_ROUND_UP:
-            raise ValueError(f"{len(reviews)} reviews")
+    def __init__(self, articles: Sequence[Article], title: str) -> None:
+        if not 1 < len(articles) <= MOST_ROUND_UP:
+            raise ValueError(f"{len(articles)} articles")
         self.title = title
-        self.articles = sorted((Article(review) for review in reviews), key=lambda one: -one.subject.reading.lrv)
+        self.articles = sorted(articles, key=lambda one: -one.subject.reading.lrv)
 
     @property
     def intro(self) -> str:

@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from django import forms
-from django.http import HttpResponse, QueryDict
+from django.http import Http404, HttpResponse, QueryDict
 from django.shortcuts import render
 from django.views.decorators.http import require_safe
 
@@ -24,9 +22,9 @@ MOST_SHOWN = 60
 
 
 class SeveralForm(forms.Form):
-    """Which reviews are published together, and under which title."""
+    """Which reviews are published together, as their articles, and under which title."""
 
-    review = forms.MultipleChoiceField(error_messages={"required": words.ROUND_UP_SIZE})
+    review = forms.MultipleChoiceField(error_messages={"required": words.round_up_size(MOST_ROUND_UP)})
     title = forms.CharField(required=False, max_length=80, widget=plain())
 
     def __init__(self, data: QueryDict, reviews: list[Review]) -> None:
@@ -37,18 +35,35 @@ class SeveralForm(forms.Form):
         assert isinstance(field, forms.MultipleChoiceField)
         field.choices = [(pk, one.colour.name) for pk, one in self._by_pk.items()]
 
-    def clean_review(self) -> list[Review]:
-        """Return the reviews. Raises `ValidationError` where there are too few or too many, or one's findings wait."""
-        chosen = [self._by_pk[pk] for pk in dict.fromkeys(self.cleaned_data["review"])]
+    def clean_review(self) -> list[Article]:
+        """Return the articles. Raises `ValidationError` where there are too few or too many, or one's findings wait."""
+        chosen = [Article(self._by_pk[pk]) for pk in dict.fromkeys(self.cleaned_data["review"])]
         if not 1 < len(chosen) <= MOST_ROUND_UP:
-            raise forms.ValidationError(words.ROUND_UP_SIZE)
+            raise forms.ValidationError(words.round_up_size(MOST_ROUND_UP))
         for one in chosen:
-            if waits := Article(one).waits:
-                raise forms.ValidationError(words.round_up_waits(one.colour.name, waits))
+            if waits := one.waits:
+                raise forms.ValidationError(words.round_up_waits(one.name, waits))
         return chosen
 
     def clean_title(self) -> str:
         return self.cleaned_data["title"].strip() or words.ROUND_UP_TITLE
+
+    @property
+    def articles(self) -> list[Article]:
+        found: list[Article] = self.cleaned_data["review"]
+        return found
+
+    @property
+    def round_up(self) -> RoundUp:
+        return RoundUp(self.articles, self.cleaned_data["title"])
+
+    @property
+    def query(self) -> str:
+        """What asks for the same again."""
+        found = QueryDict(mutable=True)
+        found.setlist("review", [str(one.number) for one in self.articles])
+        found["title"] = self.cleaned_data["title"]
+        return found.urlencode()
 
 
 def _to_choose(request: StudioRequest) -> list[Review]:
@@ -67,20 +82,20 @@ def _to_choose(request: StudioRequest) -> list[Review]:
 def articles(request: StudioRequest) -> HttpResponse:
     """Show the colours that were reviewed, to be published together; the round-up once some are chosen."""
     reviews = _to_choose(request)
-    asked = "review" in request.GET or "title" in request.GET
-    form = SeveralForm(request.GET if asked else QueryDict(), reviews)
-    context: dict[str, Any] = {"form": form, "reviews": reviews, "most": MOST_ROUND_UP}
-    if asked and form.is_valid() and "choose" not in request.GET:
-        query = QueryDict(mutable=True)
-        query.setlist("review", [str(one.pk) for one in form.cleaned_data["review"]])
-        query["title"] = form.cleaned_data["title"]
-        found = RoundUp(form.cleaned_data["review"], form.cleaned_data["title"])
-        context |= {"found": found, "query": query.urlencode(), "caution": words.SCREENS_ARE_NOT_PAINT}
-        with as_by(request.user):
-            return render(request, "documents/article/round_up_shown.html", context)
-    wrong = asked and "choose" not in request.GET and bool(form.errors)
-    context |= {"wrong": form.errors.get("review", []) if wrong else [], "named": request.GET.get("named", "")[:80]}
-    return render(request, "documents/article/articles.html", context, status=422 if wrong else 200)
+    form = SeveralForm(request.GET, reviews)
+    choosing = "choose" in request.GET or not request.GET.keys() & {"review", "title"}
+    if choosing or not form.is_valid():
+        return _choose(request, form, reviews, choosing)
+    context = {"found": form.round_up, "query": form.query, "caution": words.SCREENS_ARE_NOT_PAINT}
+    with as_by(request.user):
+        return render(request, "documents/article/round_up_shown.html", context)
+
+
+def _choose(request: StudioRequest, form: SeveralForm, reviews: list[Review], choosing: bool) -> HttpResponse:
+    """Show what there is to choose among, and what is wrong with a choice that was made."""
+    context = {"form": form, "reviews": reviews, "most": MOST_ROUND_UP, "named": request.GET.get("named", "")[:80],
+               "wrong": [] if choosing else form.errors.get("review", [])}  # fmt: skip
+    return render(request, "documents/article/articles.html", context, status=200 if choosing else 422)
 
 
 @require_safe
@@ -88,22 +103,18 @@ def pair(request: StudioRequest, pk: int, other: int) -> HttpResponse:
     """Give the picture of a colour beside its neighbour in a round-up."""
     one, neighbour = (Article(studio_review(request, each)) for each in (pk, other))
     if one.waits or neighbour.waits:
-        return HttpResponse(status=404)
+        raise Http404
     return HttpResponse(one.next_to(neighbour).png(), content_type="image/png")
 
 
 @require_safe
 def download(request: StudioRequest, kind: str) -> HttpResponse:
     """Give the round-up, or the articles as a series, as a folder in a ZIP file."""
-    form = SeveralForm(request.GET, _to_choose(request))
+    reviews = _to_choose(request)
+    form = SeveralForm(request.GET, reviews)
     if not form.is_valid():
-        return articles(request)
-    chosen, title = form.cleaned_data["review"], form.cleaned_data["title"]
+        return _choose(request, form, reviews, choosing=False)
     with as_by(request.user):
-        files = (
-            files_of_round_up(RoundUp(chosen, title))
-            if kind == "round-up"
-            else files_of_series([Article(one) for one in chosen])
-        )
+        files = files_of_round_up(form.round_up) if kind == "round-up" else files_of_series(form.articles)
         packed = zipped(files)
-    return as_file(HttpResponse(packed, content_type="application/zip"), title, kind, "zip")
+    return as_file(HttpResponse(packed, content_type="application/zip"), form.cleaned_data["title"], kind, "zip")

@@ -55,7 +55,10 @@ def written_by(studio: str, day: str) -> str:
 
 
 ROUND_UP_TITLE = "Colours compared"
-ROUND_UP_SIZE = "Choose 2 to 12 colours."
+
+
+def round_up_size(most: int) -> str:
+    return f"Choose 2 to {most} colours."
 
 
 def round_up_waits(name: str, why: str) -> str:

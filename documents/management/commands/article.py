@@ -35,11 +35,11 @@ class Command(BaseCommand):
         self.stdout.write(f"{count} files in {directory}.")
 
     def _written(self, reviews: list[Review], directory: Path, title: str | None) -> int:
-        if title:
-            if not 1 < len(reviews) <= MOST_ROUND_UP:
-                raise CommandError(f"A round-up takes 2 to {MOST_ROUND_UP} reviews, not {len(reviews)}.")
-            return write(directory, files_of_round_up(RoundUp(reviews, title)))
         made = [Article(review) for review in reviews]
+        if title:
+            if not 1 < len(made) <= MOST_ROUND_UP:
+                raise CommandError(f"A round-up takes 2 to {MOST_ROUND_UP} reviews, not {len(made)}.")
+            return write(directory, files_of_round_up(RoundUp(made, title)))
         for one in made:
             if one.waits:
                 raise CommandError(f"Review {one.number}: {one.waits}")
