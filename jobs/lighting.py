@@ -16,8 +16,8 @@ from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
 from prism.light.advice import Aim, aim
 from prism.light.causes import Causes, causes
-from prism.light.claims import Known, doubt, readings, warmth
-from prism.light.day import OVERCAST, Day, Solved, days, deepening, evening, outside, solved
+from prism.light.claims import Known, doubt, readings
+from prism.light.day import OVERCAST, Day, Solved, deepening, evening, outside, solved
 from prism.light.findings import (
     Counsel,
     Facing,
@@ -27,6 +27,7 @@ from prism.light.findings import (
     by_day,
     counsels,
     facing,
+    floor_warmth,
     means,
     of_evening,
     parting_most,
@@ -39,7 +40,7 @@ from prism.light.together import Pairing, pairing
 from prism.method import Method
 from prism.neutral import WorkingNeutral
 from prism.reading import Reading
-from prism.spectrum import Array, to_lrv
+from prism.spectrum import Array
 from prism.stimulus import Stimulus
 from web.bounded_cache import BoundedCache
 
@@ -337,23 +338,10 @@ class RoomDay:
     def floor_effect(self) -> float:
         """By how much the floor makes the walls warmer (cooler, if negative) than a grey one as light would, Lab units
         of warmth, over the middle of the day."""
-        return _kept_floor.get((self.basis, self.method, self.neutral), self._floor_effect)
-
-    def _floor_effect(self) -> float:
-        floor = self.room.surfaces.get("floor")
-        if floor is None:
-            return 0.0
-        grey = replace(self.room, surfaces=self.room.surfaces | {"floor": (float(to_lrv(floor)) / 100,) * len(floor)})
-        grey = replace(grey, fixed=tuple(thing for thing in self.room.fixed if thing.on != "floor"))
-        own = replace(self.room, fixed=grey.fixed)
-        hours = (10.0, 13.0, 16.0)
-
-        def warm(room: LitRoom) -> float:
-            found = days(room, self.reflectance, self.date, hours, lamps="off")
-            seen = np.stack([day.seen(self.reflectance) for day in found])
-            return float(np.median(warmth(seen, self.method, self.neutral)))
-
-        return warm(own) - warm(grey)
+        return _kept_floor.get(
+            (self.basis, self.method, self.neutral),
+            lambda: floor_warmth(self.room, self.reflectance, self.date, self.method, self.neutral),
+        )
 
     def parts_most(self, other: Stimulus) -> Spot | None:
         """Return where and when this paint and another candidate part most."""

@@ -6,19 +6,20 @@ Each counsel is asked of the light that was computed and of the rules of practic
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from datetime import date
 from enum import StrEnum
 
 import numpy as np
-from numpy.typing import NDArray
+from numpy.typing import ArrayLike, NDArray
 
 from prism.difference import delta_e
 from prism.light.claims import warmth
-from prism.light.day import Day
+from prism.light.day import Day, days
 from prism.light.room import WALLS, Room
 from prism.method import Method
 from prism.neutral import WorkingNeutral
-from prism.spectrum import Array, lightness_to_lrv
+from prism.spectrum import Array, lightness_to_lrv, to_lrv
 
 FELL, ROSE = 4.0, 1.0
 """L* by which a wall reads darker than its board before it is heavy, and lighter before it washes out."""
@@ -36,6 +37,8 @@ SIDED = 1.0
 """Lab units of warmth from which a colour has a cool or a warm side that a light can bring forward."""
 WARM_LAMPS = 3_200.0
 PALE_CHROMA = 8.0
+MIDDLE = (10.0, 13.0, 16.0)
+"""Hours over which the floor is asked for what it does."""
 
 
 class Facing(StrEnum):
@@ -235,3 +238,19 @@ def of_evening(
     kelvin = sum(lamp.kelvin * lamp.lumens * lamp.count * lamp.dimmed for lamp in room.lamps) / max(total, 1e-9)
     computed, practice = shift >= 2 * SHIFTED, kelvin <= WARM_LAMPS
     return Counsel(Kind.EVENING, WALLS, computed, practice, shift) if computed or practice else None
+
+
+def floor_warmth(room: Room, tried: ArrayLike, day: date, method: Method, neutral: WorkingNeutral) -> float:
+    """Return by how much the floor makes the walls of a paint (31,) warmer than a grey one as light would, Lab units of
+    warmth, over the middle of a day; 0 without a floor that is known."""
+    floor = room.surfaces.get("floor")
+    if floor is None:
+        return 0.0
+    own = replace(room, fixed=tuple(thing for thing in room.fixed if thing.on != "floor"))
+    grey = replace(own, surfaces=room.surfaces | {"floor": (float(to_lrv(floor)) / 100,) * len(floor)})
+
+    def warm(floored: Room) -> float:
+        found = days(floored, tried, day, MIDDLE, lamps="off")
+        return float(np.median(warmth(np.stack([one.seen(tried) for one in found]), method, neutral)))
+
+    return warm(own) - warm(grey)
