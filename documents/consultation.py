@@ -145,8 +145,8 @@ class Consultation:
             assert one.colour is not None
             cells = (
                 words.capital(words.PAINTED[one.part]),
-                f"{one.name} {one.colour.code}".strip(),
-                words.regional(one.sheen),
+                one.called,
+                one.finish,
                 self._cans(one),
             )
             rows.append(Row(one.screen, cells, one.colour.maker_name))
@@ -170,8 +170,7 @@ class Consultation:
                 (
                     words.capital(words.PAINTED[one.part]),
                     words.PREPARE[one.part],
-                    words.regional(one.sheen)
-                    + (f", {one.decision.paint}" if one.decision and one.decision.paint else ""),
+                    one.finish + (f", {one.decision.paint}" if one.decision and one.decision.paint else ""),
                     coats,
                     words.area_said(one.area) if one.area else "",
                     one.name,
@@ -192,19 +191,23 @@ class Consultation:
     @cached_property
     def moments(self) -> list[Moment]:
         """When the walls differ most: closest to the sample, furthest from it by day, and under the lamps."""
-        first = self._at(Moment(12.0, "clear"))
-        if first.at.day is None or first.at.day.extremes is None:
+        day = self._noon
+        if day is None or day.extremes is None:
             return []
         found: list[Moment] = []
-        for spot in first.at.day.extremes:
+        for spot in day.extremes:
             one = Moment(spot.hour, words.sky_of(spot.cloud))
-            by_day = not first.at.day.day.dark[spot.moment].all()
+            by_day = not day.day.dark[spot.moment].all()
             if by_day and all(abs(one.hour - other.hour) >= APART or one.sky != other.sky for other in found):
                 found.append(one)
-        if len(found) == 1 and (other := _most_unlike(first.at.day, found[0])):
+        if len(found) == 1 and (other := _most_unlike(day, found[0])):
             found.append(other)
-        lamps = [Moment(EVENING, "clear", evening=True)] if first.at.day.room.lamps else []
+        lamps = [Moment(EVENING, "clear", evening=True)] if day.room.lamps else []
         return [*sorted(found, key=lambda one: one.hour), *lamps]
+
+    @cached_property
+    def _noon(self) -> RoomDay | None:
+        return self._at(Moment(12.0, "clear")).at.day
 
     def _at(self, moment: Moment) -> LightPage:
         asked = {"when": "equinox", "hour": f"{moment.hour:g}", "sky": moment.sky}
@@ -233,7 +236,7 @@ class Consultation:
             )
             at = lines.index(page.shown.look) if page.shown.look in lines else None
             lines.append(page.shown.look if at is None else words.looks_as_at(pictures[at].title))
-        day, room = self._at(Moment(12.0, "clear")).at.day, self.room
+        day, room = self._noon, self.room
         plan = openings(day.room, words.openings_text(room.name, room.windows_said)) if day and room else SafeString("")
         return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, plan, pictures=pictures)
 

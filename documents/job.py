@@ -23,8 +23,6 @@ from viewings.queries import local
 from viewings.shown import Shown
 
 PRINT = "documents/print_job.html"
-DECIDED = ("stays", "decided", "agreed")
-"""Why a colour is on the walls, where nothing is open about it."""
 
 
 @dataclass(frozen=True)
@@ -74,7 +72,7 @@ class JobDocument:
         """Every room with how far it is."""
         found = []
         for room, wall, made in self._walls:
-            name, decided = (wall.name, wall.why in DECIDED) if wall else ("", False)
+            name, decided = (wall.name, wall.is_decided) if wall else ("", False)
             said = words.room_state(name, decided, made is not None, bool(made and made.waits))
             found.append(RoomState(room, made.review if made else None, said, bool(made and not made.waits)))
         return found
@@ -83,16 +81,7 @@ class JobDocument:
     def lines(self) -> list[tuple[str, list[tuple[str, str]]]]:
         """Each room with what goes on its walls, trim, ceiling and doors, and in which finish; without figures."""
         return [
-            (
-                line.room.name,
-                [
-                    (f"{one.name} {one.colour.code}".strip(), words.regional(one.sheen))
-                    if one.colour
-                    else (one.whence, "")
-                    for one in line.parts
-                ],
-            )
-            for line in self.home.lines
+            (line.room.name, [(one.called or one.whence, one.finish) for one in line.parts]) for line in self.home.lines
         ]
 
     @cached_property
@@ -118,7 +107,7 @@ class JobDocument:
     @property
     def overview(self) -> str:
         """How many rooms are told, and how many wait."""
-        decided = sum(wall is not None and wall.why in DECIDED for _, wall, _ in self._walls)
+        decided = sum(wall is not None and wall.is_decided for _, wall, _ in self._walls)
         return words.consultation_overview(len(self.rooms), len(self.pages), decided)
 
     def table(self) -> dict[str, object]:

@@ -84,9 +84,9 @@ def _painted(room: Room) -> RoomPaint:
     if wall is None:
         return RoomPaint(room, "", words.NO_COLOUR_YET, words.NO_COLOUR_YET)
     name = wall.review.called(wall.name) if wall.review else wall.name
-    if wall.why == "reviewed":
-        return RoomPaint(room, wall.value.screen, words.IS_REVIEWED, words.reviewed_only(name))
-    return RoomPaint(room, wall.value.screen, words.IS_DECIDED, words.decided_for(name))
+    if wall.is_decided:
+        return RoomPaint(room, wall.value.screen, words.IS_DECIDED, words.decided_for(name))
+    return RoomPaint(room, wall.value.screen, words.IS_REVIEWED, words.reviewed_only(name))
 
 
 @dataclass(frozen=True)
@@ -103,6 +103,11 @@ class OnWalls:
     @property
     def name(self) -> str:
         return self.colour.name
+
+    @property
+    def is_decided(self) -> bool:
+        """Whether nothing is open about it: it stays, or somebody decided."""
+        return self.why != "reviewed"
 
 
 def wall_of(room: Room) -> OnWalls | None:

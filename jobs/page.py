@@ -130,18 +130,16 @@ def reviews_of(on_walls_of: Sequence[int] = ()) -> Prefetch[str]:
     """Return what fetches the reviews of rooms, newest first, with their colours, and what is decided of them as
     `in_force`; of the rooms with these ids only those that say what is on their walls: the newest of each, what was
     decided, and what is of the colour that was put there by hand."""
-    reviews = Room._meta.get_field("reviews").related_model
-    assert reviews is not None and not isinstance(reviews, str)
-    decisions = reviews._meta.get_field("decisions").related_model
+    reviews = queries.reviews_of_rooms()
+    decisions = reviews.model._meta.get_field("decisions").related_model
     assert decisions is not None and not isinstance(decisions, str)
     in_force = decisions._default_manager.filter(reopened=None).select_related("colour__maker")
-    held = reviews._default_manager.filter(deleted=None).select_related("colour__maker", "owner")
+    held = reviews.filter(deleted=None).select_related("colour__maker", "owner")
     if on_walls_of:
-        of_rooms = held.filter(room__in=on_walls_of).select_related(None)
-        newest = dict(reversed(of_rooms.values_list("room", "pk")))
+        rooms = Room.objects.filter(pk__in=on_walls_of).annotate(newest=queries.newest_review())
         by_hand = Finish.objects.filter(room__in=on_walls_of, part=Finish.Part.WALLS).values("colour")
         held = held.filter(
-            Q(pk__in=newest.values())
+            Q(pk__in=list(rooms.order_by().values_list("newest", flat=True)))
             | Q(pk__in=in_force.order_by().select_related(None).values("review"))
             | Q(room__in=on_walls_of, colour__in=by_hand)
         )

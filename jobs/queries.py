@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from itertools import groupby
+from typing import Any
 
 import numpy as np
 from django.contrib.auth.models import User
@@ -95,6 +96,19 @@ def of_review(room_id: int | None, lit: bool = True) -> Room | None:
     that was put aside."""
     held = whole() if lit else Room.objects.select_related("job").prefetch_related(*_stays())
     return held.filter(pk=room_id, deleted=None, job__deleted=None).first() if room_id else None
+
+
+def newest_review() -> Subquery:
+    """Return what annotates rooms with the id of the review that was touched last in each; None where there is none."""
+    found = reviews_of_rooms().filter(room=OuterRef("pk"), deleted=None).order_by("-updated", "-id")
+    return Subquery(found.values("pk")[:1])
+
+
+def reviews_of_rooms() -> QuerySet[Any]:
+    """Return all reviews: they are of an app that stands on this one, so they are found by what a room calls them."""
+    model = Room._meta.get_field("reviews").related_model
+    assert model is not None and not isinstance(model, str)
+    return model._default_manager.all()
 
 
 def pinned_white(job: Job) -> int | None:

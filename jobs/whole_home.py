@@ -58,6 +58,16 @@ class Part:
         return words.finish_figures(self.lrv, self.sheen, self.area, self.litres)
 
     @property
+    def called(self) -> str:
+        """Its name and code, as one asks for it; empty without a colour."""
+        return f"{self.name} {self.colour.code}".strip() if self.colour else ""
+
+    @property
+    def finish(self) -> str:
+        """Its sheen in the person's own words; empty without a colour."""
+        return words.regional(self.sheen) if self.colour else ""
+
+    @property
     def whence(self) -> str:
         return words.FINISH_WHY[self.why]
 

@@ -8,9 +8,10 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.exceptions import PermissionDenied
-from django.db.models import OuterRef, QuerySet, Subquery
+from django.db.models import QuerySet
 
 from decks.models import Colour
+from jobs import queries as job_queries
 from jobs.models import Job, Room
 from people.names import name_of
 from people.queries import may_change, team
@@ -44,13 +45,8 @@ def state_of(job: Job) -> Hashable:
     """Return what changes whenever what is on the walls of a job's rooms may: the colour reviewed last in each room,
     and what is decided; not with whatever else is done in its reviews."""
     held = Review.objects.filter(deleted=None).order_by()
-    newest = held.filter(room=OuterRef("pk")).order_by("-updated", "-id").values("pk")[:1]
-    rooms = list(
-        Room.objects.filter(job=job)
-        .order_by("pk")
-        .annotate(newest=Subquery(newest))
-        .values_list("pk", "updated", "deleted", "newest")
-    )
+    each = Room.objects.filter(job=job).annotate(newest=job_queries.newest_review()).order_by("pk")
+    rooms = list(each.values_list("pk", "updated", "deleted", "newest"))
     shown = "pk", "colour", "valued", "names_shown"
     reviewed = held.filter(pk__in=[pk for *_, pk in rooms if pk]).order_by("pk").values_list(*shown)
     decided = held.filter(room__job=job, decisions__isnull=False, decisions__reopened=None).order_by("decisions")
