@@ -103,8 +103,12 @@ def document_json(request: StudioRequest, pk: int) -> HttpResponse:
         return _shown(request, review)
     with as_by(review.owner):
         table = made.table()
+    return _json_file(table, made.context.subject.name, "review")
+
+
+def _json_file(table: dict[str, object], title: str, otherwise: str) -> HttpResponse:
     response = JsonResponse(table, json_dumps_params={"ensure_ascii": False, "indent": 2})
-    return as_file(response, made.context.subject.name, "review", "json")
+    return as_file(response, title, otherwise, "json")
 
 
 @login_not_required
@@ -143,9 +147,7 @@ def job_document_json(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     with as_by(job.owner):
         table = JobDocument(request.user, job).table()
-    return as_file(
-        JsonResponse(table, json_dumps_params={"ensure_ascii": False, "indent": 2}), job.title, "job", "json"
-    )
+    return _json_file(table, job.title, "job")
 
 
 @require_safe

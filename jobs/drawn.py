@@ -6,7 +6,7 @@ import base64
 import json
 import zlib
 from collections.abc import Callable
-from functools import cached_property, partial
+from functools import cached_property
 from urllib.parse import urlencode
 
 import numpy as np
@@ -108,8 +108,9 @@ class Drawn:
     ) -> bytes:
         """Return the moment that is looked at as a PNG file in one of the `SIZES`, from one of the `STANDS`, with a
         title and a note below it where they are given."""
-        write = partial(_captioned, caption=caption) if caption else as_png
-        return self._file(write, size, stand, turned, caption)
+        return self._file(
+            lambda pixels: captioned(pixels, *caption) if caption else as_png(pixels), size, stand, turned, caption
+        )
 
     def jpeg(self, size: str) -> bytes:
         """Return the same seen from the door as a JPEG file."""
@@ -128,10 +129,6 @@ class Drawn:
             return write(drawn(picture, moment, camera(picture, stand, turned), SIZES[size], other))
 
         return _kept_files.get((*shown, sky, moment, size, stand, turned, kind), made)
-
-
-def _captioned(pixels: NDArray[np.uint8], caption: tuple[str, str]) -> bytes:
-    return captioned(pixels, *caption)
 
 
 def packed(lab: Array) -> str:

@@ -11,7 +11,7 @@ from prism import messages, words
 from prism.light.checks import zones
 from prism.viewing.scales import SCALES
 from web.pictures import is_kept
-from web.values import Within
+from web.values import Within  # by this path migrations name it
 
 __all__ = ["Within", "figures_by_name", "kept_picture", "known_zone", "prediction"]
 

@@ -16,11 +16,9 @@ PREFIX = "own-"
 def shaped_as_a_method(table: Any) -> None:
     """Refuse a table whose values are of other kinds than those of a ready method; figures beyond their bounds and what
     an earlier version had are no matter here, since a method that cannot be read is said to be so where it is used."""
-    if not isinstance(table, dict) or not isinstance(table.get("title"), str) or _differs(table, _READY):
+    ready = method.table_of(method.DEFAULT)
+    if not isinstance(table, dict) or not isinstance(table.get("title"), str) or _differs(table, ready):
         raise ValidationError(messages.NOT_A_METHOD)
-
-
-_READY = method.table_of(method.DEFAULT)
 
 
 def _differs(value: Any, ready: Any) -> bool:

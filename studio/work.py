@@ -15,8 +15,8 @@ from django.shortcuts import render
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
+from jobs import queries as job_queries
 from jobs.models import Job
-from people.models import Member
 from people.queries import may_manage, members, membership
 from prism import words
 from prism.formats import deck_csv
@@ -45,18 +45,17 @@ class Done:
 
 def done_since(user: User, since: datetime) -> list[Done]:
     """Return what each person of the studio did; only their own to who does not manage it."""
-    held = members(user).select_related("user") if may_manage(user) else Member.objects.filter(user=user)
+    held = list(members(user)) if may_manage(user) else [membership(user)]
     people = [member.user_id for member in held]
-    open_jobs = Job.objects.filter(deleted=None, owner__in=members(user).values("user")).exclude(
-        state=Job.State.PAINTED
-    )
+    jobs = job_queries.of_studio(user).filter(deleted=None).exclude(state=Job.State.PAINTED)
+    reviews = Review.objects.filter(owner__in=people, deleted=None, created__gte=since)
+    looks = Viewing.objects.filter(by__in=people, deleted=None, seen_at__gte=since)
+    decisions = Decision.objects.filter(by__in=people, reopened=None, made__gte=since)
     counts = (
-        Counter(open_jobs.values_list(Coalesce("responsible", "owner"), flat=True)),
-        Counter(
-            Review.objects.filter(owner__in=people, deleted=None, created__gte=since).values_list("owner", flat=True)
-        ),
-        Counter(Viewing.objects.filter(by__in=people, deleted=None, seen_at__gte=since).values_list("by", flat=True)),
-        Counter(Decision.objects.filter(by__in=people, reopened=None, made__gte=since).values_list("by", flat=True)),
+        Counter(jobs.values_list(Coalesce("responsible", "owner"), flat=True)),
+        Counter(reviews.values_list("owner", flat=True)),
+        Counter(looks.values_list("by", flat=True)),
+        Counter(decisions.values_list("by", flat=True)),
     )
     return [Done(member.name, *(count[member.user_id] for count in counts)) for member in held]
 

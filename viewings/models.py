@@ -13,7 +13,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from jobs.models import WALL_CHOICES, Room
-from jobs.validators import Within, figures_by_name, kept_picture, prediction
+from jobs.validators import figures_by_name, kept_picture, prediction
 from people.names import name_of
 from prism import words
 from prism.tint.recipe import Recipe
@@ -21,7 +21,7 @@ from prism.viewing.samples import GROUNDS, SIZES, Sampling
 from prism.viewing.scales import HUES, NO_UNDERTONE
 from prism.whites.sheen import SHEENS
 from reviews.models import Review
-from web.values import WHOLE, listed
+from web.values import WHOLE, Within, listed
 
 UNDERTONES = [(key, key) for key in (*HUES, NO_UNDERTONE)]
 SKIES = [("", "any sky"), ("clear", "clear"), ("overcast", "overcast")]

@@ -8,10 +8,11 @@ from django.urls import reverse
 from django.utils import timezone
 
 from decks.models import Colour
-from jobs.validators import Within, known_zone
+from jobs.validators import known_zone
 from people.names import name_of
 from prism import words
 from prism.light.sun import Place
+from web.values import Within
 
 
 class Job(models.Model):

@@ -11,7 +11,7 @@ from django.utils import timezone
 
 from decks.models import Colour
 from jobs.models.homes import Job
-from jobs.validators import Within, kept_picture
+from jobs.validators import kept_picture
 from prism import words
 from prism.light.checks import CORRECTION, LENGTH
 from prism.light.furnishing import FURNISHINGS
@@ -20,6 +20,7 @@ from prism.light.lamps import RENDERING
 from prism.light.materials import library
 from prism.light.room import GLAZING, HUNG, OUTSIDE, WALLS
 from prism.whites.sheen import SHEENS
+from web.values import Within
 
 WALL_CHOICES = [(wall, wall) for wall in WALLS]
 
