@@ -8,8 +8,9 @@ from django.contrib.auth.models import User
 
 from decks import queries, services
 from decks.models import Colour, Maker, ValueRevision
+from decks.rows import NUMBERS, WRITTEN
 
-FIELDS = (*services.WRITTEN, "percent")
+FIELDS = (*WRITTEN, "percent")
 MOST_KNOWN = 40
 
 
@@ -23,7 +24,7 @@ def carry(colour: Colour) -> dict[str, Any]:
         **{name: getattr(colour, name) for name in FIELDS},
         "earlier": [
             {"replaced": earlier.replaced.isoformat(), "reason": earlier.reason}
-            | {name: getattr(earlier, name) for name in services.WRITTEN}
+            | {name: getattr(earlier, name) for name in WRITTEN}
             for earlier in colour.earlier.all()
         ],
     }
@@ -40,7 +41,7 @@ def find(user: User, held: dict[str, Any]) -> Colour | None:
 
 
 def _same(colour: Colour, held: dict[str, Any]) -> bool:
-    return all(services.same_value(getattr(colour, name), held[name]) for name in services.NUMBERS)
+    return all(services.same_value(getattr(colour, name), held[name]) for name in NUMBERS)
 
 
 def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
@@ -65,7 +66,7 @@ def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
     made.full_clean(exclude=["maker", "owner", "parent", "brought_in"])
     made.save()
     for row in held["earlier"]:
-        values = {name: row[name] for name in services.WRITTEN}
+        values = {name: row[name] for name in WRITTEN}
         before = ValueRevision(colour=made, replaced=row["replaced"], reason=row["reason"], by=by, **values)
         before.full_clean(exclude=["colour", "by", "by_import"])
         before.save()

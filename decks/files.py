@@ -16,7 +16,8 @@ from django.db import transaction
 from decks import planning
 from decks.file_formats import recognise
 from decks.models import Import, Maker
-from decks.services import delete_unused, hand_on, insert, replace_values, restore_values, touch
+from decks.rows import insert
+from decks.services import delete_unused, hand_on, replace_values, restore_values, touch
 from people.queries import team
 from prism import words
 from prism.formats.deck import DeckFileError

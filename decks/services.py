@@ -8,7 +8,7 @@ from typing import Any, Protocol
 
 from django.contrib.auth.models import User
 from django.core.exceptions import PermissionDenied
-from django.db import connection, models, transaction
+from django.db import connection, transaction
 from django.db.models import RESTRICT, Exists, ManyToOneRel, Max, OuterRef, Q, QuerySet
 from django.utils import timezone
 
@@ -17,55 +17,16 @@ from decks.models import Colour, ColourSet, Import, Maker, ValueRevision
 from decks.models import numbers_of as numbers_of
 from decks.queries import SharedError as SharedError
 from decks.queries import refuse_shared
+from decks.rows import NUMBERS, WRITTEN, columns, update
 from people.queries import may_change, team
 from prism import words
 from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
 
-WRITTEN = (
-    "name", "strip", "step", "lab_l", "lab_a", "lab_b", "lrv", "lrv_stated", "screen", "in_gamut", "provenance",
-    "given", "spread", "specular", "reflectance", "recipe_base", "recipe_amounts",
-)  # fmt: skip
-"""The fields of a colour that a deck writes, besides the maker and code it is known by."""
-NUMBERS = tuple(name for name in WRITTEN if name not in ("name", "strip", "step"))
-"""Those of them that its value is made of."""
-
 
 def touch(makers: Iterable[int | None]) -> None:
     """Say that the decks of these makers have changed, so that whatever keeps them in memory reads them again."""
     Maker.objects.filter(pk__in=[pk for pk in makers if pk]).update(changed=timezone.now())
-
-
-def insert(rows: Iterable[dict[str, Any]]) -> None:
-    """Add many colours, given as fields by their column; what is left out has its default.
-
-    One prepared statement for all of them: `bulk_create` builds a new one for every 49 colours, since SQLite is taken
-    to hold no more than 999 values in each, and takes four times as long.
-    """
-    names = [name for name, field in _FIELDS.items() if not field.generated and not field.primary_key]
-    defaults = {name: _prepared(name, _FIELDS[name].get_default()) for name in names}
-    defaults["created"] = _prepared("created", timezone.now())
-    statement = (
-        f"INSERT INTO {Colour._meta.db_table} ({', '.join(_columns(names))}) VALUES ({', '.join(['%s'] * len(names))})"
-    )
-    values = [[_prepared(name, row[name]) if name in row else defaults[name] for name in names] for row in rows]
-    with connection.cursor() as cursor:
-        cursor.executemany(statement, values)
-
-
-_FIELDS = {field.attname: field for field in Colour._meta.concrete_fields}
-_ADAPTED = frozenset(
-    name for name, field in _FIELDS.items() if isinstance(field, models.JSONField | models.DateTimeField)
-)
-"""Fields whose values are stored otherwise than they are; asking each of the others for nothing takes half the time."""
-
-
-def _prepared(name: str, value: Any) -> Any:
-    return _FIELDS[name].get_db_prep_save(value, connection) if name in _ADAPTED else value
-
-
-def _columns(names: Iterable[str]) -> list[str]:
-    return [connection.ops.quote_name(str(_FIELDS[name].column)) for name in names]
 
 
 def _referring(only_protecting: bool) -> Q:
@@ -156,22 +117,6 @@ def same_value(one: Any, other: Any) -> bool:
     return bool(one == other)
 
 
-def update(rows: Iterable[tuple[int, dict[str, Any]]]) -> None:
-    """Write fields of many colours, given by id: any of `WRITTEN`, the same ones for each.
-
-    One prepared statement for all of them: `bulk_update` builds a new one, with a branch for every colour and field,
-    for every few colours, and takes a hundred times as long.
-    """
-    every = list(rows)
-    if not every:
-        return
-    names = [name for name in WRITTEN if name in every[0][1]]
-    assigned = ", ".join(f"{column} = %s" for column in _columns(names))
-    values = [[*(_prepared(name, row[name]) for name in names), pk] for pk, row in every]
-    with connection.cursor() as cursor:
-        cursor.executemany(f"UPDATE {Colour._meta.db_table} SET {assigned} WHERE id = %s", values)
-
-
 def _after_their_reviews(ids: Sequence[int]) -> datetime:
     """Return now, or just after the last review of these colours where the clock was set back since: a review goes on
     with the value it was made with."""
@@ -185,10 +130,10 @@ def _after_their_reviews(ids: Sequence[int]) -> datetime:
 
 def _keep_as_earlier(ids: Iterable[int], reason: str, by: User | None, by_import: Import | None) -> None:
     """Keep the values that colours have now, with why they give way; in the database, without fetching them."""
-    columns = ", ".join(_columns(WRITTEN))
+    written = ", ".join(columns(WRITTEN))
     statement = (
-        f"INSERT INTO {ValueRevision._meta.db_table} (colour_id, replaced, reason, by_id, by_import_id, {columns}) "
-        f"SELECT id, %s, %s, %s, %s, {columns} FROM {Colour._meta.db_table} WHERE id = %s"
+        f"INSERT INTO {ValueRevision._meta.db_table} (colour_id, replaced, reason, by_id, by_import_id, {written}) "
+        f"SELECT id, %s, %s, %s, %s, {written} FROM {Colour._meta.db_table} WHERE id = %s"
     )
     ids = list(ids)
     moment = connection.ops.adapt_datetimefield_value(_after_their_reviews(ids))
@@ -233,7 +178,7 @@ def restore_values(done: Import, reason: str, by: User, most: int) -> int:
     reviewed = Colour.objects.filter(pk__in=colours, reviews__isnull=False).distinct()
     kept = set(reviewed.values_list("pk", flat=True))
     _keep_as_earlier(sorted(kept), reason, by, None)
-    taken = ", ".join(f"{column} = earlier.{column}" for column in _columns(WRITTEN))
+    taken = ", ".join(f"{column} = earlier.{column}" for column in columns(WRITTEN))
     with connection.cursor() as cursor:
         cursor.executemany(
             f"UPDATE {Colour._meta.db_table} SET {taken} FROM {ValueRevision._meta.db_table} AS earlier "

@@ -13,7 +13,7 @@ from django.urls import reverse
 
 from decks import file_formats, files, planning, services
 from decks.catalogue import catalogue
-from decks.models import Colour, Import, Maker
+from decks.models import FILE_FORMATS, Colour, Import, Maker
 from decks.tests import world
 from prism import demo
 from prism.formats import deck_csv, deck_json
@@ -299,6 +299,9 @@ class Doing(Files):
 
 
 class Exporting(Files):
+    def test_each_format_that_is_read_may_be_kept(self):
+        self.assertEqual(set(file_formats.FORMATS), set(FILE_FORMATS))
+
     def test_every_format_brings_back_what_it_can_hold(self):
         world.load_deck()
         for kind, known in file_formats.FORMATS.items():
