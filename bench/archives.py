@@ -12,11 +12,9 @@ import sys
 import tempfile
 import time
 import traceback
-import zipfile
 from collections import Counter, defaultdict
 from collections.abc import Callable
 from contextlib import suppress
-from hashlib import sha256
 from pathlib import Path
 from typing import Any
 
@@ -52,14 +50,15 @@ def _attack(count: int, seed: int, folder: Path) -> int:
 
     from prism.tests.mutating import other_values
     from studio.archive import ArchiveError, restore
+    from studio.tests import archived
 
     settings.ALLOWED_HOSTS = ["*"]
     logging.disable(logging.CRITICAL)
     call_command("migrate", verbosity=0)
     file, rng = folder / "studio.zip", np.random.default_rng(seed)
     pages = _filled(file)
-    with zipfile.ZipFile(file) as held:
-        manifest, lines = json.loads(held.read("manifest.json")), held.read("data.jsonl").splitlines(keepends=True)
+    manifest, sound = archived.read(file)
+    lines = sound.splitlines(keepends=True)
     by_model = defaultdict(list)
     for at, line in enumerate(lines):
         by_model[json.loads(line)["model"]].append(at)
@@ -72,10 +71,7 @@ def _attack(count: int, seed: int, folder: Path) -> int:
         table = apps.get_model(record["model"])._meta.db_table
         record["fields"] = json.loads(other_values(json.dumps(record["fields"]).encode(), rng))
         spoilt[at] = json.dumps(record).encode() + b"\n"
-        data = b"".join(spoilt)
-        with zipfile.ZipFile(file, "w") as made:
-            made.writestr("manifest.json", json.dumps(manifest | {"digest": sha256(data).hexdigest()}))
-            made.writestr("data.jsonl", data)
+        archived.write_fitting(file, manifest, b"".join(spoilt))
         with transaction.atomic():
             try:
                 restore(file)

@@ -5,7 +5,6 @@ import json
 import re
 import tempfile
 import zipfile
-from hashlib import sha256
 from pathlib import Path
 
 from django.contrib.auth.models import User
@@ -25,6 +24,7 @@ from steps import services as step_services
 from studio import demo_station as station
 from studio.archive import ArchiveError, digest_now, export, restore
 from studio.archive_older import brought_up
+from studio.tests import archived
 from tinting import services as tinting_services
 from viewings import services as viewing_services
 from viewings.services import Decided
@@ -98,13 +98,15 @@ class Archives(TransactionTestCase):
 
     def written(self, **changes):
         """Write the archive anew with some of it changed."""
-        held = zipfile.ZipFile(self.file)
-        manifest, data = json.loads(held.read("manifest.json")), held.read("data.jsonl")
-        manifest |= changes.get("manifest", {})
+        manifest, data = archived.read(self.file)
         other = self.file.with_name(f"other-{len(list(self.file.parent.iterdir()))}.zip")
-        with zipfile.ZipFile(other, "w") as made:
-            made.writestr("manifest.json", json.dumps(manifest))
-            made.writestr("data.jsonl", changes.get("data", lambda d: d)(data))
+        archived.write(other, manifest | changes.get("manifest", {}), changes.get("data", lambda d: d)(data))
+        return other
+
+    def fitting(self, data):
+        """Write the archive anew with other lines and their digest."""
+        other = self.file.with_name("fitting.zip")
+        archived.write_fitting(other, archived.read(self.file)[0], data)
         return other
 
     def test_what_is_broken_altered_newer_or_no_archive_leaves_nothing_behind(self):
@@ -134,25 +136,21 @@ class Archives(TransactionTestCase):
 
     def test_values_that_no_form_takes_leave_nothing_behind(self):
         export(self.file)
-        sound = zipfile.ZipFile(self.file).read("data.jsonl")
+        sound = archived.read(self.file)[1]
         self.empty()
         for model, field, value in IMPOSSIBLE:
             with self.subTest(model=model, field=field):
-                spoilt = with_value(sound, model, field, value)
-                archive = self.written(
-                    data=lambda _, spoilt=spoilt: spoilt, manifest={"digest": sha256(spoilt).hexdigest()}
-                )
+                archive = self.fitting(with_value(sound, model, field, value))
                 with self.assertRaisesMessage(ArchiveError, f"{field}: "):
                     restore(archive)
                 self.assertFalse(User.objects.exists() or Colour.objects.exists())
 
     def test_what_the_database_computes_itself_may_be_left_out(self):
         export(self.file)
-        lines = [json.loads(line) for line in zipfile.ZipFile(self.file).read("data.jsonl").splitlines()]
+        lines = [json.loads(line) for line in archived.read(self.file)[1].splitlines()]
         for one in lines:
             one["fields"].pop("has_spectrum", None)
-        data = b"\n".join(json.dumps(one).encode() for one in lines) + b"\n"
-        without = self.written(data=lambda _: data, manifest={"digest": sha256(data).hexdigest()})
+        without = self.fitting(b"\n".join(json.dumps(one).encode() for one in lines) + b"\n")
         self.empty()
         restore(without)
         self.assertTrue(Colour.objects.filter(has_spectrum=True).exists())
