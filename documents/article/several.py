@@ -83,16 +83,21 @@ def articles(request: StudioRequest) -> HttpResponse:
     """Show the colours that were reviewed, to be published together; the round-up once some are chosen."""
     reviews = _to_choose(request)
     form = SeveralForm(request.GET, reviews)
-    choosing = "choose" in request.GET or not request.GET.keys() & {"review", "title"}
-    if choosing or not form.is_valid():
-        return _choose(request, form, reviews, choosing)
+    if _is_choosing(request) or not form.is_valid():
+        return _choose(request, form, reviews)
     context = {"found": form.round_up, "query": form.query, "caution": words.SCREENS_ARE_NOT_PAINT}
     with as_by(request.user):
         return render(request, "documents/article/round_up_shown.html", context)
 
 
-def _choose(request: StudioRequest, form: SeveralForm, reviews: list[Review], choosing: bool) -> HttpResponse:
+def _is_choosing(request: StudioRequest) -> bool:
+    """Whether no choice was made yet, or another colour is looked for."""
+    return "choose" in request.GET or not request.GET.keys() & {"review", "title"}
+
+
+def _choose(request: StudioRequest, form: SeveralForm, reviews: list[Review]) -> HttpResponse:
     """Show what there is to choose among, and what is wrong with a choice that was made."""
+    choosing = _is_choosing(request)
     context = {"form": form, "reviews": reviews, "most": MOST_ROUND_UP, "named": request.GET.get("named", "")[:80],
                "wrong": [] if choosing else form.errors.get("review", [])}  # fmt: skip
     return render(request, "documents/article/articles.html", context, status=200 if choosing else 422)
@@ -113,7 +118,7 @@ def download(request: StudioRequest, kind: str) -> HttpResponse:
     reviews = _to_choose(request)
     form = SeveralForm(request.GET, reviews)
     if not form.is_valid():
-        return _choose(request, form, reviews, choosing=False)
+        return _choose(request, form, reviews)
     with as_by(request.user):
         files = files_of_round_up(form.round_up) if kind == "round-up" else files_of_series(form.articles)
         packed = zipped(files)
