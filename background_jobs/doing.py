@@ -72,12 +72,12 @@ def do_work(pk: int) -> None:
         result = act(work.owner, dict(work.asked), progress)
         progress.check()  # what is stopped during its last step is stopped too
     except Stopped:
-        _end(work, Work.State.STOPPED, words.WORK_STOPPED)
+        _end(work, Work.State.STOPPED, words.background_jobs.WORK_STOPPED)
     except WorkError as wrong:
         _end(work, Work.State.FAILED, str(wrong))
     except Exception:
         logger.exception("work %s of kind %s failed", pk, work.kind)
-        _end(work, Work.State.FAILED, words.work_failed(pk))
+        _end(work, Work.State.FAILED, words.background_jobs.work_failed(pk))
     else:
         work.content, work.file_name, work.content_type = result.content, result.name, result.content_type
         _end(work, Work.State.DONE, result.said)

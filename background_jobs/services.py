@@ -61,7 +61,7 @@ def stop(work: Work) -> None:
     work.refresh_from_db()
     if work.state == Work.State.WAITING or work.is_lost:
         held = Work.objects.filter(pk=work.pk, state=work.state, moved=work.moved)
-        held.update(state=Work.State.STOPPED, said=words.WORK_STOPPED, ended=timezone.now())
+        held.update(state=Work.State.STOPPED, said=words.background_jobs.WORK_STOPPED, ended=timezone.now())
 
 
 def take_up_again() -> int:

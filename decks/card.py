@@ -41,17 +41,17 @@ class Card:
 
     @property
     def says(self) -> str:
-        return words.what_it_is(self.reading, self.colour.provenance)
+        return words.readings.what_it_is(self.reading, self.colour.provenance)
 
     @property
     def details(self) -> list[str]:
         """Depth and temperature, and what must be said of its name and of a stated LRV."""
-        said = [f"{words.depth(self.reading)} {words.temperature(self.reading)}"]
+        said = [f"{words.readings.depth(self.reading)} {words.readings.temperature(self.reading)}"]
         promises = naming.check(self.colour.name, self.reading)
         if promises:
-            said.append(words.name_check(self.colour.name, promises, self.reading))
+            said.append(words.places.name_check(self.colour.name, promises, self.reading))
         if self.colour.lrv_stated is not None:
-            said.append(words.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._method)))
+            said.append(words.places.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._method)))
         return said
 
     @property
@@ -63,7 +63,9 @@ class Card:
     def twins(self) -> str:
         """The colours of the decks that are the same to the eye or nearly."""
         found = queries.twins(catalogue(self._user), self.colour.stimulus, self._method, self.colour.pk)
-        return words.twins([(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._method)
+        return words.places.twins(
+            [(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._method
+        )
 
     @cached_property
     def values(self) -> list[Value]:
@@ -76,20 +78,20 @@ class Card:
         earlier = isinstance(one, ValueRevision)
         return Value(
             one,
-            words.number(stimulus.lrv),
-            messages.lab_text(stimulus.lab, 2),
-            words.source(
+            words.text.number(stimulus.lrv),
+            messages.sources.lab_text(stimulus.lab, 2),
+            words.sources.source(
                 stimulus.provenance,
                 self._method.doubt(stimulus),
                 stimulus.given,
                 stimulus.specular or "",
             ),
-            words.number(apart) if earlier else "",
-            words.stood_until(clocks.day(one.replaced), one.reason, str(one.by or ""))
+            words.text.number(apart) if earlier else "",
+            words.sources.stood_until(clocks.day(one.replaced), one.reason, str(one.by or ""))
             if isinstance(one, ValueRevision)
-            else words.WORKING_VALUE,
+            else words.sources.WORKING_VALUE,
         )
 
     @property
     def caution(self) -> str:
-        return words.screen_caution(self.colour.in_gamut)
+        return words.sources.screen_caution(self.colour.in_gamut)

@@ -104,7 +104,7 @@ def recognise(file_name: str, data: bytes) -> str:
         return "cgats"
     ending = "." + file_name.rsplit(".", 1)[-1].casefold()
     if any(ending in known.endings for key, known in FORMATS.items() if key != "csv"):
-        raise DeckFileError(messages.ending_differs(ending))
+        raise DeckFileError(messages.files.ending_differs(ending))
     return "csv"
 
 
@@ -174,7 +174,11 @@ def entries_of(colours: Iterable[Colour], chosen: Method) -> Iterator[Entry]:
     while some := list(islice(several, AT_A_TIME)):
         readings = read_all([colour.stimulus for colour in some], chosen)
         for colour, found in zip(some, readings, strict=True):
-            reads = (words.undertone_short(found), words.family_said(found), words.temperature_short(found))
+            reads = (
+                words.readings.undertone_short(found),
+                words.readings.family_said(found),
+                words.readings.temperature_short(found),
+            )
             yield replace(entry_of(colour), reads=(f"{found.lrv:.2f}", *reads))
 
 

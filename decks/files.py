@@ -34,7 +34,7 @@ BREATH = 0.11
 def start(owner: User, deck_name: str, file_name: str, data: bytes) -> Import:
     """Keep a file until it is brought in; of those that wait the person's oldest go. Raises `DeckFileError`."""
     if Import.objects.filter(owner=owner, state=Import.State.RUNNING).exists():
-        raise DeckFileError(words.ANOTHER_RUNNING)
+        raise DeckFileError(words.files.ANOTHER_RUNNING)
     kind = recognise(file_name, data)
     with transaction.atomic():
         waits = Import.objects.filter(owner=owner, state=Import.State.WAITING).values_list("pk", flat=True)
@@ -59,9 +59,9 @@ def mend(waiting: Import, line: int, cells: dict[int, str] | None) -> None:
         waiting.mended.pop(str(line), None)
     else:
         if len(waiting.mended) >= MOST_MENDED and str(line) not in waiting.mended:
-            raise DeckFileError(words.too_many_mended(MOST_MENDED))
+            raise DeckFileError(words.files.too_many_mended(MOST_MENDED))
         if any(len(text) > MOST_CELLS for text in cells.values()):
-            raise DeckFileError(words.too_long_typed(MOST_CELLS))
+            raise DeckFileError(words.files.too_long_typed(MOST_CELLS))
         waiting.mended[str(line)] = {str(i): text for i, text in cells.items()}
     waiting.save(update_fields=["mended"])
 
@@ -116,7 +116,7 @@ def _bring(running: Import, decided: planning.Decided) -> None:
         for entry, values in decided.added
     )
     changes = [(change.known, change.values) for change in decided.changed]
-    replace_values(changes, words.by_file(running.file_name), running.owner, running)
+    replace_values(changes, words.files.by_file(running.file_name), running.owner, running)
 
 
 def _maker(name: str, owner: User) -> Maker:
@@ -149,7 +149,7 @@ def undo(done: Import, tell: Callable[[int, int], None] | None = None) -> Undone
     replaced, restored = done.replaced.count(), 0
     gone, every = 0, replaced + done.colours.count()
     tell = tell or (lambda gone, every: None)
-    while part := restore_values(done, words.taken_back(done.file_name), done.owner, PART):
+    while part := restore_values(done, words.files.taken_back(done.file_name), done.owner, PART):
         restored += part
         gone += part
         tell(gone, every)

@@ -17,7 +17,7 @@ from web.forms import NumberField, laid_out, plain
 
 class KeepForm(forms.Form):
     colour = forms.IntegerField(min_value=1)
-    set_name = forms.CharField(max_length=60, error_messages={"required": words.SET_NAME_NEEDED})
+    set_name = forms.CharField(max_length=60, error_messages={"required": words.files.SET_NAME_NEEDED})
 
 
 class NameForm(forms.Form):
@@ -36,7 +36,7 @@ class ImportForm(forms.Form):
         widget=plain(optional="where the file names no maker; else named by the file"),
     )
     file = forms.FileField(
-        allow_empty_file=True, error_messages={"required": messages.DECK_FILE_NEEDED}, **laid_out("file")
+        allow_empty_file=True, error_messages={"required": messages.files.DECK_FILE_NEEDED}, **laid_out("file")
     )
 
     def clean(self) -> dict[str, Any]:
@@ -44,7 +44,7 @@ class ImportForm(forms.Form):
         data = super().clean() or {}
         upload = data.get("file")
         if upload is not None and not data.get("deck_name"):
-            data["deck_name"] = words.deck_named_by(upload.name)
+            data["deck_name"] = words.files.deck_named_by(upload.name)
         return data
 
 
@@ -74,12 +74,12 @@ class FilterForm(forms.Form):
     sort = forms.ChoiceField(
         label="Order", required=False, choices=list(SORTS.items()), initial="code", **laid_out("cell")
     )
-    view = forms.ChoiceField(required=False, choices=words.DECK_VIEWS)
+    view = forms.ChoiceField(required=False, choices=words.sources.DECK_VIEWS)
 
     def __init__(self, data: Any, user: User) -> None:
         super().__init__(data.dict() | {"sort": data.get("sort") or "code"}, auto_id="%s")
         chosen = self.method = method_queries.usual(user)
-        undertones = [("none", words.NO_UNDERTONE), *((word, word) for word in chosen.undertone.words)]
+        undertones = [("none", words.sources.NO_UNDERTONE), *((word, word) for word in chosen.undertone.words)]
         makers = [(str(maker.pk), maker.name) for maker in makers_for(user).order_by("name")]
         for name, choices in (
             ("family", [(word, word) for word in family_words(chosen)]),
@@ -91,7 +91,7 @@ class FilterForm(forms.Form):
         ):
             field = self.fields[name]
             assert isinstance(field, forms.ChoiceField)
-            field.choices = [("", words.ANY), *choices]
+            field.choices = [("", words.sources.ANY), *choices]
 
     def choosers(self) -> list[forms.BoundField]:
         return [self[name] for name in ("family", "undertone", "strength", "temperature", "maker", "set")]

@@ -44,7 +44,7 @@ def bring_in(request: StudioRequest) -> HttpResponse:
     """Take a file of a deck, to be looked at before anything is written."""
     form = ImportForm(request.POST or None, request.FILES or None)
     if request.method == "POST":
-        say_too_large(request, form, deck.MAX_BYTES, messages.FEWER_COLOURS)
+        say_too_large(request, form, deck.MAX_BYTES, messages.faults.FEWER_COLOURS)
         if form.is_valid():
             upload = form.cleaned_data["file"]
             try:
@@ -72,7 +72,7 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
         waiting.save(update_fields=["mapping"])
         return redirect("deck-preview", pk)
     if len(waiting.content) > LONG_LOOK and not request.htmx and "now" not in request.GET:
-        return render(request, "decks/looking.html", {"waiting": waiting, "said": words.looked_at(None)})
+        return render(request, "decks/looking.html", {"waiting": waiting, "said": words.files.looked_at(None)})
     template = "decks/preview_body.html" if request.htmx else "decks/preview.html"
     return render(request, template, {"waiting": waiting, "preview": FilePreview(waiting)})
 
@@ -93,7 +93,7 @@ def mend(request: StudioRequest, pk: int, line: int) -> HttpResponse:
 @require_safe
 def looked(request: StudioRequest, pk: int) -> HttpResponse:
     waiting = _import(request, pk)
-    return render(request, "decks/looked.html", {"part": waiting.looked, "said": words.looked_at(waiting.looked)})
+    return render(request, "decks/looked.html", {"part": waiting.looked, "said": words.files.looked_at(waiting.looked)})
 
 
 @require_POST
@@ -122,14 +122,14 @@ def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
     template = "decks/how_far.html" if request.htmx else "decks/coming_in.html"
     out = running.state == Import.State.UNDOING
     by_itself = background_jobs.in_hand(work.IMPORT, file=running.pk)
-    how_far = words.going_out(running.file_name) if out else words.coming_in(running.done, running.total)
+    how_far = words.files.going_out(running.file_name) if out else words.files.coming_in(running.done, running.total)
     context = {"running": running, "how_far": how_far, "out": out, "by_itself": by_itself}
     return render(request, template, context)
 
 
 def hand_over(request: StudioRequest, kind: str, held: Import) -> Work:
     """Have the rest of a long file done by the queue, so that it goes on when its person leaves the page."""
-    return background_jobs.begin(request.user, kind, words.file_work(held.file_name), file=held.pk)
+    return background_jobs.begin(request.user, kind, words.files.file_work(held.file_name), file=held.pk)
 
 
 @require_POST
@@ -154,5 +154,5 @@ def cancel(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _say_left(request: StudioRequest, left: files.Undone) -> None:
-    if text := words.left_behind(left.used, left.changed_since):
+    if text := words.files.left_behind(left.used, left.changed_since):
         flash.info(request, text)

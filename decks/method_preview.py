@@ -38,7 +38,7 @@ class MethodPreview:
     @property
     def summary(self) -> str:
         total, moved = len(self._held.ids), int(self._changed.any.sum())
-        return words.method_changes(moved, total, self._changed.counts())
+        return words.methods.method_changes(moved, total, self._changed.counts())
 
     @cached_property
     def colours(self) -> list[Before]:
@@ -46,6 +46,6 @@ class MethodPreview:
         rows = rows[np.unique(np.linspace(0, len(rows) - 1, min(SHOWN, len(rows))).astype(int))] if rows.size else rows
         found = self._held.readings(rows, self._before), self._held.readings(rows, self._after)
         return [
-            Before(colour, words.in_short(was), words.in_short(becomes))
+            Before(colour, words.methods.in_short(was), words.methods.in_short(becomes))
             for colour, was, becomes in zip(self._held.boards(rows.tolist()), *found, strict=True)
         ]

@@ -163,7 +163,7 @@ class Valued(models.Model):
 
     @property
     def source(self) -> str:
-        return words.provenance(self.provenance, method.load().doubt(self.stimulus))
+        return words.sources.provenance(self.provenance, method.load().doubt(self.stimulus))
 
     @property
     def recipe(self) -> Recipe | None:

@@ -19,7 +19,7 @@ from web.forms import NumberField, laid_out, plain
 class OwnColourForm(forms.Form):
     """A name, and in subclasses the numbers; `stimulus` holds the colour once the form is valid."""
 
-    name = forms.CharField(max_length=120, error_messages={"required": messages.NAME_NEEDED}, widget=plain())
+    name = forms.CharField(max_length=120, error_messages={"required": messages.faults.NAME_NEEDED}, widget=plain())
     made_by = forms.CharField(
         label="Maker", max_length=80, required=False, widget=plain(**{"class": "short", "optional": "if known"})
     )
@@ -45,7 +45,7 @@ class OwnColourForm(forms.Form):
         try:
             self.stimulus = self.take_in(data)
             if not can_be_paint(self.stimulus):
-                self.notes = (*self.notes, words.IMPOSSIBLE_AS_PAINT)
+                self.notes = (*self.notes, words.sources.IMPOSSIBLE_AS_PAINT)
         except IntakeError as wrong:
             self.add_error(self.field_for(wrong.field), str(wrong))
         return data
@@ -113,7 +113,7 @@ class LabForm(OwnColourForm):
     def _figure(label: str, data: dict[str, Any]) -> float:
         text = str(data.get(LAB_FIELDS[label], "")).strip()
         if not text:
-            raise IntakeError(label, messages.missing(label))
+            raise IntakeError(label, messages.faults.missing(label))
         return figure(label, text)
 
 
@@ -162,19 +162,20 @@ class SpectrumForm(OwnColourForm):
 
     @property
     def too_large(self) -> str:
-        return messages.too_large(reflectance_csv.MAX_BYTES, advice=messages.ONE_COLOUR)
+        return messages.faults.too_large(reflectance_csv.MAX_BYTES, advice=messages.faults.ONE_COLOUR)
 
     def take_in(self, data: dict[str, Any]) -> Stimulus:
         if self.file_too_large:
             raise IntakeError(
-                reflectance_csv.FIELD, messages.too_large(reflectance_csv.MAX_BYTES, advice=messages.ONE_COLOUR)
+                reflectance_csv.FIELD,
+                messages.faults.too_large(reflectance_csv.MAX_BYTES, advice=messages.faults.ONE_COLOUR),
             )
         if self.file_bytes is not None:
             text = reflectance_csv.text_of(self.file_bytes)
         else:
             text = data.get("reflectance", "")
             if not text.strip():
-                raise IntakeError(reflectance_csv.FIELD, messages.ONE_SOURCE)
+                raise IntakeError(reflectance_csv.FIELD, messages.faults.ONE_SOURCE)
         spectrum = reflectance_csv.read(text)
         self.notes = (*spectrum.notes, *([spectrum.scatter_said] if spectrum.scatter_said else []))
         return spectrum.stimulus()
@@ -196,8 +197,8 @@ def ways() -> list[dict[str, str]]:
     return [
         {
             "source": source,
-            "label": words.INTAKE[source],
-            "certainty": words.certainty([figures[key] for key in PROVENANCES[source]]),
+            "label": words.sources.INTAKE[source],
+            "certainty": words.sources.certainty([figures[key] for key in PROVENANCES[source]]),
         }
         for source in FORMS
     ]

@@ -33,8 +33,12 @@ def plane(held: Catalogue, rows: NDArray[np.intp], chosen: Method) -> dict[str, 
             )
         ],
         "sectors": [
-            {"edge": edge, "middle": chosen.undertone.centre(word), "word": words.hue(word, words.PINK_FROM)}
+            {
+                "edge": edge,
+                "middle": chosen.undertone.centre(word),
+                "word": words.readings.hue(word, words.readings.PINK_FROM),
+            }
             for edge, word in zip(chosen.undertone.edges, chosen.undertone.words, strict=True)
         ],
-        "said": words.plane_text(len(rows)),
+        "said": words.places.plane_text(len(rows)),
     }

@@ -161,12 +161,12 @@ def _look(waiting: Import, progress: _Progress) -> Looked:
 def _problem(entry: Entry, fault: IntakeError | None, first: int | None) -> Problem | None:
     """Return why a colour cannot be taken, where `first` is the line its code stands in already; None where it can."""
     if first is not None:
-        return Problem(entry.line, "code", messages.duplicate_code(entry.code, first))
+        return Problem(entry.line, "code", messages.files.duplicate_code(entry.code, first))
     for name, text in (("code", entry.code), ("name", entry.name), ("maker", entry.maker), ("strip", entry.strip)):
         if len(text) > LENGTHS[name]:
-            return Problem(entry.line, name, messages.too_long(name, LENGTHS[name]))
+            return Problem(entry.line, name, messages.files.too_long(name, LENGTHS[name]))
         if not text.isprintable():
-            return Problem(entry.line, name, messages.not_printable(name))
+            return Problem(entry.line, name, messages.files.not_printable(name))
     return Problem(entry.line, fault.field, str(fault)) if fault else None
 
 

@@ -74,7 +74,7 @@ class FilePreview:
         found = self._planned[0]
         if found is None:
             return ""
-        return words.plan_summary(found.added, found.changed, found.unchanged, len(found.problems), found.shared)
+        return words.files.plan_summary(found.added, found.changed, found.unchanged, len(found.problems), found.shared)
 
     @property
     def can_apply(self) -> bool:
@@ -86,13 +86,15 @@ class FilePreview:
         found = self._planned[0]
         if found is None:
             return ()
-        more = words.stated_contradict(found.contradicted, found.first_contradicted) if found.contradicted else ""
+        more = words.files.stated_contradict(found.contradicted, found.first_contradicted) if found.contradicted else ""
         return (*found.notes, *([more] if more else []))
 
     @property
     def problems(self) -> list[str]:
         found = self._planned[0]
-        return [words.problem(p.line, p.column, p.message) for p in found.problems[MENDABLE:SHOWN]] if found else []
+        return (
+            [words.files.problem(p.line, p.column, p.message) for p in found.problems[MENDABLE:SHOWN]] if found else []
+        )
 
     @cached_property
     def bad(self) -> list[BadLine]:
@@ -104,7 +106,7 @@ class FilePreview:
         return [
             BadLine(
                 one.line,
-                words.problem(one.line, one.column, one.message),
+                words.files.problem(one.line, one.column, one.message),
                 tuple(self._cells(headings, lines.get(one.line, []), one.column)),
                 str(one.line) in self.waiting.mended,
             )
@@ -118,7 +120,7 @@ class FilePreview:
         for i, (heading, text) in enumerate(zip(headings, row, strict=False)):
             is_wrong = bool(wrong) and wrong in (heading.strip(), understood.get(i))
             if i in understood and (is_wrong or not understood[i].isdigit()):
-                yield Cell(f"{CELL}{i}", heading.strip() or words.column_choice(understood[i]), text, is_wrong)
+                yield Cell(f"{CELL}{i}", heading.strip() or words.files.column_choice(understood[i]), text, is_wrong)
 
     @property
     def mended(self) -> list[tuple[int, str]]:
@@ -127,7 +129,7 @@ class FilePreview:
         bad = {problem.line for problem in found.problems} if found else set()
         typed = sorted(self.waiting.typed.items())
         return [
-            (line, words.mended_line(line, list(filter(None, cells.values()))))
+            (line, words.files.mended_line(line, list(filter(None, cells.values()))))
             for line, cells in typed
             if line not in bad
         ]
@@ -136,14 +138,14 @@ class FilePreview:
     def kept_shared(self) -> list[tuple[str, str, str]]:
         """Colours of shared decks that stay although the file has them otherwise: code, name and in what."""
         found = self._planned[0]
-        return [(code, name, words.listed(what)) for code, name, what in found.first_shared[:FEW]] if found else []
+        return [(code, name, words.text.listed(what)) for code, name, what in found.first_shared[:FEW]] if found else []
 
     @property
     def changes(self) -> list[tuple[str, str, str]]:
         """Colours that would change: code, name and in what."""
         found = self._planned[0]
         changes = found.first_changed[:SHOWN] if found else []
-        return [(code, name, words.listed(what)) for code, name, what in changes]
+        return [(code, name, words.text.listed(what)) for code, name, what in changes]
 
     @property
     def added(self) -> list[tuple[str, str, str, float]]:
@@ -179,7 +181,7 @@ class FilePreview:
             Column(
                 f"{COLUMN}{i}",
                 heading,
-                tuple(words.shortened(row[i], 24) for row in self._rows if i < len(row)),
+                tuple(words.text.shortened(row[i], 24) for row in self._rows if i < len(row)),
                 named.get(i, ""),
             )
             for i, heading in enumerate(self._head.headings)
@@ -188,7 +190,7 @@ class FilePreview:
 
     @property
     def choices(self) -> list[tuple[str, str]]:
-        return [(name, words.column_choice(name)) for name in FIELDS]
+        return [(name, words.files.column_choice(name)) for name in FIELDS]
 
     def keep_wavelengths(self, mapping: dict[str, str]) -> dict[str, str]:
         """Return a mapping by hand with the columns of the spectrum as they were understood."""

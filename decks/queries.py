@@ -80,10 +80,10 @@ def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: method.Method) -> l
     return [
         Browsed(
             colour,
-            words.family_said(found),
-            words.undertone_short(found),
-            words.temperature_short(found),
-            words.provenance(colour.provenance, found.uncertainty),
+            words.readings.family_said(found),
+            words.readings.undertone_short(found),
+            words.readings.temperature_short(found),
+            words.sources.provenance(colour.provenance, found.uncertainty),
         )
         for colour, found in zip(held.boards(rows.tolist()), readings, strict=True)
     ]
@@ -150,7 +150,7 @@ def one_named(user: User, text: str) -> Colour:
     """Return the one colour that a person means by a code or a whole name. Raises `NotOneColourError`."""
     found = named(user, text) if len(text) <= LONGEST_NAME else []
     if len(found) != 1:
-        raise NotOneColourError(words.not_one_colour(words.shortened(text, 60), len(found)))
+        raise NotOneColourError(words.places.not_one_colour(words.text.shortened(text, 60), len(found)))
     return found[0]
 
 
@@ -161,7 +161,7 @@ class SharedError(PermissionDenied):
 def refuse_shared(colours: Iterable[int]) -> None:
     """Raise `SharedError` if one of these colours, by id, is of a maker that is nobody's own."""
     if Maker.objects.filter(owner=None, colours__in=list(colours)).exists():
-        raise SharedError(words.SHARED_DECK)
+        raise SharedError(words.sources.SHARED_DECK)
 
 
 def sets_of(user: User) -> QuerySet[ColourSet]:

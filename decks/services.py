@@ -197,7 +197,7 @@ def _values(colour: Colour | ValueRevision) -> dict[str, Any]:
 def put_back(earlier: ValueRevision, by: User) -> None:
     """Make an earlier value the working value again; the one it replaces is kept in turn."""
     values = {name: getattr(earlier, name) for name in NUMBERS}
-    replace_values([(earlier.colour, values)], words.put_back(f"{earlier.replaced:%d %b %Y}"), by)
+    replace_values([(earlier.colour, values)], words.files.put_back(f"{earlier.replaced:%d %b %Y}"), by)
 
 
 def improve(colour: Colour, stimulus: Stimulus, reason: str, by: User) -> None:
@@ -274,7 +274,10 @@ def whites_of(owner: User) -> ColourSet:
     """Return the person's reference whites, an empty set at first; one of that name becomes them."""
     held = ColourSet.objects.filter(owner=owner, is_whites=True).first()
     return (
-        held or ColourSet.objects.update_or_create(owner=owner, name=words.MY_WHITES, defaults={"is_whites": True})[0]
+        held
+        or ColourSet.objects.update_or_create(owner=owner, name=words.sources.MY_WHITES, defaults={"is_whites": True})[
+            0
+        ]
     )
 
 
@@ -296,7 +299,7 @@ def may_keep_in(user: User, name: str) -> None:
     """Raise `PermissionDenied` for a junior who would change a set of the studio; the whites one judges by are one's
     own."""
     if name != whites_of(user).name and not may_change(user):
-        raise PermissionDenied(words.JUNIORS_MAY_NOT)
+        raise PermissionDenied(words.people.JUNIORS_MAY_NOT)
 
 
 @transaction.atomic

@@ -47,14 +47,16 @@ def browse(request: StudioRequest) -> HttpResponse:
     shown = np.asarray(page.object_list, dtype=np.intp)
     context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.method)}
     context |= {
-        "tally": words.tally(len(rows), len(held.ids)),
+        "tally": words.places.tally(len(rows), len(held.ids)),
         "understood": understood,
         "formats": file_formats.FORMATS,
         "sets": queries.sets_of(request.user),
     }
-    context |= {"set_name": words.MY_WHITES, "depth_reaches": DEPTH_REACHES, "shown_as": shown_as}
+    context |= {"set_name": words.sources.MY_WHITES, "depth_reaches": DEPTH_REACHES, "shown_as": shown_as}
     depth = {name: form[name].value() or least for name, least in PLANE_DEPTH}
-    context["views"] = [(key, label, depth if key == "plane" else form.cleaned_data) for key, label in words.DECK_VIEWS]
+    context["views"] = [
+        (key, label, depth if key == "plane" else form.cleaned_data) for key, label in words.sources.DECK_VIEWS
+    ]
     response = render(request, "decks/list.html" if request.htmx else "decks/browse.html", context)
     patch_vary_headers(response, ["HX-Request"])
     return response
@@ -63,7 +65,7 @@ def browse(request: StudioRequest) -> HttpResponse:
 def _view(request: StudioRequest, form: FilterForm) -> str:
     """Return how a person has the decks shown: as asked for now, or as last time."""
     asked = str(form["view"].value() or "")
-    if asked in dict(words.DECK_VIEWS):
+    if asked in dict(words.sources.DECK_VIEWS):
         if asked != request.session.get("deck_view"):
             request.session["deck_view"] = asked
         return asked
@@ -96,7 +98,7 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))
     response = StreamingHttpResponse(gathered(pieces), content_type=kind.mime)
     response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
-    security_log.note(request.user, "export", words.deck_taken_out(kind.label))
+    security_log.note(request.user, "export", words.people.deck_taken_out(kind.label))
     return response
 
 
@@ -126,14 +128,14 @@ def _own(request: StudioRequest, wrong: NameForm | None = None, of: int = 0) -> 
     page = Paginator(queries.own_colours(request.user), OWN_PER_PAGE).get_page(request.GET.get("page"))
     context: dict[str, object] = {"page": page, "wrong": wrong, "wrong_of": of}
     context["may_change"] = may_change(request.user)
-    context |= {"sets": queries.sets_of(request.user), "set_name": words.MY_WHITES}
+    context |= {"sets": queries.sets_of(request.user), "set_name": words.sources.MY_WHITES}
     return render(request, "decks/own.html", context, status=422 if wrong else 200)
 
 
 def _own_colour(request: StudioRequest, pk: int, deleted: bool = False) -> Colour:
     found = get_object_or_404(queries.own_colours(request.user, deleted), pk=pk)
     if found.owner_id != request.user.pk and not may_change(request.user):
-        raise PermissionDenied(words.JUNIORS_MAY_NOT)
+        raise PermissionDenied(words.people.JUNIORS_MAY_NOT)
     return found
 
 
@@ -152,7 +154,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own colour aside, with a way back."""
     colour = _own_colour(request, pk)
     services.soft_delete(colour)
-    undo.offer(request, words.put_aside_said(colour.name, words.REVIEWS_KEEP), "own-restore", colour.pk)
+    undo.offer(request, words.undo.put_aside_said(colour.name, words.undo.REVIEWS_KEEP), "own-restore", colour.pk)
     return redirect("own-colours")
 
 

@@ -34,7 +34,7 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
     meant, held = Meant(like=subject.name, wish=started[1]), catalogue(user)
     if twin:
         same = queries.twins(held, subject.stimulus, chosen, subject.pk, queries.NEAREST)
-        meant.wish, meant.unmet = words.SAME_OR_NEARLY, "" if same else words.NONE_LIKE
+        meant.wish, meant.unmet = words.search.SAME_OR_NEARLY, "" if same else words.search.NONE_LIKE
         return [one.colour.pk for one in same], meant
     own = held.rows_of({subject.pk} - {None})
     if not started[1]:
@@ -49,7 +49,7 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
         meant.wish, meant.unmet = "", str(wrong)
         return [], meant
     best = [answer.pick.index for answer in found.answers or found.near]
-    meant.unmet = "" if found.answers else words.NONE_ALL if found.near else words.NONE_LIKE
+    meant.unmet = "" if found.answers else words.search.NONE_ALL if found.near else words.search.NONE_LIKE
     return held.ids[best].tolist(), meant
 
 
@@ -64,7 +64,7 @@ def browsed(user: User, wanted: Wanted, chosen: Method) -> tuple[NDArray[np.intp
     filtered = held.select(replace(wanted, text=""), chosen)
     row_of = dict(zip(held.ids[filtered].tolist(), filtered.tolist(), strict=True))
     found = [row_of[pk] for pk in ids if pk in row_of]
-    return np.array(found, dtype=np.intp), words.understood(meant)
+    return np.array(found, dtype=np.intp), words.search.understood(meant)
 
 
 def understood(user: User, text: str, chosen: Method) -> Wish:
@@ -88,9 +88,9 @@ def granted(
     possible, strip = ways(subject.undertone.vector, chosen), held.strip_of(own)
     for piece in wish.of_kind(Kind.MORE):
         if piece.what not in possible:
-            raise AskError(words.no_such_way(piece.what, subject.lrv))
+            raise AskError(words.places.no_such_way(piece.what, subject.lrv))
     if any(piece.what == "strip" for piece in wish.of_kind(Kind.KEEP)) and not strip:
-        raise AskError(words.NO_STRIP)
+        raise AskError(words.places.NO_STRIP)
     ids = {maker.name: maker.pk for maker in makers_for(user)} if wish.of_kind(Kind.MAKER) else {}
     of_maker = [held.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
     return grant(

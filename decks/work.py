@@ -20,7 +20,7 @@ IMPORT, UNDO = "deck-import", "deck-undo"
 def _import(by: User, asked: dict[str, Any], *states: str) -> Import:
     held = Import.objects.filter(pk=asked["file"], owner__in=team(by), state__in=states).first()
     if held is None:
-        raise WorkError(words.FILE_GONE)
+        raise WorkError(words.files.FILE_GONE)
     return held
 
 
@@ -38,11 +38,11 @@ def bring_in(by: User, asked: dict[str, Any], progress: Progress) -> Result:
     except DeckFileError as wrong:
         raise WorkError(str(wrong)) from None
     if running.state != Import.State.DONE:
-        raise WorkError(words.FILE_GONE)
-    return Result(said=words.file_is_in(running.file_name, running.added, running.changed))
+        raise WorkError(words.files.FILE_GONE)
+    return Result(said=words.files.file_is_in(running.file_name, running.added, running.changed))
 
 
 def undelete(by: User, asked: dict[str, Any], progress: Progress) -> Result:
     """Take a file back. Raises `WorkError`, `Stopped`."""
     left = files.undo(_import(by, asked, Import.State.DONE, Import.State.UNDOING), progress)
-    return Result(said=words.left_behind(left.used, left.changed_since) or words.FILE_IS_OUT)
+    return Result(said=words.files.left_behind(left.used, left.changed_since) or words.files.FILE_IS_OUT)

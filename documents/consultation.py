@@ -67,7 +67,7 @@ class Consultation:
     def sections(self, care: list[str], before: list[str]) -> list[Section]:
         """Return the client's sections in their usual order; `care` is what to watch out for, `before` what is to be
         done before ordering."""
-        title = words.DOCUMENT_TITLES
+        title = words.documents.DOCUMENT_TITLES
         return [
             Section("verdict", title["verdict"], FIRST, [*self.recommendation, *care]),
             Section("colours", title["colours"], FIRST, [], drawing=self.field, rows=self.bought),
@@ -75,7 +75,14 @@ class Consultation:
             self.look(),
             self._others(),
             self.site(),
-            Section("painter", title["painter"], FIRST, self.cautions, heads=words.PAINTER_HEADS, rows=self.painted),
+            Section(
+                "painter",
+                title["painter"],
+                FIRST,
+                self.cautions,
+                heads=words.consultation.PAINTER_HEADS,
+                rows=self.painted,
+            ),
         ]
 
     # --- what goes on the room ---
@@ -116,14 +123,16 @@ class Consultation:
         clashes with what stays is not suggested, unless it is decided."""
         room, walls = self.room.name if self.room else "", self.walls
         said = [
-            words.recommends(self.subject.name, room, walls.sheen if walls else "", self.is_decided, self.clashes),
-            words.described(self.subject.name, self.subject.reading),
+            words.consultation.recommends(
+                self.subject.name, room, walls.sheen if walls else "", self.is_decided, self.clashes
+            ),
+            words.consultation.described(self.subject.name, self.subject.reading),
         ]
         said += [line.strip() for line in self.context.review.verdict.splitlines() if line.strip()]
         trim, ceiling = (next((one for one in self.parts if one.part == part), None) for part in ("trim", "ceiling"))
         if trim:
             same = bool(ceiling and ceiling.colour == trim.colour)
-            said.append(words.with_woodwork(trim.name, trim.why, same))
+            said.append(words.consultation.with_woodwork(trim.name, trim.why, same))
         return said
 
     @property
@@ -134,7 +143,11 @@ class Consultation:
         joined: dict[str, tuple[str, float]] = {}
         for one in self.parts:
             label, area = joined.get(one.screen, ("", 0.0))
-            names = f"{label}, {words.PAINTED[one.part]}" if label else words.capital(words.PAINTED[one.part])
+            names = (
+                f"{label}, {words.consultation.PAINTED[one.part]}"
+                if label
+                else words.text.capital(words.consultation.PAINTED[one.part])
+            )
             joined[one.screen] = names, area + (one.area or 1.0)
         return proportions([(screen, label, area) for screen, (label, area) in joined.items()])
 
@@ -144,7 +157,7 @@ class Consultation:
         for one in self.parts:
             assert one.colour is not None
             cells = (
-                words.capital(words.PAINTED[one.part]),
+                words.text.capital(words.consultation.PAINTED[one.part]),
                 one.called,
                 one.finish,
                 self._cans(one),
@@ -155,24 +168,24 @@ class Consultation:
     def _cans(self, one: Part) -> str:
         assert self.home is not None
         if one.why == "stays":
-            return words.FINISH_WHY["stays"]
-        return words.bought_plain(self.home.bought(one.litres) if one.litres else None)
+            return words.homes.FINISH_WHY["stays"]
+        return words.homes.bought_plain(self.home.bought(one.litres) if one.litres else None)
 
     @property
     def painted(self) -> list[Row]:
         """What the painter does on each part that is painted."""
         if self.home is None:
             return []
-        coats = words.number(self.home.paint.coats, 0)
+        coats = words.text.number(self.home.paint.coats, 0)
         return [
             Row(
                 one.screen,
                 (
-                    words.capital(words.PAINTED[one.part]),
-                    words.PREPARE[one.part],
+                    words.text.capital(words.consultation.PAINTED[one.part]),
+                    words.consultation.PREPARE[one.part],
                     one.finish + (f", {one.decision.paint}" if one.decision and one.decision.paint else ""),
                     coats,
-                    words.area_said(one.area) if one.area else "",
+                    words.sizes.area_said(one.area) if one.area else "",
                     one.name,
                 ),
             )
@@ -184,7 +197,7 @@ class Consultation:
     def cautions(self) -> list[str]:
         if self.home is None or not self.painted:
             return []
-        return [*self.home.cautions, words.DATA_SHEET]
+        return [*self.home.cautions, words.consultation.DATA_SHEET]
 
     # --- how it will look ---
 
@@ -196,7 +209,7 @@ class Consultation:
             return []
         found: list[Moment] = []
         for spot in day.extremes:
-            one = Moment(spot.hour, words.sky_of(spot.cloud))
+            one = Moment(spot.hour, words.light.sky_of(spot.cloud))
             by_day = not day.day.dark[spot.moment].all()
             if by_day and all(abs(one.hour - other.hour) >= APART or one.sky != other.sky for other in found):
                 found.append(one)
@@ -223,22 +236,26 @@ class Consultation:
                 continue
             trim = self.line.at("trim").colour if self.line else None
             drawn = Drawn(page.at.day, trim.stimulus if trim else trim_of(self.room))
-            hour = words.clock(moment.hour)
+            hour = words.light.clock(moment.hour)
             asked = {"hour": f"{moment.hour:g}", "paint": str(self.context.review.colour_id)}
             asked |= {"when": "equinox", "sky": moment.sky, "size": "look", "trim": str(trim.pk) if trim else ""}
             pictures.append(
                 RoomPicture(
-                    words.moment_title(hour, moment.sky, moment.evening),
+                    words.consultation.moment_title(hour, moment.sky, moment.evening),
                     address("room-picture-file", self.room.pk, **asked),
                     partial(drawn.png, "look"),
                     partial(drawn.jpeg, "look"),
                 )
             )
             at = lines.index(page.shown.look) if page.shown.look in lines else None
-            lines.append(page.shown.look if at is None else words.looks_as_at(pictures[at].title))
+            lines.append(page.shown.look if at is None else words.consultation.looks_as_at(pictures[at].title))
         day, room = self._noon, self.room
-        plan = openings(day.room, words.openings_text(room.name, room.windows_said)) if day and room else SafeString("")
-        return Section("look", words.DOCUMENT_TITLES["look"], FIRST, lines, plan, pictures=pictures)
+        plan = (
+            openings(day.room, words.light.openings_text(room.name, room.windows_said))
+            if day and room
+            else SafeString("")
+        )
+        return Section("look", words.documents.DOCUMENT_TITLES["look"], FIRST, lines, plan, pictures=pictures)
 
     def site(self) -> Section:
         """Return the photographs of the room that the client is to be given."""
@@ -247,7 +264,7 @@ class Consultation:
             SitePhoto(reverse("room-photo-file", args=[one.pk]), partial(smaller, bytes(one.content), LARGEST), one.of)
             for one in kept
         ]
-        return Section("site", words.DOCUMENT_TITLES["site"], FIRST, [], photos=photos)
+        return Section("site", words.documents.DOCUMENT_TITLES["site"], FIRST, [], photos=photos)
 
     # --- why not the others ---
 
@@ -263,7 +280,7 @@ class Consultation:
         own = self.subject.stimulus.screen
         pairs, lines = [], []
         for held in self.others:
-            seen = [words.saw_beside(held.name, f"{one.said}") for one in self.context.looking.seen_beside(held)]
+            seen = [words.walks.saw_beside(held.name, f"{one.said}") for one in self.context.looking.seen_beside(held)]
             pairs.append(Pair(own, held.colour.screen, held.title or held.name, held.label))
             lines.append(" ".join([pair_said(self.context, held), *seen[:1]]))
-        return Section("others", words.DOCUMENT_TITLES["others"], FIRST, lines, pairs=pairs)
+        return Section("others", words.documents.DOCUMENT_TITLES["others"], FIRST, lines, pairs=pairs)

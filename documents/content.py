@@ -50,7 +50,7 @@ class Content:
     def headline(self) -> str:
         subject = self.subject
         promised = [check for check in subject.name_checks if not check.keeps]
-        return words.document_headline(subject.name, subject.reading, [check.word for check in promised])
+        return words.documents.document_headline(subject.name, subject.reading, [check.word for check in promised])
 
     @cached_property
     def consultation(self) -> Consultation:
@@ -80,7 +80,7 @@ class Content:
         said = Said(self.subject)
         read = ReadingPage(self.context)
         lines = [read.depth, said.undertone, said.temperature, *read.trust]
-        return Section("is", words.DOCUMENT_TITLES["is"], EVIDENCE, [line for line in lines if line])
+        return Section("is", words.documents.DOCUMENT_TITLES["is"], EVIDENCE, [line for line in lines if line])
 
     @cached_property
     def uses(self) -> UsePart:
@@ -89,17 +89,17 @@ class Content:
     @property
     def good_use(self) -> list[str]:
         """What it suits best and why; none where it suits nothing well."""
-        return words.use_good(self.uses.uses.uses)
+        return words.use.use_good(self.uses.uses.uses)
 
     @property
     def bad_use(self) -> list[str]:
         """What it suits least and why; none where it suits everything."""
-        return words.use_bad(self.uses.uses.uses)
+        return words.use.use_bad(self.uses.uses.uses)
 
     def _works(self) -> Section:
         lines = self.good_use
         lines += self._beside(Terms.AGREE)
-        return Section("works", words.DOCUMENT_TITLES["works"], EVIDENCE, lines)
+        return Section("works", words.documents.DOCUMENT_TITLES["works"], EVIDENCE, lines)
 
     @property
     def day(self) -> RoomDay | None:
@@ -122,7 +122,7 @@ class Content:
             pair = late if evening and terms is Terms.CLASH else by_day
             if pair is not None and pair.terms is terms:
                 found[evening].append((thing.name, pair.level))
-        said = [words.pairings_plain(things, terms, evening) for evening, things in found.items()]
+        said = [words.lamps.pairings_plain(things, terms, evening) for evening, things in found.items()]
         return [one for one in said if one]
 
     @cached_property
@@ -131,10 +131,10 @@ class Content:
 
     def _care(self) -> Section:
         day = self.day
-        lines = words.counsels_plain([(one.kind, one.walls) for one in day.counsels]) if day else []
+        lines = words.warnings.counsels_plain([(one.kind, one.walls) for one in day.counsels]) if day else []
         lines += self._clashes
         lines += self.bad_use
-        return Section("care", words.DOCUMENT_TITLES["care"], EVIDENCE, lines)
+        return Section("care", words.documents.DOCUMENT_TITLES["care"], EVIDENCE, lines)
 
     @cached_property
     def _palette(self) -> SchemesPart:
@@ -152,7 +152,7 @@ class Content:
         return [BoardShown(held.colour.screen, held.name, title) for held, title in lines if held]
 
     def _with(self) -> Section:
-        return Section("with", words.DOCUMENT_TITLES["with"], EVIDENCE, [], boards=self.palette_boards)
+        return Section("with", words.documents.DOCUMENT_TITLES["with"], EVIDENCE, [], boards=self.palette_boards)
 
     @cached_property
     def view(self) -> SamplesPage:
@@ -162,23 +162,23 @@ class Content:
         """Return why it was decided, and what the client is told to expect: clashes with what stays, and what the light
         does first of all."""
         day = self.day
-        light = words.counsels_plain([(one.kind, one.walls) for one in day.counsels[:2]]) if day else []
+        light = words.warnings.counsels_plain([(one.kind, one.walls) for one in day.counsels[:2]]) if day else []
         return [*self.reasons, *self._clashes, *light]
 
     @property
     def reasons(self) -> list[str]:
         """Why it was decided, and why not for the others, as somebody wrote."""
         standing = [one for one in self.view.decide.record if not one.decision.reopened]
-        why = [words.sentence(one.decision.reason) for one in standing]
+        why = [words.text.sentence(one.decision.reason) for one in standing]
         return why + [line for one in standing for line in one.against]
 
     def _before(self) -> list[str]:
         """Return what is to be done before ordering: once it is decided, nothing but to order."""
         page = self.view
         if page.decide.decision:
-            return [words.ORDER_NOW]
-        lines = [words.paint_boards(len(page.samples.candidates), page.samples.how)]
-        lines += words.look_at_hours(page.hours_said) if page.hours_said else []
+            return [words.consultation.ORDER_NOW]
+        lines = [words.documents.paint_boards(len(page.samples.candidates), page.samples.how)]
+        lines += words.documents.look_at_hours(page.hours_said) if page.hours_said else []
         return lines + (page.decide.open_points if page.viewings else [])
 
     # --- evidence ---
@@ -188,35 +188,41 @@ class Content:
         for held in self.context.set.guide[:MOST_PAIRS]:
             lines.append(pair_said(self.context, held))
             for seen in self.context.looking.seen_beside(held):
-                lines.append(words.saw_beside(held.name, f"{seen.said} {seen.standing}"))
+                lines.append(words.walks.saw_beside(held.name, f"{seen.said} {seen.standing}"))
         rose = undertone_rose(self.subject, self.context.wall)
-        return Section("comparisons", words.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
+        return Section("comparisons", words.documents.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
 
     def _shortlist(self) -> Section:
         held = self.context.shortlist
         boards = [BoardShown(one.colour.screen, one.name, one.label) for one in held]
         lines = [pair_said(self.context, one) for one in held]
-        return Section("shortlist", words.DOCUMENT_TITLES["shortlist"], EVIDENCE, lines, boards=boards)
+        return Section("shortlist", words.documents.DOCUMENT_TITLES["shortlist"], EVIDENCE, lines, boards=boards)
 
     def _figures(self) -> Section:
-        lines = [words.figure_line(one.label, one.this) for one in ReadingPage(self.context).figures]
+        lines = [words.documents.figure_line(one.label, one.this) for one in ReadingPage(self.context).figures]
         return Section(
-            "figures", words.DOCUMENT_TITLES["figures"], EVIDENCE, lines, depth_ladder(self.subject, self.context.wall)
+            "figures",
+            words.documents.DOCUMENT_TITLES["figures"],
+            EVIDENCE,
+            lines,
+            depth_ladder(self.subject, self.context.wall),
         )
 
     def _place(self) -> Section:
-        return Section("place", words.DOCUMENT_TITLES["place"], EVIDENCE, list(Placing(self.context).sentences))
+        return Section(
+            "place", words.documents.DOCUMENT_TITLES["place"], EVIDENCE, list(Placing(self.context).sentences)
+        )
 
     def _light(self) -> Section:
         lines: list[str] = []
         drawing = SafeString("")
         if self._lit and self._lit.shown:
             shown = self._lit.shown
-            spots = words.light_spots(shown.best, shown.worst)
+            spots = words.documents.light_spots(shown.best, shown.worst)
             told = (
-                words.AT_THE_EQUINOX,
+                words.documents.AT_THE_EQUINOX,
                 *spots,
-                *words.counsels_plain([(one.kind, one.walls) for one in shown.day.counsels]),
+                *words.warnings.counsels_plain([(one.kind, one.walls) for one in shown.day.counsels]),
                 shown.lamps_said,
                 shown.clean,
                 shown.deeper,
@@ -224,13 +230,13 @@ class Content:
             )
             lines = [line for line in told if line]
             drawing = shown.strip
-        return Section("light", words.DOCUMENT_TITLES["light"], EVIDENCE, lines, drawing)
+        return Section("light", words.documents.DOCUMENT_TITLES["light"], EVIDENCE, lines, drawing)
 
     def _strengths(self) -> Section:
         return Section(
-            "strengths", words.DOCUMENT_TITLES["strengths"], EVIDENCE,
+            "strengths", words.documents.DOCUMENT_TITLES["strengths"], EVIDENCE,
             [
-                words.strength_said(step.strength.percent, step.sentence)
+                words.documents.strength_said(step.strength.percent, step.sentence)
                 for step in Strengths(self.context).run
                 if step.strength.percent
             ],
@@ -239,23 +245,27 @@ class Content:
     def _whites(self) -> Section:
         page = WhitesPage(StepRequest(self.context))
         lines = [page.sentence, *page.remarks] if page.lines else []
-        return Section("whites", words.DOCUMENT_TITLES["whites"], EVIDENCE, [*lines, *(page.sheens if lines else [])])
+        return Section(
+            "whites", words.documents.DOCUMENT_TITLES["whites"], EVIDENCE, [*lines, *(page.sheens if lines else [])]
+        )
 
     def _scheme(self) -> Section:
         lines = [
-            words.scheme_place(line.title, line.held.name, line.reasons) for line in self._palette.lines if line.held
+            words.documents.scheme_place(line.title, line.held.name, line.reasons)
+            for line in self._palette.lines
+            if line.held
         ]
-        return Section("scheme", words.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
+        return Section("scheme", words.documents.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
 
     def _use(self) -> Section:
-        lines = [words.use_said(one.surface, int(one.suits), one.reasons) for one in self.uses.uses.uses]
-        return Section("use", words.DOCUMENT_TITLES["use"], EVIDENCE, lines)
+        lines = [words.use.use_said(one.surface, int(one.suits), one.reasons) for one in self.uses.uses.uses]
+        return Section("use", words.documents.DOCUMENT_TITLES["use"], EVIDENCE, lines)
 
     def _viewings(self) -> Section:
         page = self.view
-        lines = [words.viewing_line(one.when, one.said, one.compared) for one in page.seen]
+        lines = [words.documents.viewing_line(one.when, one.said, one.compared) for one in page.seen]
         lines += [found.said for found in page.leanings] + [self._decided(one) for one in page.decide.record]
-        return Section("viewings", words.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
+        return Section("viewings", words.documents.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     @staticmethod
     def _decided(one: Recorded) -> str:
@@ -263,17 +273,17 @@ class Content:
         return one.said if one.decision.reopened else one.brief
 
     def _cautions(self) -> Section:
-        return Section("cautions", words.DOCUMENT_TITLES["cautions"], EVIDENCE, self.uses.cautions)
+        return Section("cautions", words.documents.DOCUMENT_TITLES["cautions"], EVIDENCE, self.uses.cautions)
 
     def _judged(self) -> Section:
         subject = self.subject
         lines = [
-            words.judged_by(subject.method.title),
-            words.sentence(words.basis_neutral(subject.neutral.kind)),
-            words.sentence(words.provenance(subject.stimulus.provenance, subject.reading.uncertainty)),
-            words.neutral_note(subject.neutral, subject.reading.lab[0]),
+            words.documents.judged_by(subject.method.title),
+            words.text.sentence(words.walks.basis_neutral(subject.neutral.kind)),
+            words.text.sentence(words.sources.provenance(subject.stimulus.provenance, subject.reading.uncertainty)),
+            words.readings.neutral_note(subject.neutral, subject.reading.lab[0]),
         ]
         others = Together(self.context).other_bases
-        lines += [line for line in [words.bases(others)] if line]
-        lines += [words.judged_otherwise(one) for one in others if not one.same]
-        return Section("judged", words.DOCUMENT_TITLES["judged"], EVIDENCE, lines)
+        lines += [line for line in [words.walks.bases(others)] if line]
+        lines += [words.walks.judged_otherwise(one) for one in others if not one.same]
+        return Section("judged", words.documents.DOCUMENT_TITLES["judged"], EVIDENCE, lines)

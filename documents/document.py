@@ -66,7 +66,7 @@ def _line(lines: list[str], at: int) -> str:
 
 
 def _against(text: str, evidence: Evidence) -> list[tuple[str, str]]:
-    return [(one.statement.quote, words.conflict(one)) for one in conflicts(text, evidence)]
+    return [(one.statement.quote, words.conflicts.conflict(one)) for one in conflicts(text, evidence)]
 
 
 class Document:
@@ -85,7 +85,7 @@ class Document:
     @property
     def title(self) -> str:
         """What it is headed by; nothing of the colour while findings are withheld."""
-        return words.WITHHELD if self.waits else self.content.headline
+        return words.walks.WITHHELD if self.waits else self.content.headline
 
     @cached_property
     def _edits(self) -> dict[str, DocumentEdit]:
@@ -116,8 +116,8 @@ class Document:
         edited = edit is not None and edit.edited
         lines = edit.text.splitlines() if edit and edited else section.lines
         before = edit.computed.splitlines() if edit and edited else section.lines
-        changed = [words.changed_line(line) for line in section.lines if line not in before]
-        changed += [words.gone_line(line) for line in before if line not in section.lines]
+        changed = [words.documents.changed_line(line) for line in section.lines if line not in before]
+        changed += [words.documents.gone_line(line) for line in before if line not in section.lines]
         return Given(section, [line for line in lines if line.strip()], edited, bool(edit and edit.left_out), changed)
 
     @property

@@ -30,7 +30,7 @@ def edit(
     else:
         form = SectionForm(request.POST)
         if form.is_valid() and request.POST.get("seen", version_of(text)) != version_of(text):
-            form.add_error("text", words.section_meanwhile(text))
+            form.add_error("text", words.documents.section_meanwhile(text))
         if not form.is_valid():
             return form
         services.write(request.user, review, key, form.cleaned_data["text"], computed)

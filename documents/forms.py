@@ -18,5 +18,5 @@ class SectionForm(forms.Form):
         """Refuse a text that no page holds, and say by how much it is too long."""
         text: str = self.cleaned_data["text"].replace("\r\n", "\n")
         if len(text) > MOST:
-            raise forms.ValidationError(words.section_too_long(len(text), MOST))
+            raise forms.ValidationError(words.documents.section_too_long(len(text), MOST))
         return text

@@ -73,7 +73,7 @@ class JobDocument:
         found = []
         for room, wall, made in self._walls:
             name, decided = (wall.name, wall.is_decided) if wall else ("", False)
-            said = words.room_state(name, decided, made is not None, bool(made and made.waits))
+            said = words.consultation.room_state(name, decided, made is not None, bool(made and made.waits))
             found.append(RoomState(room, made.review if made else None, said, bool(made and not made.waits)))
         return found
 
@@ -100,7 +100,7 @@ class JobDocument:
         held = Viewing.objects.filter(review__in=told, deleted=None).exclude(seen_at=None).order_by("seen_at")
         held = held.select_related("review__colour", "review__owner", "colour", "beside", "room__job", "by")
         return [
-            Looked(words.day_and_hour(local(one)), one.room.name if one.room else "", shown.name, shown.said)
+            Looked(words.viewing.day_and_hour(local(one)), one.room.name if one.room else "", shown.name, shown.said)
             for one, shown in ((one, Shown(one)) for one in held)
         ]
 
@@ -108,7 +108,7 @@ class JobDocument:
     def overview(self) -> str:
         """How many rooms are told, and how many wait."""
         decided = sum(wall is not None and wall.is_decided for _, wall, _ in self._walls)
-        return words.consultation_overview(len(self.rooms), len(self.pages), decided)
+        return words.consultation.consultation_overview(len(self.rooms), len(self.pages), decided)
 
     def table(self) -> dict[str, object]:
         return {

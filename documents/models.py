@@ -78,7 +78,7 @@ class Shared(SecretLink):
 
     @property
     def said(self) -> str:
-        return words.link_said(self.expires, self.withdrawn, self.visits, self.last_visit)
+        return words.sharing.link_said(self.expires, self.withdrawn, self.visits, self.last_visit)
 
     @property
     def is_open(self) -> bool:
@@ -114,13 +114,13 @@ class ClientAnswer(models.Model):
     @property
     def said(self) -> str:
         review = self.review
-        return words.client_said(
+        return words.sharing.client_said(
             self.name, self.answer, review.colour.name, review.room.name if review.room else "", self.text
         )
 
     @property
     def thanked(self) -> str:
-        return words.client_answered(self.answer)
+        return words.sharing.client_answered(self.answer)
 
 
 class Published(SecretLink):

@@ -42,7 +42,7 @@ class Sheet:
     @classmethod
     def of(cls, colour: Colour, name: str, label: str, how: Sampling, litres: float, address: str) -> Sheet:
         """Return the sheet of a board; it is painted with a margin, which is where its name and code stand."""
-        line = words.sample_line(how.size, how.ground, how.coats, litres)
+        line = words.viewing.sample_line(how.size, how.ground, how.coats, litres)
         width, height = SIZES[how.size]
         return cls(name, label, line, address, colour.screen, (round(1000 * width), round(1000 * height)))
 
@@ -78,7 +78,7 @@ def as_one_file(page: str) -> str:
 
 def printed(document: Document, studio: Studio) -> dict[str, object]:
     subject = document.context.subject
-    note = words.document_note(subject.caution, subject.method.title)
+    note = words.documents.document_note(subject.caution, subject.method.title)
     return {"document": document, "review": document.review, "studio": studio, "subject": subject, "note": note}
 
 
@@ -87,7 +87,7 @@ def sheets_pdf(boards: Sequence[Sheet], printed: bool = False) -> bytes:
     which the sheet says is no paint."""
     sizes = {one.page: one for one in boards}.values()
     context = {"boards": boards, "sizes": list(sizes), "margin": MARGIN * 1000, "printed": printed,
-               "caution": words.PRINT_IS_NOT_PAINT}  # fmt: skip
+               "caution": words.viewing.PRINT_IS_NOT_PAINT}  # fmt: skip
     return _made("documents/sheets.html", context, "A4", HERE / "sheets.css")
 
 

@@ -84,7 +84,7 @@ class Section:
     lines: list[str]
     drawing: SafeString = field(default_factory=SafeString)
     boards: list[BoardShown] = field(default_factory=list)
-    heads: tuple[str, ...] = words.CONSULTATION_HEADS
+    heads: tuple[str, ...] = words.consultation.CONSULTATION_HEADS
     rows: list[Row] = field(default_factory=list)
     pictures: list[RoomPicture] = field(default_factory=list)
     pairs: list[Pair] = field(default_factory=list)

@@ -45,11 +45,13 @@ def is_one(held: object) -> bool:
 def check(held: dict[str, Any]) -> None:
     """Raise `DocumentFileError` where a document is newer or does not keep to the schema."""
     if isinstance(held.get("version"), int) and held["version"] > VERSION:
-        raise DocumentFileError(words.DOCUMENT_NEWER)
+        raise DocumentFileError(words.archives.DOCUMENT_NEWER)
     found = jsonschema.Draft202012Validator(schema()).iter_errors(held)
     wrong = min(found, key=lambda error: len(error.absolute_path), default=None)
     if wrong is not None:
-        raise DocumentFileError(words.document_wrong([str(part) for part in wrong.absolute_path], wrong.message))
+        raise DocumentFileError(
+            words.archives.document_wrong([str(part) for part in wrong.absolute_path], wrong.message)
+        )
 
 
 @transaction.atomic
@@ -61,9 +63,9 @@ def take_up(by: User, held: dict[str, Any]) -> Review:
     except DocumentFileError:
         raise
     except ValidationError as wrong:
-        raise DocumentFileError(words.document_wrong(["review"], "; ".join(wrong.messages))) from None
+        raise DocumentFileError(words.archives.document_wrong(["review"], "; ".join(wrong.messages))) from None
     except (KeyError, TypeError, ValueError) as wrong:
-        raise DocumentFileError(words.document_wrong(["review"], str(wrong))) from None
+        raise DocumentFileError(words.archives.document_wrong(["review"], str(wrong))) from None
 
 
 def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Review:
@@ -99,4 +101,4 @@ def _check_method(by: User, made: Review) -> None:
         else:
             method_queries.find(by, made.method)
     except MethodError as wrong:
-        raise DocumentFileError(words.document_wrong(["review", "school"], str(wrong))) from None
+        raise DocumentFileError(words.archives.document_wrong(["review", "school"], str(wrong))) from None

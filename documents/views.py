@@ -34,10 +34,10 @@ def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = N
     made = Document(review)
     context = {
         "document": made, "review": review, "papers": _papers(request), "wrong": wrong, "wrong_key": key,
-        "mine": queries.may_write(request.user, review), "settle": words.HOW_TO_SETTLE,
+        "mine": queries.may_write(request.user, review), "settle": words.conflicts.HOW_TO_SETTLE,
     }  # fmt: skip
     with as_by(review.owner):
-        context["conflicts_head"] = "" if made.waits else words.conflicts_head(len(made.conflicts))
+        context["conflicts_head"] = "" if made.waits else words.conflicts.conflicts_head(len(made.conflicts))
         return render(request, "documents/document.html", context, status=422 if wrong else 200)
 
 
@@ -49,7 +49,9 @@ def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
     with as_by(review.owner):
         own = "" if made.waits else "\n".join(made.own_words)
         found = len(made.against(own)) if own else 0
-    return render(request, "documents/conflicts.html", {"review": review, "said": words.conflicts_count(found)})
+    return render(
+        request, "documents/conflicts.html", {"review": review, "said": words.conflicts.conflicts_count(found)}
+    )
 
 
 @require_POST
@@ -63,7 +65,7 @@ def sentences(request: StudioRequest, pk: int) -> HttpResponse:
     made = Document(review)
     with as_by(request.user):
         found = [] if made.waits else made.against(text)
-    return render(request, "documents/sentences.html", {"found": found, "settle": words.HOW_TO_SETTLE})
+    return render(request, "documents/sentences.html", {"found": found, "settle": words.conflicts.HOW_TO_SETTLE})
 
 
 def _papers(request: StudioRequest) -> list[str]:
@@ -170,5 +172,5 @@ def consultation(request: StudioRequest, pk: int) -> HttpResponse:
         with as_by(job.owner):
             return render(request, "documents/job_document.html", context)
     paper = asked_paper(request, request.POST)
-    title = words.document_of(job.title)
+    title = words.background_jobs.document_of(job.title)
     return redirect(background_jobs.begin(request.user, "job-document", title, job=job.pk, paper=paper))

@@ -19,7 +19,7 @@ def job_document(by: User, asked: dict[str, Any], progress: Progress) -> Result:
     """Make the PDF of a job, `asked` by its number and paper. Raises `WorkError`, `Stopped`."""
     job = job_queries.listed(by).filter(pk=asked["job"]).first()
     if job is None:
-        raise WorkError(words.JOB_GONE)
+        raise WorkError(words.background_jobs.JOB_GONE)
     with as_by(job.owner):
         return _made(by, job, asked["paper"], progress)
 

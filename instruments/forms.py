@@ -42,7 +42,7 @@ class CardForm(forms.Form):
     """The code on the can: which colour the thing is said to be. `card` holds it once the form is valid."""
 
     code = forms.CharField(
-        label="Code on the can", max_length=130, error_messages={"required": words.NO_CARD}, widget=plain()
+        label="Code on the can", max_length=130, error_messages={"required": words.devices.NO_CARD}, widget=plain()
     )
     card: Colour
 
@@ -55,12 +55,14 @@ class CardForm(forms.Form):
         text: str = self.cleaned_data["code"]
         found = deck_queries.with_code(self._user, text)
         if not found:
-            raise forms.ValidationError(words.no_such_card(text))
+            raise forms.ValidationError(words.devices.no_such_card(text))
         if len(found) > 1:
-            raise forms.ValidationError(words.two_such_cards(text, [str(colour.maker) for colour in found]))
+            raise forms.ValidationError(words.devices.two_such_cards(text, [str(colour.maker) for colour in found]))
         self.card = found[0]
         return text
 
 
 class KeepForm(forms.Form):
-    name = forms.CharField(label="Keep the mean as", max_length=120, error_messages={"required": messages.NAME_NEEDED})
+    name = forms.CharField(
+        label="Keep the mean as", max_length=120, error_messages={"required": messages.faults.NAME_NEEDED}
+    )

@@ -45,31 +45,33 @@ class SessionPage:
                 ShotLine(
                     shot,
                     screen.to_hex(screen.reflectance_to_screen(shot.reflectance)[0])[0],
-                    words.number(distance, 2) if distance is not None else "",
-                    words.shot_remark(shot.dropped, shot.reason, outlying, shot.calibrated),
+                    words.text.number(distance, 2) if distance is not None else "",
+                    words.devices.shot_remark(shot.dropped, shot.reason, outlying, shot.calibrated),
                 )
             )
         return lines
 
     @property
     def state(self) -> str:
-        return words.reader_state(self.sitting.since_calibration)
+        return words.devices.reader_state(self.sitting.since_calibration)
 
     @property
     def summary(self) -> str:
         found = self.sitting.together
         if found is None or self.sitting.mean_lrv is None:
-            return messages.NO_READINGS
-        return words.readings_together(self.sitting.kept_count, self.sitting.mean_lrv, found.spread, found.uncertainty)
+            return messages.devices.NO_READINGS
+        return words.devices.readings_together(
+            self.sitting.kept_count, self.sitting.mean_lrv, found.spread, found.uncertainty
+        )
 
     @property
     def against_catalogue(self) -> str:
         """How far it is from its own card, or from the nearest where none is named."""
         if self.sitting.from_card:
             card, apart, doubt = self.sitting.from_card
-            return words.from_card(card.name, card.label, apart, doubt)
+            return words.devices.from_card(card.name, card.label, apart, doubt)
         near = self.sitting.nearest
-        return words.from_its_card(near[0].name, near[0].label, near[1]) if near else ""
+        return words.devices.from_its_card(near[0].name, near[0].label, near[1]) if near else ""
 
     @property
     def against_formula(self) -> str:
@@ -77,8 +79,8 @@ class SessionPage:
         if found is None:
             return ""
         chosen = method_queries.usual(self.session.owner)
-        said = words.from_its_formula(found[0], chosen)
-        return f"{said} {words.batches_apart(found[1], chosen)}" if found[1] is not None else said
+        said = words.devices.from_its_formula(found[0], chosen)
+        return f"{said} {words.recipes.batches_apart(found[1], chosen)}" if found[1] is not None else said
 
     @property
     def why_not(self) -> str:
@@ -91,7 +93,7 @@ class SessionPage:
     @property
     def for_whom(self) -> str:
         card = self.session.card
-        return words.replaces_for(card.name, queries.reviews_of(card)) if card else ""
+        return words.devices.replaces_for(card.name, queries.reviews_of(card)) if card else ""
 
     @property
     def can_measure(self) -> bool:

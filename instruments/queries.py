@@ -78,10 +78,10 @@ def why_not_card(session: Session) -> str:
     if session.card is None:
         return ""
     if batch and batch.colour_id == session.card.pk and batch.percent:
-        return words.other_strength(session.card.name, batch.percent)
+        return words.devices.other_strength(session.card.name, batch.percent)
     if batch and batch.colour_id != session.card.pk:
-        return words.other_colour(batch.name, session.card.name)
-    return words.SHARED_DECK if session.card.is_shared else ""
+        return words.devices.other_colour(batch.name, session.card.name)
+    return words.sources.SHARED_DECK if session.card.is_shared else ""
 
 
 def reviews_of(card: Colour) -> int:

@@ -51,7 +51,7 @@ def measure(session: Session) -> Shot:
     for _ in range(TRIES):
         session = Session.objects.get(pk=session.pk)
         if session.shots.count() >= reader.MOST_READINGS:
-            raise reader.ReaderError(words.enough_readings(reader.MOST_READINGS))
+            raise reader.ReaderError(words.devices.enough_readings(reader.MOST_READINGS))
         device = queries.device(session)
         reading = device.measure(session.thing, session.setting, queries.minutes(timezone.now()))
         with transaction.atomic():
@@ -61,7 +61,7 @@ def measure(session: Session) -> Shot:
                 return session.shots.create(
                     number=taken + 1, reflectance=reading.tolist(), calibrated=session.calibrated is not None
                 )
-    raise reader.ReaderError(words.READER_BUSY)
+    raise reader.ReaderError(words.devices.READER_BUSY)
 
 
 TRIES = 4
@@ -84,10 +84,10 @@ def improve_card(session: Session) -> Colour:
     Raises `ReaderError` when they cannot be believed, or no code was given.
     """
     if session.card is None:
-        raise reader.ReaderError(words.NO_CARD)
+        raise reader.ReaderError(words.devices.NO_CARD)
     if why_not := queries.why_not_card(session):
         raise reader.ReaderError(why_not)
-    deck_services.improve(session.card, _measured(session), words.measured_on(session.thing), session.owner)
+    deck_services.improve(session.card, _measured(session), words.sources.measured_on(session.thing), session.owner)
     return session.card
 
 
@@ -103,6 +103,6 @@ def _measured(session: Session) -> Stimulus:
         raise reader.ReaderError(found.why_not)
     assert found.together is not None
     count = found.kept_count
-    given = words.reader_given(session.thing, count, session.aperture, session.specular)
+    given = words.devices.reader_given(session.thing, count, session.aperture, session.specular)
     stimulus = from_reflectance(found.together.mean, queries.provenance(count), given)
     return replace(stimulus, spread=found.together.uncertainty, specular=Specular(session.specular))

@@ -116,16 +116,16 @@ def why_no_light(day: RoomDay | None, room: Room) -> str:
     """Return why the light cannot be computed, or shows nothing; empty where it does."""
     if day is None:
         faults = queries.room_faults(room)
-        return words.room_cannot_be(*faults[0]) if faults else words.ROOM_UNKNOWN
-    return "" if day.room.windows or day.room.lamps else words.NO_LIGHT_AT_ALL
+        return words.light.room_cannot_be(*faults[0]) if faults else words.light.ROOM_UNKNOWN
+    return "" if day.room.windows or day.room.lamps else words.light.NO_LIGHT_AT_ALL
 
 
 def pairings_said(day: RoomDay) -> list[tuple[str, list[str]]]:
     """Return how the paint stands to each thing, by its name: by day, and of an evening where that is otherwise."""
     found = []
     for thing, by_day, late in day.pairings:
-        said = [words.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv)]
+        said = [words.lamps.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv)]
         if late and late.terms != by_day.terms:
-            said.append(words.pairing_at_night(thing.name, late.terms, late.level))
+            said.append(words.lamps.pairing_at_night(thing.name, late.terms, late.level))
         found.append((thing.name, said))
     return found

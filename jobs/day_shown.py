@@ -69,10 +69,11 @@ class DayShown(Page):
     @property
     def side_by_side(self) -> list[tuple[str, str, bool]]:
         """The ways to draw it once or several times: what each is called, its address, and whether it is shown."""
-        kinds = [kind for kind in words.DRAWN_TIMES if kind != "candidates" or self._others]
+        kinds = [kind for kind in words.light.DRAWN_TIMES if kind != "candidates" or self._others]
         now = self._kind if self.framed else ""
         return [
-            (words.DRAWN_TIMES[kind], self._here(**({"frames": kind} if kind else {})), kind == now) for kind in kinds
+            (words.light.DRAWN_TIMES[kind], self._here(**({"frames": kind} if kind else {})), kind == now)
+            for kind in kinds
         ]
 
     def _here(self, **more: str) -> str:
@@ -91,11 +92,11 @@ class DayShown(Page):
 
     @property
     def stands(self) -> list[tuple[str, str]]:
-        return [(stand, words.STANDS[stand]) for stand in STANDS]
+        return [(stand, words.light.STANDS[stand]) for stand in STANDS]
 
     @property
     def picture_text(self) -> str:
-        return words.picture_text(self.room, self.paint, self.asked.hour)
+        return words.light.picture_text(self.room, self.paint, self.asked.hour)
 
     @cached_property
     def surfaces(self) -> list[str]:
@@ -104,7 +105,7 @@ class DayShown(Page):
         unsure = float(day.doubts(day.paint)[t])
         seen = readings(day.lab[t], unsure, day.method, day.neutral)
         return [
-            words.wall_short(wall, None if day.day.dark[t, w] else seen[w], day.own)
+            words.light.wall_short(wall, None if day.day.dark[t, w] else seen[w], day.own)
             for w, wall in enumerate(WALLS)
             if wall != self.asked.wall
         ]
@@ -123,12 +124,12 @@ class DayShown(Page):
 
     @property
     def caption(self) -> str:
-        return words.wall_at(self.asked.wall, self.asked.hour)
+        return words.light.wall_at(self.asked.wall, self.asked.hour)
 
     @property
     def measured(self) -> str:
         day, t, w = self.day.day, self.asked.moment, self.day.wall
-        return words.light_there(float(day.lux[t, w]), float(day.kelvin[t, w]))
+        return words.light.light_there(float(day.lux[t, w]), float(day.kelvin[t, w]))
 
     @cached_property
     def _seen(self) -> list[Reading | None]:
@@ -139,7 +140,7 @@ class DayShown(Page):
     @cached_property
     def sentences(self) -> list[str]:
         wall, own = self.asked.wall, self.day.own
-        return [words.seen_line(wall, hour, seen, own) for hour, seen in zip(HALF_HOURS, self._seen, strict=True)]
+        return [words.light.seen_line(wall, hour, seen, own) for hour, seen in zip(HALF_HOURS, self._seen, strict=True)]
 
     @property
     def sentence(self) -> str:
@@ -148,7 +149,7 @@ class DayShown(Page):
     @property
     def look(self) -> str:
         """The same without the hour, for where that stands above it."""
-        return words.seen_there(self.asked.wall, self._seen[self.asked.moment], self.day.own)
+        return words.light.seen_there(self.asked.wall, self._seen[self.asked.moment], self.day.own)
 
     @cached_property
     def why(self) -> str:
@@ -157,10 +158,10 @@ class DayShown(Page):
         if not self.is_explained or day.day.dark[t, day.wall]:
             return ""
         if delta_e(day.causes.seen, day.board) < day.method.just_seen:
-            return words.NO_CAUSE
+            return words.causes.NO_CAUSE
         unsure = float(day.doubts(day.paint)[t])
         without = readings(day.causes.each[0].without, unsure, day.method, day.neutral)[0]
-        return words.causes_said(day.causes, self.asked.sky, self.asked.wall, without, day.own)
+        return words.causes.causes_said(day.causes, self.asked.sky, self.asked.wall, without, day.own)
 
     @cached_property
     def why_figures(self) -> list[tuple[str, str]]:
@@ -168,7 +169,7 @@ class DayShown(Page):
         if not self.why:
             return []
         away = delta_e(np.array([one.without for one in self.day.causes.each]), self.day.board)
-        return words.cause_figures(self.day.causes, self.asked.sky, [float(one) for one in away])
+        return words.causes.cause_figures(self.day.causes, self.asked.sky, [float(one) for one in away])
 
     @cached_property
     def beside(self) -> list[tuple[int, Board, str]]:
@@ -196,53 +197,57 @@ class DayShown(Page):
 
     @property
     def sun(self) -> str:
-        return words.sun_said(self.day.sun.rises, self.day.sun.sets, self.day.sun.up)
+        return words.light.sun_said(self.day.sun.rises, self.day.sun.sets, self.day.sun.up)
 
     @property
     def best(self) -> str:
         found = self.day.extremes
-        return words.spot_said(found[0].hour, found[0].wall, words.sky_of(found[0].cloud)) if found else words.NEVER_LIT
+        return (
+            words.light.spot_said(found[0].hour, found[0].wall, words.light.sky_of(found[0].cloud))
+            if found
+            else words.light.NEVER_LIT
+        )
 
     @property
     def worst(self) -> str:
         found = self.day.extremes
-        return words.spot_said(found[1].hour, found[1].wall, words.sky_of(found[1].cloud)) if found else ""
+        return words.light.spot_said(found[1].hour, found[1].wall, words.light.sky_of(found[1].cloud)) if found else ""
 
     @property
     def runs(self) -> list[str]:
-        return [words.run_said(run.start, run.end, run.said) for run in drawings.runs(self.day)]
+        return [words.light.run_said(run.start, run.end, run.said) for run in drawings.runs(self.day)]
 
     @property
     def practice(self) -> str:
         """What the method's practice says of rooms that look this way."""
         if self.day.facing is Facing.NOWHERE:
             return ""
-        return words.practice_said(self.day.facing, getattr(self.day.method.light, self.day.facing))
+        return words.light.practice_said(self.day.facing, getattr(self.day.method.light, self.day.facing))
 
     @property
     def deeper(self) -> str:
-        return words.deeper_said(*self.day.deeper)
+        return words.lamps.deeper_said(*self.day.deeper)
 
     @property
     def floor(self) -> str:
         """What the floor does to the walls; empty where it does nothing to speak of."""
-        return words.floor_said(self.day.floor_effect)
+        return words.light.floor_said(self.day.floor_effect)
 
     @property
     def sheen(self) -> str:
         """Where a satin wall would mirror a window; empty where it hardly does."""
-        return words.mirrored_said(self.day.mirrored("matte"), self.day.mirrored("satin"))
+        return words.lamps.mirrored_said(self.day.mirrored("matte"), self.day.mirrored("satin"))
 
     @property
     def clean(self) -> str:
         """What it reads as beside a clean white in the same light."""
-        return words.beside_clean_white(self.day.clean)
+        return words.light.beside_clean_white(self.day.clean)
 
     @cached_property
     def under_lamps(self) -> list[tuple[str, str, str]]:
         """The wall under each temperature of lamp: its name, screen value and undertone."""
         return [
-            (words.kelvin_said(kelvin), self.day.screens(lab)[0], words.undertone_short(reading))
+            (words.light.kelvin_said(kelvin), self.day.screens(lab)[0], words.readings.undertone_short(reading))
             for kelvin, lab, reading in self.day.under_lamps
         ]
 
@@ -250,12 +255,14 @@ class DayShown(Page):
     def lamps_said(self) -> str:
         found = self.day.under_lamps
         away = [float(delta_e(lab, self.day.board)) for _, lab, _ in found]
-        said = words.lamps_said([k for k, _, _ in found], [words.undertone_short(r) for _, _, r in found], away)
+        said = words.lamps.lamps_said(
+            [k for k, _, _ in found], [words.readings.undertone_short(r) for _, _, r in found], away
+        )
         shifts = self.day.lamp_shifts
-        said += " " + words.lamp_shift_said(
+        said += " " + words.lamps.lamp_shift_said(
             max(shifts), found[shifts.index(max(shifts))][0], self.day.paint.has_spectrum
         )
-        return said if self.day.room.lamps else f"{words.NO_LAMPS} {said}"
+        return said if self.day.room.lamps else f"{words.light.NO_LAMPS} {said}"
 
     @property
     def data(self) -> str:
@@ -272,10 +279,10 @@ class DayShown(Page):
                 ],
                 "said": self.sentences,
                 "light": [
-                    words.light_there(float(x), float(k))
+                    words.light.light_there(float(x), float(k))
                     for x, k in zip(day.lux[:, wall], day.kelvin[:, wall], strict=True)
                 ],
-                "caption": [words.wall_at(self.asked.wall, hour) for hour in HALF_HOURS],
+                "caption": [words.light.wall_at(self.asked.wall, hour) for hour in HALF_HOURS],
                 "sunlit": [
                     drawings.sunlit(self.day.room, float(a), float(h))
                     for a, h in zip(day.azimuth, day.height, strict=True)

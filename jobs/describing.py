@@ -29,8 +29,8 @@ class DescribeForm(forms.Form):
     """A room in a sentence; `room` and `place` hold what it says once the form is valid."""
 
     text = forms.CharField(
-        label="Describe a room", max_length=LONGEST, error_messages={"required": words.DESCRIBE_NEEDED},
-        widget=plain(placeholder=words.ROOM_IN_WORDS, autocomplete="off"),
+        label="Describe a room", max_length=LONGEST, error_messages={"required": words.rooms.DESCRIBE_NEEDED},
+        widget=plain(placeholder=words.rooms.ROOM_IN_WORDS, autocomplete="off"),
     )  # fmt: skip
     room: Described
 
@@ -48,9 +48,9 @@ class DescribeForm(forms.Form):
             if self.room.town:
                 self.town, self.place = named_town(self.room.town)
         except DescribedError as wrong:
-            raise forms.ValidationError(words.described_wrong(wrong)) from None
+            raise forms.ValidationError(words.rooms.described_wrong(wrong)) from None
         except towns.UnknownTownError as wrong:
-            raise forms.ValidationError(messages.town_unknown(self.room.town, wrong.near)) from None
+            raise forms.ValidationError(messages.rooms.town_unknown(self.room.town, wrong.near)) from None
         width, depth, height = self.room.size
         room = LitRoom(NOWHERE, width, depth, height, windows=self.room.windows, lamps=self.room.lamps)
         for _, message in checks.faults(room):
@@ -63,7 +63,9 @@ class DescribeForm(forms.Form):
     def remarks(self, job: Job) -> str:
         """Say what was supposed and what was not understood; and which place counts, where the job has another."""
         elsewhere = bool(self.town and job.town and job.town != self.town)
-        return words.described_said(self.room.supposed, self.room.unread, job.town if elsewhere else "", self.town)
+        return words.rooms.described_said(
+            self.room.supposed, self.room.unread, job.town if elsewhere else "", self.town
+        )
 
 
 @transaction.atomic
@@ -71,15 +73,15 @@ def keep_described(by: User, job: Job | None, form: DescribeForm) -> Room:
     """Keep the room of a sentence, in a job of its own where none is given; the sentence's place becomes that of a job
     that has none."""
     found, place = form.room, form.place
-    name = found.name or words.A_ROOM
-    job = job or keep_job(by, Job(), {"title": words.job_of_room(name, found.town)})
+    name = found.name or words.rooms.A_ROOM
+    job = job or keep_job(by, Job(), {"title": words.rooms.job_of_room(name, found.town)})
     if place and job.latitude is None:
         at = {"latitude": place.latitude, "longitude": place.longitude, "zone": place.zone}
         keep_job(by, job, {"town": form.town, **at})
     taken = set(job.rooms.filter(deleted=None).values_list("name", flat=True))
     width, depth, height = found.size
     room = Room(
-        job=job, name=name if name not in taken else words.copy_of_room(name, taken), width=width, depth=depth,
+        job=job, name=name if name not in taken else words.rooms.copy_of_room(name, taken), width=width, depth=depth,
         height=height, rotation_deg=found.rotation_deg,
     )  # fmt: skip
 

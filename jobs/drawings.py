@@ -35,7 +35,7 @@ def plan(room: LitRoom, name: str, hour: float, azimuth: float, height: float) -
         '<path class="ray-head" d="M-4 -62 L0 -55 L4 -62"/><circle class="sun" cx="0" cy="-80" r="4.5"/></g>'
     )
     body = joined([mark_safe(turned), mark_safe(sun), _letters()])
-    return svg(name, words.plan_text(name, hour, azimuth, height), (-106, -108, 212, 216), "plan", body)
+    return svg(name, words.light.plan_text(name, hour, azimuth, height), (-106, -108, 212, 216), "plan", body)
 
 
 def openings(room: LitRoom, said: str) -> SafeString:
@@ -62,9 +62,9 @@ def looking(room: LitRoom, name: str, spots: Sequence[tuple[str, float]]) -> Saf
         for i, hour in enumerate(sorted(hours)):
             below = y + LINE * i
             turn = f"rotate({n(-room.rotation_deg)} {n(x)} {n(below)})"
-            parts.append(f'<g transform="{turn}">{text(x, below, words.clock(hour), "look-hour", end)}</g>')
+            parts.append(f'<g transform="{turn}">{text(x, below, words.light.clock(hour), "look-hour", end)}</g>')
     body = joined([mark_safe(_turned(room, parts)), _letters()])
-    return svg(name, words.looks_text(name, list(spots)), (-106, -108, 212, 216), "plan", body)
+    return svg(name, words.viewing.looks_text(name, list(spots)), (-106, -108, 212, 216), "plan", body)
 
 
 def _turned(room: LitRoom, parts: Sequence[str]) -> str:
@@ -132,7 +132,7 @@ def runs(day: RoomDay) -> list[Run]:
     found: list[Run] = []
     for t, hour in enumerate(HALF_HOURS):
         dark = bool(day.day.dark[t, day.wall])
-        said = words.seen_words(None if dark else day.readings[t])
+        said = words.light.seen_words(None if dark else day.readings[t])
         if found and found[-1].said == said:
             found[-1] = Run(said, found[-1].start, hour + 0.5)
         else:
@@ -143,7 +143,7 @@ def runs(day: RoomDay) -> list[Run]:
 def wall_names(room: LitRoom) -> list[str]:
     glazed = {window.wall for window in room.windows}
     return [
-        words.wall_name(wall, wall in glazed, WALLS[(i + 2) % 4] in glazed and wall not in glazed)
+        words.light.wall_name(wall, wall in glazed, WALLS[(i + 2) % 4] in glazed and wall not in glazed)
         for i, wall in enumerate(WALLS)
     ]
 
@@ -173,11 +173,11 @@ def strip(day: RoomDay, name: str) -> SafeString:
     parts.append(mark_safe(f'<rect class="cursor" data-cursor x="{n(x)}" y="{n(TOP - 4)}" width="{n(CELL)}" '
                            f'height="{n(bottom - TOP + 8)}"/>'))  # fmt: skip
     found = [(run.said, run.start, run.end) for run in runs(day)]
-    sun = words.sun_said(day.sun.rises, day.sun.sets, day.sun.up)
+    sun = words.light.sun_said(day.sun.rises, day.sun.sets, day.sun.up)
     width = LEFT + len(HALF_HOURS) * CELL + 12
     return svg(
-        f"{name} through the day", words.strip_text(name, found, sun), (0, 0, width, bottom + 28 + CURVE), "strip",
-        joined(parts),
+        f"{name} through the day", words.light.strip_text(name, found, sun), (0, 0, width, bottom + 28 + CURVE),
+        "strip", joined(parts),
     )  # fmt: skip
 
 

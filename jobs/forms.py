@@ -49,7 +49,7 @@ class JobForm(forms.ModelForm):  # type: ignore[type-arg]
             try:
                 name, chosen = named_town(pick)
             except towns.UnknownTownError as wrong:
-                self.add_error("pick", messages.town_unknown(pick, wrong.near))
+                self.add_error("pick", messages.rooms.town_unknown(pick, wrong.near))
         if chosen:
             data |= {"town": name, "latitude": chosen.latitude, "longitude": chosen.longitude}
             data["zone"] = chosen.zone
@@ -57,7 +57,7 @@ class JobForm(forms.ModelForm):  # type: ignore[type-arg]
                 self.errors.pop(name, None)
         latitude, longitude = data.get("latitude"), data.get("longitude")
         if (latitude is None) != (longitude is None) and not {"latitude", "longitude"} & set(self.errors):
-            self.add_error("latitude" if latitude is None else "longitude", words.BOTH_COORDINATES)
+            self.add_error("latitude" if latitude is None else "longitude", words.rooms.BOTH_COORDINATES)
         if latitude is not None and longitude is not None:
             for field, message in checks.place_faults(Place(latitude, longitude, data.get("zone") or "UTC")):
                 self.add_error(field, message)
@@ -86,7 +86,7 @@ class RoomForm(SizedForm):
         help_text="0 is the ground",
     )  # fmt: skip
     furnishing = forms.ChoiceField(
-        choices=list(words.FURNISHINGS.items()), label="Furniture and curtains", required=False
+        choices=list(words.rooms.FURNISHINGS.items()), label="Furniture and curtains", required=False
     )
     used_from = small_number(0, 24, label="Used from", said="used from", initial=7.0)
     used_until = small_number(0, 24, label="until", said="used until", initial=23.0)
@@ -112,13 +112,13 @@ class RoomForm(SizedForm):
         data["furnishing"] = data.get("furnishing") or self._room.furnishing
         same = self._room.job.rooms.filter(deleted=None, name__iexact=data.get("name", "")).exclude(pk=self._room.pk)
         if same.exists():
-            self.add_error("name", words.room_name_taken(data["name"]))
+            self.add_error("name", words.rooms.room_name_taken(data["name"]))
         for name in DOORWAYS:
             if str(self._room.pk) in self.data.getlist(name) if hasattr(self.data, "getlist") else False:
-                self.add_error(name, words.OPEN_TO_ITSELF)
+                self.add_error(name, words.rooms.OPEN_TO_ITSELF)
         both = set(data.get("open_to") or ()) & set(data.get("leads_to") or ())
         if both:
-            self.add_error("leads_to", words.door_and_open(sorted(room.name for room in both)))
+            self.add_error("leads_to", words.rooms.door_and_open(sorted(room.name for room in both)))
         return data
 
     @property
@@ -142,7 +142,7 @@ class MoveForm(forms.Form):
         field = self.fields["room"]
         assert isinstance(field, forms.ChoiceField)
         field.choices = [
-            ("", words.NO_ROOM),
+            ("", words.rooms.NO_ROOM),
             *(
                 (job.title, [(str(room.pk), room.name) for room in rooms])
                 for job, rooms in queries.choices(user, now)
@@ -156,7 +156,7 @@ class MeterForm(forms.Form):
 
     wall = forms.ChoiceField(choices=WALL_CHOICES, label="On the wall")
     at = forms.TimeField(required=False, label="At", widget=plain(type="time"), help_text="now, where it is left empty")
-    sky = forms.ChoiceField(choices=[(sky, label) for sky, label in words.SKIES.items()], label="Sky")
+    sky = forms.ChoiceField(choices=[(sky, label) for sky, label in words.light.SKIES.items()], label="Sky")
     lamps_on = forms.BooleanField(required=False, label="lamps on", **laid_out("inline"))
     lux = small_number(
         0.1, 200_000, required=False, label="Lux", said="lux", help_text="empty: the studio’s meter is read"

@@ -54,7 +54,7 @@ def frames(
             hour=f"{hour:g}", sky=shot.sky or day.asked.sky, paint=str(pk or ""),
             kelvin=f"{shot.kelvin:g}" if shot.kelvin else "",
         )  # fmt: skip
-        found.append(Frame(shot.title, address, words.picture_plain(room[1], name, hour), kind == "candidates"))
+        found.append(Frame(shot.title, address, words.light.picture_plain(room[1], name, hour), kind == "candidates"))
     return found
 
 
@@ -64,14 +64,19 @@ def _candidates(paint: str, others: Sequence[tuple[int, str]]) -> list[Shot]:
 
 def _hours(day: RoomDay) -> list[Shot]:
     """The hours that differ most, noon under the other sky, and an evening of a room with lamps."""
-    moments = [(spot.hour, words.sky_of(spot.cloud)) for spot in day.extremes or ()]
+    moments = [(spot.hour, words.light.sky_of(spot.cloud)) for spot in day.extremes or ()]
     moments += [(NOON, sky) for sky in ("overcast", "clear") if (NOON, sky) not in moments]
     by_day = sorted(moments[: MOST - bool(day.room.lamps)])
-    shots = [Shot(words.moment_title(words.clock(hour), sky, False), hour=hour, sky=sky) for hour, sky in by_day]
+    shots = [
+        Shot(words.consultation.moment_title(words.light.clock(hour), sky, False), hour=hour, sky=sky)
+        for hour, sky in by_day
+    ]
     if day.room.lamps:
-        shots.append(Shot(words.moment_title(words.clock(EVENING), "clear", True), hour=EVENING, sky="clear"))
+        shots.append(
+            Shot(words.consultation.moment_title(words.light.clock(EVENING), "clear", True), hour=EVENING, sky="clear")
+        )
     return shots
 
 
 def _lamps(day: RoomDay) -> list[Shot]:
-    return [Shot(words.lamps_of(kelvin), hour=DARK, kelvin=kelvin) for kelvin in LAMP_CHOICES]
+    return [Shot(words.light.lamps_of(kelvin), hour=DARK, kelvin=kelvin) for kelvin in LAMP_CHOICES]

@@ -62,7 +62,9 @@ def open_points(job: Job) -> list[str]:
         looks=Count("reviews__viewings", filter=ahead, distinct=True),
         asked=Count("reviews__client_answers", filter=asked, distinct=True),
     )
-    said = (words.open_in_room(one.name, bool(one.reviewed), bool(one.decided), one.looks, one.asked) for one in rooms)
+    said = (
+        words.homes.open_in_room(one.name, bool(one.reviewed), bool(one.decided), one.looks, one.asked) for one in rooms
+    )
     return [line for line in said if line]
 
 

@@ -22,7 +22,7 @@ class FinishForm(CoatedForm):
 
     field_order = ("part", "what", "sheen", "area", "stays")
     part = forms.ChoiceField(choices=Finish.Part.choices, widget=forms.HiddenInput)
-    sheen = forms.ChoiceField(choices=partial(words.sheen_choices, "as is usual"), required=False, label="Sheen")
+    sheen = forms.ChoiceField(choices=partial(words.sizes.sheen_choices, "as is usual"), required=False, label="Sheen")
     area = size(0, 3600, "area", required=False, label="Area", said="area")
     stays = forms.BooleanField(required=False, label="existing, stays")
 
@@ -30,14 +30,14 @@ class FinishForm(CoatedForm):
         """Find the colour; a material of the library is no paint."""
         text = super().clean_what()
         if self.material:
-            raise forms.ValidationError(words.NO_PAINT)
+            raise forms.ValidationError(words.rooms.NO_PAINT)
         return text
 
     def clean(self) -> dict[str, Any]:
         """Refuse something that stays and is of no colour."""
         data = super().clean() or {}
         if data.get("stays") and not self.colour and "what" not in self.errors:
-            self.add_error("what", words.STAYS_NEEDS_COLOUR)
+            self.add_error("what", words.rooms.STAYS_NEEDS_COLOUR)
         return data
 
     def row(self) -> dict[str, Any] | None:
@@ -62,7 +62,7 @@ class PaintForm(Sized, forms.ModelForm):  # type: ignore[type-arg]
     def clean_coats(self) -> int | None:
         coats: int | None = self.cleaned_data["coats"]
         if coats is not None and not 1 <= coats <= 6:
-            raise forms.ValidationError(words.COATS_WRONG)
+            raise forms.ValidationError(words.rooms.COATS_WRONG)
         return coats
 
 

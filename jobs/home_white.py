@@ -82,11 +82,11 @@ def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
 def _painted(room: Room) -> RoomPaint:
     wall = wall_of(room)
     if wall is None:
-        return RoomPaint(room, "", words.NO_COLOUR_YET, words.NO_COLOUR_YET)
+        return RoomPaint(room, "", words.viewing.NO_COLOUR_YET, words.viewing.NO_COLOUR_YET)
     name = wall.review.called(wall.name) if wall.review else wall.name
     if wall.is_decided:
-        return RoomPaint(room, wall.value.screen, words.IS_DECIDED, words.decided_for(name))
-    return RoomPaint(room, wall.value.screen, words.IS_REVIEWED, words.reviewed_only(name))
+        return RoomPaint(room, wall.value.screen, words.viewing.IS_DECIDED, words.decisions.decided_for(name))
+    return RoomPaint(room, wall.value.screen, words.viewing.IS_REVIEWED, words.decisions.reviewed_only(name))
 
 
 @dataclass(frozen=True)
@@ -264,31 +264,33 @@ class HomeWhite:
     def said(self) -> list[str]:
         """The white, its weakest room and why, the runners-up, and what one exception would buy."""
         if self.found is None:
-            return [words.no_home_white(bool(self._candidates), bool(self.walled), len(self._forbidden))]
+            return [words.whites.no_home_white(bool(self._candidates), bool(self.walled), len(self._forbidden))]
         best, lines = self.found.best, []
         name = self.colour(best.white).name
         if self.pin:
             free = self.unruled.best.white if self.unruled else best.white
-            lines.append(words.white_set(name, self.pin.reason, "" if free == best.white else self.colour(free).name))
+            lines.append(
+                words.whites.white_set(name, self.pin.reason, "" if free == best.white else self.colour(free).name)
+            )
         else:
-            lines.append(words.home_white(name, len(self.walled), best.told_by))
+            lines.append(words.whites.home_white(name, len(self.walled), best.told_by))
         weakest = self.walled[best.weakest]
-        facts = words.white_facts(
-            self._in(best.white, best.weakest), self._method.trim_gap, [words.WHITE_THERE] * len(weakest.there)
+        facts = words.whites.white_facts(
+            self._in(best.white, best.weakest), self._method.trim_gap, [words.whites.WHITE_THERE] * len(weakest.there)
         )
-        lines.append(words.home_weakest(weakest.room.name, best.least, facts[0] if facts else ""))
+        lines.append(words.whites.home_weakest(weakest.room.name, best.least, facts[0] if facts else ""))
         stays = [one.room.name for one in self.walled if one.trim and one.trim.pk == self.colour(best.white).pk]
         if stays:
-            lines.append(words.trim_kept(name, stays, home.EXISTING))
+            lines.append(words.whites.trim_kept(name, stays, home.EXISTING))
         runners = self.found.runners_up
         if runners:
-            lines.append(words.home_runners([(self.colour(one.white).name, one.least) for one in runners]))
+            lines.append(words.whites.home_runners([(self.colour(one.white).name, one.least) for one in runners]))
         if self.found.exception:
             one = self.found.exception
             rooms = [self.walled[r].room.name for r in one.zone]
-            lines.append(words.home_exception(self.colour(one.white).name, rooms, one.gain))
+            lines.append(words.whites.home_exception(self.colour(one.white).name, rooms, one.gain))
         if len(self.walled) == 1:
-            lines.append(words.ONE_ROOM)
+            lines.append(words.whites.ONE_ROOM)
         return lines
 
     @cached_property
@@ -302,16 +304,18 @@ class HomeWhite:
             white = self._in(best, r)
             if not (white.is_near_miss or white.yellows):
                 continue
-            names = [words.stands_there(name) for name, _ in whites_of(one.room, self._method, self._method.neutral)]
+            names = [
+                words.whites.stands_there(name) for name, _ in whites_of(one.room, self._method, self._method.neutral)
+            ]
             able = [w for w in self._ranked[r] if self.colour(w.index).pk not in self._forbidden]
             same, apart = ways_out(able, self._keys)
             name = self.colour(best).name
             ways = [
-                *words.ways_out(same, apart, lambda w: self.colour(w.index).name, names),
-                words.way_alone(one.room.name) if len(zones[r]) == 1 else words.way_zone(len(zones[r])),
-                words.way_repaint(names[white.near], name),
+                *words.whites.ways_out(same, apart, lambda w: self.colour(w.index).name, names),
+                words.whites.way_alone(one.room.name) if len(zones[r]) == 1 else words.whites.way_zone(len(zones[r])),
+                words.whites.way_repaint(names[white.near], name),
             ]
-            said = words.white_conflict(name, names[white.near], white.yellows, white.away)
+            said = words.whites.white_conflict(name, names[white.near], white.yellows, white.away)
             found.append(Conflict(one.room, said, ways))
         return found
 
@@ -319,6 +323,6 @@ class HomeWhite:
     def record(self) -> list[tuple[WhiteRule, str]]:
         """What was set and ruled out, by whom and why, what is in force first."""
         return [
-            (one, words.white_ruled(one.colour.name, one.kind, one.reason, name_of(one.by), one.lifted))
+            (one, words.whites.white_ruled(one.colour.name, one.kind, one.reason, name_of(one.by), one.lifted))
             for one in self.rules
         ]

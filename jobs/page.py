@@ -57,7 +57,7 @@ class JobsPage:
         """Return jobs of a page by group; one group without a name where they are not grouped."""
         if not self.group:
             return [("", jobs)]
-        return [(words.group_name(self.group, str(key)), list(each)) for key, each in groupby(jobs, self._key)]
+        return [(words.rooms.group_name(self.group, str(key)), list(each)) for key, each in groupby(jobs, self._key)]
 
     def _key(self, job: Job) -> str:
         return job.get_state_display() if self.group == "state" else str(getattr(job, self.group))
@@ -85,7 +85,7 @@ class JobPage:
         for room in queries.whole().filter(job=self.job, deleted=None):
             page = RoomPage(self._user, room, {})
             if page.day and page.reviews and page.day.elements:
-                found.append((room, words.stays_said(page.tried[0], _terms(page.day))))
+                found.append((room, words.rooms.stays_said(page.tried[0], _terms(page.day))))
         return found
 
     @cached_property
@@ -98,16 +98,16 @@ class JobPage:
 
     @property
     def nothing_open(self) -> str:
-        return words.NOTHING_OPEN_HERE
+        return words.homes.NOTHING_OPEN_HERE
 
     @property
     def changed(self) -> str:
-        return words.changed_by(name_of(self.job.changed_by), self.job.updated)
+        return words.rooms.changed_by(name_of(self.job.changed_by), self.job.updated)
 
     @property
     def place(self) -> str:
         job = self.job
-        return words.place_said(job.town, job.latitude, job.longitude, job.zone)
+        return words.rooms.place_said(job.town, job.latitude, job.longitude, job.zone)
 
     @property
     def colours(self) -> list[Colour]:
@@ -169,7 +169,7 @@ class RoomPage:
         self.room, self.job, self._user, self.query = room, room.job, user, query
         self.method = method_queries.usual(user)
 
-    no_photos = words.NO_PHOTOS
+    no_photos = words.photos.NO_PHOTOS
 
     @cached_property
     def photos(self) -> list[RoomPhoto]:
@@ -194,7 +194,7 @@ class RoomPage:
         wall = next((s for s in self.room.surfaces.all() if s.side in WALLS and s.colour), None)
         if wall and wall.colour:
             return wall.colour.name, wall.colour.stimulus, None
-        return words.PLAIN_WHITE, from_lab(WHITE), None
+        return words.light.PLAIN_WHITE, from_lab(WHITE), None
 
     @cached_property
     def day(self) -> RoomDay | None:
@@ -221,7 +221,9 @@ class RoomPage:
         return [
             (
                 r,
-                words.metered(words.lux_said(r.lux), r.wall, words.lux_said(r.computed_lux), r.lux / r.computed_lux),
+                words.rooms.metered(
+                    words.light.lux_said(r.lux), r.wall, words.light.lux_said(r.computed_lux), r.lux / r.computed_lux
+                ),
                 clocks.moment(r.at, self.zone),
             )
             for r in held
@@ -231,11 +233,11 @@ class RoomPage:
     def rescaled(self) -> str:
         if self.room.correction is None:
             return ""
-        return words.rescaled(self.room.correction, self.room.readings.filter(taken=True).count() or 1)
+        return words.rooms.rescaled(self.room.correction, self.room.readings.filter(taken=True).count() or 1)
 
     @property
     def changed(self) -> str:
-        return words.changed_by(name_of(self.room.changed_by), self.room.updated)
+        return words.rooms.changed_by(name_of(self.room.changed_by), self.room.updated)
 
     @property
     def why_not(self) -> str:
@@ -248,7 +250,7 @@ class RoomPage:
         lines = []
         for element in by_permanence(self.room):
             colour = stimulus_of(element)
-            own = words.headline(read(colour, self.method)) if colour else ""
+            own = words.readings.headline(read(colour, self.method)) if colour else ""
             said = " ".join(pairings.get(element.name, []))
             lines.append(Line(element, colour.screen if colour else "", own, said))
         return lines

@@ -86,7 +86,7 @@ def keep(request: StudioRequest, pk: int) -> HttpResponse:
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
     held = _photo(request, pk)
     photos.put_aside(held)
-    undo.offer(request, words.put_aside_said(words.THE_PHOTO), "room-photo-restore", held.pk)
+    undo.offer(request, words.undo.put_aside_said(words.photos.THE_PHOTO), "room-photo-restore", held.pk)
     return redirect(f"{held.room.get_absolute_url()}#photographs")
 
 

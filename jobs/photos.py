@@ -43,7 +43,7 @@ class PhotoForm(forms.Form):
 def add(by: User, room: Room, content: bytes, of: str) -> RoomPhoto:
     """Keep a cleaned photograph of a room. Raises `PictureError` where it has as many as it may."""
     if room.photos.filter(deleted=None).count() >= MOST:
-        raise PictureError(words.too_many_photos(MOST))
+        raise PictureError(words.photos.too_many_photos(MOST))
     return RoomPhoto.objects.create(room=room, content=content, of=of, by=by)
 
 
@@ -60,7 +60,7 @@ def put_aside(photo: RoomPhoto, back: bool = False) -> None:
 class Picked:
     """A photograph with the colour at a point of it, if somebody pointed at one."""
 
-    caution = words.PHOTO_CAUTION
+    caution = words.photos.PHOTO_CAUTION
 
     def __init__(self, user: User, photo: RoomPhoto, asked: Mapping[str, str]) -> None:
         self.photo, self._user, self._asked = photo, user, asked
@@ -103,9 +103,9 @@ class Picked:
     def said(self) -> str:
         """What the colour at the point is, as far as a photograph tells."""
         if self.stimulus is None:
-            return words.POINT_AT_IT
+            return words.photos.POINT_AT_IT
         chosen = method_queries.usual(self._user)
-        return words.photo_colour(reading.read(self.stimulus, chosen))
+        return words.photos.photo_colour(reading.read(self.stimulus, chosen))
 
     @cached_property
     def near(self) -> list[Colour]:
@@ -119,7 +119,7 @@ class Picked:
     @property
     def name(self) -> str:
         """What the colour is called until somebody says better."""
-        return words.photo_colour_name(self.photo.of, self.photo.room.name)
+        return words.photos.photo_colour_name(self.photo.of, self.photo.room.name)
 
 
 def keep_colour(user: User, held: Picked, name: str) -> Colour | None:

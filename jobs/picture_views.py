@@ -46,7 +46,7 @@ def _caption(page: RoomPage, made: Drawn, beside: Colour | None) -> tuple[str, s
     if review is not None and not review.names_shown:
         names = []
     asked = made.day.asked
-    return words.picture_caption(page.room.name, names, made.day.date, asked.hour, asked.sky)
+    return words.light.picture_caption(page.room.name, names, made.day.date, asked.hour, asked.sky)
 
 
 def _page(request: StudioRequest, pk: int) -> RoomPage:

@@ -169,7 +169,7 @@ def room_faults(room: Room) -> list[tuple[str, str]]:
     lit = _as_entered(room, painted=False)
     if lit is None:
         many = len(room.windows.all()) > checks.MOST_WINDOWS
-        return [("windows", messages.too_many("windows", checks.MOST_WINDOWS))] if many else []
+        return [("windows", messages.rooms.too_many("windows", checks.MOST_WINDOWS))] if many else []
     return list(checks.faults(lit))
 
 

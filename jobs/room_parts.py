@@ -50,9 +50,9 @@ class WindowForm(Row):
     height = size(0, 1000, required=False, label="Height", said="height")
     sill = size(0, 1000, required=False, label="Sill", said="sill")
     along = size(-1000, 1000, required=False, label="Middle at", said="along")
-    outside = forms.ChoiceField(choices=list(words.OUTSIDE.items()), label="Outside", initial="lawn")
+    outside = forms.ChoiceField(choices=list(words.rooms.OUTSIDE.items()), label="Outside", initial="lawn")
     hides = small_number(0, 95, required=False, label="Hides %", said="hidden sky, per cent,")
-    glazing = forms.ChoiceField(choices=list(words.GLAZING.items()), label="Glass", initial="double")
+    glazing = forms.ChoiceField(choices=list(words.rooms.GLAZING.items()), label="Glass", initial="double")
 
     def row(self) -> dict[str, Any]:
         data = self.cleaned_data
@@ -68,7 +68,7 @@ class WindowForm(Row):
     def check(self, size: tuple[float, float, float] | None) -> None:
         for name in self.needs:
             if self.cleaned_data.get(name) is None and name not in self.errors:
-                self.add_error(name, words.size_needed(name))
+                self.add_error(name, words.rooms.size_needed(name))
         if self.errors or size is None:
             return
         self.say(checks.window_faults(self.window, size))
@@ -79,10 +79,10 @@ class LampForm(Row):
     count = forms.IntegerField(min_value=1, max_value=400, initial=1, widget=plain(inputmode="numeric", size="3"))
     lumens = small_number(0, 1e6, required=False, label="Lumens each", said="lumens")
     kelvin = small_number(0, 1e6, label="Kelvin", said="kelvin", initial=2700.0)
-    kind = forms.ChoiceField(choices=list(words.LAMP_KINDS.items()), label="Kind")
+    kind = forms.ChoiceField(choices=list(words.rooms.LAMP_KINDS.items()), label="Kind")
     rendering = small_number(0, 1000, label="Ra", said="colour rendering", initial=80.0)
     dimmed = small_number(0, 100, label="Dimmed to %", said="dimmed", initial=100.0)
-    hung = forms.ChoiceField(choices=list(words.HUNG.items()), label="Where")
+    hung = forms.ChoiceField(choices=list(words.rooms.HUNG.items()), label="Where")
 
     def row(self) -> dict[str, Any]:
         return dict(self.cleaned_data)
@@ -116,7 +116,7 @@ class CoatedForm(Row):
         try:
             return deck_queries.one_named(self._user, text), ""
         except deck_queries.NotOneColourError as wrong:
-            raise forms.ValidationError(f"{wrong} {words.OR_A_MATERIAL}") from None
+            raise forms.ValidationError(f"{wrong} {words.rooms.OR_A_MATERIAL}") from None
 
     def coat(self) -> dict[str, Any]:
         return {"colour": self.colour, "material": self.material}
@@ -158,16 +158,16 @@ class ElementForm(CoatedForm):
         if len(pieces) < 2 or self._is_one(text):
             return super().clean_what()
         if len(pieces) > MOST_PARTS:
-            raise forms.ValidationError(words.too_many_parts(len(pieces), MOST_PARTS))
+            raise forms.ValidationError(words.rooms.too_many_parts(len(pieces), MOST_PARTS))
         for piece in pieces:
             name, _, share = piece.removesuffix("%").rstrip().rpartition(" ")
             if not name or not is_number(share) or typed(share) <= 0:
-                raise forms.ValidationError(words.part_wrong(piece))
+                raise forms.ValidationError(words.rooms.part_wrong(piece))
             colour, material = self._named(name.strip())
             self.parts.append({"colour": colour, "material": material, "share": typed(share)})
         total = sum(part["share"] for part in self.parts)
         if abs(total - 100) > 0.5:
-            raise forms.ValidationError(words.parts_sum(total))
+            raise forms.ValidationError(words.palette.parts_sum(total))
         return text
 
     def _is_one(self, text: str) -> bool:
@@ -179,10 +179,10 @@ class ElementForm(CoatedForm):
 
     def row(self) -> dict[str, Any]:
         data = self.cleaned_data
-        name = data["name"] or words.ELEMENTS[data["kind"]]
+        name = data["name"] or words.rooms.ELEMENTS[data["kind"]]
         own = {"kind": data["kind"], "name": name, "area": data["area"], "on": data["on"], **self.coat()}
         return own | ({"parts": self.parts} if self.parts else {})
 
     def check(self, size: tuple[float, float, float] | None) -> None:
         if not self.cleaned_data.get("what") and "what" not in self.errors:
-            self.add_error("what", words.COLOUR_NEEDED)
+            self.add_error("what", words.rooms.COLOUR_NEEDED)

@@ -69,7 +69,7 @@ def _room_sheet(request: StudioRequest, room: Room) -> HttpResponse:
         sheet = RoomSheet(request.user, room, conflicts.data)
     refused = False
     if request.method == "POST" and not sheet.more:
-        conflicts.say(sheet.form, room.changed_by, words.ROOM_TABLES)
+        conflicts.say(sheet.form, room.changed_by, words.rooms.ROOM_TABLES)
         if sheet.is_valid():
             doorways = {name: sheet.form.cleaned_data[name] for name in DOORWAYS}
             return redirect(services.keep_room(request.user, room, sheet.form.kept(), sheet.parts(), **doorways))
@@ -111,7 +111,7 @@ def take_white(request: StudioRequest, pk: int) -> HttpResponse:
     of_home = asked.get("for") == "home"
     before = (take_for_home if of_home else take_for_room)(request.user, found, white)
     if white is not None:
-        said = words.white_taken(white.name, "" if of_home else found.name)
+        said = words.homes.white_taken(white.name, "" if of_home else found.name)
         sent = {"for": "home" if of_home else "room", "white": str(before or "")}
         undo.offer(request, said, "room-white", found.pk, **sent)
     return redirect("review-step", review, "whites") if review else redirect("job-home", found.job_id)
@@ -129,7 +129,7 @@ def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a room aside, with a way back."""
     found = listed_room(request, pk)
     services.soft_delete(request.user, found)
-    undo.offer(request, words.put_aside_said(f"the room {found}"), "room-restore", found.pk)
+    undo.offer(request, words.undo.put_aside_said(f"the room {found}"), "room-restore", found.pk)
     return redirect(found.job)
 
 
@@ -158,7 +158,7 @@ def meter(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the light meter or the compass in a room, or keep what another meter said."""
     found = listed_room(request, pk)
     if "compass" in request.POST:
-        flash.info(request, words.bearing_read(services.read_compass(request.user, found)))
+        flash.info(request, words.rooms.bearing_read(services.read_compass(request.user, found)))
         return redirect(found)
     form = MeterForm(request.POST)
     if form.is_valid():

@@ -120,7 +120,7 @@ def begin_like(by: User, job: Job, other: Job) -> Job:
 def duplicate(by: User, room: Room) -> Room:
     """Copy a room with all it holds; readings of meters are of the first alone."""
     taken = set(room.job.rooms.filter(deleted=None).values_list("name", flat=True))
-    made = _copied(by, room, room.job, words.copy_of_room(room.name, taken)[:80])
+    made = _copied(by, room, room.job, words.rooms.copy_of_room(room.name, taken)[:80])
     made.open_to.set(room.open_to.all())
     made.leads_to.set(room.leads_to.all())
     return made
@@ -227,7 +227,7 @@ def metered(
     light = _light_on(room, wall, at, sky, lamps_on)
     computed = float(lux(light))
     if computed < meters.DARKEST:
-        raise meters.MeterError(words.TOO_DARK_TO_METER)
+        raise meters.MeterError(words.rooms.TOO_DARK_TO_METER)
     if typed is None:
         driver = import_string(settings.LIGHT_METER_DRIVER)(room.pk, room.readings.count())
         found = driver.measure(light)
@@ -248,7 +248,7 @@ def keep_reading(by: User, made: Metered) -> Metered:
 def _light_on(room: Room, wall: str, at: datetime, sky: str, lamps_on: bool) -> Array:
     lit = queries.lit_room(room, painted=False)
     if lit is None:
-        raise meters.MeterError(words.ROOM_UNKNOWN)
+        raise meters.MeterError(words.light.ROOM_UNKNOWN)
     local = at.astimezone(clocks.zone_of(lit.place.zone))
     hour = hour_of(local)
     cloud = OVERCAST if sky == "overcast" else CLEAR
@@ -295,8 +295,8 @@ def bring_in_room(by: User, job: Job, name: str, lit: LitRoom) -> Room:
     """Keep a room from a file. Its colours become own colours of the person, named after what has them."""
     taken = set(job.rooms.filter(deleted=None).values_list("name", flat=True))
     room = Room(
-        job=job, name=name if name not in taken else words.copy_of_room(name, taken), width=lit.width, depth=lit.depth,
-        height=lit.height, rotation_deg=lit.rotation_deg, storey=lit.storey,
+        job=job, name=name if name not in taken else words.rooms.copy_of_room(name, taken), width=lit.width,
+        depth=lit.depth, height=lit.height, rotation_deg=lit.rotation_deg, storey=lit.storey,
         correction=None if lit.correction == 1 else lit.correction, furnishing=lit.furnishing,
     )  # fmt: skip
 

@@ -35,7 +35,7 @@ class Taking:
     def here(self) -> str:
         """What taking it for the room would change."""
         _, name, why, same = next(one for one in self._trims if one[0].pk == self.room.pk)
-        return words.taken_here(self.room.name, self.white.name, name, why == "stays", same)
+        return words.homes.taken_here(self.room.name, self.white.name, name, why == "stays", same)
 
     @property
     def stays(self) -> bool:
@@ -49,7 +49,7 @@ class Taking:
             (room.name, name) for room, name, why, same in self._trims if why in ("home", "nothing") and not same
         ]
         kept = [(room.name, name) for room, name, why, same in self._trims if why in ("decided", "stays") and not same]
-        return words.taken_for_home(self.white.name, changed, kept)
+        return words.homes.taken_for_home(self.white.name, changed, kept)
 
     @property
     def is_the_homes(self) -> bool:
@@ -69,7 +69,7 @@ def take_for_home(by: User, room: Room, white: Colour | None) -> int | None:
     """Set a white for the home of a room, or lift the one that is set; return what was set before."""
     pin = HomeWhite(by, room.job).pin
     if white is not None:
-        services.rule_white(by, room.job, white, "pin", words.taken_because(room.name))
+        services.rule_white(by, room.job, white, "pin", words.homes.taken_because(room.name))
     elif pin is not None:
         services.lift_rule(by, pin)
     return pin.colour_id if pin else None

@@ -18,22 +18,22 @@ __all__ = ["Within", "figures_by_name", "kept_picture", "known_zone", "predictio
 
 def known_zone(name: str) -> None:
     if name and name not in zones():
-        raise ValidationError(messages.zone_unknown(name))
+        raise ValidationError(messages.rooms.zone_unknown(name))
 
 
 def figures_by_name(value: Any) -> None:
     """Refuse anything but figures by the names of scales: the steps that were seen."""
     if not isinstance(value, dict) or set(value) - set(SCALES) or not all(_is_figure(one) for one in value.values()):
-        raise ValidationError(messages.NOT_FIGURES)
+        raise ValidationError(messages.rooms.NOT_FIGURES)
 
 
 def prediction(value: Any) -> None:
     """Refuse what is no prediction: differences by scale, how unsure they are, and what else was computed."""
     if not isinstance(value, dict) or not isinstance(value.get("differences"), dict) or "doubt" not in value:
-        raise ValidationError(messages.NOT_FIGURES)
+        raise ValidationError(messages.rooms.NOT_FIGURES)
     for one in value.values():
         if not (_is_figure(one) or (isinstance(one, dict) and all(_is_figure(each) for each in one.values()))):
-            raise ValidationError(messages.NOT_FIGURES)
+            raise ValidationError(messages.rooms.NOT_FIGURES)
 
 
 def _is_figure(value: Any) -> bool:
@@ -43,4 +43,4 @@ def _is_figure(value: Any) -> bool:
 def kept_picture(content: bytes | memoryview) -> None:
     """Raise `ValidationError` for bytes that are no picture as the studio keeps them, as in a file of a job."""
     if not isinstance(content, bytes | memoryview) or not is_kept(bytes(content)):  # of a number: so many zeros
-        raise ValidationError(words.NO_PICTURE)
+        raise ValidationError(words.viewing.NO_PICTURE)

@@ -109,7 +109,7 @@ def home(request: StudioRequest, pk: int) -> HttpResponse:
 def _home(request: StudioRequest, found: Job, paint: PaintForm | None = None) -> HttpResponse:
     sheet = WholeHome(request.user, found, request.GET)
     context = {"sheet": sheet, "job": found, "paint": paint or PaintForm(instance=found), "words": words}
-    context |= {"things": words.CONTRAST_THINGS, "papers": PAPERS, "own_paper": membership(request.user).paper}
+    context |= {"things": words.use.CONTRAST_THINGS, "papers": PAPERS, "own_paper": membership(request.user).paper}
     return render(request, "jobs/home.html", context, status=422 if paint else 200)
 
 
@@ -174,7 +174,7 @@ def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a job aside, with a way back."""
     found = _job(request, pk)
     services.soft_delete(request.user, found)
-    undo.offer(request, words.put_aside_said(f"the job {found}", words.ROOMS_WENT), "job-restore", found.pk)
+    undo.offer(request, words.undo.put_aside_said(f"the job {found}", words.undo.ROOMS_WENT), "job-restore", found.pk)
     return redirect("jobs")
 
 
@@ -209,14 +209,17 @@ def bring_in_room(request: StudioRequest, pk: int) -> HttpResponse:
     upload = request.FILES.get("file")
     try:
         if upload is None:
-            raise RoomError("file", words.NO_ROOM_FILE)
+            raise RoomError("file", words.rooms.NO_ROOM_FILE)
         lit = room_json.read(upload.read(room_json.MAX_BYTES + 1), lambda code: _deck_colour(request, code))
     except RoomError as wrong:
         page = JobPage(request.user, found)
         return render(
-            request, "jobs/job.html", {"page": page, "trouble": words.room_file(wrong.field, str(wrong))}, status=422
+            request,
+            "jobs/job.html",
+            {"page": page, "trouble": words.rooms.room_file(wrong.field, str(wrong))},
+            status=422,
         )
-    name = (upload.name or "").rsplit(".", 1)[0].replace("-", " ").strip().capitalize()[:80] or words.A_ROOM
+    name = (upload.name or "").rsplit(".", 1)[0].replace("-", " ").strip().capitalize()[:80] or words.rooms.A_ROOM
     return redirect("room", services.bring_in_room(request.user, found, name, lit).pk)
 
 

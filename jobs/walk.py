@@ -71,7 +71,7 @@ class Walk:
         if one[2] is None or two[2] is None:
             doubts = [self.method.doubt(colour) for colour, _, _ in (one, two)]
             pair = pairing(one[0].lab_array, two[0].lab_array, (doubts[0], doubts[1]), self.method)
-            said.append(words.doorway_said(names, pair, "boards"))
+            said.append(words.homes.doorway_said(names, pair, "boards"))
             clash = pair.terms is Terms.CLASH
         else:
             for evening in (False, True):
@@ -82,11 +82,13 @@ class Walk:
                 if evening and said and pair.terms is not Terms.CLASH:
                     continue
                 clash |= pair.terms is Terms.CLASH
-                said.append(words.doorway_said(names, pair, "evening" if evening else "day"))
+                said.append(words.homes.doorway_said(names, pair, "evening" if evening else "day"))
                 if not evening:
                     first, second = one[2].screens(lit[0].own), two[2].screens(lit[1].own)
                     screens = (first[0], second[0])
-        return Doorway((room, other), screens, clash, said, words.OPEN_DOORWAY if is_open else words.CLOSED_DOORWAY)
+        return Doorway(
+            (room, other), screens, clash, said, words.homes.OPEN_DOORWAY if is_open else words.homes.CLOSED_DOORWAY
+        )
 
     def _lit_pair(self, first: Array, second: Array, rooms: tuple[Lit, ...], evening: bool) -> Pairing:
         held = [(colour, day) for colour, _, day in rooms]
@@ -100,4 +102,4 @@ class Walk:
 
     @property
     def closed_off_said(self) -> str:
-        return words.not_in_the_walk(self.closed_off)
+        return words.homes.not_in_the_walk(self.closed_off)

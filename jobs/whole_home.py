@@ -39,7 +39,7 @@ SWITCH = 85.0
 @dataclass(frozen=True)
 class Part:
     """A part of a room: what goes on it, in which sheen, on how many m² (None: not known), the litres that takes,
-    why: a key of `prism.words.FINISH_WHY`, and the decision of a review that says so, if one does."""
+    why: a key of `prism.words.homes.FINISH_WHY`, and the decision of a review that says so, if one does."""
 
     part: str
     colour: Colour | None
@@ -55,7 +55,7 @@ class Part:
     @property
     def figures(self) -> str:
         """LRV, sheen, area and litres as text."""
-        return words.finish_figures(self.lrv, self.sheen, self.area, self.litres)
+        return words.homes.finish_figures(self.lrv, self.sheen, self.area, self.litres)
 
     @property
     def called(self) -> str:
@@ -65,11 +65,11 @@ class Part:
     @property
     def finish(self) -> str:
         """Its sheen in the person's own words; empty without a colour."""
-        return words.regional(self.sheen) if self.colour else ""
+        return words.sizes.regional(self.sheen) if self.colour else ""
 
     @property
     def whence(self) -> str:
-        return words.FINISH_WHY[self.why]
+        return words.homes.FINISH_WHY[self.why]
 
 
 @dataclass(frozen=True)
@@ -95,7 +95,7 @@ class RoomLine:
 
     @property
     def picture_text(self) -> str:
-        return words.picture_plain(self.room.name, self.at("walls").name, 12.0)
+        return words.light.picture_plain(self.room.name, self.at("walls").name, 12.0)
 
 
 @dataclass
@@ -120,16 +120,16 @@ class Total:
 
     @property
     def said(self) -> str:
-        return words.bought_said(self.litres, self.bought, self.unknown)
+        return words.homes.bought_said(self.litres, self.bought, self.unknown)
 
     @property
     def finish(self) -> str:
         """Its sheen in the person's own words."""
-        return words.regional(self.sheen)
+        return words.sizes.regional(self.sheen)
 
     @property
     def goes(self) -> str:
-        return words.parts_of_rooms(self.where)
+        return words.homes.parts_of_rooms(self.where)
 
 
 class WholeHome:
@@ -153,7 +153,7 @@ class WholeHome:
 
     @property
     def reckoned(self) -> str:
-        return words.reckoned(self.paint.coats, self.paint.spreading, self.paint.own)
+        return words.homes.reckoned(self.paint.coats, self.paint.spreading, self.paint.own)
 
     @property
     def rests_on(self) -> list[RestsOn]:
@@ -178,16 +178,16 @@ class WholeHome:
         for one in parts:
             for other, own in stays.items():
                 if {one.part, other} == {"trim", "doors"} and one.part != other and one.sheen != own:
-                    remarks.append(words.sheens_differ(one.part, one.sheen, other, own))
+                    remarks.append(words.homes.sheens_differ(one.part, one.sheen, other, own))
         agreed = agreed_of(room)
         by_hand = finish_of(room, Finish.Part.WALLS)
         if agreed and by_hand and by_hand.colour and by_hand.colour_id != agreed[1].colour_id:
-            remarks.append(words.decided_otherwise(agreed[1].colour.name, by_hand.colour.name))
+            remarks.append(words.homes.decided_otherwise(agreed[1].colour.name, by_hand.colour.name))
         walls, trim, doors = (next(one for one in parts if one.part == name) for name in ("walls", "trim", "doors"))
         if walls.lrv is not None and trim.lrv is not None and abs(trim.lrv - walls.lrv) < self.method.trim_gap:
-            remarks.append(words.edge_lost(trim.name, abs(trim.lrv - walls.lrv), self.method.trim_gap))
+            remarks.append(words.homes.edge_lost(trim.name, abs(trim.lrv - walls.lrv), self.method.trim_gap))
         if doors.lrv is not None and doors.lrv >= self.method.whites.glare_lrv:
-            remarks.append(words.doors_glare(doors.name, doors.lrv))
+            remarks.append(words.homes.doors_glare(doors.name, doors.lrv))
         return RoomLine(room, parts, remarks)
 
     def _part(self, room: Room, part: str, size: Areas | None) -> Part:
@@ -225,7 +225,7 @@ class WholeHome:
 
     @property
     def unmeasured_said(self) -> str:
-        return words.not_measured([room.name for room in self.unmeasured])
+        return words.homes.not_measured([room.name for room in self.unmeasured])
 
     # --- paint ---
 
@@ -263,9 +263,9 @@ class WholeHome:
     def _recipe(self, total: Total) -> str:
         agreed = total.decision.recipe if total.decision else None
         if agreed is not None:
-            return words.formula_said(agreed, self._named(agreed), total.decision.is_estimated)
+            return words.recipes.formula_said(agreed, self._named(agreed), total.decision.is_estimated)
         recipe = total.colour.recipe
-        return words.recipe(recipe, self._named(recipe)) if recipe else words.NO_FORMULA
+        return words.recipes.recipe(recipe, self._named(recipe)) if recipe else words.homes.NO_FORMULA
 
     def _named(self, recipe: Recipe) -> dict[str, str]:
         return tinting_queries.colorant_names(self.system, recipe)
@@ -300,14 +300,14 @@ class WholeHome:
         """How doors, frames and switches stand out, by the rooms in which they do so alike."""
         alike: dict[tuple[str, ...], list[str]] = {}
         for room, held in self._checked:
-            alike.setdefault(tuple(words.contrast_line(thing, rules) for thing, rules in held), []).append(room)
-        return [(words.listed(rooms), list(held)) for held, rooms in alike.items()]
+            alike.setdefault(tuple(words.use.contrast_line(thing, rules) for thing, rules in held), []).append(room)
+        return [(words.text.listed(rooms), list(held)) for held, rooms in alike.items()]
 
     @property
     def contrast_figures(self) -> list[tuple[str, str]]:
         """The figures under every rule, room by room."""
         return [
-            (words.thing_in(thing, room), words.contrast_figures(rules))
+            (words.use.thing_in(thing, room), words.use.contrast_figures(rules))
             for room, held in self._checked
             for thing, rules in held
         ]
@@ -321,9 +321,9 @@ class WholeHome:
         found = [self._lrv(text) for text in (is_of, before)]
         if found[0] is None or found[1] is None:
             wrong = [text for text, lrv in zip((is_of, before), found, strict=True) if lrv is None]
-            return "", words.contrast_unknown(wrong)
+            return "", words.homes.contrast_unknown(wrong)
         held = contrast.held(thing, found[0], found[1], self.method)
-        return words.contrast_line(thing, held), ""
+        return words.use.contrast_line(thing, held), ""
 
     def _lrv(self, text: str) -> float | None:
         if is_number(text):
@@ -339,4 +339,4 @@ class WholeHome:
         pairs = [(one, other.pk) for one in self.rooms for other in [*one.open_to.all(), *one.leads_to.all()]]
         stairs = any(storeys.get(other, one.storey) != one.storey for one, other in pairs)
         height = max((room.height for room in self.rooms if room.height), default=None)
-        return [words.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.method)]
+        return [words.use.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.method)]

@@ -60,11 +60,11 @@ class MethodForm(forms.Form):
         """Add what a family word of one's own needs, and a way to leave out each that counts as another."""
         for name in OWN:
             self.fields[f"own.{name}"] = forms.CharField(
-                max_length=60, required=False, initial="", label=words.OWN_WORD[name], **LAID_OUT
+                max_length=60, required=False, initial="", label=words.methods.OWN_WORD[name], **LAID_OUT
             )
         for number, rule in enumerate(self._table.get("family") or []):
             if isinstance(rule, dict) and rule.get("counts_as"):
-                label = words.leave_word_out(str(rule.get("word")), str(rule["counts_as"]))
+                label = words.methods.leave_word_out(str(rule.get("word")), str(rule["counts_as"]))
                 self.fields[f"own.out.{number}"] = forms.BooleanField(
                     required=False, initial=False, label=label, **LAID_OUT
                 )
@@ -80,7 +80,7 @@ class MethodForm(forms.Form):
         for name in OWN[2:]:
             if data.get(f"own.{name}"):
                 try:
-                    rule[name] = _read(data[f"own.{name}"], RULE[name], words.OWN_WORD[name])
+                    rule[name] = _read(data[f"own.{name}"], RULE[name], words.methods.OWN_WORD[name])
                 except IntakeError as wrong:
                     self.add_error(f"own.{name}", str(wrong))
         table["family"].insert(0, rule)
@@ -111,11 +111,11 @@ class MethodForm(forms.Form):
                 max_length=400, required=must, initial=_shown([] if value is None else value), **LAID_OUT
             )
         family = str(_at(self._table, (*path[:2], "word"))) if path[0] == "family" else ""
-        field.label = words.method_label(path, family)
-        field.help_text = " ".join(filter(None, [words.method_effect(path), words.method_range(one)]))
+        field.label = words.methods.method_label(path, family)
+        field.help_text = " ".join(filter(None, [words.methods.method_effect(path), words.methods.method_range(one)]))
         was = _at(self._copied, path) if self._copied is not None else value
         if was is not None and _shown(was) != _shown([] if value is None else value):
-            field.widget.attrs["data-was"] = words.method_was(_shown(was))
+            field.widget.attrs["data-was"] = words.methods.method_was(_shown(was))
         if one.kind in CUT:
             field.widget.attrs |= self._scale(one, value)
         return field
@@ -141,10 +141,10 @@ class MethodForm(forms.Form):
         }
 
     def parts(self) -> list[tuple[str, list[forms.BoundField]]]:
-        found: dict[str, list[forms.BoundField]] = {title: [] for title in words.METHOD_PARTS.values()}
+        found: dict[str, list[forms.BoundField]] = {title: [] for title in words.methods.METHOD_PARTS.values()}
         for name in self.fields:
             part = "lists" if name.startswith("undertone.lists.") else name.split(".")[0]
-            found.setdefault(words.method_part(part), []).append(self[name])
+            found.setdefault(words.methods.method_part(part), []).append(self[name])
         return [(title, fields) for title, fields in found.items() if fields]
 
     def clean(self) -> dict[str, Any]:
@@ -168,7 +168,7 @@ class MethodForm(forms.Form):
                 name = ".".join(wrong.path)
                 if data.get("own.word") and wrong.path[:2] == ("family", "0"):
                     name = f"own.{wrong.path[2]}"
-                self.add_error(name if name in self.fields else None, words.method_wrong(str(wrong)))
+                self.add_error(name if name in self.fields else None, words.methods.method_wrong(str(wrong)))
         return data
 
 

@@ -18,7 +18,7 @@ def shaped_as_a_method(table: Any) -> None:
     an earlier version had are no matter here, since a method that cannot be read is said to be so where it is used."""
     ready = method.table_of(method.DEFAULT)
     if not isinstance(table, dict) or not isinstance(table.get("title"), str) or _differs(table, ready):
-        raise ValidationError(messages.NOT_A_METHOD)
+        raise ValidationError(messages.faults.NOT_A_METHOD)
 
 
 def _differs(value: Any, ready: Any) -> bool:

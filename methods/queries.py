@@ -65,5 +65,5 @@ def unreadable(one: OwnMethod) -> str:
     try:
         _ = one.method
     except MethodError as wrong:
-        return words.own_method_unreadable(str(wrong))
+        return words.methods.own_method_unreadable(str(wrong))
     return ""

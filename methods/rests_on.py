@@ -29,6 +29,8 @@ def rests_on(method: Method, own: dict[str, Any] | None, paths: Sequence[str]) -
         figure = figure_at(parts)
         value = next((held[parts[1]] for table in tables if parts[1] in (held := table.get(parts[0], {}))), None)
         if figure is not None and value is not None:
-            label = f"{words.method_part(parts[0])}: {words.method_label(parts, '').lower()}"
-            found.append(RestsOn(label, words.figure_said(value, figure.unit), words.method_effect(parts)))
+            label = f"{words.methods.method_part(parts[0])}: {words.methods.method_label(parts, '').lower()}"
+            found.append(
+                RestsOn(label, words.methods.figure_said(value, figure.unit), words.methods.method_effect(parts))
+            )
     return found

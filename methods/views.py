@@ -73,9 +73,9 @@ def edit(request: StudioRequest, pk: int) -> HttpResponse:
     conflicts.say(form, None)
     if request.method == "POST" and form.is_valid():
         services.edit(found, form.table)
-        messages.info(request, words.method_saved(str(found)))
+        messages.info(request, words.methods.method_saved(str(found)))
         return redirect("method-edit", pk)
-    context = {"own": found, "form": form, "copied": words.copied_from(title), "begun": conflicts.marks}
+    context = {"own": found, "form": form, "copied": words.methods.copied_from(title), "begun": conflicts.marks}
     return render(request, "methods/edit.html", context, status=422 if form.errors else 200)
 
 
@@ -85,7 +85,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a method aside, with a way back."""
     found = _own(request, pk)
     services.delete(found)
-    undo.offer(request, words.put_aside_said(f"“{found}”", words.REVIEWS_KEEP), "method-restore", found.pk)
+    undo.offer(request, words.undo.put_aside_said(f"“{found}”", words.undo.REVIEWS_KEEP), "method-restore", found.pk)
     return redirect("methods")
 
 

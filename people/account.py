@@ -40,7 +40,7 @@ def change_password(request: StudioRequest) -> HttpResponse:
     """Change the pass phrase; every other session ends with it."""
     user = request.user
     if throttle.held_up(request, user.get_username()):
-        return _show(request, wrong=words.tried_too_often(throttle.MINUTES))
+        return _show(request, wrong=words.people.tried_too_often(throttle.MINUTES))
     form = PasswordChangeForm(user, request.POST)
     if not form.is_valid():
         if "old_password" in form.errors:
@@ -51,13 +51,15 @@ def change_password(request: StudioRequest) -> HttpResponse:
     update_session_auth_hash(request, form.user)
     sessions.end(request.user, request)
     security_log.note(request.user, "password")
-    messages.info(request, words.PASSWORD_CHANGED)
+    messages.info(request, words.people.PASSWORD_CHANGED)
     return redirect("account")
 
 
 @require_POST
 def end_sessions(request: StudioRequest) -> HttpResponse:
-    messages.info(request, words.sessions_ended(sessions.end(request.user, request, request.POST.get("mark", ""))))
+    messages.info(
+        request, words.people.sessions_ended(sessions.end(request.user, request, request.POST.get("mark", "")))
+    )
     return redirect("account")
 
 
@@ -68,13 +70,13 @@ def second_step(request: StudioRequest) -> HttpResponse:
     user, figures = request.user, request.POST.get("figures", "")
     if "off" in request.POST:
         if throttle.held_up(request, user.get_username()):
-            return _show(request, wrong=words.tried_too_often(throttle.MINUTES))
+            return _show(request, wrong=words.people.tried_too_often(throttle.MINUTES))
         if not two_factor.passes(user, figures):
             throttle.guessed(request, user.get_username())
-            return _show(request, wrong=words.FIGURES_WRONG)
+            return _show(request, wrong=words.people.FIGURES_WRONG)
         two_factor.take_off(user)
         security_log.note(user, "second-off")
-        messages.info(request, words.SECOND_OFF)
+        messages.info(request, words.people.SECOND_OFF)
         return redirect("account")
     if figures:
         codes = two_factor.confirm(user, figures)
@@ -83,5 +85,5 @@ def second_step(request: StudioRequest) -> HttpResponse:
             sessions.end(user, request)
             return _show(request, codes=codes)
     device = two_factor.begin(user)
-    wrong = words.FIGURES_WRONG if figures else ""
+    wrong = words.people.FIGURES_WRONG if figures else ""
     return _show(request, picture=two_factor.picture(device), secret=two_factor.secret(device), wrong=wrong)

@@ -31,7 +31,7 @@ def erase_person(member: Member) -> None:
     """Take what names somebody off a studio: name, address, doors, practice. What they made for the studio stays, by
     somebody who left. Raises `PeopleError` while the account is open."""
     if member.closed is None:
-        raise PeopleError(words.close_first(member.name))
+        raise PeopleError(words.people.close_first(member.name))
     user = member.user
     with disable_auditlog():
         _take_doors(user)
@@ -42,7 +42,7 @@ def erase_person(member: Member) -> None:
             getattr(user, related).all().delete()
         _unname(member)
         user.username, user.email, user.last_name = f"{LEFT}{get_random_string(12).lower()}", "", ""
-        user.first_name = words.SOMEBODY_WHO_LEFT
+        user.first_name = words.people.SOMEBODY_WHO_LEFT
         user.set_unusable_password()
         user.save()
         member.erased = timezone.now()
@@ -52,7 +52,7 @@ def erase_person(member: Member) -> None:
 def _unname(member: Member) -> None:
     """Take a name out of what others did at the doors, and out of invitations."""
     for event in Event.objects.filter(user__membership__studio=member.studio, detail__contains=member.name):
-        event.detail = event.detail.replace(member.name, words.SOMEBODY_WHO_LEFT)
+        event.detail = event.detail.replace(member.name, words.people.SOMEBODY_WHO_LEFT)
         event.save(update_fields=["detail"])
     Invitation.objects.filter(studio=member.studio, name=member.name).exclude(used=None).delete()
 

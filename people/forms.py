@@ -67,7 +67,7 @@ class HabitsForm(forms.ModelForm):  # type: ignore[type-arg]
     class Meta:
         model = Member
         fields = ("units", "decimal", "dates", "paper", "keys", "detail")
-        labels = words.HABIT_LABELS
+        labels = words.people.HABIT_LABELS
 
 
 def _password() -> forms.PasswordInput:
@@ -80,13 +80,13 @@ class JoinForm(forms.Form):
     username = forms.CharField(
         max_length=150, label="User name", widget=plain(), validators=[UnicodeUsernameValidator()]
     )
-    password1 = forms.CharField(label="Password", help_text=words.PASSWORD_HINT, strip=False, widget=_password())
+    password1 = forms.CharField(label="Password", help_text=words.people.PASSWORD_HINT, strip=False, widget=_password())
     password2 = forms.CharField(label="Password again", strip=False, widget=_password())
 
     def clean_username(self) -> str:
         name = str(self.cleaned_data["username"])
         if User.objects.filter(username__iexact=name).exists():
-            raise forms.ValidationError(words.user_name_taken(name))
+            raise forms.ValidationError(words.people.user_name_taken(name))
         return name
 
     def clean(self) -> dict[str, Any]:
@@ -94,7 +94,7 @@ class JoinForm(forms.Form):
         data = super().clean() or {}
         first, second = data.get("password1"), data.get("password2")
         if first and second and first != second:
-            self.add_error("password2", words.PASSWORDS_DIFFER)
+            self.add_error("password2", words.people.PASSWORDS_DIFFER)
         elif first:
             try:
                 validate_password(first, User(username=data.get("username", "")))

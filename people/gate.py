@@ -29,14 +29,14 @@ def _guard(view: View, may: Callable[[User], bool], refusal: str, only_posts: bo
 
 def require_editor(view: View) -> View:
     """Let owners and specialists use a view that changes what the studio shares; others are refused."""
-    return _guard(view, queries.may_change, words.JUNIORS_MAY_NOT)
+    return _guard(view, queries.may_change, words.people.JUNIORS_MAY_NOT)
 
 
 def require_editor_to_post(view: View) -> View:
     """Let everybody look, and owners and specialists send."""
-    return _guard(view, queries.may_change, words.JUNIORS_MAY_NOT, only_posts=True)
+    return _guard(view, queries.may_change, words.people.JUNIORS_MAY_NOT, only_posts=True)
 
 
 def require_owner(view: View) -> View:
     """Let owners use a view; others are refused."""
-    return _guard(view, queries.may_manage, words.OWNERS_ONLY)
+    return _guard(view, queries.may_manage, words.people.OWNERS_ONLY)

@@ -62,12 +62,12 @@ class Member(models.Model):
     joined = models.DateTimeField(default=timezone.now)
     closed = models.DateTimeField(null=True, blank=True)
     erased = models.DateTimeField(null=True, blank=True)  # when what named the person was taken off
-    units = models.CharField(max_length=8, choices=words.HABIT_UNITS, default="metric")
-    decimal = models.CharField(max_length=8, choices=words.HABIT_DECIMALS, default="point")
-    dates = models.CharField(max_length=8, choices=words.HABIT_DATES, default="day")
+    units = models.CharField(max_length=8, choices=words.people.HABIT_UNITS, default="metric")
+    decimal = models.CharField(max_length=8, choices=words.people.HABIT_DECIMALS, default="point")
+    dates = models.CharField(max_length=8, choices=words.people.HABIT_DATES, default="day")
     paper = models.CharField(max_length=8, choices=[(paper, paper) for paper in PAPERS], default=PAPERS[0])
-    keys = models.CharField(max_length=8, choices=words.HABIT_KEYS, default="on")
-    detail = models.CharField(max_length=12, choices=words.HABIT_DETAIL, default="usual")
+    keys = models.CharField(max_length=8, choices=words.people.HABIT_KEYS, default="on")
+    detail = models.CharField(max_length=12, choices=words.people.HABIT_DETAIL, default="usual")
 
     class Meta:
         ordering = ["joined", "id"]
@@ -152,4 +152,4 @@ class Event(models.Model):
 
     @property
     def by(self) -> str:
-        return name_of(self.user) if self.user else words.A_COMMAND
+        return name_of(self.user) if self.user else words.people.A_COMMAND

@@ -33,7 +33,7 @@ def join(invitation: Invitation, username: str, password: str) -> User:
     """Make the account that an invitation is for. Raises `PeopleError` where it can no longer be used."""
     held = Invitation.objects.select_for_update().get(pk=invitation.pk)
     if not held.is_open:
-        raise PeopleError(words.INVITATION_OVER)
+        raise PeopleError(words.people.INVITATION_OVER)
     first, _, last = held.name.partition(" ")
     user = User.objects.create_user(username, password=password, first_name=first[:150], last_name=last[:150])
     Member.objects.create(user=user, studio=held.studio, role=held.role)
@@ -93,7 +93,7 @@ def close(member: Member) -> None:
 def reopen(member: Member) -> None:
     """Open a closed account again. Raises `PeopleError` for one whose name was erased."""
     if member.erased:
-        raise PeopleError(words.ERASED_FOR_GOOD)
+        raise PeopleError(words.people.ERASED_FOR_GOOD)
     member.closed = None
     member.save(update_fields=["closed"])
     member.user.is_active = True
@@ -103,4 +103,4 @@ def reopen(member: Member) -> None:
 def _keep_an_owner(member: Member) -> None:
     others = Member.objects.select_for_update().filter(studio_id=member.studio_id, role=Role.OWNER, closed=None)
     if member.role == Role.OWNER and not others.exclude(pk=member.pk).exists():
-        raise PeopleError(words.last_owner(member.name))
+        raise PeopleError(words.people.last_owner(member.name))

@@ -40,11 +40,11 @@ def _show(
         "own": own,
         "members": queries.members(request.user),
         "roles": Role.choices,
-        "means": words.ROLES,
+        "means": words.people.ROLES,
         "form": form or InviteForm(),
         "habits": habits or HabitsForm(instance=own),
         "trouble": trouble,
-        "not_again": words.NOT_SHOWN_AGAIN,
+        "not_again": words.sharing.NOT_SHOWN_AGAIN,
         "invitations": [(one, one.address(request, "join")) for one in opened],
     }
     failed = trouble or any(one.errors for one in (form, habits) if one)
@@ -178,7 +178,7 @@ def erase(request: StudioRequest, pk: int) -> HttpResponse:
     except PeopleError as wrong:
         return _show(request, trouble=str(wrong))
     security_log.note(request.user, "erase")
-    messages.info(request, words.PERSON_ERASED)
+    messages.info(request, words.people.PERSON_ERASED)
     return redirect("people")
 
 
@@ -189,7 +189,7 @@ def join(request: StudioRequest, token: str) -> HttpResponse:
     """Join a studio by an invitation's link."""
     invitation = Invitation.opened_by(token).select_related("studio").first()
     if invitation is None or not invitation.is_open:
-        return render(request, "people/join.html", {"over": words.INVITATION_OVER}, status=410)
+        return render(request, "people/join.html", {"over": words.people.INVITATION_OVER}, status=410)
     form = JoinForm(request.POST or None)
     if request.method == "POST" and form.is_valid():
         try:
@@ -198,5 +198,5 @@ def join(request: StudioRequest, token: str) -> HttpResponse:
             return render(request, "people/join.html", {"over": str(wrong)}, status=410)
         login(request, user, backend="django.contrib.auth.backends.ModelBackend")
         return redirect("home")
-    context = {"form": form, "invitation": invitation, "means": words.ROLES[invitation.role]}
+    context = {"form": form, "invitation": invitation, "means": words.people.ROLES[invitation.role]}
     return render(request, "people/join.html", context, status=422 if form.errors else 200)

@@ -32,7 +32,7 @@ def picked(pixels: NDArray[np.uint8], across: float, down: float) -> Stimulus:
     scatter = float(np.sqrt((delta_e(rgb_to_lab(disc), rgb_to_lab(mean)) ** 2).mean()))
     whole = np.clip(np.round(255 * mean), 0, 255).astype(int)
     colour = from_hex("#" + "".join(f"{value:02X}" for value in whole))
-    return replace(colour, provenance="estimated", spread=max(DOUBT, scatter), given=messages.FROM_PHOTOGRAPH)
+    return replace(colour, provenance="estimated", spread=max(DOUBT, scatter), given=messages.sources.FROM_PHOTOGRAPH)
 
 
 def _about(pixels: NDArray[np.uint8], across: float, down: float) -> Array:

@@ -164,13 +164,13 @@ def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = (), l
             amount = spoken.means["amounts"][match[1]]
         elif kind == "word":
             if match[0] not in spoken.filler:
-                raise AskError(messages.not_understood(match[0]))
+                raise AskError(messages.wishes.not_understood(match[0]))
         else:
             pieces.append(_piece(kind, match, amount, spoken.means | {"named": known}))
             amount = ""
     pieces = list(dict.fromkeys(pieces))
     if not pieces:
-        raise AskError(messages.nothing_asked())
+        raise AskError(messages.wishes.nothing_asked())
     _check_together(pieces)
     return Wish(tuple(pieces))
 
@@ -207,7 +207,7 @@ def _number(text: str) -> float:
     try:
         return numbers.parse(text)
     except ValueError:
-        raise AskError(messages.not_understood(text)) from None
+        raise AskError(messages.wishes.not_understood(text)) from None
 
 
 def _piece(kind: str, match: re.Match[str], amount: str, means: Mapping[str, Mapping[str, str]]) -> Piece:
@@ -215,7 +215,7 @@ def _piece(kind: str, match: re.Match[str], amount: str, means: Mapping[str, Map
         low, high = (_number(part) for part in (match[1], match[2] if kind == "range" else match[1]))
         for value in (low, high):
             if not 0 <= value <= 100:
-                raise AskError(messages.out_of_range("LRV", value, 0, 100))
+                raise AskError(messages.faults.out_of_range("LRV", value, 0, 100))
         if kind == "lrv":
             low, high = low - NEAR_LRV, high + NEAR_LRV
         return Piece(Kind.LRV, low=min(low, high), high=max(low, high))
@@ -244,15 +244,15 @@ def _check_together(pieces: Sequence[Piece]) -> None:
     for way, piece in ways.items():
         other = ways.get(opposite.get(way, ""))
         if other is not None:
-            raise AskError(messages.exclude_each_other(piece.text, other.text))
+            raise AskError(messages.wishes.exclude_each_other(piece.text, other.text))
         if way in ("lighter", "darker") and "depth" in kept:
-            raise AskError(messages.exclude_each_other(piece.text, "the same depth"))
+            raise AskError(messages.wishes.exclude_each_other(piece.text, "the same depth"))
         if (way in COMPARATIVE.values() or way.startswith("less ")) and "undertone" in kept:
-            raise AskError(messages.exclude_each_other(piece.text, "the same undertone"))
+            raise AskError(messages.wishes.exclude_each_other(piece.text, "the same undertone"))
     named = {piece.what for piece in pieces if piece.kind is Kind.WITHOUT}
     for hue in sorted(named & {hue for hue, more in COMPARATIVE.items() if more in ways}):
-        raise AskError(messages.exclude_each_other(COMPARATIVE[hue], f"no {hue}"))
+        raise AskError(messages.wishes.exclude_each_other(COMPARATIVE[hue], f"no {hue}"))
     for kind in (Kind.LRV, Kind.FAMILY, Kind.MAKER, Kind.BETWEEN):
         of_kind = [piece for piece in pieces if piece.kind is kind]
         if len(of_kind) > 1:
-            raise AskError(messages.exclude_each_other(of_kind[0].text, of_kind[1].text))
+            raise AskError(messages.wishes.exclude_each_other(of_kind[0].text, of_kind[1].text))

@@ -93,9 +93,9 @@ class SimulatedReader:
     def measure(self, thing: str, setting: Setting, minute: float) -> Array:
         """Return one reading of a thing. Uncalibrated readings are off by several per cent, and look no different."""
         if thing not in self._things:
-            raise ReaderError(messages.nothing_there(thing))
+            raise ReaderError(messages.devices.nothing_there(thing))
         if setting.aperture not in APERTURES:
-            raise ReaderError(messages.unknown_choice("aperture", str(setting.aperture), map(str, APERTURES)))
+            raise ReaderError(messages.faults.unknown_choice("aperture", str(setting.aperture), map(str, APERTURES)))
         target = self._things[thing]
         self.serial += 1
         rng = np.random.default_rng([self._seed, self.serial])
@@ -154,9 +154,9 @@ def together(readings: ArrayLike) -> Together:
 def why_not(count: int, found: Together | None, since_calibration: float | None) -> str:
     """Return why readings cannot be believed, or nothing when they can. `since_calibration` minutes at the oldest."""
     if since_calibration is None:
-        return messages.UNCALIBRATED
+        return messages.devices.UNCALIBRATED
     if since_calibration > SOUND_FOR:
-        return messages.calibration_old(since_calibration)
+        return messages.devices.calibration_old(since_calibration)
     if not count or found is None:
-        return messages.NO_READINGS
-    return "" if found.steady else messages.unsteady(found.spread)
+        return messages.devices.NO_READINGS
+    return "" if found.steady else messages.devices.unsteady(found.spread)

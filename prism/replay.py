@@ -41,11 +41,11 @@ class ReplayedReader:
     def measure(self, thing: str, setting: Setting, minute: float) -> Array:
         """Return the next recorded reading of a thing at a setting. Raises `ReaderError` where there is none."""
         if thing not in self.things():
-            raise ReaderError(messages.nothing_there(thing))
+            raise ReaderError(messages.devices.nothing_there(thing))
         wanted = (thing, setting.aperture, setting.specular.value)
         fitting = [values for *taken, values in self._readings if tuple(taken) == wanted]
         if not fitting:
-            raise ReaderError(messages.not_recorded(thing, setting.aperture, setting.specular.value))
+            raise ReaderError(messages.devices.not_recorded(thing, setting.aperture, setting.specular.value))
         self.serial += 1
         return np.array(fitting[(self.serial - 1) % len(fitting)])
 
@@ -58,9 +58,9 @@ def _load(path: str) -> tuple[Recorded, ...]:
             raise ValueError(f"its format must be {FORMAT}, version {VERSION}")
         return tuple(_recorded(one) for one in whole["readings"])
     except OSError as wrong:
-        raise ReaderError(messages.no_recording(path, str(wrong.strerror))) from None
+        raise ReaderError(messages.devices.no_recording(path, str(wrong.strerror))) from None
     except (ValueError, KeyError, TypeError) as wrong:
-        raise ReaderError(messages.no_recording(path, str(wrong))) from None
+        raise ReaderError(messages.devices.no_recording(path, str(wrong))) from None
 
 
 def _recorded(one: Mapping[str, object]) -> Recorded:

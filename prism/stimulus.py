@@ -79,7 +79,7 @@ def figure(label: str, text: str) -> float:
     try:
         return parse(text)
     except ValueError:
-        raise IntakeError(label, messages.not_a_number(label, text)) from None
+        raise IntakeError(label, messages.faults.not_a_number(label, text)) from None
 
 
 def _triple(lab: ArrayLike) -> tuple[float, float, float]:
@@ -93,9 +93,9 @@ def from_lab(lab: ArrayLike, convention: str = "lab", provenance: str | None = N
     for name, value in zip(LIMITS, given, strict=True):
         low, high = LIMITS[name]
         if not low <= value <= high:
-            raise IntakeError(name, messages.out_of_range(name, value, low, high))
+            raise IntakeError(name, messages.faults.out_of_range(name, value, low, high))
     if convention not in CONVENTIONS:
-        raise IntakeError("convention", messages.unknown_choice("convention", convention, CONVENTIONS))
+        raise IntakeError("convention", messages.faults.unknown_choice("convention", convention, CONVENTIONS))
     return many_from_lab([given], convention, provenance)[0]
 
 
@@ -112,7 +112,7 @@ def many_from_lab(lab: ArrayLike, convention: str = "lab", provenance: str | Non
     given = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
     converted = lab_d50_to_lab(given) if convention == "lab50" else given
     source = provenance or ("converted-lab" if convention == "lab50" else "maker-lab")
-    said = [messages.lab_given(row, convention) for row in given.tolist()]
+    said = [messages.sources.lab_given(row, convention) for row in given.tolist()]
     return _colours(converted, lightness_to_lrv(converted[:, 0]), screen.lab_to_screen(converted), source, said)
 
 
@@ -126,7 +126,7 @@ def parse_hex(text: str) -> Array:
     try:
         return screen.parse_hex(text)
     except screen.HexError:
-        raise IntakeError("hex", messages.bad_hex(text)) from None
+        raise IntakeError("hex", messages.faults.bad_hex(text)) from None
 
 
 def many_from_rgb(rgb: ArrayLike) -> list[Stimulus]:
@@ -134,7 +134,7 @@ def many_from_rgb(rgb: ArrayLike) -> list[Stimulus]:
     values = np.asarray(rgb, dtype=np.float64).reshape(-1, 3)
     lab = screen.rgb_to_lab(values)
     shown = values, np.ones(len(values), dtype=bool)
-    said = [messages.hex_given(text) for text in screen.to_hex(values)] if len(values) else []
+    said = [messages.sources.hex_given(text) for text in screen.to_hex(values)] if len(values) else []
     return _colours(lab, lightness_to_lrv(lab[:, 0]), shown, "screen", said)
 
 
@@ -142,7 +142,7 @@ def from_reflectance(reflectance: ArrayLike, provenance: str = "reading-single",
     """Return a colour from one reflectance in the 31 bands, shape (31,), fractions."""
     values = np.asarray(reflectance, dtype=np.float64)
     if values.shape != BANDS.shape:
-        raise IntakeError("reflectance", messages.wrong_band_count(values.size))
+        raise IntakeError("reflectance", messages.faults.wrong_band_count(values.size))
     return many_from_reflectance(values[None], provenance, given)[0]
 
 
@@ -151,7 +151,7 @@ def many_from_reflectance(
 ) -> list[Stimulus]:
     """Return colours from reflectances (n, 31), fractions."""
     values = np.asarray(reflectance, dtype=np.float64).reshape(-1, BANDS.size)
-    said = [given or messages.spectrum_given(1)] * len(values)
+    said = [given or messages.sources.spectrum_given(1)] * len(values)
     colours = _colours(to_lab(values), to_lrv(values), screen.reflectance_to_screen(values), provenance, said)
     return [replace(colour, reflectance=tuple(row)) for colour, row in zip(colours, values.tolist(), strict=True)]
 

@@ -17,7 +17,7 @@ from web.http import StudioRequest, as_file
 @require_safe
 @require_owner
 def clients(request: StudioRequest) -> HttpResponse:
-    context = {"clients": clients_of(request.user), "kept": words.CLIENT_KEPT, "none": words.NO_CLIENTS}
+    context = {"clients": clients_of(request.user), "kept": words.records.CLIENT_KEPT, "none": words.records.NO_CLIENTS}
     return render(request, "records/clients.html", context)
 
 
@@ -33,7 +33,7 @@ def _client(request: StudioRequest) -> Client:
 @require_owner
 def export_client(request: StudioRequest) -> HttpResponse:
     found = _client(request)
-    security_log.note(request.user, "export", words.THE_CLIENT)
+    security_log.note(request.user, "export", words.records.THE_CLIENT)
     return as_file(HttpResponse(exported(found), content_type="application/zip"), found.name, "client", "zip")
 
 
@@ -43,6 +43,6 @@ def erase_client(request: StudioRequest) -> HttpResponse:
     """Take what names a client off the studio."""
     found = _client(request)
     erase(request.user, found)
-    security_log.note(request.user, "erase", words.THE_CLIENT)
-    messages.info(request, words.client_erased(found.name, len(found.jobs)))
+    security_log.note(request.user, "erase", words.records.THE_CLIENT)
+    messages.info(request, words.records.client_erased(found.name, len(found.jobs)))
     return redirect("clients")

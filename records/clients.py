@@ -47,7 +47,7 @@ class Client:
 
     @property
     def titles(self) -> str:
-        return words.listed([job.title for job in self.jobs])
+        return words.text.listed([job.title for job in self.jobs])
 
 
 def _jobs(user: User) -> QuerySet[Job]:
@@ -149,7 +149,7 @@ class _Hiding:
         self._addresses = _any_of(sorted({one.strip() for one in addresses if one.strip()}, key=len, reverse=True))
 
     def __call__(self, text: str) -> str:
-        for pattern, plain in ((self._addresses, words.THE_ADDRESS), (self._names, words.THE_CLIENT)):
+        for pattern, plain in ((self._addresses, words.records.THE_ADDRESS), (self._names, words.records.THE_CLIENT)):
             if pattern:
                 text = pattern.sub(plain, text)
         return text

@@ -173,25 +173,25 @@ def parsed(upload: IO[bytes]) -> object:
     """Return a file's JSON. Raises `JobFileError` where it is cut off or too large."""
     raw = upload.read(MOST_BYTES + 1)
     if len(raw) > MOST_BYTES:
-        raise JobFileError(words.job_file_too_large(MOST_BYTES // 1_000_000))
+        raise JobFileError(words.archives.job_file_too_large(MOST_BYTES // 1_000_000))
     try:
         return plain_json(raw)
     except (ValueError, RecursionError):
-        raise JobFileError(words.JOB_FILE_BROKEN) from None
+        raise JobFileError(words.archives.JOB_FILE_BROKEN) from None
 
 
 def checked(held: object) -> dict[str, Any]:
     """Return what the file of a job holds. Raises `JobFileError` where it is none, newer or altered."""
     if not isinstance(held, dict) or held.get("format") != FORMAT:
-        raise JobFileError(words.JOB_FILE_NONE)
+        raise JobFileError(words.archives.JOB_FILE_NONE)
     if not isinstance(held.get("version"), int) or held["version"] > VERSION:
-        raise JobFileError(words.JOB_FILE_NEWER)
+        raise JobFileError(words.archives.JOB_FILE_NEWER)
     digest = held.pop("digest", None)
     try:
         if digest != _digest(held):
-            raise JobFileError(words.JOB_FILE_ALTERED)
+            raise JobFileError(words.archives.JOB_FILE_ALTERED)
     except UnicodeEncodeError:
-        raise JobFileError(words.JOB_FILE_BROKEN) from None
+        raise JobFileError(words.archives.JOB_FILE_BROKEN) from None
     found: dict[str, Any] = all_printable(held)
     return found
 
@@ -210,7 +210,7 @@ class _Reader:
         self._colours = [self._colour(row) for row in self._held["colours"]]
         records = {current_label(label): rows for label, rows in self._held["records"].items()}
         if sum(len(rows) for rows in records.values()) > MOST_RECORDS:
-            raise JobFileError(words.JOB_FILE_BROKEN)
+            raise JobFileError(words.archives.JOB_FILE_BROKEN)
         for label, _ in records_of(Job(pk=0)):
             self._made[label] = []
             for row in records.get(label, ()):
@@ -220,7 +220,9 @@ class _Reader:
         assert isinstance(job, Job)
         for room in whole().filter(job=job):
             for wrong, message in room_faults(room):
-                raise JobFileError(words.job_file_wrong(f"{words.shortened(room.name)}, {wrong}: {message}"))
+                raise JobFileError(
+                    words.archives.job_file_wrong(f"{words.text.shortened(room.name)}, {wrong}: {message}")
+                )
         return job
 
     def _colour(self, row: dict[str, Any]) -> Colour:
@@ -265,7 +267,7 @@ class _Reader:
     def _person(self, name: str) -> User:
         if name not in self._people:
             if len(self.new_people) >= MOST_PEOPLE:
-                raise JobFileError(words.job_file_names_too_many(MOST_PEOPLE))
+                raise JobFileError(words.archives.job_file_names_too_many(MOST_PEOPLE))
             first, _, last = name.partition(" ")
             stem = "".join(c for c in name.casefold() if c.isalnum())[:60] or "somebody"
             taken = set(User.objects.filter(username__startswith=stem).values_list("username", flat=True))
@@ -318,14 +320,14 @@ def take_up(by: User, held: dict[str, Any]) -> TakenUp:
         with transaction.atomic():
             job = reader.take_up()
             if job.title in taken:
-                job.title = words.copy_of_room(job.title[:74], taken)
+                job.title = words.rooms.copy_of_room(job.title[:74], taken)
             job.deleted = None
             job.save_base(raw=True)
     except JobFileError:
         raise
     except ValidationError as wrong:
-        raise JobFileError(words.job_file_wrong(wrong_values(wrong))) from None
+        raise JobFileError(words.archives.job_file_wrong(wrong_values(wrong))) from None
     except (LookupError, TypeError, ValueError, AttributeError, OverflowError, IntegrityError):
-        raise JobFileError(words.JOB_FILE_BROKEN) from None
+        raise JobFileError(words.archives.JOB_FILE_BROKEN) from None
     by.__dict__.pop("_team", None)
     return TakenUp(job, reader.new_colours, reader.new_people)

@@ -37,7 +37,7 @@ class Said:
 
     @property
     def text(self) -> str:
-        return words.acts_said(self.lines)
+        return words.records.acts_said(self.lines)
 
     @property
     def day(self) -> date:
@@ -68,10 +68,10 @@ def said(changes: Iterable[Change], whole: bool = False) -> list[Said]:
         hidden = first.review is not None and not first.review.names_shown
         lines = list(dict.fromkeys([*_others(group), *_rows(group)]))
         if lines:
-            lines = [words.CHANGED_UNNAMED] if hidden else lines
-            who = name_of(first.actor) or words.NOBODY_SIGNED_IN
+            lines = [words.records.CHANGED_UNNAMED] if hidden else lines
+            who = name_of(first.actor) or words.records.NOBODY_SIGNED_IN
             if (first.additional_data or {}).get(CLAIMED):
-                who = words.according_to_file(who)
+                who = words.records.according_to_file(who)
             found.append(Said(first.timestamp, who, lines, first.review if whole else None))
     return found
 
@@ -109,7 +109,7 @@ def _rows(group: Sequence[Change]) -> list[str]:
             values = sorted((name, new if act == MADE else old) for name, (old, new) in (one.changes or {}).items())
             (came if act != GONE else went)[one.thing, one.within, repr(values)] += 1
     kept = {(thing, within) for thing, within, _ in (came - went) + (went - came)}
-    return [words.rows_changed(thing, within) for thing, within in sorted(kept)]
+    return [words.records.rows_changed(thing, within) for thing, within in sorted(kept)]
 
 
 def _others(group: Sequence[Change]) -> list[str]:
@@ -118,5 +118,5 @@ def _others(group: Sequence[Change]) -> list[str]:
         if one.thing in ROWS or one.action not in _ACTS:
             continue
         fields = {name: (str(pair[0]), str(pair[1])) for name, pair in (one.changes or {}).items()}
-        found += words.change_said(one.thing, _ACTS[one.action], fields, one.within)
+        found += words.records.change_said(one.thing, _ACTS[one.action], fields, one.within)
     return found

@@ -28,7 +28,7 @@ def review_record(request: StudioRequest, pk: int) -> HttpResponse:
     """Show who changed what of a review, and when; not while its names are hidden."""
     review = get_object_or_404(review_queries.of_studio(request.user), pk=pk)
     page = Paginator(queries.of_review(review), PER_PAGE).get_page(request.GET.get("page"))
-    hidden = "" if review.names_shown else words.RECORD_HIDDEN
+    hidden = "" if review.names_shown else words.records.RECORD_HIDDEN
     context = {"review": review, "page": page, "hidden": hidden, "title": review.called(review.colour.name)}
     context["acts"] = [] if hidden else queries.said(page.object_list)
     return render(request, "records/record.html", context)
@@ -51,9 +51,9 @@ def bring_in(request: StudioRequest) -> HttpResponse:
         upload = request.FILES.get("file")
         try:
             if too_large(request):
-                raise JobFileError(words.job_file_too_large(job_file.MOST_BYTES // 1_000_000))
+                raise JobFileError(words.archives.job_file_too_large(job_file.MOST_BYTES // 1_000_000))
             if upload is None:
-                raise JobFileError(words.JOB_FILE_NONE)
+                raise JobFileError(words.archives.JOB_FILE_NONE)
             return _taken_up(request, job_file.parsed(upload))
         except (JobFileError, DocumentFileError) as wrong:
             trouble = str(wrong)
@@ -64,10 +64,10 @@ def _taken_up(request: StudioRequest, held: object) -> HttpResponse:
     if isinstance(held, dict) and documents.is_one(held):
         documents.check(held)
         review = documents.take_up(request.user, held)
-        messages.info(request, words.document_taken_up(review.colour.name))
+        messages.info(request, words.archives.document_taken_up(review.colour.name))
         return redirect("review-document", review.pk)
     came = job_file.take_up(request.user, job_file.checked(held))
-    messages.info(request, words.job_taken_up(came.job.title, came.colours, came.people))
+    messages.info(request, words.archives.job_taken_up(came.job.title, came.colours, came.people))
     return redirect(came.job)
 
 

@@ -70,7 +70,7 @@ def may_write(user: User, review: Review) -> bool:
 def own(user: User, review: Review) -> Review:
     """Return a review that somebody may change. Raises `PermissionDenied`, which names whose it is."""
     if not may_write(user, review):
-        raise PermissionDenied(words.not_your_review(name_of(review.owner)))
+        raise PermissionDenied(words.people.not_your_review(name_of(review.owner)))
     return review
 
 
@@ -99,10 +99,10 @@ def listing(reviews: Iterable[Review]) -> list[Listed]:
 
 def _verdict(review: Review, decided: str | None) -> str:
     if review.verdict or decided is None:
-        return words.shortened(review.verdict, 110)
-    return words.decided_for(review.called(decided))
+        return words.text.shortened(review.verdict, 110)
+    return words.decisions.decided_for(review.called(decided))
 
 
 def _finding(review: Review) -> str:
     found = reading.read(review.value.stimulus, review.method_in_force, review.neutral_in_force)
-    return f"{words.headline(found)}, {words.undertone_short(found)}"
+    return f"{words.readings.headline(found)}, {words.readings.undertone_short(found)}"

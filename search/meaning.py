@@ -100,7 +100,7 @@ def _is(found: Reading) -> Iterator[str]:
     for word in found.temperature.band.words:
         yield from (f"temperature:{part}" for part in {word.replace(" ", "-"), word.split()[-1]})
     for word in found.undertone.hues:
-        yield from (f"under:{one}" for one in {word, words.hue(word, found.lrv)})
+        yield from (f"under:{one}" for one in {word, words.readings.hue(word, found.lrv)})
     for word in found.undertone.strengths.words:
         yield f"strength:{word.replace(' ', '-')}"
 
@@ -128,7 +128,7 @@ def _done(review: Review, looks: Sequence[Look]) -> Iterator[str]:
 
 def _ways(steps: Mapping[str, int], text: str) -> set[str]:
     """Return the directions in which something was seen, by scales and in words."""
-    ends = {words.SCALE_ENDS[scale][step > 0] for scale, step in steps.items() if step and scale in SCALES}
+    ends = {words.viewing.SCALE_ENDS[scale][step > 0] for scale, step in steps.items() if step and scale in SCALES}
     stems = {SEEN_STEMS.get(way, way) for way in ends}
     return stems | {SEEN_STEMS[word] for word in re.findall(r"[a-z]+", text.casefold()) if word in SEEN_STEMS}
 

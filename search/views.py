@@ -31,7 +31,8 @@ def find(request: StudioRequest) -> HttpResponse:
     beside_of, like, room = (whole_number(request.GET.get(name)) for name in ("beside_of", "like", "room"))
     context: dict[str, object] = {
         "page": page, "found": deck_queries.in_order(list(page.object_list)), "q": text,
-        "beside_of": beside_of or "", "like": like or "", "room": room or "", "understood": words.understood(meant),
+        "beside_of": beside_of or "", "like": like or "", "room": room or "",
+        "understood": words.search.understood(meant),
         "typed": deck_queries.unkept(request.user, meant.colour) if meant.colour else None,
     }  # fmt: skip
     in_search_of_colours = like or room or (beside_of and ids)

@@ -46,7 +46,7 @@ class Tried:
     @property
     def reasons(self) -> str:
         """What is true of it and not of all that are shown."""
-        return words.proposed_because([fact for fact in self.facts if fact not in self.shared])
+        return words.homes.proposed_because([fact for fact in self.facts if fact not in self.shared])
 
 
 @dataclass(frozen=True)
@@ -65,7 +65,7 @@ class Proposed:
     def shared(self) -> str:
         """What is true of all that are shown; said once."""
         facts = [fact for fact in self.tried[0].facts if fact in self.tried[0].shared]
-        return words.proposed_all(facts, len(self.tried) > 1 and not any(one.reasons for one in self.tried))
+        return words.homes.proposed_all(facts, len(self.tried) > 1 and not any(one.reasons for one in self.tried))
 
 
 class Proposal:
@@ -149,9 +149,9 @@ class Proposal:
         warnings = [one for one in day.counsels if one.computed] if day else []
         score = CLASH * len(clashes) + WARNING * len(warnings) + DOORWAY * len(doors) + GOES * len(goes)
         score += SAME * len(same)
-        told = [words.counsel_plain(one.kind, one.walls) for one in warnings]
-        facts = words.proposed_facts(clashes, goes, doors, same, told, day is not None)
-        label = words.with_lrv(held.label, held.reading.lrv)
+        told = [words.warnings.counsel_plain(one.kind, one.walls) for one in warnings]
+        facts = words.homes.proposed_facts(clashes, goes, doors, same, told, day is not None)
+        label = words.homes.with_lrv(held.label, held.reading.lrv)
         return Tried(held.colour, held.title or held.name, label, score, tuple(facts))
 
 

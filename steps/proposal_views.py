@@ -32,5 +32,5 @@ def proposal(request: StudioRequest, pk: int) -> HttpResponse:
     colours = deck_queries.visible_to(request.user).in_bulk([colour for colour in wanted.values() if colour])
     taken = accept(request.user, [(rooms[room], colours[pk]) for room, pk in wanted.items() if pk in colours])
     if taken:
-        undo.offer(request, words.walls_taken(len(taken)), "job-proposal", job.pk, back=",".join(map(str, taken)))
+        undo.offer(request, words.homes.walls_taken(len(taken)), "job-proposal", job.pk, back=",".join(map(str, taken)))
     return redirect("job-home", job.pk)

@@ -132,31 +132,31 @@ def export(path: Path) -> Told:
 def restore(path: Path) -> Told:
     """Bring an archive back into an empty database. Raises `ArchiveError`, and leaves nothing half-restored."""
     if User.objects.exists() or Maker.objects.exists():
-        raise ArchiveError(words.ARCHIVE_NOT_EMPTY)
+        raise ArchiveError(words.archives.ARCHIVE_NOT_EMPTY)
     try:
         with zipfile.ZipFile(path) as held:
             manifest = _manifest(held)
             if held.getinfo(DATA).file_size > MOST_BYTES:
-                raise ArchiveError(words.ARCHIVE_BROKEN)
+                raise ArchiveError(words.archives.ARCHIVE_BROKEN)
             with held.open(DATA) as data:
                 return _restored(data, manifest)
     except FileNotFoundError:
-        raise ArchiveError(words.archive_missing(path.name)) from None
+        raise ArchiveError(words.archives.archive_missing(path.name)) from None
     except (zipfile.BadZipFile, KeyError, OSError, EOFError, ValueError) as wrong:
         if isinstance(wrong, ArchiveError):
             raise
-        raise ArchiveError(words.ARCHIVE_BROKEN) from None
+        raise ArchiveError(words.archives.ARCHIVE_BROKEN) from None
 
 
 def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
     found = json.loads(held.read(MANIFEST))
     if not isinstance(found, dict) or found.get("format") != FORMAT:
-        raise ArchiveError(words.ARCHIVE_NONE)
+        raise ArchiveError(words.archives.ARCHIVE_NONE)
     newer = set(found.get("migrations", ())) - set(_migrations())
     if not isinstance(found.get("version"), int) or found["version"] < 1:
-        raise ArchiveError(words.ARCHIVE_NONE)
+        raise ArchiveError(words.archives.ARCHIVE_NONE)
     if found["version"] > VERSION or newer:
-        raise ArchiveError(words.ARCHIVE_NEWER)
+        raise ArchiveError(words.archives.ARCHIVE_NEWER)
     return found
 
 
@@ -174,7 +174,7 @@ def _check(record: models.Model) -> None:
         check_values(record)
     except ValidationError as wrong:
         where = f"{record._meta.verbose_name} {record.pk}"
-        raise ArchiveError(words.archive_wrong(f"{where}: {wrong_values(wrong)}")) from wrong
+        raise ArchiveError(words.archives.archive_wrong(f"{where}: {wrong_values(wrong)}")) from wrong
 
 
 def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
@@ -195,18 +195,18 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
                 counts[one.object._meta.label_lower] += 1
             for room in whole().iterator(chunk_size=ROOMS_AT_ONCE):
                 if faults := room_faults(room):
-                    raise ArchiveError(words.archive_wrong(f"{faults[0][0]}: {faults[0][1]}"))
+                    raise ArchiveError(words.archives.archive_wrong(f"{faults[0][0]}: {faults[0][1]}"))
         except ArchiveError:
             raise
         except OperationalError:
             raise  # of the disk, not of the archive
         except _SAYS_WHAT_CANNOT_BE as wrong:
-            raise ArchiveError(words.ARCHIVE_BROKEN) from wrong
+            raise ArchiveError(words.archives.ARCHIVE_BROKEN) from wrong
         told = Told(digest.hexdigest(), dict(sorted(counts.items())))
         if told.digest != manifest.get("digest"):
-            raise ArchiveError(words.ARCHIVE_ALTERED)
+            raise ArchiveError(words.archives.ARCHIVE_ALTERED)
         try:
             connection.check_constraints()
         except IntegrityError as wrong:
-            raise ArchiveError(words.ARCHIVE_BROKEN) from wrong
+            raise ArchiveError(words.archives.ARCHIVE_BROKEN) from wrong
     return told

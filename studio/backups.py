@@ -65,10 +65,10 @@ def back_up(folder: Path, why: str = "") -> Path:
             copy.execute("PRAGMA journal_mode=DELETE")
         wrong = faults(part)
         if wrong:
-            raise BackupError(words.backup_faulty(wrong))
+            raise BackupError(words.archives.backup_faulty(wrong))
         part.replace(path)
     except (OSError, sqlite3.Error) as wrong:
-        raise BackupError(words.backup_failed(str(folder), str(wrong))) from None
+        raise BackupError(words.archives.backup_failed(str(folder), str(wrong))) from None
     return path
 
 
@@ -119,17 +119,17 @@ def restore(path: Path) -> Path | None:
     """Make a copy the database, and bring it to this version; return the copy of what was there before, None for
     nothing. Raises `BackupError` for a file that is none, faulty, or of a newer version: all stays as it is then."""
     if not path.is_file():
-        raise BackupError(words.backup_missing(str(path)))
+        raise BackupError(words.archives.backup_missing(str(path)))
     wrong = faults(path)
     if wrong:
-        raise BackupError(words.backup_faulty(wrong))
+        raise BackupError(words.archives.backup_faulty(wrong))
     with closing(sqlite3.connect(f"file:{path}?mode=ro", uri=True)) as source:
         try:
             applied = set(source.execute("SELECT app, name FROM django_migrations"))
         except sqlite3.DatabaseError:
-            raise BackupError(words.BACKUP_NONE) from None
+            raise BackupError(words.archives.BACKUP_NONE) from None
         if applied - set(MigrationLoader(None).disk_migrations):
-            raise BackupError(words.BACKUP_NEWER)
+            raise BackupError(words.archives.BACKUP_NEWER)
         before = back_up(Path(settings.BACKUPS), "before-restore") if _is_filled() else None
         connection.close()
         with closing(sqlite3.connect(database(), timeout=20)) as target:

@@ -18,6 +18,6 @@ def studio(request: HttpRequest) -> dict[str, Any]:
     if request.user.is_authenticated:
         own = queries.membership(request.user)
         found |= {"undoable": undo.offered(request), "single_keys": own.keys}
-        found |= {"detail": own.detail, "details": words.HABIT_DETAIL}
+        found |= {"detail": own.detail, "details": words.people.HABIT_DETAIL}
         found |= {"may_change": queries.may_change(request.user), "may_manage": queries.may_manage(request.user)}
     return found

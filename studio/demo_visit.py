@@ -50,7 +50,7 @@ COOKIE, SALT = "visitor", "studio.demo_visit"
 def colleagues(user: User, mark: str = "") -> None:
     """Give the studio of somebody of the demo its name and its other people, who have no way to sign in."""
     studio = people.studio_of(user)
-    people_services.rename(studio, words.DEMO_STUDIO)
+    people_services.rename(studio, words.people.DEMO_STUDIO)
     for name, called, role in PEOPLE:
         first, _, last = called.partition(" ")
         username = f"{name}{mark}"
@@ -70,9 +70,9 @@ def admit(address: str) -> None:
     lately = AccessLog.objects.filter(ip_address=address, attempt_time__gte=timezone.now() - WITHIN)
     theirs = Q(username__startswith=VISITOR) | Q(username__startswith=NEWCOMER)
     if lately.filter(theirs).values("username").distinct().count() >= PER_ADDRESS:
-        raise RefusedError(words.DEMO_ADDRESS_FULL)
+        raise RefusedError(words.people.DEMO_ADDRESS_FULL)
     if User.objects.filter(theirs).count() >= MOST and not make_room(MOST - 1):
-        raise RefusedError(words.DEMO_FULL)
+        raise RefusedError(words.people.DEMO_FULL)
 
 
 def visit() -> User:
@@ -136,7 +136,7 @@ def newcomer(current: User | None, address: str) -> User:
         return current
     admit(address)
     user = User.objects.create_user(f"{NEWCOMER}{get_random_string(10).lower()}", first_name="A newcomer")
-    people_services.rename(people.studio_of(user), words.NEW_STUDIO)
+    people_services.rename(people.studio_of(user), words.people.NEW_STUDIO)
     return user
 
 

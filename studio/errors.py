@@ -23,6 +23,6 @@ def trouble(request: HttpRequest) -> HttpResponse:
     log.error("reference %s: %s %s", reference, request.method, route, exc_info=wrong)
     said = ""
     if isinstance(wrong, DatabaseError):
-        said = next((told for text, told in words.STORE_TROUBLES.items() if text in str(wrong)), "")
+        said = next((told for text, told in words.archives.STORE_TROUBLES.items() if text in str(wrong)), "")
     status, template = (503, "503.html") if said else (500, "500.html")
     return HttpResponse(render_to_string(template, {"said": said, "reference": reference}), status=status)

@@ -62,7 +62,7 @@ class SignIn(LoginView):
             return locked_out(request)
         if not two_factor.passes(user, request.POST["figures"]):
             throttle.guessed(request, user.get_username())
-            return self._ask_second(words.FIGURES_WRONG)
+            return self._ask_second(words.people.FIGURES_WRONG)
         del request.session[HALF_IN]
         login(request, user, backend="django.contrib.auth.backends.ModelBackend")
         return _signed_in(request) if self.request.htmx else redirect(self.get_success_url())
@@ -86,7 +86,7 @@ class SignIn(LoginView):
 def locked_out(request: HttpRequest, *args: object) -> HttpResponse:
     """Say that the door was tried too often, and for how long that holds; what was typed stays."""
     form = AuthenticationForm(request, initial={"username": request.POST.get("username", "")[:150]})
-    context = {"form": form, "trouble": words.tried_too_often(throttle.MINUTES)}
+    context = {"form": form, "trouble": words.people.tried_too_often(throttle.MINUTES)}
     template = "studio/sign_in_again.html" if request.headers.get("HX-Request") else "studio/sign_in.html"
     return render(request, template, context, status=429)
 
@@ -194,5 +194,5 @@ def manual_file(request: HttpRequest) -> HttpResponse:
 @require_safe
 def screen(request: HttpRequest) -> HttpResponse:
     """Let a person find the size of their screen by a card, for boards true to size."""
-    context = {"sheets": words.SHEETS_THAT_FIT.items(), "back": came_from(request)}
+    context = {"sheets": words.viewing.SHEETS_THAT_FIT.items(), "back": came_from(request)}
     return render(request, "studio/screen.html", context)

@@ -69,10 +69,10 @@ def work(request: StudioRequest) -> HttpResponse:
     if request.GET.get("as") == "csv":
         out = StringIO()
         rows = csv.writer(out)
-        rows.writerow(words.WORK_HEADS)
+        rows.writerow(words.people.WORK_HEADS)
         rows.writerows((deck_csv.safe(one.name), *one.figures) for one in done)
         response = HttpResponse(out.getvalue(), content_type="text/csv; charset=utf-8")
-        return as_file(response, words.work_title(days), "work", "csv")
-    context = {"done": done, "days": days, "choices": [(each, words.last_days(each)) for each in DAYS],
-               "heads": words.WORK_HEADS, "studio": membership(request.user).studio.name}  # fmt: skip
+        return as_file(response, words.people.work_title(days), "work", "csv")
+    context = {"done": done, "days": days, "choices": [(each, words.people.last_days(each)) for each in DAYS],
+               "heads": words.people.WORK_HEADS, "studio": membership(request.user).studio.name}  # fmt: skip
     return render(request, "studio/work.html", context)

@@ -16,7 +16,7 @@ class SystemForm(forms.Form):
     file = forms.FileField(
         label="Import a tinting system (JSON)",
         allow_empty_file=True,
-        error_messages={"required": messages.DECK_FILE_NEEDED},
+        error_messages={"required": messages.files.DECK_FILE_NEEDED},
         **laid_out("file"),
     )
     system: TintSystem

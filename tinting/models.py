@@ -76,4 +76,4 @@ class Batch(models.Model):
         constraints = [models.UniqueConstraint(fields=["owner", "serial"], name="batch_serial")]
 
     def __str__(self) -> str:
-        return words.batch_given(self.name, self.serial)
+        return words.recipes.batch_given(self.name, self.serial)

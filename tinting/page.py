@@ -58,7 +58,7 @@ class MachinePage:
             return []
         levels = queries.machine(self._user, system).levels
         return [
-            Canister(code, part.name, f"{words.number(levels[code], 0)} mL", levels[code] / CANISTER)
+            Canister(code, part.name, f"{words.text.number(levels[code], 0)} mL", levels[code] / CANISTER)
             for code, part in system.colorants.items()
             if code in levels
         ]
@@ -78,7 +78,9 @@ class MachinePage:
             if found is not None and system is not None and batch.base in system.bases:
                 wanted = to_lab(system.reflectance([Recipe(batch.base, batch.wanted)])[0])
                 apart = float(delta_e(wanted, to_lab(found.mean)))
-                measured.append((session.pk, words.can_measured(float(to_lrv(found.mean)), apart, session.started)))
+                measured.append(
+                    (session.pk, words.recipes.can_measured(float(to_lrv(found.mean)), apart, session.started))
+                )
         return MadeCan(batch, f"{sizes.get(batch.can, batch.can)}, base {batch.base}", measured)
 
     @cached_property
@@ -89,5 +91,5 @@ class MachinePage:
     def in_force(self) -> str:
         system = self._system
         if system is None:
-            return words.NO_SYSTEM
-        return words.system_in_force(system.name, len(system.bases), len(system.colorants))
+            return words.devices.NO_SYSTEM
+        return words.devices.system_in_force(system.name, len(system.bases), len(system.colorants))

@@ -63,7 +63,7 @@ def _at_machine(owner: User) -> Iterator[Driver]:
     """
     system = queries.system_for(owner)
     if system is None:
-        raise DispenserError(messages.NO_TINTING_SYSTEM)
+        raise DispenserError(messages.devices.NO_TINTING_SYSTEM)
     own = Machine.objects.filter(owner_id=founder(owner))
     _take(own, founder(owner))
     try:
@@ -80,7 +80,7 @@ def _take(own: QuerySet[Machine], founder_id: int) -> None:
         if own.filter(free).update(busy_until=now + AT_WORK):
             return
         sleep(LOOKS_AGAIN)
-    raise DispenserError(messages.MACHINE_BUSY)
+    raise DispenserError(messages.devices.MACHINE_BUSY)
 
 
 def _left(owner: User, device: Driver) -> None:

@@ -69,7 +69,9 @@ def soft_delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own tinting system aside, with a way back."""
     found = _own(request, pk)
     services.soft_delete(found)
-    undo.offer(request, words.put_aside_said(f"the tinting system {found.name}"), "tinting-system-restore", found.pk)
+    undo.offer(
+        request, words.undo.put_aside_said(f"the tinting system {found.name}"), "tinting-system-restore", found.pk
+    )
     return redirect("machine")
 
 

@@ -37,9 +37,9 @@ def drawn(axis: Axis) -> Drawn:
     rows = [[_y(getattr(found, name)) for _, found in grew] for name in ("low", "value", "high")]
     low, value, high = rows
     band = [*zip(x, high, strict=True), *reversed(list(zip(x, low, strict=True)))]
-    figures = words.told_apart(axis.found)
+    figures = words.training.told_apart(axis.found)
     if len(grew) > 1:
-        figures += f"; {words.how_it_grew(grew[0][1], axis.found)}"
+        figures += f"; {words.training.how_it_grew(grew[0][1], axis.found)}"
     days = [clocks.day(moment) if moment else "" for moment in (axis.first, axis.last)]
     return Drawn(
         axis.title, figures, _points(band), _points(list(zip(x, value, strict=True))),

@@ -53,7 +53,7 @@ def _shown(look: Look) -> dict[str, str]:
     under_lamp = look.manner is Manner.EVENING
     seen = many_from_lab([look.lab, *(in_the_evening([PAPER]) if under_lamp else ())])
     margin = seen[1].screen if under_lamp else ""
-    return {"screen": seen[0].screen, "margin": margin, "said": words.how_it_hangs(look)}
+    return {"screen": seen[0].screen, "margin": margin, "said": words.training.how_it_hangs(look)}
 
 
 def _content(found: Exercise, ids: NDArray[np.int64], pool: Pool) -> dict[str, Any]:
@@ -71,9 +71,9 @@ def _content(found: Exercise, ids: NDArray[np.int64], pool: Pool) -> dict[str, A
         "given": found.given,
         "looks": {str(place): _shown(look) for place, look in found.looks.items()},
         "apart": found.apart,
-        "because": words.because(found, pool, names),
+        "because": words.training.because(found, pool, names),
         "shown_board": int(ids[shown.row]) if shown else None,
-        "shown_said": words.shown_by(
+        "shown_said": words.training.shown_by(
             shown, names[-1], [names[place] for place in shown.beside], float(pool.lrv[shown.row])
         )
         if shown

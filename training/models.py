@@ -37,7 +37,7 @@ def scheduled(card: Any) -> None:
     try:
         Card.from_dict(card)
     except (ArithmeticError, AttributeError, LookupError, TypeError, ValueError):
-        raise ValidationError(messages.NOT_SCHEDULED) from None
+        raise ValidationError(messages.faults.NOT_SCHEDULED) from None
 
 
 class Sitting(models.Model):

@@ -65,13 +65,13 @@ class WallPage:
     def question(self) -> str:
         if self.is_paired:
             at = self.wall.picked.index(None) if self.wall.picked else 0
-            return words.which_is(self.wall.choices[at])
-        return words.TRAINED[self.wall.kind]
+            return words.training.which_is(self.wall.choices[at])
+        return words.training.TRAINED[self.wall.kind]
 
     @property
     def stage(self) -> str:
         """What came to hang beside, where it is asked again."""
-        return words.UNDERTONE_STAGES[len(self.wall.picked)] if self.wall.kind == Kind.UNDERTONE else ""
+        return words.training.UNDERTONE_STAGES[len(self.wall.picked)] if self.wall.kind == Kind.UNDERTONE else ""
 
     @cached_property
     def boards(self) -> list[Board]:
@@ -84,7 +84,7 @@ class WallPage:
             found.append(
                 Board(
                     place,
-                    words.letter(place),
+                    words.pairs.letter(place),
                     look.get("screen", colour.screen),
                     look.get("margin", ""),
                     self._pick(place),
@@ -96,8 +96,8 @@ class WallPage:
 
     def _captioned(self, place: int) -> str:
         if place < self.wall.given:
-            return words.THIS_ONE
-        return words.letter(place)
+            return words.training.THIS_ONE
+        return words.pairs.letter(place)
 
     def _pick(self, place: int) -> str:
         if self.is_asked_by_words or place not in self.wall.picked:
@@ -117,7 +117,7 @@ class WallPage:
     def choices(self) -> list[Choice]:
         picked = self.wall.picked if self.is_paired and self.wall.picked else [None] * len(self.wall.choices)
         return [
-            Choice(word, at + 1, words.letter(place) if place is not None else "")
+            Choice(word, at + 1, words.pairs.letter(place) if place is not None else "")
             for at, (word, place) in enumerate(zip(self.wall.choices, picked, strict=True))
         ]
 
@@ -130,7 +130,7 @@ class WallPage:
     def origin(self) -> str:
         """Where the wall comes from, if it was set; empty for one from the decks."""
         held = self.wall.set_wall
-        return words.WALLS_FROM[held.origin] if held else ""
+        return words.training.WALLS_FROM[held.origin] if held else ""
 
     @cached_property
     def told(self) -> list[Told]:
@@ -145,14 +145,14 @@ class WallPage:
     def verdict(self) -> str:
         right = [said(self.wall, one) for one in self.wall.accepted]
         given = self.wall.picked[:1] if self.wall.kind == Kind.UNDERTONE else self.wall.picked
-        return words.answer_said(bool(self.wall.right), said(self.wall, given), right)
+        return words.training.answer_said(bool(self.wall.right), said(self.wall, given), right)
 
     @property
     def stages(self) -> str:
         """How an undertone was named each time it was asked for; empty for another wall."""
         if self.wall.kind != Kind.UNDERTONE or len(self.wall.picked) < 2:
             return ""
-        return words.stages_said(self.wall.picked, [one[0] for one in self.wall.accepted])
+        return words.training.stages_said(self.wall.picked, [one[0] for one in self.wall.accepted])
 
 
 def colours_of(wall: Question) -> list[Colour]:
@@ -168,9 +168,9 @@ def told_of(wall: Question, colours: list[Colour], chosen: Method) -> list[Told]
         Told(
             look.get("screen", colour.screen),
             look.get("margin", ""),
-            words.letter(place),
+            words.pairs.letter(place),
             colour,
-            words.headline(reading),
+            words.readings.headline(reading),
             look.get("said", ""),
         )
         for place, (colour, reading, look) in enumerate(zip(colours, readings, looks, strict=True))
@@ -179,5 +179,7 @@ def told_of(wall: Question, colours: list[Colour], chosen: Method) -> list[Told]
 
 def said(wall: Question, answer: list[int | str]) -> str:
     if wall.kind == Kind.PAIR:
-        return ", ".join(f"{hue} {words.letter(int(place))}" for hue, place in zip(wall.choices, answer, strict=False))
-    return ", ".join(one if isinstance(one, str) else words.letter(one) for one in answer)
+        return ", ".join(
+            f"{hue} {words.pairs.letter(int(place))}" for hue, place in zip(wall.choices, answer, strict=False)
+        )
+    return ", ".join(one if isinstance(one, str) else words.pairs.letter(one) for one in answer)

@@ -203,7 +203,7 @@ def axes(user: User, chosen: Method) -> list[Axis]:
         if axis and not told:
             continue
         ends = (told[0][3], told[-1][3]) if told else (None, None)
-        found.append(Axis(words.told_title(kind, axis), known.found, grew, *ends))
+        found.append(Axis(words.training.told_title(kind, axis), known.found, grew, *ends))
     return found
 
 
@@ -237,13 +237,13 @@ class Progress:
 def progress(user: User, chosen: Method, who: str = "") -> Progress:
     eye = eye_of(user, chosen)
     scale = chosen.undertone
-    sees = [words.sees_later(hue, *eye.along(scale.centre(hue)), eye.answers, who) for hue in scale.words]
+    sees = [words.training.sees_later(hue, *eye.along(scale.centre(hue)), eye.answers, who) for hue in scale.words]
     due = Returning.objects.filter(owner=user, due__lte=timezone.now()).count()
     found = helped(user)
     return Progress(
         axes(user, chosen),
         sees if eye.answers >= LEAST_ANSWERS else [],
-        words.comparison_helped(found.counts, found.answered) if found.answered else "",
+        words.training.comparison_helped(found.counts, found.answered) if found.answered else "",
         answers(user).count(),
         due,
     )

@@ -54,21 +54,21 @@ class Result:
 
     @property
     def score(self) -> str:
-        return words.training_score(len(self.answered), self.right)
+        return words.training.training_score(len(self.answered), self.right)
 
     @property
     def weak(self) -> str:
         """What was missed most, in words; empty where nothing was."""
         found = Counter(_confused(wall) for wall in self._missed)
         if not found:
-            return words.NOTHING_MISSED if self.answered else ""
+            return words.training.NOTHING_MISSED if self.answered else ""
         spot, _ = max(found.items(), key=lambda one: (one[1], one[0]))
-        return words.weak_spot(*spot)
+        return words.training.weak_spot(*spot)
 
     @property
     def worst(self) -> list[Missed]:
         return [
-            Missed(words.TRAINED[wall.kind], [colour.screen for colour in colours_of(wall)][:4], wall)
+            Missed(words.training.TRAINED[wall.kind], [colour.screen for colour in colours_of(wall)][:4], wall)
             for wall in self._missed[:WORST]
         ]
 
@@ -76,7 +76,7 @@ class Result:
     def next(self) -> str:
         due = Returning.objects.filter(owner=self.sitting.owner, due__gt=timezone.now()).order_by("due").first()
         soon = due is not None and (due.due - timezone.now()).days < 1
-        return words.training_next(bool(self._missed), soon)
+        return words.training.training_next(bool(self._missed), soon)
 
 
 def _confused(wall: Wall) -> tuple[str, str, str]:

@@ -91,7 +91,7 @@ def _made(sitting: Sitting) -> Wall:
         if not again:
             break
     if best is None:
-        raise NoWallError(words.NO_WALLS)
+        raise NoWallError(words.training.NO_WALLS)
     return Wall(sitting=sitting, number=number, **best[1])
 
 

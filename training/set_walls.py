@@ -99,7 +99,7 @@ def _about(user: User, colour: Colour, chosen: Method, after_dark: bool = False)
     ids, pool = queries.decks_with(user, chosen, colour)
     fields = made(kinds, ids, pool, rng, about=colour.pk)
     if fields is None:
-        raise NoWallError(words.NO_WALL_ABOUT)
+        raise NoWallError(words.training.NO_WALL_ABOUT)
     return fields
 
 
@@ -107,19 +107,19 @@ def set_for_studio(user: User, kind: str, apart: str) -> SetWall:
     """Set a wall of a kind for everybody of the studio. Raises `NoWallError` and `ValueError` for what cannot be."""
     chosen = method_queries.usual(user)
     if kind not in set(Kind):
-        raise ValueError(words.KIND_UNKNOWN)
+        raise ValueError(words.training.KIND_UNKNOWN)
     wanted = Kind(kind)
     try:
         size = typed(apart)
     except ValueError:
-        raise ValueError(words.apart_wrong(apart, *APART)) from None
+        raise ValueError(words.training.apart_wrong(apart, *APART)) from None
     if not APART[0] <= size <= APART[1]:
-        raise ValueError(words.apart_wrong(apart, *APART))
+        raise ValueError(words.training.apart_wrong(apart, *APART))
     rng = np.random.default_rng(randbits(48))
     held, pool = queries.decks_of(user, chosen)
     fields = made([wanted], held.ids, pool, rng, {wanted: lambda axis: size})
     if fields is None:
-        raise NoWallError(words.too_small(kind))
+        raise NoWallError(words.training.too_small(kind))
     return SetWall.objects.create(owner=user, origin=SetWall.Origin.STUDIO, method=chosen.key, **fields)
 
 

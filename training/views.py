@@ -45,18 +45,18 @@ def training(request: StudioRequest) -> HttpResponse:
         "drawn": [drawn(one) for one in found.axes],
         "size": (WIDTH, HEIGHT),
         "open": queries.open_sitting(user),
-        "waits": words.WALLS_FROM[waits.origin] if waits else "",
+        "waits": words.training.WALLS_FROM[waits.origin] if waits else "",
         "method": chosen,
-        "steps": words.SCREEN_STEPS,
+        "steps": words.training.SCREEN_STEPS,
         "greys": GREYS,
         "looked": _looked(request),
         "follows": queries.follows(user),
-        "followed": words.eye_followed(queries.follows(user)),
+        "followed": words.training.eye_followed(queries.follows(user)),
         "agreed": hasattr(user, "training_agreed"),
         "manages": manages_studio,
         "shown": [(one, name_of(one)) for one in queries.shown_to(user)] if manages_studio else [],
-        "studio_walls": [(one, words.TRAINED[one.kind]) for one in set_walls.of_studio(user)],
-        "kinds": words.TRAINED,
+        "studio_walls": [(one, words.training.TRAINED[one.kind]) for one in set_walls.of_studio(user)],
+        "kinds": words.training.TRAINED,
     }
     return render(request, "training/training.html", context)
 
@@ -71,7 +71,7 @@ def begin(request: StudioRequest) -> HttpResponse:
     if "looked" in request.POST:
         request.session[LOOKED_OVER] = timezone.localdate().isoformat()
     if not _looked(request):
-        messages.info(request, words.SCREEN_FIRST)
+        messages.info(request, words.training.SCREEN_FIRST)
         return redirect("training")
     return redirect(services.begin(request.user))
 
@@ -97,8 +97,8 @@ def sitting(request: StudioRequest, pk: int) -> HttpResponse:
     except NoWallError as wrong:
         return render(request, "training/over.html", {"sitting": held, "trouble": str(wrong)}, status=422)
     if wall is None:
-        said = words.sitting_over(len(result.answered), result.right)
-        said = words.CLOCK_SET_BACK if held.is_before else said
+        said = words.training.sitting_over(len(result.answered), result.right)
+        said = words.training.CLOCK_SET_BACK if held.is_before else said
         return render(request, "training/over.html", {"sitting": held, "said": said, "result": result})
     before = queries.answered_before(wall)
     return render(request, "training/wall.html", {"page": WallPage(wall), "before": before and WallPage(before)})
@@ -114,12 +114,12 @@ def answer(request: StudioRequest, pk: int, number: int) -> HttpResponse:
     try:
         held, is_new = services.pick(wall, request.POST.get("pick", ""), request.POST.get("of", ""))
     except ValueError:
-        messages.info(request, words.NOT_TO_BE_PICKED)
+        messages.info(request, words.training.NOT_TO_BE_PICKED)
         return redirect(wall.sitting)
     if not is_new:
-        messages.info(request, words.ANSWERED_ALREADY)
+        messages.info(request, words.training.ANSWERED_ALREADY)
     elif held.right is not None and held.sitting.is_over:
-        messages.info(request, words.ANSWERED_LATE)
+        messages.info(request, words.training.ANSWERED_LATE)
     talked_about = held.set_wall is not None and held.set_wall.origin == SetWall.Origin.STUDIO
     goes_on = held.right is None or (held.right and is_new and not talked_about and not held.sitting.is_over)
     return redirect(held.sitting) if goes_on else redirect(held)
@@ -147,7 +147,7 @@ def of_review(request: StudioRequest, pk: int) -> HttpResponse:
         messages.info(request, str(wrong))
         return redirect(review)
     if not _looked(request):
-        messages.info(request, words.SCREEN_FIRST)
+        messages.info(request, words.training.SCREEN_FIRST)
         return redirect("training")
     return redirect(services.begin(request.user))
 
@@ -158,7 +158,7 @@ def follow(request: StudioRequest) -> HttpResponse:
     if "leave" in request.POST:
         services.leave(request.user)
     elif queries.eye_of(request.user, method_queries.usual(request.user)).answers < queries.LEAST_ANSWERS:
-        messages.info(request, words.EYE_UNKNOWN)
+        messages.info(request, words.training.EYE_UNKNOWN)
     else:
         services.follow(request.user)
     return redirect("training")
@@ -210,15 +210,15 @@ def studio_wall(request: StudioRequest, pk: int) -> HttpResponse:
     spread = set_walls.spread(wall)
     stages = []
     if wall.kind == Kind.UNDERTONE and spread.is_told:
-        stages = [(words.STAGE_TITLES[at], set_walls.spread(wall, at)) for at in range(wall.wanted)]
+        stages = [(words.training.STAGE_TITLES[at], set_walls.spread(wall, at)) for at in range(wall.wanted)]
     elif spread.is_told:
         stages = [("", spread)]
     context = {
         "wall": wall,
-        "question": words.TRAINED[wall.kind],
+        "question": words.training.TRAINED[wall.kind],
         "own": own,
-        "few": "" if spread.is_told else words.spread_few(spread.count, set_walls.LEAST_TO_SHOW),
-        "stages": [(title, one, words.spread_said(one.answers, one.count)) for title, one in stages],
+        "few": "" if spread.is_told else words.training.spread_few(spread.count, set_walls.LEAST_TO_SHOW),
+        "stages": [(title, one, words.training.spread_said(one.answers, one.count)) for title, one in stages],
         "told": told_of(wall, colours_of(wall), method_queries.usual(request.user)) if own else [],
         "manages": people_queries.may_manage(request.user),
     }
@@ -233,5 +233,5 @@ def take_down(request: StudioRequest, pk: int) -> HttpResponse:
     again = "again" in request.POST
     set_walls.withdraw(wall, again)
     if not again:
-        undo.offer(request, words.WALL_TAKEN_DOWN, "studio-wall-down", wall.pk, again="1")
+        undo.offer(request, words.training.WALL_TAKEN_DOWN, "studio-wall-down", wall.pk, again="1")
     return redirect("training")

@@ -22,7 +22,7 @@ def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
     made.add("prodid", "-//Gentle Prism//Viewings//EN")
     made.add("version", "2.0")
     made.add("method", "PUBLISH")
-    made.add("x-wr-calname", words.CALENDAR_NAME)
+    made.add("x-wr-calname", words.viewing.CALENDAR_NAME)
     for one in viewings:
         event = Event()
         at = queries.local(one)
@@ -31,8 +31,8 @@ def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
         moment = one.at.astimezone(UTC)  # a clock of a place would need its rules in the file
         event.add("dtstart", moment)
         event.add("dtend", moment + LASTS)
-        event.add("summary", words.event_title(Shown(one).name, one.room.name if one.room else ""))
-        event.add("description", words.slot_said(one.why, hour_of(at), one.wall, one.sky))
+        event.add("summary", words.viewing.event_title(Shown(one).name, one.room.name if one.room else ""))
+        event.add("description", words.viewing.slot_said(one.why, hour_of(at), one.wall, one.sky))
         if one.room:
             event.add(
                 "location",

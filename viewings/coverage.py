@@ -43,11 +43,11 @@ class Cell(Page):
         one = self.look
         if one is not None and one.seen_at is not None:
             other = one.sky if self.hour.sky not in ("", one.sky) else ""
-            return words.hour_seen(one.answer, words.day_and_hour(seen_at(one)), one.who, other)
+            return words.viewing.hour_seen(one.answer, words.viewing.day_and_hour(seen_at(one)), one.who, other)
         if self.planned is not None:
-            return words.hour_planned(words.day_and_hour(queries.local(self.planned)))
+            return words.viewing.hour_planned(words.viewing.day_and_hour(queries.local(self.planned)))
         missed = self.missed
-        return words.hour_open(words.day_and_hour(seen_at(missed)) if missed else "")
+        return words.viewing.hour_open(words.viewing.day_and_hour(seen_at(missed)) if missed else "")
 
 
 def seen_at(one: Viewing) -> datetime:
@@ -71,7 +71,7 @@ class Coverage(Page):
 
     @cached_property
     def rows(self) -> list[tuple[str, list[Cell]]]:
-        return [(words.slot_short(h.why, h.hour, h.wall), [self._cell(h, c.colour) for c in self.candidates])
+        return [(words.viewing.slot_short(h.why, h.hour, h.wall), [self._cell(h, c.colour) for c in self.candidates])
                 for h in self.hours]  # fmt: skip
 
     def _of(self, colour: Colour) -> list[Viewing]:
@@ -92,8 +92,8 @@ class Coverage(Page):
         for hour in self.hours:
             cell = self._cell(hour, colour)
             if cell.state != "seen":
-                when = words.day_and_hour(queries.local(cell.planned)) if cell.planned else ""
-                found.append(words.hour_not_seen(hour.why, hour.hour, hour.wall, when))
+                when = words.viewing.day_and_hour(queries.local(cell.planned)) if cell.planned else ""
+                found.append(words.viewing.hour_not_seen(hour.why, hour.hour, hour.wall, when))
         return found
 
     def again_of(self, colour: Colour) -> int:
@@ -107,10 +107,10 @@ class Coverage(Page):
     def open_points(self, colour: Colour, named: bool = True) -> list[str]:
         """Return what is open before a colour is decided for; the hours named, or counted where a table shows them."""
         unseen = self.open_of(colour)
-        hours = unseen if named else words.hours_counted(len(unseen), len(self.hours))
+        hours = unseen if named else words.decisions.hours_counted(len(unseen), len(self.hours))
         looks = [one for one in self._of(colour) if one.is_seen]
         by_hand = [one for one in self._of(colour) if not one.is_seen and one.why == "own"]
-        return words.open_points(
-            hours, [words.day_and_hour(queries.local(one)) for one in by_hand],
+        return words.decisions.open_points(
+            hours, [words.viewing.day_and_hour(queries.local(one)) for one in by_hand],
             self.again_of(colour), hours_known=bool(self.hours), seen=bool(looks),
         )  # fmt: skip

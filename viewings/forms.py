@@ -60,23 +60,23 @@ class LogForm(forms.Form):
     def scales(self) -> list[Scale]:
         found = []
         for name in SCALES:
-            low, high = words.SCALE_ENDS[name]
+            low, high = words.viewing.SCALE_ENDS[name]
             chosen = str(self.data.get(name, "")) if self.is_bound else ""
-            steps = [(step, words.step_word(name, step), chosen == str(step)) for step in STEPS]
+            steps = [(step, words.viewing.step_word(name, step), chosen == str(step)) for step in STEPS]
             found.append(Scale(name, low, high, steps))
         return found
 
     @property
     def undertones(self) -> list[tuple[str, str, bool]]:
         chosen = str(self.data.get("undertone", "")) if self.is_bound else ""
-        return [(key, words.undertone_seen(key, self._lrv), key == chosen) for key in (NO_UNDERTONE, *HUES)]
+        return [(key, words.viewing.undertone_seen(key, self._lrv), key == chosen) for key in (NO_UNDERTONE, *HUES)]
 
     def clean(self) -> dict[str, Any]:
         """Refuse an answer that says nothing of what was seen."""
         data = super().clean() or {}
         answered = data.get("words") or data.get("undertone")
         if not answered and all(data.get(name) is None for name in SCALES):
-            raise forms.ValidationError(words.SEEN_WRONG)
+            raise forms.ValidationError(words.viewing.SEEN_WRONG)
         return data
 
     @property
@@ -119,7 +119,7 @@ class MoveForm(forms.Form):
     def clean(self) -> dict[str, Any]:
         data = super().clean() or {}
         if not any(data.get(name) for name in self.fields):
-            raise forms.ValidationError(words.MOVE_WRONG)
+            raise forms.ValidationError(words.viewing.MOVE_WRONG)
         return data
 
     def moment(self, now: datetime) -> datetime:

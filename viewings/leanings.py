@@ -42,8 +42,8 @@ class Found:
     @property
     def said(self) -> str:
         if self.room is not None:
-            return words.room_leans(self.room.name, self.leaning)
-        return words.leaning_said(name_of(self.person) or words.SOMEBODY, self.leaning)
+            return words.viewing.room_leans(self.room.name, self.leaning)
+        return words.viewing.leaning_said(name_of(self.person) or words.viewing.SOMEBODY, self.leaning)
 
     @property
     def may_be_taken_up(self) -> bool:
@@ -52,9 +52,9 @@ class Found:
     @property
     def consequence(self) -> str:
         if self.room is not None:
-            return words.ROOM_CORRECTED
+            return words.viewing.ROOM_CORRECTED
         shift = neutral_shift({self.leaning.scale: self.leaning.mean})
-        return words.eye_corrected(name_of(self.person) or words.SOMEBODY, *shift)
+        return words.viewing.eye_corrected(name_of(self.person) or words.viewing.SOMEBODY, *shift)
 
 
 class Leanings:

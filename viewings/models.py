@@ -213,7 +213,7 @@ class Decision(models.Model):
     def clean(self) -> None:
         """Refuse a formula that is none. Raises `ValidationError`."""
         if self.formula is not None and self.recipe is None:
-            raise ValidationError({"formula": words.FORMULA_WRONG})
+            raise ValidationError({"formula": words.recipes.FORMULA_WRONG})
 
     @property
     def recipe(self) -> Recipe | None:

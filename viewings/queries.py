@@ -88,7 +88,7 @@ class Waiting:
 
     @property
     def tally(self) -> str:
-        return words.answers_tally(self.yes, self.again, self.no)
+        return words.viewing.answers_tally(self.yes, self.again, self.no)
 
 
 def to_decide(user: User) -> list[Waiting]:

@@ -26,7 +26,7 @@ class Shown(Page):
 
     @property
     def name(self) -> str:
-        return words.pair_name(self._first, self._other) if self._other else self._first
+        return words.viewing.pair_name(self._first, self._other) if self._other else self._first
 
     @property
     def _first(self) -> str:
@@ -34,7 +34,7 @@ class Shown(Page):
         return one.review.called(one.colour.name) if one.colour_id == one.review.colour_id else self._named(one.colour)
 
     def _named(self, other: Colour) -> str:
-        return other.name if self.viewing.review.names_shown else words.OTHER_BOARD
+        return other.name if self.viewing.review.names_shown else words.viewing.OTHER_BOARD
 
     @property
     def _other(self) -> str:
@@ -45,17 +45,17 @@ class Shown(Page):
 
     @property
     def asked(self) -> str:
-        return words.looks_asked(self._first, self._other)
+        return words.viewing.looks_asked(self._first, self._other)
 
     @property
     def when(self) -> str:
-        return words.day_and_hour(queries.local(self.viewing))
+        return words.viewing.day_and_hour(queries.local(self.viewing))
 
     @property
     def slot(self) -> str:
         """Why then, on which wall, and under which sky while it is still to be seen."""
         one, at = self.viewing, queries.local(self.viewing)
-        return words.slot_said(one.why, hour_of(at), one.wall, "" if one.is_seen else one.sky)
+        return words.viewing.slot_said(one.why, hour_of(at), one.wall, "" if one.is_seen else one.sky)
 
     @cached_property
     def held(self) -> list[scales.ScaleCheck]:
@@ -80,14 +80,16 @@ class Shown(Page):
             return []
         differs = scales.Agreement.DIFFERS
         hue = (
-            [(words.told_said(self.told, self.viewing.colour.lrv), self.told.agreement is differs)] if self.told else []
+            [(words.viewing.told_said(self.told, self.viewing.colour.lrv), self.told.agreement is differs)]
+            if self.told
+            else []
         )
-        found = hue + [(words.held_said(one), one.agreement is differs) for one in self.held]
-        return found or [(words.PREDICTED_UNKNOWN, False)]
+        found = hue + [(words.viewing.held_said(one), one.agreement is differs) for one in self.held]
+        return found or [(words.viewing.PREDICTED_UNKNOWN, False)]
 
     @property
     def said(self) -> str:
         one = self.viewing
-        light = words.light_said(one.sky, one.lamps_on, one.lux)
-        hue = words.undertone_seen(one.undertone, one.colour.lrv) if one.undertone else ""
-        return words.viewing_said(one.answers, one.words, one.answer, one.who, light, self._other, hue)
+        light = words.viewing.light_said(one.sky, one.lamps_on, one.lux)
+        hue = words.viewing.undertone_seen(one.undertone, one.colour.lrv) if one.undertone else ""
+        return words.viewing.viewing_said(one.answers, one.words, one.answer, one.who, light, self._other, hue)

@@ -51,10 +51,14 @@ def _listing(
         start = today
     context = {"weeks": Weeks(held, today, start), "start": start, "trouble": trouble, "some": bool(held)}
     if moved is not None:
-        context |= {"moved": words.moved_to(moved.name, moved.when), "moved_pk": moved.viewing.pk, "before": before}
+        context |= {
+            "moved": words.viewing.moved_to(moved.name, moved.when),
+            "moved_pk": moved.viewing.pk,
+            "before": before,
+        }
     if request.htmx:
         return render(request, "viewings/weeks.html", context, status=422 if trouble else 200)
-    context["not_again"] = words.NOT_SHOWN_AGAIN
+    context["not_again"] = words.sharing.NOT_SHOWN_AGAIN
     context["feed"] = services.feed_of(request.user).address(request, "viewings-feed")
     return render(request, "viewings/list.html", context, status=422 if trouble else 200)
 
@@ -92,7 +96,7 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
             data["lux"], form.looked_at(timezone.now()), "" if found.beside else data["undertone"],
         )  # fmt: skip
     except services.SeenError:
-        form.add_error(None, words.SEEN_MEANWHILE)
+        form.add_error(None, words.viewing.SEEN_MEANWHILE)
         return _log(request, found, form)
     return redirect(found)
 
@@ -108,9 +112,15 @@ def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
     except MeterError as wrong:
         return _log(request, one, LogForm(typed, lrv=one.colour.lrv), str(wrong))
     if lux is None:
-        return _log(request, one, LogForm(typed, lrv=one.colour.lrv), words.ROOM_UNKNOWN)
+        return _log(request, one, LogForm(typed, lrv=one.colour.lrv), words.light.ROOM_UNKNOWN)
     typed["lux"] = f"{lux:.0f}" if lux >= 1 else f"{lux:.1f}"
-    return _log(request, one, LogForm(typed, lrv=one.colour.lrv), words.meter_said(words.lux_said(lux)), status=200)
+    return _log(
+        request,
+        one,
+        LogForm(typed, lrv=one.colour.lrv),
+        words.viewing.meter_said(words.light.lux_said(lux)),
+        status=200,
+    )
 
 
 @require_POST
@@ -142,12 +152,12 @@ def _log(
         "form": form,
         "notice": notice,
         "photo": ViewingPhoto.objects.filter(viewing=one).only("at").first(),
-        "photos_lie": words.PHOTOS_LIE,
-        "refused_here": words.REFUSED_HERE,
-        "answers": words.VIEW_ANSWERS,
+        "photos_lie": words.viewing.PHOTOS_LIE,
+        "refused_here": words.viewing.REFUSED_HERE,
+        "answers": words.viewing.VIEW_ANSWERS,
         "sent": form.data.get("sent") or uuid4(),
         "next": _shown(request.user, following[0]) if following else None,
-        "place": words.viewing_place(len(waiting)) if waiting and not one.is_seen else "",
+        "place": words.viewing.viewing_place(len(waiting)) if waiting and not one.is_seen else "",
     }
     usual = 422 if form.errors else 200
     return render(request, "viewings/log.html", context, status=usual if status is None else status)
@@ -170,11 +180,11 @@ def move(request: StudioRequest, pk: int) -> HttpResponse:
     found = _own(request, pk)
     form = MoveForm(request.POST)
     if not form.is_valid():
-        return _listing(request, words.MOVE_WRONG)
+        return _listing(request, words.viewing.MOVE_WRONG)
     before = queries.local(found)
     at = make_aware(form.moment(before.replace(tzinfo=None)), queries.zone_of(found.room))
     if at.date() < timezone.now().astimezone(queries.zone_of(found.room)).date():
-        return _listing(request, words.MOVE_WRONG)
+        return _listing(request, words.viewing.MOVE_WRONG)
     services.move(found, at)
     return _listing(request, moved=_shown(request.user, found), before=before) if request.htmx else redirect("viewings")
 
@@ -186,7 +196,7 @@ def aside(request: StudioRequest, pk: int) -> HttpResponse:
     services.soft_delete(found, back=back)
     if not back:
         shown = _shown(request.user, found)
-        undo.offer(request, words.viewing_taken_out(shown.name, shown.when), "viewing-aside", found.pk, back="1")
+        undo.offer(request, words.undo.viewing_taken_out(shown.name, shown.when), "viewing-aside", found.pk, back="1")
     return redirect("viewings")
 
 

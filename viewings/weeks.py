@@ -30,11 +30,11 @@ class Day:
 
     @property
     def title(self) -> str:
-        return words.day_said(self.day)
+        return words.viewing.day_said(self.day)
 
     @property
     def short(self) -> str:
-        return words.day_short(self.day)
+        return words.viewing.day_short(self.day)
 
 
 class Weeks:

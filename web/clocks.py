@@ -21,8 +21,8 @@ def local(value: datetime, zone: str = "") -> datetime:
 
 
 def day(value: date | datetime) -> str:
-    return words.day(local(value) if isinstance(value, datetime) else value)
+    return words.habits.day(local(value) if isinstance(value, datetime) else value)
 
 
 def moment(value: datetime, zone: str = "") -> str:
-    return words.moment(local(value, zone))
+    return words.habits.moment(local(value, zone))

@@ -127,10 +127,12 @@ class EditConflicts:
             theirs = {field: values for field, values in self._now.items() if field.startswith(f"{name}-")}
             if groups and name in groups:
                 form.errors  # noqa: B018  errors are added to those that are there
-                form.add_error(None, words.changed_meanwhile(groups[name], by, _in_rows(theirs)))
+                form.add_error(None, words.walks.changed_meanwhile(groups[name], by, _in_rows(theirs)))
             elif name in form.fields:
                 form.errors  # noqa: B018
-                said = words.changed_meanwhile(str(form.fields[name].label or name), by, "\n".join(self._now[name]))
+                said = words.walks.changed_meanwhile(
+                    str(form.fields[name].label or name), by, "\n".join(self._now[name])
+                )
                 form.add_error(name, said)
 
 

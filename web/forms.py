@@ -19,9 +19,9 @@ def number_typed(label: str, text: str) -> float:
     try:
         return typed(text)
     except AmbiguousError as wrong:
-        raise forms.ValidationError(messages.ambiguous_number(label, text, wrong.readings)) from None
+        raise forms.ValidationError(messages.faults.ambiguous_number(label, text, wrong.readings)) from None
     except ValueError:
-        raise forms.ValidationError(messages.not_a_number(label, text)) from None
+        raise forms.ValidationError(messages.faults.not_a_number(label, text)) from None
 
 
 class NumberField(forms.CharField):
@@ -42,7 +42,7 @@ class NumberField(forms.CharField):
         number = self.typed(label, text)
         if not self.low <= number <= self.high:
             shown, low, high = (one / self.unit for one in (number, self.low, self.high))
-            raise forms.ValidationError(messages.out_of_range(label, shown, low, high))
+            raise forms.ValidationError(messages.faults.out_of_range(label, shown, low, high))
         return number
 
     @property
@@ -55,7 +55,7 @@ class NumberField(forms.CharField):
 
     def prepare_value(self, value: Any) -> Any:
         """Return a number without needless digits, and what was typed as it was typed."""
-        return words.plain_figure(value) if isinstance(value, float) else value
+        return words.text.plain_figure(value) if isinstance(value, float) else value
 
 
 class SizeField(NumberField):
@@ -86,12 +86,12 @@ class SizeField(NumberField):
         try:
             return sizes.read(text, self.kind)
         except AmbiguousError as wrong:
-            raise forms.ValidationError(messages.ambiguous_number(label, text, wrong.readings)) from None
+            raise forms.ValidationError(messages.faults.ambiguous_number(label, text, wrong.readings)) from None
         except ValueError:
-            raise forms.ValidationError(words.size_wrong(label, text, self.kind)) from None
+            raise forms.ValidationError(words.sizes.size_wrong(label, text, self.kind)) from None
 
     def prepare_value(self, value: Any) -> Any:
-        return words.as_size(value, self.kind) if isinstance(value, float) else value
+        return words.sizes.as_size(value, self.kind) if isinstance(value, float) else value
 
 
 class ManyField(forms.ModelMultipleChoiceField):  # type: ignore[type-arg]
@@ -116,7 +116,7 @@ class Sized:
             if isinstance(field, SizeField):
                 initial = self.get_initial_for_field(field, name)  # type: ignore[attr-defined]
                 field.kept = initial if isinstance(initial, float) else None
-                field.label = words.with_unit(str(field.label), field.kind)
+                field.label = words.sizes.with_unit(str(field.label), field.kind)
 
 
 class SizedForm(Sized, forms.Form):

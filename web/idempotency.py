@@ -83,7 +83,7 @@ def _is_first(key: str) -> bool:
 def _as_before(first: SentForm, request: StudioRequest) -> HttpResponse:
     if request.htmx:
         return HttpResponse(status=204, headers={"HX-Refresh": "true"})
-    messages.info(request, words.SENT_ALREADY)
+    messages.info(request, words.walks.SENT_ALREADY)
     return HttpResponseRedirect(first.led_to)
 
 

@@ -35,7 +35,7 @@ def cleaned(upload: IO[bytes], longest: int = LONGEST, most: int = MOST_BYTES) -
     `PictureError`, of one of more than `most` bytes or `MOST_PIXELS` too."""
     raw = upload.read(most + 1)
     if len(raw) > most:
-        raise PictureError(words.picture_too_large(most / 1_000_000))
+        raise PictureError(words.viewing.picture_too_large(most / 1_000_000))
     try:
         with _one_at_a_time, warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
@@ -43,14 +43,16 @@ def cleaned(upload: IO[bytes], longest: int = LONGEST, most: int = MOST_BYTES) -
     except UNREADABLE as wrong:
         if isinstance(wrong, PictureError):
             raise
-        raise PictureError(words.NO_PICTURE) from None
+        raise PictureError(words.viewing.NO_PICTURE) from None
 
 
 def _made_again(raw: bytes, longest: int) -> bytes:
     with Image.open(io.BytesIO(raw), formats=FORMATS) as opened:
         held: Image.Image = opened
         if held.width * held.height > MOST_PIXELS:
-            raise PictureError(words.picture_has_too_many_pixels(held.width, held.height, MOST_PIXELS / 1_000_000))
+            raise PictureError(
+                words.viewing.picture_has_too_many_pixels(held.width, held.height, MOST_PIXELS / 1_000_000)
+            )
         opened.draft("RGB", (longest, longest))  # a JPEG is read at a half, a quarter or an eighth of its size
         if held.mode not in ("RGB", "RGBA", "L"):
             held = held.convert("RGBA")

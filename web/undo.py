@@ -40,5 +40,5 @@ class UndoMiddleware(MiddlewareMixin):
         if back is not None and all(request.POST.get(name) == value for name, value in back["sent"].items()):
             request.session[KEY] = [one for one in held if one is not back]
             if response.status_code == 302:
-                messages.info(request, words.brought_back(back["said"]))
+                messages.info(request, words.undo.brought_back(back["said"]))
         return response

@@ -38,16 +38,16 @@ class BoundedUploadHandler(MemoryFileUploadHandler):
 
 def say_too_large(request: HttpRequest, form: Form, limit: int, advice: str = "") -> None:
     if too_large(request):
-        form.errors["file"] = form.error_class([messages.too_large(limit, advice=advice)])
+        form.errors["file"] = form.error_class([messages.faults.too_large(limit, advice=advice)])
 
 
 def sent_picture(request: HttpRequest, name: str = "photo") -> bytes:
     """Return a picture that was sent, as `cleaned` makes it. Raises `PictureError` for none, or too much."""
     if too_large(request):
-        raise PictureError(words.picture_too_large(MOST_BYTES / 1_000_000))
+        raise PictureError(words.viewing.picture_too_large(MOST_BYTES / 1_000_000))
     upload = request.FILES.get(name)
     if upload is None:
-        raise PictureError(words.NO_PICTURE)
+        raise PictureError(words.viewing.NO_PICTURE)
     return cleaned(upload)
 
 

@@ -28,7 +28,7 @@ class Within:
 
     def __call__(self, value: float) -> None:
         if not self.low <= value <= self.high:
-            raise ValidationError(messages.outside_range("value", value, self.low, self.high, "", ""))
+            raise ValidationError(messages.rooms.outside_range("value", value, self.low, self.high, "", ""))
 
     def __eq__(self, other: object) -> bool:
         return isinstance(other, Within) and (self.low, self.high) == (other.low, other.high)
@@ -47,7 +47,7 @@ class Numbers:
     def __call__(self, value: Any) -> None:
         listed = isinstance(value, list) and (not self.count or len(value) == self.count)
         if not listed or not all(type(one) in (int, float) and self.low <= one <= self.high for one in value):
-            raise ValidationError(messages.not_numbers(self.count, self.low, self.high))
+            raise ValidationError(messages.faults.not_numbers(self.count, self.low, self.high))
 
     def __eq__(self, other: object) -> bool:
         return isinstance(other, Numbers) and vars(self) == vars(other)
@@ -67,7 +67,7 @@ class Shaped:
     def __call__(self, value: Any) -> None:
         for wrong in self._checks.iter_errors(value):
             place = ", ".join(str(part) for part in wrong.absolute_path)
-            raise ValidationError(messages.not_shaped(place, wrong.validator, wrong.validator_value))
+            raise ValidationError(messages.faults.not_shaped(place, wrong.validator, wrong.validator_value))
 
     def __eq__(self, other: object) -> bool:
         return isinstance(other, Shaped) and self.schema == other.schema
@@ -88,9 +88,9 @@ def named(values: dict[str, Any], names: str = "") -> Shaped:
 
 def known_source(name: str) -> None:
     if name not in method.load().uncertainty:
-        raise ValidationError(messages.source_unknown(name))
+        raise ValidationError(messages.faults.source_unknown(name))
 
 
 def screen_colour(text: str) -> None:
     if not COLOUR.match(text):
-        raise ValidationError(messages.NOT_A_SCREEN_COLOUR)
+        raise ValidationError(messages.faults.NOT_A_SCREEN_COLOUR)

@@ -110,7 +110,7 @@ class Works(TestCase):
 
     def test_it_is_stopped_between_steps(self):
         work = services.begin(self.isla, "counted", "A count")
-        self.assertEqual((work.state, work.steps_done, work.said), ("stopped", 3, words.WORK_STOPPED))
+        self.assertEqual((work.state, work.steps_done, work.said), ("stopped", 3, words.background_jobs.WORK_STOPPED))
         self.assertEqual(self.client.get(reverse("work-result", args=[work.pk])).status_code, 404)
         self.assertEqual(services.begin(self.isla, "last", "L").state, "stopped")
 

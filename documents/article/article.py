@@ -86,7 +86,7 @@ class Article:
 
     @property
     def title(self) -> str:
-        return words.article_title(self.name, self._content.headline)
+        return words.articles.article_title(self.name, self._content.headline)
 
     @cached_property
     def studio(self) -> str:
@@ -94,7 +94,7 @@ class Article:
 
     @property
     def byline(self) -> str:
-        return words.written_by(self.studio, words.day(timezone.localdate()))
+        return words.articles.written_by(self.studio, words.habits.day(timezone.localdate()))
 
     @cached_property
     def parts(self) -> list[Part]:
@@ -136,10 +136,10 @@ class Article:
     def _is(self) -> Part:
         subject, colour = self.subject, self.subject.colour
         said = Said(subject)
-        described = [words.described(self.name, subject.reading), said.temperature]
-        lines = [" ".join(filter(None, described)), words.by_maker(self.name, self.maker, colour.code)]
-        text = words.swatch_picture_text(self.name, self.maker, subject.reading.lrv)
-        return Part("is", words.ARTICLE_TITLES["is"], tuple(lines), pictures=(self._swatch("colour", text),))
+        described = [words.consultation.described(self.name, subject.reading), said.temperature]
+        lines = [" ".join(filter(None, described)), words.articles.by_maker(self.name, self.maker, colour.code)]
+        text = words.articles.swatch_picture_text(self.name, self.maker, subject.reading.lrv)
+        return Part("is", words.articles.ARTICLE_TITLES["is"], tuple(lines), pictures=(self._swatch("colour", text),))
 
     def _swatch(self, name: str, text: str) -> Picture:
         shown = Captioned(self.subject.stimulus.screen, self.name, self.subject.colour.maker_and_code)
@@ -153,7 +153,7 @@ class Article:
         """Return the colour and another edge to edge."""
         own = Captioned(self.subject.stimulus.screen, self.name)
         other = Captioned(held.colour.screen, held.title or held.name, held.label)
-        text = words.pair_picture_text(own.name, other.name)
+        text = words.articles.pair_picture_text(own.name, other.name)
         return Picture(f"{name}.png", text, partial(swatches_png, [own, other], PICTURE, edge_to_edge=True), said)
 
     @cached_property
@@ -169,39 +169,43 @@ class Article:
             self.beside(held, f"pair-{i}", pair_said(self.context, held)) for i, held in enumerate(self._near, 1)
         ]
         said = (self.context.set.support_said,)
-        return Part("undertone", words.ARTICLE_TITLES["undertone"], said, pictures=tuple(pictures))
+        return Part("undertone", words.articles.ARTICLE_TITLES["undertone"], said, pictures=tuple(pictures))
 
     def _alternatives(self) -> Part:
-        return Part("alternatives", words.ARTICLE_TITLES["alternatives"], items=tuple(Placing(self.context).sentences))
+        return Part(
+            "alternatives", words.articles.ARTICLE_TITLES["alternatives"], items=tuple(Placing(self.context).sentences)
+        )
 
     def _light(self) -> Part:
-        return Part("light", words.ARTICLE_TITLES["light"], items=tuple(LightPage(StepRequest(self.context)).rules))
+        return Part(
+            "light", words.articles.ARTICLE_TITLES["light"], items=tuple(LightPage(StepRequest(self.context)).rules)
+        )
 
     def _whites(self) -> Part:
         page = WhitesPage(StepRequest(self.context))
         if not page.lines:
-            return Part("whites", words.ARTICLE_TITLES["whites"])
+            return Part("whites", words.articles.ARTICLE_TITLES["whites"])
         best, *others = page.lines[:MOST_WHITES]
-        picture = self.beside(best.held, "white", words.white_chosen(best.held.name, best.white, page.at.gap))
-        items = tuple(words.next_white(line.held.name, line.rank) for line in others)
-        return Part("whites", words.ARTICLE_TITLES["whites"], items=items, pictures=(picture,))
+        picture = self.beside(best.held, "white", words.whites.white_chosen(best.held.name, best.white, page.at.gap))
+        items = tuple(words.articles.next_white(line.held.name, line.rank) for line in others)
+        return Part("whites", words.articles.ARTICLE_TITLES["whites"], items=items, pictures=(picture,))
 
     def _palette(self) -> Part:
         boards = self._content.palette_boards
         if not boards:
-            return Part("palette", words.ARTICLE_TITLES["palette"])
+            return Part("palette", words.articles.ARTICLE_TITLES["palette"])
         shown = [Captioned(self.subject.stimulus.screen, self.name)]
         shown += [Captioned(one.screen, one.name, one.caption) for one in boards]
-        text = words.palette_picture_text([one.name for one in shown])
+        text = words.articles.palette_picture_text([one.name for one in shown])
         picture = Picture("palette.png", text, partial(swatches_png, shown, PICTURE))
-        return Part("palette", words.ARTICLE_TITLES["palette"], pictures=(picture,))
+        return Part("palette", words.articles.ARTICLE_TITLES["palette"], pictures=(picture,))
 
     def _use(self) -> Part:
         lines = (*self._content.good_use, *self._content.bad_use)
-        return Part("use", words.ARTICLE_TITLES["use"], lines)
+        return Part("use", words.articles.ARTICLE_TITLES["use"], lines)
 
     def _sample(self) -> Part:
-        return Part("sample", words.ARTICLE_TITLES["sample"], items=words.TRY_IT)
+        return Part("sample", words.articles.ARTICLE_TITLES["sample"], items=words.articles.TRY_IT)
 
 
 def without_client(review: Review) -> Review:
@@ -225,7 +229,7 @@ class RoundUp:
     @property
     def intro(self) -> str:
         families = {one.subject.reading.family.word for one in self.articles}
-        return words.round_up_intro(len(self.articles), families.pop() if len(families) == 1 else "")
+        return words.articles.round_up_intro(len(self.articles), families.pop() if len(families) == 1 else "")
 
     @cached_property
     def entries(self) -> list[Entry]:
@@ -234,7 +238,7 @@ class RoundUp:
             beside = self.articles[at + 1] if at + 1 < len(self.articles) else self.articles[at - 1]
             held = one.context.decks.fetch(beside.subject.colour)
             said = pair_said(one.context, held)
-            sentences = (words.document_headline(one.name, one.subject.reading, []), said)
+            sentences = (words.documents.document_headline(one.name, one.subject.reading, []), said)
             picture = one.beside(held, f"colour-{at + 1}", said)
             found.append(Entry(one.number, beside.number, one.name, sentences, picture, one.facts))
         return found

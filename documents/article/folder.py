@@ -20,7 +20,7 @@ MARKUP = {"\\": "\\\\", "*": "\\*", "_": "\\_", "`": "\\`", "<": "&lt;", "[": "\
 
 def files_of(article: Article) -> Iterator[tuple[str, bytes]]:
     """Yield the files of an article: name and content."""
-    context = {"article": article, "caution": words.SCREENS_ARE_NOT_PAINT, "facts": as_json(article.facts)}
+    context = {"article": article, "caution": words.articles.SCREENS_ARE_NOT_PAINT, "facts": as_json(article.facts)}
     yield "index.html", render_to_string("documents/article/file.html", context).encode()
     yield "article.md", markdown(article).encode()
     yield "article.json", as_json(article.facts).encode()
@@ -30,7 +30,7 @@ def files_of(article: Article) -> Iterator[tuple[str, bytes]]:
 
 
 def files_of_round_up(found: RoundUp) -> Iterator[tuple[str, bytes]]:
-    context = {"found": found, "caution": words.SCREENS_ARE_NOT_PAINT}
+    context = {"found": found, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
     yield "index.html", render_to_string("documents/article/round_up.html", context).encode()
     yield "article.md", _round_up_markdown(found).encode()
     yield "article.json", as_json([one.facts for one in found.entries]).encode()
@@ -50,7 +50,7 @@ def files_of_series(articles: Sequence[Article]) -> Iterator[tuple[str, bytes]]:
 
 def _index_of(series: list[tuple[str, Article]]) -> Iterator[tuple[str, bytes]]:
     """Yield the index of a series: each article by its folder and title."""
-    context = {"series": series, "caution": words.SCREENS_ARE_NOT_PAINT}
+    context = {"series": series, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
     yield "index.html", render_to_string("documents/article/series.html", context).encode()
     yield "article.css", STYLE.read_bytes()
 
@@ -97,7 +97,7 @@ def _round_up_markdown(found: RoundUp) -> str:
     for one in found.entries:
         lines += [f"## {_plain(one.name)}", "", _plain(" ".join(one.sentences)), ""]
         lines += [_picture(one.picture.text, one.picture.name), ""]
-    return "\n".join([*lines, _plain(words.SCREENS_ARE_NOT_PAINT), ""])
+    return "\n".join([*lines, _plain(words.articles.SCREENS_ARE_NOT_PAINT), ""])
 
 
 def _picture(text: str, name: str) -> str:

@@ -24,7 +24,7 @@ MOST_SHOWN = 60
 class SeveralForm(forms.Form):
     """Which reviews are published together, as their articles, and under which title."""
 
-    review = forms.MultipleChoiceField(error_messages={"required": words.round_up_size(MOST_ROUND_UP)})
+    review = forms.MultipleChoiceField(error_messages={"required": words.articles.round_up_size(MOST_ROUND_UP)})
     title = forms.CharField(required=False, max_length=80, widget=plain())
 
     def __init__(self, data: QueryDict, reviews: list[Review]) -> None:
@@ -39,14 +39,14 @@ class SeveralForm(forms.Form):
         """Return the articles. Raises `ValidationError` where there are too few or too many, or one's findings wait."""
         chosen = [Article(self._by_pk[pk]) for pk in dict.fromkeys(self.cleaned_data["review"])]
         if not 1 < len(chosen) <= MOST_ROUND_UP:
-            raise forms.ValidationError(words.round_up_size(MOST_ROUND_UP))
+            raise forms.ValidationError(words.articles.round_up_size(MOST_ROUND_UP))
         for one in chosen:
             if waits := one.waits:
-                raise forms.ValidationError(words.round_up_waits(one.name, waits))
+                raise forms.ValidationError(words.articles.round_up_waits(one.name, waits))
         return chosen
 
     def clean_title(self) -> str:
-        return self.cleaned_data["title"].strip() or words.ROUND_UP_TITLE
+        return self.cleaned_data["title"].strip() or words.articles.ROUND_UP_TITLE
 
     @property
     def articles(self) -> list[Article]:
@@ -85,7 +85,7 @@ def articles(request: StudioRequest) -> HttpResponse:
     form = SeveralForm(request.GET, reviews)
     if _is_choosing(request) or not form.is_valid():
         return _choose(request, form, reviews)
-    context = {"found": form.round_up, "query": form.query, "caution": words.SCREENS_ARE_NOT_PAINT}
+    context = {"found": form.round_up, "query": form.query, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
     with as_by(request.user):
         return render(request, "documents/article/round_up_shown.html", context)
 

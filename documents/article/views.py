@@ -27,9 +27,9 @@ def article(request: StudioRequest, pk: int) -> HttpResponse:
     made = Article(review)
     link = review.published.filter(withdrawn=None).first()
     context = {
-        "article": made, "review": review, "caution": words.SCREENS_ARE_NOT_PAINT,
+        "article": made, "review": review, "caution": words.articles.SCREENS_ARE_NOT_PAINT,
         "address": link.address(request, "published") if link else "", "is_published": link is not None,
-        "mine": queries.may_write(request.user, review), "not_again": words.NOT_SHOWN_AGAIN,
+        "mine": queries.may_write(request.user, review), "not_again": words.sharing.NOT_SHOWN_AGAIN,
     }  # fmt: skip
     with as_by(review.owner):
         return render(request, "documents/article/article.html", context)
@@ -83,7 +83,7 @@ def published(request: StudioRequest, token: str) -> HttpResponse:
     made = Article(link.review) if link else None
     if link is None or made is None or not link.is_open or made.waits:
         return over(request, link is not None)
-    context = {"article": made, "caution": words.SCREENS_ARE_NOT_PAINT}
+    context = {"article": made, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
     with as_by(link.review.owner):
         return render(request, "documents/article/published.html", context)
 

@@ -35,11 +35,11 @@ class JobBoard:
 
     @property
     def line(self) -> str:
-        return words.sample_line(self.how.size, self.how.ground, self.how.coats, self.litres, self.how.margin)
+        return words.viewing.sample_line(self.how.size, self.how.ground, self.how.coats, self.litres, self.how.margin)
 
     @property
     def where(self) -> list[str]:
-        return [words.hung_in(name, spots) for name, spots in sorted(self.rooms.items())]
+        return [words.viewing.hung_in(name, spots) for name, spots in sorted(self.rooms.items())]
 
 
 class JobBoards:
@@ -65,9 +65,9 @@ class JobBoards:
         made: dict[int, JobBoard] = {}
         for page in self.pages:
             how, litres = page.samples.plan.sampling, page.samples.litres
-            spots = words.spots([(one.wall, one.hour) for one in page.hours])
+            spots = words.viewing.spots([(one.wall, one.hour) for one in page.hours])
             for held in page.samples.candidates:
-                name, address = held.title or words.SUBJECT, page.review.get_absolute_url()
+                name, address = held.title or words.walks.SUBJECT, page.review.get_absolute_url()
                 fresh = JobBoard(held.colour, name, held.label, how, litres, address)
                 board = made.setdefault(held.colour.pk, fresh)
                 if page.review.room:
@@ -76,12 +76,12 @@ class JobBoards:
 
     @property
     def total(self) -> str:
-        return words.sample_total(len(self.boards), sum(one.litres for one in self.boards))
+        return words.viewing.sample_total(len(self.boards), sum(one.litres for one in self.boards))
 
     @property
     def faults(self) -> list[str]:
         found = {key for one in self.boards for key in samples.faults(one.how, len(self.boards))}
-        return [said for key, said in words.SAMPLE_FAULTS.items() if key in found]
+        return [said for key, said in words.viewing.SAMPLE_FAULTS.items() if key in found]
 
     @cached_property
     def along(self) -> list[tuple[SwatchView, str]]:
@@ -94,7 +94,7 @@ class JobBoards:
                     names = found.setdefault(held.colour.pk, (held, []))[1]
                     if page.review.name_now not in names:
                         names.append(page.review.name_now)
-        return [(held, words.brought_for(names)) for held, names in found.values()]
+        return [(held, words.viewing.brought_for(names)) for held, names in found.values()]
 
     @property
     def neighbours(self) -> list[str]:

@@ -41,7 +41,7 @@ def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
         services.unplan([one.review for one in wanted])
     else:
         services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
-        undo.offer(request, words.ALL_PLANNED, "job-viewings-plan", job.pk, back="1")
+        undo.offer(request, words.viewing.ALL_PLANNED, "job-viewings-plan", job.pk, back="1")
     return redirect("job-samples", job.pk)
 
 

@@ -28,7 +28,7 @@ class Line:
 
     @property
     def text(self) -> str:
-        return words.order_line(self.called, self.finish, self.amount, self.more)
+        return words.orders.order_line(self.called, self.finish, self.amount, self.more)
 
 
 @dataclass
@@ -46,12 +46,12 @@ class Order:
 
     @property
     def title(self) -> str:
-        return words.order_title(self.maker)
+        return words.orders.order_title(self.maker)
 
     @property
     def text(self) -> str:
         paint, pots = ([line.text for line in lines] for lines in (self.paint, self.pots))
-        return words.order_text(self.title, "\n".join(self.heading), paint, pots)
+        return words.orders.order_text(self.title, "\n".join(self.heading), paint, pots)
 
     @property
     def letter(self) -> str:
@@ -63,7 +63,7 @@ def orders_of(user: User, job: Job, home: WholeHome | None = None) -> list[Order
     """Return the orders of a job by maker, those without one last."""
     home, boards = home or WholeHome(user, job), JobBoards(job).boards
     studio = studio_of(user)
-    heading = words.order_from(studio.name, studio.lines, job.title)
+    heading = words.orders.order_from(studio.name, studio.lines, job.title)
     found: dict[str, Order] = {}
 
     def order(maker: str) -> Order:
@@ -78,17 +78,17 @@ def orders_of(user: User, job: Job, home: WholeHome | None = None) -> list[Order
 
 
 def _paint(total: Total) -> Line:
-    more = words.goes_on(total.where), words.recipe_ordered(total.recipe)
+    more = words.orders.goes_on(total.where), words.orders.recipe_ordered(total.recipe)
     return Line(
         total.colour,
-        words.called_at_counter(total.colour.code, total.colour.name),
-        words.finish_ordered(total.sheen, total.paint),
-        words.amount_ordered(total.bought, total.litres, total.said),
+        words.orders.called_at_counter(total.colour.code, total.colour.name),
+        words.orders.finish_ordered(total.sheen, total.paint),
+        words.orders.amount_ordered(total.bought, total.litres, total.said),
         tuple(filter(None, more)),
     )
 
 
 def _pot(home: WholeHome, board: JobBoard) -> Line:
-    amount = words.amount_ordered(home.bought(board.litres), board.litres)
-    called = words.called_at_counter(board.colour.code, board.name)
-    return Line(board.colour, called, "", amount, (words.needed(board.litres),))
+    amount = words.orders.amount_ordered(home.bought(board.litres), board.litres)
+    called = words.orders.called_at_counter(board.colour.code, board.name)
+    return Line(board.colour, called, "", amount, (words.orders.needed(board.litres),))

@@ -50,11 +50,11 @@ class PaletteColour:
 
     @property
     def goes(self) -> str:
-        return words.capital(words.parts_in_short(self.where))
+        return words.text.capital(words.homes.parts_in_short(self.where))
 
     @property
     def finishes(self) -> str:
-        return words.listed([words.regional(sheen) for sheen in self.sheens])
+        return words.text.listed([words.sizes.regional(sheen) for sheen in self.sheens])
 
 
 class JobPalette:
@@ -63,7 +63,7 @@ class JobPalette:
     def __init__(self, user: User, job: Job, home: WholeHome | None = None) -> None:
         self.job, self._home = job, home or WholeHome(user, job)
 
-    note = words.SCREEN_OR_PRINT
+    note = words.articles.SCREEN_OR_PRINT
 
     @cached_property
     def colours(self) -> list[PaletteColour]:

@@ -35,6 +35,8 @@ def candidates(pages: Iterable[tuple[Review, Document]]) -> list[tuple[str, list
 def _together(reviews: list[Review]) -> list[Candidate]:
     names = [review.name_now for review in reviews]
     return [
-        Candidate(review, name, review.value.screen, words.preferred([other for other in names if other != name]))
+        Candidate(
+            review, name, review.value.screen, words.sharing.preferred([other for other in names if other != name])
+        )
         for review, name in zip(reviews, names, strict=True)
     ]

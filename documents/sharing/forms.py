@@ -29,7 +29,7 @@ class ShareForm(forms.Form):
         field = self.fields["reviews"]
         assert isinstance(field, forms.MultipleChoiceField)
         field.choices = [
-            (pk, words.review_called(one.name_now, one.room.name if one.room else ""))
+            (pk, words.sharing.review_called(one.name_now, one.room.name if one.room else ""))
             for pk, one in self._by_pk.items()
         ]
 
@@ -37,7 +37,7 @@ class ShareForm(forms.Form):
         """Refuse a link that would show nothing."""
         data = super().clean() or {}
         if not self.errors and not data.get("reviews") and not data.get("home"):
-            self.add_error("reviews", words.SHOW_SOMETHING)
+            self.add_error("reviews", words.sharing.SHOW_SOMETHING)
         return data
 
     def clean_days(self) -> int:
@@ -53,7 +53,7 @@ class ShareForm(forms.Form):
 class ReplyForm(forms.Form):
     """What the studio replies to a client."""
 
-    reply = forms.CharField(max_length=1000, error_messages={"required": words.REPLY_NEEDED})
+    reply = forms.CharField(max_length=1000, error_messages={"required": words.sharing.REPLY_NEEDED})
 
 
 class AnswerForm(forms.Form):
@@ -67,5 +67,5 @@ class AnswerForm(forms.Form):
         """Refuse a question that asks nothing."""
         data = super().clean() or {}
         if data.get("answer") == ClientAnswer.Answer.ASK and not data.get("text"):
-            self.add_error("text", words.ASK_WHAT)
+            self.add_error("text", words.sharing.ASK_WHAT)
         return data

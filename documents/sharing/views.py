@@ -38,7 +38,7 @@ def share(request: StudioRequest, pk: int) -> HttpResponse:
         services.share(request.user, job, form.chosen, form.cleaned_data["days"], form.cleaned_data["home"])
         return redirect("job-share", job.pk)
     links = [(one, one.address(request, "shared")) for one in queries.of_job(job)]
-    context = {"job": job, "form": form, "links": links, "not_again": words.NOT_SHOWN_AGAIN}
+    context = {"job": job, "form": form, "links": links, "not_again": words.sharing.NOT_SHOWN_AGAIN}
     return render(request, "documents/sharing/share.html", context, status=422 if form.errors else 200)
 
 
@@ -79,7 +79,9 @@ def _open(token: str) -> Shared:
 
 def over(request: StudioRequest, known: bool) -> HttpResponse:
     """Say that a link has ended, or leads nowhere, and whom to ask."""
-    return render(request, "documents/sharing/over.html", {"over": words.LINK_OVER}, status=410 if known else 404)
+    return render(
+        request, "documents/sharing/over.html", {"over": words.sharing.LINK_OVER}, status=410 if known else 404
+    )
 
 
 @login_not_required

@@ -89,18 +89,24 @@ class Showing:
         return [*slides, self._answer()]
 
     def _slide(self, key: str, sentence: str, number: str = "", **shown: object) -> Slide:
-        return Slide(f"{SLIDE}{key}{number}", words.SLIDE_TITLES[key], sentence, **shown)  # type: ignore[arg-type]
+        return Slide(f"{SLIDE}{key}{number}", words.showing.SLIDE_TITLES[key], sentence, **shown)  # type: ignore[arg-type]
 
     def _alone(self) -> Slide:
         notes = [line for line in (ReadingPage(self.context).depth,) if line]
-        return self._slide("colour", words.alone(self.subject.reading), swatches=(self._own,), notes=tuple(notes))
+        return self._slide(
+            "colour", words.showing.alone(self.subject.reading), swatches=(self._own,), notes=tuple(notes)
+        )
 
     def _clean(self) -> list[Slide]:
         white = next((held for held in self.context.set.whites if held.why == "clean"), None)
         if white is None:
             return []
         shown = (self._own, _board(white))
-        return [self._slide("clean", words.beside_clean(self.subject.reading), swatches=shown, notes=self._note(white))]
+        return [
+            self._slide(
+                "clean", words.showing.beside_clean(self.subject.reading), swatches=shown, notes=self._note(white)
+            )
+        ]
 
     def _near(self) -> list[Slide]:
         """Return the near-identical colours that show most: its own undertone, then any hue, the nearest first; one of
@@ -112,7 +118,7 @@ class Showing:
         telling.sort(key=lambda pair: (own not in pair[1].directions, pair[1].delta_e))
         by_said: dict[str, SwatchView] = {}
         for held, found in telling:
-            by_said.setdefault(words.beside_near(self.subject.reading, found), held)
+            by_said.setdefault(words.showing.beside_near(self.subject.reading, found), held)
         return [
             self._slide("near", said, f"-{held.colour.pk}", swatches=(self._own, _board(held)), notes=self._note(held))
             for said, held in list(by_said.items())[:MOST_NEAR]
@@ -123,7 +129,9 @@ class Showing:
 
     def _note(self, held: SwatchView) -> tuple[str, ...]:
         found = self._finding(held)
-        return words.difference_note(found.delta_e, found.lrv), *[words.sentence(held.reason)] * bool(held.reason)
+        return words.showing.difference_note(found.delta_e, found.lrv), *[words.text.sentence(held.reason)] * bool(
+            held.reason
+        )
 
     def _light(self) -> list[Slide]:
         look = self._content.consultation.look()
@@ -138,7 +146,7 @@ class Showing:
             return []
         best = page.lines[0]
         there = [one.name for one in page.at.there]
-        said = words.white_chosen(words.THIS_WHITE, best.white, page.at.gap, there)
+        said = words.whites.white_chosen(words.showing.THIS_WHITE, best.white, page.at.gap, there)
         return [self._slide("white", said, swatches=(self._own, _board(best.held)), notes=tuple(page.remarks[:1]))]
 
     def _palette(self) -> list[Slide]:
@@ -147,7 +155,7 @@ class Showing:
             return []
         shown = (self._own, *(Shown(one.screen, one.name, one.caption) for one in boards))
         drawn = proportions([(one.screen, "", 1.0 if i else 3.0) for i, one in enumerate(shown)])
-        return [self._slide("palette", words.GO_WITH_IT, swatches=shown, drawing=drawn)]
+        return [self._slide("palette", words.showing.GO_WITH_IT, swatches=shown, drawing=drawn)]
 
     def _answer(self) -> Slide:
         said = self._content.consultation.recommendation
@@ -180,7 +188,7 @@ class Showing:
 
     @property
     def said(self) -> str:
-        return words.slides_said(len(self.slides), len(self.every) - len(self.slides))
+        return words.showing.slides_said(len(self.slides), len(self.every) - len(self.slides))
 
 
 def _board(held: SwatchView) -> Shown:

@@ -128,9 +128,9 @@ class Content(Documents):
         others = Together(self.context()).other_bases
         self.assertTrue(others)
         judged = self.lines("judged")
-        self.assertIn(words.bases(others), judged)
+        self.assertIn(words.walks.bases(others), judged)
         for one in others:
-            self.assertEqual(words.judged_otherwise(one) in judged, not one.same)
+            self.assertEqual(words.walks.judged_otherwise(one) in judged, not one.same)
 
     def test_private_notes_are_never_in_it(self):
         made = self.document()

@@ -75,7 +75,7 @@ class TakenUp(Wall):
     def test_what_cannot_be_is_named_by_its_place(self):
         held = self.held()
         cases = {
-            words.DOCUMENT_NEWER: held | {"version": 3},
+            words.archives.DOCUMENT_NEWER: held | {"version": 3},
             "sections › 0 › lines": held | {"sections": [held["sections"][0] | {"lines": "one"}]},
             "In review › school": held | {"review": held["review"] | {"school": "own-999"}},
             "In review › edits": held | {"review": held["review"] | {"edits": [{"section": "is"}]}},

@@ -90,7 +90,7 @@ class HandOver(models.Model):
 
     @property
     def said(self) -> str:
-        return words.handed_over(name_of(self.by), name_of(self.to), self.at, self.note)
+        return words.homes.handed_over(name_of(self.by), name_of(self.to), self.at, self.note)
 
 
 class WhiteRule(models.Model):

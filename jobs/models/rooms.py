@@ -68,14 +68,14 @@ class Room(models.Model):
 
     @property
     def windows_said(self) -> str:
-        return words.windows_said([window.wall for window in self.windows.all()])
+        return words.rooms.windows_said([window.wall for window in self.windows.all()])
 
     @property
     def size_said(self) -> str:
         """Its size, empty while that is not known."""
         if self.width is None or self.depth is None or self.height is None:
             return ""
-        return words.room_size(self.width, self.depth, self.height)
+        return words.sizes.room_size(self.width, self.depth, self.height)
 
     @property
     def is_measured(self) -> bool:
@@ -118,7 +118,7 @@ class LampSort(models.Model):
         ordering = ["id"]
 
     def __str__(self) -> str:
-        return f"{self.count} × {words.plain_figure(self.lumens)} lm, {words.plain_figure(self.kelvin)} K"
+        return f"{self.count} × {words.text.plain_figure(self.lumens)} lm, {words.text.plain_figure(self.kelvin)} K"
 
 
 class Coated(models.Model):

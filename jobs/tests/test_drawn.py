@@ -104,10 +104,10 @@ class AsAFile(Rooms):
         below = np.asarray(image)[300:]
         self.assertGreater((below == 255).all(axis=2).mean(), 0.6)  # white, with letters in ink on it
         self.assertLess(below.min(), 60)
-        title, note = words.picture_caption("Library", ["Pintle Blotter"], date(2026, 3, 20), 9.5, "clear")
+        title, note = words.light.picture_caption("Library", ["Pintle Blotter"], date(2026, 3, 20), 9.5, "clear")
         self.assertEqual(title, "Library in Pintle Blotter")
         self.assertIn("9:30, clear sky", note)
-        self.assertEqual(words.picture_caption("Library", [], date(2026, 3, 20), 9.5, "clear")[0], "Library")
+        self.assertEqual(words.light.picture_caption("Library", [], date(2026, 3, 20), 9.5, "clear")[0], "Library")
 
     def test_what_is_not_offered_is_not_found(self):
         for odd in ({"stand": "roof"}, {"size": "huge"}, {"turned": "x"}):

@@ -65,7 +65,7 @@ class Photographs(Wall):
         page = self.page("room-photo", **{"at.x": "360", "at.y": "400"})
         self.assertContains(page, "±6.0 ΔE00 at best")
         self.assertContains(self.page("room-photo", across="50", down="10"), "Save this colour")
-        self.assertContains(self.page("room-photo", across="x", down="10"), words.POINT_AT_IT)
+        self.assertContains(self.page("room-photo", across="x", down="10"), words.photos.POINT_AT_IT)
         pk = RoomPhoto.objects.get().pk
         self.client.post(reverse("room-photo-keep", args=[pk]), {"at.x": "360", "at.y": "400", "name": ""})
         colour = Colour.objects.get(owner=self.isla)

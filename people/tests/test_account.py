@@ -48,7 +48,7 @@ class Account(TestCase):
         self.assertEqual(self.one.post(reverse("account-password"), sent | {"old_password": "x"}).status_code, 422)
         self.assertTrue(self.is_in(self.two))
         page = self.one.post(reverse("account-password"), sent, follow=True)
-        self.assertContains(page, words.PASSWORD_CHANGED)
+        self.assertContains(page, words.people.PASSWORD_CHANGED)
         self.assertTrue(self.is_in(self.one))
         self.assertFalse(self.is_in(self.two))
         self.assertEqual(self.sign_in(Client()).status_code, 200)
@@ -71,7 +71,7 @@ class Account(TestCase):
     def test_a_second_step_is_set_up_asked_for_and_taken_off(self):
         page = self.one.post(reverse("account-second"))
         self.assertContains(page, "<svg")
-        self.assertContains(self.one.post(reverse("account-second"), {"figures": "000000"}), words.FIGURES_WRONG,
+        self.assertContains(self.one.post(reverse("account-second"), {"figures": "000000"}), words.people.FIGURES_WRONG,
                             status_code=422)  # fmt: skip
         self.assertFalse(TOTPDevice.objects.filter(confirmed=True).exists())
         codes = self.set_up()
@@ -82,7 +82,7 @@ class Account(TestCase):
         self.assertContains(asked, "The second step")
         self.assertFalse(self.is_in(client))
         wrong = client.post(reverse("sign-in"), {"figures": "123456"})
-        self.assertContains(wrong, words.FIGURES_WRONG, status_code=422)
+        self.assertContains(wrong, words.people.FIGURES_WRONG, status_code=422)
         self.assertEqual(client.post(reverse("sign-in"), {"figures": codes[0]}).status_code, 302)
         self.assertTrue(self.is_in(client))
         again = Client()
@@ -114,7 +114,7 @@ class Account(TestCase):
         sent = {"old_password": "guess", "new_password1": "another long phrase", "new_password2": "another long phrase"}
         for _ in range(throttle.BY_BOTH):
             self.assertContains(self.one.post(reverse("account-password"), sent), "", status_code=422)
-        said = words.tried_too_often(throttle.MINUTES)
+        said = words.people.tried_too_often(throttle.MINUTES)
         refused = self.one.post(reverse("account-password"), sent | {"old_password": PASS})
         self.assertContains(refused, said, status_code=422)
         elsewhere = self.one.post(reverse("account-password"), sent | {"old_password": PASS}, REMOTE_ADDR="9.9.9.9")

@@ -38,7 +38,7 @@ def use(path: str | None) -> None:
         recipe = Recipe(entry.recipe_base, dict(entry.recipe))
         kept.append(DeckColour(entry.maker, entry.code, entry.name, entry.strip, entry.step, recipe, colour))
     if not kept:
-        raise DeckFileError(messages.DECK_IS_EMPTY)
+        raise DeckFileError(messages.files.DECK_IS_EMPTY)
     _own.append(tuple(kept))
 
 

@@ -66,7 +66,7 @@ def run_light(args: argparse.Namespace) -> None:
 def _pictured(args: argparse.Namespace, room: Room, paints: list[Array], day: date, hours: list[float]) -> None:
     """Draw the room at each hour, one paint or two side by side; several hours make numbered files."""
     if len(paints) > MOST_DRAWN:
-        fail(messages.too_many("COLOUR with --picture", MOST_DRAWN))
+        fail(messages.rooms.too_many("COLOUR with --picture", MOST_DRAWN))
     trim = materials.smoothest(CLEAN_WHITE)
     made = [pictures(room, paint, trim, day, hours, (SKIES[args.sky],), args.lamps)[0] for paint in paints]
     path = Path(args.picture)
@@ -104,7 +104,7 @@ def _each(
                 "sun_height": round(float(lit.height[t]), 2),
                 "lamps": bool(lit.lamps_on[t]),
             }
-            found.append((entry, words.wall_line(text, hour, wall, lux, cct, None if dark else seen[at])))
+            found.append((entry, words.light.wall_line(text, hour, wall, lux, cct, None if dark else seen[at])))
     return found
 
 
@@ -120,10 +120,10 @@ def _described(sentence: str) -> Room:
     try:
         said = described(sentence, is_colour=lambda text: decks.find(text) is not None)
     except DescribedError as wrong:
-        fail(words.described_wrong(wrong))
+        fail(words.rooms.described_wrong(wrong))
     if not said.town:
-        fail(words.DESCRIBE_TOWN)
-    if remarks := words.described_said(said.supposed, said.unread, "", ""):
+        fail(words.rooms.DESCRIBE_TOWN)
+    if remarks := words.rooms.described_said(said.supposed, said.unread, "", ""):
         print(remarks, file=sys.stderr)
     try:
         return room_json.from_table(room_json.of_described(said), decks.colour_of)
@@ -148,14 +148,14 @@ def _date(text: str | None) -> date:
     try:
         return date.fromisoformat(text)
     except ValueError:
-        fail(messages.date_wrong(text))
+        fail(messages.rooms.date_wrong(text))
 
 
 def _hours(text: str) -> list[float]:
     parts = [part.strip() for part in text.split(",")]
     for part in parts:
         if not is_number(part) or not 0 <= parse(part) <= 24:
-            fail(messages.hour_wrong(part))
+            fail(messages.rooms.hour_wrong(part))
     if len(parts) > 200:
-        fail(messages.too_many("hours", 200))
+        fail(messages.rooms.too_many("hours", 200))
     return [parse(part) for part in parts]

@@ -45,7 +45,7 @@ def run_whites(args: argparse.Namespace) -> None:
         read_all([entry.colour for entry in there], chosen, neutral),
     )
     names = [entry.name for entry in there]
-    notes = [words.white_note(white, wanted, names) for white in ranked]
+    notes = [words.whites.white_note(white, wanted, names) for white in ranked]
     if args.json:
         print_json(
             [
@@ -66,10 +66,10 @@ def run_whites(args: argparse.Namespace) -> None:
         )
         return
     if not any(white.clears for white in ranked):
-        print(words.none_clears(wanted, max(abs(white.gap) for white in ranked)))
+        print(words.whites.none_clears(wanted, max(abs(white.gap) for white in ranked)))
     for white, note in zip(ranked, notes, strict=True):
         entry = whites[white.index]
-        print(words.whites_line(f"{entry.code} {entry.name}", white, note))
+        print(words.whites.whites_line(f"{entry.code} {entry.name}", white, note))
 
 
 def run_scheme(args: argparse.Namespace) -> None:
@@ -97,16 +97,16 @@ def run_scheme(args: argparse.Namespace) -> None:
             made.append(scheme(subject, character, pool, Asked(trims=trims, carried=carried)))
         except SchemeError:
             if args.character:
-                fail(words.scheme_needs(character))
+                fail(words.palette.scheme_needs(character))
     if args.json:
         print_json([_scheme_json(one, args.colour, keys) for one in made])
         return
     for one in made:
-        print(f"{words.scheme_title(one.character, one.score)}: {words.scheme_score(one.score)}")
+        print(f"{words.palette.scheme_title(one.character, one.score)}: {words.palette.scheme_score(one.score)}")
         for place in one.places:
             code = args.colour if place.row < 0 else keys[place.row]
             name = "" if place.row < 0 else entries[place.row].name
-            print(f"  {words.scheme_line(place, code, name)}")
+            print(f"  {words.palette.scheme_line(place, code, name)}")
 
 
 def _scheme_json(one: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
@@ -119,7 +119,7 @@ def _scheme_json(one: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
                 "code": subject if place.row < 0 else keys[place.row],
                 "share": float(place.share),
                 "score": round(place.score, 4),
-                "reasons": words.place_reasons(place),
+                "reasons": words.palette.place_reasons(place),
                 "runners_up": [keys[row] for row in place.runners_up],
             }
             for place in one.places

@@ -44,13 +44,13 @@ def run_read(args: argparse.Namespace) -> None:
         print_json([reading_json(*item) for item in readings])
     else:
         for text, colour, reading in readings:
-            print(f"{text}: {words.headline(reading)}. {words.depth(reading)}")
-            print(f"  {words.undertone(reading, colour.provenance)}")
-            print(f"  {words.temperature(reading)}")
-            print(f"  {words.provenance(colour.provenance, reading.uncertainty)}")
-            print(f"  {words.neutral_note(neutral, reading.lab[0])}")
+            print(f"{text}: {words.readings.headline(reading)}. {words.readings.depth(reading)}")
+            print(f"  {words.readings.undertone(reading, colour.provenance)}")
+            print(f"  {words.readings.temperature(reading)}")
+            print(f"  {words.sources.provenance(colour.provenance, reading.uncertainty)}")
+            print(f"  {words.readings.neutral_note(neutral, reading.lab[0])}")
             if not can_be_paint(colour):
-                print(f"  {words.IMPOSSIBLE_AS_PAINT}")
+                print(f"  {words.sources.IMPOSSIBLE_AS_PAINT}")
     if not sound:
         raise SystemExit(1)
 
@@ -67,7 +67,7 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
         "depth": reading.depth,
         "depth_level": reading.depth_level.value,
         "depths": list(reading.depths.words),
-        "family": words.family(reading.family),
+        "family": words.readings.family(reading.family),
         "family_level": reading.family_level.value,
         "families": list(reading.families.words),
         "undertone": undertone_json(reading),
@@ -120,7 +120,7 @@ def run_compare(args: argparse.Namespace) -> None:
     first, second = (read_all(colours, chosen, neutral) for colours in both)
     found = compare_many(first, second, chosen)
     said = [
-        words.pair(name_of(texts[0]), name_of(texts[1]), finding, one.lrv)
+        words.pairs.pair(name_of(texts[0]), name_of(texts[1]), finding, one.lrv)
         for (texts, _), finding, one in zip(lines, found, first, strict=True)
     ]
     if args.json:
@@ -166,7 +166,7 @@ def run_delta_e(args: argparse.Namespace) -> None:
             fail(f"{args.file}, line {number}: six figures L1,a1,b1,L2,a2,b2 are needed, not {len(cells)}")
         bad = next((cell for cell in cells if not is_number(cell)), None)
         if bad is not None:
-            fail(f"{args.file}, line {number}: '{words.shortened(bad)}' is not a number")
+            fail(f"{args.file}, line {number}: '{words.text.shortened(bad)}' is not a number")
         rows.append([parse(cell) for cell in cells])
     lab = np.array(rows, dtype=np.float64).reshape(-1, 6)
     result = [round(float(v), 6) for v in delta_e(lab[:, :3], lab[:, 3:])]
@@ -205,7 +205,7 @@ def run_beside(args: argparse.Namespace) -> None:
     near = method_of(args).readable[1]
     for pick in found.picks:
         entry = entries[pick.index]
-        why = words.why_picked(pick, subject, on_strip, near=near)
+        why = words.pairs.why_picked(pick, subject, on_strip, near=near)
         print(f"{entry.code} {entry.name}: {why}")
 
 
@@ -227,4 +227,4 @@ def run_place(args: argparse.Namespace) -> None:
         pick.index: f"{entries[pick.index].code} {entries[pick.index].name}"
         for one in brackets for pick in (one.before, one.after) if pick
     }  # fmt: skip
-    print("\n".join(words.brackets(brackets, names, subject.lrv, on_strip)))
+    print("\n".join(words.places.brackets(brackets, names, subject.lrv, on_strip)))

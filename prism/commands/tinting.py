@@ -30,7 +30,7 @@ def run_strength(args: argparse.Namespace) -> None:
     percents = [percent_of(text) for text in args.percents]
     for percent in percents:
         if percent > STRONGEST:
-            fail(messages.out_of_range("the change", percent, WEAKEST, STRONGEST))
+            fail(messages.faults.out_of_range("the change", percent, WEAKEST, STRONGEST))
     try:
         steps = strengths(
             entry.recipe,
@@ -47,8 +47,8 @@ def run_strength(args: argparse.Namespace) -> None:
         return
     standard = read(entry.colour, chosen, choose_neutral(chosen, args.neutral)).undertone
     for step in steps:
-        print(f"{words.percent(step.percent)}: LRV {words.number(step.lrv)}. "
-              f"{words.strength_step(step, standard, chosen)}")  # fmt: skip
+        print(f"{words.text.percent(step.percent)}: LRV {words.text.number(step.lrv)}. "
+              f"{words.strengths.strength_step(step, standard, chosen)}")  # fmt: skip
 
 
 def with_recipe(code: str) -> DeckColour:
@@ -69,7 +69,7 @@ def run_mix(args: argparse.Namespace) -> None:
         made = mixture([(one.recipe, parts[0]), (other.recipe, parts[1])], demo.tint_system())
     except RecipeError as wrong:
         fail(str(wrong))
-    name = words.mixed([(one.name, parts[0]), (other.name, parts[1])])
+    name = words.recipes.mixed([(one.name, parts[0]), (other.name, parts[1])])
     colour = from_reflectance(made, "computed", name)
     found = read(colour, chosen, choose_neutral(chosen, args.neutral))
     apart = float(delta_e(colour.lab_array, one.colour.lab_array))
@@ -84,7 +84,7 @@ def run_mix(args: argparse.Namespace) -> None:
             }
         )
         return
-    print(words.mixture_result(name, found.lrv, words.undertone_short(found), apart))
+    print(words.recipes.mixture_result(name, found.lrv, words.readings.undertone_short(found), apart))
 
 
 def strength_json(step: Adjusted) -> dict[str, Any]:
@@ -113,14 +113,14 @@ def run_recipe(args: argparse.Namespace) -> None:
     for number, (text, colour) in enumerate(colours, start=1):
         found = estimate(colour, demo.tint_system())
         if len(colours) >= MANY and number % MANY == 0:
-            print(f"prism: {words.so_many_done(number, len(colours))}", file=sys.stderr)
+            print(f"prism: {words.recipes.so_many_done(number, len(colours))}", file=sys.stderr)
         if args.json:
             gathered.append({"input": text, "recipes": [estimate_json(one) for one in found]})
             continue
-        said = words.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1) if found else ""
-        print(f"{text}: {said or words.no_recipe(None, 0.0, nearest_miss(colour, demo.tint_system()))}")
+        said = words.recipes.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1) if found else ""
+        print(f"{text}: {said or words.recipes.no_recipe(None, 0.0, nearest_miss(colour, demo.tint_system()))}")
         for one in found:
-            print(f"  {words.recipe(one.recipe, names)} ΔE00 {words.number(one.residual, 2)}")
+            print(f"  {words.recipes.recipe(one.recipe, names)} ΔE00 {words.text.number(one.residual, 2)}")
     if args.json:
         print_json(gathered)
 
@@ -149,9 +149,10 @@ def run_formula(args: argparse.Namespace) -> None:
              "grams": round(line.grams, 4)}
             for line in found.lines
         ]  # fmt: skip
-        print_json({"name": words.strength_name(entry.name, percent), "base": found.base, "can": found.can.key,
+        name = words.strengths.strength_name(entry.name, percent)
+        print_json({"name": name, "base": found.base, "can": found.can.key,
                     "lines": lines, "rounding_delta_e00": round(found.rounding, 4)})  # fmt: skip
         return
-    print(words.formula_text(words.strength_name(entry.name, percent), found))
-    for line in words.formula_warnings(found):
+    print(words.recipes.formula_text(words.strengths.strength_name(entry.name, percent), found))
+    for line in words.recipes.formula_warnings(found):
         print(line)

@@ -24,7 +24,7 @@ def run_exercise(args: argparse.Namespace) -> None:
     chosen = method_of(args)
     apart = parse(args.apart) if is_number(args.apart) else 0.0
     if not HARDEST <= apart <= EASIEST:
-        fail(f"--apart: {words.apart_wrong(args.apart, HARDEST, EASIEST)}")
+        fail(f"--apart: {words.training.apart_wrong(args.apart, HARDEST, EASIEST)}")
     entries, offered = decks.deck(), decks.offered(chosen)
     makers = sorted({entry.maker for entry in entries})
     numbers = [makers.index(entry.maker) for entry in entries]
@@ -32,23 +32,23 @@ def run_exercise(args: argparse.Namespace) -> None:
     try:
         wall = make(Kind(args.kind), pool, np.random.default_rng(args.seed), apart, method.besides(chosen))
     except PoolError:
-        fail(words.too_small(args.kind))
+        fail(words.training.too_small(args.kind))
     codes = [entries[row].code for row in wall.boards]
     names = [entries[row].name for row in wall.boards]
-    because, shown = words.because(wall, pool, names), showing(wall, pool)
+    because, shown = words.training.because(wall, pool, names), showing(wall, pool)
     if args.json:
         print_json({
-            "kind": wall.kind.value, "boards": codes, "question": words.TRAINED[wall.kind.value],
+            "kind": wall.kind.value, "boards": codes, "question": words.training.TRAINED[wall.kind.value],
             "choices": list(wall.choices), "accepted": accepted(wall, codes), "because": because,
             "apart": round(wall.apart, 4), "shown_by": entries[shown.row].code if shown else None,
         })  # fmt: skip
         return
-    print(f"{words.TRAINED[wall.kind.value]}  {' '.join(codes)}")
+    print(f"{words.training.TRAINED[wall.kind.value]}  {' '.join(codes)}")
     print("; ".join(one if isinstance(one, str) else " ".join(one) for one in accepted(wall, codes)))
     print(because)
     if shown:
         beside = [names[place] for place in shown.beside]
-        print(words.shown_by(shown, entries[shown.row].name, beside, float(pool.lrv[shown.row])))
+        print(words.training.shown_by(shown, entries[shown.row].name, beside, float(pool.lrv[shown.row])))
 
 
 def accepted(wall: Exercise, codes: list[str]) -> list[str | list[str]]:

@@ -66,7 +66,7 @@ def deck() -> tuple[DeckColour, ...]:
                 screen=shown[i],
                 in_gamut=bool(inside[i]),
                 provenance=PROVENANCE,
-                given=messages.catalogue_given(row["maker"], row["code"]),
+                given=messages.sources.catalogue_given(row["maker"], row["code"]),
                 reflectance=tuple(np.asarray(spectra[i]).tolist()),
                 maker=row["maker"],
             ),

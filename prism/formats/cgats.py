@@ -41,7 +41,7 @@ def _tokens(line: str) -> list[str]:
 def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in the first table of a CGATS file that has colours. Raises `DeckFileError`."""
     with as_deck():
-        return _read(lines_of(data, MAX_BYTES, messages.FEWER_COLOURS), Budget(lines_in(data), tell))
+        return _read(lines_of(data, MAX_BYTES, messages.faults.FEWER_COLOURS), Budget(lines_in(data), tell))
 
 
 def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
@@ -70,7 +70,7 @@ def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
             problems.clear()  # a table of something else; the colours may follow
         elif upper == "BEGIN_DATA":
             if not fields:
-                raise DeckFileError(messages.cgats_no_format(number))
+                raise DeckFileError(messages.files.cgats_no_format(number))
             section, found_data = "data", True
         elif section == "format":
             fields += [token.upper() for token in _tokens(line)]
@@ -82,13 +82,13 @@ def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
             except EntryError as bad:
                 problems.append(Problem(number, bad.column, str(bad)))
     if not found_data:
-        raise DeckFileError(messages.CGATS_NO_DATA)
+        raise DeckFileError(messages.files.CGATS_NO_DATA)
     if section == "data":
-        problems.append(Problem(number, "", messages.CGATS_CUT_SHORT))
+        problems.append(Problem(number, "", messages.files.CGATS_CUT_SHORT))
     entries, percent = as_fractions(entries)
     unsaid = not light and any(entry.lab and not entry.reflectance for entry in entries)
-    notes = [messages.CSV_PERCENT_NOTE] if percent else []
-    return DeckFile(entries, problems, (*notes, *([messages.CGATS_UNSAID] if unsaid else [])))
+    notes = [messages.faults.CSV_PERCENT_NOTE] if percent else []
+    return DeckFile(entries, problems, (*notes, *([messages.files.CGATS_UNSAID] if unsaid else [])))
 
 
 _CONVENTIONS = {"D65": "lab", "D50": "lab50", "": "lab50"}
@@ -98,27 +98,27 @@ _CODES = ("SAMPLE_ID", "SAMPLEID", "SAMPLE_LOC", "SAMPLE_NAME")
 
 def _entry(number: int, values: Sequence[str], fields: Sequence[str], convention: str) -> Entry:
     if len(values) != len(fields):
-        raise EntryError("", messages.cgats_length(len(values), len(fields)))
+        raise EntryError("", messages.files.cgats_length(len(values), len(fields)))
     row = dict(zip(fields, values, strict=True))
 
     def figure(field: str) -> float:
         try:
             return parse(row[field])
         except ValueError:
-            raise EntryError(field, messages.cell_not_a_number(row[field])) from None
+            raise EntryError(field, messages.files.cell_not_a_number(row[field])) from None
 
     bands = sorted((float(m[1]), field) for field in fields if (m := _SPECTRAL.fullmatch(field)))
     spectrum = tuple(figure(field) for _, field in bands)
     code = next((row[field] for field in _CODES if row.get(field)), "")
     if not code:
-        raise EntryError("SAMPLE_ID", messages.ENTRY_NAMELESS)
+        raise EntryError("SAMPLE_ID", messages.files.ENTRY_NAMELESS)
     lab: tuple[float, ...] | None = None
     if set(_LAB) <= set(fields):
         lab = tuple(figure(field) for field in _LAB)
     elif set(_XYZ) <= set(fields):
         lab = tuple(xyz_to_lab([figure(field) for field in _XYZ], _WHITES[convention]).tolist())
     if lab is None and not spectrum:
-        raise EntryError("", messages.NO_NUMBERS)
+        raise EntryError("", messages.files.NO_NUMBERS)
     return Entry(
         line=number,
         code=code,

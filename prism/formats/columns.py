@@ -98,7 +98,7 @@ def head_of(rows: Sequence[Sequence[str]]) -> Head:
     by_name = ((at, by_heading(row)) for at, row in enumerate(rows[:TITLES]))
     at = next((at for at, found in by_name if has_colour(found) or len(found) > 2), None)
     if at is None and rows and _is_data(rows[0]):
-        headings = [messages.column_number(i + 1) for i in range(max(len(row) for row in rows))]
+        headings = [messages.files.column_number(i + 1) for i in range(max(len(row) for row in rows))]
         return Head(headings, guess([""] * len(headings), rows), 0)
     at = at if at is not None else 0
     headings = list(rows[at]) if rows else []

@@ -25,7 +25,7 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """
     small_enough(data)
     if data.count(b"<") > MAX_TAGS:
-        raise DeckFileError(messages.too_many_cells(MAX_TAGS))
+        raise DeckFileError(messages.files.too_many_cells(MAX_TAGS))
     import colour_cxf
     from defusedxml import DefusedXmlException
     from defusedxml.ElementTree import ParseError, fromstring
@@ -33,18 +33,18 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     try:
         fromstring(data, forbid_dtd=True, forbid_entities=True, forbid_external=True)
     except ParseError as wrong:
-        raise DeckFileError(messages.xml_broken(str(wrong))) from None
+        raise DeckFileError(messages.files.xml_broken(str(wrong))) from None
     except DefusedXmlException:
-        raise DeckFileError(messages.XML_UNSAFE) from None
+        raise DeckFileError(messages.files.XML_UNSAFE) from None
     except (ValueError, LookupError) as wrong:  # encodings that do not exist, or do not hold
-        raise DeckFileError(messages.xml_broken(str(wrong))) from None
+        raise DeckFileError(messages.files.xml_broken(str(wrong))) from None
     try:
         whole = colour_cxf.read_cxf(data)
     except Exception as wrong:  # the package raises many kinds for XML that is something else
-        raise DeckFileError(messages.cxf_other(type(wrong).__name__)) from None
+        raise DeckFileError(messages.files.cxf_other(type(wrong).__name__)) from None
     resources = whole.resources
     if resources is None or resources.object_collection is None:
-        raise DeckFileError(messages.cxf_other("no objects"))
+        raise DeckFileError(messages.files.cxf_other("no objects"))
     collection = resources.color_specification_collection
     specifications = {spec.id: spec for spec in (collection.color_specification if collection else [])}
     found = resources.object_collection.object_value
@@ -56,7 +56,7 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
             problems.append(Problem(number, bad.column, str(bad)))
         except (ValueError, TypeError, OverflowError) as wrong:
             # the package hands on what it cannot convert as it stands in the file
-            problems.append(Problem(number, "ColorValues", messages.cxf_value(str(wrong))))
+            problems.append(Problem(number, "ColorValues", messages.files.cxf_value(str(wrong))))
     return DeckFile(entries, problems)
 
 
@@ -64,7 +64,7 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
     name = (item.name or "").strip()
     code = (item.id or "").strip() or name
     if not code:
-        raise EntryError("Name", messages.ENTRY_NAMELESS)
+        raise EntryError("Name", messages.files.ENTRY_NAMELESS)
     found: dict[str, Any] = {}
     for value in item.color_values.choice if item.color_values else []:
         spec = specifications.get(getattr(value, "color_specification", None))
@@ -83,7 +83,7 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
             if all(0 <= v <= 255 for v in rgb):
                 found["hex"] = "#{:02X}{:02X}{:02X}".format(*rgb)
     if not found:
-        raise EntryError("ColorValues", messages.NO_NUMBERS)
+        raise EntryError("ColorValues", messages.files.NO_NUMBERS)
     return Entry(line=number, code=code, name=name or code, **found)
 
 

@@ -65,18 +65,18 @@ class Budget:
         self._rows = self._cells = 0
         self._until = monotonic() + MAX_SECONDS
         if total > MAX_ENTRIES + SLACK:
-            raise DeckFileError(messages.too_many_rows(MAX_ENTRIES))
+            raise DeckFileError(messages.files.too_many_rows(MAX_ENTRIES))
 
     def spend(self, cells: int = 1) -> None:
         """Count one line with its values. Raises `DeckFileError` where the file is more than is read."""
         self._rows += 1
         self._cells += cells
         if self._rows > MAX_ENTRIES + 1:
-            raise DeckFileError(messages.too_many_rows(MAX_ENTRIES))
+            raise DeckFileError(messages.files.too_many_rows(MAX_ENTRIES))
         if self._cells > MAX_CELLS:
-            raise DeckFileError(messages.too_many_cells(MAX_CELLS))
+            raise DeckFileError(messages.files.too_many_cells(MAX_CELLS))
         if self._rows % 500 == 0 and monotonic() > self._until:
-            raise DeckFileError(messages.too_slow(MAX_SECONDS))
+            raise DeckFileError(messages.files.too_slow(MAX_SECONDS))
         if self._tell and self._rows % self._often == 0:
             self._tell(min(self._rows / self._total, 1.0))
 
@@ -90,7 +90,7 @@ class Budget:
 def small_enough(data: bytes) -> None:
     """Raise `DeckFileError` for a file that is larger than is read."""
     if len(data) > MAX_BYTES:
-        raise DeckFileError(messages.too_large(MAX_BYTES, len(data), messages.FEWER_COLOURS))
+        raise DeckFileError(messages.faults.too_large(MAX_BYTES, len(data), messages.faults.FEWER_COLOURS))
 
 
 def lines_in(data: bytes) -> int:
@@ -171,7 +171,7 @@ def _kind_by_kind(
     kinds: dict[tuple[object, ...], list[int]] = {}
     for i, entry in enumerate(entries):
         if entry.lrv is not None and not 0 <= entry.lrv <= 100:
-            found[i] = IntakeError("LRV", messages.out_of_range("LRV", entry.lrv, 0, 100))
+            found[i] = IntakeError("LRV", messages.faults.out_of_range("LRV", entry.lrv, 0, 100))
         elif entry.reflectance is not None and entry.wavelengths is not None:
             kinds.setdefault(("reflectance", entry.wavelengths), []).append(i)
         elif entry.lab is not None:
@@ -179,7 +179,7 @@ def _kind_by_kind(
         elif entry.hex:
             kinds.setdefault(("hex",), []).append(i)
         else:
-            found[i] = IntakeError("colour", messages.NO_NUMBERS)
+            found[i] = IntakeError("colour", messages.files.NO_NUMBERS)
     for kind, rows in kinds.items():
         found |= zip(rows, of_kind[str(kind[0])]([entries[i] for i in rows]), strict=True)
     return [found[i] for i in range(len(entries))]
@@ -211,7 +211,7 @@ def _grid_fault(grid: Array) -> IntakeError | None:
     try:
         resample(grid, np.zeros((1, grid.size)))
     except ValueError as reason:
-        return IntakeError("wavelengths", messages.csv_grid(str(reason)))
+        return IntakeError("wavelengths", messages.faults.csv_grid(str(reason)))
     return None
 
 
@@ -255,7 +255,7 @@ def _of_spectra(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     try:
         made = iter(many_from_reflectance(resample(grid, np.array(good)))) if good else iter(())
     except ValueError as reason:
-        return [IntakeError("wavelengths", messages.csv_grid(str(reason)))] * len(members)
+        return [IntakeError("wavelengths", messages.faults.csv_grid(str(reason)))] * len(members)
     return [
         one if isinstance(one, IntakeError) else replace(next(made), specular=entry.specular)
         for entry, one in zip(members, checked, strict=True)
@@ -267,7 +267,7 @@ def _reflectance(grid: Array, values: tuple[float, ...]) -> tuple[float, ...] | 
     bad = next((i for i, value in enumerate(values) if not 0 <= value <= WHITEST), None)
     if bad is None:
         return values
-    return IntakeError("reflectance", messages.bad_reflectance(float(grid[bad]), values[bad], WHITEST))
+    return IntakeError("reflectance", messages.files.bad_reflectance(float(grid[bad]), values[bad], WHITEST))
 
 
 def specular(text: str, column: str) -> Specular | None:
@@ -277,7 +277,7 @@ def specular(text: str, column: str) -> Specular | None:
         return None
     found = {"included": "included", "sci": "included", "excluded": "excluded", "sce": "excluded"}.get(word)
     if found is None:
-        raise EntryError(column, messages.bad_specular(text))
+        raise EntryError(column, messages.files.bad_specular(text))
     return Specular(found)
 
 
@@ -285,7 +285,7 @@ def recipe_is_sound(recipe: Sequence[tuple[str, float]]) -> None:
     """Raise `EntryError` for a recipe whose amounts cannot be mL per litre: more colorant than paint."""
     total = sum(amount for _, amount in recipe)
     if total > MOST_COLORANT:
-        raise EntryError("colorants", messages.recipe_too_much(total, MOST_COLORANT))
+        raise EntryError("colorants", messages.files.recipe_too_much(total, MOST_COLORANT))
 
 
 MOST_COLORANT = 400.0

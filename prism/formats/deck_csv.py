@@ -57,7 +57,7 @@ def with_typed(row: Sequence[str], typed: Mapping[int, str], width: int) -> list
 def numbered(data: bytes) -> Iterator[Iterator[tuple[int, list[str]]]]:
     """Lend the lines of a CSV file as cells, numbered. Raises `DeckFileError`."""
     with as_deck():
-        yield enumerate(rows_of(data, MAX_BYTES, messages.FEWER_COLOURS), start=1)
+        yield enumerate(rows_of(data, MAX_BYTES, messages.faults.FEWER_COLOURS), start=1)
 
 
 def read(
@@ -84,18 +84,18 @@ def read_rows(
     filled = _filled(rows, budget)
     first = list(islice(filled, LOOKED))
     if not first:
-        raise DeckFileError(messages.DECK_EMPTY)
+        raise DeckFileError(messages.files.DECK_EMPTY)
     widest = max(len(row) for _, row in first)
     if widest > MAX_COLUMNS:
-        raise DeckFileError(messages.too_many_columns(MAX_COLUMNS, widest))
+        raise DeckFileError(messages.files.too_many_columns(MAX_COLUMNS, widest))
     head = head_of([row for _, row in first])
     headers, columns = head.headings, head.columns if mapping is None else mapping
     held = set(columns.values())
     nm_columns = sorted((float(name), i) for i, name in columns.items() if name.replace(".", "").isdigit())
     if not has_colour(columns):
-        raise DeckFileError(messages.deck_no_numbers([h.strip() for h in headers]))
+        raise DeckFileError(messages.files.deck_no_numbers([h.strip() for h in headers]))
     if not {"code", "name"} & held:
-        raise DeckFileError(messages.deck_no_names([h.strip() for h in headers]))
+        raise DeckFileError(messages.files.deck_no_names([h.strip() for h in headers]))
     places = _Columns(headers, {name: i for i, name in columns.items()}, nm_columns, tuple(nm for nm, _ in nm_columns))
     entries: list[Entry] = []
     problems: list[Problem] = []
@@ -104,7 +104,7 @@ def read_rows(
         row = with_typed(own, typed[line], len(headers)) if typed and line in typed else own
         try:
             if sum(bool(cell.strip()) for cell in row[len(headers) :]):
-                raise EntryError("", messages.cells_beyond(len(row), len(headers)))
+                raise EntryError("", messages.files.cells_beyond(len(row), len(headers)))
             screen = places.screen(row)
             entries.append(_entry(line, row, places))
             if screen:
@@ -116,9 +116,9 @@ def read_rows(
     aside = [headers[i].strip() for i in range(len(headers)) if i not in columns and headers[i].strip()]
     aside = [heading for heading in aside if heading not in READS]
     entries, percent = as_fractions(entries)
-    notes = [messages.columns_aside(aside)] if aside else []
+    notes = [messages.files.columns_aside(aside)] if aside else []
     if percent:
-        notes.append(messages.CSV_PERCENT_NOTE)
+        notes.append(messages.faults.CSV_PERCENT_NOTE)
     return DeckFile(entries, problems, tuple(notes))
 
 
@@ -147,7 +147,7 @@ def with_screens(entries: list[Entry], screens: Mapping[int, Screen]) -> tuple[l
             made.append(replace(entry, hex="#" + "".join(f"{round(255 * value / most):02X}" for value in values)))
         else:
             worst = max(values, key=lambda value: abs(value - most / 2))
-            wrong.append(Problem(entry.line, "RGB", messages.out_of_range("RGB", worst, 0, most)))
+            wrong.append(Problem(entry.line, "RGB", messages.faults.out_of_range("RGB", worst, 0, most)))
     return made, wrong
 
 
@@ -180,7 +180,7 @@ class _Columns:
         try:
             return parse(cell) if cell else None
         except ValueError:
-            raise self.bad(column, messages.cell_not_a_number(cell)) from None
+            raise self.bad(column, messages.files.cell_not_a_number(cell)) from None
 
     def figure(self, row: Sequence[str], name: str) -> float | None:
         column = self.fields.get(name)
@@ -189,7 +189,7 @@ class _Columns:
     def whole(self, row: Sequence[str], name: str) -> int | None:
         value = self.figure(row, name)
         if value is not None and (value != int(value) or not 0 < value < 32_768):
-            raise self.bad(self.fields[name], messages.cell_not_whole(self.text(row, name)))
+            raise self.bad(self.fields[name], messages.files.cell_not_whole(self.text(row, name)))
         return None if value is None else int(value)
 
     def lab(self, row: Sequence[str]) -> tuple[float, float, float] | None:
@@ -201,7 +201,7 @@ class _Columns:
             return None
         missing = "l" if lightness is None else "a" if a is None else "b"
         raise self.bad(
-            self.fields.get(missing, 0), messages.missing(f"{missing.upper() if missing == 'l' else missing}*")
+            self.fields.get(missing, 0), messages.faults.missing(f"{missing.upper() if missing == 'l' else missing}*")
         )
 
     def screen(self, row: Sequence[str]) -> Screen | None:
@@ -215,7 +215,7 @@ class _Columns:
             try:
                 values.append(parse(cell.removesuffix("%").rstrip()))
             except ValueError:
-                raise self.bad(column or 0, messages.cell_not_a_number(cell)) from None
+                raise self.bad(column or 0, messages.files.cell_not_a_number(cell)) from None
         return (values[0], values[1], values[2]), any(cell.endswith("%") for cell in cells)
 
     def reflectance(self, row: Sequence[str]) -> tuple[float, ...] | None:
@@ -225,7 +225,7 @@ class _Columns:
             return None
         for (nm, column), value in zip(self.bands, found, strict=True):
             if value is None:
-                raise self.bad(column, messages.band_missing(nm))
+                raise self.bad(column, messages.files.band_missing(nm))
         return tuple(value for value in found if value is not None)
 
 
@@ -234,7 +234,7 @@ def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
     reflectance = columns.reflectance(row)
     code, name = columns.text(row, "code"), columns.text(row, "name")
     if not code and not name:
-        raise columns.bad(columns.fields.get("code", columns.fields.get("name", 0)), messages.ENTRY_NAMELESS)
+        raise columns.bad(columns.fields.get("code", columns.fields.get("name", 0)), messages.files.ENTRY_NAMELESS)
     return Entry(
         line=line,
         code=code or name,
@@ -268,7 +268,7 @@ def _recipe(text: str) -> tuple[tuple[str, float], ...]:
         except ValueError:
             value = -1.0
         if not code or value < 0:
-            raise EntryError("colorants", messages.bad_recipe_part(part))
+            raise EntryError("colorants", messages.files.bad_recipe_part(part))
         parts.append((code, value))
     recipe_is_sound(parts)
     return tuple(parts)

@@ -29,13 +29,13 @@ FORMAT, VERSION = "gentle-prism deck", 1
 def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a JSON file; entries count as lines."""
     if data.count(b",") + data.count(b"[") + data.count(b"{") > MAX_CELLS:
-        raise DeckFileError(messages.too_many_cells(MAX_CELLS))
+        raise DeckFileError(messages.files.too_many_cells(MAX_CELLS))
     with as_deck():
-        whole = json_of(data, MAX_BYTES, messages.FEWER_COLOURS)
+        whole = json_of(data, MAX_BYTES, messages.faults.FEWER_COLOURS)
     if not isinstance(whole, dict) or whole.get("format") != FORMAT or not isinstance(whole.get("colours"), list):
-        raise DeckFileError(messages.json_other(FORMAT))
+        raise DeckFileError(messages.files.json_other(FORMAT))
     if whole.get("version") != VERSION:
-        raise DeckFileError(messages.json_version(whole.get("version"), VERSION))
+        raise DeckFileError(messages.files.json_version(whole.get("version"), VERSION))
     entries, problems = [], []
     for number, item in enumerate(Budget(len(whole["colours"]), tell).over(whole["colours"]), start=1):
         try:
@@ -56,14 +56,14 @@ def _numbers(item: dict[str, Any], field: str, count: int | None = None) -> tupl
         return None
     plain = isinstance(value, list) and all(_plain(v) for v in value)
     if not plain or (count is not None and len(value) != count):
-        raise EntryError(field, messages.json_numbers(field, count))
+        raise EntryError(field, messages.files.json_numbers(field, count))
     return tuple(float(v) for v in value)
 
 
 def _text(item: dict[str, Any], field: str) -> str:
     value = item.get(field, "")
     if not isinstance(value, str):
-        raise EntryError(field, messages.json_text(field))
+        raise EntryError(field, messages.files.json_text(field))
     return value.strip()
 
 
@@ -71,7 +71,7 @@ def _whole(item: dict[str, Any], field: str) -> int | None:
     value = item.get(field)
     if value is None or (isinstance(value, int) and not isinstance(value, bool) and 0 < value < 32_768):
         return value
-    raise EntryError(field, messages.cell_not_whole(str(value)))
+    raise EntryError(field, messages.files.cell_not_whole(str(value)))
 
 
 def _strip(item: dict[str, Any]) -> str:
@@ -82,20 +82,20 @@ def _strip(item: dict[str, Any]) -> str:
 
 def _entry(number: int, item: Any) -> Entry:
     if not isinstance(item, dict):
-        raise EntryError("", messages.JSON_NOT_A_COLOUR)
+        raise EntryError("", messages.files.JSON_NOT_A_COLOUR)
     code, name = _text(item, "code"), _text(item, "name")
     if not code and not name:
-        raise EntryError("code", messages.ENTRY_NAMELESS)
+        raise EntryError("code", messages.files.ENTRY_NAMELESS)
     lab, spectrum, grid = _numbers(item, "lab", 3), _numbers(item, "reflectance"), _numbers(item, "wavelengths")
     if spectrum and (grid is None or len(grid) != len(spectrum)):
-        raise EntryError("wavelengths", messages.json_numbers("wavelengths", len(spectrum)))
+        raise EntryError("wavelengths", messages.files.json_numbers("wavelengths", len(spectrum)))
     lrv = item.get("lrv")
     if lrv is not None and not _plain(lrv):
-        raise EntryError("lrv", messages.cell_not_a_number(str(lrv)[:60]))
+        raise EntryError("lrv", messages.files.cell_not_a_number(str(lrv)[:60]))
     recipe = item.get("recipe") or {}
     colorants = recipe.get("colorants", {}) if isinstance(recipe, dict) else None
     if not isinstance(colorants, dict) or not all(_plain(v) and v >= 0 for v in colorants.values()):
-        raise EntryError("recipe", messages.bad_recipe_part(str(recipe)))
+        raise EntryError("recipe", messages.files.bad_recipe_part(str(recipe)))
     recipe_is_sound([(code, float(amount)) for code, amount in colorants.items()])
     return Entry(
         line=number,

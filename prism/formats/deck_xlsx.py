@@ -54,7 +54,7 @@ def _sheet(data: bytes) -> Iterator[Any]:
             parts = packed.infolist()
             squeezed = any(part.file_size > max(SQUEEZED_FROM, MOST_SQUEEZED * part.compress_size) for part in parts)
             if squeezed or sum(part.file_size for part in parts) > UNPACKED_BYTES:
-                raise DeckFileError(messages.XLSX_BOMB)
+                raise DeckFileError(messages.files.XLSX_BOMB)
         from openpyxl import load_workbook
 
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)
@@ -65,7 +65,7 @@ def _sheet(data: bytes) -> Iterator[Any]:
     except DeckFileError:
         raise
     except Exception as wrong:  # the package raises many kinds for broken workbooks
-        raise DeckFileError(messages.xlsx_broken(type(wrong).__name__)) from None
+        raise DeckFileError(messages.files.xlsx_broken(type(wrong).__name__)) from None
 
 
 def _rows(sheet: Any) -> Iterator[tuple[int, list[str]]]:

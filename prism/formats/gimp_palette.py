@@ -14,12 +14,12 @@ from prism.formats.text import lines_of
 def read(data: bytes, tell: Tell | None = None) -> DeckFile:
     """Return the deck in a palette; a name `code name` with a tab between keeps both."""
     with as_deck():
-        return _read(lines_of(data, MAX_BYTES, messages.FEWER_COLOURS), Budget(lines_in(data), tell))
+        return _read(lines_of(data, MAX_BYTES, messages.faults.FEWER_COLOURS), Budget(lines_in(data), tell))
 
 
 def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
     if next(lines, "").strip() != "GIMP Palette":
-        raise DeckFileError(messages.GPL_OTHER)
+        raise DeckFileError(messages.files.GPL_OTHER)
     entries, problems = [], []
     for number, line in enumerate(budget.over(lines), start=2):
         clean = line.strip()
@@ -29,10 +29,10 @@ def _read(lines: Iterator[str], budget: Budget) -> DeckFile:
         try:
             red, green, blue = (int(part) for part in parts[:3])
         except ValueError:
-            problems.append(Problem(number, "", messages.gpl_numbers(clean)))
+            problems.append(Problem(number, "", messages.files.gpl_numbers(clean)))
             continue
         if not all(0 <= v <= 255 for v in (red, green, blue)):
-            problems.append(Problem(number, "", messages.gpl_numbers(clean)))
+            problems.append(Problem(number, "", messages.files.gpl_numbers(clean)))
             continue
         label = parts[3] if len(parts) > 3 else f"#{red:02X}{green:02X}{blue:02X}"
         code, tab, name = label.partition("\t")

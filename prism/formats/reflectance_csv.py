@@ -42,7 +42,7 @@ class Spectrum:
     @property
     def scatter_said(self) -> str:
         """That the readings contradict one another, and what helps; empty where they agree."""
-        return "" if self._together.steady else messages.unsteady(self._together.spread)
+        return "" if self._together.steady else messages.devices.unsteady(self._together.spread)
 
     def stimulus(self) -> Stimulus:
         """Return the mean of the readings as a colour, no surer than the readings agree."""
@@ -50,7 +50,7 @@ class Spectrum:
         found = from_reflectance(
             self._together.mean,
             "reading-average" if n > 1 else "reading-single",
-            messages.spectrum_given(n),
+            messages.sources.spectrum_given(n),
         )
         return replace(found, spread=self._together.uncertainty) if n > 1 else found
 
@@ -58,7 +58,7 @@ class Spectrum:
 def text_of(data: bytes) -> str:
     """Return the text of an uploaded file. Raises `IntakeError` for what is too large, or not text."""
     try:
-        return decode(data, MAX_BYTES, messages.ONE_COLOUR)
+        return decode(data, MAX_BYTES, messages.faults.ONE_COLOUR)
     except TextError as wrong:
         raise IntakeError(FIELD, str(wrong)) from None
 
@@ -66,15 +66,15 @@ def text_of(data: bytes) -> str:
 def read(text: str) -> Spectrum:
     """Return the readings in a CSV text. Raises `IntakeError` naming line, column and value."""
     if len(text) > MAX_BYTES:
-        raise IntakeError(FIELD, messages.too_large(MAX_BYTES, len(text), messages.ONE_COLOUR))
+        raise IntakeError(FIELD, messages.faults.too_large(MAX_BYTES, len(text), messages.faults.ONE_COLOUR))
     table = _table(text)
     if not table:
-        raise IntakeError(FIELD, messages.CSV_EMPTY)
+        raise IntakeError(FIELD, messages.faults.CSV_EMPTY)
     nm, rows = _orient(table)
     if not rows:
-        raise IntakeError(FIELD, messages.CSV_NO_READINGS)
+        raise IntakeError(FIELD, messages.faults.CSV_NO_READINGS)
     if len(rows) > MAX_READINGS:
-        raise IntakeError(FIELD, messages.csv_too_many(MAX_READINGS))
+        raise IntakeError(FIELD, messages.faults.csv_too_many(MAX_READINGS))
     values = np.array([[cell.value for cell in row] for row in rows])
     notes: list[str] = []
     percent = is_percent(float(values.max()))
@@ -82,21 +82,21 @@ def read(text: str) -> Spectrum:
     for row in rows:
         for cell in row:
             if not 0 <= cell.value <= high:
-                raise IntakeError(FIELD, messages.csv_out_of_range(cell.line, cell.column, cell.value, high))
+                raise IntakeError(FIELD, messages.faults.csv_out_of_range(cell.line, cell.column, cell.value, high))
     if percent:
         values = values / 100
-        notes.append(messages.CSV_PERCENT_NOTE)
+        notes.append(messages.faults.CSV_PERCENT_NOTE)
     order = np.argsort(nm)
     nm, values = nm[order], values[:, order]
     try:
         readings = resample(nm, values)
     except ValueError as reason:
-        raise IntakeError(FIELD, messages.csv_grid(str(reason))) from None
+        raise IntakeError(FIELD, messages.faults.csv_grid(str(reason))) from None
     step = float(nm[1] - nm[0])
     if step != 10:
-        notes.append(messages.csv_resampled_note(step))
+        notes.append(messages.faults.csv_resampled_note(step))
     if nm[0] > BANDS[0] or nm[-1] < BANDS[-1]:
-        notes.append(messages.csv_extended_note(float(nm[0]), float(nm[-1])))
+        notes.append(messages.faults.csv_extended_note(float(nm[0]), float(nm[-1])))
     return Spectrum(np.clip(readings, 0, None), tuple(notes))
 
 
@@ -144,7 +144,7 @@ def _is_text(cell: _Cell) -> bool:
 def _strict(cells: list[_Cell]) -> list[_Cell]:
     for cell in cells:
         if _is_text(cell):
-            raise IntakeError(FIELD, messages.csv_bad_cell(cell.line, cell.column, cell.text))
+            raise IntakeError(FIELD, messages.faults.csv_bad_cell(cell.line, cell.column, cell.text))
     return cells
 
 
@@ -163,7 +163,7 @@ def _orient(table: list[list[_Cell]]) -> tuple[Array, list[list[_Cell]]]:
         for row in table:
             _strict(row)
             if len(row) != width:
-                raise IntakeError(FIELD, messages.csv_row_length(row[0].line, len(row) - 1, width - 1))
+                raise IntakeError(FIELD, messages.faults.csv_row_length(row[0].line, len(row) - 1, width - 1))
         return np.array([c.value for c in first_column]), [[row[i] for row in table] for i in range(1, width)]
 
     if _looks_like_wavelengths(table[0]):
@@ -178,7 +178,7 @@ def _orient(table: list[list[_Cell]]) -> tuple[Array, list[list[_Cell]]]:
         _strict(row)
     for row in rows:
         if len(row) not in BARE_GRIDS or len(row) != len(rows[0]):
-            raise IntakeError(FIELD, messages.wrong_band_count(len(row)))
+            raise IntakeError(FIELD, messages.faults.wrong_band_count(len(row)))
     start, step = BARE_GRIDS[len(rows[0])]
     return np.arange(start, start + step * len(rows[0]), step, dtype=np.float64), rows
 
@@ -187,5 +187,5 @@ def _reading(row: list[_Cell], expected: int, labelled: bool) -> list[_Cell]:
     """Return the values of a line below a line of wavelengths; a label goes only where there is room for one."""
     values = row[1:] if labelled or (_is_text(row[0]) and len(row) == expected + 1) else row
     if len(values) != expected:
-        raise IntakeError(FIELD, messages.csv_row_length(row[0].line, len(values), expected))
+        raise IntakeError(FIELD, messages.faults.csv_row_length(row[0].line, len(values), expected))
     return _strict(values)

@@ -41,9 +41,9 @@ def read(data: bytes, resolve: Resolve | None = None) -> Room:
 def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
     """Return the room of a file that has been parsed. Raises `RoomError`."""
     if not isinstance(whole, dict):
-        raise RoomError("file", messages.ROOM_IS_LIST)
+        raise RoomError("file", messages.rooms.ROOM_IS_LIST)
     if whole.get("format", FORMAT) != FORMAT or whole.get("version", VERSION) != VERSION:
-        raise RoomError("format", messages.room_wrong("format, version", f'"{FORMAT}", {VERSION}'))
+        raise RoomError("format", messages.rooms.room_wrong("format, version", f'"{FORMAT}", {VERSION}'))
     size = _object(whole, "size")
     return checked(
         Room(
@@ -119,7 +119,7 @@ def _place(part: dict[str, Any]) -> Place:
     try:
         return towns.town(name, country).place
     except towns.UnknownTownError as wrong:
-        said = messages.town_unknown(f"{name}, {country}" if country else name, wrong.near)
+        said = messages.rooms.town_unknown(f"{name}, {country}" if country else name, wrong.near)
         raise RoomError("place, town", said) from None
 
 
@@ -133,7 +133,7 @@ def _surfaces(whole: dict[str, Any], resolve: Resolve | None) -> dict[str, Refle
     found: dict[str, Reflectance | None] = {}
     for side, value in given.items():
         if side != "walls" and side not in SIDES:
-            raise RoomError(f"surfaces, {side}", messages.room_unknown("surface", side, (*SIDES, "walls")))
+            raise RoomError(f"surfaces, {side}", messages.rooms.room_unknown("surface", side, (*SIDES, "walls")))
         colour = None if value is None else colour_of(value, f"surfaces, {side}", resolve)
         for each in WALLS if side == "walls" else (side,):
             if side != "walls" or each not in given:
@@ -148,10 +148,10 @@ def colour_of(value: Any, where: str, resolve: Resolve | None = None) -> Reflect
             isinstance(v, int | float) and not isinstance(v, bool) and 0 <= v <= WHITEST for v in value
         )
         if not sound:
-            raise RoomError(where, messages.room_wrong(where, f"a colour or {BANDS.size} reflectances of 0 to 1"))
+            raise RoomError(where, messages.rooms.room_wrong(where, f"a colour or {BANDS.size} reflectances of 0 to 1"))
         return tuple(min(float(v), 1.0) for v in value)
     if not isinstance(value, str):
-        raise RoomError(where, messages.room_wrong(where, "a colour such as lab:40,2,6"))
+        raise RoomError(where, messages.rooms.room_wrong(where, "a colour such as lab:40,2,6"))
     if value.startswith(_MATERIAL):
         return _material(value.removeprefix(_MATERIAL), where)
     if by_name := materials.named(value):
@@ -162,7 +162,7 @@ def colour_of(value: Any, where: str, resolve: Resolve | None = None) -> Reflect
 def _material(name: str, where: str) -> Reflectance:
     found = materials.named(name)
     if found is None:
-        raise RoomError(where, messages.material_unknown(name, materials.nearest_names(name)))
+        raise RoomError(where, messages.rooms.material_unknown(name, materials.nearest_names(name)))
     return found.reflectance
 
 
@@ -187,10 +187,11 @@ def _stimulus(text: str, where: str, resolve: Resolve | None) -> Stimulus:
         raise RoomError(where, f"{where}: {text}: {wrong}") from None
     found = resolve(text) if resolve else None
     if found is None and (alike := materials.nearest_names(text)):
-        raise RoomError(where, messages.material_unknown(text, alike))
+        raise RoomError(where, messages.rooms.material_unknown(text, alike))
     if found is None:
         raise RoomError(
-            where, messages.room_wrong(f"{where} ({messages.shortened(text)})", "a colour such as lab:40,2,6")
+            where,
+            messages.rooms.room_wrong(f"{where} ({messages.text.shortened(text)})", "a colour such as lab:40,2,6"),
         )
     return found
 
@@ -225,10 +226,10 @@ def _lamp(part: dict[str, Any], where: str) -> Lamp:
 def _fixed(part: dict[str, Any], where: str, resolve: Resolve | None) -> Fixed:
     on = _text(part, where, "on", "floor")
     if on not in (*SIDES, "walls"):
-        raise RoomError(f"{where}, on", messages.room_unknown("on", on, (*SIDES, "walls")))
+        raise RoomError(f"{where}, on", messages.rooms.room_unknown("on", on, (*SIDES, "walls")))
     area = _number(part, where, "area")
     if not 0 < area <= 3_600:
-        raise RoomError(f"{where}, area", messages.outside_range(f"{where}, area", area, 0, 3_600, "m²"))
+        raise RoomError(f"{where}, area", messages.rooms.outside_range(f"{where}, area", area, 0, 3_600, "m²"))
     if "material" in part:
         own = _material(_text(part, where, "material"), f"{where}, material")
     else:
@@ -241,16 +242,16 @@ def _object(whole: dict[str, Any], field: str, needed: bool = True) -> dict[str,
     if value is None and not needed:
         return {}
     if not isinstance(value, dict):
-        raise RoomError(field, messages.room_wrong(field, "an object"))
+        raise RoomError(field, messages.rooms.room_wrong(field, "an object"))
     return value
 
 
 def _each(whole: dict[str, Any], field: str, most: int) -> list[tuple[str, dict[str, Any]]]:
     value = whole.get(field) or []
     if not isinstance(value, list) or not all(isinstance(v, dict) for v in value):
-        raise RoomError(field, messages.room_wrong(field, "a list of objects"))
+        raise RoomError(field, messages.rooms.room_wrong(field, "a list of objects"))
     if len(value) > most:
-        raise RoomError(field, messages.too_many(field, most))
+        raise RoomError(field, messages.rooms.too_many(field, most))
     return [(f"{field} {number}", part) for number, part in enumerate(value, start=1)]
 
 
@@ -261,7 +262,7 @@ def _at(where: str, field: str) -> str:
 def _number(part: dict[str, Any], where: str, field: str, default: float | None = None) -> float:
     value = part.get(field, default)
     if isinstance(value, bool) or not isinstance(value, int | float) or not abs(value) < 1e9:
-        raise RoomError(_at(where, field), messages.room_wrong(_at(where, field), "a number"))
+        raise RoomError(_at(where, field), messages.rooms.room_wrong(_at(where, field), "a number"))
     return float(value)
 
 
@@ -273,7 +274,7 @@ def _whole(part: dict[str, Any], where: str, field: str, default: int, low: int,
     value = _number(part, where, field, default)
     if not value.is_integer() or not low <= value <= high:
         raise RoomError(
-            _at(where, field), messages.room_wrong(_at(where, field), f"a whole number from {low} to {high}")
+            _at(where, field), messages.rooms.room_wrong(_at(where, field), f"a whole number from {low} to {high}")
         )
     return int(value)
 
@@ -281,5 +282,5 @@ def _whole(part: dict[str, Any], where: str, field: str, default: int, low: int,
 def _text(part: dict[str, Any], where: str, field: str, default: str | None = None) -> str:
     value = part.get(field, default)
     if not isinstance(value, str) or len(value) > 200 or not value.isprintable():
-        raise RoomError(_at(where, field), messages.room_wrong(_at(where, field), "a short text"))
+        raise RoomError(_at(where, field), messages.rooms.room_wrong(_at(where, field), "a short text"))
     return value

@@ -29,24 +29,24 @@ def encoding_of(data: bytes, most: int, advice: str = "") -> str:
     Nothing is decoded as a whole, so that a large file costs no second copy of itself.
     """
     if len(data) > most:
-        raise TextError(messages.too_large(most, len(data), advice))
+        raise TextError(messages.faults.too_large(most, len(data), advice))
     if data[:2] in (b"\xff\xfe", b"\xfe\xff"):
         candidates: tuple[str, ...] = ("utf-16",)
     else:
         if b"\0" in data:
-            raise TextError(messages.csv_not_text(data.index(b"\0")))
+            raise TextError(messages.faults.csv_not_text(data.index(b"\0")))
         candidates = ("utf-8-sig", "cp1252")
     position = 0
     for encoding in candidates:
         try:
             for piece in _pieces(data, encoding):
                 if "\0" in piece:
-                    raise TextError(messages.csv_not_text(data.find(b"\0")))
+                    raise TextError(messages.faults.csv_not_text(data.find(b"\0")))
         except UnicodeDecodeError as wrong:
             position = position or wrong.start
             continue
         return encoding
-    raise TextError(messages.csv_not_text(position))
+    raise TextError(messages.faults.csv_not_text(position))
 
 
 def decode(data: bytes, most: int, advice: str = "") -> str:
@@ -55,7 +55,7 @@ def decode(data: bytes, most: int, advice: str = "") -> str:
     try:
         return data.decode(encoding).removeprefix("\ufeff")
     except UnicodeDecodeError as wrong:  # half of the mark of UTF-8 and nothing else passes piece by piece
-        raise TextError(messages.csv_not_text(wrong.start)) from None
+        raise TextError(messages.faults.csv_not_text(wrong.start)) from None
 
 
 def json_of(data: bytes, most: int, advice: str = "") -> Any:
@@ -64,11 +64,11 @@ def json_of(data: bytes, most: int, advice: str = "") -> Any:
     try:
         return all_printable(plain_json(text))
     except json.JSONDecodeError as wrong:
-        raise TextError(messages.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
+        raise TextError(messages.files.json_broken(wrong.lineno, wrong.colno, wrong.msg)) from None
     except RecursionError:
-        raise TextError(messages.JSON_TOO_DEEP) from None
+        raise TextError(messages.files.JSON_TOO_DEEP) from None
     except ValueError:
-        raise TextError(messages.JSON_NOT_PLAIN) from None
+        raise TextError(messages.files.JSON_NOT_PLAIN) from None
 
 
 def plain_json(text: str | bytes) -> Any:
@@ -135,4 +135,4 @@ def rows_of(data: bytes, most: int, advice: str = "") -> Iterator[list[str]]:
             first = False
             yield row
     except csv.Error as wrong:
-        raise TextError(messages.csv_broken(str(wrong))) from None
+        raise TextError(messages.files.csv_broken(str(wrong))) from None

@@ -41,10 +41,10 @@ def read(data: bytes) -> TintSystem:
 def from_table(whole: Any) -> TintSystem:
     """Return the tinting system of a file that has been parsed. Raises `TintSystemError`."""
     if not isinstance(whole, dict) or whole.get("format") != FORMAT or whole.get("version") != VERSION:
-        raise TintSystemError(messages.tinting_other(FORMAT, VERSION))
+        raise TintSystemError(messages.files.tinting_other(FORMAT, VERSION))
     shots = whole.get("shots", {})
     if not isinstance(shots, dict):
-        raise TintSystemError(messages.tinting_wrong("shots", "an object"))
+        raise TintSystemError(messages.files.tinting_wrong("shots", "an object"))
     plain = Shots()
     dosed = Shots(
         _number(shots, "shots", "ounce_ml", 1, 1000, plain.ounce),
@@ -68,7 +68,7 @@ def from_table(whole: Any) -> TintSystem:
         ("cans", [can.key for can in cans]),
     ):
         if twice := next((code for code in codes if codes.count(code) > 1), None):
-            raise TintSystemError(messages.tinting_twice(name, twice))
+            raise TintSystemError(messages.files.tinting_twice(name, twice))
     return TintSystem(
         {part.code: part for part in bases},
         {part.code: part for part in colorants},
@@ -81,7 +81,7 @@ def from_table(whole: Any) -> TintSystem:
 
 def _film(part: Any) -> Film:
     if not isinstance(part, dict):
-        raise TintSystemError(messages.tinting_wrong("film", "an object"))
+        raise TintSystemError(messages.files.tinting_wrong("film", "an object"))
     return Film(
         int(_number(part, "film", "coats", 1, 10)),
         _number(part, "film", "micrometres", 1, 2000),
@@ -92,14 +92,14 @@ def _film(part: Any) -> Film:
 def _listed(whole: dict[str, Any], field: str) -> list[tuple[int, dict[str, Any]]]:
     value = whole.get(field)
     if not isinstance(value, list) or not 1 <= len(value) <= MOST_PARTS or not all(isinstance(v, dict) for v in value):
-        raise TintSystemError(messages.tinting_wrong(field, f"a list of 1 to {MOST_PARTS} objects"))
+        raise TintSystemError(messages.files.tinting_wrong(field, f"a list of 1 to {MOST_PARTS} objects"))
     return list(enumerate(value, start=1))
 
 
 def _text(part: dict[str, Any], where: str, field: str, limit: int) -> str:
     value = part.get(field)
     if not isinstance(value, str) or not value.strip() or len(value) > limit or not value.isprintable():
-        raise TintSystemError(messages.tinting_wrong(f"{where}, {field}", f"text of up to {limit} characters"))
+        raise TintSystemError(messages.files.tinting_wrong(f"{where}, {field}", f"text of up to {limit} characters"))
     return value.strip()
 
 
@@ -108,17 +108,17 @@ def _number(
 ) -> float:
     value = part.get(field, default)
     if isinstance(value, bool) or not isinstance(value, int | float) or not low <= value <= high:
-        raise TintSystemError(messages.tinting_wrong(f"{where}, {field}", f"a number from {low:g} to {high:g}"))
+        raise TintSystemError(messages.files.tinting_wrong(f"{where}, {field}", f"a number from {low:g} to {high:g}"))
     return float(value)
 
 
 def _ingredient(part: dict[str, Any], where: str, base: bool) -> Ingredient:
     kind = None if base else part.get("kind")
     if not base and kind not in [one.value for one in Kind]:
-        raise TintSystemError(messages.tinting_wrong(f"{where}, kind", f"one of {', '.join(Kind)}"))
+        raise TintSystemError(messages.files.tinting_wrong(f"{where}, kind", f"one of {', '.join(Kind)}"))
     k, s = (_bands(part, where, quantity) for quantity in ("k", "s"))
     if base and not (s > 0).all():
-        raise TintSystemError(messages.tinting_wrong(f"{where}, s", "above 0 in every band"))
+        raise TintSystemError(messages.files.tinting_wrong(f"{where}, s", "above 0 in every band"))
     return Ingredient(
         _text(part, where, "code", 12),
         _text(part, where, "name", 60),
@@ -134,7 +134,7 @@ def _bands(part: dict[str, Any], where: str, quantity: str) -> Array:
     values = part.get(quantity)
     sound = isinstance(values, list) and len(values) == BANDS.size
     if not sound or not all(type(v) in (int, float) and 0 <= v < 1e6 for v in values or ()):
-        raise TintSystemError(messages.tinting_wrong(f"{where}, {quantity}", f"{BANDS.size} numbers from 0"))
+        raise TintSystemError(messages.files.tinting_wrong(f"{where}, {quantity}", f"{BANDS.size} numbers from 0"))
     return np.array(values, dtype=np.float64)
 
 

@@ -40,7 +40,7 @@ def zones() -> frozenset[str]:
 def in_range(field: str, value: float, limits: tuple[float, float], unit: str = "", hint: str = "") -> Iterator[Fault]:
     """Yield what is wrong with a figure, if it lies outside its limits; not-a-number lies outside any."""
     if not limits[0] <= value <= limits[1]:
-        yield field, messages.outside_range(field.split(", ")[-1], value, *limits, unit, hint)
+        yield field, messages.rooms.outside_range(field.split(", ")[-1], value, *limits, unit, hint)
 
 
 def place_faults(place: Place) -> Iterator[Fault]:
@@ -48,7 +48,7 @@ def place_faults(place: Place) -> Iterator[Fault]:
     yield from in_range("latitude", place.latitude, (-90, 90), "°", "South is negative.")
     yield from in_range("longitude", place.longitude, (-180, 180), "°", "West is negative.")
     if place.zone not in zones():
-        yield "zone", messages.zone_unknown(place.zone)
+        yield "zone", messages.rooms.zone_unknown(place.zone)
 
 
 def faults(room: Room) -> Iterator[Fault]:
@@ -60,11 +60,11 @@ def faults(room: Room) -> Iterator[Fault]:
     yield from in_range("turn", room.rotation_deg, (-360, 360), "°")
     yield from in_range("correction", room.correction, CORRECTION)
     if room.furnishing not in FURNISHINGS:
-        yield "furnishing", messages.room_unknown("furnishing", room.furnishing, FURNISHINGS)
+        yield "furnishing", messages.rooms.room_unknown("furnishing", room.furnishing, FURNISHINGS)
     if len(room.windows) > MOST_WINDOWS:
-        yield "windows", messages.too_many("windows", MOST_WINDOWS)
+        yield "windows", messages.rooms.too_many("windows", MOST_WINDOWS)
     if len(room.lamps) > MOST_LAMPS:
-        yield "lamps", messages.too_many("sorts of lamp", MOST_LAMPS)
+        yield "lamps", messages.rooms.too_many("sorts of lamp", MOST_LAMPS)
     for number, window in enumerate(room.windows, start=1):
         for field, message in window_faults(window, room.size):
             yield f"windows {number}, {field}", message
@@ -88,20 +88,20 @@ def walls_too_full(windows: Sequence[Window], size: tuple[float, float, float]) 
         own = [each for each in windows if each.wall == wall]
         together = sum(each.width for each in own if each.along is None)
         if together > length + _SLACK and all(each.width <= length + _SLACK for each in own):
-            yield wall, messages.windows_fill_wall(wall, together, length)
+            yield wall, messages.rooms.windows_fill_wall(wall, together, length)
 
 
 def window_faults(window: Window, size: tuple[float, float, float]) -> Iterator[Fault]:
     """Yield what is wrong with a window in a room of a size (width, depth, height)."""
     if window.wall not in (*WALLS, "ceiling"):
-        yield "wall", messages.room_unknown("wall", window.wall, (*WALLS, "ceiling"))
+        yield "wall", messages.rooms.room_unknown("wall", window.wall, (*WALLS, "ceiling"))
         return
     for field, value, choices in (
         ("outside", window.outside, tuple(OUTSIDE)),
         ("glazing", window.glazing, tuple(GLAZING)),
     ):
         if value not in choices:
-            yield field, messages.room_unknown(field, value, choices)
+            yield field, messages.rooms.room_unknown(field, value, choices)
     if window.hides is not None:
         yield from in_range("hides", window.hides, (0, 0.95))
     sized = [*in_range("width", window.width, (0.05, 60), "m"), *in_range("height", window.height, (0.05, 60), "m")]
@@ -110,29 +110,29 @@ def window_faults(window: Window, size: tuple[float, float, float]) -> Iterator[
         return
     length = length_of(window.wall, size)
     if window.width > length + _SLACK:
-        yield "width", messages.window_too_wide(window.width, window.wall, length)
+        yield "width", messages.rooms.window_too_wide(window.width, window.wall, length)
     elif window.along is not None and not (
         window.width / 2 - _SLACK <= window.along <= length - window.width / 2 + _SLACK
     ):
-        yield "along", messages.window_off_wall(window.along, window.width, length)
+        yield "along", messages.rooms.window_off_wall(window.along, window.width, length)
     if window.wall == "ceiling":
         if window.height > size[1] + _SLACK:
-            yield "height", messages.rooflight_too_deep(window.height, size[1])
+            yield "height", messages.rooms.rooflight_too_deep(window.height, size[1])
         return
     low = [*in_range("sill", window.sill, (0, 20), "m")]
     yield from low
     if not low and window.sill + window.height > size[2] + _SLACK:
-        yield "height", messages.window_too_high(window.sill, window.height, size[2])
+        yield "height", messages.rooms.window_too_high(window.sill, window.height, size[2])
 
 
 def lamp_faults(lamp: Lamp) -> Iterator[Fault]:
     """Yield what is wrong with a sort of lamp."""
     if lamp.kind not in lamps.KINDS:
-        yield "kind", messages.room_unknown("kind", lamp.kind, lamps.KINDS)
+        yield "kind", messages.rooms.room_unknown("kind", lamp.kind, lamps.KINDS)
     if lamp.hung not in HUNG:
-        yield "hung", messages.room_unknown("hung", lamp.hung, HUNG)
+        yield "hung", messages.rooms.room_unknown("hung", lamp.hung, HUNG)
     if lamp.lumens == 0:
-        yield "lumens", messages.LAMP_DARK
+        yield "lumens", messages.rooms.LAMP_DARK
     else:
         yield from in_range("lumens", lamp.lumens, (1, 100_000), "lm")
     yield from in_range("kelvin", lamp.kelvin, lamps.KELVIN, "K")
@@ -147,5 +147,5 @@ def checked(room: Room) -> Room:
         raise RoomError(field, message)
     unknown = next((side for side in room.surfaces if side not in SIDES), None)
     if unknown is not None:
-        raise RoomError(f"surfaces, {unknown}", messages.room_unknown("surface", unknown, SIDES))
+        raise RoomError(f"surfaces, {unknown}", messages.rooms.room_unknown("surface", unknown, SIDES))
     return room

@@ -3,10 +3,11 @@
 Findings become sentences in `prism.words`, which stands on top of the core; what is here is said where it happens.
 """
 
-from prism.messages.devices import *
-from prism.messages.faults import *
-from prism.messages.files import *
-from prism.messages.rooms import *
-from prism.messages.sources import *
-from prism.messages.text import *
-from prism.messages.wishes import *
+from prism.messages import devices as devices
+from prism.messages import faults as faults
+from prism.messages import files as files
+from prism.messages import habits as habits
+from prism.messages import rooms as rooms
+from prism.messages import sources as sources
+from prism.messages import text as text
+from prism.messages import wishes as wishes

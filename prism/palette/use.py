@@ -58,7 +58,7 @@ class Suits(IntEnum):
 
 @dataclass(frozen=True)
 class Reason:
-    """Why: a key of `prism.words.USE_WHY`, the figure it rests on, and what that is held against."""
+    """Why: a key of `prism.words.use.USE_WHY`, the figure it rests on, and what that is held against."""
 
     key: str
     found: float

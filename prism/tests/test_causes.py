@@ -32,7 +32,7 @@ def part(found, kind):
 
 def said(found, sky="clear"):
     without, own = readings(np.array([found.each[0].without, SAMPLE]), 0.5, METHOD)
-    return words.causes_said(found, sky, "south", without, own)
+    return words.causes.causes_said(found, sky, "south", without, own)
 
 
 class Measured(unittest.TestCase):
@@ -91,8 +91,8 @@ class Said(unittest.TestCase):
             "The light of the clear sky and the dim light do most", said(self.causes_of(0.6, 0, 0, 0, 0, 0, 0.3))
         )
         self.assertIn("The colour of the lamps does most", said(self.causes_of(0.1, 0, 0, 0.9)))
-        self.assertEqual(said(self.causes_of(0.2, 0.2, 0.1)), words.MANY_CAUSES)
+        self.assertEqual(said(self.causes_of(0.2, 0.2, 0.1)), words.causes.MANY_CAUSES)
 
     def test_figures_give_every_cause_its_part_and_what_is_left_without(self):
-        lines = words.cause_figures(self.causes_of(0.6, 0.1), "clear", [0.4, 2.5])
+        lines = words.causes.cause_figures(self.causes_of(0.6, 0.1), "clear", [0.4, 2.5])
         self.assertEqual(lines[0], ("The light of the clear sky", "60\xa0%, ΔE00 0.4 without"))

@@ -137,8 +137,8 @@ class NearBoards(unittest.TestCase):
 
     def test_a_board_that_is_far_says_that_nothing_nearer_shows_it(self):
         far = Pick(0, "bluer", 5.0, 0.9, 0.4)
-        self.assertIn("nothing closer", words.why_picked(far, READINGS[0], False, near=2.5))
-        self.assertNotIn("nothing closer", words.why_picked(far, READINGS[0], False, near=6))
+        self.assertIn("nothing closer", words.pairs.why_picked(far, READINGS[0], False, near=2.5))
+        self.assertNotIn("nothing closer", words.pairs.why_picked(far, READINGS[0], False, near=6))
 
     def test_power_does_not_reward_distance(self):
         seen = view(ROWS["H16.3"])
@@ -226,7 +226,7 @@ class Sets(unittest.TestCase):
     def test_why_is_said_for_every_pick(self):
         for code in ("H16.3", "H01.3", "HW05"):
             for pick in chosen_for(ROWS[code]).picks:
-                said = words.why_picked(pick, READINGS[ROWS[code]], True)
+                said = words.pairs.why_picked(pick, READINGS[ROWS[code]], True)
                 self.assertGreater(len(said), 20)
                 self.assertNotIn("redder", said if READINGS[ROWS[code]].lrv > 40 else "")
 

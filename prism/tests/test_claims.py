@@ -142,7 +142,7 @@ class Ladder(unittest.TestCase):
             (Band(("light", "dark"), Level.CERTAIN), "light, on the border with dark"),
             (Band(("light", "dark"), Level.NONE), "light, on the border with dark"),
         ):
-            self.assertEqual(words.bordered(found), said)
+            self.assertEqual(words.surety.bordered(found), said)
 
     def said(self, strength, hue, doubt, lightness=80.0):
         angle = np.radians(hue)
@@ -161,18 +161,20 @@ class Ladder(unittest.TestCase):
             (0.2, 190, 0.3, "no clear undertone"),
             (2.0, 190, 4.0, "too close to call"),
         ):
-            self.assertIn(said, words.undertone_short(self.said(strength, hue, doubt)), (strength, hue, doubt))
+            self.assertIn(said, words.readings.undertone_short(self.said(strength, hue, doubt)), (strength, hue, doubt))
 
     def test_what_is_not_certain_says_what_would_settle_it(self):
         for strength, hue, doubt in ((4.0, 200, 2.0), (1.9, 232, 1.3), (0.9, 190, 0.8), (2.0, 190, 4.0)):
-            self.assertIn("Measure a painted board", words.undertone(self.said(strength, hue, doubt), "screen"))
-        self.assertNotIn("Measure", words.undertone(self.said(4.0, 232, 0.3), "screen"))
+            self.assertIn(
+                "Measure a painted board", words.readings.undertone(self.said(strength, hue, doubt), "screen")
+            )
+        self.assertNotIn("Measure", words.readings.undertone(self.said(4.0, 232, 0.3), "screen"))
 
     def test_a_true_black_has_no_undertone(self):
         found = read_many([[25.0, 0.0, 0.9]], [4.4], [0.3], WALL)[0]
         self.assertEqual(found.family.word, "black")
-        self.assertTrue(words.undertone(found, "reading-average").startswith("Black, without an undertone"))
-        self.assertEqual(words.undertone_short(found), "no undertone")
+        self.assertTrue(words.readings.undertone(found, "reading-average").startswith("Black, without an undertone"))
+        self.assertEqual(words.readings.undertone_short(found), "no undertone")
 
     def test_more_doubt_never_says_more(self):
         for entry in demo.deck()[::401]:
@@ -208,8 +210,10 @@ class Sources(unittest.TestCase):
     def test_one_pair_is_worded_alike_everywhere(self):
         one, other = (read(demo.find(code).colour, WALL) for code in ("H16.3", "H16.4"))
         pair = compare(one, other, WALL)
-        said = words.said_of_pair(pair, one.lrv)
-        self.assertIn(said, words.pair("A", "B", pair, one.lrv))
-        self.assertEqual(words.shortlisted("A", pair, one.lrv), said)
-        self.assertIn(words.shift(pair, one.lrv), said)
-        self.assertIn(words.directions(pair.spoken, one.lrv), words.standing("differ", list(pair.spoken), one.lrv))
+        said = words.pairs.said_of_pair(pair, one.lrv)
+        self.assertIn(said, words.pairs.pair("A", "B", pair, one.lrv))
+        self.assertEqual(words.places.shortlisted("A", pair, one.lrv), said)
+        self.assertIn(words.pairs.shift(pair, one.lrv), said)
+        self.assertIn(
+            words.pairs.directions(pair.spoken, one.lrv), words.walks.standing("differ", list(pair.spoken), one.lrv)
+        )

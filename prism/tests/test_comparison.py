@@ -47,7 +47,7 @@ class Pairs(unittest.TestCase):
         found = comparison.compare(READINGS[7], READINGS[7], WALL)
         self.assertEqual(found.directions, ())
         self.assertEqual(found.word, "no visible difference")
-        self.assertIn("no visible difference", words.pair("A", "B", found, 50))
+        self.assertIn("no visible difference", words.pairs.pair("A", "B", found, 50))
 
     def test_one_thing_different_is_said_as_that(self):
         grey = np.array([70.0, *WALL.neutral.at(70)])
@@ -67,14 +67,14 @@ class Pairs(unittest.TestCase):
         grey = np.array([70.0, *WALL.neutral.at(70)])
         greenish = np.add(grey, [0, -4, 2.0])
         plain, green = read_many([grey, greenish], [41, 41], [0.3, 0.3], WALL)
-        self.assertIn("less green", words.pair("A", "B", comparison.compare(plain, green, WALL), 41))
-        self.assertIn("greener", words.pair("A", "B", comparison.compare(green, plain, WALL), 41))
+        self.assertIn("less green", words.pairs.pair("A", "B", comparison.compare(plain, green, WALL), 41))
+        self.assertIn("greener", words.pairs.pair("A", "B", comparison.compare(green, plain, WALL), 41))
 
     def test_too_close_to_call(self):
         pair = read_many([[80, 0, 4], [80.5, 0.4, 4.6]], [57, 57.8], [2.0, 2.0], WALL)
         found = comparison.compare(pair[0], pair[1], WALL)
         self.assertTrue(found.too_close)
-        self.assertIn("too close to call", words.pair("A", "B", found, 57))
+        self.assertIn("too close to call", words.pairs.pair("A", "B", found, 57))
 
 
 class Seeing(unittest.TestCase):
@@ -110,7 +110,7 @@ class Supporting(unittest.TestCase):
         others = [READINGS[rows["T01.3"]], READINGS[rows["H24.2"]], blue]  # greyer; clearer; itself
         found = comparison.support(blue, others, WALL)
         self.assertEqual((found.agree, found.disagree, found.silent), ((0,), (1,), (2,)))
-        text = words.supporting(found, ["Sand", "Plum", "Third"], blue)
+        text = words.pairs.supporting(found, ["Sand", "Plum", "Third"], blue)
         self.assertEqual(
             text, "One of three comparison colours shows the blue. Beside Plum it looks less blue: Plum is bluer."
         )

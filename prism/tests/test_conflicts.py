@@ -95,7 +95,7 @@ class Planted(unittest.TestCase):
         for kind, text in PLANTED.items():
             for one in conflicts(text, KNOWN):
                 with self.subTest(kind):
-                    self.assertRegex(words.conflict(one), r"^[A-Z0-9].+\.$")
+                    self.assertRegex(words.conflicts.conflict(one), r"^[A-Z0-9].+\.$")
 
     def test_what_is_in_hand_is_named(self):
         for kind, text in (
@@ -105,7 +105,7 @@ class Planted(unittest.TestCase):
             ("weekday", "3 Dec 2026 is a Thursday."),
             ("kelvin", "The room’s lamps are 2700 K."),
         ):
-            found = [words.conflict(one) for one in conflicts(PLANTED[kind], KNOWN) if one.kind == kind]
+            found = [words.conflicts.conflict(one) for one in conflicts(PLANTED[kind], KNOWN) if one.kind == kind]
             self.assertEqual(found, [text])
 
     def test_what_stays_blue_by_lamplight_and_does_not(self):
@@ -183,4 +183,4 @@ class Eye(unittest.TestCase):
         seen = Evidence(KNOWN.things, WALL, KNOWN.today, lit=KNOWN.lit, seen_there=(SeenThere("lamps", "green"),))
         (found,) = conflicts("It keeps its blue by lamplight.", seen)
         self.assertTrue(found.seen)
-        self.assertEqual(words.conflict(found), "Seen on the wall: a green undertone under the lamps.")
+        self.assertEqual(words.conflicts.conflict(found), "Seen on the wall: a green undertone under the lamps.")

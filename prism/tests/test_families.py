@@ -60,8 +60,8 @@ class WrittenList(unittest.TestCase):
             ((4.5, 1, 240), "black"),
         ):
             self.assertEqual(read_at(*place).family.word, word, place)
-        self.assertEqual(words.headline(read_at(78, 7, 245)), "Pale blue, muted")
-        self.assertEqual(words.headline(read_at(5, 8, 270)), "Navy")
+        self.assertEqual(words.readings.headline(read_at(78, 7, 245)), "Pale blue, muted")
+        self.assertEqual(words.readings.headline(read_at(5, 8, 270)), "Navy")
 
     def test_a_word_counts_as_what_it_is_found_under(self):
         pink = read_at(52, 13, 15).family
@@ -104,10 +104,10 @@ class Edges(unittest.TestCase):
 
     def test_it_is_told_with_its_boards(self):
         _, edge = next((r, e) for r, e in self.edges() if e and None not in e.boards)
-        said = words.family_edge(edge, ["Haar Bell", "Pilot Lamp"])
+        said = words.readings.family_edge(edge, ["Haar Bell", "Pilot Lamp"])
         self.assertIn(f"between {edge.words[0]} and {edge.words[1]}", said)
         self.assertIn("Haar Bell", said)
-        self.assertNotIn("Beside", words.family_edge(edge, [None, None]))
+        self.assertNotIn("Beside", words.readings.family_edge(edge, [None, None]))
 
 
 class OwnWords(unittest.TestCase):
@@ -121,7 +121,7 @@ class OwnWords(unittest.TestCase):
         found = read_at(58, 8, 100, own).family
         self.assertEqual((found.word, found.base), ("mossling", "greige"))
         self.assertEqual(read_at(58, 8, 88, own).family.word, "greige")
-        self.assertIn("mossling", words.headline(read_at(58, 8, 100, own)))
+        self.assertIn("mossling", words.readings.headline(read_at(58, 8, 100, own)))
 
     def test_what_it_counts_as_must_be_there(self):
         for base in ("gribble", "pink"):  # pink counts as red itself

@@ -37,7 +37,7 @@ class Understanding(TestCase):
                 found = meant(text)
                 self.assertEqual({name: getattr(found, name) for name in wanted}, wanted)
                 self.assertEqual(found.words, ())
-                self.assertTrue(words.understood(found).startswith("Understood as: "))
+                self.assertTrue(words.search.understood(found).startswith("Understood as: "))
 
     def test_lrv(self):
         for text, wanted in (("LRV 60", (59, 61)), ("lrv 65 to 55", (55, 65)), ("LRV over 70", (70, 100)),
@@ -63,10 +63,10 @@ class Understanding(TestCase):
 
     def test_names_codes_and_clients_stay_as_they_are_typed(self):
         self.assertEqual(meant("Mrs Tarn H16.3").words, ("mrs", "tarn", "h16.3"))
-        self.assertEqual(words.understood(meant("Mrs Tarn H16.3")), "")
+        self.assertEqual(words.search.understood(meant("Mrs Tarn H16.3")), "")
         found = meant("haaf pale grey")
         self.assertEqual((found.words, found.families), (("haaf",), ("grey",)))
-        self.assertIn("“haaf”", words.understood(found))
+        self.assertIn("“haaf”", words.search.understood(found))
 
     def test_warm_means_slightly_warm_too(self):
         self.assertEqual(temperatures_meant("warm", WALL), ["slightly warm", "warm"])
@@ -79,4 +79,4 @@ class Understanding(TestCase):
 
     @given(st.text(max_size=80))
     def test_anything_may_be_typed(self, text):
-        words.understood(meant(text))
+        words.search.understood(meant(text))

@@ -38,23 +38,23 @@ def found():
     """Return each finding as its figures and its sentence."""
     for entry in colours(20, 1):
         reading = read(entry.colour, METHOD, METHOD.neutral)
-        yield f"{entry.code}, {figures(reading)}", words.what_it_is(reading, entry.colour.provenance)
+        yield f"{entry.code}, {figures(reading)}", words.readings.what_it_is(reading, entry.colour.provenance)
     for one, other in zip(colours(15, 2), colours(15, 3), strict=True):
         first, second = (read(each.colour, METHOD, METHOD.neutral) for each in (one, other))
         gaps = ", ".join(f"{value:+.1f}" for value in np.subtract(first.lab, second.lab))
         pair = compare(first, second, METHOD)
-        yield f"{one.code} beside {other.code}, Lab {gaps}", words.pair(one.name, other.name, pair, first.lrv)
+        yield f"{one.code} beside {other.code}, Lab {gaps}", words.pairs.pair(one.name, other.name, pair, first.lrv)
     room = plain_room(window("north"))
     for entry in colours(3, 4):
         own = read(entry.colour, METHOD, METHOD.neutral)
         paint = np.asarray(entry.colour.reflectance)
         (day,) = days(room, paint, date(2026, 3, 20), HOURS, (0.0,))
         for t, seen in enumerate(readings(day.seen(paint)[:, 1], 1.0, METHOD)):
-            yield f"{entry.code} {HOURS[t]:g} h, {figures(seen)}", words.seen_line(WALLS[1], HOURS[t], seen, own)
+            yield f"{entry.code} {HOURS[t]:g} h, {figures(seen)}", words.light.seen_line(WALLS[1], HOURS[t], seen, own)
     for entry in colours(8, 5):
         reading = read(entry.colour, METHOD, METHOD.neutral)
         uses = use.uses(reading, METHOD)
-        said = words.use_summary(entry.name, uses)
+        said = words.use.use_summary(entry.name, uses)
         yield f"{entry.code}, LRV {reading.lrv:.1f}", said
     for thing, own, wall in (
         ("doors", 30, 72),
@@ -63,7 +63,7 @@ def found():
         ("frames", 5, 20),
         ("signs", 8, 80),
     ):
-        yield f"{thing} {own} against {wall}", words.contrast_line(thing, contrast.held(thing, own, wall, METHOD))
+        yield f"{thing} {own} against {wall}", words.use.contrast_line(thing, contrast.held(thing, own, wall, METHOD))
 
 
 class Kept(unittest.TestCase):

@@ -65,7 +65,7 @@ class Bases(unittest.TestCase):
             opacities([Recipe("B1")], replace(SYSTEM, film=None))
         found = strengths(Recipe("B1", {"LB": 1.0}), [0], replace(SYSTEM, film=None), WALL)
         self.assertIsNone(found[0].opacity)
-        self.assertEqual(words.hiding(found[0].opacity), "")
+        self.assertEqual(words.strengths.hiding(found[0].opacity), "")
 
 
 class Strengths(unittest.TestCase):
@@ -74,14 +74,14 @@ class Strengths(unittest.TestCase):
         standard, faint = strengths(dark.recipe, [0, -99], SYSTEM, WALL)
         self.assertTrue(standard.hides)
         self.assertFalse(faint.hides)
-        self.assertIn("does not cover", words.hiding(faint.opacity))
-        self.assertIn("does not cover", words.strength_step(faint, standard.reading.undertone, WALL))
+        self.assertIn("does not cover", words.strengths.hiding(faint.opacity))
+        self.assertIn("does not cover", words.strengths.strength_step(faint, standard.reading.undertone, WALL))
         moved = hiding_base(faint.recipe, SYSTEM)
         self.assertNotEqual(moved.base, "B4")
         self.assertIs(of(moved)[0].hiding, Hiding.HIDES)
         self.assertAlmostEqual(float(to_lrv(SYSTEM.reflectance([moved]))[0]), faint.lrv, delta=0.5)
-        self.assertIn("it covers", words.hiding_elsewhere("deep base", 40.0, 0.4))
-        self.assertIn("No base", words.hiding_elsewhere(None, 0, 0))
+        self.assertIn("it covers", words.strengths.hiding_elsewhere("deep base", 40.0, 0.4))
+        self.assertIn("No base", words.strengths.hiding_elsewhere(None, 0, 0))
 
     def test_nothing_hides_a_recipe_that_is_full_everywhere(self):
         self.assertIsNone(hiding_base(Recipe("B1", {"LB": 1.0}), SYSTEM))

@@ -26,7 +26,7 @@ class Sentences(unittest.TestCase):
             wall = case.lit(paint(*lab)).seen()[0, case.wall]
             wall[0] = min(wall[0], 100)
             seen, board = readings([wall, lab], [4.0, 0.3], WALL)
-            yield seen, board, words.seen_line("east", 9.0, seen, board)
+            yield seen, board, words.light.seen_line("east", 9.0, seen, board)
 
     def test_each_clause_is_what_the_figures_say(self):
         pulled = gained = faded = 0
@@ -56,4 +56,4 @@ class Sentences(unittest.TestCase):
     def test_a_red_that_is_a_pink_when_pale_is_one_hue(self):
         board, pale = readings([[55, 20, 12], [80, 20, 12]], 0.3, WALL)
         self.assertEqual((board.family.hue, pale.family.hue), ("red", "red"))
-        self.assertNotIn("pulling", words.change_from(pale, board))
+        self.assertNotIn("pulling", words.light.change_from(pale, board))

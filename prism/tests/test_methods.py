@@ -50,10 +50,12 @@ class ShortLists(unittest.TestCase):
         warm_grey = from_lab((30.5, 1.3, 4.2), provenance="reading-average")
         one = read(warm_grey, SHORT)
         self.assertEqual((one.family.word, one.undertone.main, one.undertone.off_list), ("grey", None, "orange"))
-        self.assertIn("names no such undertone", words.undertone(one, "reading-average"))
-        self.assertIn("on no list", words.undertone_short(one))
+        self.assertIn("names no such undertone", words.readings.undertone(one, "reading-average"))
+        self.assertIn("on no list", words.readings.undertone_short(one))
         self.assertEqual(read(warm_grey, WALL).undertone.main, "orange")
-        self.assertEqual(words.temperature(one), "This method calls a colour warm or cool only beside another.")
+        self.assertEqual(
+            words.readings.temperature(one), "This method calls a colour warm or cool only beside another."
+        )
 
     def test_wrong_lists_are_refused(self):
         table = method.table_of("wall-practice")
@@ -67,9 +69,9 @@ class ShortLists(unittest.TestCase):
 class Differing(unittest.TestCase):
     def test_grey_counts_in_one_method_only(self):
         passive = next(i for i, found in enumerate(readings(WALL)) if found.undertone.passive)
-        self.assertIn("no clear undertone", words.undertone_short(readings(WALL)[passive]))
-        self.assertIn(words.undertone_short(readings(EVEN)[passive]), ("grey", "probably grey"))
-        self.assertIn("grey, as this method says", words.undertone(readings(EVEN)[passive], "maker-lab"))
+        self.assertIn("no clear undertone", words.readings.undertone_short(readings(WALL)[passive]))
+        self.assertIn(words.readings.undertone_short(readings(EVEN)[passive]), ("grey", "probably grey"))
+        self.assertIn("grey, as this method says", words.readings.undertone(readings(EVEN)[passive], "maker-lab"))
 
     def test_what_changes_is_what_the_readings_say(self):
         sources = ["reading-average"] * len(DECK)

@@ -23,7 +23,12 @@ WALL = method.load()
 
 
 def lines(reading):
-    return [words.headline(reading), words.depth(reading), words.undertone_short(reading), words.temperature(reading)]
+    return [
+        words.readings.headline(reading),
+        words.readings.depth(reading),
+        words.readings.undertone_short(reading),
+        words.readings.temperature(reading),
+    ]
 
 
 class OneAnswer(unittest.TestCase):
@@ -38,10 +43,10 @@ class OneAnswer(unittest.TestCase):
     def test_a_word_on_its_border_is_marked_and_not_doubted(self):
         lightness = 80.17  # LRV 57: a quarter of a point over the line of the even method
         (found,) = read_many([[lightness, 0, 4]], [57.0], [0.3], method.load("short-lists"))
-        self.assertEqual(words.border(found.depths), "")
+        self.assertEqual(words.surety.border(found.depths), "")
         (edge,) = read_many([[79.1, 0, 4]], [55.05], [0.3], WALL)
         self.assertEqual((edge.depths.word, edge.depths.level), ("light", Level.CERTAIN))
-        self.assertEqual(words.border(edge.depths), "on the border with mid-tone")
+        self.assertEqual(words.surety.border(edge.depths), "on the border with mid-tone")
         self.assertNotIn(" or ", " ".join(lines(edge)))
 
     @given(st.floats(15, 97), st.floats(0, 14), st.floats(0, 360))
@@ -90,7 +95,7 @@ class Hues(unittest.TestCase):
     def test_a_grey_near_the_line_has_no_clear_undertone(self):
         (found,) = read_many([[50, -0.2, 4.9]], [18.4], [0.3], WALL)
         self.assertTrue(found.undertone.passive)
-        self.assertTrue(words.undertone_short(found).startswith("no clear undertone"))
+        self.assertTrue(words.readings.undertone_short(found).startswith("no clear undertone"))
 
 
 class Doubts(unittest.TestCase):

@@ -46,14 +46,14 @@ class Fabrics(unittest.TestCase):
         self.assertGreater(same.score, 0.9)
         self.assertLess(other.score, 0.3)
         self.assertTrue(other.clashes)
-        self.assertIn("clashes with the rug", words.belongs("It", "rug", other))
+        self.assertIn("clashes with the rug", words.palette.belongs("It", "rug", other))
 
     def test_same_depth_merges(self):
         near = fabric.belonging(reading((36, -8, 8)), cloth("rug", (DEEP_GREEN, 1)), WALL)
         apart = fabric.belonging(reading(PALE_GREEN), cloth("rug", (DEEP_GREEN, 1)), WALL)
         self.assertTrue(near.same_depth)
         self.assertLess(near.score, apart.score)
-        self.assertIn("merge", words.belongs("It", "rug", near))
+        self.assertIn("merge", words.palette.belongs("It", "rug", near))
 
     def test_a_far_clearer_paint_is_another_colour(self):
         rug = cloth("rug", (DEEP_GREEN, 1))
@@ -67,7 +67,7 @@ class Fabrics(unittest.TestCase):
         one, other = (fabric.belonging(paint, each, WALL) for each in (little, much))
         self.assertLess(one.score, other.score)
         self.assertAlmostEqual(other.agrees, 0.8)
-        self.assertIn("80 %", words.belongs("It", "weave", other))
+        self.assertIn("80 %", words.palette.belongs("It", "weave", other))
 
     def test_what_has_no_undertone_disturbs_nothing(self):
         found = fabric.belonging(reading(PINKISH), cloth("felt", (GREY, 1)), WALL)
@@ -96,7 +96,7 @@ class Fabrics(unittest.TestCase):
         alike = [cloth("rug", ((62, -3, 8), 1)), cloth("curtain", ((62, 3, 8), 1)), cloth("sofa", ((20, 0, 1), 1))]
         (told,) = fabric.told_apart(alike, WALL)
         self.assertEqual((told.first, told.second), (0, 1))
-        said = words.fabrics_differ("rug", "curtain", told.delta_e, told.finding, alike[0].main.lrv)
+        said = words.palette.fabrics_differ("rug", "curtain", told.delta_e, told.finding, alike[0].main.lrv)
         self.assertIn("the rug is greener", said)
         self.assertEqual(fabric.told_apart([alike[0], cloth("same", ((62, -3, 8), 1))], WALL), [])
 
@@ -145,7 +145,7 @@ class Proportions(unittest.TestCase):
             self.assertEqual(proportions.sides(areas, warmth, WALL).half, wall)
             self.assertEqual(proportions.sides(areas, warmth, EVEN).half, even)
         self.assertFalse(proportions.sides((50, 50), (5.0, 0.0), WALL).half)
-        half = words.sides_said(proportions.sides((50, 50), (5.0, -5.0), WALL), 60)
+        half = words.palette.sides_said(proportions.sides((50, 50), (5.0, -5.0), WALL), 60)
         self.assertIn("Let one lead", half)
 
     def test_a_colour_is_repeated_by_its_like_or_its_undertone(self):
@@ -160,7 +160,7 @@ class Proportions(unittest.TestCase):
         self.assertEqual(found.where, ("rug", "chair"))
         self.assertFalse(found.one_size)
         self.assertTrue(proportions.repeats(own, [("a", own, 2.0), ("b", own, 2.2)], WALL).one_size)
-        self.assertIn("two times", words.repeats_said("It", proportions.repeats(own, [], WALL), 2))
+        self.assertIn("two times", words.palette.repeats_said("It", proportions.repeats(own, [], WALL), 2))
 
 
 class Uses(unittest.TestCase):
@@ -174,9 +174,9 @@ class Uses(unittest.TestCase):
         for lab in ((96, -0.3, 3), (80, -2, 5), (60, 20, 30), (40, -2, 3), (18, 0, -2), (70, -30, 20)):
             for surface, one in self.found(lab).items():
                 self.assertTrue(one.reasons, surface)
-                said = words.use_said(surface, one.suits, one.reasons)
+                said = words.use.use_said(surface, one.suits, one.reasons)
                 self.assertNotIn("{", said)
-                self.assertRegex(words.use_figures(one.reasons), r"^-?[\d.,−]+ against", said)
+                self.assertRegex(words.use.use_figures(one.reasons), r"^-?[\d.,−]+ against", said)
         self.assertEqual(tuple(self.found((80, 0, 4))), use.SURFACES)
 
     def test_depth_decides_of_walls(self):
@@ -206,7 +206,7 @@ class Uses(unittest.TestCase):
     def test_a_deep_ceiling_comes_down(self):
         self.assertEqual(self.level((92, 0, 3), "ceiling"), Suits.SUITS)
         one = self.found((60, 0, 3))["ceiling"]
-        self.assertIn("brings a ceiling down", words.use_said("ceiling", one.suits, one.reasons))
+        self.assertIn("brings a ceiling down", words.use.use_said("ceiling", one.suits, one.reasons))
 
     def test_trim_is_light_or_dark_and_shows_its_edge(self):
         self.assertEqual(self.level((94, 0, 3), "trim"), Suits.SUITS)
@@ -266,10 +266,10 @@ class People(unittest.TestCase):
         self.assertEqual({one.wanted for one in contrast.held("switches", 5, 20, WALL)}, {30, 0.6})
         self.assertEqual([one.rule for one in contrast.held("signs", 5, 80, WALL)], ["points", "michelson", "weber"])
         for thing in contrast.THINGS:
-            said = words.contrast_line(thing, contrast.held(thing, 30, 90, WALL))
+            said = words.use.contrast_line(thing, contrast.held(thing, 30, 90, WALL))
             self.assertRegex(said, r"60 points, (enough contrast|but both are too light)", thing)
         self.assertTrue(
-            words.contrast_line("handrail", contrast.held("handrail", 60, 90, WALL)).endswith(
+            words.use.contrast_line("handrail", contrast.held("handrail", 60, 90, WALL)).endswith(
                 "too light to tell apart well"
             )
         )
@@ -288,7 +288,7 @@ class Cautions(unittest.TestCase):
 
     def test_all_are_worded_shortly(self):
         for key in cautions.ORDER:
-            self.assertLess(len(words.CAUTIONS[key]), 120, key)
+            self.assertLess(len(words.use.CAUTIONS[key]), 120, key)
 
 
 class Demo(unittest.TestCase):

@@ -30,7 +30,7 @@ class Brackets(unittest.TestCase):
         codes = {pick.index: DECK[pick.index].code for pick in (depth.before, depth.after)}
         self.assertEqual(list(codes.values()), ["T13.5", "T13.7"])
         self.assertEqual(rest, placing.brackets(chosen.view)[1:])
-        said = words.bracket(depth, codes, 39, True)
+        said = words.places.bracket(depth, codes, 39, True)
         self.assertTrue(said.startswith("On its strip, T13.5 is lighter"))
 
     def test_what_has_no_undertone_is_not_placed_by_it(self):
@@ -41,7 +41,7 @@ class Brackets(unittest.TestCase):
         nothing = view_along_axes(READINGS[0], NOTHING, WALL, WALL.neutral)
         for bracket in placing.brackets(nothing):
             self.assertIsNone(bracket.before)
-            self.assertIn("nothing", words.bracket(bracket, {}, 50).lower())
+            self.assertIn("nothing", words.places.bracket(bracket, {}, 50).lower())
 
 
 class Verdicts(unittest.TestCase):
@@ -49,7 +49,7 @@ class Verdicts(unittest.TestCase):
         entry, said = DECK[ROWS["H16.3"]], []
         for doubt in (0.3, 3.4, 9.0):
             reading = read_many([entry.colour.lab], [entry.colour.lrv], [doubt], WALL)[0]
-            said.append(words.confidence(reading, worth_asking(reading, WALL)))
+            said.append(words.walks.confidence(reading, worth_asking(reading, WALL)))
         self.assertEqual(said[0], "Sure: no other undertone is possible.")
         self.assertRegex(said[1], r"Probable, not certain. It may also be .*\d\u00a0%")
         self.assertRegex(said[2], "Open. It may be ")
@@ -61,4 +61,4 @@ class Verdicts(unittest.TestCase):
         found = on_other_bases(entry.colour, own, [("same", WALL, WALL.neutral), ("cream", WALL, white)])
         self.assertEqual([under.same for under in found], [True, True])
         self.assertAlmostEqual(found[1].reading.undertone.vector[1], entry.colour.lab[2] - 9)
-        self.assertIn("gives the same answer", words.bases(found))
+        self.assertIn("gives the same answer", words.walks.bases(found))

@@ -74,7 +74,8 @@ class Depth(unittest.TestCase):
         self.assertEqual(read_lab((79.4, 0, 4), uncertainty=2.0).depths.words, ("light", "mid-tone"))
         self.assertEqual(read_lab((79.4, 0, 4), uncertainty=0.1).depths.words, ("light",))
         self.assertEqual(
-            words.depth(read_lab((79.4, 0, 4), uncertainty=2.0)), "LRV 55.6, light, on the border with mid-tone."
+            words.readings.depth(read_lab((79.4, 0, 4), uncertainty=2.0)),
+            "LRV 55.6, light, on the border with mid-tone.",
         )
 
 
@@ -96,8 +97,8 @@ class Families(unittest.TestCase):
             self.assertEqual(found.word, word, lab)
 
     def test_a_hue_is_greyed_or_clear(self):
-        self.assertEqual(words.family(read_lab((55, -4, -14)).family), "blue, muted")
-        self.assertEqual(words.family(read_lab((55, -8, -30)).family), "blue, clear")
+        self.assertEqual(words.readings.family(read_lab((55, -4, -14)).family), "blue, muted")
+        self.assertEqual(words.readings.family(read_lab((55, -8, -30)).family), "blue, clear")
 
     def test_a_cool_grey_with_much_blue_is_still_a_grey(self):
         self.assertEqual(read_lab((65, -2.5, -0.2)).family.word, "grey")
@@ -133,14 +134,14 @@ class Undertones(unittest.TestCase):
         for entry, found in zip(entries, many, strict=True):
             if found.family.hue and found.undertone.main:
                 agrees = found.family.hue == found.undertone.main and len(found.undertone.hues) == 1
-                shown = words.undertone(found, "reading-average")
+                shown = words.readings.undertone(found, "reading-average")
                 self.assertEqual("is the colour itself" in shown, agrees, entry.code)
 
     def test_passive_claims_nothing(self):
         found = read_lab(at(70, 0.8, 232))
         self.assertIsNone(found.undertone.main)
         self.assertEqual(found.undertone.ruled_out, ())
-        self.assertEqual(words.undertone_short(found), "no clear undertone")
+        self.assertEqual(words.readings.undertone_short(found), "no clear undertone")
 
     def test_opposites_are_ruled_out(self):
         found = read_lab(at(70, 4, 232)).undertone
@@ -154,14 +155,16 @@ class Undertones(unittest.TestCase):
             ((10, 0, 0), "A black with no undertone."),
             ((55, -4, -14), "A muted medium-dark blue. No red, no purple."),  # LRV 23, in the band of 20 to 40
         ):
-            self.assertEqual(words.what_it_is(read_lab(lab), "reading-average"), said)
+            self.assertEqual(words.readings.what_it_is(read_lab(lab), "reading-average"), said)
 
     def test_two_are_ruled_out_by_name_and_the_others_under_why(self):
         found = read_lab(at(70, 4, 232))
-        self.assertEqual(words.ruled_out(found), "No pink, no purple.")
-        self.assertTrue(words.undertone_rule(found, WALL).endswith("Also ruled out: green, yellow and orange."))
+        self.assertEqual(words.readings.ruled_out(found), "No pink, no purple.")
+        self.assertTrue(
+            words.readings.undertone_rule(found, WALL).endswith("Also ruled out: green, yellow and orange.")
+        )
         white = read_lab(at(97, 3, 232))
-        self.assertEqual((white.family.base, words.ruled_out(white)), ("white", "No yellow, no pink."))
+        self.assertEqual((white.family.base, words.readings.ruled_out(white)), ("white", "No yellow, no pink."))
 
     def test_a_screen_value_is_too_close_to_call_where_a_reader_is_not(self):
         lab = at(80, 1.15, 190)
@@ -169,7 +172,7 @@ class Undertones(unittest.TestCase):
         vague = read_lab(lab, WALL.uncertainty["screen"])
         self.assertIsNone(vague.undertone.main)
         self.assertEqual(vague.undertone.nearest, "green")
-        sentence = words.undertone(vague, "screen")
+        sentence = words.readings.undertone(vague, "screen")
         self.assertIn("no hue can be told", sentence)
         self.assertIn("Measure", sentence)
 
@@ -208,7 +211,7 @@ class ManyAndOne(unittest.TestCase):
         many = read_many(lab, [e.colour.lrv for e in entries], [0.3] * len(entries), WALL)
         for found, entry in zip(many, entries, strict=True):
             alone = read(entry.colour, WALL)
-            self.assertEqual(words.undertone_short(found), words.undertone_short(alone))
+            self.assertEqual(words.readings.undertone_short(found), words.readings.undertone_short(alone))
             self.assertEqual((found.depth, found.family), (alone.depth, alone.family))
             self.assertAlmostEqual(found.undertone.hue, alone.undertone.hue, places=9)
 

@@ -53,7 +53,9 @@ class Audited(unittest.TestCase):
                 for name in ("middle", "accent"):
                     place = places[name]
                     missed = abs(place.strength - place.wanted_strength) > max(3.0, 0.4 * place.wanted_strength)
-                    self.assertEqual(missed, any("nearer to that strength" in r for r in words.place_reasons(place)))
+                    self.assertEqual(
+                        missed, any("nearer to that strength" in r for r in words.palette.place_reasons(place))
+                    )
         self.assertGreater(held, 80)
 
     def test_a_navy_gets_no_middle_three_times_as_strong_as_it_wants(self):
@@ -129,8 +131,8 @@ class Schemes(unittest.TestCase):
         found, by = made("H16.3", "ladder")
         self.assertTrue(0 < found.score <= 1)
         self.assertGreaterEqual(by["middle"].score, 0.8)
-        self.assertIn(f"LRV {by['middle'].lrv:.1f}", words.place_figures(by["middle"]))
-        self.assertIn("undertone", words.place_reasons(by["middle"])[0])
+        self.assertIn(f"LRV {by['middle'].lrv:.1f}", words.palette.place_figures(by["middle"]))
+        self.assertIn("undertone", words.palette.place_reasons(by["middle"])[0])
 
     def test_a_dark_subject_is_met_by_lighter_ones(self):
         want = wanted(read(demo.find("H16.7").colour, WALL), "ladder", POOL)

@@ -41,7 +41,7 @@ class Typed(unittest.TestCase):
     @given(st.floats(0.01, 3000), st.sampled_from(sorted(sizes.UNIT)), st.sampled_from([PLAIN, US, COMMA]))
     def test_as_shown_it_reads_back(self, metric, kind, habits):
         with written_for(habits):
-            shown = words.as_size(metric, kind)
+            shown = words.sizes.as_size(metric, kind)
             self.assertLess(abs(sizes.read(shown, kind) - metric), 0.006 * sizes.factor(kind) + 1e-5 * metric)
 
 
@@ -50,22 +50,29 @@ class Written(unittest.TestCase):
         with written_for(COMMA):
             self.assertEqual((number(-1234.5), number(2, 2, signed=True)), ("−1234,5", "+2,00"))
             self.assertEqual((whole(4010), plain_figure(2.5)), (f"4{THIN}010", "2,5"))
-            self.assertEqual(words.percentage(0.254).replace(words.NO_BREAK, " "), "25 %")
+            self.assertEqual(words.text.percentage(0.254).replace(words.text.NO_BREAK, " "), "25 %")
 
     def test_days(self):
         day, at = date(2026, 11, 5), datetime(2026, 11, 5, 9, 30)
         for dates, said in (("day", "5 Nov 2026"), ("month", "Nov 5, 2026"), ("iso", "2026-11-05")):
             with written_for(Habits(dates=dates)):
-                self.assertEqual((words.day(day), words.moment(at)), (said, f"{said}, 09:30"))
-        self.assertEqual(words.day_said(day), "Thursday 5 November")
+                self.assertEqual((words.habits.day(day), words.habits.moment(at)), (said, f"{said}, 09:30"))
+        self.assertEqual(words.viewing.day_said(day), "Thursday 5 November")
         with written_for(Habits(dates="month")):
-            self.assertEqual((words.day_said(day), words.day_short(day)), ("Thursday November 5", "Thu Nov 5"))
+            self.assertEqual(
+                (words.viewing.day_said(day), words.viewing.day_short(day)), ("Thursday November 5", "Thu Nov 5")
+            )
 
     def test_sizes(self):
-        self.assertEqual(words.room_size(4.0, 3.25, 2.5).replace(words.NO_BREAK, " "), "4 × 3.25 × 2.5 m")
+        self.assertEqual(words.sizes.room_size(4.0, 3.25, 2.5).replace(words.text.NO_BREAK, " "), "4 × 3.25 × 2.5 m")
         with written_for(US):
-            said = [words.area_said(12), words.volume_said(5), words.poured_said(0.2), words.room_size(4, 3, 2.5)]
-        plain = [one.replace(words.NO_BREAK, " ") for one in said]
+            said = [
+                words.sizes.area_said(12),
+                words.sizes.volume_said(5),
+                words.sizes.poured_said(0.2),
+                words.sizes.room_size(4, 3, 2.5),
+            ]
+        plain = [one.replace(words.text.NO_BREAK, " ") for one in said]
         self.assertEqual(plain, ["129 sq ft", "1.3 gal", "6.8 fl oz", "13.12 × 9.84 × 8.2 ft"])
 
     def test_it_ends_where_it_ends_and_what_is_kept_is_plain(self):

@@ -44,11 +44,11 @@ class Targets(unittest.TestCase):
         recipe = demo.find("H16.3").recipe
         light = reach.for_lrv(recipe, 99, SYSTEM)
         self.assertEqual((light.limit, light.percent), ("base", -100))
-        self.assertIn("lighter than the bare base", words.reached(light))
+        self.assertIn("lighter than the bare base", words.strengths.reached(light))
         dark = reach.for_lrv(recipe, 2, SYSTEM)
         self.assertEqual(dark.limit, "capacity")
         self.assertLessEqual(recipe.scaled(dark.percent).total, SYSTEM.bases[recipe.base].capacity + 1e-9)
-        self.assertIn("The next base takes more", words.reached(dark))
+        self.assertIn("The next base takes more", words.strengths.reached(dark))
 
     def test_the_next_base_holds_more_and_comes_near(self):
         recipe = demo.find("H16.6").recipe
@@ -128,23 +128,23 @@ class Formulas(unittest.TestCase):
         self.assertGreater(small.rounding, 0.5)
         self.assertGreater(small.better_can.litres, SAMPLE.litres)
         self.assertLessEqual(rounding_error(recipe, small.better_can, SYSTEM), 0.5)
-        said = " ".join(words.formula_warnings(small))
+        said = " ".join(words.recipes.formula_warnings(small))
         self.assertIn("make a", said)
 
     def test_what_is_too_little_is_said(self):
         found = formula(Recipe("B1", {"LB": 1.0, "VT": 0.01}), SAMPLE, SYSTEM)
         self.assertEqual([line.dropped for line in found.lines], [False, True])
-        self.assertIn("Violet is less than the smallest shot", " ".join(words.formula_warnings(found)))
+        self.assertIn("Violet is less than the smallest shot", " ".join(words.recipes.formula_warnings(found)))
 
     def test_over_capacity_and_unknown_colorants(self):
         over = formula(Recipe("B1", {"LB": 40.0}), GALLON, SYSTEM)
         self.assertTrue(over.over_capacity)
-        self.assertIn("125\u00a0% of its capacity", " ".join(words.formula_warnings(over)))
+        self.assertIn("125\u00a0% of its capacity", " ".join(words.recipes.formula_warnings(over)))
         with self.assertRaisesRegex(RecipeError, "unknown colorant 'ZZ'"):
             formula(Recipe("B1", {"ZZ": 1.0}), GALLON, SYSTEM)
 
     def test_the_text_is_what_the_counter_reads(self):
-        text = words.formula_text("Pintle Blotter", formula(Recipe("B1", {"LB": 9.0}), GALLON, SYSTEM))
+        text = words.recipes.formula_text("Pintle Blotter", formula(Recipe("B1", {"LB": 9.0}), GALLON, SYSTEM))
         self.assertIn("white base (B1), gallon", text)
         self.assertRegex(text, r"LB lamp black: 1 oz 7.25/48  34\.0\d mL")
 

@@ -77,7 +77,7 @@ class Strengths(unittest.TestCase):
         self.assertFalse(run(entry, 0)[0].over_capacity)
         step = run(entry, 300)[0]
         self.assertTrue(step.over_capacity)
-        self.assertIn("base can hold", words.strength_step(step, step.reading.undertone, WALL))
+        self.assertIn("base can hold", words.strengths.strength_step(step, step.reading.undertone, WALL))
 
     def test_bad_recipes_are_refused(self):
         for recipe, part in (
@@ -95,7 +95,7 @@ class Strengths(unittest.TestCase):
             steps = run(entry, -50, 0, 50)
             standard = steps[1].reading.undertone
             for step in (steps[0], steps[2]):
-                said = words.strength_step(step, standard, WALL)
+                said = words.strengths.strength_step(step, standard, WALL)
                 moved = step.drift_effect >= WALL.just_seen
                 self.assertEqual("undertone holds" in said, not moved, said)
                 self.assertAlmostEqual(step.drift[0], step.reading.undertone.vector[0] - standard.vector[0])
@@ -109,9 +109,11 @@ class Strengths(unittest.TestCase):
             ("T16.7", -50, "its undertone moves to orange"),
         ):
             steps = run(demo.find(code), 0, percent)
-            self.assertIn(said, words.drift(steps[1], steps[0].reading.undertone, WALL))
+            self.assertIn(said, words.strengths.drift(steps[1], steps[0].reading.undertone, WALL))
         guessed = strengths(demo.find("HK01").recipe, [0, 100], SYSTEM, WALL, None, 0.3, 1.0)
-        self.assertIn("holds, too unsure now to be named", words.drift(guessed[1], guessed[0].reading.undertone, WALL))
+        self.assertIn(
+            "holds, too unsure now to be named", words.strengths.drift(guessed[1], guessed[0].reading.undertone, WALL)
+        )
 
 
 class DemoDeck(unittest.TestCase):

@@ -33,10 +33,12 @@ class Names(unittest.TestCase):
     def test_a_hue_in_the_undertone_only_is_said_as_that(self):
         found = naming.check("Evening Blue", reading((70, -2.5, -1)))
         self.assertTrue(found[0].partly)
-        self.assertIn("is only in the undertone", words.name_check("Evening Blue", found, reading((70, -2.5, -1))))
+        self.assertIn(
+            "is only in the undertone", words.places.name_check("Evening Blue", found, reading((70, -2.5, -1)))
+        )
 
     def test_a_name_without_such_a_word_promises_nothing(self):
-        self.assertEqual(words.name_check("x", [], reading((50, 0, 0))), "")
+        self.assertEqual(words.places.name_check("x", [], reading((50, 0, 0))), "")
         for name in (
             "Pilot's Ledger",
             "Redcap Wharf",
@@ -72,7 +74,7 @@ class StatedLrv(unittest.TestCase):
         vague = reading((60, 60, 40), "screen")
         self.assertEqual(trust.check_lrv(vague.lrv + 1, vague, WALL).verdict, LrvAgreement.CANNOT_TELL)
         self.assertEqual(trust.check_lrv(vague.lrv + 30, vague, WALL).verdict, LrvAgreement.DIFFER)
-        self.assertIn("differ by 4.0", words.lrv_check(trust.check_lrv(sure.lrv + 4, sure, WALL)))
+        self.assertIn("differ by 4.0", words.places.lrv_check(trust.check_lrv(sure.lrv + 4, sure, WALL)))
 
     def test_a_screen_value_is_surer_with_a_stated_lrv_it_allows(self):
         paint = from_hex("#C4CBC9")
@@ -101,7 +103,7 @@ class Lamps(unittest.TestCase):
         self.assertLess(found.daylight, 1e-6)
         self.assertGreater(found.farthest, 0.05)
         self.assertEqual(found.farthest, max(found.lamps.values()))
-        self.assertIn(found.worst, words.LAMPS)
+        self.assertIn(found.worst, words.places.LAMPS)
 
     def test_lamps_agree_with_the_oracle(self):
         from prism.spectrum import to_xyz, white_point

@@ -23,7 +23,7 @@ READ = [(entry, read(entry.colour, METHOD, METHOD.neutral)) for entry in demo.de
 
 class Hedges(unittest.TestCase):
     def test_a_measured_colour_has_one_hedge_at_most_and_nine_in_ten_have_none(self):
-        said = [words.what_it_is(reading, entry.colour.provenance) for entry, reading in READ]
+        said = [words.readings.what_it_is(reading, entry.colour.provenance) for entry, reading in READ]
         counted = Counter(len(HEDGE.findall(one)) for one in said)
         self.assertEqual([k for k in counted if k > 1], [])
         self.assertLessEqual(counted[1] / len(said), 0.1)
@@ -32,7 +32,7 @@ class Hedges(unittest.TestCase):
         rng = random.Random(5)
         for _ in range(500):
             (one, first), (other, second) = rng.sample(READ, 2)
-            said = words.pair(one.name, other.name, compare(first, second, METHOD), first.lrv)
+            said = words.pairs.pair(one.name, other.name, compare(first, second, METHOD), first.lrv)
             self.assertLessEqual(len(HEDGE.findall(said)), 1, said)
 
 
@@ -42,8 +42,8 @@ class Telling(unittest.TestCase):
         named = Counter()
         for _, reading in rng.sample(READ, 500):
             found = [(one.surface, int(one.suits)) for one in use.uses(reading, METHOD)]
-            named.update(f"best {surface}" for surface in words.use_best(found))
-            named[f"avoid {words.use_worst(found)}"] += 1
+            named.update(f"best {surface}" for surface in words.use.use_best(found))
+            named[f"avoid {words.use.use_worst(found)}"] += 1
         for said, count in named.items():
             with self.subTest(said):
                 self.assertLessEqual(count / 500, 0.85)

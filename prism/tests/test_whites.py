@@ -56,7 +56,7 @@ class Ranking(unittest.TestCase):
         self.assertEqual(KEYS[found[0].index], "creamy")
         icy = next(white for white in found if KEYS[white.index] == "cool")
         self.assertTrue(icy.turns_yellow)
-        self.assertIn("akes the cupboards look yellow", words.white_note(icy, 10, ["the cupboards"]))
+        self.assertIn("akes the cupboards look yellow", words.whites.white_note(icy, 10, ["the cupboards"]))
 
     def test_strong_walls_of_different_hues_get_different_whites_and_none_gets_most(self):
         deck = demo.deck()
@@ -72,7 +72,7 @@ class Ranking(unittest.TestCase):
 
     def test_each_rank_says_why_it_is_not_higher(self):
         found = rank(WARM_WALL, ALL, KEYS, WALL)
-        said = [words.why_not_higher(white, above)[0] for above, white in itertools.pairwise(found)]
+        said = [words.whites.why_not_higher(white, above)[0] for above, white in itertools.pairwise(found)]
         self.assertTrue(all(said))
         self.assertGreater(len(set(said)), 2)
 
@@ -119,20 +119,20 @@ class Ranking(unittest.TestCase):
         self.assertEqual(set(order(WARM_WALL, there=[CLEAN])[:2]), {"clean", "cool"})
         found = next(w for w in rank(WARM_WALL, ALL, KEYS, WALL, there=[CLEAN]) if KEYS[w.index] == "creamy")
         self.assertTrue(found.yellows)
-        self.assertIn("ooks yellow beside the cabinets", words.white_note(found, 10, ["the cabinets"]))
+        self.assertIn("ooks yellow beside the cabinets", words.whites.white_note(found, 10, ["the cabinets"]))
 
     def test_the_most_brilliant_one_glares(self):
         by = {KEYS[w.index]: w for w in rank(NEUTRAL_WALL, ALL, KEYS, WALL)}
         self.assertTrue(by["brilliant"].glares)
         self.assertFalse(by["soft"].glares)
-        self.assertIn("lares", words.white_note(by["brilliant"], 10))
+        self.assertIn("lares", words.whites.white_note(by["brilliant"], 10))
         self.assertLess(order(NEUTRAL_WALL).index("clean"), order(NEUTRAL_WALL).index("brilliant"))
 
     def test_a_creamy_white_shows_its_yellow_beside_a_cool_grey_and_a_clean_one_is_crisp_beside_cream(self):
         creamy = next(w for w in rank(COOL_WALL, ALL, KEYS, WALL) if KEYS[w.index] == "creamy")
-        self.assertIn("ooks yellow beside the wall", words.white_note(creamy, 10))
+        self.assertIn("ooks yellow beside the wall", words.whites.white_note(creamy, 10))
         clean = next(w for w in rank(colour(85, 1, 14), ALL, KEYS, WALL) if KEYS[w.index] == "clean")
-        self.assertIn("Looks crisp", words.white_note(clean, 10))
+        self.assertIn("Looks crisp", words.whites.white_note(clean, 10))
 
     def test_the_safe_white_is_clean_bright_and_no_glare(self):
         for wall in (WARM_WALL, COOL_WALL, NEUTRAL_WALL):
@@ -149,7 +149,7 @@ class Ranking(unittest.TestCase):
         first = rank(COOL_WALL, ALL, KEYS, WALL, there=there)[0]
         self.assertEqual(KEYS[first.index], "creamy")
         self.assertEqual(
-            words.white_note(first, 10, ["the trim"]), "Goes with the trim, but looks yellow beside the wall"
+            words.whites.white_note(first, 10, ["the trim"]), "Goes with the trim, but looks yellow beside the wall"
         )
 
     def test_order_of_input_is_nothing_to_the_ranking(self):

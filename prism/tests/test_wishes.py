@@ -214,7 +214,7 @@ class BoundedCache(unittest.TestCase):
         self.assertTrue(found.near)
         for answer in found.near:
             self.assertEqual(len(answer.misses), 1)
-            self.assertIn("misses", words.missed(answer.misses, 72))
+            self.assertIn("misses", words.places.missed(answer.misses, 72))
 
 
 class Understood(unittest.TestCase):

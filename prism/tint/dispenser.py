@@ -66,10 +66,10 @@ class SimulatedDispenser:
 
     def dispense(self, formula: Formula) -> Dispensed:
         if formula.over_capacity:
-            raise DispenserError(messages.too_much_for_base(formula.base_name, formula.filled))
+            raise DispenserError(messages.devices.too_much_for_base(formula.base_name, formula.filled))
         short = next((line for line in formula.lines if line.ml > self.levels[line.code]), None)
         if short:
-            raise DispenserError(messages.ran_dry(short.name, short.ml, self.levels[short.code]))
+            raise DispenserError(messages.devices.ran_dry(short.name, short.ml, self.levels[short.code]))
         self.serial += 1
         own = np.random.default_rng(self._seed)
         pumps = dict(zip(self._system.colorants, own.normal(0, self.PUMP, len(self._system.colorants)), strict=True))
@@ -86,5 +86,5 @@ class SimulatedDispenser:
     def refill(self, code: str) -> None:
         """Fill a canister up."""
         if code not in self.levels:
-            raise DispenserError(messages.unknown_choice("colorant", code, self.levels))
+            raise DispenserError(messages.faults.unknown_choice("colorant", code, self.levels))
         self.levels[code] = CANISTER

@@ -45,7 +45,7 @@ class Sampling:
 
 
 def faults(one: Sampling, boards: int) -> list[str]:
-    """Return what would mislead about a board among so many: keys of `prism.words.SAMPLE_FAULTS`."""
+    """Return what would mislead about a board among so many: keys of `prism.words.viewing.SAMPLE_FAULTS`."""
     width, height = SIZES[one.size]
     least = SIZES[LEAST]
     found = []

@@ -20,7 +20,7 @@ WOODWORK = "as the woodwork"
 
 @dataclass(frozen=True)
 class Advice:
-    """Sheens for one surface, from the least to the most, and why: a key of `prism.words.SHEEN_WHY`."""
+    """Sheens for one surface, from the least to the most, and why: a key of `prism.words.whites.SHEEN_WHY`."""
 
     surface: str
     least: str

@@ -1,46 +1,46 @@
 """Findings to plain sentences. With `prism.messages`, which the core says itself, the only places that write prose.
 
 Functions take findings and return text; they decide nothing. Numbers are rounded here and nowhere below.
+A sentence is called by the file that holds it: `words.light.lux_said`.
 """
 
-from prism.messages.habits import day as day
-from prism.messages.habits import moment as moment
-from prism.messages.text import *
-from prism.words.archives import *
-from prism.words.articles import *
-from prism.words.background_jobs import *
-from prism.words.causes import *
-from prism.words.conflicts import *
-from prism.words.consultation import *
-from prism.words.decisions import *
-from prism.words.devices import *
-from prism.words.documents import *
-from prism.words.files import *
-from prism.words.homes import *
-from prism.words.lamps import *
-from prism.words.light import *
-from prism.words.methods import *
-from prism.words.orders import *
-from prism.words.pairs import *
-from prism.words.palette import *
-from prism.words.people import *
-from prism.words.photos import *
-from prism.words.places import *
-from prism.words.readings import *
-from prism.words.recipes import *
-from prism.words.records import *
-from prism.words.rooms import *
-from prism.words.search import *
-from prism.words.sharing import *
-from prism.words.showing import *
-from prism.words.sizes import *
-from prism.words.sources import *
-from prism.words.strengths import *
-from prism.words.surety import *
-from prism.words.training import *
-from prism.words.undo import *
-from prism.words.use import *
-from prism.words.viewing import *
-from prism.words.walks import *
-from prism.words.warnings import *
-from prism.words.whites import *
+from prism.messages import habits as habits
+from prism.messages import text as text
+from prism.words import archives as archives
+from prism.words import articles as articles
+from prism.words import background_jobs as background_jobs
+from prism.words import causes as causes
+from prism.words import conflicts as conflicts
+from prism.words import consultation as consultation
+from prism.words import decisions as decisions
+from prism.words import devices as devices
+from prism.words import documents as documents
+from prism.words import files as files
+from prism.words import homes as homes
+from prism.words import lamps as lamps
+from prism.words import light as light
+from prism.words import methods as methods
+from prism.words import orders as orders
+from prism.words import pairs as pairs
+from prism.words import palette as palette
+from prism.words import people as people
+from prism.words import photos as photos
+from prism.words import places as places
+from prism.words import readings as readings
+from prism.words import recipes as recipes
+from prism.words import records as records
+from prism.words import rooms as rooms
+from prism.words import search as search
+from prism.words import sharing as sharing
+from prism.words import showing as showing
+from prism.words import sizes as sizes
+from prism.words import sources as sources
+from prism.words import strengths as strengths
+from prism.words import surety as surety
+from prism.words import training as training
+from prism.words import undo as undo
+from prism.words import use as use
+from prism.words import viewing as viewing
+from prism.words import walks as walks
+from prism.words import warnings as warnings
+from prism.words import whites as whites

@@ -183,16 +183,16 @@ class JobFiles(WithJob):
         newer = self.held() | {"version": 9}
         altered = sent.replace(b"It keeps its blue.", b"It keeps its pink.")
         cases = {
-            words.JOB_FILE_BROKEN: sent[: len(sent) // 2],
-            words.JOB_FILE_ALTERED: altered,
-            words.JOB_FILE_NEWER: json.dumps(newer).encode(),
-            words.JOB_FILE_NONE: b'{"format": "shopping"}',
+            words.archives.JOB_FILE_BROKEN: sent[: len(sent) // 2],
+            words.archives.JOB_FILE_ALTERED: altered,
+            words.archives.JOB_FILE_NEWER: json.dumps(newer).encode(),
+            words.archives.JOB_FILE_NONE: b'{"format": "shopping"}',
         }
         jobs, rooms = Job.objects.count(), Room.objects.count()
         for said, content in cases.items():
             with self.subTest(said):
                 self.assertContains(self.send(self.other, content), said.split(":")[0], status_code=422)
-        self.assertContains(self.client.post(reverse("job-bring-in")), words.JOB_FILE_NONE, status_code=422)
+        self.assertContains(self.client.post(reverse("job-bring-in")), words.archives.JOB_FILE_NONE, status_code=422)
         self.assertEqual((Job.objects.count(), Room.objects.count()), (jobs, rooms))
 
     def test_a_field_that_cannot_be_is_named_and_nothing_is_half_made(self):

@@ -90,11 +90,11 @@ class Recorded(Wall):
     def test_names_that_are_hidden_are_not_told(self):
         services.go_blind(self.review)
         page = self.client.get(reverse("review-record", args=[self.review.pk]))
-        self.assertContains(page, words.RECORD_HIDDEN)
+        self.assertContains(page, words.records.RECORD_HIDDEN)
         self.assertNotContains(page, self.review.colour.name)
         services.move(self.review, self.library)
         page = self.client.get(reverse("job-record", args=[self.library.job_id]))
-        self.assertContains(page, words.capital(words.CHANGED_UNNAMED))
+        self.assertContains(page, words.text.capital(words.records.CHANGED_UNNAMED))
         self.assertNotContains(page, self.review.colour.name)
 
     def test_the_studio_reads_it_and_nobody_else(self):
@@ -112,6 +112,8 @@ class Recorded(Wall):
             made = dict.fromkeys(fields, ("None", "x"))
             with self.subTest(thing):
                 said = (
-                    [words.rows_changed(thing, "Library")] if thing in row else words.change_said(thing, "made", made)
+                    [words.records.rows_changed(thing, "Library")]
+                    if thing in row
+                    else words.records.change_said(thing, "made", made)
                 )
                 self.assertTrue(said and all(said))

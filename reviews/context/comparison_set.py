@@ -119,7 +119,9 @@ class ComparisonSet:
 
     @property
     def support_said(self) -> str:
-        return words.supporting(self.support, [one.name for one in self.comparison_colours], self._subject.reading)
+        return words.pairs.supporting(
+            self.support, [one.name for one in self.comparison_colours], self._subject.reading
+        )
 
     @property
     def whites(self) -> list[SwatchView]:

@@ -27,20 +27,20 @@ class Said(Page):
 
     @property
     def undertone(self) -> str:
-        return words.undertone(self._subject.reading, self._subject.stimulus.provenance)
+        return words.readings.undertone(self._subject.reading, self._subject.stimulus.provenance)
 
     @property
     def temperature(self) -> str:
-        return words.temperature(self._subject.reading)
+        return words.readings.temperature(self._subject.reading)
 
     @property
     def rule(self) -> str:
-        return words.undertone_rule(self._subject.reading, self._subject.method)
+        return words.readings.undertone_rule(self._subject.reading, self._subject.method)
 
     @property
     def neutral_note(self) -> str:
         """Where the neutral line lies at the subject's depth."""
-        return words.neutral_note(self._subject.neutral, self._subject.reading.lab[0])
+        return words.readings.neutral_note(self._subject.neutral, self._subject.reading.lab[0])
 
     @property
     def caution(self) -> str:

@@ -103,11 +103,11 @@ class Decks:
 
     def _holding(self, colour: Colour, found: Reading, pick: Pick, state: str) -> SwatchView:
         shown = self.subject.review.names_shown
-        caption = words.board_caption(pick, self.subject.reading.lrv)
-        name = colour.name if shown else words.hidden_name(caption)
-        way = words.direction(as_paired(pick.why, self.subject.reading, found, self.subject.method), found.lrv)
+        caption = words.pairs.board_caption(pick, self.subject.reading.lrv)
+        name = colour.name if shown else words.pairs.hidden_name(caption)
+        way = words.pairs.direction(as_paired(pick.why, self.subject.reading, found, self.subject.method), found.lrv)
         near = self.subject.method.readable[1]
-        reason = words.why_picked(pick, self.subject.reading, bool(self.strip), way, near)
+        reason = words.pairs.why_picked(pick, self.subject.reading, bool(self.strip), way, near)
         shown_as = (colour.label, colour.name) if shown else ("", "")
         return SwatchView(colour, found, name, pick.kind, pick.why, caption, reason, state, pick.delta_e, *shown_as)
 
@@ -129,7 +129,7 @@ class Decks:
         """Which colours are the same to the eye or nearly, in words."""
         shown = self.subject.review.names_shown
         named = [
-            (twin.colour.name if shown else words.hidden_name("twin"), twin.delta_e, twin.parting)
+            (twin.colour.name if shown else words.pairs.hidden_name("twin"), twin.delta_e, twin.parting)
             for twin in self.twins()
         ]
-        return words.twins(named, self.subject.method)
+        return words.places.twins(named, self.subject.method)

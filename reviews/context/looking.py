@@ -46,7 +46,9 @@ class Looking:
             return list(boards)
         shuffled = random.Random(self._subject.review.pk).sample(boards, len(boards))
         return [
-            replace(held, name=words.letter(i), caption=words.letter(i), reason="") if self.waits(held) else held
+            replace(held, name=words.pairs.letter(i), caption=words.pairs.letter(i), reason="")
+            if self.waits(held)
+            else held
             for i, held in enumerate(shuffled)
         ]
 
@@ -62,9 +64,9 @@ class Looking:
         return [
             Seen(
                 one,
-                one.colour.name if shown else words.A_BOARD,
+                one.colour.name if shown else words.walks.A_BOARD,
                 self.said_of(one),
-                words.standing(one.agreement, one.computed, lrv),
+                words.walks.standing(one.agreement, one.computed, lrv),
             )
             for one in ranked
         ]
@@ -74,11 +76,11 @@ class Looking:
         """How many boards were looked at, and how often eye and computation part; empty where none was."""
         boards = {one.colour_id for one in self.observations}
         apart = sum(one.agreement == Agreement.DIFFER for one in self.observations)
-        return words.seen_tally(len(boards), apart) if boards else ""
+        return words.pairs.seen_tally(len(boards), apart) if boards else ""
 
     def said_of(self, one: Observation) -> str:
         lrv = self._subject.reading.lrv
-        return words.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), words.day(one.at))
+        return words.walks.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), words.habits.day(one.at))
 
     @property
     def last_light(self) -> str:

@@ -48,7 +48,7 @@ class Subject:
     @property
     def title(self) -> str:
         """What the whole page is called; a hidden name stands nowhere on it."""
-        return self.colour.name if self.review.names_shown else words.NAME_HIDDEN
+        return self.colour.name if self.review.names_shown else words.walks.NAME_HIDDEN
 
     @cached_property
     def newer(self) -> Newer | None:
@@ -74,4 +74,4 @@ class Subject:
 
     @property
     def caution(self) -> str:
-        return words.screen_caution(self.stimulus.in_gamut)
+        return words.sources.screen_caution(self.stimulus.in_gamut)

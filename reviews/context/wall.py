@@ -78,11 +78,11 @@ class Wall(Page):
         if self._instead:
             return [self._instead]
         if self.any_withheld:
-            return [Group(words.WITHHELD_GROUP, self.arranged)]
+            return [Group(words.walks.WITHHELD_GROUP, self.arranged)]
         if self.review.wall_order != Review.Order.CHOSEN:
-            return [Group(words.order_label(self.review.get_wall_order_display()), self.arranged)]
+            return [Group(words.pairs.order_label(self.review.get_wall_order_display()), self.arranged)]
         boards = self._set.comparison_colours
-        groups = [Group(label, [held for held in boards if held.kind in kinds]) for label, kinds in words.GROUPS]
+        groups = [Group(label, [held for held in boards if held.kind in kinds]) for label, kinds in words.pairs.GROUPS]
         return [group for group in groups if group.boards]
 
     @cached_property
@@ -119,7 +119,7 @@ class Wall(Page):
     @property
     def waits(self) -> str:
         """Why nothing may be given out yet: findings are withheld until somebody has looked; empty otherwise."""
-        return words.WITHHELD_STEP if self.any_withheld else ""
+        return words.walks.WITHHELD_STEP if self.any_withheld else ""
 
     @property
     def taken_away(self) -> int:

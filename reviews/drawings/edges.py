@@ -30,7 +30,7 @@ def butted(fills: Sequence[str], height: float = EDGE_HEIGHT) -> SafeString:
         )  # fmt: skip
     return format_html(
         '<svg class="edge-board" viewBox="0 0 {} {}" role="img" aria-label="{}">{}</svg>',
-        n(EDGE_WIDTH), n(height), words.EDGE_OF_TWO, joined(parts),
+        n(EDGE_WIDTH), n(height), words.pairs.EDGE_OF_TWO, joined(parts),
     )  # fmt: skip
 
 

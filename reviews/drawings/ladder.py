@@ -41,7 +41,7 @@ def ladder_of(subject: Subject, held: Sequence[SwatchView]) -> SafeString:
     """Return the LRV scale with the method's bands, the subject and some held colours."""
     rungs = [Rung(h.reading.lrv, h.colour.screen, h.name, link_to(h)) for h in held]
     lighter = sum(rung.lrv > subject.reading.lrv for rung in rungs)
-    return ladder(subject, rungs, words.ladder_text(subject.name, subject.reading, lighter, len(rungs)))
+    return ladder(subject, rungs, words.pairs.ladder_text(subject.name, subject.reading, lighter, len(rungs)))
 
 
 def ladder(subject: Subject, rungs: Sequence[Rung], description: str) -> SafeString:
@@ -70,7 +70,7 @@ def ladder(subject: Subject, rungs: Sequence[Rung], description: str) -> SafeStr
             lane = min(range(MOST_LANES), key=lambda i: lanes[i])
             place = lanes[lane] + MARK_HEIGHT + 1
         lanes[lane : lane + 1] = [place]
-        title = f"{rung.name}, LRV {words.number(rung.lrv)}"
+        title = f"{rung.name}, LRV {words.text.number(rung.lrv)}"
         parts.append(draw_mark(Mark(63 + 11 * lane, place, rung.fill, title, rung.href), 9, MARK_HEIGHT))
     own = subject.reading
     low, high = (float(lightness_to_lrv(at)) for at in lightness_span(own.lab, own.lightness_uncertainty))
@@ -79,6 +79,6 @@ def ladder(subject: Subject, rungs: Sequence[Rung], description: str) -> SafeStr
         line(55, y(low), 60, y(low), "doubt-bar"),
         line(55, y(high), 60, y(high), "doubt-bar"),
     ]
-    title = f"{subject.name}, LRV {words.number(subject.reading.lrv)}"
+    title = f"{subject.name}, LRV {words.text.number(subject.reading.lrv)}"
     parts.append(draw_mark(Mark(48, y(subject.reading.lrv), subject.stimulus.screen, title, kind="subject"), 16, 10))
     return svg("Depth ladder", description, (0, 0, 140, LADDER_TOP + LADDER_HEIGHT + 8), "ladder", joined(parts))

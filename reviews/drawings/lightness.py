@@ -46,14 +46,16 @@ def lightness_and_chroma(subject: Subject, wall: Wall) -> SafeString:
         parts += tick_left(PLANE_LEFT, y(tick), f"{tick:g}")
     for tick in ticks(0, most):
         parts += tick_below(x(tick), bottom, f"{tick:g}")
-    title = words.plane_mark(subject.name, subject.reading)
+    title = words.pairs.plane_mark(subject.name, subject.reading)
     own = Mark(*place(subject.reading), subject.stimulus.screen, title, kind="subject")
     marks = [
-        Mark(*place(held.reading), held.colour.screen, words.plane_mark(held.name, held.reading), link_to(held))
+        Mark(*place(held.reading), held.colour.screen, words.pairs.plane_mark(held.name, held.reading), link_to(held))
         for held in wall.drawn
     ]
     parts += led(marks, spread(marks, 9, 12, [own]), 9, 12)
     parts.append(draw_mark(own, 13, 18))
-    description = words.plane_text_of(subject.name, [(held.name, held.reading) for held in wall.drawn], subject.reading)
+    description = words.pairs.plane_text_of(
+        subject.name, [(held.name, held.reading) for held in wall.drawn], subject.reading
+    )
     view = (0.0, 0.0, PLANE_LEFT + PLANE_WIDTH + 14, bottom + 30)
     return svg("Lightness against chroma", description, view, "lightness", joined(parts))

@@ -68,7 +68,7 @@ class Rose:
             x, y = (ROSE + 9) * cos(middle), -(ROSE + 9) * sin(middle)
             anchor = "middle" if abs(cos(middle)) < 0.35 else "start" if cos(middle) > 0 else "end"
             chosen = "hue current" if word == self.reading.undertone.main else "hue"
-            parts.append(text(x, y + 4, words.hue(word, self.reading.lrv), chosen, anchor))
+            parts.append(text(x, y + 4, words.readings.hue(word, self.reading.lrv), chosen, anchor))
         return [*parts, *self._scale()]
 
     def _scale(self) -> list[SafeString]:
@@ -109,7 +109,9 @@ class Rose:
         a, b = reading.undertone.vector
         points = [self.point(a + da, b + db) for da, db in outline(reading.lab, reading.uncertainty).tolist()]
         corners = " ".join(f"{n(x)},{n(y)}" for x, y in points)
-        return format_html('<polygon class="doubt" points="{}"><title>{}</title></polygon>', corners, words.WITHIN)
+        return format_html(
+            '<polygon class="doubt" points="{}"><title>{}</title></polygon>', corners, words.pairs.WITHIN
+        )
 
     def over(self) -> list[SafeString]:
         """Return what stands over the frame: the cross of the neutral, and where mathematical grey lies from it, which
@@ -117,7 +119,7 @@ class Rose:
         cross = [line(-4, 0, 4, 0, "neutral"), line(0, -4, 0, 4, "neutral")]
         if self._grey is None:
             return cross
-        key = text(KEY[0] + 8, KEY[1] + 3.5, words.GREY_LABEL, "grey-label", "start")
+        key = text(KEY[0] + 8, KEY[1] + 3.5, words.pairs.GREY_LABEL, "grey-label", "start")
         return [*cross, _grey_point(*self._grey), _grey_point(*KEY), key]
 
 
@@ -126,7 +128,7 @@ def _grey_point(x: float, y: float) -> SafeString:
         '<circle class="grey-point" cx="{}" cy="{}" r="3"><title>{}</title></circle>',
         f"{x:.1f}",
         f"{y:.1f}",
-        words.MATHEMATICAL_GREY,
+        words.pairs.MATHEMATICAL_GREY,
     )
 
 
@@ -144,17 +146,17 @@ def undertone_rose(subject: Subject, wall: Wall) -> SafeString:
         parts.append(rose.doubt(wall.beside.reading))
     x, y = rose.point(*own.vector)
     parts.append(line(0, 0, x, y, "lean"))
-    said = f"{subject.name}: {words.undertone_short(subject.reading)}"
+    said = f"{subject.name}: {words.readings.undertone_short(subject.reading)}"
     mark = Mark(x, y, subject.stimulus.screen, said, kind="subject")
     marks = []
     for held in wall.drawn:
         hx, hy = rose.point(*held.reading.undertone.vector)
-        title = f"{held.name}: {words.undertone_short(held.reading)}"
+        title = f"{held.name}: {words.readings.undertone_short(held.reading)}"
         kind = "beside" if wall.beside and held.colour.pk == wall.beside.colour.pk else ""
         kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
         marks.append(Mark(hx, hy, held.colour.screen, title, link_to(held), kind))
     apart = spread(marks, *MARK, [mark])
     parts += [*led(marks, apart, *MARK), draw_mark(mark, *SUBJECT)]
     parts += rose.over()
-    description = words.rose_text(subject.name, subject.reading, subject.neutral)
+    description = words.pairs.rose_text(subject.name, subject.reading, subject.neutral)
     return svg("Undertone rose", description, ROSE_VIEW, "rose", joined(parts))

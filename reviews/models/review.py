@@ -113,7 +113,7 @@ class Review(models.Model):
 
     def called(self, name: str) -> str:
         """Return what one of its colours is called for now: names can be hidden, since they mislead."""
-        return name if self.names_shown else words.SUBJECT
+        return name if self.names_shown else words.walks.SUBJECT
 
     @property
     def name_now(self) -> str:

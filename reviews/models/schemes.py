@@ -28,7 +28,7 @@ class KeptScheme(models.Model):
 
     @property
     def title(self) -> str:
-        return self.name or words.scheme_title(self.character, self.score)
+        return self.name or words.palette.scheme_title(self.character, self.score)
 
 
 class SchemePlace(models.Model):

@@ -101,10 +101,10 @@ class Strengths:
         return [
             RunStep(
                 step,
-                words.strength_name(self.subject.name, step.percent),
-                words.percent(step.percent),
+                words.strengths.strength_name(self.subject.name, step.percent),
+                words.text.percent(step.percent),
                 step.screen,
-                words.strength_step(step, standard, self.subject.method),
+                words.strengths.strength_step(step, standard, self.subject.method),
             )
             for step in self._steps[: len(RUN)]
         ]
@@ -155,7 +155,7 @@ class Strengths:
         """Where the subject stops being what it is, lighter and darker."""
         was = self.subject.reading.family.word
         return [
-            words.family_change(was, words.headline(step.reading).lower(), step.percent)
+            words.strengths.family_change(was, words.readings.headline(step.reading).lower(), step.percent)
             for step in self._steps[len(RUN) :]
         ]
 
@@ -206,7 +206,7 @@ class Strengths:
             return None
         made = reach.mixture([(self.recipe, own_parts), (theirs, other_parts)], system)
         return from_reflectance(
-            made, "computed", words.mixed([(self.subject.name, own_parts), (other.name, other_parts)])[:118]
+            made, "computed", words.recipes.mixed([(self.subject.name, own_parts), (other.name, other_parts)])[:118]
         )
 
     @cached_property

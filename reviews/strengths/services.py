@@ -49,12 +49,14 @@ def keep_strength(review: Review, at: Strengths, again: bool = False) -> Colour 
     step = at.adjusted
     if step is None or not step.percent:
         return None
-    name = words.strength_name(review.colour.name, step.percent)
+    name = words.strengths.strength_name(review.colour.name, step.percent)
     there = kept_already(review, step.percent)
     if there is not None and not again:
         raise KeptAlreadyError(there)
     provenance = "estimated" if at.estimates else "computed"
-    stimulus = from_reflectance(step.reflectance, provenance, words.computed_given(review.colour.name, step.percent))
+    stimulus = from_reflectance(
+        step.reflectance, provenance, words.strengths.computed_given(review.colour.name, step.percent)
+    )
     return deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, step.recipe, step.percent)
 
 

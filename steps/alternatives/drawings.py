@@ -44,7 +44,7 @@ def _side(side: Side, direction: int, y: float, reach: int) -> SafeString:
     edge = direction * (BRACKET_HALF + 10)
     label = text(edge, y + 4, axis, "hue", "start" if direction > 0 else "end")
     if held is None:
-        return joined([label, text(direction * BRACKET_HALF / 2, y - 5, words.NOTHING_THERE, "tick")])
+        return joined([label, text(direction * BRACKET_HALF / 2, y - 5, words.pairs.NOTHING_THERE, "tick")])
     x = direction * distance / reach * BRACKET_HALF
-    title = f"{held.name}, {axis} by ΔE00 {words.number(distance)}"
+    title = f"{held.name}, {axis} by ΔE00 {words.text.number(distance)}"
     return joined([label, draw_mark(Mark(x, y, held.colour.screen, title, link_to(held)), 12, 17)])

@@ -63,11 +63,11 @@ class AlternativesPage(Page):
         wall, review = self._context.wall, self._context.review
         if self.shows_shortlist:
             if listed := self._context.shortlist:
-                wall.hold_instead(words.SHORTLIST, listed)
+                wall.hold_instead(words.places.SHORTLIST, listed)
                 if review.beside_id not in self.on_shortlist:
                     wall.hold_beside(listed[0].colour)
         elif self.answered:
-            wall.hold_instead(words.ANSWERS, [one.held for one in self.answers])
+            wall.hold_instead(words.places.ANSWERS, [one.held for one in self.answers])
 
     # --- its place ---
 
@@ -96,13 +96,13 @@ class AlternativesPage(Page):
 
     @cached_property
     def answers(self) -> list[Differing]:
-        return [self._differing(held, words.off_by(answer.off)) for held, answer in self._asked[1].answers]
+        return [self._differing(held, words.places.off_by(answer.off)) for held, answer in self._asked[1].answers]
 
     @cached_property
     def nearly(self) -> list[Differing]:
         """The colours that miss one piece of a wish, each with what it misses."""
         lrv = self._subject.reading.lrv
-        return [self._differing(held, words.missed(answer.misses, lrv)) for held, answer in self._asked[1].near]
+        return [self._differing(held, words.places.missed(answer.misses, lrv)) for held, answer in self._asked[1].near]
 
     @property
     def pieces(self) -> list[AskedPiece]:
@@ -119,7 +119,7 @@ class AlternativesPage(Page):
             fewer, more = piece.with_amount(-1), piece.with_amount(1)
             found.append(
                 AskedPiece(
-                    words.wished(piece, self._subject.reading.lrv),
+                    words.places.wished(piece, self._subject.reading.lrv),
                     instead(at, None),
                     instead(at, fewer) if fewer else "",
                     instead(at, more) if more else "",
@@ -137,11 +137,11 @@ class AlternativesPage(Page):
 
     @property
     def wish_sentence(self) -> str:
-        return words.wish_answer(self.ask, len(self.answers), len(self.nearly))
+        return words.places.wish_answer(self.ask, len(self.answers), len(self.nearly))
 
     @property
     def wish_examples(self) -> tuple[str, ...]:
-        return words.WISH_EXAMPLES
+        return words.places.WISH_EXAMPLES
 
     # --- shortlist ---
 
@@ -160,24 +160,24 @@ class AlternativesPage(Page):
 
     @property
     def shortlist_title(self) -> str:
-        return words.shortlist_title(self._subject.name, bool(self.shortlist))
+        return words.places.shortlist_title(self._subject.name, bool(self.shortlist))
 
     @property
     def empty_shortlist(self) -> str:
-        return words.EMPTY_SHORTLIST
+        return words.places.EMPTY_SHORTLIST
 
     def _differing(self, held: SwatchView, note: str = "") -> Differing:
         pair = self._placing.against(held)
         own = self._subject.reading.lrv
         return Differing(
             held,
-            words.number(held.reading.lrv),
-            words.number(held.reading.lrv - own, signed=True),
-            words.number(pair.delta_e),
-            words.undertone_short(held.reading),
-            words.shortlisted(held.name, pair, own),
-            words.number(pair.warmth, signed=True),
-            words.provenance(held.colour.provenance, held.reading.uncertainty),
+            words.text.number(held.reading.lrv),
+            words.text.number(held.reading.lrv - own, signed=True),
+            words.text.number(pair.delta_e),
+            words.readings.undertone_short(held.reading),
+            words.places.shortlisted(held.name, pair, own),
+            words.text.number(pair.warmth, signed=True),
+            words.sources.provenance(held.colour.provenance, held.reading.uncertainty),
             note,
         )
 

@@ -54,7 +54,7 @@ class Placing:
     @property
     def sentences(self) -> list[str]:
         lrv, on_strip = self._subject.reading.lrv, bool(self._context.decks.strip)
-        return words.brackets(self._found, self._names, lrv, on_strip)
+        return words.places.brackets(self._found, self._names, lrv, on_strip)
 
     @cached_property
     def _found(self) -> list[placing.Bracket]:
@@ -77,11 +77,13 @@ class Placing:
         lrv, on_strip = self._subject.reading.lrv, bool(self._context.decks.strip)
 
         def side(axis: str, pick: Pick | None) -> Side:
-            said = words.direction(axis, lrv)
+            said = words.pairs.direction(axis, lrv)
             return Side(said, held[pick.why, pick.index] if pick else None, pick.delta_e if pick else 0.0)
 
         return [
-            PlacedBracket(side(b.axes[0], b.before), side(b.axes[1], b.after), words.bracket(b, names, lrv, on_strip))
+            PlacedBracket(
+                side(b.axes[0], b.before), side(b.axes[1], b.after), words.places.bracket(b, names, lrv, on_strip)
+            )
             for b in self._found
         ]
 
@@ -115,7 +117,7 @@ class Placing:
             return decks.fetch(self._subject.colour)
         if name in ("that", "that one"):
             if beside is None:
-                raise query.AskError(words.EMPTY_DECK)
+                raise query.AskError(words.places.EMPTY_DECK)
             return beside
         try:
             return decks.fetch(deck_queries.one_named(self._subject.owner, name))

@@ -19,7 +19,7 @@ class AlternativesStep(Step):
     actions = {"shortlist": views.shortlist}
 
     def finding(self, context: ReviewContext) -> str:
-        return words.place_short(*Placing(context).tightest)
+        return words.places.place_short(*Placing(context).tightest)
 
     def page(self, visit: StepRequest) -> AlternativesPage:
         return AlternativesPage(visit)

@@ -20,7 +20,7 @@ def shortlist(request: StudioRequest, review: Review) -> StepRequest:
     colour = get_object_or_404(deck_queries.visible_to(request.user), pk=wanted)
     act, notice = request.POST.get("act", "add"), ""
     if act == "add":
-        notice = "" if review_services.shortlist(review, colour) else words.SHORTLIST_FULL
+        notice = "" if review_services.shortlist(review, colour) else words.places.SHORTLIST_FULL
     elif act == "off":
         services.off_shortlist(review, colour)
     elif act == "to":

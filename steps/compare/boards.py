@@ -48,7 +48,7 @@ def _another(review: Review, context: ReviewContext, hue: str) -> Done:
         return Done()
     pick = context.set.another_that_shows(hue, context.wall.boards)
     if pick is None:
-        return Done(words.no_other(words.hue(hue, context.subject.reading.lrv)))
+        return Done(words.walks.no_other(words.readings.hue(hue, context.subject.reading.lrv)))
     colour = context.decks.colour_of(pick)
     services.set_board(review, colour, Board.State.ADDED, "range", pick.why)
     hold_beside(review, colour)
@@ -65,7 +65,7 @@ def _away(review: Review, held: SwatchView, context: ReviewContext, swap: bool) 
     instead = next((one for one in after.set.comparison_colours if (one.kind, one.why) == (held.kind, held.why)), None)
     if swap and instead is None:
         services.set_board(review, held.colour, held.state, held.kind, held.why)
-        return Done(words.no_other(held.caption))
+        return Done(words.walks.no_other(held.caption))
     beside = instead.colour if swap and instead else next_along
     hold_beside(review, beside)
     after.wall.hold_beside(beside)

@@ -12,8 +12,8 @@ class SeenForm(forms.Form):
     """What a person sees of the subject beside a board, and in which light."""
 
     seen = forms.MultipleChoiceField(
-        choices=[(word, word) for word in (*words.SEEN_CHOICES, NOTHING_SEEN)],
-        error_messages={"required": words.choose_something()},
+        choices=[(word, word) for word in (*words.walks.SEEN_CHOICES, NOTHING_SEEN)],
+        error_messages={"required": words.walks.choose_something()},
     )
     note = forms.CharField(required=False, max_length=400)
     light = forms.CharField(required=False, max_length=80)
@@ -22,5 +22,5 @@ class SeenForm(forms.Form):
         """Return the directions seen; nothing and something exclude each other."""
         seen: list[str] = self.cleaned_data["seen"]
         if NOTHING_SEEN in seen and len(seen) > 1:
-            raise forms.ValidationError(words.both_kinds())
+            raise forms.ValidationError(words.walks.both_kinds())
         return seen

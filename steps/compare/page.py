@@ -58,21 +58,21 @@ class ComparePage(Page):
     def pair(self) -> str:
         beside = self._wall.beside
         if beside is None or self._pair is None:
-            return words.EMPTY_DECK
+            return words.places.EMPTY_DECK
         return pair_said(self._context, beside, self._pair)
 
     @property
     def pair_reason(self) -> str:
         """How large the difference is, and why that board is on the wall."""
         beside = self._wall.beside
-        return f"{words.difference(self._pair)} {beside.reason}" if beside and self._pair else ""
+        return f"{words.pairs.difference(self._pair)} {beside.reason}" if beside and self._pair else ""
 
     @cached_property
     def figures(self) -> list[FigureLine]:
         beside, pair = self._wall.beside, self._pair
         if beside is None or pair is None:
             return []
-        this, that, number = self._subject.reading, beside.reading, words.number
+        this, that, number = self._subject.reading, beside.reading, words.text.number
 
         def line(label: str, one: float, other: float, difference: float) -> FigureLine:
             return FigureLine(label, number(one), number(other), number(difference, signed=True))
@@ -81,10 +81,10 @@ class ComparePage(Page):
         return [
             line("LRV", this.lrv, that.lrv, pair.lrv),
             line("Undertone strength", this.undertone.strength, that.undertone.strength, pair.greyness),
-            FigureLine("Undertone hue", *hues, words.shift(pair, this.lrv)),
+            FigureLine("Undertone hue", *hues, words.pairs.shift(pair, this.lrv)),
             line("Temperature", this.temperature.value, that.temperature.value, pair.warmth),
             FigureLine("ΔE00", "", "", number(pair.delta_e)),
-            FigureLine("its parts L′, C′, H′", "", "", words.parts(pair.parts)),
+            FigureLine("its parts L′, C′, H′", "", "", words.pairs.parts(pair.parts)),
         ]
 
     # --- the walk through the boards, and what is seen on it ---
@@ -101,16 +101,18 @@ class ComparePage(Page):
         if at is None:
             return None
         before, after = boards[at - 1] if at else None, boards[at + 1] if at + 1 < len(boards) else None
-        return Walk(words.step_of_walk(at + 1, len(boards)), before, after)
+        return Walk(words.walks.step_of_walk(at + 1, len(boards)), before, after)
 
     @property
     def question(self) -> str:
         beside = self._wall.beside
-        return words.what_is_seen(self._subject.name, beside.name) if beside else words.EMPTY_DECK
+        return words.walks.what_is_seen(self._subject.name, beside.name) if beside else words.places.EMPTY_DECK
 
     @property
     def hues(self) -> list[tuple[str, str]]:
-        return [(word, words.hue(word, self._subject.reading.lrv)) for word in self._subject.method.undertone.words]
+        return [
+            (word, words.readings.hue(word, self._subject.reading.lrv)) for word in self._subject.method.undertone.words
+        ]
 
     @property
     def main_hue(self) -> str | None:
@@ -119,7 +121,10 @@ class ComparePage(Page):
     @property
     def seen_choices(self) -> list[tuple[str, str, str]]:
         lrv = self._subject.reading.lrv
-        return [(word, words.direction(word, lrv), SEEN_KEYS[word]) for word in (*words.SEEN_CHOICES, NOTHING_SEEN)]
+        return [
+            (word, words.pairs.direction(word, lrv), SEEN_KEYS[word])
+            for word in (*words.walks.SEEN_CHOICES, NOTHING_SEEN)
+        ]
 
     @property
     def seen(self) -> list[Seen]:
@@ -139,7 +144,7 @@ class ComparePage(Page):
     @property
     def confidence(self) -> str:
         subject = self._subject
-        return words.confidence(subject.reading, worth_asking(subject.reading, subject.method))
+        return words.walks.confidence(subject.reading, worth_asking(subject.reading, subject.method))
 
     @property
     def support(self) -> str:
@@ -151,24 +156,24 @@ class ComparePage(Page):
         held = self._context.set.comparison_colours
         subject = self._subject.reading
         pairs = compare_many([subject] * len(held), [one.reading for one in held], self._subject.method)
-        return words.relative_warmth([one.name for one in held], pairs)
+        return words.walks.relative_warmth([one.name for one in held], pairs)
 
     @property
     def bases(self) -> list[tuple[str, str, bool]]:
         """What the colour is on other bases: the basis, the undertone there, and whether it is the same."""
-        return [(under.basis, words.on_basis(under), under.same) for under in self._together.other_bases]
+        return [(under.basis, words.walks.on_basis(under), under.same) for under in self._together.other_bases]
 
     @property
     def bases_sentence(self) -> str:
-        return words.bases(self._together.other_bases)
+        return words.walks.bases(self._together.other_bases)
 
     @property
     def disagreements(self) -> list[str]:
         """What was seen otherwise than computed, over the whole review."""
         shown = self._subject.review.names_shown
         return [
-            words.saw_beside(
-                one.colour.name if shown else words.hidden_name("other"), self._context.looking.said_of(one)
+            words.walks.saw_beside(
+                one.colour.name if shown else words.pairs.hidden_name("other"), self._context.looking.said_of(one)
             )
             for one in self._context.looking.observations
             if one.agreement == Agreement.DIFFER

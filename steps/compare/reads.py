@@ -19,7 +19,7 @@ def pair_said(context: ReviewContext, held: SwatchView, pair: PairFinding | None
     """Return what the subject shows beside a board, in a sentence; `pair` is that finding, where it is at hand."""
     subject = context.subject
     found = pair or compare(subject.reading, held.reading, subject.method)
-    return words.capital(words.pair(subject.name, held.name, found, subject.reading.lrv))
+    return words.text.capital(words.pairs.pair(subject.name, held.name, found, subject.reading.lrv))
 
 
 class Together:
@@ -34,9 +34,9 @@ class Together:
         """The colour as it reads under other methods, other neutrals and the reference white."""
         subject, own = self._subject, self._subject.method
         methods = [one for one in method_queries.available(subject.owner) if one.key != own.key]
-        bases = [(words.basis_method(one.title), one, one.neutral) for one in methods]
+        bases = [(words.walks.basis_method(one.title), one, one.neutral) for one in methods]
         neutrals = {"painted": own.neutral, "grey": reading.choose_neutral(own, "grey")}
-        bases += [(words.basis_neutral(kind), own, n) for kind, n in neutrals.items() if n != subject.neutral]
+        bases += [(words.walks.basis_neutral(kind), own, n) for kind, n in neutrals.items() if n != subject.neutral]
         if white := self._context.set.clean_white:
-            bases.append((words.basis_white(white.name), own, verdict.flat_neutral(white.reading.lab)))
+            bases.append((words.walks.basis_white(white.name), own, verdict.flat_neutral(white.reading.lab)))
         return verdict.on_other_bases(subject.stimulus, subject.reading, bases)

@@ -20,7 +20,7 @@ class CompareStep(Step):
     actions = {"board": views.board, "see": views.see, "unsee": views.unsee}
 
     def finding(self, context: ReviewContext) -> str:
-        return words.capital(words.undertone_short(context.subject.reading))
+        return words.text.capital(words.readings.undertone_short(context.subject.reading))
 
     def page(self, visit: StepRequest) -> ComparePage:
         return ComparePage(visit)

@@ -45,7 +45,7 @@ class LightPage(Page):
     @property
     def why_not(self) -> str:
         if self.room is None:
-            return words.NO_ROOM_LIGHT
+            return words.light.NO_ROOM_LIGHT
         return why_no_light(self.at.day, self.room)
 
     @property
@@ -60,23 +60,23 @@ class LightPage(Page):
         light = self._context.subject.method.light
         ways = {"north": Facing.TOWARD if self.southern else Facing.AWAY, "east": Facing.EAST}
         ways |= {"south": Facing.AWAY if self.southern else Facing.TOWARD, "west": Facing.WEST}
-        return [words.faces(way, getattr(light, kind)) for way, kind in ways.items()]
+        return [words.light.faces(way, getattr(light, kind)) for way, kind in ways.items()]
 
     @cached_property
     def counsels(self) -> list[str]:
         found = self.at.day.counsels if self.at.day else []
-        return words.counsels_said([(c.kind, c.walls, c.computed, c.practice, c.size) for c in found])
+        return words.warnings.counsels_said([(c.kind, c.walls, c.computed, c.practice, c.size) for c in found])
 
     @property
     def aim(self) -> str:
         day = self.at.day
         if day is None or day.aim is None or not self.at.is_shifted:
             return ""
-        return words.aim_said(day.aim.lrv, self._context.subject.reading.lrv, day.aim.warmer)
+        return words.light.aim_said(day.aim.lrv, self._context.subject.reading.lrv, day.aim.warmer)
 
     @cached_property
     def better(self) -> list[tuple[Better, str]]:
-        return [(one, words.comes_within(one.near, self.at.own_away)) for one in self.at.better]
+        return [(one, words.light.comes_within(one.near, self.at.own_away)) for one in self.at.better]
 
     @cached_property
     def listed(self) -> set[int]:
@@ -86,7 +86,7 @@ class LightPage(Page):
     def strengths(self) -> list[tuple[str, float, str, str]]:
         """Strengths of the subject that come nearer: percent as said, percent, screen value, and how near."""
         return [
-            (words.percent(p), p, self.at.adjusted[p].screen, words.comes_within(near, self.at.own_away))
+            (words.text.percent(p), p, self.at.adjusted[p].screen, words.light.comes_within(near, self.at.own_away))
             for p, near in self.at.strengths
         ]
 
@@ -102,4 +102,8 @@ class LightPage(Page):
             return ""
         whole = deck_queries.by_ids([other.colour.pk])[other.colour.pk]
         spot = self.at.day.parts_most(whole.stimulus)
-        return words.parts_most(other.name, spot.hour, spot.wall, words.sky_of(spot.cloud), spot.away) if spot else ""
+        return (
+            words.light.parts_most(other.name, spot.hour, spot.wall, words.light.sky_of(spot.cloud), spot.away)
+            if spot
+            else ""
+        )

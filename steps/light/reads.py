@@ -60,7 +60,7 @@ class Light:
         held = [one for one in wall.arranged if white is None or one.colour.pk != white.colour.pk][:COMPARISON_COLOURS]
         # fetched whole and together, since what a board shows leaves out its spectrum
         whole = deck_queries.by_ids([one.colour.pk for one in held] + ([white.colour.pk] if white else []))
-        found = [Board(words.TRIM, white.colour.screen, whole[white.colour.pk].stimulus, "trim")] if white else []
+        found = [Board(words.light.TRIM, white.colour.screen, whole[white.colour.pk].stimulus, "trim")] if white else []
         return found + [
             Board(one.caption or one.name, one.colour.screen, whole[one.colour.pk].stimulus, "board", link_to(one))
             for one in held

@@ -19,8 +19,10 @@ def keep_strength(review: Review, at: Light, percent: float) -> Colour | None:
     step = at.adjusted.get(percent)
     if step is None:
         return None
-    name = words.strength_name(review.colour.name, percent)
-    stimulus = from_reflectance(step.reflectance, "computed", words.computed_given(review.colour.name, percent))
+    name = words.strengths.strength_name(review.colour.name, percent)
+    stimulus = from_reflectance(
+        step.reflectance, "computed", words.strengths.computed_given(review.colour.name, percent)
+    )
     with transaction.atomic():  # what is computed above locks nothing
         held = review.colour.adjusted.filter(owner=review.owner, percent=percent).first()
         kept = held or deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, step.recipe, percent)

@@ -18,7 +18,7 @@ class LightStep(Step):
     key, label = "light", "Light"
     template = "steps/light/page.html"
     keeps = ("show", "frames", "when", "sky", "wall", "hour", "half", "why")
-    unknown = words.NOT_SEEN
+    unknown = words.light.NOT_SEEN
     actions = {"strength": views.strength}
 
     def finding(self, context: ReviewContext) -> str:
@@ -27,11 +27,11 @@ class LightStep(Step):
         if day is None:
             return ""
         if day.extremes is None:
-            return words.NEVER_LIT
+            return words.light.NEVER_LIT
         worst = day.extremes[1]
-        there = Light(context, {}).equinox_at(worst.wall, words.sky_of(worst.cloud))
+        there = Light(context, {}).equinox_at(worst.wall, words.light.sky_of(worst.cloud))
         assert there is not None
-        return words.light_finding(there.readings[worst.moment], there.own, worst.hour, worst.wall)
+        return words.light.light_finding(there.readings[worst.moment], there.own, worst.hour, worst.wall)
 
     def page(self, visit: StepRequest) -> LightPage:
         return LightPage(visit)

@@ -16,4 +16,4 @@ def strength(request: StudioRequest, review: Review) -> StepRequest:
     context = ReviewContext(review)
     text = request.POST.get("percent", "")
     kept = services.keep_strength(review, Light(context, {}), typed(text)) if is_number(text) else None
-    return StepRequest(ReviewContext(review), notice="" if kept else words.SHORTLIST_FULL)
+    return StepRequest(ReviewContext(review), notice="" if kept else words.places.SHORTLIST_FULL)

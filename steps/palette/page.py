@@ -30,7 +30,9 @@ class PalettePage(Page):
 
     @property
     def parts(self) -> list[tuple[str, str, bool]]:
-        return [(words.PALETTE_PARTS[kind.key], self._show(kind.key), kind.key == self.part.key) for kind in PARTS]
+        return [
+            (words.palette.PALETTE_PARTS[kind.key], self._show(kind.key), kind.key == self.part.key) for kind in PARTS
+        ]
 
     def _show(self, part: str) -> str:
         return f"?{urlencode({k: v for k, v in (dict(self.query) | {'show': part}).items() if v})}"

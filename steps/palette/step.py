@@ -25,7 +25,7 @@ class PaletteStep(Step):
         "limit", "stone", *ASKED,
     )  # fmt: skip
     actions = {"keep": views.keep, "aside": views.aside}
-    unknown = words.NO_PALETTE
+    unknown = words.palette.NO_PALETTE
 
     def finding(self, context: ReviewContext) -> str:
         """Return the scheme that was kept last, else the safe one."""
@@ -33,12 +33,12 @@ class PaletteStep(Step):
         shown = context.review.names_shown
         if at.kept:
             accent = next((one.colour.name for one in at.kept[0].places.all() if one.place == "accent"), "")
-            return words.scheme_short(at.kept[0].character, accent if shown else "", kept=True)
+            return words.palette.scheme_short(at.kept[0].character, accent if shown else "", kept=True)
         accent_place = at.scheme.at("accent") if at.scheme else None
         if accent_place is None:
             return ""
         (held,) = at.held([accent_place.row])
-        return words.scheme_short(at.character, held.name if shown else "", kept=False)
+        return words.palette.scheme_short(at.character, held.name if shown else "", kept=False)
 
     def page(self, visit: StepRequest) -> PalettePage:
         return PalettePage(visit)

@@ -22,7 +22,8 @@ def keep(request: StudioRequest, review: Review) -> StepRequest:
     name = " ".join(request.POST.get("name", "").split())[:60]
     made = services.keep(review, at, name)
     return StepRequest(
-        ReviewContext(review), notice="" if made else words.scheme_not_kept(at.scheme is not None, services.MOST_KEPT)
+        ReviewContext(review),
+        notice="" if made else words.palette.scheme_not_kept(at.scheme is not None, services.MOST_KEPT),
     )
 
 

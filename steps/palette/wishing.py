@@ -24,7 +24,7 @@ def granted(context: ReviewContext, query: Mapping[str, str]) -> tuple[dict[str,
     scheme = Schemes(context, plain).scheme
     place = scheme.at(at) if scheme else None
     if place is None or place.row < 0:
-        return plain, words.NO_SUCH_PLACE
+        return plain, words.palette.NO_SUCH_PLACE
     subject, held = context.subject, context.decks.catalogue
 
     (own,) = held.readings([place.row], subject.method, subject.neutral)
@@ -36,6 +36,6 @@ def granted(context: ReviewContext, query: Mapping[str, str]) -> tuple[dict[str,
         return plain, str(wrong)
     best = [*found.answers, *found.near]
     if not best:
-        return plain, words.NONE_LIKE
-    unmet = "" if found.answers else words.NONE_ALL
+        return plain, words.search.NONE_LIKE
+    unmet = "" if found.answers else words.search.NONE_ALL
     return plain | {at: str(context.decks.id_of(best[0].pick.index))}, unmet

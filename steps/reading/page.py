@@ -25,12 +25,12 @@ class ReadingPage(Page):
 
     @property
     def whole(self) -> str:
-        return words.what_it_is(self._subject.reading, self._subject.stimulus.provenance)
+        return words.readings.what_it_is(self._subject.reading, self._subject.stimulus.provenance)
 
     @property
     def depth(self) -> str:
         """LRV and its band."""
-        return words.depth(self._subject.reading)
+        return words.readings.depth(self._subject.reading)
 
     @cached_property
     def _edge(self) -> FamilyEdge | None:
@@ -54,7 +54,7 @@ class ReadingPage(Page):
         if self._edge is None:
             return ""
         held = iter(self.tipping)
-        return words.family_edge(
+        return words.readings.family_edge(
             self._edge, [next(held).name if row is not None else None for row in self._edge.boards]
         )
 
@@ -72,21 +72,21 @@ class ReadingPage(Page):
         subject = self._subject
         said = []
         if any(not check.keeps for check in subject.name_checks):
-            said.append(words.name_check(subject.colour.name, subject.name_checks, subject.reading))
+            said.append(words.places.name_check(subject.colour.name, subject.name_checks, subject.reading))
         if subject.lrv_check:
-            said.append(words.lrv_check(subject.lrv_check))
+            said.append(words.places.lrv_check(subject.lrv_check))
         return said
 
     @cached_property
     def figures(self) -> list[FigureLine]:
         found = self._subject.reading
         return [
-            FigureLine("LRV", words.number(found.lrv)),
-            FigureLine("L*, a*, b*", messages.lab_text(found.lab)),
-            FigureLine("Undertone strength", words.number(found.undertone.strength)),
-            FigureLine("Undertone hue", f"{words.number(found.undertone.hue, 0)}°"),
-            FigureLine("Temperature", words.number(found.temperature.value, signed=True)),
-            FigureLine("ΔE00 from the neutral", words.number(found.undertone.effect)),
+            FigureLine("LRV", words.text.number(found.lrv)),
+            FigureLine("L*, a*, b*", messages.sources.lab_text(found.lab)),
+            FigureLine("Undertone strength", words.text.number(found.undertone.strength)),
+            FigureLine("Undertone hue", f"{words.text.number(found.undertone.hue, 0)}°"),
+            FigureLine("Temperature", words.text.number(found.temperature.value, signed=True)),
+            FigureLine("ΔE00 from the neutral", words.text.number(found.undertone.effect)),
         ]
 
     @property

@@ -18,7 +18,7 @@ class ReadingStep(Step):
     def finding(self, context: ReviewContext) -> str:
         """Return depth, family and LRV."""
         reading = context.subject.reading
-        return f"{words.headline(reading)}, LRV {words.number(reading.lrv)}"
+        return f"{words.readings.headline(reading)}, LRV {words.text.number(reading.lrv)}"
 
     def page(self, visit: StepRequest) -> ReadingPage:
         return ReadingPage(visit.context)

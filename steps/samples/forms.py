@@ -25,7 +25,7 @@ class SampleForm(forms.ModelForm):  # type: ignore[type-arg]
     """How boards are made, and by when it is decided."""
 
     size = forms.ChoiceField(choices=[(key, key) for key in SIZES], label="Size", **INLINE)
-    ground = forms.ChoiceField(choices=[(key, words.GROUNDS[key]) for key in GROUNDS], label="on", **INLINE)
+    ground = forms.ChoiceField(choices=[(key, words.viewing.GROUNDS[key]) for key in GROUNDS], label="on", **INLINE)
     margin = forms.BooleanField(required=False, label="25 mm of white left all round", **INLINE)
     coats = forms.IntegerField(min_value=1, max_value=4, label="coats", widget=plain(size="2"), **INLINE)
     decide = forms.DateField(required=False, label="Decide by", widget=plain(type="date"), **INLINE)
@@ -43,7 +43,7 @@ class SampleForm(forms.ModelForm):  # type: ignore[type-arg]
         """Refuse a day that leaves none to look on."""
         day: date | None = self.cleaned_data["decide"]
         if day is not None and day <= timezone.localdate():
-            raise forms.ValidationError(words.TOO_LATE)
+            raise forms.ValidationError(words.viewing.TOO_LATE)
         return day
 
 
@@ -65,7 +65,7 @@ class DecideForm(SizedForm):
     """What is decided, and why; and why not each of the others."""
 
     colour = forms.ChoiceField(label="Colour")
-    sheen = forms.ChoiceField(choices=partial(words.sheen_choices, "not said"), required=False, label="Sheen")
+    sheen = forms.ChoiceField(choices=partial(words.sizes.sheen_choices, "not said"), required=False, label="Sheen")
     paint = forms.CharField(
         required=False, max_length=80, label="In which paint", widget=plain(placeholder="its line, as the can says")
     )
@@ -80,9 +80,9 @@ class DecideForm(SizedForm):
         self.candidates: dict[str, tuple[Colour, str]] = {str(own.pk): (own, context.subject.name)}
         self.strength = review.strength if abs(review.strength) >= 1 and Strengths(context).recipe else 0.0
         if self.strength:
-            self.candidates[STRENGTH] = (own, words.strength_name(context.subject.name, self.strength))
+            self.candidates[STRENGTH] = (own, words.strengths.strength_name(context.subject.name, self.strength))
         for i, held in enumerate(context.shortlist, 2):
-            called = held.colour.name if review.names_shown else f"{words.SUBJECT} {i}"
+            called = held.colour.name if review.names_shown else f"{words.walks.SUBJECT} {i}"
             self.candidates.setdefault(str(held.colour.pk), (held.colour, called))
         asked = asked or Asked()
         chosen = STRENGTH if self.strength else str(own.pk)
@@ -94,7 +94,7 @@ class DecideForm(SizedForm):
         self._others = [key for key in self.candidates if key != STRENGTH] if len(self.candidates) > 1 else []
         for key in self._others:
             self.fields[AGAINST + key] = forms.CharField(
-                required=False, max_length=1000, label=words.why_not(self.candidates[key][1]), widget=plain()
+                required=False, max_length=1000, label=words.decisions.why_not(self.candidates[key][1]), widget=plain()
             )
 
     @property

@@ -55,7 +55,8 @@ class SamplesPage(Page):
     @property
     def parts(self) -> list[tuple[str, str, bool]]:
         return [
-            (words.SAMPLES_PARTS[key], f"?{urlencode({'show': key} if key else {})}", key == self.part) for key in PARTS
+            (words.viewing.SAMPLES_PARTS[key], f"?{urlencode({'show': key} if key else {})}", key == self.part)
+            for key in PARTS
         ]
 
     @cached_property
@@ -72,7 +73,7 @@ class SamplesPage(Page):
         boards = self.samples.candidates
         names = [
             self._subject.name,
-            *(one.title if shown else f"{words.SUBJECT} {i}" for i, one in enumerate(boards[1:], 2)),
+            *(one.title if shown else f"{words.walks.SUBJECT} {i}" for i, one in enumerate(boards[1:], 2)),
         ]
         held = [Candidate(one.colour, name) for one, name in zip(boards, names, strict=True)]
         return Coverage(self.hours, held, [one.viewing for one in self.viewings])
@@ -90,14 +91,14 @@ class SamplesPage(Page):
     @property
     def tally(self) -> str:
         counts = {key: sum(one.viewing.answer == key for one in self.viewings) for key in Viewing.Answer.values}
-        return words.answers_tally(counts["yes"], counts["again"], counts["no"])
+        return words.viewing.answers_tally(counts["yes"], counts["again"], counts["no"])
 
     @property
     def sentence(self) -> str:
         decision = self.decide.decision
         if decision:
-            return words.decided_for(self.review.called(decision.colour.name))
-        return words.samples_sentence(len(self.viewings), len(self.seen), self.tally)
+            return words.decisions.decided_for(self.review.called(decision.colour.name))
+        return words.viewing.samples_sentence(len(self.viewings), len(self.seen), self.tally)
 
     @cached_property
     def _leanings(self) -> Leanings:
@@ -142,11 +143,13 @@ class SamplesPage(Page):
 
     @property
     def hours_said(self) -> list[str]:
-        return [words.sentence(words.slot_said(one.why, one.hour, one.wall, one.sky)) for one in self.hours]
+        return [
+            words.text.sentence(words.viewing.slot_said(one.why, one.hour, one.wall, one.sky)) for one in self.hours
+        ]
 
     @property
     def no_hours(self) -> str:
-        return words.NO_SLOTS
+        return words.viewing.NO_SLOTS
 
     @cached_property
     def second(self) -> SwatchView | None:
@@ -168,7 +171,7 @@ class SamplesPage(Page):
 
     @property
     def nothing_planned(self) -> str:
-        return words.NO_VIEWINGS
+        return words.viewing.NO_VIEWINGS
 
     @property
     def has_plan(self) -> bool:
@@ -176,7 +179,7 @@ class SamplesPage(Page):
 
     @property
     def plan_said(self) -> str:
-        return words.plan_these(self.samples.decide_by)
+        return words.viewing.plan_these(self.samples.decide_by)
 
     @property
     def plan_for(self) -> list[tuple[int, str, bool]]:
@@ -204,4 +207,4 @@ class SamplesPage(Page):
 def correction_said(one: Correction) -> str:
     found = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
     undone = clocks.day(one.undone) if one.undone else ""
-    return words.taken_up(found.said, name_of(one.by), clocks.day(one.at), undone)
+    return words.viewing.taken_up(found.said, name_of(one.by), clocks.day(one.at), undone)

@@ -27,14 +27,14 @@ class SamplesStep(Step):
         "take-up": views.take_up,
         "take-back": views.undelete,
     }
-    unknown = words.NOT_SEEN_YET
+    unknown = words.viewing.NOT_SEEN_YET
 
     def finding(self, context: ReviewContext) -> str:
         decided = context.review.decisions.filter(reopened=None).select_related("colour").first()
         if decided is not None:
-            return words.decided_for(context.review.called(decided.colour.name))
+            return words.decisions.decided_for(context.review.called(decided.colour.name))
         held = list(context.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
-        return words.view_short(len(held), sum(at is not None for at in held))
+        return words.viewing.view_short(len(held), sum(at is not None for at in held))
 
     def page(self, visit: StepRequest) -> SamplesPage:
         return SamplesPage(visit)

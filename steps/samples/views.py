@@ -36,7 +36,7 @@ def schedule(request: StudioRequest, review: Review) -> StepRequest:
     context = ReviewContext(review)
     page = SamplesPage(StepRequest(context))
     if not page.hours or page.room is None:
-        return StepRequest(context, notice=words.NO_SLOTS)
+        return StepRequest(context, notice=words.viewing.NO_SLOTS)
     asked = {pk for text in request.POST.getlist("of") if (pk := whole_number(text))}
     services.schedule(request.user, [page.wanted(asked)], timezone.localdate() + timedelta(days=1))
     return StepRequest(ReviewContext(review))
@@ -52,7 +52,7 @@ def take_up(request: StudioRequest, review: Review) -> StepRequest:
     """Correct a person's neutral, or the room, by a systematic difference."""
     found = Leanings(review).find(request.POST.get("person", ""), request.POST.get("scale", ""))
     if found is None or not found.may_be_taken_up:
-        return StepRequest(ReviewContext(review), notice=words.LEANING_GONE)
+        return StepRequest(ReviewContext(review), notice=words.viewing.LEANING_GONE)
     leanings.take_up(request.user, found)
     return StepRequest(ReviewContext(review))
 
@@ -83,7 +83,7 @@ def decide(request: StudioRequest, review: Review) -> StepRequest:
         return StepRequest(
             ReviewContext(review),
             forms={"decide": form},
-            notice=words.decided_meanwhile(first.standing.who),
+            notice=words.decisions.decided_meanwhile(first.standing.who),
             refused=True,
         )
     return StepRequest(ReviewContext(review))

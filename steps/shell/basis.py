@@ -20,12 +20,12 @@ class Basis(Page):
 
     @property
     def provenance(self) -> str:
-        return words.provenance(self._subject.stimulus.provenance, self._subject.reading.uncertainty)
+        return words.sources.provenance(self._subject.stimulus.provenance, self._subject.reading.uncertainty)
 
     @property
     def made_with(self) -> str:
         now = self._subject.newer
-        return words.made_with_earlier(clocks.day(now.since), now.reason, now.lrv, now.delta_e) if now else ""
+        return words.sources.made_with_earlier(clocks.day(now.since), now.reason, now.lrv, now.delta_e) if now else ""
 
     @property
     def intake_notes(self) -> list[str]:
@@ -38,10 +38,10 @@ class Basis(Page):
     @property
     def methods(self) -> list[tuple[str, str]]:
         """The methods with what each holds; the one in force as the review has it, where it is gone."""
-        notes = {one.key: words.method_note(one) for one in method_queries.available(self._subject.owner)}
+        notes = {one.key: words.readings.method_note(one) for one in method_queries.available(self._subject.owner)}
         key = self._review.method
         if key not in notes and not self._review.method_unreadable:
-            notes = {key: words.method_note(self._subject.method)} | notes
+            notes = {key: words.readings.method_note(self._subject.method)} | notes
         return list(notes.items())
 
     @property
@@ -54,19 +54,19 @@ class Basis(Page):
     def method_remark(self) -> str:
         """That an own method was changed or deleted since, or that the kept one can no longer be read."""
         if self._review.method_unreadable:
-            return words.method_unreadable(self._review.method_unreadable, self._subject.method.title)
+            return words.methods.method_unreadable(self._review.method_unreadable, self._subject.method.title)
         if not self._review.method_table:
             return ""
         now = method_queries.table_of(self._subject.owner, self._review.method)
         if now is None:
-            return words.METHOD_GONE
-        return "" if now == self._review.method_table else words.METHOD_CHANGED
+            return words.methods.METHOD_GONE
+        return "" if now == self._review.method_table else words.methods.METHOD_CHANGED
 
     @property
     def neutral_title(self) -> str:
-        return words.neutral_title(self._subject.neutral, (self._review.neutral_a, self._review.neutral_b))
+        return words.readings.neutral_title(self._subject.neutral, (self._review.neutral_a, self._review.neutral_b))
 
     @property
     def neutral_note(self) -> str:
         """Where the neutral line lies at the subject's depth."""
-        return words.neutral_figures(self._subject.neutral, self._subject.reading.lab[0])
+        return words.readings.neutral_figures(self._subject.neutral, self._subject.reading.lab[0])

@@ -67,12 +67,12 @@ class BasisForm(ReviewForm):
         """Refuse to go by a method from now on that only the review still has."""
         data = super().clean() or {}
         if data.get("usual") and data.get("method", "") not in self._available:
-            self.add_error("method", words.METHOD_GONE)
+            self.add_error("method", words.methods.METHOD_GONE)
         return data
 
     def clean_neutral(self) -> str:
         """Return the neutral; one through whites needs whites."""
         neutral: str = self.cleaned_data["neutral"]
         if neutral == Review.Neutral.WHITES and not deck_queries.my_whites(self.instance.owner).exists():
-            raise forms.ValidationError(words.NO_REFERENCE_WHITES)
+            raise forms.ValidationError(words.readings.NO_REFERENCE_WHITES)
         return neutral

@@ -99,8 +99,8 @@ class Path:
     def _step(self, number: int, step: Step, every: bool, waits: bool) -> PathStep:
         current = step.key == self._current.key
         if waits and (step.gives_away or step.key == "compare"):
-            return PathStep(number, step.key, step.label, words.WITHHELD, True, current)
+            return PathStep(number, step.key, step.label, words.walks.WITHHELD, True, current)
         finding = self._finding(step, every or current or self._current.needs_findings)
         if finding is None:
-            return PathStep(number, step.key, step.label, words.NOT_LOOKED_AT, False, current, pending=True)
+            return PathStep(number, step.key, step.label, words.walks.NOT_LOOKED_AT, False, current, pending=True)
         return PathStep(number, step.key, step.label, finding or step.unknown, bool(finding), current)

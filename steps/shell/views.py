@@ -179,8 +179,8 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a review aside, with a way back."""
     review = own_review(request, pk)
     services.delete(review)
-    named = words.of_review(review.called(review.colour.name), review.room.name if review.room else "")
-    undo.offer(request, words.put_aside_said(named), "review-restore", review.pk)
+    named = words.undo.of_review(review.called(review.colour.name), review.room.name if review.room else "")
+    undo.offer(request, words.undo.put_aside_said(named), "review-restore", review.pk)
     return redirect("home")
 
 

@@ -21,7 +21,7 @@ def strength_ladder(at: Strengths) -> SafeString:
     rungs = [
         Rung(s.strength.lrv, s.screen, s.name, f"?percent={s.strength.percent:g}") for s in at.run if s.strength.percent
     ]
-    return ladder(at.subject, rungs, words.run_text([step.strength for step in at.run]))
+    return ladder(at.subject, rungs, words.pairs.run_text([step.strength for step in at.run]))
 
 
 def drift_rose(at: Strengths) -> SafeString:
@@ -44,7 +44,7 @@ def drift_rose(at: Strengths) -> SafeString:
             taken.append(box)
             parts.append(text(box.x, box.y + 3.5, step.percent, "drift-label"))
     parts += rose.over()
-    description = words.strength_run([step.strength for step in run], subject.method)
+    description = words.strengths.strength_run([step.strength for step in run], subject.method)
     return svg("Drift of the undertone", description, ROSE_VIEW, "rose", joined(parts))
 
 
@@ -77,12 +77,12 @@ def strength_curve(at: Strengths) -> SafeString:
     for tick in ticks(low, high):
         parts += tick_left(CURVE_LEFT, y(tick), f"{tick:g}")
     for tick in (-50, 0, 50, 100):
-        parts += tick_below(x(tick), bottom, words.percent(tick) if tick else "standard")
+        parts += tick_below(x(tick), bottom, words.text.percent(tick) if tick else "standard")
     trail = " ".join(f"{n(x(p))},{n(y(lrv))}" for p, lrv in points)
     parts.append(format_html('<polyline class="drift" points="{}"/>', trail))
     edge = CURVE_LEFT + CURVE_WIDTH + 12
     marks = [
-        Mark(edge, y(h.reading.lrv), h.colour.screen, f"{h.name}, LRV {words.number(h.reading.lrv)}", link_to(h))
+        Mark(edge, y(h.reading.lrv), h.colour.screen, f"{h.name}, LRV {words.text.number(h.reading.lrv)}", link_to(h))
         for h in others
     ]
     for held in others:
@@ -91,7 +91,7 @@ def strength_curve(at: Strengths) -> SafeString:
     parts.append(draw_mark(Mark(x(0), y(subject.reading.lrv), subject.stimulus.screen, subject.name), 9, 12))
     step = at.adjusted
     if step is not None:
-        title = f"{words.strength_name(subject.name, step.percent)}, LRV {words.number(step.lrv)}"
+        title = f"{words.strengths.strength_name(subject.name, step.percent)}, LRV {words.text.number(step.lrv)}"
         parts.append(draw_mark(Mark(x(step.percent), y(step.lrv), step.screen, title, kind="subject"), 11, 15))
-    description = words.curve_text([(p, lrv) for p, lrv in points if p % 25 == 0])
+    description = words.strengths.curve_text([(p, lrv) for p, lrv in points if p % 25 == 0])
     return svg("LRV against strength", description, (0, 0, edge + 16, bottom + 20), "curve", joined(parts))

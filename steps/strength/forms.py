@@ -46,7 +46,9 @@ class AdjustForm(forms.Form):
         self._at = at
         trim = self.fields["trim"]
         assert isinstance(trim, forms.ChoiceField)
-        trim.choices = [(str(held.colour.pk), words.white_called(held.caption)) for held in at.context.set.whites]
+        trim.choices = [
+            (str(held.colour.pk), words.recipes.white_called(held.caption)) for held in at.context.set.whites
+        ]
         self.found: Reached | None = None
         """The strength asked for, once the form is valid."""
         self.left_out: list[str] = []
@@ -71,9 +73,13 @@ class AdjustForm(forms.Form):
         others = {name: found for name, found in reached.items() if name != ruling and self._apart(found)}
         if others and touched not in reached:
             self.found = None
-            raise forms.ValidationError(words.strengths_contradict([self._said(name, data) for name in reached]))
+            raise forms.ValidationError(
+                words.strengths.strengths_contradict([self._said(name, data) for name in reached])
+            )
         self.left_out = [
-            words.strength_left_out(self._said(name, data), self._said(ruling, data), found.percent if found else None)
+            words.strengths.strength_left_out(
+                self._said(name, data), self._said(ruling, data), found.percent if found else None
+            )
             for name, found in others.items()
         ]
         return data
@@ -82,7 +88,7 @@ class AdjustForm(forms.Form):
         return other is None or self.found is None or abs(other.percent - self.found.percent) > SAME
 
     def _said(self, name: str, data: dict[str, Any]) -> str:
-        return words.strength_asked(name, data[name])
+        return words.strengths.strength_asked(name, data[name])
 
     def _reached(self, name: str, value: Any, data: dict[str, Any]) -> Reached | None:
         if name == "percent":
@@ -109,9 +115,9 @@ class PartsField(forms.CharField):
 
     def clean(self, value: Any) -> float:
         """Return the parts, above 0. Raises `ValidationError`."""
-        parts = number_typed(words.PARTS, str(super().clean(value)))
+        parts = number_typed(words.recipes.PARTS, str(super().clean(value)))
         if not 0 < parts <= 1000:
-            raise forms.ValidationError(words.PARTS_ABOVE_NOUGHT)
+            raise forms.ValidationError(words.recipes.PARTS_ABOVE_NOUGHT)
         return parts
 
 
@@ -123,7 +129,7 @@ class MixForm(forms.Form):
     other = forms.CharField(
         label="which is",
         max_length=130,
-        error_messages={"required": words.MIX_NEEDS_OTHER},
+        error_messages={"required": words.recipes.MIX_NEEDS_OTHER},
         widget=forms.TextInput(attrs={"placeholder": "code or name"}),
         **INLINE,
     )

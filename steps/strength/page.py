@@ -47,17 +47,17 @@ class Mixing(Page):
 
     def name(self) -> str:
         """Return what the mixture is called, once something was asked."""
-        return words.mixed([(self._at.subject.name, self._parts[0]), (self.form.colour.name, self._parts[1])])
+        return words.recipes.mixed([(self._at.subject.name, self._parts[0]), (self.form.colour.name, self._parts[1])])
 
     @property
     def result(self) -> str:
         if not self._asked:
             return ""
         if self.made is None:
-            return words.NO_MIXTURE
+            return words.recipes.NO_MIXTURE
         found = read(self.made, self._at.subject.method, self._at.subject.neutral)
         apart = float(delta_e(self.made.lab_array, self._at.subject.stimulus.lab_array))
-        return words.mixture_result(self.name(), found.lrv, words.undertone_short(found), apart)
+        return words.recipes.mixture_result(self.name(), found.lrv, words.readings.undertone_short(found), apart)
 
 
 @dataclass(frozen=True)
@@ -94,17 +94,17 @@ class StrengthPage(Page):
     @property
     def no_recipe(self) -> str:
         if self.at.system is None:
-            return words.NO_SYSTEM
+            return words.devices.NO_SYSTEM
         near = self.at.nearest_with_recipe
-        return words.no_recipe(near[0].name if near else None, near[1] if near else 0.0, self.at.nearest_miss)
+        return words.recipes.no_recipe(near[0].name if near else None, near[1] if near else 0.0, self.at.nearest_miss)
 
     @property
     def recipe_caveat(self) -> str:
         """That the recipe is estimated, or of another tinting system; empty for a maker's own that can be computed."""
-        said = [words.recipe_unknown(self.at.recipe_problem)] if self.at.recipe_problem else []
+        said = [words.recipes.recipe_unknown(self.at.recipe_problem)] if self.at.recipe_problem else []
         if self.at.estimates:
             best = self.at.estimates[0]
-            said.append(words.estimated(best.residual, best.from_spectrum, len(self.at.estimates) - 1))
+            said.append(words.recipes.estimated(best.residual, best.from_spectrum, len(self.at.estimates) - 1))
         return " ".join(said)
 
     @property
@@ -112,7 +112,7 @@ class StrengthPage(Page):
         """The recipe that strengths are computed from, and others that would do nearly as well."""
         known = [one.recipe for one in self.at.estimates] or ([self.at.recipe] if self.at.recipe else [])
         names = tinting_queries.colorant_names
-        return [words.recipe(recipe, names(self.at.system, recipe)) for recipe in known]
+        return [words.recipes.recipe(recipe, names(self.at.system, recipe)) for recipe in known]
 
     @cached_property
     def kept_as(self) -> str:
@@ -127,11 +127,11 @@ class StrengthPage(Page):
 
     @property
     def adjusted_name(self) -> str:
-        return words.strength_name(self.subject.name, self.review.strength)
+        return words.strengths.strength_name(self.subject.name, self.review.strength)
 
     @property
     def adjusted_percent(self) -> str:
-        return words.percent(round(self.review.strength, 1))
+        return words.text.percent(round(self.review.strength, 1))
 
     @property
     def whites(self) -> list[SwatchView]:
@@ -146,21 +146,23 @@ class StrengthPage(Page):
         subject, step = self.subject, self.at.adjusted
         if step is None:
             return ""
-        moved = words.drift(step, subject.reading.undertone, subject.method)
-        return words.adjusted(step.percent, subject.name, step.lrv, words.seen(step.delta_e, subject.method), moved)
+        moved = words.strengths.drift(step, subject.reading.undertone, subject.method)
+        return words.strengths.adjusted(
+            step.percent, subject.name, step.lrv, words.strengths.seen(step.delta_e, subject.method), moved
+        )
 
     @property
     def hiding_sentence(self) -> str:
         step = self.at.adjusted
-        said = words.hiding(step.opacity) if step else ""
-        return f"{said} {words.hiding_elsewhere(*self.at.where_it_hides)}" if self.at.where_it_hides else said
+        said = words.strengths.hiding(step.opacity) if step else ""
+        return f"{said} {words.strengths.hiding_elsewhere(*self.at.where_it_hides)}" if self.at.where_it_hides else said
 
     @property
     def reached_sentence(self) -> str:
         asked = self._asked
         if asked is None or asked.found is None or asked.data.get("percent"):
             return ""
-        return words.reached(asked.found)
+        return words.strengths.reached(asked.found)
 
     @property
     def trim_sentence(self) -> str:
@@ -169,7 +171,7 @@ class StrengthPage(Page):
         if clean is None or self.at.adjusted is None:
             return ""
         gap = clean.reading.lrv - self.at.adjusted.lrv
-        return words.trim_gap(gap, clean.name, self.subject.method.trim_gap)
+        return words.strengths.trim_gap(gap, clean.name, self.subject.method.trim_gap)
 
     @property
     def curve_points(self) -> str:
@@ -187,14 +189,14 @@ class StrengthPage(Page):
     def catalogue_sentence(self) -> str:
         subject = self.subject
         if self.at.adjusted is None or not self.at.near_adjusted:
-            return words.NOTHING_IN_CATALOGUE
+            return words.strengths.NOTHING_IN_CATALOGUE
         near = self.at.near_adjusted[0]
         if subject.colour.maker and self.at.is_standard:
-            return words.as_in_catalogue(near.name, near.delta_e)
+            return words.strengths.as_in_catalogue(near.name, near.delta_e)
         if near.colour.pk == subject.colour.pk:
-            return words.standard_is_nearest(near.delta_e, subject.method)
+            return words.strengths.standard_is_nearest(near.delta_e, subject.method)
         same = shared_undertone(near.reading, self.at.adjusted.reading)
-        return words.against_catalogue(near.name, near.delta_e, same, subject.method)
+        return words.strengths.against_catalogue(near.name, near.delta_e, same, subject.method)
 
     @property
     def adjusted_board(self) -> StrengthBoard | None:
@@ -232,13 +234,13 @@ class StrengthPage(Page):
         return [
             {
                 "percent": step.percent,
-                "lrv": words.number(step.strength.lrv),
-                "delta_e": words.number(step.strength.delta_e) if step.strength.percent else "",
-                "drift": words.number(step.strength.drift_effect) if step.strength.percent else "",
-                "covers": words.covering(step.strength.opacity),
-                "undertone": words.undertone_short(step.strength.reading),
-                "temperature": words.temperature_short(step.strength.reading),
-                "seen": words.seen(step.strength.delta_e, self.subject.method).rstrip(".")
+                "lrv": words.text.number(step.strength.lrv),
+                "delta_e": words.text.number(step.strength.delta_e) if step.strength.percent else "",
+                "drift": words.text.number(step.strength.drift_effect) if step.strength.percent else "",
+                "covers": words.strengths.covering(step.strength.opacity),
+                "undertone": words.readings.undertone_short(step.strength.reading),
+                "temperature": words.readings.temperature_short(step.strength.reading),
+                "seen": words.strengths.seen(step.strength.delta_e, self.subject.method).rstrip(".")
                 if step.strength.percent
                 else "",
             }
@@ -252,9 +254,9 @@ class StrengthPage(Page):
             {
                 "code": line.code,
                 "name": line.name,
-                "shots": words.ounces(line.ounces, line.shots),
-                "ml": words.number(line.ml, 2),
-                "grams": words.number(line.grams, 2),
+                "shots": words.recipes.ounces(line.ounces, line.shots),
+                "ml": words.text.number(line.ml, 2),
+                "grams": words.text.number(line.grams, 2),
             }
             for line in (found.lines if found else ())
         ]
@@ -265,28 +267,28 @@ class StrengthPage(Page):
         if found is None or step is None:
             return ""
         of = f"{self.subject.name}, {self.subject.colour.label}" if self.review.names_shown else self.subject.name
-        return words.label_line(found, of, step.lrv, words.day(localdate()))
+        return words.recipes.label_line(found, of, step.lrv, words.habits.day(localdate()))
 
     @property
     def formula_text(self) -> str:
         found = self.at.formula
-        return words.formula_text(self.adjusted_name, found) if found else ""
+        return words.recipes.formula_text(self.adjusted_name, found) if found else ""
 
     @property
     def formula_warnings(self) -> list[str]:
         found = self.at.formula
-        said = words.formula_warnings(found) if found else []
-        return [*said, words.next_base(*self.at.in_next_base)] if self.at.in_next_base else said
+        said = words.recipes.formula_warnings(found) if found else []
+        return [*said, words.recipes.next_base(*self.at.in_next_base)] if self.at.in_next_base else said
 
     @property
     def rounding_note(self) -> str:
         found = self.at.formula
-        return words.rounding_note(found) if found else ""
+        return words.recipes.rounding_note(found) if found else ""
 
     @property
     def formula_cautions(self) -> list[str]:
         dark = self.at.adjusted is not None and self.at.adjusted.lrv < self.subject.method.dark_outside
-        return [*words.FORMULA_CAUTIONS, *([words.DARK_OUTSIDE] if dark else [])]
+        return [*words.recipes.FORMULA_CAUTIONS, *([words.recipes.DARK_OUTSIDE] if dark else [])]
 
     @property
     def cans(self) -> list[Batch]:

@@ -22,13 +22,13 @@ class StrengthStep(Step):
 
     key, label = "strength", "Strength"
     template = "steps/strength/page.html"
-    unknown = words.NO_RECIPE
+    unknown = words.places.NO_RECIPE
     keeps = ("show", "own_parts", "other_parts", "other")
     actions = {"keep": views.keep, "mix": views.mix, "dispense": views.dispense}
 
     def finding(self, context: ReviewContext) -> str:
         run = [step.strength for step in Strengths(context).run]
-        return words.strength_short(run) if run else ""
+        return words.strengths.strength_short(run) if run else ""
 
     def visit(self, request: StudioRequest, review: Review) -> StepRequest:
         visit = super().visit(request, review)

@@ -21,8 +21,8 @@ def keep(request: StudioRequest, review: Review) -> StepRequest:
     try:
         kept = services.keep_strength(review, Strengths(context), again="again" in request.POST)
     except services.KeptAlreadyError as there:
-        return StepRequest(context, notice=words.kept_already(there.colour.name))
-    return StepRequest(context, notice=words.kept_as(kept.name) if kept else words.STANDARD_IS_KEPT)
+        return StepRequest(context, notice=words.strengths.kept_already(there.colour.name))
+    return StepRequest(context, notice=words.strengths.kept_as(kept.name) if kept else words.recipes.STANDARD_IS_KEPT)
 
 
 def mix(request: StudioRequest, review: Review) -> StepRequest:
@@ -33,7 +33,7 @@ def mix(request: StudioRequest, review: Review) -> StepRequest:
     visit = StepRequest(context, forms={"mix": form}, refused=not form.is_valid())
     mixing = Mixing(form, at)
     if not visit.refused and "keep" in request.POST and mixing.made:
-        visit.notice = words.kept_as(services.keep_mixture(review, mixing.name(), mixing.made).name)
+        visit.notice = words.strengths.kept_as(services.keep_mixture(review, mixing.name(), mixing.made).name)
     return visit
 
 
@@ -42,9 +42,9 @@ def dispense(request: StudioRequest, review: Review) -> StepRequest:
     at = Strengths(context)
     if at.formula is None or at.adjusted is None:
         return StepRequest(context)
-    name = words.strength_name(review.colour.name, at.adjusted.percent)
+    name = words.strengths.strength_name(review.colour.name, at.adjusted.percent)
     try:
         made = tinting_services.dispense(request.user, review.colour, at.adjusted.percent, name, at.formula)
     except DispenserError as wrong:
         return StepRequest(context, notice=str(wrong))
-    return StepRequest(context, notice=words.dispensed(str(made)))
+    return StepRequest(context, notice=words.recipes.dispensed(str(made)))

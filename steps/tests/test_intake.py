@@ -64,7 +64,7 @@ class OwnColours(TestCase):
     def test_a_lab_that_no_paint_has_is_said(self):
         self.bring("lab", lightness="10", a="-120", b="120", convention="lab")
         review = Review.objects.get()
-        self.assertIn(words.IMPOSSIBLE_AS_PAINT, review.intake_notes)
+        self.assertIn(words.sources.IMPOSSIBLE_AS_PAINT, review.intake_notes)
         self.assertContains(self.client.get(review.get_absolute_url()), "No paint can have this Lab")
         self.bring("lab", lightness="80", a="-2", b="3", convention="lab")
         self.assertEqual(Review.objects.latest("pk").intake_notes, "")

@@ -134,7 +134,7 @@ class Methods(world.Studio):
             if read(colour.stimulus, wall).depth != read(colour.stimulus, even).depth
         )
         card = self.client.get(reverse("colour", args=[differing.pk]))
-        self.assertContains(card, words.depth(read(differing.stimulus, even)))
+        self.assertContains(card, words.readings.depth(read(differing.stimulus, even)))
         self.assertEqual(step_services.start(self.isla, differing).method, "even")
         self.assertEqual(step_services.start(self.rory, differing).method, method.DEFAULT)
 

@@ -43,9 +43,9 @@ class VerdictPage(Page):
     def saved(self) -> str:
         if self.form is not None and self.form.errors:
             field, errors = next(iter(self.form.errors.items()))
-            return words.not_saved(words.FIELDS[field], str(errors[0]))
+            return words.walks.not_saved(words.walks.FIELDS[field], str(errors[0]))
         return (
-            words.saved(f"{clocks.local(self.review.updated):%H:%M:%S}")
+            words.walks.saved(f"{clocks.local(self.review.updated):%H:%M:%S}")
             if self.form is not None and not self.conflicts
             else ""
         )

@@ -29,7 +29,7 @@ class Conflict:
 
     @property
     def said(self) -> str:
-        return words.changed_elsewhere(words.FIELDS[self.field])
+        return words.walks.changed_elsewhere(words.walks.FIELDS[self.field])
 
     @property
     def both(self) -> str:

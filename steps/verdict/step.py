@@ -18,11 +18,11 @@ class VerdictStep(Step):
     gives_away = False
     at_once = True
     needs_findings = True
-    unknown = words.NOT_WRITTEN
+    unknown = words.walks.NOT_WRITTEN
     actions = {"keep": views.keep}
 
     def finding(self, context: ReviewContext) -> str:
-        return words.shortened(context.review.verdict, 70)
+        return words.text.shortened(context.review.verdict, 70)
 
     def page(self, visit: StepRequest) -> VerdictPage:
         return VerdictPage(visit)

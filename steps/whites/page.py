@@ -57,14 +57,16 @@ class WhitesPage(Page):
         return Line(
             white,
             held,
-            words.number(white.reading.lrv),
-            words.number(white.gap, signed=True),
-            words.number(white.creaminess, signed=True),
-            words.white_note(white, self.at.gap, there, self._shared),
+            words.text.number(white.reading.lrv),
+            words.text.number(white.gap, signed=True),
+            words.text.number(white.creaminess, signed=True),
+            words.whites.white_note(white, self.at.gap, there, self._shared),
             f"?{urlencode(asked)}",
             white is self.at.chosen,
             self._light(at),
-            words.suits_rest(self.at.rest_of_home[0][at], self.at.rest_of_home[1]) if self.at.rest_of_home[1] else "",
+            words.whites.suits_rest(self.at.rest_of_home[0][at], self.at.rest_of_home[1])
+            if self.at.rest_of_home[1]
+            else "",
             take=f"?{urlencode({'white': held.colour.pk, 'review': self.review.pk})}",
         )
 
@@ -72,12 +74,12 @@ class WhitesPage(Page):
     def _shared(self) -> list[str]:
         """What is true of every white that is shown: said once, and in no row."""
         there = [one.name for one in self.at.there]
-        facts = [words.white_facts(white, self.at.gap, there) for white in self.at.shown]
+        facts = [words.whites.white_facts(white, self.at.gap, there) for white in self.at.shown]
         return [one for one in facts[0] if all(one in others for others in facts)] if len(facts) > 1 else []
 
     @property
     def shared(self) -> str:
-        return words.all_whites(self._shared, all(white.clears for white in self.at.shown))
+        return words.whites.all_whites(self._shared, all(white.clears for white in self.at.shown))
 
     def _light(self, at: int) -> str:
         """Return by how much warmer than its board a white reads in the room's light, by day and of an evening."""
@@ -85,13 +87,13 @@ class WhitesPage(Page):
             return ""
         lit = {one.evening: one for one in self.at.all_lit[at]}
         by_day, late = (lit[evening].warmer if evening in lit else None for evening in (False, True))
-        return words.white_shift(by_day, late, any(one.pairing.terms is Terms.CLASH for one in lit.values()))
+        return words.whites.white_shift(by_day, late, any(one.pairing.terms is Terms.CLASH for one in lit.values()))
 
     @cached_property
     def lines(self) -> list[Line]:
         shown = self.at.shown
         lines = [self._line(i, *both) for i, both in enumerate(zip(shown, self.at.held(shown), strict=True))]
-        ranks = [words.why_not_higher(line.white, above.white) for above, line in pairwise(lines)]
+        ranks = [words.whites.why_not_higher(line.white, above.white) for above, line in pairwise(lines)]
         lower = []
         for i, (above, line) in enumerate(pairwise(lines)):
             first, once_more = ranks[i]
@@ -135,8 +137,8 @@ class WhitesPage(Page):
         return [
             (
                 butted(one.screens, LOW),
-                words.white_when(one.evening),
-                words.white_lit(name, room.name, one.evening, one.warmer, one.unsure, one.pairing),
+                words.whites.white_when(one.evening),
+                words.whites.white_lit(name, room.name, one.evening, one.warmer, one.unsure, one.pairing),
             )
             for one in self.at.lit
         ]
@@ -145,13 +147,13 @@ class WhitesPage(Page):
     def sentence(self) -> str:
         line = self.chosen
         if line is None:
-            return words.NO_WHITES
+            return words.whites.NO_WHITES
         there = [one.name for one in self.at.there]
-        return words.white_chosen(line.held.name, line.white, self.at.gap, there)
+        return words.whites.white_chosen(line.held.name, line.white, self.at.gap, there)
 
     @property
     def no_light(self) -> str:
-        return words.NO_WHITE_LIGHT
+        return words.whites.NO_WHITE_LIGHT
 
     @cached_property
     def other_strength(self) -> tuple[str, str]:
@@ -160,21 +162,21 @@ class WhitesPage(Page):
         found = self.at.other_strength
         if found is None:
             return "", ""
-        return words.wall_at_strength(self._subject.name, found, self.at.gap), f"{found.percent:g}"
+        return words.whites.wall_at_strength(self._subject.name, found, self.at.gap), f"{found.percent:g}"
 
     @property
     def remarks(self) -> list[str]:
         found = []
         ranked = self.at.ranked
         if ranked and not any(white.clears for white in ranked):
-            found.append(words.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
+            found.append(words.whites.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
         found += self._ways_out()
         if self.at.safe:
             (held,) = self.at.held([self.at.safe])
-            found.append(words.safe_white(held.name, self.at.safe.reading.lrv, self.at.safe.glares))
+            found.append(words.whites.safe_white(held.name, self.at.safe.reading.lrv, self.at.safe.glares))
         if self.at.coolest:
             (held,) = self.at.held([self.at.coolest])
-            found.append(words.coolest_white(held.name, self.at.coolest.reading.temperature.value))
+            found.append(words.whites.coolest_white(held.name, self.at.coolest.reading.temperature.value))
         return found
 
     def _ways_out(self) -> list[str]:
@@ -184,28 +186,28 @@ class WhitesPage(Page):
             return []
         same, apart = self.at.ways_out
         names = {white.index: held.name for white in (same, apart) if white for held in self.at.held([white])}
-        return words.ways_out(same, apart, lambda w: names[w.index], [one.name for one in self.at.there])
+        return words.whites.ways_out(same, apart, lambda w: names[w.index], [one.name for one in self.at.there])
 
     @property
     def sheens(self) -> list[str]:
         method, lrv = self._subject.method, self._subject.reading.lrv
-        found = [words.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(method)]
-        found.append(words.crown_disputed(method.title))
-        found.append(words.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
-        found.append(words.sheen_read(lrv, "semi-gloss", sheen.looks(lrv, "semi-gloss")))
+        found = [words.whites.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(method)]
+        found.append(words.whites.crown_disputed(method.title))
+        found.append(words.whites.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
+        found.append(words.whites.sheen_read(lrv, "semi-gloss", sheen.looks(lrv, "semi-gloss")))
         return found
 
     @cached_property
     def darks(self) -> list[tuple[SwatchView, str]]:
         return [
-            (held, words.dark_note(one.gap, one.angle))
+            (held, words.whites.dark_note(one.gap, one.angle))
             for one, held in zip(self.at.darks, self.at.held_darks(), strict=True)
         ]
 
     @property
     def gap_problem(self) -> str:
-        return words.GAP_WRONG if self.at.gap_wrong else ""
+        return words.whites.GAP_WRONG if self.at.gap_wrong else ""
 
     @property
     def unknown(self) -> str:
-        return words.no_such_whites(self.at.unknown) if self.at.unknown else ""
+        return words.whites.no_such_whites(self.at.unknown) if self.at.unknown else ""

@@ -96,7 +96,7 @@ class Whites:
             return []
         method, neutral = self.subject.method, self.subject.neutral
         return [
-            Present(words.stands_there(name), reading.read(colour, method, neutral), colour.screen, True)
+            Present(words.whites.stands_there(name), reading.read(colour, method, neutral), colour.screen, True)
             for name, colour in whites_of(self.room, method, neutral)
         ]
 

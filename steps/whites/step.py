@@ -17,14 +17,14 @@ class WhitesStep(Step):
     key, label = "whites", "Whites"
     template = "steps/whites/page.html"
     keeps = ("show", "white", "with", "gap")
-    unknown = words.NO_WHITES
+    unknown = words.whites.NO_WHITES
 
     def finding(self, context: ReviewContext) -> str:
         at = Whites(context, {})
         if not at.ranked:
             return ""
         (held,) = at.held(at.ranked[:1])
-        return words.white_short(held.name, at.ranked[0].gap, at.ranked[0].clears)
+        return words.whites.white_short(held.name, at.ranked[0].gap, at.ranked[0].clears)
 
     def page(self, visit: StepRequest) -> WhitesPage:
         return WhitesPage(visit)

@@ -96,13 +96,13 @@ class OnDisk(SimpleTestCase):
             self.assertIn(words_said, self.run_command("restore", str(path), fails=True))
         empty = self.folder / "empty.sqlite3"
         sqlite3.connect(empty).close()
-        self.assertIn(words.BACKUP_NONE, self.run_command("restore", str(empty), fails=True))
+        self.assertIn(words.archives.BACKUP_NONE, self.run_command("restore", str(empty), fails=True))
         newer = self.folder / "newer.sqlite3"
         newer.write_bytes(made.read_bytes())
         with closing(sqlite3.connect(newer)) as held:
             held.execute("INSERT INTO django_migrations (app, name, applied) VALUES ('decks', '9999_x', '2026-01-01')")
             held.commit()
-        self.assertIn(words.BACKUP_NEWER, self.run_command("restore", str(newer), fails=True))
+        self.assertIn(words.archives.BACKUP_NEWER, self.run_command("restore", str(newer), fails=True))
         self.assertEqual(self.rows(self.path), [("isla",)])
 
         with closing(sqlite3.connect(self.path)) as held:
@@ -122,7 +122,7 @@ class OnDisk(SimpleTestCase):
 class InWords(world.Studio):
     def test_a_full_disk_and_a_database_that_cannot_be_written_are_said(self):
         self.client.raise_request_exception = False
-        for text, said in words.STORE_TROUBLES.items():
+        for text, said in words.archives.STORE_TROUBLES.items():
             with mock.patch("methods.services.judge_by", side_effect=OperationalError(f"attempt: {text}")):
                 page = self.client.post(reverse("method-usual"), {"method": "wall-practice"})
             self.assertEqual(page.status_code, 503)

@@ -67,7 +67,7 @@ reads()
 if not REAL:  # each request would open the database anew, without what SQLite was told
     connection.close = lambda: None
 fill()
-made = refused(words.STORE_TROUBLES["disk is full"])
+made = refused(words.archives.STORE_TROUBLES["disk is full"])
 reads()
 try:
     back_up(HERE / "copies")
@@ -82,7 +82,7 @@ assert client.post("/jobs/new/", JOB | {"title": "There is room"}).status_code =
 only_read(True)
 if not REAL:
     connection.close = lambda: None
-refused(words.STORE_TROUBLES["unable to open database file" if REAL else "readonly database"])
+refused(words.archives.STORE_TROUBLES["unable to open database file" if REAL else "readonly database"])
 if not REAL:  # on such a disk SQLite cannot even begin to read, since it keeps a log beside the database
     reads()
 if not REAL:

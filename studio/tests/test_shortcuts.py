@@ -65,4 +65,4 @@ class Shortcuts(world.Studio):
         self.client.post(reverse("deck-import"), {"file": upload})
         self.assertEqual(Import.objects.get().deck_name, "Tide tables 2026")
         for name, deck in ((".csv", "A deck"), ("a" * 200 + ".csv", "A" + "a" * 79), ("x\x07y.csv", "Xy")):
-            self.assertEqual(words.deck_named_by(name), deck)
+            self.assertEqual(words.files.deck_named_by(name), deck)

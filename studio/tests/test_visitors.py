@@ -87,7 +87,7 @@ class Visitors(TestCase):
         self.assertEqual(Maker.objects.filter(owner=None).count(), 3)
         with patch.object(demo_visit, "MOST", 1):
             refused = Client().post(reverse("enter-demo"))
-        self.assertContains(refused, words.DEMO_FULL, status_code=429)
+        self.assertContains(refused, words.people.DEMO_FULL, status_code=429)
         self.assertTrue(User.objects.filter(pk=used.pk).exists())
 
     def test_who_did_not_come_back_for_a_day_makes_room(self):
@@ -106,7 +106,7 @@ class Visitors(TestCase):
             first = Client()
             self.enter(first)
             self.enter(Client())
-            self.assertContains(Client().post(reverse("enter-demo")), words.DEMO_ADDRESS_FULL, status_code=429)
+            self.assertContains(Client().post(reverse("enter-demo")), words.people.DEMO_ADDRESS_FULL, status_code=429)
             self.assertEqual(Client().post(reverse("enter-empty")).status_code, 429)
             self.assertEqual(Client(REMOTE_ADDR="192.0.2.9").post(reverse("enter-demo")).status_code, 302)
             first.post(reverse("sign-out"))

@@ -29,7 +29,7 @@ class OfWork(Training):
         page = self.client.post(reverse("training-of-review", args=[self.review.pk]), follow=True)
         wall = Wall.objects.get(right=None)
         self.assertIn(self.review.colour_id, wall.boards)
-        self.assertContains(page, words.WALLS_FROM["review"])
+        self.assertContains(page, words.training.WALLS_FROM["review"])
         self.assertNotContains(page, self.review.colour.name)
         self.answer(wall)
         self.assertContains(self.client.get(wall.get_absolute_url()), self.review.colour.name)
@@ -65,7 +65,7 @@ class OfWork(Training):
         self.assertEqual(set_walls.from_viewings(self.isla), 0)
         sitting = Sitting.objects.get()
         first, page = self.hung(sitting)
-        self.assertContains(page, words.WALLS_FROM["viewing"])
+        self.assertContains(page, words.training.WALLS_FROM["viewing"])
         self.answer(first)
         self.assertEqual(self.hung(sitting)[0].set_wall.origin, "viewing")
 
@@ -107,7 +107,7 @@ class Studios(Training):
             page = self.client.get(address)
             self.assertContains(page, wall.because)
             if count < set_walls.LEAST_TO_SHOW:
-                self.assertContains(page, words.spread_few(count, 3))
+                self.assertContains(page, words.training.spread_few(count, 3))
         self.assertContains(page, "4 answered, in 2 ways.")
         self.assertEqual(dict(set_walls.spread(wall).answers)[wall.accepted[0][0]], 3)
         for name in ("Wren", "Tam", "Ede"):
@@ -117,7 +117,7 @@ class Studios(Training):
         wall = self.set("odd", "2,5")
         self.client.post(reverse("studio-wall-down", args=[wall.pk]))
         self.assertIsNone(set_walls.waiting(self.isla))
-        self.assertContains(self.client.get(reverse("training")), words.WALL_TAKEN_DOWN)
+        self.assertContains(self.client.get(reverse("training")), words.training.WALL_TAKEN_DOWN)
         self.client.post(reverse("studio-wall-down", args=[wall.pk]), {"again": "1"})
         self.assertEqual(set_walls.waiting(self.isla), wall)
         self.client.force_login(self.team[1])
@@ -165,7 +165,7 @@ class Followed(Training):
 
     def test_new_reviews_begin_with_the_eye_s_neutral_and_made_ones_stay(self):
         self.client.post(reverse("training-follow"))
-        self.assertContains(self.client.get(reverse("training")), words.EYE_UNKNOWN)
+        self.assertContains(self.client.get(reverse("training")), words.training.EYE_UNKNOWN)
         before = step_services.start(self.isla, world.colour())
         self.named()
         self.client.post(reverse("training-follow"))
@@ -193,7 +193,7 @@ class Clocks(Training):
         ahead = timezone.now() + timedelta(days=2)
         Sitting.objects.update(begun=ahead, until=ahead + timedelta(minutes=5))
         page = self.client.get(sitting.get_absolute_url())
-        self.assertContains(page, words.CLOCK_SET_BACK)
+        self.assertContains(page, words.training.CLOCK_SET_BACK)
         self.assertEqual(sitting.walls.filter(right=True).count(), 1)
         self.assertNotEqual(self.begin(), sitting)
 
@@ -215,7 +215,7 @@ class Clocks(Training):
 class ScreenFirst(Training):
     def test_no_sitting_begins_before_the_screen_was_looked_over_and_once_a_day_is_enough(self):
         page = self.client.post(reverse("sitting-begin"), follow=True)
-        self.assertContains(page, words.SCREEN_FIRST)
+        self.assertContains(page, words.training.SCREEN_FIRST)
         self.assertFalse(Sitting.objects.exists())
         self.begin()
         page = self.client.get(reverse("training"))

@@ -137,13 +137,13 @@ class Sittings(Training):
         self.answer(wall, right=True)
         self.assertFalse(Wall.objects.get(pk=wall.pk).right)
         told = self.client.get(wall.get_absolute_url())
-        self.assertContains(told, words.ANSWERED_ALREADY)
+        self.assertContains(told, words.training.ANSWERED_ALREADY)
         while wall.kind not in ("strip", "creaminess"):
             self.answer(wall)
             wall, _ = self.hung(sitting)
         address = reverse("wall-answer", args=[sitting.pk, wall.number])
         self.client.post(address, {"pick": "0"})
-        self.assertContains(self.client.post(address, {"pick": "0"}, follow=True), words.NOT_TO_BE_PICKED)
+        self.assertContains(self.client.post(address, {"pick": "0"}, follow=True), words.training.NOT_TO_BE_PICKED)
         self.assertContains(self.client.get(sitting.get_absolute_url()), "Undo the last one")
         self.client.post(address, {"back": "1"})
         wall.refresh_from_db()
@@ -154,7 +154,7 @@ class Sittings(Training):
         wall, _ = self.hung(sitting)
         Sitting.objects.update(until=timezone.now() - timedelta(minutes=1))
         self.assertTrue(self.answer(wall).right)
-        self.assertContains(self.client.get(wall.get_absolute_url()), words.ANSWERED_LATE)
+        self.assertContains(self.client.get(wall.get_absolute_url()), words.training.ANSWERED_LATE)
         page = self.client.get(sitting.get_absolute_url())
         self.assertContains(page, "The five minutes are over: one exercise, 1 right")
         self.assertEqual(sitting.walls.count(), 1)
@@ -176,7 +176,7 @@ class Sittings(Training):
         for odd in ("", "x", "99", "-1", "²"):
             address = reverse("wall-answer", args=[sitting.pk, wall.number])
             self.assertContains(
-                self.client.post(address, {"pick": odd}, follow=True), words.NOT_TO_BE_PICKED, msg_prefix=odd
+                self.client.post(address, {"pick": odd}, follow=True), words.training.NOT_TO_BE_PICKED, msg_prefix=odd
             )
         wall.refresh_from_db()
         self.assertEqual(wall.picked, [])
@@ -252,4 +252,4 @@ class Empty(TestCase):
         self.client.force_login(world.person())
         self.client.post(reverse("sitting-begin"), {"looked": "on"})
         page = self.client.get(Sitting.objects.get().get_absolute_url())
-        self.assertContains(page, words.NO_WALLS, status_code=422)
+        self.assertContains(page, words.training.NO_WALLS, status_code=422)

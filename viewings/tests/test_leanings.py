@@ -90,7 +90,7 @@ class Corrections(Viewings):
         later = step_services.start(self.isla, world.colour("T06.2"))
         self.assertAlmostEqual(later.neutral_a, 1.5, delta=0.1)
         self.assertEqual(self.found(), [])  # the answers that it was found from count no more
-        self.assertContains(self.act("take-up", **sent), words.LEANING_GONE)
+        self.assertContains(self.act("take-up", **sent), words.viewing.LEANING_GONE)
         (one,) = Correction.objects.all()
         self.act("take-back", correction=one.pk)
         self.assertEqual(Correction.eye_of(self.isla), {})
@@ -160,7 +160,7 @@ class Moving(Viewings):
     def test_nothing_is_moved_before_today_or_without_a_word(self):
         one = self.planned()[0]
         for sent in ({"days": "-9"}, {"day": "2020-01-01"}, {"days": "400"}, {}):
-            self.assertContains(self.move(one, **sent), words.MOVE_WRONG, status_code=422)
+            self.assertContains(self.move(one, **sent), words.viewing.MOVE_WRONG, status_code=422)
 
     def test_weeks_go_as_far_as_something_is_planned(self):
         one = self.planned()[0]

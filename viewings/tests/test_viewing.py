@@ -122,10 +122,10 @@ class Planning(Viewings):
         sent = {"show": "samples", "size": "thumbnail", "ground": "wall", "coats": "1", "decide": ""}
         page = self.act("samples", **sent)
         for key in ("too small", "on the wall", "one coat"):
-            self.assertContains(page, words.SAMPLE_FAULTS[key])
-        self.assertNotContains(page, words.SAMPLE_FAULTS["alone"])
+            self.assertContains(page, words.viewing.SAMPLE_FAULTS[key])
+        self.assertNotContains(page, words.viewing.SAMPLE_FAULTS["alone"])
         past = self.act("samples", **(sent | {"decide": "2020-01-01"}))
-        self.assertContains(past, words.TOO_LATE, status_code=422)
+        self.assertContains(past, words.viewing.TOO_LATE, status_code=422)
         self.assertContains(self.act("samples", **(sent | {"coats": "9"})), "4", status_code=422)
 
     def test_the_boards_of_a_job_each_once(self):
@@ -152,7 +152,7 @@ class Planning(Viewings):
         services.move(other, self.rooms["Galley"])
         job = self.rooms["Library"].job_id
         page = self.client.post(reverse("job-viewings-plan", args=[job]), follow=True)
-        self.assertContains(page, words.ALL_PLANNED)
+        self.assertContains(page, words.viewing.ALL_PLANNED)
         made = list(queries.upcoming(self.isla))
         self.assertEqual({one.review for one in made}, {self.review, other})
         for review in (self.review, other):
@@ -205,7 +205,7 @@ class Planning(Viewings):
         self.assertEqual(f"{queries.local(one):%Y-%m-%d %H:%M}", f"{day} 16:30")
         for wrong in ("", "soon", "2020-01-01T10:00"):
             page = self.client.post(reverse("viewing-move", args=[one.pk]), {"at": wrong})
-            self.assertContains(page, words.MOVE_WRONG, status_code=422)
+            self.assertContains(page, words.viewing.MOVE_WRONG, status_code=422)
         page = self.client.post(reverse("viewing-aside", args=[one.pk]), follow=True)
         self.assertContains(page, "was removed")
         self.assertNotIn(one, list(queries.upcoming(self.isla)))
@@ -247,7 +247,7 @@ class Logging(Viewings):
             told = Shown(one).told
             self.assertEqual(told.seen, undertone)
             after = self.client.get(reverse("viewing", args=[one.pk]))
-            self.assertContains(after, words.told_said(told, one.colour.lrv))
+            self.assertContains(after, words.viewing.told_said(told, one.colour.lrv))
         other = world.colour("T05.4")
         services.shortlist(self.review, other)
         pair = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", other)
@@ -283,7 +283,7 @@ class Logging(Viewings):
         page = self.log(one, warmth="", lux="bright", words="kept")
         self.assertContains(page, "not a number", status_code=422)
         self.assertContains(page, "kept", status_code=422)
-        self.assertContains(self.log(one, warmth=""), words.SEEN_WRONG, status_code=422)
+        self.assertContains(self.log(one, warmth=""), words.viewing.SEEN_WRONG, status_code=422)
         for wrong in ({"answer": "maybe"}, {"sent": "x"}, {"warmth": "7"}, {"words": "x" * 1001}):
             self.assertEqual(self.log(one, **wrong).status_code, 422)
         one.refresh_from_db()
@@ -362,7 +362,7 @@ class Logging(Viewings):
             self.assertEqual(max(kept.size), 1600)
         self.assertNotIn(b"Harbour camera", stored)
         self.assertNotIn(b"Exif", stored)
-        self.assertContains(self.client.get(reverse("viewing", args=[one.pk])), words.PHOTOS_LIE)
+        self.assertContains(self.client.get(reverse("viewing", args=[one.pk])), words.viewing.PHOTOS_LIE)
         self.assertEqual(self.client.get(reverse("viewing-photo", args=[one.pk])).content, stored)
         self.client.force_login(self.rory)
         self.assertEqual(self.client.get(reverse("viewing-photo", args=[one.pk])).status_code, 404)
@@ -419,7 +419,7 @@ class Deciding(Viewings):
         services.arrange_wall(self.review, names_shown=False)
         page = self.client.get(reverse("home"))
         self.assertContains(page, heading)
-        self.assertEqual([one.name for one in page.context["to_decide"]], [words.SUBJECT])
+        self.assertEqual([one.name for one in page.context["to_decide"]], [words.walks.SUBJECT])
 
     def test_what_is_open_the_decision_and_reopening_it(self):
         self.planned()
@@ -467,7 +467,7 @@ class Deciding(Viewings):
                 lamps_on=why == "evening",
             )
         self.assertEqual(self.states(), ["seen"] * 3)
-        self.assertContains(self.page(show="decide"), words.NOTHING_OPEN)
+        self.assertContains(self.page(show="decide"), words.decisions.NOTHING_OPEN)
 
     def test_another_sky_than_was_wanted_is_said(self):
         self.planned()
@@ -577,7 +577,7 @@ class Deciding(Viewings):
         Finish.objects.create(room=self.rooms["Library"], part="walls", colour=self.review.colour)
         _, line, found = walls()
         self.assertEqual((found.colour, found.why), (self.review.colour, "decided"))
-        self.assertIn(words.decided_otherwise(other.name, self.review.colour.name), line.remarks)
+        self.assertIn(words.homes.decided_otherwise(other.name, self.review.colour.name), line.remarks)
         Finish.objects.all().delete()
         self.act("reopen", show="decide", decision=Decision.objects.get().pk)
         self.assertEqual(walls()[2].why, "reviewed")

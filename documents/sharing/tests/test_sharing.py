@@ -63,7 +63,7 @@ class Links(Sharing):
         self.assertContains(page, self.job.title)
         self.assertFalse(page.context["pages"])
         refused = self.client.post(reverse("job-share", args=[self.job.pk]), {"days": "9"})
-        self.assertContains(refused, words.SHOW_SOMETHING, status_code=422)
+        self.assertContains(refused, words.sharing.SHOW_SOMETHING, status_code=422)
 
     def test_a_client_chooses_among_the_colours_of_a_room_that_are_shown(self):
         asked = "Library: which do you prefer?"
@@ -160,7 +160,7 @@ class Answers(Sharing):
         self.assertFalse(ClientAnswer.objects.filter(text="one more").exists())
 
     def test_a_question_asks_something_and_what_was_typed_stays(self):
-        self.assertContains(self.answer(answer="ask"), words.ASK_WHAT, status_code=422)
+        self.assertContains(self.answer(answer="ask"), words.sharing.ASK_WHAT, status_code=422)
         page = self.answer(answer="maybe", text="Is it green?")
         self.assertContains(page, "Is it green?", status_code=422)
         self.assertEqual(self.answer(text="x" * 1001).status_code, 422)

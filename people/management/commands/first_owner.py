@@ -22,7 +22,7 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         if User.objects.exists():
-            raise CommandError(words.OWNER_THERE)
+            raise CommandError(words.people.OWNER_THERE)
         phrase = secrets.token_urlsafe(18)
         queries.membership(User.objects.create_user(options["name"], password=phrase))
-        self.stdout.write(words.owner_made(options["name"], phrase))
+        self.stdout.write(words.people.owner_made(options["name"], phrase))

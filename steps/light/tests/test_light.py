@@ -108,7 +108,7 @@ class InARoom(Wall):
         move(self.review, self.rooms["North writers’ room"])
         self.assertNotEqual(self.get("light").context["shell"].path[3].finding, first)
         services.keep_room(self.isla, self.rooms["North writers’ room"], {}, {"windows": []})
-        self.assertEqual(self.get("light").context["shell"].path[3].finding, words.NEVER_LIT)
+        self.assertEqual(self.get("light").context["shell"].path[3].finding, words.light.NEVER_LIT)
 
     def test_names_stay_hidden(self):
         self.post("blind")
@@ -124,7 +124,7 @@ class InARoom(Wall):
 
     def test_a_deleted_room_leaves_the_review_without_light(self):
         services.soft_delete(self.isla, self.rooms["Library"])
-        self.assertContains(self.get("light"), words.NO_ROOM_LIGHT)
+        self.assertContains(self.get("light"), words.light.NO_ROOM_LIGHT)
 
 
 class WithoutARoom(Wall):
@@ -138,7 +138,7 @@ class WithoutARoom(Wall):
         job = services.keep_job(self.isla, Job(), {"title": "Quay", "latitude": -40.0, "longitude": 170.0})
         move(self.review, Room.objects.create(job=job, name="Loft"))
         page = self.get("light")
-        self.assertContains(page, words.ROOM_UNKNOWN)
+        self.assertContains(page, words.light.ROOM_UNKNOWN)
         self.assertContains(page, "Facing south: cool")
 
 
@@ -159,7 +159,7 @@ class TheStation(world.Studio):
         self.assertGreater(evening.temperature.value, 2)
         self.assertLess(sea.temperature.value, stair.temperature.value - 1)
         self.assertGreater(stair.lab[0], sea.lab[0] + 0.5)
-        said = {words.undertone_short(one) for one in (stair, sea, evening)}
+        said = {words.readings.undertone_short(one) for one in (stair, sea, evening)}
         self.assertEqual(len(said), 3)
 
     def test_one_floor_warms_the_galley(self):

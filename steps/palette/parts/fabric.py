@@ -36,7 +36,11 @@ class FabricPart(Part):
     def stays(self) -> list[tuple[SafeString, str, str]]:
         """What stays: its board, its name, and how the subject stands to it."""
         return [
-            (drawings.strands(one.strands), one.element.name, words.belongs(self._subject.name, one.element.name, how))
+            (
+                drawings.strands(one.strands),
+                one.element.name,
+                words.palette.belongs(self._subject.name, one.element.name, how),
+            )
             for one, how in zip(self.fabrics.stays, self.fabrics.own, strict=True)
         ]
 
@@ -44,7 +48,7 @@ class FabricPart(Part):
     def told(self) -> list[str]:
         stays = self.fabrics.stays
         return [
-            words.fabrics_differ(
+            words.palette.fabrics_differ(
                 stays[t.first].element.name, stays[t.second].element.name, t.delta_e, t.finding,
                 stays[t.first].fabric.main.lrv,
             )
@@ -55,25 +59,25 @@ class FabricPart(Part):
     def belonging(self) -> list[tuple[SwatchView, list[str], str]]:
         """The paints by how they belong: each with its scores, and to how many it belongs."""
         return [
-            (held, [words.number(10 * score) for score in scores], str(words.belongs_count(scores)))
+            (held, [words.text.number(10 * score) for score in scores], str(words.palette.belongs_count(scores)))
             for held, scores in self.fabrics.ranked
         ]
 
     @property
     def fabric_sentence(self) -> str:
         if not self.fabrics.stays:
-            return words.NO_FABRICS
+            return words.palette.NO_FABRICS
         if not self.fabrics.ranked:
-            return words.NO_CANDIDATES
+            return words.palette.NO_CANDIDATES
         held, scores = self.fabrics.ranked[0]
         least = self.fabrics.stays[min(range(len(scores)), key=scores.__getitem__)].element.name
-        return words.belongs_to_most(held.name, words.belongs_count(scores), len(scores), least)
+        return words.palette.belongs_to_most(held.name, words.palette.belongs_count(scores), len(scores), least)
 
     @property
     def of_choices(self) -> list[tuple[str, str, bool]]:
         """What is ranked: the decks or the shortlist."""
         listed = self.fabrics.from_shortlist
         return [
-            (words.OF_DECKS, self.link(of=""), not listed),
-            (words.OF_SHORTLIST, self.link(of="shortlist"), listed),
+            (words.palette.OF_DECKS, self.link(of=""), not listed),
+            (words.palette.OF_SHORTLIST, self.link(of="shortlist"), listed),
         ]

@@ -48,4 +48,4 @@ class Part(Page):
     def waits(self) -> str:
         chroma = float((self._subject.reading.lab[1] ** 2 + self._subject.reading.lab[2] ** 2) ** 0.5)
         least = self._subject.method.palette.saturated
-        return words.waits_for_fabrics(self._subject.name, chroma, least) if chroma >= least else ""
+        return words.palette.waits_for_fabrics(self._subject.name, chroma, least) if chroma >= least else ""

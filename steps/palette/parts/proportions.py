@@ -33,15 +33,15 @@ class ProportionsPart(SchemesPart):
     def area_map(self) -> SafeString:
         shares = self.proportions.shares
         screens = {one.name: one.screen for one in self.proportions.covered}
-        items = [(screens[name], share, words.share_said(name, share)) for name, share in shares]
-        return drawings.areas(items, words.AREAS_LABEL, "; ".join(title for _, _, title in items))
+        items = [(screens[name], share, words.palette.share_said(name, share)) for name, share in shares]
+        return drawings.areas(items, words.palette.AREAS_LABEL, "; ".join(title for _, _, title in items))
 
     @property
     def surfaces(self) -> list[tuple[str, str, str, str]]:
         """The surfaces that are painted: key, name, area, and which place is on each."""
         at = self.proportions
         return [
-            (key, words.surface_name(key), words.area_said(at.areas[key]), at.on[key])
+            (key, words.palette.surface_name(key), words.sizes.area_said(at.areas[key]), at.on[key])
             for key in SURFACES
             if at.areas.get(key, 0) > 0
         ]
@@ -49,11 +49,15 @@ class ProportionsPart(SchemesPart):
     @property
     def unpainted(self) -> list[str]:
         areas = self.proportions.areas
-        return [words.no_surface(words.surface_name(key)) for key in SURFACES if areas and not areas.get(key, 0)]
+        return [
+            words.palette.no_surface(words.palette.surface_name(key))
+            for key in SURFACES
+            if areas and not areas.get(key, 0)
+        ]
 
     @property
     def place_choices(self) -> list[tuple[str, str]]:
-        return [(key, words.PLACES_SHORT[key]) for key in self.proportions.places]
+        return [(key, words.palette.PLACES_SHORT[key]) for key in self.proportions.places]
 
     @property
     def splits(self) -> list[tuple[str, str]]:
@@ -68,26 +72,26 @@ class ProportionsPart(SchemesPart):
 
     @property
     def key_lines(self) -> list[tuple[str, str]]:
-        return [(name, f"{words.number(100 * share, 0)} %") for name, share in self.proportions.shares]
+        return [(name, f"{words.text.number(100 * share, 0)} %") for name, share in self.proportions.shares]
 
     @property
     def split_problem(self) -> str:
         wrong = self.proportions.split_problem
         if wrong is None:
             return ""
-        return words.SPLIT_FORM if wrong.total is None else words.split_wrong(wrong.total)
+        return words.palette.SPLIT_FORM if wrong.total is None else words.palette.split_wrong(wrong.total)
 
     @property
     def proportion_lines(self) -> list[str]:
         """Shares, the split they are nearest to, warm against cool, and repetition."""
         at, method = self.proportions, self._subject.method
         if not at.shares:
-            return [words.NO_SURFACES if self.at.room else words.NO_COMPANIONS]
-        from_real = [] if at.areas else [words.NO_SURFACES if self.at.room else words.NO_ROOM_SURFACES]
-        lines = [words.shares_said([(name, 100 * share) for name, share in at.shares[:4]], *at.nearest)]
+            return [words.palette.NO_SURFACES if self.at.room else words.palette.NO_COMPANIONS]
+        from_real = [] if at.areas else [words.palette.NO_SURFACES if self.at.room else words.palette.NO_ROOM_SURFACES]
+        lines = [words.palette.shares_said([(name, 100 * share) for name, share in at.shares[:4]], *at.nearest)]
         if at.fit:
-            lines.append(words.fit_said(at.fit))
-        lines.append(words.sides_said(at.sides, method.palette.uneven))
+            lines.append(words.palette.fit_said(at.fit))
+        lines.append(words.palette.sides_said(at.sides, method.palette.uneven))
         if at.areas:
-            lines.append(words.repeats_said(self._subject.name, at.repeats, method.palette.repeats))
+            lines.append(words.palette.repeats_said(self._subject.name, at.repeats, method.palette.repeats))
         return [*lines, *([self.waits] if self.waits else []), *from_real]

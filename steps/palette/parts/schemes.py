@@ -61,7 +61,11 @@ class SchemesPart(Part):
         """The characters with their addresses, and which is looked at; what is settled is of one scheme alone."""
         fresh = dict.fromkeys(LOCKABLE, "")
         return [
-            (words.capital(words.CHARACTERS[key]), self.link(character=key, **fresh), key == self.at.character)
+            (
+                words.text.capital(words.palette.CHARACTERS[key]),
+                self.link(character=key, **fresh),
+                key == self.at.character,
+            )
             for key in CHARACTERS
         ]
 
@@ -72,10 +76,10 @@ class SchemesPart(Part):
     @property
     def sentence(self) -> str:
         if self.scheme is None:
-            return words.scheme_lacks(self.at.character, words.listed(self.at.unknown))
+            return words.palette.scheme_lacks(self.at.character, words.text.listed(self.at.unknown))
         if len(self.scheme.places) == 1:
-            return words.NO_COMPANIONS
-        return words.scheme_title(self.scheme.character, self.scheme.score)
+            return words.palette.NO_COMPANIONS
+        return words.palette.scheme_title(self.scheme.character, self.scheme.score)
 
     @cached_property
     def lines(self) -> list[Line]:
@@ -86,15 +90,15 @@ class SchemesPart(Part):
         held = self.at.held(rows)
         own = held[0] if place.row >= 0 else None
         runners = held[1:] if own else held
-        reasons = words.place_reasons(place)
+        reasons = words.palette.place_reasons(place)
         if place.name == "trim" and place.row == self.at.pinned:
-            reasons = [words.TRIM_OF_HOME]
+            reasons = [words.palette.TRIM_OF_HOME]
         return Line(
             place,
             own,
-            words.capital(words.PLACES[place.name]),
-            words.capital(", ".join(reasons)),
-            words.place_weakest(place),
+            words.text.capital(words.palette.PLACES[place.name]),
+            words.text.capital(", ".join(reasons)),
+            words.palette.place_weakest(place),
             self.link(**{place.name: str(own.colour.pk)}) if own else "",
             self.link(**{place.name: ""}),
             [(one, self.link(**{place.name: str(one.colour.pk)})) for one in runners],
@@ -105,8 +109,8 @@ class SchemesPart(Part):
         """What each place was scored by, and the whole."""
         if self.scheme is None:
             return []
-        found = [(line.title, words.place_figures(line.place)) for line in self.lines if line.held]
-        return [*found, (words.ALL_PLACES, words.scheme_score(self.scheme.score))]
+        found = [(line.title, words.palette.place_figures(line.place)) for line in self.lines if line.held]
+        return [*found, (words.palette.ALL_PLACES, words.palette.scheme_score(self.scheme.score))]
 
     @property
     def ladder(self) -> SafeString:
@@ -116,8 +120,8 @@ class SchemesPart(Part):
     def without_dark(self) -> tuple[str, str]:
         """What leaves the dark trim out or takes it up again: the words and the address."""
         if self.at.without:
-            return words.WITH_DARK, self.link(without="")
-        return words.WITHOUT_DARK, self.link(without="dark", dark="")
+            return words.palette.WITH_DARK, self.link(without="")
+        return words.palette.WITHOUT_DARK, self.link(without="dark", dark="")
 
     @property
     def decks(self) -> list[tuple[str, str, bool]]:
@@ -135,7 +139,7 @@ class SchemesPart(Part):
         fresh = dict.fromkeys(LOCKABLE, "")
         return [
             Row(
-                words.scheme_title(one.character, one.score),
+                words.palette.scheme_title(one.character, one.score),
                 self._boards(one),
                 self.link(character=one.character, show="", **fresh),
             )
@@ -145,7 +149,10 @@ class SchemesPart(Part):
     def _boards(self, one: Scheme) -> list[tuple[str, str]]:
         rows = [place for place in one.places if place.row >= 0]
         held = self.at.held([place.row for place in rows])
-        return [(h.colour.screen, f"{words.PLACES[place.name]}: {h.name}") for place, h in zip(rows, held, strict=True)]
+        return [
+            (h.colour.screen, f"{words.palette.PLACES[place.name]}: {h.name}")
+            for place, h in zip(rows, held, strict=True)
+        ]
 
     @cached_property
     def kept(self) -> list[Row]:
@@ -153,7 +160,7 @@ class SchemesPart(Part):
             Row(
                 one.title,
                 [
-                    (place.colour.screen, f"{words.PLACES[place.place]}: {self._named(place.colour.name)}")
+                    (place.colour.screen, f"{words.palette.PLACES[place.place]}: {self._named(place.colour.name)}")
                     for place in one.places.all()
                     if place.place != "subject"
                 ],

@@ -35,41 +35,41 @@ class UsePart(Part):
         """Every surface: its name, how the colour suits it as a mark and in a word, and why."""
         return [
             (
-                words.capital(one.surface),
+                words.text.capital(one.surface),
                 MARKS[one.suits],
-                words.SUITS[one.suits],
-                words.capital("; ".join(words.use_why(reason) for reason in one.reasons)),
+                words.use.SUITS[one.suits],
+                words.text.capital("; ".join(words.use.use_why(reason) for reason in one.reasons)),
             )
             for one in self.uses.uses
         ]
 
     @property
     def figures(self) -> list[tuple[str, str]]:
-        return [(words.capital(one.surface), words.use_figures(one.reasons)) for one in self.uses.uses]
+        return [(words.text.capital(one.surface), words.use.use_figures(one.reasons)) for one in self.uses.uses]
 
     @property
     def use_sentence(self) -> str:
-        return words.use_summary(self._subject.name, self.uses.uses)
+        return words.use.use_summary(self._subject.name, self.uses.uses)
 
     @property
     def outside_lines(self) -> list[str]:
         """What it looks like outdoors, beside frames, and beside the brick or stone that was chosen."""
         lrv, gap = self._subject.reading.lrv, self._subject.method.trim_gap
-        lines = [words.outdoors_said(self._subject.name, self.uses.outdoors)]
-        lines += [words.frames_said(kind, abs(lrv - own), gap) for kind, own in words.FRAMES.items()]
+        lines = [words.use.outdoors_said(self._subject.name, self.uses.outdoors)]
+        lines += [words.use.frames_said(kind, abs(lrv - own), gap) for kind, own in words.use.FRAMES.items()]
         if self.uses.beside:
             name, pair = self.uses.beside
-            lines.append(words.pairing_said(name, pair.terms, pair.level, pair.lrv))
+            lines.append(words.lamps.pairing_said(name, pair.terms, pair.level, pair.lrv))
         return lines
 
     @property
     def limit_asked(self) -> str:
-        return words.LIMIT_ASKED
+        return words.use.LIMIT_ASKED
 
     @property
     def limit_problem(self) -> str:
-        return words.LIMIT_WRONG if self.uses.limit_wrong else ""
+        return words.use.LIMIT_WRONG if self.uses.limit_wrong else ""
 
     @property
     def cautions(self) -> list[str]:
-        return [words.CAUTIONS[key] for key in self.uses.cautions]
+        return [words.use.CAUTIONS[key] for key in self.uses.cautions]

@@ -229,7 +229,7 @@ class Use(Company):
         self.assertContains(page, "On a wall in the sun")
         self.assertContains(page, "Beside black frames")
         for key in ("ventilation", "screen", "consent"):
-            self.assertIn(words.CAUTIONS[key], shown.cautions)
+            self.assertIn(words.use.CAUTIONS[key], shown.cautions)
 
     def test_the_substrates_limit_is_asked_for_and_held_against(self):
         self.assertContains(self.page(show="use", limit="90"), "arker than the maker of what it goes on allows")
@@ -254,4 +254,4 @@ class Use(Company):
         self.assertNotContains(page, "needs a large daylit room")
 
     def test_all_characters_have_words_and_shares(self):
-        self.assertEqual(set(words.CHARACTERS), set(CHARACTERS))
+        self.assertEqual(set(words.palette.CHARACTERS), set(CHARACTERS))

@@ -26,4 +26,4 @@ class Reading(world.Studio):
         page = self.page("H16.3")
         self.assertContains(page, 'class="doubt"')
         self.assertContains(page, 'class="doubt-bar"')
-        self.assertContains(page, words.WITHIN)
+        self.assertContains(page, words.pairs.WITHIN)

@@ -69,8 +69,8 @@ class DecidePart(Page):
         for one in self.review.client_answers.select_related("review__colour", "review__room", "replied_by"):
             replied = ""
             if one.replied:
-                replied = words.client_replied(name_of(one.replied_by), clocks.day(one.replied), one.reply)
-            asks_for = "" if replied else words.client_next(one.answer, self.decision is not None)
+                replied = words.sharing.client_replied(name_of(one.replied_by), clocks.day(one.replied), one.reply)
+            asks_for = "" if replied else words.sharing.client_next(one.answer, self.decision is not None)
             waits = one.answer == "ask" and not replied
             found.append(ClientSaid(one.pk, one.said, clocks.day(one.at), replied, asks_for, waits))
         return found
@@ -83,10 +83,10 @@ class DecidePart(Page):
         called, formula = self.review.called, ""
         if one.recipe is not None:
             names = tinting_queries.colorant_names(self._system, one.recipe)
-            formula = words.formula_said(one.recipe, names, one.is_estimated)
+            formula = words.recipes.formula_said(one.recipe, names, one.is_estimated)
         shown = self.review.names_shown
         against = [
-            words.decided_against(each.colour.name if shown else words.OTHER_BOARD, each.reason)
+            words.decisions.decided_against(each.colour.name if shown else words.viewing.OTHER_BOARD, each.reason)
             for each in one.ruled_out.all()
         ]
         name = called(one.colour.name)
@@ -99,7 +99,7 @@ class DecidePart(Page):
     @property
     def open_points(self) -> list[str]:
         """What is open before the subject is decided for, every hour by its name."""
-        return self.coverage.open_points(self.review.colour) or [words.NOTHING_OPEN]
+        return self.coverage.open_points(self.review.colour) or [words.decisions.NOTHING_OPEN]
 
     @cached_property
     def still_open(self) -> list[str]:
@@ -108,7 +108,7 @@ class DecidePart(Page):
 
     @property
     def nothing_open(self) -> str:
-        return words.NOTHING_OPEN
+        return words.decisions.NOTHING_OPEN
 
     @cached_property
     def asked(self) -> Asked:
@@ -120,7 +120,7 @@ class DecidePart(Page):
         size, paint = areas_of(self._room), paint_of(self._room.job, method)
         if size is None:
             return Asked(sheen)
-        said = words.wall_amount(size.walls, paint.coats, paint.spreading, paint.own)
+        said = words.viewing.wall_amount(size.walls, paint.coats, paint.spreading, paint.own)
         return Asked(sheen, round(paint.litres(size.walls), 1), said)
 
     @cached_property
@@ -129,7 +129,7 @@ class DecidePart(Page):
 
 
 def decision_said(one: Decision, name: str, with_reason: bool = True) -> str:
-    amount = words.volume_said(one.litres) if one.litres else ""
+    amount = words.sizes.volume_said(one.litres) if one.litres else ""
     reason = one.reason if with_reason else ""
-    said = words.decided_said(name, one.sheen, reason, one.who, clocks.day(one.made), amount, one.paint)
+    said = words.decisions.decided_said(name, one.sheen, reason, one.who, clocks.day(one.made), amount, one.paint)
     return f"{said}; reopened {clocks.day(one.reopened)}" if one.reopened else said

@@ -58,7 +58,7 @@ class SamplesPart(Page):
 
     @property
     def faults(self) -> list[str]:
-        return [words.SAMPLE_FAULTS[key] for key in samples.faults(self.plan.sampling, len(self.candidates))]
+        return [words.viewing.SAMPLE_FAULTS[key] for key in samples.faults(self.plan.sampling, len(self.candidates))]
 
     @property
     def litres(self) -> float:
@@ -68,18 +68,18 @@ class SamplesPart(Page):
     @property
     def how(self) -> str:
         how = self.plan.sampling
-        return words.sample_line(how.size, how.ground, how.coats, self.litres, how.margin)
+        return words.viewing.sample_line(how.size, how.ground, how.coats, self.litres, how.margin)
 
     @property
     def neighbours(self) -> list[str]:
         held = self.candidates
         found = samples.neighbours([one.reading for one in held], self._subject.method)
-        say = {"apart": words.keep_apart, "edge": words.butt_together}
+        say = {"apart": words.viewing.keep_apart, "edge": words.viewing.butt_together}
         return [say[one.why](held[one.first].name, held[one.second].name) for one in found]
 
     @property
     def hang(self) -> str:
-        return words.hang_on(words.spots([(one.wall, one.hour) for one in self._hours]))
+        return words.viewing.hang_on(words.viewing.spots([(one.wall, one.hour) for one in self._hours]))
 
     # --- what to hold beside them ---
 
@@ -116,12 +116,16 @@ class SamplesPart(Page):
 
     @property
     def beside_said(self) -> str:
-        return words.hold_beside([held.name for held in self.beside]) if self.beside else words.NOTHING_TO_HOLD
+        return (
+            words.viewing.hold_beside([held.name for held in self.beside])
+            if self.beside
+            else words.viewing.NOTHING_TO_HOLD
+        )
 
     @property
     def merging_said(self) -> str:
         names = [self._range[i].name for i in self.telling.merging]
-        return words.merging_here(names, self.room.name) if names and self.room else ""
+        return words.viewing.merging_here(names, self.room.name) if names and self.room else ""
 
     @cached_property
     def stays(self) -> list[Board]:
@@ -129,4 +133,8 @@ class SamplesPart(Page):
 
     @property
     def stays_said(self) -> str:
-        return words.hold_against([words.stands_there(one.name) for one in self.stays]) if self.stays else ""
+        return (
+            words.viewing.hold_against([words.whites.stands_there(one.name) for one in self.stays])
+            if self.stays
+            else ""
+        )

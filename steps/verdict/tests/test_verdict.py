@@ -26,7 +26,7 @@ class Writing(Wall):
         page = self.post("keep", verdict="From the phone", **{"seen-verdict": version_of("")})
         self.assertContains(page, "From the desk", status_code=422)
         self.assertContains(page, "From the phone", status_code=422)
-        self.assertContains(page, words.changed_elsewhere("the verdict"), status_code=422)
+        self.assertContains(page, words.walks.changed_elsewhere("the verdict"), status_code=422)
         self.assertNotContains(page, "Saved ", status_code=422)
         self.assertEqual(self.kept("verdict"), "From the desk")
         both = "From the desk\n\nFrom the phone"

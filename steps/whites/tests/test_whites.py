@@ -74,7 +74,7 @@ class Step(Wall):
         creamy = max(after.ranked, key=lambda w: w.creaminess)
         self.assertTrue(creamy.yellows)
         self.assertLess(after.ranked[0].creaminess, creamy.creaminess - 2)
-        self.assertIn("ooks yellow beside the cupboards", words.white_note(creamy, 10, ["the cupboards"]))
+        self.assertIn("ooks yellow beside the cupboards", words.whites.white_note(creamy, 10, ["the cupboards"]))
 
     def test_a_pale_wall_that_none_clears_is_told_the_ways_out(self):
         pale = deck_services.keep_own(self.isla, "Pale", from_lab((94.5, -0.3, 3.0)))
@@ -99,7 +99,7 @@ class Step(Wall):
         self.assertIsNone(Whites(ReviewContext(start(self.isla, pale)), {}).other_strength)
 
     def test_in_a_room_the_white_is_told_by_day_and_of_an_evening(self):
-        self.assertContains(self.get("whites"), words.NO_WHITE_LIGHT)
+        self.assertContains(self.get("whites"), words.whites.NO_WHITE_LIGHT)
         place = {"latitude": 58.0, "longitude": -3.0, "zone": "Europe/London"}
         job = job_services.keep_job(self.isla, Job(), {"title": "Quay", **place})
         room = Room.objects.create(job=job, name="Galley", width=4, depth=5, height=2.6)
@@ -115,7 +115,7 @@ class Step(Wall):
         page = self.get("whites")
         self.assertContains(page, "By day, ")
         self.assertContains(page, "looks clearly warmer than its sample")
-        self.assertNotContains(page, words.NO_WHITE_LIGHT)
+        self.assertNotContains(page, words.whites.NO_WHITE_LIGHT)
         # a room without a window has no day to tell of, one without lamps no evening
         room.windows.all().delete()
         self.assertEqual([one.evening for one in self.lit()], [True])

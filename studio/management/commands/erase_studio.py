@@ -28,11 +28,11 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         user = User.objects.filter(username=options["username"]).first()
         if user is None:
-            raise CommandError(words.nobody_called(options["username"]))
+            raise CommandError(words.people.nobody_called(options["username"]))
         studio = studio_of(user)
         if not options["sure"]:
-            raise CommandError(words.say_sure(str(studio)))
+            raise CommandError(words.people.say_sure(str(studio)))
         copy = backups.back_up(Path(settings.BACKUPS), "before-erasing")
         name, count = str(studio), erase_studio(studio)
         security_log.note(None, "erase", name)
-        self.stdout.write(words.studio_erased(name, count, str(copy)))
+        self.stdout.write(words.people.studio_erased(name, count, str(copy)))

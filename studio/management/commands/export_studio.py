@@ -27,4 +27,4 @@ class Command(BaseCommand):
         except OSError as wrong:
             raise CommandError(f"{options['file']}: {wrong.strerror}") from None
         security_log.note(None, "archive", options["file"].name)
-        self.stdout.write(words.archive_told(told.counts, told.digest))
+        self.stdout.write(words.archives.archive_told(told.counts, told.digest))

@@ -21,5 +21,5 @@ class Command(Migrate):
             except BackupError as wrong:
                 raise CommandError(str(wrong)) from None
             if made and options["verbosity"]:
-                self.stdout.write(words.backup_before_migrating(str(made)))
+                self.stdout.write(words.archives.backup_before_migrating(str(made)))
         super().handle(*args, **options)

@@ -26,4 +26,4 @@ class Command(BaseCommand):
         except BackupError as wrong:
             raise CommandError(str(wrong)) from None
         security_log.note(None, "restore", options["file"].name)
-        self.stdout.write(words.backup_restored(str(before) if before else ""))
+        self.stdout.write(words.archives.backup_restored(str(before) if before else ""))

@@ -26,5 +26,5 @@ class Command(BaseCommand):
         except ArchiveError as wrong:
             raise CommandError(str(wrong)) from None
         security_log.note(None, "restore", options["file"].name)
-        self.stdout.write(words.archive_told(told.counts, told.digest))
-        self.stdout.write(words.archive_held(digest_now().digest == told.digest))
+        self.stdout.write(words.archives.archive_told(told.counts, told.digest))
+        self.stdout.write(words.archives.archive_held(digest_now().digest == told.digest))

@@ -18,5 +18,5 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         wrong = faults(database())
         if wrong:
-            raise CommandError(words.database_faulty(wrong))
-        self.stdout.write(words.DATABASE_SOUND)
+            raise CommandError(words.archives.database_faulty(wrong))
+        self.stdout.write(words.archives.DATABASE_SOUND)
