@@ -18,6 +18,7 @@ from django.urls import reverse
 from decks.tests import world
 from prism import words
 from studio import backups
+from studio.tests.killing import empty_studio
 
 
 class Rule(SimpleTestCase):
@@ -43,6 +44,8 @@ class Rule(SimpleTestCase):
 
 
 class OnDisk(SimpleTestCase):
+    databases = frozenset({"default"})  # an empty studio is a copy of it
+
     def setUp(self):
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
@@ -114,7 +117,7 @@ class OnDisk(SimpleTestCase):
         self.assertTrue(any("before-migrating" in path.name for _, path in backups.copies(self.copies)))
 
     def test_a_folder_that_cannot_be_written_is_said(self):
-        self.run_command("migrate", "-v0")
+        empty_studio(self.path)
         (self.folder / "file").touch()
         self.assertIn("No copy could be made", self.run_command("backup", str(self.folder / "file" / "x"), fails=True))
 

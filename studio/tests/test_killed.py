@@ -6,15 +6,13 @@ import sqlite3
 from contextlib import closing
 
 from studio.backups import faults
-from studio.tests.killing import Killing
+from studio.tests.killing import Killing, empty_studio
 
 COUNT = 6_000
 SET_UP = """
 import django; django.setup()
-from django.core.management import call_command
 from django.contrib.auth.models import User
 from decks import files
-call_command("migrate", verbosity=0)
 lines = [f"Q{i},Tide {i},{20 + i % 70},{i % 7 - 3},{i % 11 - 5}" for i in range(COUNT)]
 files.start(User.objects.create_user("isla"), "Quay", "quay.csv", "\\n".join(["code,name,L*,a*,b*", *lines]).encode())
 """
@@ -37,6 +35,7 @@ print("done", flush=True)
 class Killed(Killing):
     def setUp(self):
         super().setUp()
+        empty_studio(self.path)
         self.finish(SET_UP.replace("COUNT", str(COUNT)))
 
     def there(self):

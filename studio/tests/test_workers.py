@@ -8,7 +8,6 @@ import subprocess
 import sys
 import tempfile
 import time
-import unittest
 import urllib.error
 import urllib.parse
 import urllib.request
@@ -17,13 +16,14 @@ from contextlib import closing
 from pathlib import Path
 
 from django.conf import settings
+from django.test import SimpleTestCase
+
+from studio.tests.killing import empty_studio
 
 SET_UP = """
 import django; django.setup()
 from django.contrib.auth.models import User
 from django.contrib.sessions.backends.db import SessionStore
-from django.core.management import call_command
-call_command("migrate", verbosity=0)
 for name in ("ilka", "orrin"):
     user = User.objects.create(username=name)
     session = SessionStore()
@@ -66,9 +66,12 @@ class Person:
         return self.ask(server, path, body, **{"Content-Type": "multipart/form-data; boundary=cut"})
 
 
-class Workers(unittest.TestCase):
+class Workers(SimpleTestCase):
+    databases = frozenset({"default"})  # an empty studio is a copy of it
+
     @classmethod
     def setUpClass(cls):
+        super().setUpClass()
         cls.folder = tempfile.TemporaryDirectory()
         cls.addClassCleanup(cls.folder.cleanup)
         cls.database = str(Path(cls.folder.name) / "shared.sqlite3")
@@ -78,6 +81,7 @@ class Workers(unittest.TestCase):
             "DEBUG": "1",
             "DJANGO_SETTINGS_MODULE": "studio.settings",
         }
+        empty_studio(cls.database)
         made = subprocess.run(
             [sys.executable, "-c", SET_UP], env=env, cwd=settings.ROOT, check=True, capture_output=True, text=True
         )
