@@ -99,11 +99,10 @@ def family_bands(
     own = family_words_at(values, method, neutral)
     true = words == own[:, None]
     unsure = np.flatnonzero(true.mean(axis=1) < method.claims.certain)
-    for row in unsure.tolist():
-        around = _alike(axes, row)
-        other = np.flatnonzero(~true[row])
-        looks = family_words_at((scattered[row, other, None] + around).reshape(-1, 3), method, neutral)
-        true[row, other] = (looks.reshape(len(other), -1) == own[row]).any(axis=1)
+    rows, points = np.nonzero(~true[unsure])
+    rows = unsure[rows]
+    looks = family_words_at((scattered[rows, points, None] + _alike(axes)[rows]).reshape(-1, 3), method, neutral)
+    true[rows, points] = (looks.reshape(-1, len(_ALIKE)) == own[rows, None]).any(axis=1)
     levels = method.claims.levels(true.mean(axis=1))
     found = []
     for row, word in enumerate(own.tolist()):
@@ -118,10 +117,12 @@ _ALIKE: Array = SAME * _CORNERS / np.linalg.norm(_CORNERS, axis=1, keepdims=True
 """Steps along the axes of CIEDE2000, and between them, to what just looks the same, (26, 3)."""
 
 
-def _alike(axes: Axes, row: int) -> Array:
-    """Return the steps of Lab from one colour to what just looks the same, (26, 3)."""
-    plane = _ALIKE[:, 1:] @ axes.plane[row].T
-    return np.column_stack([_ALIKE[:, 0] * axes.lightness[row], plane])
+def _alike(axes: Axes) -> Array:
+    """Return the steps of Lab from each colour to what just looks the same, (n, 26, 3)."""
+    found = np.empty((len(axes.lightness), len(_ALIKE), 3))
+    found[:, :, 0] = _ALIKE[:, 0] * axes.lightness[:, None]
+    found[:, :, 1:] = _ALIKE[:, 1:] @ np.swapaxes(axes.plane, 1, 2)
+    return found
 
 
 def _counted(words: NDArray[np.str_]) -> dict[str, float]:
@@ -153,8 +154,16 @@ def family_words_at(lab: Array, method: Method, neutral: WorkingNeutral) -> NDAr
     return found
 
 
+_ANY = FamilyRule("")
+"""A rule whose ranges leave nothing out."""
+
+
 def _fits(rule: FamilyRule, lrv: Array, chroma: Array, hue: Array, strength: Array) -> NDArray[np.bool_]:
     fits = np.ones(lrv.shape, dtype=bool)
-    for value, (low, high) in ((lrv, rule.lrv), (chroma, rule.chroma), (hue, rule.hue), (strength, rule.strength)):
-        fits &= (value >= low) & (value < high)
+    for value, wanted, whole in (
+        (lrv, rule.lrv, _ANY.lrv), (chroma, rule.chroma, _ANY.chroma), (hue, rule.hue, _ANY.hue),
+        (strength, rule.strength, _ANY.strength),
+    ):  # fmt: skip
+        if wanted != whole:
+            fits &= (value >= wanted[0]) & (value < wanted[1])
     return fits
