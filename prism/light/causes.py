@@ -9,12 +9,12 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from prism.light.box import box
-from prism.light.day import DUSK, Day, looked_at, outdoors_of, without_hue
+from prism.light.day import DUSK, Day, looked_at, outdoors_of
 from prism.light.room import SIDES, WALLS, Room
 from prism.light.seen import USUAL_LUX, Eye, coming_from_daylight
 from prism.light.solve import burning, coats, falling, veils
 from prism.light.spectra import column, lux
-from prism.spectrum import Array
+from prism.spectrum import Array, to_lrv
 
 SOURCES = ("sky", "ground", "sun", "lamps")
 """What sends light; without it here means: the same light in the colour of daylight."""
@@ -99,7 +99,7 @@ def _in_daylight(light: Array) -> Array:
 def _in_grey(reflectance: Array, sides: tuple[str, ...]) -> Array:
     """Return the reflectance of the `SIDES`, (6, 31), of which some are as light as they are and grey."""
     found, rows = reflectance.copy(), [SIDES.index(side) for side in sides]
-    found[rows] = without_hue(reflectance[rows])
+    found[rows] = to_lrv(reflectance[rows])[:, None] / 100
     return found
 
 

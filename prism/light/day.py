@@ -13,10 +13,10 @@ from numpy.typing import ArrayLike, NDArray
 from prism.light import materials
 from prism.light.box import Box, box
 from prism.light.room import OUTSIDE, SIDES, WALLS, Lamp, Room, Window
-from prism.light.seen import DARK, Eye, beside_white, coming_from_daylight, eye_in
-from prism.light.sky import Outdoors, outdoors
-from prism.light.solve import burning, coats, entering, own_colours, solve, veils
-from prism.light.spectra import colour_temperature, lux
+from prism.light.seen import DARK, Eye, beside_white, coming_from_daylight, eye_before, eye_in
+from prism.light.sky import NIGHT, Outdoors, outdoors
+from prism.light.solve import burning, coats, entering, own_colours, solve, solve_grey, veils
+from prism.light.spectra import colour_temperature, lux, xyz
 from prism.light.sun import Place, moments, positions
 from prism.spectrum import BANDS, Array, to_lrv
 
@@ -93,20 +93,30 @@ def _outside(
     """Return heights and azimuths of the sun (t,), what falls on the patches straight from outside (31, n, t), and the
     veil of the windows over the walls, cd/m² (t, 4).
 
-    No paint matters to it, so another colour in the same room and day costs one solve.
+    No paint matters to it, so another colour in the same room and day costs one solve. The patches' light is kept to
+    seven digits, which takes half the memory.
     """
     size, windows, turn, storey, furnishing = shape
     room = Room(place, *size, rotation_deg=turn, windows=windows, storey=storey, furnishing=furnishing)
-    light = outdoors_of(room, day, hours, cloud)
-    straight, veil = entering(room, light), veils(room, light)
-    for kept in (light.height, light.azimuth, straight, veil):
+    height, azimuth = positions(place, moments(place, day, hours))
+    lit = height > NIGHT
+    patches = len(box(size, windows).areas)
+    straight: Array = np.zeros((BANDS.size, patches, len(height)), dtype=np.float32)
+    veil = np.zeros((len(height), len(WALLS)))
+    if lit.any():
+        light = _outdoors(room, day, height[lit], azimuth[lit], cloud)
+        straight[:, :, lit], veil[lit] = entering(room, light), veils(room, light)
+    for kept in (height, azimuth, straight, veil):
         kept.setflags(write=False)
-    return light.height, light.azimuth, straight, veil
+    return height, azimuth, straight, veil
 
 
 def outdoors_of(room: Room, day: date, hours: Sequence[float], cloud: float) -> Outdoors:
     """Return the light outdoors round a room; what lies on the ground there brightens the sky."""
-    height, azimuth = positions(room.place, moments(room.place, day, hours))
+    return _outdoors(room, day, *positions(room.place, moments(room.place, day, hours)), cloud)
+
+
+def _outdoors(room: Room, day: date, height: Array, azimuth: Array, cloud: float) -> Outdoors:
     grounds = [materials.reflectance(OUTSIDE[window.outside].ground) for window in room.windows]
     albedo = np.mean(grounds, axis=0) if grounds else 0.2
     return outdoors(height, azimuth, day.timetuple().tm_yday, cloud, albedo)
@@ -116,7 +126,8 @@ def outside(room: Room, day: date, hours: Sequence[float], cloud: float) -> tupl
     """Return heights and azimuths of the sun (t,), the daylight straight on the patches of a room (31, n, t), and the
     veil of its windows over the walls, cd/m² (t, 4)."""
     shape = (room.size, room.windows, room.rotation_deg, room.storey, room.furnishing)
-    return _outside(shape, room.place, day, tuple(hours), cloud)
+    height, azimuth, straight, veil = _outside(shape, room.place, day, tuple(hours), cloud)
+    return height, azimuth, straight.astype(np.float64), veil
 
 
 @dataclass(frozen=True)
@@ -162,31 +173,34 @@ def solved(
         columns.append(straight * room.correction)
     count = len(hours)
     straight = np.concatenate([*columns, burn[..., None]], axis=2)
-    real, plain = solve(shape, reflectance, straight), solve(shape, without_hue(reflectance), straight)
+    real, plain = solve(shape, reflectance, straight), _in_greys(shape, reflectance, straight)
     found = []
     for i, (height, azimuth, on, veil) in enumerate(parts):
         own = slice(i * count, (i + 1) * count)
-        patches, bare = (each[..., own] + each[..., -1:] * on for each in (real, plain))
+        patches = real[..., own] + real[..., -1:] * on
+        bare = plain[:, own] + plain[:, -1:] * on[:, None]
         clock = np.asarray(hours)
         made = _day(shape, patches, bare, reflectance, walls, clock, height, azimuth, on, clouds[i], veil)
         found.append(Solved(made, patches))
     return found
 
 
-def without_hue(reflectance: Array) -> Array:
-    """Return the reflectance of the sides, (6, 31), of a room that is as light as it is and grey.
+def _in_greys(shape: Box, reflectance: Array, straight: Array) -> Array:
+    """Return the lux and XYZ on every patch, (n, t, 4), of a room that is as light as it is and grey, in what falls
+    there straight, (31, n, t).
 
     Between such a room and the real one, and nearer to the real one, the eye takes its measure of white: it allows for
     the light that comes in, but not quite for all that walls and floor send each other. The rest it sees as colour,
     which is why four walls look deeper than their board, and a red floor warms them.
     """
-    return np.broadcast_to(to_lrv(reflectance)[:, None] / 100, reflectance.shape).copy()
+    light = np.moveaxis(straight, 0, -1)
+    return solve_grey(shape, to_lrv(reflectance) / 100, np.concatenate([lux(light)[..., None], xyz(light)], axis=2))
 
 
 def looked_at(shape: Box, reflectance: Array, straight: Array, veil: Array | float = 0.0) -> Day:
     """Return a room under one light after another, (31, n, t) straight on its patches, as if they were moments of a day
     without a sun; `reflectance` (6, 31) of its sides."""
-    patches, bare = (solve(shape, each, straight) for each in (reflectance, without_hue(reflectance)))
+    patches, bare = solve(shape, reflectance, straight), _in_greys(shape, reflectance, straight)
     zeros = np.zeros(straight.shape[2])
     return _day(
         shape, patches, bare, reflectance, reflectance[_WALLS], zeros, zeros, zeros, zeros.astype(bool), CLEAR, veil
@@ -198,7 +212,7 @@ def evening(room: Room, tried: ArrayLike, lamps: Sequence[tuple[Lamp, ...]]) -> 
     shape = box(room.size, room.windows)
     reflectance = coats(room, tried)
     straight = np.stack([burning(room, each) for each in lamps], axis=2)
-    patches, bare = (solve(shape, each, straight) for each in (reflectance, without_hue(reflectance)))
+    patches, bare = solve(shape, reflectance, straight), _in_greys(shape, reflectance, straight)
     below, on = np.full(len(lamps), -90.0), np.full(len(lamps), True)
     hours = np.full(len(lamps), 22.0)
     walls = own_colours(room, tried)[_WALLS]
@@ -220,7 +234,9 @@ def _day(
 ) -> Day:  # fmt: skip
     light = np.einsum("sn,bnt->tsb", shape.mean_weights()[_WALLS], patches, optimize=True)
     kelvin, duv = colour_temperature(light)
-    eye = _eye(shape, bare, without_hue(reflectance)).towards(_eye(shape, patches, reflectance), ROOMS_WHITE)
+    upright, greys = shape.side < len(WALLS), shape.coats(to_lrv(reflectance)[:, None] / 100)[0]
+    in_greys = eye_before(bare[..., 0], bare[..., 1:], greys[:, None], shape.areas, upright)
+    eye = in_greys.towards(eye_in(patches, shape.areas, upright, shape.coats(reflectance)), ROOMS_WHITE)
     of_white = veil / np.maximum(eye.lux, DARK)[:, None] * np.pi
     return Day(
         hours=hours,
@@ -236,10 +252,6 @@ def _day(
         walls=walls,
         cloud=cloud,
     )
-
-
-def _eye(shape: Box, patches: Array, reflectance: Array) -> Eye:
-    return eye_in(patches, shape.areas, shape.side < len(WALLS), shape.coats(reflectance))
 
 
 def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> tuple[Array, Array]:

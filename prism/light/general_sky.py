@@ -7,7 +7,7 @@ round the sun.
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 
 import numpy as np
 from numpy.typing import ArrayLike
@@ -41,8 +41,7 @@ def brightness(toward: ArrayLike, sun: ArrayLike, kind: SkyType) -> Array:
     1 is the radiance of an even sky that gives the ground as much; below the horizon it is 0.
     """
     directions, suns = np.asarray(toward, dtype=np.float64), np.asarray(sun, dtype=np.float64)
-    whole, weight = _hemisphere()
-    level = (_relative(whole, suns, kind) * weight).sum(axis=-1) / np.pi
+    level = _whole(suns.tobytes(), kind)[1]
     found = _relative(directions, suns, kind)
     scaled: Array = found / level.reshape(-1, *[1] * (directions.ndim - 1))
     return scaled
@@ -52,8 +51,17 @@ def on_plane(normal: ArrayLike, sun: ArrayLike, kind: SkyType) -> Array:
     """Return what a plane that faces along `normal` (3,) gets of a sky that gives 1 on the ground, (t,)."""
     whole, weight = _hemisphere()
     facing = np.maximum(whole @ np.asarray(normal, dtype=np.float64), 0.0) / whole[:, 2]
-    found: Array = (brightness(whole, sun, kind) * weight * facing).sum(axis=-1) / np.pi
+    sky, level = _whole(np.asarray(sun, dtype=np.float64).tobytes(), kind)
+    found: Array = sky @ (weight * facing) / (np.pi * level)
     return found
+
+
+@lru_cache(maxsize=4)
+def _whole(suns: bytes, kind: SkyType) -> tuple[Array, Array]:
+    """Return the whole sky, (t, k), and the light that it gives the ground, (t,): the same for every window."""
+    whole, weight = _hemisphere()
+    sky = _relative(whole, np.frombuffer(suns).reshape(-1, 3), kind)
+    return sky, sky @ weight / np.pi
 
 
 def _relative(directions: Array, suns: Array, kind: SkyType) -> Array:

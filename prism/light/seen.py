@@ -80,8 +80,13 @@ def eye_in(patches: Array, areas: Array, upright: NDArray[np.bool_], reflectance
     light = np.moveaxis(patches, 0, -1)  # n, t, 31
     on_each = lux(light)
     part = lux(light * reflectance.T[:, None]) / np.maximum(on_each, 1e-9)
+    return eye_before(on_each, xyz(light), part, areas, upright)
+
+
+def eye_before(on_each: Array, values: Array, part: Array, areas: Array, upright: NDArray[np.bool_]) -> Eye:
+    """Return the same of patches with so many lux (n, t), light of XYZ (n, t, 3), and the part of it that each sends
+    back, (n, t) or (n, 1)."""
     anchor = _percentile(on_each, areas[:, None] * np.maximum(part, _BLACK), ANCHOR)
-    values = xyz(light)
     # a patch counts by its light, one in the sun by no more than what is bright: it is no more of what is looked at
     weight = (areas * upright)[:, None] * np.minimum(1, anchor / np.maximum(on_each, 1e-9))
     white = (values * weight[..., None]).sum(axis=0)

@@ -22,7 +22,8 @@ LOWEST = 1.0
 """Sun height in degrees below which the clear model is not asked; the sky fades from there."""
 _DARK, _DUSK_LUX = -6.0, 3.4
 """At the end of civil twilight a clear sky gives about 3.4 lx on the ground."""
-_NIGHT = -12.0
+NIGHT = -12.0
+"""Sun height in degrees below which no light comes from outside: the end of nautical twilight."""
 
 
 @dataclass(frozen=True)
@@ -146,9 +147,9 @@ def outdoors(
     # twilight: a straight line in the logarithm, from the lowest sun to the end of civil twilight
     start = lux(diffuse)
     fall = np.log(np.maximum(start, 1e-9) / _DUSK_LUX) / (LOWEST - _DARK)
-    fade = np.exp(-fall * np.maximum(LOWEST - h, 0)) * np.clip((h - _NIGHT) / (_DARK - _NIGHT), 0, 1)
+    fade = np.exp(-fall * np.maximum(LOWEST - h, 0)) * np.clip((h - NIGHT) / (_DARK - NIGHT), 0, 1)
     dome = diffuse * fade[:, None] * (1 - cloud)
-    grey = _overcast_lux(h) * cloud * np.clip((h - _NIGHT) / (_DARK - _NIGHT), 0, 1)
+    grey = _overcast_lux(h) * cloud * np.clip((h - NIGHT) / (_DARK - NIGHT), 0, 1)
     return Outdoors(h, np.atleast_1d(np.asarray(azimuth, dtype=np.float64)), beam, dome, grey[:, None] * column("D65"))
 
 

@@ -110,8 +110,9 @@ def outside_of(room: Room, light: Outdoors, pane: Pane, toward: Array) -> list[t
     ground = materials.reflectance(view.ground) * on_ground(room, light, pane, toward)
     opposite = materials.reflectance(view.opposite) * _on_opposite(light, pane, toward, ground)
     glass = let_in(room, pane)
+    clear = brightness(pane.toward, toward, CLEAR) if light.dome.any() else np.zeros((1, *pane.above.shape))
     return [
-        (glass * light.dome, brightness(pane.toward, toward, CLEAR) * pane.above),
+        (glass * light.dome, clear * pane.above),
         (glass * light.cloud, brightness(pane.toward, toward[:1], OVERCAST) * pane.above),
         (glass * opposite, pane.opposite[None].astype(np.float64)),
         (glass * ground, (~pane.above & ~pane.opposite)[None].astype(np.float64)),
@@ -190,13 +191,20 @@ def solve(shape: Box, reflectance: Array, straight: Array) -> Array:
     coats = shape.coats(reflectance)
     if straight.shape[2] <= _FEW:
         return _step_by_step(shape, coats, straight)
-    if (coats == coats[0]).all():  # a room without hue: one system for all bands
-        bands, patches, moments = straight.shape
-        one = np.eye(patches) - shape.factors * coats[0]
-        found = np.linalg.solve(one, straight.swapaxes(0, 1).reshape(patches, -1))
-        return found.reshape(patches, bands, moments).swapaxes(0, 1)
+    lit = straight.any(axis=(0, 1))  # nothing falls anywhere at night
+    found = np.zeros(straight.shape)
     system = np.eye(coats.shape[1]) - shape.factors[None] * coats[:, None, :]
-    return np.asarray(np.linalg.solve(system, straight), dtype=np.float64)
+    found[:, :, lit] = np.linalg.solve(system, straight[:, :, lit])
+    return found
+
+
+def solve_grey(shape: Box, parts: Array, straight: Array) -> Array:
+    """Return what arrives on every patch of a room of greys, (n, t, k), of what falls there straight (n, t, k): lux, or
+    anything else that such a room sends on in the same `parts` (6,) of its `SIDES`, without changing its colour."""
+    coats = shape.coats(parts[:, None])[0]
+    system = np.eye(len(coats)) - shape.factors * coats
+    found: Array = np.linalg.solve(system, straight.reshape(len(coats), -1)).reshape(straight.shape)
+    return found
 
 
 def _step_by_step(shape: Box, coats: Array, straight: Array) -> Array:
