@@ -1,17 +1,20 @@
-"""Which day, hour, wall and sky of a room are asked for."""
+"""Which day, hour, wall, sky and lamps of a room are asked for."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, datetime
 
 from prism.light.day import HALF_HOURS
-from prism.light.room import WALLS
+from prism.light.room import WALLS, Lamp
 from prism.light.room import Room as LitRoom
 from web import clocks
 
 YEARS = (1950, 2100)
+LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
+PER_LAMP_AREA = 4.0
+"""m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
 SKIES = ("clear", "overcast")
 SEASONS = ("today", "midsummer", "equinox", "midwinter")
 _DAYS = {"midsummer": (6, 21), "equinox": (3, 20), "midwinter": (12, 21)}
@@ -77,3 +80,9 @@ def back_wall(room: LitRoom) -> str:
     glass = {wall: sum(w.width * w.height for w in room.windows if w.wall == wall) for wall in WALLS}
     most = max(glass, key=lambda wall: glass[wall])
     return WALLS[(WALLS.index(most) + 2) % 4] if glass[most] else "north"
+
+
+def lamps_at(room: LitRoom, kelvin: float) -> tuple[Lamp, ...]:
+    """Return the lamps of a room at another temperature; supposed ones where none are entered."""
+    supposed = Lamp(count=max(1, round(room.width * room.depth / PER_LAMP_AREA)), lumens=800.0)
+    return tuple(replace(lamp, kelvin=kelvin) for lamp in room.lamps or (supposed,))

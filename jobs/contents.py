@@ -6,7 +6,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from jobs import queries
-from jobs.lighting import LAMP_CHOICES, Board, RoomDay, lamps_at
+from jobs.asked_day import LAMP_CHOICES, lamps_at
+from jobs.lighting import Board, RoomDay
 from jobs.models import Coated, Element, Room
 from prism import words
 from prism.light.materials import library

@@ -6,7 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from jobs import drawn
-from jobs.lighting import LAMP_CHOICES, RoomDay
+from jobs.asked_day import LAMP_CHOICES
+from jobs.lighting import RoomDay
 from prism import words
 
 KINDS = ("candidates", "hours", "lamps")

@@ -10,7 +10,7 @@ from functools import cached_property
 import numpy as np
 from django.utils import timezone
 
-from jobs.asked_day import SKIES, Asked, day_of
+from jobs.asked_day import LAMP_CHOICES, SKIES, Asked, day_of, lamps_at
 from prism import screen
 from prism.difference import delta_e
 from prism.formats.room_json import spectrum_of
@@ -44,9 +44,6 @@ from prism.spectrum import Array
 from prism.stimulus import Stimulus
 from web.bounded_cache import BoundedCache
 
-LAMP_CHOICES = (2_700.0, 3_000.0, 4_000.0)
-PER_LAMP_AREA = 4.0
-"""m² of floor for each lamp of 800 lm, where no lamps are entered and some must be supposed."""
 _kept: BoundedCache[object, list[Day]] = BoundedCache(48)
 _kept_solved: BoundedCache[object, list[Solved]] = BoundedCache(2)
 _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
@@ -74,12 +71,6 @@ class Lit:
     lamps: bool
     own: Array
     things: Array
-
-
-def lamps_at(room: LitRoom, kelvin: float) -> tuple[Lamp, ...]:
-    """Return the lamps of a room at another temperature; supposed ones where none are entered."""
-    supposed = Lamp(count=max(1, round(room.width * room.depth / PER_LAMP_AREA)), lumens=800.0)
-    return tuple(replace(lamp, kelvin=kelvin) for lamp in room.lamps or (supposed,))
 
 
 class RoomDay:
@@ -184,6 +175,10 @@ class RoomDay:
     @property
     def reading(self) -> Reading:
         return self.readings[self.asked.moment]
+
+    def reading_at(self, moment: int) -> Reading:
+        """Return the reading of one moment, for whoever wants no other."""
+        return readings(self.lab[moment, self.wall], self.doubts(self.paint)[moment], self.method, self.neutral)[0]
 
     @cached_property
     def own(self) -> Reading:

@@ -31,7 +31,7 @@ class LightStep(Step):
         worst = day.extremes[1]
         there = Light(context, {}).equinox_at(worst.wall, words.light.sky_of(worst.cloud))
         assert there is not None
-        return words.light.light_finding(there.readings[worst.moment], there.own, worst.hour, worst.wall)
+        return words.light.light_finding(there.reading_at(worst.moment), there.own, worst.hour, worst.wall)
 
     def page(self, visit: StepRequest) -> LightPage:
         return LightPage(visit)
