@@ -129,20 +129,24 @@ def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
 def reviews_of(on_walls_of: Sequence[int] = ()) -> Prefetch[str]:
     """Return what fetches the reviews of rooms, newest first, with their colours, and what is decided of them as
     `in_force`; of the rooms with these ids only those that say what is on their walls: the newest of each, what was
-    decided, and what is of the colour that was put there by hand."""
+    decided last, and what is of the colour that was put there by hand."""
     reviews = queries.reviews_of_rooms()
     decisions = reviews.model._meta.get_field("decisions").related_model
     assert decisions is not None and not isinstance(decisions, str)
-    in_force = decisions._default_manager.filter(reopened=None).select_related("colour__maker")
-    held = reviews.filter(deleted=None).select_related("colour__maker", "owner")
+    in_force = decisions._default_manager.filter(reopened=None)
+    held = reviews.filter(deleted=None)
     if on_walls_of:
         rooms = Room.objects.filter(pk__in=on_walls_of).annotate(newest=queries.newest_review())
         by_hand = Finish.objects.filter(room__in=on_walls_of, part=Finish.Part.WALLS).values("colour")
+        made = in_force.filter(review__room__in=on_walls_of, review__deleted=None).order_by("made")
+        last = {room: (pk, review) for room, pk, review in made.values_list("review__room", "pk", "review")}
         held = held.filter(
-            Q(pk__in=list(rooms.order_by().values_list("newest", flat=True)))
-            | Q(pk__in=in_force.order_by().select_related(None).values("review"))
+            Q(pk__in=[*rooms.order_by().values_list("newest", flat=True), *(review for _, review in last.values())])
             | Q(room__in=on_walls_of, colour__in=by_hand)
-        )
+        ).select_related("colour")
+        in_force = in_force.filter(pk__in=[pk for pk, _ in last.values()]).select_related("colour")
+    else:
+        held, in_force = held.select_related("colour__maker", "owner"), in_force.select_related("colour__maker")
     return Prefetch("reviews", held.prefetch_related(Prefetch("decisions", in_force, to_attr="in_force")))
 
 

@@ -61,7 +61,7 @@ def today(user: User, now: datetime | None = None) -> list[int]:
 
 NAMED = (
     "at", "why", "wall", "sky", "seen_at", "review__names_shown", "review__colour", "review__owner", "colour__name",
-    "beside__name", "room__name", "room__job__zone",
+    "colour__screen", "beside__name", "beside__screen", "room__name", "room__job__zone",
 )  # fmt: skip
 """What a list says of a viewing; whole records, with all they belong to, take three times as long."""
 
