@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Any
+from typing import Any, ClassVar
 
 from django.conf import settings
-from django.db import models
+from django.db import IntegrityError, models
 from django.db.models import Case, Q, Value, When
 from django.utils import timezone
 
+from decks.shared_decks import REFUSED
 from prism import method, words
 from prism.spectrum import BANDS
 from prism.stimulus import Specular, Stimulus
@@ -21,12 +22,39 @@ LINE = r"^[0-9]{1,9}$"
 CELL = {"type": "string", "maxLength": 10_000}
 
 
-class Maker(models.Model):
+class ShareableRows(models.QuerySet[Any]):
+    """Rows of which some are shared by all studios (`SHARED` of the model): those are taken out by nobody."""
+
+    def delete(self) -> tuple[int, dict[str, int]]:
+        """Delete these rows. Raises `IntegrityError` if one of them is shared."""
+        if self.filter(self.model.SHARED).exists():
+            raise IntegrityError(REFUSED)
+        return super().delete()
+
+
+class Shareable(models.Model):
+    """What may be shared by all studios."""
+
+    SHARED: ClassVar[Q]
+    objects = ShareableRows.as_manager()
+
+    class Meta:
+        abstract = True
+
+    def delete(self, *given: Any, **named: Any) -> tuple[int, dict[str, int]]:
+        """Delete it. Raises `IntegrityError` if it is shared."""
+        if type(self).objects.filter(type(self).SHARED, pk=self.pk).exists():
+            raise IntegrityError(REFUSED)
+        return super().delete(*given, **named)
+
+
+class Maker(Shareable):
     """A paint maker whose deck is in the studio: everybody's, or one that a person brought in.
 
     `changed` moves with every change to the deck's colours; whatever keeps them in memory watches it.
     """
 
+    SHARED = Q(owner=None)
     name = models.CharField(max_length=80)
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="decks"
@@ -187,9 +215,10 @@ def numbers_of(stimulus: Stimulus) -> dict[str, Any]:
     }
 
 
-class Colour(Valued):
+class Colour(Shareable, Valued):
     """One colour: a maker's, or one that a person brought in. Its numbers are its working value."""
 
+    SHARED = Q(maker__isnull=False, maker__owner=None)
     maker = models.ForeignKey(Maker, null=True, blank=True, on_delete=models.CASCADE, related_name="colours")
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="colours"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from contextlib import nullcontext
 from datetime import datetime, timedelta
 from typing import Any, Protocol
 
@@ -12,7 +13,7 @@ from django.db import connection, transaction
 from django.db.models import RESTRICT, Exists, ManyToOneRel, Max, OuterRef, Q, QuerySet
 from django.utils import timezone
 
-from decks import queries
+from decks import queries, shared_decks
 from decks.models import Colour, ColourSet, Import, Maker, ValueRevision
 from decks.models import numbers_of as numbers_of
 from decks.queries import SharedError as SharedError
@@ -241,6 +242,11 @@ class DeckColour(Protocol):
 def load_deck(entries: Iterable[DeckColour], owner: User | None = None) -> int:
     """Add or update makers' colours by maker and code, shared ones or in decks of somebody's own; return how many there
     are."""
+    with nullcontext() if owner else shared_decks.open_to_changes():
+        return _loaded(entries, owner)
+
+
+def _loaded(entries: Iterable[DeckColour], owner: User | None) -> int:
     makers: dict[str, Maker] = {}
     rows = []
     for entry in entries:

@@ -27,6 +27,7 @@ from django.db import DatabaseError, IntegrityError, OperationalError, connectio
 from django.db.migrations.recorder import MigrationRecorder
 
 from decks.models import Maker
+from decks.shared_decks import open_to_changes
 from jobs.queries import room_faults, whole
 from people.models import Event
 from prism import words
@@ -185,7 +186,7 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
             digest.update(raw)
             yield from brought_up(raw.decode(), manifest["version"])
 
-    with transaction.atomic(), connection.constraint_checks_disabled():
+    with open_to_changes(), connection.constraint_checks_disabled():
         try:
             for one in serializers.deserialize("jsonl", lines(), ignorenonexistent=True):
                 if isinstance(one.object, Change):

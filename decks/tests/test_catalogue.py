@@ -27,6 +27,7 @@ class Rows(world.Studio):
         holds()
 
     def test_an_empty_catalogue_has_no_rows(self):
+        world.own_the_deck(self.isla)
         Colour.objects.all().delete()
         held = catalogue(self.rory)
         self.assertEqual(held.rows_of({1, 2}).tolist(), [])

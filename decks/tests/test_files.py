@@ -14,6 +14,7 @@ from django.urls import reverse
 from decks import file_formats, files, planning, services
 from decks.catalogue import catalogue
 from decks.models import FILE_FORMATS, Colour, Import, Maker
+from decks.shared_decks import open_to_changes
 from decks.tests import world
 from prism import demo
 from prism.formats import deck_csv, deck_json
@@ -310,7 +311,8 @@ class Exporting(Files):
                 self.assertIn("attachment", answer["Content-Disposition"])
                 content = answer.getvalue()
                 # as if the file came from elsewhere: no shared maker is called so
-                Maker.objects.filter(owner=None).update(name=Concat("name", Value(" of old")))
+                with open_to_changes():
+                    Maker.objects.filter(owner=None).update(name=Concat("name", Value(" of old")))
                 done = self.bring(content, name=f"deck{known.endings[0]}")
                 self.assertEqual(done.added, 7)
                 kept = Colour.objects.get(maker__owner=self.isla, code="H16.3")
@@ -318,7 +320,8 @@ class Exporting(Files):
                 self.assertEqual(bool(kept.recipe), "recipe" not in known.cannot_hold)
                 self.assertEqual(bool(kept.reflectance), "spectrum" not in known.cannot_hold)
                 self.client.post(reverse("deck-undo", args=[done.pk]))
-                Maker.objects.filter(owner=None).update(name=Replace("name", Value(" of old")))
+                with open_to_changes():
+                    Maker.objects.filter(owner=None).update(name=Replace("name", Value(" of old")))
         self.assertEqual(self.client.get(reverse("deck-export"), {"format": "psd"}).status_code, 404)
 
     def test_readers_are_chosen_by_content(self):

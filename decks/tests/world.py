@@ -7,6 +7,7 @@ from django.test import TestCase
 
 from decks import services
 from decks.models import Colour, Maker
+from decks.shared_decks import open_to_changes
 from prism import demo
 
 FIRST_EDITION = 425
@@ -19,7 +20,8 @@ def load_deck() -> None:
 
 def own_the_deck(user: User) -> None:
     """Let the loaded deck be somebody's own instead of all studios': only such a deck is changed by people."""
-    Maker.objects.update(owner=user)
+    with open_to_changes():
+        Maker.objects.update(owner=user)
 
 
 def person(name: str = "isla") -> User:

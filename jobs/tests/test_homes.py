@@ -5,6 +5,7 @@ from django.utils import timezone
 
 from decks import services as deck_services
 from decks.models import Colour, Maker
+from decks.shared_decks import open_to_changes
 from jobs import contents, queries, services
 from jobs.amounts import areas_of
 from jobs.home_white import HomeWhite, painted_rooms
@@ -314,7 +315,8 @@ class Whites(Home):
         self.assertEqual(self.white().chosen, own)
 
     def test_without_whites_in_the_decks(self):
-        Colour.objects.filter(lrv__gte=82).update(lrv=40, lab_l=70)
+        with open_to_changes():
+            Colour.objects.filter(lrv__gte=82).update(lrv=40, lab_l=70)
         Maker.objects.update(changed=timezone.now())
         self.assertContains(self.page(), "These decks have no white")
         self.assertEqual(self.line("Library").at("trim").why, "nothing")

@@ -8,6 +8,7 @@ from decks import queries, services
 from decks.card import Card
 from decks.catalogue import catalogue
 from decks.models import Colour
+from decks.shared_decks import open_to_changes
 from prism import demo, method
 from prism.stimulus import from_hex, from_lab
 from reviews.context import ReviewContext
@@ -66,13 +67,15 @@ class Values(TestCase):
 
     def test_loading_the_demo_again_leaves_better_values_alone(self):
         better = services.numbers_of(from_lab((86, -2, 1)))
-        services.replace_values([(self.colour, better)], "measured by who keeps the deck", None)
+        with open_to_changes():
+            services.replace_values([(self.colour, better)], "measured by who keeps the deck", None)
         services.load_deck(demo.deck())
         self.assertEqual(world.colour("H16.3").lab_l, 86)
 
     def test_what_all_studios_share_is_changed_by_nobody(self):
         better = services.numbers_of(from_lab((86, -2, 1)))
-        services.replace_values([(self.colour, better)], "measured by who keeps the deck", None)
+        with open_to_changes():
+            services.replace_values([(self.colour, better)], "measured by who keeps the deck", None)
         earlier = world.colour("H16.3").earlier.get()
         self.assertNotContains(self.client.get(reverse("colour", args=[self.colour.pk])), "Restore<span")
         refused = self.client.post(reverse("colour-put-back", args=[self.colour.pk, earlier.pk]))
@@ -125,7 +128,8 @@ class Cards(TestCase):
             self.assertEqual(queries.with_code(self.isla, wrong), [])
 
     def test_specular_light_is_said(self):
-        Colour.objects.filter(code="H16.3").update(specular="excluded")
+        with open_to_changes():
+            Colour.objects.filter(code="H16.3").update(specular="excluded")
         self.client.force_login(self.isla)
         page = self.client.get(reverse("colour", args=[world.colour().pk]))
         self.assertContains(page, "specular light excluded")

@@ -21,6 +21,7 @@ from icalendar import Calendar
 from PIL import Image
 
 from decks.models import Colour
+from decks.shared_decks import open_to_changes
 from decks.tests import world as decks_world
 from jobs import queries as job_queries
 from jobs.models import Finish
@@ -513,7 +514,8 @@ class Deciding(Viewings):
             self.assertContains(page, said)
         # the recipe may change in the deck: what was decided stays
         self.review.colour.recipe_amounts = {}
-        self.review.colour.save()
+        with open_to_changes():
+            self.review.colour.save()
         self.assertContains(self.page(show="decide"), "to the litre")
         document = self.client.get(reverse("review-document", args=[self.review.pk]))
         self.assertContains(document, f"Not {other.name}: Green in the evening.")

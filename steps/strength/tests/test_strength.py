@@ -4,6 +4,7 @@ from django.urls import reverse
 
 from decks import services as deck_services
 from decks.models import Colour
+from decks.shared_decks import open_to_changes
 from prism.stimulus import from_lab, from_reflectance
 from reviews import services
 from reviews.context import ReviewContext
@@ -144,7 +145,8 @@ class Asking(Step):
 
     def test_a_base_that_cannot_hold_it_names_the_next(self):
         strength_services.look_at_strength(self.review, 400)
-        Colour.objects.filter(pk=self.review.colour_id).update(recipe_amounts={"LB": 10.0})
+        with open_to_changes():
+            Colour.objects.filter(pk=self.review.colour_id).update(recipe_amounts={"LB": 10.0})
         at = Strengths(ReviewContext(Review.objects.get(pk=self.review.pk)))
         self.assertTrue(at.adjusted.over_capacity)
         base, change, apart = at.in_next_base
@@ -162,7 +164,8 @@ class Asking(Step):
         self.assertGreater(at.adjusted.reading.uncertainty, at.subject.reading.uncertainty)
 
     def test_a_recipe_of_another_system_is_named_and_estimated(self):
-        Colour.objects.filter(code="T05.4").update(recipe_amounts={"ZZ": 2.0})
+        with open_to_changes():
+            Colour.objects.filter(code="T05.4").update(recipe_amounts={"ZZ": 2.0})
         self.review = step_services.start(self.isla, world.colour("T05.4"))
         page = self.get(percent="25")
         self.assertContains(page, "unknown colorant")
