@@ -12,7 +12,6 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import ArrayLike
-from scipy.signal import lfilter
 
 from prism.spectrum import Array
 
@@ -77,6 +76,8 @@ class Staircase:
         how many of them had been given by then."""
         size, hits = np.asarray(apart, dtype=np.float64).reshape(-1), np.asarray(right, dtype=np.bool_).reshape(-1)
         chance = np.broadcast_to(np.asarray(guessing, dtype=np.float64), size.shape)
+        from scipy.signal import lfilter  # late: it takes longer to import than the whole core
+
         telling = size > 0
         size, hits, chance = size[telling].astype(np.float32), hits[telling], chance[telling].astype(np.float32)
         if not len(size):

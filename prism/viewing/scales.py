@@ -12,7 +12,7 @@ from enum import StrEnum
 
 import numpy as np
 from numpy.typing import ArrayLike
-from scipy import stats
+from scipy.special import stdtrit
 
 from prism.light.claims import warmth
 from prism.method import Method
@@ -175,5 +175,5 @@ def light_leaning(readings: Sequence[tuple[float, float]]) -> Leaning | None:
 
 
 def _leaning(scale: str, off: Array) -> Leaning:
-    half = float(stats.t.ppf(0.975, len(off) - 1)) * float(off.std(ddof=1)) / np.sqrt(len(off))
+    half = float(stdtrit(len(off) - 1, 0.975)) * float(off.std(ddof=1)) / np.sqrt(len(off))
     return Leaning(scale, float(off.mean()), float(half), len(off))
