@@ -136,18 +136,21 @@ def rank(
         if there
         else np.full((len(whites), 1), np.inf)
     )
-    near, away = apart.argmin(axis=1), apart.min(axis=1)
+    near, away = apart.argmin(axis=1).tolist(), apart.min(axis=1)
     theirs = creaminess(there)
+    matches = away < method.just_seen  # nothing looks yellow beside what looks the same
+    yellower = np.where(creamy >= CREAMY, creamy - theirs[:, None], -np.inf)
+    creamier = np.where(theirs[:, None] >= CREAMY, theirs[:, None] - creamy, -np.inf)
+    most = [np.where(matches, -np.inf, one.max(axis=0, initial=-np.inf)) - YELLOWER for one in (yellower, creamier)]
+    yellows, turns, beyond = most[0] >= 0, most[1] >= 0, np.maximum(0.0, np.maximum(*most))
     wall_u = np.asarray(wall.undertone.vector)
     wanted_u = wall_u * min(TRACE, ANSWERS / max(float(np.hypot(*wall_u)), 1e-9))
+    answers = length(*(np.array([one.undertone.vector for one in whites]) - wanted_u).T)
     _, low, high = method.temperate
     side = _side(wall.temperature.value, low, high)
     found = []
     for i, one in enumerate(whites):
         points = one.lrv - wall.lrv
-        matches = bool(there) and away[i] < method.just_seen
-        yellower = (creamy[i] - theirs) * (creamy[i] >= CREAMY)
-        creamier = (theirs - creamy[i]) * (theirs >= CREAMY)
         found.append(
             White(
                 index=i,
@@ -159,12 +162,12 @@ def rank(
                 yellower=float(creamy[i]) - own,
                 glares=one.lrv >= method.whites.glare_lrv and abs(one.temperature.value) < method.whites.clean_within,
                 there=_stands(float(away[i]), method) if there else There.NOTHING,
-                near=int(near[i]) if there else -1,
+                near=near[i] if there else -1,
                 away=float(away[i]) if there else 0.0,
-                yellows=not matches and bool((yellower >= YELLOWER).any()),
-                turns_yellow=not matches and bool((creamier >= YELLOWER).any()),
-                apart=0.0 if matches or not there else max(float(np.maximum(yellower, creamier).max()) - YELLOWER, 0.0),
-                answers=float(np.hypot(*(np.asarray(one.undertone.vector) - wanted_u))),
+                yellows=bool(yellows[i]),
+                turns_yellow=bool(turns[i]),
+                apart=float(beyond[i]),
+                answers=float(answers[i]),
             )
         )
     return sorted(found, key=lambda white: _key(white, keys[white.index]))
