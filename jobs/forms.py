@@ -141,14 +141,7 @@ class MoveForm(forms.Form):
         super().__init__(data, initial={"room": str(now.pk) if now else ""})
         field = self.fields["room"]
         assert isinstance(field, forms.ChoiceField)
-        field.choices = [
-            ("", words.rooms.NO_ROOM),
-            *(
-                (job.title, [(str(room.pk), room.name) for room in rooms])
-                for job, rooms in queries.choices(user, now)
-                if rooms
-            ),
-        ]
+        field.choices = [("", words.rooms.NO_ROOM), *queries.choices(user, now)]
 
 
 class MeterForm(forms.Form):

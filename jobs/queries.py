@@ -121,13 +121,17 @@ MOST_CHOICES = 300
 """Rooms that are offered to put a review into: those of the jobs that changed last."""
 
 
-def choices(user: User, now: Room | None = None) -> list[tuple[Job, list[Room]]]:
-    """Return the rooms that a review may be put into, by job; the one it is in among them, however long ago."""
+def choices(user: User, now: Room | None = None) -> list[tuple[str, list[tuple[int, str]]]]:
+    """Return the rooms that a review may be put into, id and name, by the title of their job; the one it is in among
+    them, however long ago."""
     held = rooms(user).filter(deleted=None, job__deleted=None).order_by("-job__updated", "job_id", "id")
-    found = list(held[:MOST_CHOICES])
-    if now and now.deleted is None and all(room.pk != now.pk for room in found):
-        found.insert(0, now)
-    return [(group[0].job, group) for _, each in groupby(found, lambda room: room.job_id) if (group := list(each))]
+    found = list(held.values_list("job_id", "job__title", "pk", "name")[:MOST_CHOICES])
+    if now and now.deleted is None and all(pk != now.pk for *_, pk, _ in found):
+        found.insert(0, (now.job_id, now.job.title, now.pk, now.name))
+    return [
+        (title, [(pk, name) for *_, pk, name in each])
+        for (_, title), each in groupby(found, lambda row: (row[0], row[1]))
+    ]
 
 
 def reflectance_of(thing: Coated) -> Reflectance | None:

@@ -97,9 +97,11 @@ class Decks:
     def fetch_all(self, ids: Sequence[int], state: str = "") -> list[SwatchView]:
         """Return colours by id as held colours, those of the decks without asking the database."""
         rows = {self.id_of(row): int(row) for row in self.catalogue.rows_of(set(ids))}
-        here = dict(zip(rows, self.catalogue.boards(rows.values()), strict=True))
-        others = deck_queries.by_ids([pk for pk in ids if pk not in here]) if len(here) < len(set(ids)) else {}
-        return [self.fetch((here | others)[pk], state) for pk in ids]
+        picks = [Pick(row, "fetched", self.apart(self.catalogue.lab[row]), kind="added") for row in rows.values()]
+        held = dict(zip(rows, self.hold(picks, dict.fromkeys(rows.values(), state)), strict=True))
+        others = deck_queries.by_ids([pk for pk in ids if pk not in rows]) if len(rows) < len(set(ids)) else {}
+        held |= {pk: self.fetch(colour, state) for pk, colour in others.items()}
+        return [held[pk] for pk in ids]
 
     def _holding(self, colour: Colour, found: Reading, pick: Pick, state: str) -> SwatchView:
         shown = self.subject.review.names_shown
