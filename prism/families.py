@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from prism.method import ANY_CHROMA, FamilyRule, Method
+from prism.difference import length
+from prism.method import ANY_CHROMA, Method
 from prism.neutral import WorkingNeutral
 from prism.sectors import hue_of
 from prism.spectrum import Array, lightness_to_lrv
@@ -56,15 +58,32 @@ def is_of_hue(family: NDArray[np.intp], method: Method) -> NDArray[np.bool_]:
 def families(lab: Array, lrv: Array, u: Array, method: Method) -> NDArray[np.intp]:
     """Return the first family rule that fits each colour, (n,), or −1 − h for hue family h: `lab` (n, 3), `lrv` (n,)
     and undertones `u` (n, 2)."""
-    chroma, hue = np.hypot(lab[:, 1], lab[:, 2]), hue_of(lab[:, 1:])
-    strength, sector = np.hypot(u[:, 0], u[:, 1]), method.undertone.index(hue_of(u))
-    chosen = -1 - method.hue_family.index(hue)
-    for number, rule in reversed(list(enumerate(method.families))):
-        fits = _fits(rule, lrv, chroma, hue, strength)
-        if rule.undertone:
-            fits &= np.isin(sector, [method.undertone.words.index(word) for word in rule.undertone])
-        chosen[fits] = number
+    hue = hue_of(lab[:, 1:])
+    by_hue: NDArray[np.intp] = -1 - method.hue_family.index(hue)
+    if not method.families:
+        return by_hue
+    values = lrv, length(lab[:, 1], lab[:, 2]), hue, length(u[:, 0], u[:, 1])
+    steps, of_hue = _rules(method)
+    fits = of_hue[method.undertone.index(hue_of(u))]
+    for (edges, between), value in zip(steps, values, strict=True):
+        fits &= between[np.searchsorted(edges, value, side="right")]
+    chosen: NDArray[np.intp] = np.where(fits.any(axis=1), fits.argmax(axis=1), by_hue)
     return chosen
+
+
+@lru_cache(maxsize=16)
+def _rules(method: Method) -> tuple[list[tuple[Array, NDArray[np.bool_]]], NDArray[np.bool_]]:
+    """Return for LRV, chroma, hue and strength where rules begin or end, (k,), and which take what lies before, between
+    and after, (k + 1, rules); and which take each undertone, (hues, rules)."""
+    steps = []
+    for each in zip(*((rule.lrv, rule.chroma, rule.hue, rule.strength) for rule in method.families), strict=True):
+        edges = np.unique(each)
+        low, high = np.searchsorted(edges, np.array(each).T)
+        place = np.arange(len(edges) + 1)[:, None]
+        steps.append((edges, (place > low) & (place <= high)))
+    hues = [[not rule.undertone or word in rule.undertone for rule in method.families] for word in
+            method.undertone.words]  # fmt: skip
+    return steps, np.array(hues)
 
 
 def family_spread(
@@ -152,18 +171,3 @@ def family_words_at(lab: Array, method: Method, neutral: WorkingNeutral) -> NDAr
     words = np.array([*reversed(hues), *(rule.word for rule in method.families)])
     found: NDArray[np.str_] = words[codes + len(hues)]
     return found
-
-
-_ANY = FamilyRule("")
-"""A rule whose ranges leave nothing out."""
-
-
-def _fits(rule: FamilyRule, lrv: Array, chroma: Array, hue: Array, strength: Array) -> NDArray[np.bool_]:
-    fits = np.ones(lrv.shape, dtype=bool)
-    for value, wanted, whole in (
-        (lrv, rule.lrv, _ANY.lrv), (chroma, rule.chroma, _ANY.chroma), (hue, rule.hue, _ANY.hue),
-        (strength, rule.strength, _ANY.strength),
-    ):  # fmt: skip
-        if wanted != whole:
-            fits &= (value >= wanted[0]) & (value < wanted[1])
-    return fits
