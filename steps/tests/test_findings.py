@@ -7,6 +7,7 @@ from django.utils import timezone
 
 from decks import services as deck_services
 from decks.models import Maker
+from decks.shared_decks import open_to_changes
 from prism import demo
 from prism.messages.habits import PLAIN
 from prism.stimulus import from_lab
@@ -59,7 +60,8 @@ class BoundedCache(Wall):
 
     def improve(self):
         better = deck_services.numbers_of(from_lab((70, 0, 0)))
-        deck_services.replace_values([(self.review.colour, better)], "measured", None)
+        with open_to_changes():
+            deck_services.replace_values([(self.review.colour, better)], "measured", None)
         services.take_up_value(Review.objects.get(pk=self.review.pk))
 
     def test_looking_leaves_the_date_alone_and_writing_leaves_the_findings(self):

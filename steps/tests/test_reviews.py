@@ -1,5 +1,6 @@
 """Reviews: who may see them, what they keep, what they show."""
 
+from django.db.models import RestrictedError
 from django.urls import reverse
 from django.utils import timezone
 
@@ -137,8 +138,7 @@ class Keeping(Studio):
         self.assertGreater(Review.objects.get().updated, before)
 
     def test_a_colour_under_review_cannot_be_lost(self):
-        from django.db.models import RestrictedError
-
+        world.own_the_deck(self.isla)
         with self.assertRaises(RestrictedError):
             self.review.colour.delete()
 
@@ -202,6 +202,7 @@ class Showing(Studio):
         self.assertEqual([held.why for held in context.set.whites], ["clean", "warmest", "coolest"])
         self.assertEqual(context.wall.beside.why, "clean")
         self.assertNotIn(self.review.colour, [held.colour for held in context.set.comparison_colours])
+        world.own_the_deck(self.isla)
         Colour.objects.exclude(pk=self.review.colour.pk).delete()
         Maker.objects.update(changed=timezone.now())
         alone = ReviewContext(Review.objects.get())

@@ -5,6 +5,7 @@ from django.utils import timezone
 
 from decks import files
 from decks import services as deck_services
+from decks.shared_decks import open_to_changes
 from documents.sharing import services as sharing_services
 from instruments.models import Session
 from jobs import photos
@@ -43,7 +44,8 @@ class Filled(world.Studio):
         self.method = method_services.copy(self.isla, "wall-practice")
         self.waiting = files.start(self.isla, "Own", "own.csv", FILE)
         colour = world.colour("H06.3")
-        deck_services.replace_values([(colour, deck_services.numbers_of(from_lab((70, 0, 0))))], "measured", None)
+        with open_to_changes():
+            deck_services.replace_values([(colour, deck_services.numbers_of(from_lab((70, 0, 0))))], "measured", None)
         kept = deck_services.keep_in_set(self.isla, "Quay", colour)
         session = Session.objects.create(owner=self.isla, thing="limed larch")
         system = tinting_services.keep_system(self.isla, demo.tint_system())
