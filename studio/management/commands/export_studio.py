@@ -1,4 +1,4 @@
-"""Write the whole studio to one file."""
+"""Write the whole studio, or one of several that share a database, to one file."""
 
 from __future__ import annotations
 
@@ -10,6 +10,8 @@ from django.core.management.base import BaseCommand, CommandError, CommandParser
 from people import security_log
 from prism import words
 from studio.archive import export
+from studio.backups import BackupError
+from studio.one_studio import OneStudioError, export_of
 
 
 class Command(BaseCommand):
@@ -19,12 +21,20 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("file", type=Path)
+        parser.add_argument("--of", metavar="USERNAME", help="only the studio of one of its people, of several here")
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Write it, and print counts and digest."""
         try:
-            told = export(options["file"])
+            said = export_of(options["of"], options["file"]) if options["of"] else self._all(options["file"])
         except OSError as wrong:
             raise CommandError(f"{options['file']}: {wrong.strerror}") from None
+        except (OneStudioError, BackupError) as wrong:
+            raise CommandError(str(wrong)) from None
         security_log.note(None, "archive", options["file"].name)
-        self.stdout.write(words.archives.archive_told(told.counts, told.digest))
+        self.stdout.write(said)
+
+    @staticmethod
+    def _all(path: Path) -> str:
+        told = export(path)
+        return words.archives.archive_told(told.counts, told.digest)
