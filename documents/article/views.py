@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+from functools import partial
+
 from django.contrib.auth.decorators import login_not_required
+from django.core.cache import cache
 from django.http import Http404, HttpResponse
 from django.shortcuts import redirect, render
+from django.template.loader import render_to_string
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
@@ -18,6 +22,9 @@ from prism import words
 from reviews import queries
 from steps.shell.views import own_review, studio_review
 from web.http import StudioRequest, as_file
+
+KEPT = 60
+"""Seconds for which the page of an article is kept as it was made: many may read it at once."""
 
 
 @require_safe
@@ -78,14 +85,20 @@ def _by_token(token: str) -> Published | None:
 @never_cache
 @require_safe
 def published(request: StudioRequest, token: str) -> HttpResponse:
-    """Show an article to anybody who has its link."""
+    """Show an article to anybody who has its link, as it was within the last minute."""
     link = _by_token(token)
-    made = Article(link.review) if link else None
-    if link is None or made is None or not link.is_open or made.waits:
-        return over(request, link is not None)
-    context = {"article": made, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
+    page = cache.get_or_set(f"article {link.digest}", partial(_page, link), KEPT) if link and link.is_open else ""
+    return HttpResponse(page) if page else over(request, link is not None)
+
+
+def _page(link: Published) -> str:
+    """Return the page of an article, the same for everybody; empty while findings are withheld."""
+    made = Article(link.review)
+    if made.waits:
+        return ""
     with as_by(link.review.owner):
-        return render(request, "documents/article/published.html", context)
+        context = {"article": made, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
+        return render_to_string("documents/article/published.html", context)
 
 
 @login_not_required

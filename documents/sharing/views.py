@@ -25,7 +25,11 @@ from people.gate import require_editor, require_editor_to_post
 from people.queries import as_by, membership, studio_of, team
 from prism import words
 from reviews.models import Review
+from web import throttle
 from web.http import StudioRequest, as_file
+
+MOST_PAGES, MOST_PICTURES = 20, 240
+"""How often a link's pages, and the pictures on them, may be asked for in a minute: each page is made anew."""
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
@@ -79,9 +83,8 @@ def _open(token: str) -> Shared:
 
 def over(request: StudioRequest, known: bool) -> HttpResponse:
     """Say that a link has ended, or leads nowhere, and whom to ask."""
-    return render(
-        request, "documents/sharing/over.html", {"over": words.sharing.LINK_OVER}, status=410 if known else 404
-    )
+    said = {"title": words.sharing.LINK_OVER_TITLE, "over": words.sharing.LINK_OVER}
+    return render(request, "documents/sharing/over.html", said, status=410 if known else 404)
 
 
 @login_not_required
@@ -92,27 +95,42 @@ def shared(request: StudioRequest, token: str) -> HttpResponse:
     link = queries.by_token(token)
     if link is None or not link.is_open:
         return over(request, link is not None)
+    if _is_asked_too_often(token):
+        return _wait(request)
     if request.method == "GET":
         services.count_visit(link)
     return _shown(request, link, token)
 
 
+def _is_asked_too_often(token: str, pictures: bool = False) -> bool:
+    kind, most = ("pictures", MOST_PICTURES) if pictures else ("pages", MOST_PAGES)
+    return throttle.is_too_often(f"{kind} {token}", most)
+
+
+def _wait(request: StudioRequest) -> HttpResponse:
+    """Say that a link is opened too often; no browser of a client does."""
+    said = {"title": words.sharing.TOO_OFTEN_TITLE, "over": words.sharing.TOO_OFTEN}
+    answer = render(request, "documents/sharing/over.html", said, status=429)
+    answer["Retry-After"] = str(throttle.MINUTE)
+    return answer
+
+
 def _shown(
     request: StudioRequest, link: Shared, token: str, wrong: AnswerForm | None = None, of: int = 0
 ) -> HttpResponse:
-    pages = []
+    pages, whole = [], WholeHome(link.job.owner, link.job)
     answered = {one.review_id: one for one in reversed(link.answers.all())}
     for review in queries.shown(link):
-        made = Document(review)
+        in_home = review.room is not None and review.room.job_id == link.job_id
+        made = Document(review, whole if in_home else None)
         form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
         pages.append((review, made, form, answered.get(review.pk)))
-    home = WholeHome(link.job.owner, link.job) if link.home else None
     context = {
         "candidates": candidates((review, made) for review, made, _, _ in pages),
         "link": link,
         "token": token,
         "pages": pages,
-        "home": home,
+        "home": whole if link.home else None,
         "studio": studio_of(link.job.owner),
     }
     with as_by(link.job.owner):
@@ -133,6 +151,8 @@ def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     link = queries.by_token(token)
     if link is None or not link.is_open:
         return over(request, link is not None)
+    if _is_asked_too_often(token):
+        return _wait(request)
     review = _review(link, pk)
     form = AnswerForm(request.POST, auto_id=f"id-{review.pk}-%s")
     if not form.is_valid():
@@ -146,21 +166,28 @@ def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
 @require_safe
 def shared_look(request: StudioRequest, token: str, pk: int, number: int) -> HttpResponse:
     """Give a picture of a room that a client is shown, by its number."""
-    pictures = _given(token, pk, "look").look().pictures
-    return _picture([one.png for one in pictures], number, "image/png")
+    found = _given(token, pk, "look")
+    return _picture([one.png for one in found.look().pictures], number, "image/png") if found else _no_more()
 
 
 @login_not_required
 @require_safe
 def shared_photo(request: StudioRequest, token: str, pk: int, number: int) -> HttpResponse:
     """Give a photograph of the room that a client is shown, by its number."""
-    photos = _given(token, pk, "site").site().photos
-    return _picture([one.jpeg for one in photos], number, "image/jpeg")
+    found = _given(token, pk, "site")
+    return _picture([one.jpeg for one in found.site().photos], number, "image/jpeg") if found else _no_more()
 
 
-def _given(token: str, pk: int, section: str) -> Consultation:
-    """Return the pages of a review whose section a client is given; nobody finds what is left out or waits."""
+def _no_more() -> HttpResponse:
+    return HttpResponse(status=429, headers={"Retry-After": str(throttle.MINUTE)})
+
+
+def _given(token: str, pk: int, section: str) -> Consultation | None:
+    """Return the pages of a review whose section a client is given, None where pictures are asked for too often; nobody
+    finds what is left out or waits."""
     link = _open(token)
+    if _is_asked_too_often(token, pictures=True):
+        return None
     review = _review(link, pk) if link.is_open else None
     if review is None or review.document_edits.filter(section=section, left_out=True).exists():
         raise Http404
@@ -185,6 +212,8 @@ def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
     link = queries.by_token(token)
     if link is None or not link.is_open:
         return over(request, link is not None)
+    if _is_asked_too_often(token):
+        return _wait(request)
     made = Document(_review(link, pk))
     if made.waits:
         raise Http404

@@ -1,6 +1,7 @@
 """Links to a client: what they show, that nothing else is reached, how they end, and answers that come back."""
 
 from datetime import timedelta
+from unittest import mock
 
 from django.test import Client
 from django.urls import reverse
@@ -8,6 +9,7 @@ from django.utils import timezone
 
 from documents.models import ClientAnswer, Shared
 from documents.sharing import services as sharing_services
+from documents.sharing.views import MOST_PAGES
 from jobs import services as job_services
 from jobs.models import Job, Room
 from prism import words
@@ -131,6 +133,24 @@ class Links(Sharing):
         for wrong in ({"reviews": []}, {"days": "0"}, {"days": "x"}, {"reviews": ["999"]}):
             page = self.client.post(address, {"reviews": [self.other.pk], "days": "5"} | wrong)
             self.assertEqual(page.status_code, 422)
+
+    def test_pages_that_are_made_anew_are_opened_so_often_in_a_minute_and_no_more(self):
+        self.assertEqual({self.open().status_code for _ in range(MOST_PAGES)}, {200})
+        said = self.open()
+        self.assertContains(said, "another minute", status_code=429)
+        self.assertEqual(said["Retry-After"], "60")
+        self.assertEqual(self.answer().status_code, 429)
+        self.assertEqual(
+            self.outside.get(reverse("shared-pdf", args=[self.link.token, self.review.pk])).status_code, 429
+        )
+        other = sharing_services.share(self.isla, self.job, [self.review], 30)
+        self.assertEqual(self.open(other).status_code, 200)
+
+    def test_the_home_is_worked_out_once_for_all_pages(self):
+        link = sharing_services.share(self.isla, self.job, [self.review, self.other], 30, home=True)
+        with mock.patch("documents.consultation.WholeHome") as again:
+            self.assertEqual(self.open(link).status_code, 200)
+        again.assert_not_called()
 
     def test_tokens_cannot_be_guessed(self):
         tokens = {sharing_services.share(self.isla, self.job, [], 1).token for _ in range(50)}
