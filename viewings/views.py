@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from datetime import date, datetime
+from datetime import datetime
 from pathlib import Path
 from uuid import uuid4
 
@@ -16,6 +16,7 @@ from django.utils import timezone
 from django.utils.timezone import make_aware
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
+from jobs.asked_day import written_date
 from prism import words
 from prism.light.room import WALLS
 from prism.meters import MeterError
@@ -45,10 +46,7 @@ def _listing(
     held = [_shown(request.user, one) for one in queries.upcoming(request.user)[:MOST_LISTED]]
     today = timezone.localdate()
     asked = request.GET.get("from") or request.POST.get("from") or ""
-    try:
-        start = max(date.fromisoformat(asked), today) if asked else today
-    except ValueError:
-        start = today
+    start = max(written_date(asked) or today, today)
     context = {"weeks": Weeks(held, today, start), "start": start, "trouble": trouble, "some": bool(held)}
     if moved is not None:
         context |= {

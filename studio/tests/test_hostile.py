@@ -19,7 +19,8 @@ from studio.tests.test_permissions import patterns
 
 HOSTILE = (
     "", "x", "-1", "9" * 30, "9" * 4300, "1e308", "nan", "-inf", "²", "٣", "\x00", "a\rb\u202ec", "=1+1",
-    "<script>{{ 7 }}%(x)s", "../../etc/passwd", "[1,2", "{}", "2026-02-30T25:61", "a" * 300, "a" * 20_000,
+    "<script>{{ 7 }}%(x)s", "../../etc/passwd", "[1,2", "{}", "2026-02-30T25:61", "9999-12-31", "0001-01-01", "a" * 300,
+    "a" * 60_000,
 )  # fmt: skip
 """Values of fields that nobody means."""
 ASKED = re.compile(r"(?:GET|POST|FILES|query|sent|data|asked)(?:\.get|\.getlist|\.pop)?[(\[]\"([\w\-.]+)\"")
