@@ -8,7 +8,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.exceptions import PermissionDenied
-from django.db.models import QuerySet
+from django.db.models import FilteredRelation, Q, QuerySet
 
 from decks.models import Colour
 from jobs import queries as job_queries
@@ -44,13 +44,17 @@ def of_studio(user: User) -> QuerySet[Review]:
 def state_of(job: Job) -> Hashable:
     """Return what changes whenever what is on the walls of a job's rooms may: the colour reviewed last in each room,
     and what is decided; not with whatever else is done in its reviews."""
-    held = Review.objects.filter(deleted=None).order_by()
     each = Room.objects.filter(job=job).annotate(newest=job_queries.newest_review()).order_by("pk")
     rooms = list(each.values_list("pk", "updated", "deleted", "newest"))
-    shown = "pk", "colour", "valued", "names_shown"
-    reviewed = held.filter(pk__in=[pk for *_, pk in rooms if pk]).order_by("pk").values_list(*shown)
-    decided = held.filter(room__job=job, decisions__isnull=False, decisions__reopened=None).order_by("decisions")
-    return job.pk, job.updated, tuple(rooms), tuple(reviewed), tuple(decided.values_list(*shown, "decisions"))
+    decided = FilteredRelation("decisions", condition=Q(decisions__reopened=None))
+    held = Review.objects.filter(deleted=None).annotate(decided=decided).order_by("pk")
+    held = held.filter(Q(pk__in=[pk for *_, pk in rooms if pk]) | Q(room__job=job, decided__isnull=False))
+    return (
+        job.pk,
+        job.updated,
+        tuple(rooms),
+        tuple(held.values_list("pk", "colour", "valued", "names_shown", "decided")),
+    )
 
 
 def values_of_own(colours: Iterable[int]) -> list[tuple[Any, ...]]:
