@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageCms, ImageDraw, ImageFont
 
-from web.pdf import FONTS
+from web.fonts import FONTS
 
 INK, SOFT = "#161616", "#4f4f4f"
 _CAPTION, _MARGIN = 0.1, 0.02

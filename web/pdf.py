@@ -4,9 +4,6 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from django.conf import settings
-
-FONTS = Path(settings.ROOT) / "studio" / "static" / "fonts"
 PAGES = Path(__file__).parent / "printed" / "pages.css"
 
 

@@ -11,7 +11,7 @@ from weasyprint.formatting_structure.boxes import LineBox
 from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
-from web.pdf import FONTS
+from web.fonts import FONTS
 
 ROOM = "room-"
 """What the `id` of pages begins with that belong together: a room's, or the palette. Where one is left with fewer
