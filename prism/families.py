@@ -17,6 +17,8 @@ from prism.surety import AXES, LEVELS, SAME, Axes, Band, axes_at, cloud
 
 _STEP = 4
 """Every so many points of the cloud are asked for their family."""
+_AT_ONCE = 64
+"""Unsure colours that are looked round at a time: each has a thousand points and more."""
 
 
 @dataclass(frozen=True)
@@ -118,10 +120,12 @@ def family_bands(
     own = family_words_at(values, method, neutral)
     true = words == own[:, None]
     unsure = np.flatnonzero(true.mean(axis=1) < method.claims.certain)
-    rows, points = np.nonzero(~true[unsure])
-    rows = unsure[rows]
-    looks = family_words_at((scattered[rows, points, None] + _alike(axes)[rows]).reshape(-1, 3), method, neutral)
-    true[rows, points] = (looks.reshape(-1, len(_ALIKE)) == own[rows, None]).any(axis=1)
+    alike = _alike(axes)
+    for first in range(0, len(unsure), _AT_ONCE):
+        some, points = np.nonzero(~true[unsure[first : first + _AT_ONCE]])
+        rows = unsure[first + some]
+        looks = family_words_at((scattered[rows, points, None] + alike[rows]).reshape(-1, 3), method, neutral)
+        true[rows, points] = (looks.reshape(-1, len(_ALIKE)) == own[rows, None]).any(axis=1)
     levels = method.claims.levels(true.mean(axis=1))
     found = []
     for row, word in enumerate(own.tolist()):
