@@ -5,6 +5,8 @@ from django.db.migrations.executor import MigrationExecutor
 from django.db.migrations.loader import MigrationLoader
 from django.test import TransactionTestCase
 
+from decks import shared_decks
+
 BEFORE = [
     ("decks", "0014_value_revision"),
     ("reviews", "0006_findings"),
@@ -29,9 +31,13 @@ def one_by_one():
 
 
 class LinesOfText(TransactionTestCase):
+    def setUp(self):
+        shared_decks.open_up()  # as the command does before it migrates, and closes after
+
     def tearDown(self):
         executor = one_by_one()
         executor.migrate(executor.loader.graph.leaf_nodes())
+        shared_decks.close()
 
     def test_text_becomes_jobs_and_rooms_and_back(self):
         executor = one_by_one()
