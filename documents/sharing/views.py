@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from functools import wraps
 
 from django.contrib import messages as flash
 from django.contrib.auth.decorators import login_not_required
@@ -29,7 +30,7 @@ from web import throttle
 from web.http import StudioRequest, as_file
 
 MOST_PAGES, MOST_PICTURES = 20, 240
-"""How often a link's pages, and the pictures on them, may be asked for in a minute: each page is made anew."""
+"""How often a link's pages, and the pictures on them, may be asked for in a minute: nothing of them is kept."""
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
@@ -87,32 +88,38 @@ def over(request: StudioRequest, known: bool) -> HttpResponse:
     return render(request, "documents/sharing/over.html", said, status=410 if known else 404)
 
 
-@login_not_required
-@never_cache
-@require_safe
-def shared(request: StudioRequest, token: str) -> HttpResponse:
-    """Show a client the pages that were chosen for them."""
-    link = queries.by_token(token)
-    if link is None or not link.is_open:
-        return over(request, link is not None)
-    if _is_asked_too_often(token):
-        return _wait(request)
-    if request.method == "GET":
-        services.count_visit(link)
-    return _shown(request, link, token)
+def _with_open_link(view: Callable[..., HttpResponse]) -> Callable[..., HttpResponse]:
+    """Give a view the link that it is asked by; it is not asked where that has ended, or is opened too often."""
 
+    @wraps(view)
+    def asked(request: StudioRequest, token: str, **more: int) -> HttpResponse:
+        link = queries.by_token(token)
+        if link is None or not link.is_open:
+            return over(request, link is not None)
+        if throttle.is_too_often(f"pages {token}", MOST_PAGES):
+            return _wait(request)
+        return view(request, link, token, **more)
 
-def _is_asked_too_often(token: str, pictures: bool = False) -> bool:
-    kind, most = ("pictures", MOST_PICTURES) if pictures else ("pages", MOST_PAGES)
-    return throttle.is_too_often(f"{kind} {token}", most)
+    return asked
 
 
 def _wait(request: StudioRequest) -> HttpResponse:
     """Say that a link is opened too often; no browser of a client does."""
     said = {"title": words.sharing.TOO_OFTEN_TITLE, "over": words.sharing.TOO_OFTEN}
-    answer = render(request, "documents/sharing/over.html", said, status=429)
-    answer["Retry-After"] = str(throttle.MINUTE)
-    return answer
+    response = render(request, "documents/sharing/over.html", said, status=429)
+    response["Retry-After"] = str(throttle.MINUTE)
+    return response
+
+
+@login_not_required
+@never_cache
+@require_safe
+@_with_open_link
+def shared(request: StudioRequest, link: Shared, token: str) -> HttpResponse:
+    """Show a client the pages that were chosen for them."""
+    if request.method == "GET":
+        services.count_visit(link)
+    return _shown(request, link, token)
 
 
 def _shown(
@@ -147,12 +154,8 @@ def _review(link: Shared, pk: int) -> Review:
 @login_not_required
 @never_cache
 @require_POST
-def answer(request: StudioRequest, token: str, pk: int) -> HttpResponse:
-    link = queries.by_token(token)
-    if link is None or not link.is_open:
-        return over(request, link is not None)
-    if _is_asked_too_often(token):
-        return _wait(request)
+@_with_open_link
+def answer(request: StudioRequest, link: Shared, token: str, pk: int) -> HttpResponse:
     review = _review(link, pk)
     form = AnswerForm(request.POST, auto_id=f"id-{review.pk}-%s")
     if not form.is_valid():
@@ -186,7 +189,7 @@ def _given(token: str, pk: int, section: str) -> Consultation | None:
     """Return the pages of a review whose section a client is given, None where pictures are asked for too often; nobody
     finds what is left out or waits."""
     link = _open(token)
-    if _is_asked_too_often(token, pictures=True):
+    if throttle.is_too_often(f"pictures {token}", MOST_PICTURES):
         return None
     review = _review(link, pk) if link.is_open else None
     if review is None or review.document_edits.filter(section=section, left_out=True).exists():
@@ -208,12 +211,8 @@ def _picture(made: Sequence[Callable[[], bytes]], number: int, kind: str) -> Htt
 @login_not_required
 @never_cache
 @require_safe
-def shared_pdf(request: StudioRequest, token: str, pk: int) -> HttpResponse:
-    link = queries.by_token(token)
-    if link is None or not link.is_open:
-        return over(request, link is not None)
-    if _is_asked_too_often(token):
-        return _wait(request)
+@_with_open_link
+def shared_pdf(request: StudioRequest, link: Shared, token: str, pk: int) -> HttpResponse:
     made = Document(_review(link, pk))
     if made.waits:
         raise Http404

@@ -10,7 +10,7 @@ from prism.messages.text import count, listed
 
 NOT_SHOWN_AGAIN = "A link made earlier or elsewhere still works, but this page cannot show it again."
 """Of a link whose end this studio cannot make again: its database holds only a digest."""
-LINK_OVER_TITLE = "This link has ended"
+LINK_OVER_TITLE = "This page has ended"
 TOO_OFTEN_TITLE = "Please wait a moment"
 TOO_OFTEN = "These pages were opened very often within a minute. In another minute they open again."
 LINK_OVER = "This link has ended: it expired or was withdrawn. Ask your colour specialist for a new one."
