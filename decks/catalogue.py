@@ -268,7 +268,7 @@ def family_words(chosen: method.Method) -> list[str]:
 
 def makers_for(user: User) -> QuerySet[Maker]:
     """Return the makers whose colours a person may use: everybody's and those of the person's studio."""
-    return Maker.objects.filter(Q(owner=None) | Q(owner__in=team(user)))
+    return Maker.objects.filter(Maker.SHARED | Q(owner__in=team(user)))
 
 
 def state_for(user: User) -> str:
@@ -305,7 +305,7 @@ def _catalogue(owners: tuple[int, ...], state: str) -> Catalogue:
     fields = ("id", "maker_id", "strip", "lab_l", "lab_a", "lab_b", "lrv", "provenance")
     more = ("recipe_base", "has_spectrum", "screen", "name", "code", "maker__name", "spread")
     rows = list(
-        Colour.objects.filter(Q(maker__owner=None) | Q(maker__owner__in=owners), maker__isnull=False)
+        Colour.objects.filter(Colour.SHARED | Q(maker__owner__in=owners))
         .order_by("maker_id", "id")
         .values_list(*fields, *more)
     )

@@ -27,9 +27,12 @@ class ShareableRows(models.QuerySet[Any]):
 
     def delete(self) -> tuple[int, dict[str, int]]:
         """Delete these rows. Raises `IntegrityError` if one of them is shared."""
+        self.refuse_shared()
+        return super().delete()
+
+    def refuse_shared(self) -> None:
         if self.filter(self.model.SHARED).exists():
             raise IntegrityError(REFUSED)
-        return super().delete()
 
 
 class Shareable(models.Model):
@@ -43,8 +46,7 @@ class Shareable(models.Model):
 
     def delete(self, *given: Any, **named: Any) -> tuple[int, dict[str, int]]:
         """Delete it. Raises `IntegrityError` if it is shared."""
-        if type(self).objects.filter(type(self).SHARED, pk=self.pk).exists():
-            raise IntegrityError(REFUSED)
+        type(self).objects.filter(pk=self.pk).refuse_shared()
         return super().delete(*given, **named)
 
 

@@ -205,9 +205,10 @@ def with_values(entries: Sequence[Entry]) -> list[tuple[Entry, dict[str, Any]]]:
 def known_of(entries: Sequence[Entry], owner: User, deck_name: str) -> dict[tuple[str, str], Colour]:
     """Return the colours that entries stand for, by maker and code: of the studio's decks, else of shared ones."""
     codes = {entry.code for entry in entries}
-    shared, mine = Q(maker__isnull=False, maker__owner=None), Q(maker__owner__in=team(owner))
-    held = Colour.objects.filter(shared | mine, code__in=codes).select_related("maker")
-    ranked = sorted(held, key=lambda colour: colour.maker is not None and colour.maker.owner_id is not None)
+    held = Colour.objects.filter(Colour.SHARED | Q(maker__owner__in=team(owner)), code__in=codes).select_related(
+        "maker"
+    )
+    ranked = sorted(held, key=lambda colour: not colour.is_shared)
     return {(colour.maker.name if colour.maker else "", colour.code): colour for colour in ranked}
 
 
@@ -224,11 +225,10 @@ def decide(
             added.append((entry, values))
             continue
         what = _differences(colour, values)
-        is_shared = colour.maker is not None and colour.maker.owner_id is None
-        if is_shared:  # a file does not know how a shared deck was measured
+        if colour.is_shared:  # a file does not know how a shared deck was measured
             what = tuple(one for one in what if one != "source")
         if what:
-            (shared if is_shared else changed).append(Change(entry, values, colour, what))
+            (shared if colour.is_shared else changed).append(Change(entry, values, colour, what))
         else:
             unchanged += 1
     return Decided(added, changed, unchanged, shared)

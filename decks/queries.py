@@ -28,8 +28,8 @@ LONGEST_NAME = 200
 
 def visible_to(user: User) -> QuerySet[Colour]:
     """Return the makers' colours a person may use, and the own ones of the studio."""
-    shared, own = Q(maker__isnull=False, maker__owner=None), team(user)
-    found = Colour.objects.filter(shared | Q(maker__owner__in=own) | Q(owner__in=own, deleted=None))
+    own = team(user)
+    found = Colour.objects.filter(Colour.SHARED | Q(maker__owner__in=own) | Q(owner__in=own, deleted=None))
     return found.select_related("maker", "parent")
 
 
@@ -160,7 +160,7 @@ class SharedError(PermissionDenied):
 
 def refuse_shared(colours: Iterable[int]) -> None:
     """Raise `SharedError` if one of these colours, by id, is of a maker that is nobody's own."""
-    if Maker.objects.filter(owner=None, colours__in=list(colours)).exists():
+    if Colour.objects.filter(Colour.SHARED, pk__in=list(colours)).exists():
         raise SharedError(words.sources.SHARED_DECK)
 
 

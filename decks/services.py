@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
-from contextlib import nullcontext
 from datetime import datetime, timedelta
 from typing import Any, Protocol
 
@@ -238,11 +237,10 @@ class DeckColour(Protocol):
         """Its numbers."""
 
 
-@transaction.atomic
 def load_deck(entries: Iterable[DeckColour], owner: User | None = None) -> int:
     """Add or update makers' colours by maker and code, shared ones or in decks of somebody's own; return how many there
     are."""
-    with nullcontext() if owner else shared_decks.open_to_changes():
+    with transaction.atomic() if owner else shared_decks.open_to_changes():
         return _loaded(entries, owner)
 
 
@@ -279,12 +277,11 @@ def _loaded(entries: Iterable[DeckColour], owner: User | None) -> int:
 def whites_of(owner: User) -> ColourSet:
     """Return the person's reference whites, an empty set at first; one of that name becomes them."""
     held = ColourSet.objects.filter(owner=owner, is_whites=True).first()
-    return (
-        held
-        or ColourSet.objects.update_or_create(owner=owner, name=words.sources.MY_WHITES, defaults={"is_whites": True})[
-            0
-        ]
-    )
+    if held is None:
+        held, _ = ColourSet.objects.update_or_create(
+            owner=owner, name=words.sources.MY_WHITES, defaults={"is_whites": True}
+        )
+    return held
 
 
 @transaction.atomic
