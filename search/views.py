@@ -17,8 +17,6 @@ from reviews import queries as review_queries
 from search import queries
 from web.http import StudioRequest, whole_number
 
-LONGEST = 200
-"""Characters of what is looked for; what is beyond them is not."""
 SHOWN = 3
 """Reviews, and jobs, that are shown at once beside the colours; on their own page all are."""
 
@@ -26,7 +24,7 @@ SHOWN = 3
 @require_safe
 def find(request: StudioRequest) -> HttpResponse:
     """Show what matches: colours as boards that start a review, and the reviews and jobs that hold it."""
-    text = request.GET.get("q", "")[:LONGEST]
+    text = request.GET.get("q", "")[: deck_queries.LONGEST_NAME]
     method = method_queries.usual(request.user)
     ids, meant = wishes.like(request.user, text, method) or deck_queries.search_meant(request.user, text, method)
     page = Paginator(ids, deck_queries.PAGE).get_page(request.GET.get("page"))
