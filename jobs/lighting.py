@@ -177,7 +177,7 @@ class RoomDay:
         return self.readings[self.asked.moment]
 
     def reading_at(self, moment: int) -> Reading:
-        """Return the reading of one moment, for whoever wants no other."""
+        """Return the reading of one moment, where no other is shown."""
         return readings(self.lab[moment, self.wall], self.doubts(self.paint)[moment], self.method, self.neutral)[0]
 
     @cached_property

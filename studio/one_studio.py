@@ -51,8 +51,8 @@ def export_of(username: str, path: Path) -> str:
 
 
 def _export_what_is_left(username: str, path: Path, copy: Path) -> str:
-    if backups.database() != copy:
-        raise OneStudioError(f"{backups.database()}: not the copy, from which alone others are erased")
+    if backups.database() != copy:  # the others are erased from a copy, and from nothing else
+        raise OneStudioError(str(backups.database()))
     own = studio_of(User.objects.get(username=username))
     for other in Studio.objects.exclude(pk=own.pk):
         erase_studio(other)

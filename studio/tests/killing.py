@@ -29,6 +29,12 @@ call_command("migrate", verbosity=0)
 """
 
 
+def environment(path):
+    """Return what a program finds that works in the studio at `path`, whose copies lie beside it."""
+    own = {"DATABASE": str(path), "BACKUPS": str(path.parent / "copies")}
+    return os.environ | own | {"STUDIO_ENV": "development", "DJANGO_SETTINGS_MODULE": "studio.settings"}
+
+
 def empty_studio(path):
     """Put an empty studio at `path`: a copy of the one tests run in, since making one by all migrations takes long."""
     connection.ensure_connection()
@@ -42,9 +48,7 @@ def small_demo():
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "own.sqlite3"
         path.write_bytes(lzma.decompress(OLDER.read_bytes()))
-        env = os.environ | {"DATABASE": str(path), "STUDIO_ENV": "development", "BACKUPS": str(Path(folder) / "copies"),
-                            "DJANGO_SETTINGS_MODULE": "studio.settings"}  # fmt: skip
-        subprocess.run([sys.executable, "-c", MIGRATE], cwd=settings.ROOT, env=env, check=True)
+        subprocess.run([sys.executable, "-c", MIGRATE], cwd=settings.ROOT, env=environment(path), check=True)
         return path.read_bytes()
 
 
@@ -57,9 +61,7 @@ class Killing(SimpleTestCase):
         self.addCleanup(folder.cleanup)
         self.folder = Path(folder.name)
         self.path = self.folder / "own.sqlite3"
-        self.env = os.environ | {"DATABASE": str(self.path), "STUDIO_ENV": "development",
-                                 "DJANGO_SETTINGS_MODULE": "studio.settings",
-                                 "BACKUPS": str(self.folder / "copies")}  # fmt: skip
+        self.env = environment(self.path)
         self.rng = random.Random(7)
 
     def with_demo(self, migrated=True):

@@ -26,15 +26,14 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         """Write it, and print counts and digest."""
         try:
-            said = export_of(options["of"], options["file"]) if options["of"] else self._all(options["file"])
+            if options["of"]:
+                said = export_of(options["of"], options["file"])
+            else:
+                told = export(options["file"])
+                said = words.archives.archive_told(told.counts, told.digest)
         except OSError as wrong:
             raise CommandError(f"{options['file']}: {wrong.strerror}") from None
         except (OneStudioError, BackupError) as wrong:
             raise CommandError(str(wrong)) from None
         security_log.note(None, "archive", options["file"].name)
         self.stdout.write(said)
-
-    @staticmethod
-    def _all(path: Path) -> str:
-        told = export(path)
-        return words.archives.archive_told(told.counts, told.digest)
