@@ -13,9 +13,9 @@ from reviews.models import Review
 
 @dataclass(frozen=True)
 class Candidate:
-    """A colour that may be chosen: its review, its name and screen value, and what choosing it says."""
+    """A colour that may be chosen: the number of its review, its name and screen value, and what choosing it says."""
 
-    review: Review
+    review: int
     name: str
     screen: str
     said: str
@@ -36,7 +36,7 @@ def _together(reviews: list[Review]) -> list[Candidate]:
     names = [review.name_now for review in reviews]
     return [
         Candidate(
-            review, name, review.value.screen, words.sharing.preferred([other for other in names if other != name])
+            review.pk, name, review.value.screen, words.sharing.preferred([other for other in names if other != name])
         )
         for review, name in zip(reviews, names, strict=True)
     ]

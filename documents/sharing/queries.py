@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.contrib.auth.models import User
 from django.db.models import QuerySet
+from django.http import Http404
 
 from documents.models import ClientAnswer, Shared
 from jobs.models import Job
@@ -29,6 +30,14 @@ def shown(link: Shared) -> list[Review]:
     """Return the reviews that a link shows; one that was put aside since is none of them."""
     held = link.reviews.filter(deleted=None).select_related("colour__maker", "room__job", "owner")
     return list(held.order_by("room_id", "id"))
+
+
+def one_shown(link: Shared, pk: int) -> Review:
+    """Return one of the reviews that a link shows. Raises `Http404`."""
+    found = next((one for one in shown(link) if one.pk == pk), None)
+    if found is None:
+        raise Http404
+    return found
 
 
 def client_answers(user: User) -> list[ClientAnswer]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from functools import wraps
 
 from django.contrib import messages as flash
@@ -13,24 +13,20 @@ from django.urls import reverse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from documents.consultation import Consultation
-from documents.document import Document
 from documents.models import ClientAnswer, Shared
-from documents.pdf import pdf
 from documents.sharing import queries, services
-from documents.sharing.candidates import candidates
 from documents.sharing.forms import AnswerForm, ReplyForm, ShareForm
+from documents.sharing.shown import pages_of, picture, printed
 from jobs import queries as job_queries
-from jobs.whole_home import WholeHome
 from people.gate import require_editor, require_editor_to_post
-from people.queries import as_by, membership, studio_of, team
+from people.queries import as_by, studio_of, team
 from prism import words
-from reviews.models import Review
 from web import throttle
 from web.http import StudioRequest, as_file
 
 MOST_PAGES, MOST_PICTURES = 20, 240
-"""How often a link's pages, and the pictures on them, may be asked for in a minute: nothing of them is kept."""
+"""How often a link's pages, and the pictures on them, may be asked for in a minute: what is kept of them is made again
+whenever something has changed."""
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
@@ -73,13 +69,6 @@ def reply(request: StudioRequest, pk: int) -> HttpResponse:
     else:
         flash.error(request, str(form.errors["reply"][0]))
     return redirect(f"{reverse('review-step', args=[one.review_id, 'samples'])}?show=decide")
-
-
-def _open(token: str) -> Shared:
-    link = queries.by_token(token)
-    if link is None:
-        raise Http404
-    return link
 
 
 def over(request: StudioRequest, known: bool) -> HttpResponse:
@@ -125,30 +114,14 @@ def shared(request: StudioRequest, link: Shared, token: str) -> HttpResponse:
 def _shown(
     request: StudioRequest, link: Shared, token: str, wrong: AnswerForm | None = None, of: int = 0
 ) -> HttpResponse:
-    pages, whole = [], WholeHome(link.job.owner, link.job)
-    answered = {one.review_id: one for one in reversed(link.answers.all())}
-    for review in queries.shown(link):
-        in_home = review.room is not None and review.room.job_id == link.job_id
-        made = Document(review, whole if in_home else None)
-        form = wrong if wrong and review.pk == of else AnswerForm(auto_id=f"id-{review.pk}-%s")
-        pages.append((review, made, form, answered.get(review.pk)))
-    context = {
-        "candidates": candidates((review, made) for review, made, _, _ in pages),
-        "link": link,
-        "token": token,
-        "pages": pages,
-        "home": whole if link.home else None,
-        "studio": studio_of(link.job.owner),
-    }
+    found, answered = pages_of(link, token), {one.review_id: one for one in reversed(link.answers.all())}
+    pages = []
+    for page in found.pages:
+        form = wrong if wrong and page.review == of else AnswerForm(auto_id=f"id-{page.review}-%s")
+        pages.append((page, form, answered.get(page.review)))
+    context = {"shown": found, "pages": pages, "link": link, "token": token, "studio": studio_of(link.job.owner)}
     with as_by(link.job.owner):
         return render(request, "documents/sharing/shared.html", context, status=422 if wrong else 200)
-
-
-def _review(link: Shared, pk: int) -> Review:
-    found = next((one for one in queries.shown(link) if one.pk == pk), None)
-    if found is None:
-        raise Http404
-    return found
 
 
 @login_not_required
@@ -156,7 +129,7 @@ def _review(link: Shared, pk: int) -> Review:
 @require_POST
 @_with_open_link
 def answer(request: StudioRequest, link: Shared, token: str, pk: int) -> HttpResponse:
-    review = _review(link, pk)
+    review = queries.one_shown(link, pk)
     form = AnswerForm(request.POST, auto_id=f"id-{review.pk}-%s")
     if not form.is_valid():
         return _shown(request, link, token, form, review.pk)
@@ -169,41 +142,24 @@ def answer(request: StudioRequest, link: Shared, token: str, pk: int) -> HttpRes
 @require_safe
 def shared_look(request: StudioRequest, token: str, pk: int, number: int) -> HttpResponse:
     """Give a picture of a room that a client is shown, by its number."""
-    found = _given(token, pk, "look")
-    return _picture([one.png for one in found.look().pictures], number, "image/png") if found else _no_more()
+    return _picture(token, pk, "look", number)
 
 
 @login_not_required
 @require_safe
 def shared_photo(request: StudioRequest, token: str, pk: int, number: int) -> HttpResponse:
     """Give a photograph of the room that a client is shown, by its number."""
-    found = _given(token, pk, "site")
-    return _picture([one.jpeg for one in found.site().photos], number, "image/jpeg") if found else _no_more()
+    return _picture(token, pk, "site", number)
 
 
-def _no_more() -> HttpResponse:
-    return HttpResponse(status=429, headers={"Retry-After": str(throttle.MINUTE)})
-
-
-def _given(token: str, pk: int, section: str) -> Consultation | None:
-    """Return the pages of a review whose section a client is given, None where pictures are asked for too often; nobody
-    finds what is left out or waits."""
-    link = _open(token)
+def _picture(token: str, pk: int, section: str, number: int) -> HttpResponse:
+    link = queries.by_token(token)
+    if link is None or not link.is_open:
+        raise Http404
     if throttle.is_too_often(f"pictures {token}", MOST_PICTURES):
-        return None
-    review = _review(link, pk) if link.is_open else None
-    if review is None or review.document_edits.filter(section=section, left_out=True).exists():
-        raise Http404
-    made = Document(review)
-    if made.waits:
-        raise Http404
-    return Consultation(made.context)
-
-
-def _picture(made: Sequence[Callable[[], bytes]], number: int, kind: str) -> HttpResponse:
-    if not 1 <= number <= len(made):
-        raise Http404
-    response = HttpResponse(made[number - 1](), content_type=kind)
+        return HttpResponse(status=429, headers={"Retry-After": str(throttle.MINUTE)})
+    content, kind = picture(link, pk, section, number)
+    response = HttpResponse(content, content_type=kind)
     response["Cache-Control"] = "private, max-age=600"
     return response
 
@@ -213,10 +169,5 @@ def _picture(made: Sequence[Callable[[], bytes]], number: int, kind: str) -> Htt
 @require_safe
 @_with_open_link
 def shared_pdf(request: StudioRequest, link: Shared, token: str, pk: int) -> HttpResponse:
-    made = Document(_review(link, pk))
-    if made.waits:
-        raise Http404
-    with as_by(link.job.owner):
-        page = pdf(made, studio_of(link.job.owner), membership(link.job.owner).paper)
-    response = HttpResponse(page, content_type="application/pdf")
-    return as_file(response, made.context.subject.name, "colour", "pdf", shown=True)
+    name, content = printed(link, pk)
+    return as_file(HttpResponse(content, content_type="application/pdf"), name, "colour", "pdf", shown=True)

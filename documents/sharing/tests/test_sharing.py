@@ -7,6 +7,8 @@ from django.test import Client
 from django.urls import reverse
 from django.utils import timezone
 
+from documents import services as document_services
+from documents.document import Document
 from documents.models import ClientAnswer, Shared
 from documents.sharing import services as sharing_services
 from documents.sharing.views import MOST_PAGES
@@ -151,6 +153,22 @@ class Links(Sharing):
         with mock.patch("documents.consultation.WholeHome") as again:
             self.assertEqual(self.open(link).status_code, 200)
         again.assert_not_called()
+
+    def test_a_page_is_made_once_and_again_when_something_that_it_shows_has_changed(self):
+        self.open()  # reads the catalogue, which is kept by itself
+        with mock.patch("documents.sharing.shown.Document", wraps=Document) as made:
+            first = self.open().content
+            self.assertContains(self.open(), "It is a light grey")
+            self.assertEqual(made.call_count, 1)
+            self.answer(answer="ask", text="Is it green?")
+            self.assertContains(self.open(), "Your question is with the studio.")
+            self.assertNotIn(b"It was decided by hand.", first)
+            document_services.write(self.isla, self.review, "next", "It was decided by hand.", "")
+            self.assertContains(self.open(), "It was decided by hand.")
+            self.room.name = "Reading room"
+            self.room.save()
+            self.assertContains(self.open(), "Reading room")
+            self.assertGreater(made.call_count, 2)
 
     def test_tokens_cannot_be_guessed(self):
         tokens = {sharing_services.share(self.isla, self.job, [], 1).token for _ in range(50)}
