@@ -10,7 +10,8 @@ from django.contrib.auth.models import User
 from decks import queries as deck_queries
 from decks.models import Colour
 from instruments.queries import what_can_be_measured
-from prism import messages, reader, words
+from prism import messages, words
+from prism.devices import reader
 from prism.stimulus import Specular
 from web.forms import laid_out, plain
 

@@ -6,7 +6,7 @@ from django.conf import settings
 from django.db import models
 
 from decks.models import Colour
-from prism import reader
+from prism.devices import reader
 from prism.stimulus import Specular
 from tinting.models import Batch
 from web.values import Numbers

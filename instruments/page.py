@@ -9,7 +9,7 @@ from instruments import queries
 from instruments.models import Session, Shot
 from instruments.queries import Sitting
 from methods import queries as method_queries
-from prism import messages, reader, screen, words
+from prism import messages, repeated, screen, words
 
 ENOUGH = 3
 """Readings after which keeping is the next thing to do."""
@@ -97,4 +97,4 @@ class SessionPage:
 
     @property
     def can_measure(self) -> bool:
-        return len(self.sitting.shots) < reader.MOST_READINGS
+        return len(self.sitting.shots) < repeated.MOST_READINGS

@@ -9,21 +9,21 @@ from functools import cached_property
 import numpy as np
 from django.conf import settings
 from django.utils import timezone
-from django.utils.module_loading import import_string
 
 from decks.catalogue import catalogue
 from decks.models import Colour
 from instruments.models import Session, Shot
 from methods import queries as method_queries
 from people.queries import team
-from prism import reader, words
+from prism import repeated, words
+from prism.devices.reader import Reader, Thing
 from prism.difference import delta_e
-from prism.reader import Driver, Thing
 from prism.spectrum import Array, to_lab, to_lrv
 from prism.tint.recipe import Recipe
 from reviews.models import Review
 from tinting import queries as tinting_queries
 from tinting.models import Batch
+from web import devices
 
 _EPOCH = datetime(2020, 1, 1, tzinfo=UTC)
 
@@ -32,7 +32,7 @@ def minutes(moment: datetime) -> float:
     return (moment - _EPOCH).total_seconds() / 60
 
 
-def device(session: Session) -> Driver:
+def device(session: Session) -> Reader:
     """Return the reader as this session left it, by the driver that the settings name.
 
     A board painted from the can that a session is about is something to measure too.
@@ -43,10 +43,8 @@ def device(session: Session) -> Driver:
 
 def _reader(
     seed: int, serial: int = 0, calibrated: float | None = None, also: Mapping[str, Thing] | None = None
-) -> Driver:
-    build = import_string(settings.READER_DRIVER)
-    driver: Driver = build(seed, serial, calibrated, also or {}, **settings.READER_OPTIONS)
-    return driver
+) -> Reader:
+    return devices.reader()(seed, serial, calibrated, also or {}, **settings.READER_OPTIONS)
 
 
 def _painted_board(session: Session) -> dict[str, Thing]:
@@ -108,8 +106,8 @@ class Sitting:
         return len(self._kept)
 
     @cached_property
-    def together(self) -> reader.Together | None:
-        return reader.together([shot.reflectance for shot in self._kept]) if self._kept else None
+    def together(self) -> repeated.Together | None:
+        return repeated.together([shot.reflectance for shot in self._kept]) if self._kept else None
 
     @property
     def since_calibration(self) -> float | None:
@@ -122,7 +120,7 @@ class Sitting:
     def why_not(self) -> str:
         """Why the readings cannot be believed; empty when they can."""
         all_calibrated = all(shot.calibrated for shot in self._kept)
-        return reader.why_not(self.kept_count, self.together, self.since_calibration if all_calibrated else None)
+        return repeated.why_not(self.kept_count, self.together, self.since_calibration if all_calibrated else None)
 
     def of_shot(self, shot: Shot) -> tuple[float | None, bool]:
         """Return a kept reading's ΔE00 from the mean and whether it lies far from the others."""

@@ -12,7 +12,8 @@ from decks import services as deck_services
 from decks.models import Colour
 from instruments import queries
 from instruments.models import Session, Shot
-from prism import reader, words
+from prism import repeated, words
+from prism.devices import reader
 from prism.stimulus import Specular, Stimulus, from_reflectance
 from tinting.models import Batch
 
@@ -50,14 +51,14 @@ def measure(session: Session) -> Shot:
     """
     for _ in range(TRIES):
         session = Session.objects.get(pk=session.pk)
-        if session.shots.count() >= reader.MOST_READINGS:
-            raise reader.ReaderError(words.devices.enough_readings(reader.MOST_READINGS))
+        if session.shots.count() >= repeated.MOST_READINGS:
+            raise reader.ReaderError(words.devices.enough_readings(repeated.MOST_READINGS))
         device = queries.device(session)
         reading = device.measure(session.thing, session.setting, queries.minutes(timezone.now()))
         with transaction.atomic():
             mine = Session.objects.filter(pk=session.pk, serial=session.serial).update(serial=device.serial)
             taken = session.shots.count()
-            if mine and taken < reader.MOST_READINGS:
+            if mine and taken < repeated.MOST_READINGS:
                 return session.shots.create(
                     number=taken + 1, reflectance=reading.tolist(), calibrated=session.calibrated is not None
                 )

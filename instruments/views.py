@@ -12,7 +12,7 @@ from instruments.models import Session
 from instruments.page import SessionPage
 from people.gate import require_editor
 from people.queries import team
-from prism.reader import ReaderError, Setting
+from prism.devices.reader import ReaderError, Setting
 from steps import services as step_services
 from tinting.models import Batch
 from web.http import StudioRequest

@@ -18,8 +18,8 @@ from jobs.sheet import RoomSheet
 from jobs.taking import Taking, take_for_home, take_for_room
 from people.gate import require_editor, require_editor_to_post
 from prism import words
+from prism.devices.meters import MeterError
 from prism.formats import room_json
-from prism.meters import MeterError
 from web import undo
 from web.edit_conflicts import EditConflicts, as_sent
 from web.http import StudioRequest, as_file, whole_number

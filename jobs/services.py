@@ -8,18 +8,17 @@ from datetime import datetime
 from typing import Any
 
 import numpy as np
-from django.conf import settings
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.db.models import Model
 from django.utils import timezone
-from django.utils.module_loading import import_string
 
 from decks import services as deck_services
 from decks.models import Colour
 from jobs import queries
 from jobs.models import Element, ElementPart, Finish, Job, LampSort, Metered, Room, Surface, WhiteRule, Window
-from prism import meters, words
+from prism import words
+from prism.devices import meters
 from prism.light.checks import CORRECTION
 from prism.light.day import CLEAR, OVERCAST, days
 from prism.light.room import WALLS, Reflectance
@@ -28,7 +27,7 @@ from prism.light.spectra import lux
 from prism.messages.habits import hour_of
 from prism.spectrum import Array
 from prism.stimulus import from_reflectance
-from web import clocks
+from web import clocks, devices
 
 PLAIN_WALL = 0.7
 """Reflectance of walls of which nothing is known, when a meter is read."""
@@ -229,8 +228,7 @@ def metered(
     if computed < meters.DARKEST:
         raise meters.MeterError(words.rooms.TOO_DARK_TO_METER)
     if typed is None:
-        driver = import_string(settings.LIGHT_METER_DRIVER)(room.pk, room.readings.count())
-        found = driver.measure(light)
+        found = devices.light_meter()(room.pk, room.readings.count()).measure(light)
         typed = found.lux, found.kelvin
     return Metered(
         room=room, wall=wall, at=at, sky=sky, lamps_on=lamps_on, lux=typed[0], kelvin=typed[1], computed_lux=computed
@@ -281,8 +279,7 @@ def _rescale(by: User, room: Room) -> None:
 
 def read_compass(by: User, room: Room) -> float:
     """Read the compass at the wall that is called north, and turn the room by it; return the bearing."""
-    driver = import_string(settings.COMPASS_DRIVER)(room.pk, room.readings.count())
-    bearing = float(driver.bearing(room.rotation_deg % 360))
+    bearing = devices.compass()(room.pk, room.readings.count()).bearing(room.rotation_deg % 360)
     room.rotation_deg = bearing if bearing <= 180 else bearing - 360
     room.changed_by, room.updated = by, timezone.now()
     with transaction.atomic():  # with its record; nothing is locked while the compass is read

@@ -257,9 +257,9 @@ DATA_UPLOAD_MAX_NUMBER_FIELDS = 600  # a table of 256 columns has a field for ea
 # devices are reached through drivers, named by dotted path; a recording can stand in for a reader
 READER_DRIVER = env("READER_DRIVER", default="prism.demo.devices.simulated_reader")
 READER_OPTIONS = {"recording": env("READER_RECORDING")} if env("READER_RECORDING", default="") else {}
-TINTING_DRIVER = env("TINTING_DRIVER", default="prism.tint.dispenser.SimulatedDispenser")
-LIGHT_METER_DRIVER: str = env("LIGHT_METER_DRIVER", default="prism.meters.SimulatedMeter")
-COMPASS_DRIVER: str = env("COMPASS_DRIVER", default="prism.meters.SimulatedCompass")
+TINTING_DRIVER = env("TINTING_DRIVER", default="prism.devices.dispenser.SimulatedDispenser")
+LIGHT_METER_DRIVER: str = env("LIGHT_METER_DRIVER", default="prism.devices.meters.SimulatedMeter")
+COMPASS_DRIVER: str = env("COMPASS_DRIVER", default="prism.devices.meters.SimulatedCompass")
 
 LOGGING = {
     "version": 1,

@@ -8,10 +8,10 @@ from functools import cached_property
 from django.contrib.auth.models import User
 
 from people.queries import team
-from prism import reader, words
+from prism import repeated, words
+from prism.devices.dispenser import CANISTER
 from prism.difference import delta_e
 from prism.spectrum import to_lab, to_lrv
-from prism.tint.dispenser import CANISTER
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from tinting import queries
@@ -74,7 +74,7 @@ class MachinePage:
         measured = []
         for session in batch.sessions.all():
             kept = [shot.reflectance for shot in session.shots.all() if not shot.dropped]
-            found = reader.together(kept) if kept else None
+            found = repeated.together(kept) if kept else None
             if found is not None and system is not None and batch.base in system.bases:
                 wanted = to_lab(system.reflectance([Recipe(batch.base, batch.wanted)])[0])
                 apart = float(delta_e(wanted, to_lab(found.mean)))

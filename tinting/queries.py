@@ -5,18 +5,17 @@ from __future__ import annotations
 from datetime import datetime
 from functools import lru_cache
 
-from django.conf import settings
 from django.contrib.auth.models import User
 from django.db.models import Case, Q, QuerySet, Value, When
-from django.utils.module_loading import import_string
 
 from decks.models import Colour
 from people.queries import founder, team
+from prism.devices.dispenser import Dispenser
 from prism.formats import tint_system
-from prism.tint.dispenser import Driver
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from tinting.models import Batch, Machine, System
+from web import devices
 
 
 def systems(user: User) -> QuerySet[System]:
@@ -54,13 +53,11 @@ def colorant_names(system: TintSystem | None, recipe: Recipe) -> dict[str, str]:
     return {code: known[code].name if code in known else code for code in recipe.amounts}
 
 
-def machine(user: User, system: TintSystem) -> Driver:
+def machine(user: User, system: TintSystem) -> Dispenser:
     """Return the studio's tinting machine as it was left, by the driver that the settings name."""
     own = founder(user)
     kept = Machine.objects.filter(owner_id=own).first()
-    build = import_string(settings.TINTING_DRIVER)
-    driver: Driver = build(system, own, kept.serial if kept else 0, kept.levels if kept else None)
-    return driver
+    return devices.tinting_machine()(system, own, kept.serial if kept else 0, kept.levels if kept else None)
 
 
 def batches(user: User, colour: Colour) -> QuerySet[Batch]:

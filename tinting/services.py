@@ -16,8 +16,8 @@ from django.utils import timezone
 from decks.models import Colour
 from people.queries import founder
 from prism import messages
+from prism.devices.dispenser import Dispenser, DispenserError
 from prism.formats import tint_system
-from prism.tint.dispenser import DispenserError, Driver
 from prism.tint.formula import Formula
 from prism.tint.system import TintSystem
 from tinting import queries
@@ -56,7 +56,7 @@ looking how often, the next order waits for it."""
 
 
 @contextmanager
-def _at_machine(owner: User) -> Iterator[Driver]:
+def _at_machine(owner: User) -> Iterator[Dispenser]:
     """Lend the studio's tinting machine. While it works nothing is locked but the machine; no other writer waits.
 
     Raises `DispenserError` where there is none, or another order keeps it longer than one waits.
@@ -83,7 +83,7 @@ def _take(own: QuerySet[Machine], founder_id: int) -> None:
     raise DispenserError(messages.devices.MACHINE_BUSY)
 
 
-def _left(owner: User, device: Driver) -> None:
+def _left(owner: User, device: Dispenser) -> None:
     Machine.objects.filter(owner_id=founder(owner)).update(serial=device.serial, levels=dict(device.levels))
 
 

@@ -9,8 +9,8 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from people.gate import require_editor
 from people.queries import team
 from prism import words
+from prism.devices.dispenser import DispenserError
 from prism.formats import tint_system
-from prism.tint.dispenser import DispenserError
 from tinting import queries, services
 from tinting.forms import SystemForm
 from tinting.models import System

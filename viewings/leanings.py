@@ -21,7 +21,7 @@ from jobs.models import Metered, Room
 from people.names import name_of
 from people.queries import team
 from prism import words
-from prism.meters import MeterError
+from prism.devices.meters import MeterError
 from prism.viewing.scales import AXES, LIGHT, Leaning, leanings, light_leaning, neutral_shift
 from reviews.models import Review
 from viewings.models import Correction, Viewing

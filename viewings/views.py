@@ -18,8 +18,8 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from jobs.asked_day import written_date
 from prism import words
+from prism.devices.meters import MeterError
 from prism.light.room import WALLS
-from prism.meters import MeterError
 from reviews import queries as review_queries
 from viewings import queries, services
 from viewings.calendar import calendar

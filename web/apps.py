@@ -5,6 +5,7 @@ from pathlib import Path
 from typing import Any
 
 from django.apps import AppConfig
+from django.core import checks
 from django.db.backends.signals import connection_created
 
 PRIVATE = 0o600
@@ -24,6 +25,9 @@ class WebConfig(AppConfig):
     name = "web"
 
     def ready(self) -> None:
-        """Make files that nobody else reads."""
+        """Make files that nobody else reads, and see to it that a driver that is not there is noticed."""
+        from web.devices import drivers_are_there
+
         os.umask(0o077)
+        checks.register(drivers_are_there)
         connection_created.connect(keep_private, dispatch_uid="private")

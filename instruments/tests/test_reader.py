@@ -9,7 +9,8 @@ from decks.models import Colour
 from instruments import services
 from instruments.models import Session
 from instruments.queries import Sitting
-from prism.reader import MOST_READINGS, ReaderError, Setting
+from prism.devices.reader import ReaderError, Setting
+from prism.repeated import MOST_READINGS
 from reviews.models import Review
 from tinting.tests import world
 

@@ -8,9 +8,9 @@ from django.test import override_settings
 from django.urls import reverse
 
 from instruments.models import Session
-from prism import replay
 from prism.demo.devices import simulated_reader
-from prism.reader import Setting
+from prism.devices import replayed_reader
+from prism.devices.reader import Setting
 from tinting.tests import world
 
 
@@ -21,8 +21,11 @@ class Replayed(world.Studio):
         device.calibrate(0)
         self.taken = [("floor slate", Setting(), device.measure("floor slate", Setting(), 1)) for _ in range(3)]
         self.path = Path(self.enterContext(tempfile.TemporaryDirectory())) / "recording.json"
-        self.path.write_text(replay.write(self.taken))
-        named = {"READER_DRIVER": "prism.replay.ReplayedReader", "READER_OPTIONS": {"recording": str(self.path)}}
+        self.path.write_text(replayed_reader.write(self.taken))
+        named = {
+            "READER_DRIVER": "prism.devices.replayed_reader.ReplayedReader",
+            "READER_OPTIONS": {"recording": str(self.path)},
+        }
         self.enterContext(override_settings(**named))
 
     def test_what_was_recorded_is_measured_again_in_turn(self):
@@ -49,4 +52,4 @@ class Replayed(world.Studio):
             if content is not None:
                 path.write_text(content)
             with self.assertRaisesRegex(Exception, part):
-                replay.ReplayedReader(1, 0, None, {}, recording=str(path))
+                replayed_reader.ReplayedReader(1, 0, None, {}, recording=str(path))

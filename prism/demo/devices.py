@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from prism.demo.things import things
-from prism.reader import SimulatedReader, Thing
+from prism.devices.reader import Thing
+from prism.devices.simulated_reader import SimulatedReader
 
 
 def simulated_reader(seed: int, serial: int, calibrated_at: float | None, also: Mapping[str, Thing]) -> SimulatedReader:

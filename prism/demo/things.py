@@ -7,7 +7,7 @@ from functools import cache
 import numpy as np
 
 from prism import demo
-from prism.reader import Thing
+from prism.devices.reader import Thing
 from prism.spectrum import BANDS, Array
 from prism.tint.recipe import Recipe
 

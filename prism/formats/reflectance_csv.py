@@ -17,7 +17,7 @@ import numpy as np
 from prism import messages
 from prism.formats.text import TextError, decode, separator_of
 from prism.numbers import parse
-from prism.reader import Together, together
+from prism.repeated import Together, together
 from prism.resampling import resample
 from prism.spectrum import BANDS, WHITEST, Array, is_percent
 from prism.stimulus import IntakeError, Stimulus, from_reflectance

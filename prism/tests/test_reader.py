@@ -5,12 +5,13 @@ from dataclasses import replace
 
 import numpy as np
 
-from prism import demo, method, reader
+from prism import demo, method, repeated
 from prism.demo.things import things
+from prism.devices.reader import ReaderError, Setting
+from prism.devices.simulated_reader import SimulatedReader
 from prism.difference import delta_e
-from prism.reader import ReaderError, Setting, SimulatedReader, Specular
 from prism.spectrum import to_lab, to_lrv
-from prism.stimulus import from_reflectance
+from prism.stimulus import Specular, from_reflectance
 
 BOARD = "board painted from H16.3"
 
@@ -35,7 +36,7 @@ class Simulated(unittest.TestCase):
         for seed in range(8):
             raw = readings(SimulatedReader(things(), seed))
             self.assertGreater(float(delta_e(to_lab(raw.mean(axis=0)), to_lab(things()[BOARD].reflectance))), 0.6)
-            self.assertLess(reader.together(raw).spread, 0.4)
+            self.assertLess(repeated.together(raw).spread, 0.4)
 
     def test_it_drifts_as_time_goes_by(self):
         device = calibrated()
@@ -44,7 +45,9 @@ class Simulated(unittest.TestCase):
         self.assertGreater(float(delta_e(to_lab(late), truth)), float(delta_e(to_lab(soon), truth)))
 
     def test_a_wide_aperture_evens_out_wood(self):
-        spreads = [reader.together(readings(calibrated(), "limed larch", setting=Setting(mm))).spread for mm in (4, 25)]
+        spreads = [
+            repeated.together(readings(calibrated(), "limed larch", setting=Setting(mm))).spread for mm in (4, 25)
+        ]
         self.assertGreater(spreads[0], spreads[1])
 
     def test_specular_light_is_left_out_where_there_is_gloss(self):
@@ -73,28 +76,28 @@ class Together(unittest.TestCase):
     def test_more_readings_make_the_mean_surer(self):
         some, many = readings(calibrated(), "old wall in the stair tower", 3), None
         many = readings(calibrated(2), "old wall in the stair tower", 9)
-        self.assertLess(reader.together(many).uncertainty, reader.together(some).uncertainty + 0.3)
-        self.assertLess(reader.together(many).uncertainty, reader.together(many).spread)
+        self.assertLess(repeated.together(many).uncertainty, repeated.together(some).uncertainty + 0.3)
+        self.assertLess(repeated.together(many).uncertainty, repeated.together(many).spread)
 
     def test_an_outlier_is_pointed_out_and_only_it(self):
         values = readings(calibrated(), count=5)
         values[3] = values[3] * 0.85
-        found = reader.together(values)
+        found = repeated.together(values)
         self.assertEqual(found.outlying, (3,))
-        self.assertEqual(reader.together(np.delete(values, 3, axis=0)).outlying, ())
+        self.assertEqual(repeated.together(np.delete(values, 3, axis=0)).outlying, ())
 
     def test_one_reading(self):
-        found = reader.together(readings(calibrated(), count=1))
+        found = repeated.together(readings(calibrated(), count=1))
         self.assertEqual((found.distances, found.outlying, found.uncertainty), ((0.0,), (), 0.0))
 
     def test_what_cannot_be_believed_is_said(self):
-        good = reader.together(readings(calibrated(), count=3))
-        wild = reader.together(np.array([np.full(31, 0.2), np.full(31, 0.3)]))
-        self.assertIn("white tile", reader.why_not(3, good, None))
-        self.assertIn("hours ago", reader.why_not(3, good, 600.0))
-        self.assertIn("scatter", reader.why_not(2, wild, 1.0))
-        self.assertIn("No reading", reader.why_not(0, None, 1.0))
-        self.assertEqual(reader.why_not(3, good, 1.0), "")
+        good = repeated.together(readings(calibrated(), count=3))
+        wild = repeated.together(np.array([np.full(31, 0.2), np.full(31, 0.3)]))
+        self.assertIn("white tile", repeated.why_not(3, good, None))
+        self.assertIn("hours ago", repeated.why_not(3, good, 600.0))
+        self.assertIn("scatter", repeated.why_not(2, wild, 1.0))
+        self.assertIn("No reading", repeated.why_not(0, None, 1.0))
+        self.assertEqual(repeated.why_not(3, good, 1.0), "")
 
     def test_scatter_can_make_a_colour_less_sure_than_its_source_but_never_surer(self):
         chosen = method.load()

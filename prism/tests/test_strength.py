@@ -8,13 +8,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from prism import demo, method, words
+from prism.devices.dispenser import CANISTER, DispenserError, SimulatedDispenser
 from prism.difference import delta_e
 from prism.spectrum import to_lab, to_lrv
 from prism.stimulus import from_lab, from_reflectance
 from prism.tests.surfaces import measured_paints
 from prism.tint import reach
 from prism.tint.counter import OUNCE
-from prism.tint.dispenser import CANISTER, DispenserError, SimulatedDispenser
 from prism.tint.estimate import MOST_COLORANTS, estimate, nearest_miss
 from prism.tint.formula import formula, rounding_error
 from prism.tint.optics import opaque

@@ -100,3 +100,7 @@ NO_SYSTEM = "No tinting system yet: without one no strength, recipe or formula c
 
 def system_in_force(name: str, bases: int, colorants: int) -> str:
     return f"Recipes use {name}: {count(bases, 'base')}, {count(colorants, 'colorant')}."
+
+
+def no_driver(setting: str, path: str, needed: str) -> str:
+    return f"{setting} names {path!r}, which cannot be imported or called: name what {needed} describes."

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from prism import words
-from prism.tint.dispenser import DispenserError
+from prism.devices.dispenser import DispenserError
 from reviews.context import ReviewContext
 from reviews.models import Review
 from reviews.strengths import services

@@ -11,8 +11,9 @@ from instruments import services as instruments
 from instruments.models import Session
 from prism import demo
 from prism.demo.things import things
-from prism.reader import Setting, SimulatedReader
-from prism.tint.dispenser import SimulatedDispenser
+from prism.devices.dispenser import SimulatedDispenser
+from prism.devices.reader import Setting
+from prism.devices.simulated_reader import SimulatedReader
 from prism.tint.formula import formula
 from tinting import services as tinting
 from tinting.models import Machine

@@ -14,7 +14,7 @@ from pathlib import Path
 import numpy as np
 
 from prism import messages
-from prism.reader import ReaderError, Setting, Thing
+from prism.devices.reader import ReaderError, Setting, Thing
 from prism.spectrum import BANDS, WHITEST, Array
 
 FORMAT, VERSION = "gentle-prism reader recording", 1

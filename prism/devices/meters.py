@@ -50,6 +50,20 @@ class Compass(Protocol):
         """Return which way a wall looks, degrees from north; `degrees` is for stand-ins alone."""
 
 
+class LightMeterDriver(Protocol):
+    """How a light meter is made, for each reading anew."""
+
+    def __call__(self, room: int, serial: int, /) -> LightMeter:
+        """Return the meter that is held in a room, by its number; `serial` counts the readings taken there."""
+
+
+class CompassDriver(Protocol):
+    """How a compass is made, for each reading anew."""
+
+    def __call__(self, room: int, serial: int, /) -> Compass:
+        """Return the compass that is held in a room, by its number; `serial` counts the readings taken there."""
+
+
 class SimulatedMeter:
     """A light meter that is not there: the light it is shown, as that room would have it, with a meter's errors."""
 

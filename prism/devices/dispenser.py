@@ -31,7 +31,7 @@ class Dispensed:
     serial: int
 
 
-class Driver(Protocol):
+class Dispenser(Protocol):
     """What a tinting machine must do to be used. `levels` are mL left by colorant code."""
 
     serial: int
@@ -42,6 +42,14 @@ class Driver(Protocol):
 
     def refill(self, code: str) -> None:
         """Fill a canister up."""
+
+
+class DispenserDriver(Protocol):
+    """How a machine is made, for each request anew."""
+
+    def __call__(self, system: TintSystem, seed: int, serial: int, levels: Mapping[str, float] | None, /) -> Dispenser:
+        """Return the machine of a studio (`seed`) as it was left: cans made, and mL in each canister; None while it has
+        made none and is full."""
 
 
 class SimulatedDispenser:
