@@ -6,17 +6,19 @@ from collections.abc import Callable, Iterable, Mapping
 from threading import Lock
 from typing import Generic, TypeVar
 
+from cachetools import LRUCache
+
 K = TypeVar("K")
 V = TypeVar("V")
 
 
 class BoundedCache(Generic[K, V]):
-    """At most so many results by key; the oldest give way. What it holds must not be written to."""
+    """At most so many results by key; those that were asked for longest ago give way. What it holds must not be written
+    to."""
 
     def __init__(self, most: int) -> None:
-        self._most = most
         self._lock = Lock()
-        self._held: dict[K, V] = {}
+        self._held: LRUCache[K, V] = LRUCache(most)
 
     def some(self, keys: Iterable[K]) -> dict[K, V]:
         with self._lock:
@@ -24,13 +26,12 @@ class BoundedCache(Generic[K, V]):
 
     def keep(self, results: Mapping[K, V]) -> None:
         with self._lock:
-            self._held |= results
-            for key in list(self._held)[: max(0, len(self._held) - self._most)]:
-                del self._held[key]
+            self._held.update(results)
 
     def drop(self, goes: Callable[[K], bool]) -> None:
         with self._lock:
-            self._held = {key: result for key, result in self._held.items() if not goes(key)}
+            for key in [key for key in self._held if goes(key)]:
+                del self._held[key]
 
     def get(self, key: K, make: Callable[[], V]) -> V:
         """Return the result for a key, made where it is not at hand; two threads may make it both."""
