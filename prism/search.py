@@ -4,6 +4,7 @@ what was seen there; and the rest, which is looked for as it is typed."""
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from datetime import date
 from functools import cache
@@ -18,35 +19,13 @@ from prism.typed import any_of, flattened
 NEAR_LRV = 1.0
 """LRV points round one that is typed alone."""
 MOST_WORDS = 12
-HUE_STEMS = {
-    **dict.fromkeys(("red", "redder", "reddish"), "red"),
-    **dict.fromkeys(("pink", "pinker", "pinkish", "rosy"), "pink"),
-    **dict.fromkeys(("orange", "oranger", "peachy"), "orange"),
-    **dict.fromkeys(("yellow", "yellower", "yellowish", "creamy", "creamier"), "yellow"),
-    **dict.fromkeys(("green", "greener", "greenish"), "green"),
-    **dict.fromkeys(("blue", "bluer", "bluish"), "blue"),
-    **dict.fromkeys(("purple", "purpler", "purplish", "violet", "mauve"), "purple"),
-}
+_SEARCH = table()["search"]
+HUE_STEMS = by_saying(_SEARCH["hues"])
 """Words for a hue that something has or takes on, and the hue each stands for."""
-SEEN_STEMS = HUE_STEMS | {
-    **dict.fromkeys(("dark", "darker"), "darker"),
-    **dict.fromkeys(("light", "lighter", "pale", "paler"), "lighter"),
-    **dict.fromkeys(("warm", "warmer"), "warmer"),
-    **dict.fromkeys(("cool", "cooler", "cold", "colder"), "cooler"),
-    **dict.fromkeys(("grey", "greyer", "gray", "grayer", "dull", "dingy"), "greyer"),
-    **dict.fromkeys(("clear", "clearer", "brighter"), "clearer"),
-}
+SEEN_STEMS = HUE_STEMS | by_saying(_SEARCH["seen"])
 """Words for what was seen, and the direction each stands for."""
 PERIODS = {"morning": (0.0, 11.0), "midday": (11.0, 16.0), "evening": (16.0, 24.0)}
 """Parts of a day by the hours they begin and end at."""
-_LATE = ("lamps", "lamplight", "night", "dark", "dusk")
-_KINDS = {"floor", "floors", "ceiling", "stone", "tile", "tiles", "cabinets", "brick", "furniture", "textiles"}
-_COMMON = {"as", "of", "nearly", "in", "and", "the", "warm", "cool", "pale", "dark", "grey", "red", "brown", "green",
-           "blue", "white", "rose", "golden", "yellowish", "across", "like", "blue-grey", "black", "beige", "cream",
-           "navy", "yellow", "painted", "boards"}  # fmt: skip
-_FILLER = set("a an the that what which with and but is are was it of for from in at on by to colour colours color "
-              "paint paints undertone undertones one ones some any me my all show find".split())  # fmt: skip
-_HUES, _SEEN = any_of(HUE_STEMS), any_of(SEEN_STEMS)
 
 
 @dataclass
@@ -91,9 +70,17 @@ class _Text:
     def __init__(self, text: str) -> None:
         self.left = f" {flattened(text)} "
 
-    def take(self, pattern: str) -> re.Match[str] | None:
-        """Return the first match, taken away; None for none."""
-        found = re.search(pattern, self.left)
+    def take(self, phrase: str, **named: Iterable[str]) -> re.Match[str] | None:
+        """Return the first place where a phrase of the language stands, taken away; None for none. `named` are words
+        that the phrase leaves to what is known here."""
+        return self.cut(_SEARCH[phrase], **named)
+
+    def cut(self, pattern: str, **named: Iterable[str]) -> re.Match[str] | None:
+        """Return the first match of a pattern between the ends of words, taken away; None for none."""
+        for name, words in named.items():
+            pattern = pattern.replace(f"{{{name}}}", any_of(list(words)))
+        pattern = pattern.replace("{whose}", _SEARCH["whose"]).replace("{number}", r"(\d{1,3}(?:[.,]\d+)?)")
+        found = re.search(rf"(?<!\w)(?:{pattern})(?!\w)", self.left)
         if found:
             self.left = f"{self.left[: found.start()]} {self.left[found.end() :]}"
         return found
@@ -129,41 +116,38 @@ def _colour(held: _Text, meant: Meant) -> None:
 
 def _client(held: _Text, meant: Meant) -> None:
     """Take what clients said, and whether something is decided."""
-    whose = r"(?<!\w)(?:the )?(?:client|customer)s?(?:'s)?(?: has| have)? "
-    if found := held.take(whose + r"(?:said |says |answered |answer )?(yes|no)(?!\w)"):
-        meant.client = (found[1],)
-    elif held.take(whose + r"(?:asked|asks|questions?|a question)(?!\w)"):
+    answers = by_saying(_SEARCH["answers"])
+    if found := held.take("client_said", answers=answers):
+        meant.client = (answers[found[1]],)
+    elif held.take("client_asked"):
         meant.client = ("ask",)
-    elif held.take(whose + r"(?:answered|answers?|said|replied)(?!\w)"):
+    elif held.take("client_spoke"):
         meant.client = ("yes", "no", "ask")
-    if found := held.take(r"(?<!\w)(not (?:yet )?decided|undecided|decided|decisions?)(?!\w)"):
-        meant.decided = "undecided" if found[1].startswith(("not", "un")) else "decided"
+    meant.decided = next((word for word in ("undecided", "decided") if held.take(word)), "")
 
 
 def _month(held: _Text, meant: Meant, today: date) -> None:
     """Take a month that is named, or is this or the last one; one named alone is its latest that has begun."""
-    names = by_saying(table()["statement"]["months"])
-    named = any_of([name for name in names if name != "may"])  # may is a month where something says that it is
-    if found := held.take(r"(?<!\w)(?:of |in |from )?(this|last) month(?!\w)"):
+    names, unclear = by_saying(table()["statement"]["months"]), _SEARCH["unclear_months"]
+    if found := held.take("this_month"):
+        meant.month, meant.asked["month"] = f"{today:%Y-%m}", found[1]
+    elif found := held.take("last_month"):
         last = date(today.year - (today.month == 1), (today.month - 2) % 12 + 1, 1)
-        meant.month, meant.asked["month"] = f"{today if found[1] == 'this' else last:%Y-%m}", f"{found[1]} month"
-    elif found := held.take(
-        rf"(?<!\w)(?:(?:of |in |from |last )?({named})|(?:in|of|from|last) (may))(?: (\d{{4}}))?(?!\w)"
-    ):
+        meant.month, meant.asked["month"] = f"{last:%Y-%m}", found[1]
+    elif found := held.take("month", months=[one for one in names if one not in unclear], unclear_months=unclear):
         name = found[1] or found[2]
         year = int(found[3]) if found[3] else today.year - (int(names[name]) > today.month)
         meant.month, meant.asked["month"] = f"{year}-{int(names[name]):02}", f"{name.capitalize()} {year}"
 
 
 def _lightness(held: _Text, meant: Meant) -> None:
-    number = r"(\d{1,3}(?:[.,]\d+)?)"
-    if found := held.take(rf"(?<!\w)lrv\s*(?:from |between )?{number}\s*(?:-|–|to|and|bis)\s*{number}(?!\w)"):
+    if found := held.take("lrv_range"):
         low, high = sorted(numbers.parse(found[i]) for i in (1, 2))
-    elif found := held.take(rf"(?<!\w)lrv\s*(?:over|above|from|>=?|at least)\s*{number}(?!\w)"):
+    elif found := held.take("lrv_over"):
         low, high = numbers.parse(found[1]), 100.0
-    elif found := held.take(rf"(?<!\w)lrv\s*(?:under|below|to|<=?|at most)\s*{number}(?!\w)"):
+    elif found := held.take("lrv_under"):
         low, high = 0.0, numbers.parse(found[1])
-    elif found := held.take(rf"(?<!\w)lrv\s*(?:of |about )?{number}(?!\w)"):
+    elif found := held.take("lrv"):
         value = numbers.parse(found[1])
         low, high = value - NEAR_LRV, value + NEAR_LRV
     else:
@@ -172,27 +156,25 @@ def _lightness(held: _Text, meant: Meant) -> None:
 
 
 def _looked(held: _Text, meant: Meant) -> None:
-    ways = "went|goes|turned|turns|looked|looks|came out|seen(?: as)?|saw(?: it)?|shows|showed"
-    went = rf"(?<!\w)(?:that |which )?(?:{ways})(?: too| a bit| more| rather)? ({_SEEN})(?!\w)"
-    while found := held.take(went):
+    while found := held.take("went", seen=SEEN_STEMS):
         meant.seen += (SEEN_STEMS[found[1]],)
-    if found := held.take(r"(?<!\w)(?:in the |of an |at |by )?(morning|midday|noon|evening|evenings)(?!\w)"):
-        meant.period = {"noon": "midday", "evenings": "evening"}.get(found[1], found[1])
-    elif held.take(rf"(?<!\w)(?:under (?:the )?|by |at |after )({any_of(_LATE)})(?!\w)"):
+    periods = by_saying(_SEARCH["periods"])
+    if found := held.take("period", periods=periods):
+        meant.period = periods[found[1]]
+    elif held.take("late"):
         meant.period = "evening"
 
 
 def _undertone(held: _Text, meant: Meant, method: Method) -> None:
-    strengths = {word.removeprefix("a "): word for word in method.undertone_strength.words}
-    weakest, strongest = method.undertone_strength.words[1], method.undertone_strength.words[-1]
-    strengths = {"hint": weakest, "touch": weakest, "trace": weakest, "dominant": strongest} | strengths
-    amounts = any_of(tuple(strengths))
-    if found := held.take(rf"(?<!\w)(?:an? )?({amounts})(?: of)? ({_HUES})(?: undertone)?(?!\w)"):
+    known = method.undertone_strength.words
+    strengths = dict.fromkeys(_SEARCH["weakest"], known[1]) | dict.fromkeys(_SEARCH["strongest"], known[-1])
+    strengths |= {word.removeprefix("a "): word for word in known}
+    if found := held.take("strength", strengths=strengths, hues=HUE_STEMS):
         meant.strength = strengths[found[1]]
         hue = found[2]
-    elif found := held.take(rf"(?<!\w)({_HUES}) undertone(?!\w)|(?<!\w)undertone of ({_HUES})(?!\w)"):
+    elif found := held.take("undertone", hues=HUE_STEMS):
         hue = found[1] or found[2]
-    elif found := held.take(r"(?<!\w)(reddish|pinkish|yellowish|greenish|bluish|purplish)(?!\w)"):
+    elif found := held.take("tinged"):
         hue = found[1]
     else:
         return
@@ -207,11 +189,11 @@ def _hue(stem: str, method: Method) -> str:
 @cache
 def _thing_words() -> set[str]:
     words = {word for one in library().values() for word in re.findall(r"[a-z-]+", one.title.casefold())}
-    return (words - _COMMON) | _KINDS
+    return (words - set(_SEARCH["no_things"])) | set(_SEARCH["things"])
 
 
 def _things(held: _Text, meant: Meant) -> None:
-    while found := held.take(r"(?<!\w)with (?:an? |the )?([a-z'-]+(?: (?!that |and |which |with |in )[a-z'-]+){0,2})"):
+    while found := held.take("beside"):
         meant.things += (tuple(found[1].split()),)
     known, group = _thing_words(), []
     rest = []
@@ -233,25 +215,24 @@ def depth_ranges(method: Method) -> dict[str, tuple[float, float]]:
     found = {word: (edges[i], edges[i + 1]) for i, word in enumerate(method.depth.words)}
     light = next((low for word, (low, _) in found.items() if "light" in word), 55.0)
     dark = next((low for word, (low, _) in found.items() if "mid" in word and "dark" not in word), 40.0)
-    plain = {"pale": (light, 100.0), "light": (light, 100.0), "dark": (0.0, dark), "deep": (0.0, dark)}
-    middle = dict.fromkeys(("mid", "medium", "middle"), (dark, light))
-    return found | plain | middle
+    plain = {"pale": (light, 100.0), "dark": (0.0, dark), "middle": (dark, light)}
+    return found | {word: reach for name, reach in plain.items() for word in _SEARCH[name]}
 
 
 def _words(held: _Text, meant: Meant, method: Method) -> None:
     from_families = {rule.word: rule.word for rule in method.families} | {w: w for w in method.hue_family.words}
-    from_families |= {"off white": "off-white", "gray": "grey", "violet": "purple"}
+    from_families |= by_saying(_SEARCH["families"])
     if "pink" not in from_families:
         from_families["pink"] = "red"
     depths = {word: word for word in depth_ranges(method)}
-    temperatures = {word: word for word in method.temperature.words} | {"cold": "cool"}
+    temperatures = {word: word for word in method.temperature.words} | by_saying(_SEARCH["temperatures"])
     for name, vocabulary in (("families", from_families), ("temperature", temperatures), ("depth", depths)):
         for word in sorted(vocabulary, key=len, reverse=True):
             if name != "families" and getattr(meant, name):
                 break
             if " " in word or "-" in word:
                 _taken(held, meant, name, word, vocabulary)
-    rest = []
+    rest, filler = [], set(_SEARCH["filler"].split())
     for word in held.left.split()[:MOST_WORDS]:
         plain = word if word in from_families or not word.endswith("s") else word[:-1]
         if plain in temperatures and not meant.temperature:
@@ -260,7 +241,7 @@ def _words(held: _Text, meant: Meant, method: Method) -> None:
             meant.families += (from_families[plain],)
         elif plain in depths and not meant.depth:
             meant.depth = depths[plain]
-        elif word not in _FILLER:
+        elif word not in filler:
             rest.append(word)
     meant.families = tuple(dict.fromkeys(meant.families))
     hues = [word for word in meant.families if word in HUE_STEMS]
@@ -271,7 +252,7 @@ def _words(held: _Text, meant: Meant, method: Method) -> None:
 
 
 def _taken(held: _Text, meant: Meant, name: str, word: str, vocabulary: dict[str, str]) -> None:
-    if held.take(rf"(?<!\w){re.escape(word).replace(chr(92) + '-', '[- ]')}s?(?!\w)"):
+    if held.cut(f"{re.escape(word).replace(chr(92) + '-', '[- ]')}s?"):
         value = vocabulary[word]
         setattr(meant, name, (*meant.families, value) if name == "families" else value)
 
