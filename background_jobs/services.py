@@ -60,8 +60,8 @@ def stop(work: Work) -> None:
     Work.objects.filter(pk=work.pk).update(stop=True)
     work.refresh_from_db()
     if work.state == Work.State.WAITING or work.is_lost:
-        held = Work.objects.filter(pk=work.pk, state=work.state, moved=work.moved)
-        held.update(state=Work.State.STOPPED, said=words.background_jobs.WORK_STOPPED, ended=timezone.now())
+        current = Work.objects.filter(pk=work.pk, state=work.state, moved=work.moved)
+        current.update(state=Work.State.STOPPED, said=words.background_jobs.WORK_STOPPED, ended=timezone.now())
 
 
 def take_up_again() -> int:

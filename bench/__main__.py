@@ -172,7 +172,9 @@ def choosing_and_swapping() -> None:
     review.save()
     times = []
     for _ in range(8):
-        colour = next(held for held in ReviewContext(review).set.comparison_colours if held.why == "greyer").colour
+        colour = next(
+            swatch for swatch in ReviewContext(review).set.comparison_colours if swatch.why == "greyer"
+        ).colour
         start = time.perf_counter()
         client.post(
             f"/reviews/{review.pk}/compare/board/", {"act": "swap", "colour": colour.pk}, headers={"HX-Request": "true"}
@@ -236,10 +238,10 @@ def fifty_thousand_line_deck() -> None:
     report("  brought in", f"{brought:.1f} s", "10 s")
     peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1000
     report("  memory of this whole process so far", f"{peak:.0f} MB", "300 MB")
-    held = catalogue(owner)
+    current_decks = catalogue(owner)
     wanted = Wanted(lrv_low=50, lrv_high=70, undertone="blue", sort="lrv")
-    held.select(wanted)
-    filtered = best(lambda: held.select(wanted), 5)
+    current_decks.select(wanted)
+    filtered = best(lambda: current_decks.select(wanted), 5)
     some = list(Colour.objects.filter(maker__owner=owner)[:500])
     naive = best(lambda: [read(c.stimulus, load()).undertone.main == "blue" for c in some], 2) * ROWS / 500
     report("filter and order of 50,000, against reading each", f"{naive / filtered:.0f}×", "-")
@@ -280,8 +282,8 @@ def growth() -> None:
     targets = deck(20, rng)
     filtered, searched = Wanted(lrv_low=50, lrv_high=70, undertone="blue", sort="lrv"), Wanted(text="bulk 123")
     acts = {
-        "filter and order": lambda held: held.select(filtered),
-        "search in names": lambda held: held.select(searched),
+        "filter and order": lambda catalogue: catalogue.select(filtered),
+        "search in names": lambda every_deck: every_deck.select(searched),
         "twins of 20": lambda held: [held.nearest(target, 6) for target in targets],
     }
     smallest: dict[str, float] = {}

@@ -25,8 +25,8 @@ def tables() -> None:
     print("\nof what is claimed, how much is true; of differences of ΔE00 3 to 5, how many are left unsaid")
     for line in calibration.lines(calibration.calibrate(method)):
         print(f"  {line}")
-    found = boards.question_boards(method)
-    near, share = found[:, 0], found[:, 1]
+    questions = boards.question_boards(method)
+    near, share = questions[:, 0], questions[:, 1]
     print(
         f"\nquestion boards of {boards.SUBJECTS} subjects: median ΔE00 {np.median(near):.2f} (aim: 2.6 at most), "
         f"90 % within {np.percentile(near, 90):.2f}; share on the axis {share.mean():.2f} (aim: 0.9)"
@@ -41,7 +41,7 @@ def speeds() -> None:
     some = slice(0, 400)
     readings = read_many(lab[some], lrv[some], np.full(400, 0.3), method)
     read = best(lambda: read_many(lab[some], lrv[some], np.full(400, 0.3), method)) / 400
-    one = best(lambda: read_many(lab[:1], lrv[:1], [0.3], method), 40)
+    timing = best(lambda: read_many(lab[:1], lrv[:1], [0.3], method), 40)
     pairs = best(lambda: compare_many(readings[:200], readings[200:], method)) / 200
     single = best(lambda: compare(readings[0], readings[1], method), 40)
     many, y = np.resize(lab, (ROWS, 3)), np.resize(lrv, ROWS)
@@ -52,7 +52,7 @@ def speeds() -> None:
     compared = best(lambda: side_by_side(first, second, 0.5, method), 3)
     for name, value, aim in (
         ("a graded reading, of 400", f"{1000 * read:.2f} ms", "0.3 ms"),
-        ("  by itself", f"{1000 * one:.1f} ms", "-"),
+        ("  by itself", f"{1000 * timing:.1f} ms", "-"),
         ("a graded pair, of 200", f"{1000 * pairs:.2f} ms", "1 ms"),
         ("  by itself", f"{1000 * single:.1f} ms", "-"),
         ("50,000 colours graded", f"{surveyed:.2f} s", "1 s"),

@@ -127,8 +127,8 @@ class _Studio:
 
     def memory(self) -> list[float]:
         """Return the memory of each worker, MB."""
-        held = (Path(f"/proc/{pid}/status").read_text() for pid in self._workers)
-        return [int(re.findall(r"VmRSS:\s+(\d+)", text)[0]) / 1024 for text in held]
+        statuses = (Path(f"/proc/{pid}/status").read_text() for pid in self._workers)
+        return [int(re.findall(r"VmRSS:\s+(\d+)", text)[0]) / 1024 for text in statuses]
 
     def cpu(self) -> float:
         """Return the seconds of a processor that the workers have used, their own and the system's for them."""
@@ -145,10 +145,10 @@ class _Studio:
 
 def _together(acts: list[threading.Thread]) -> float:
     start = time.perf_counter()
-    for one in acts:
-        one.start()
-    for one in acts:
-        one.join()
+    for thread in acts:
+        thread.start()
+    for thread in acts:
+        thread.join()
     return time.perf_counter() - start
 
 
@@ -190,7 +190,7 @@ def steady(studio: _Studio, requests: int) -> None:
     """Two people who never pause, at one process; its memory after a fifth of the requests, and after all."""
     people = [_Person(studio.address, session) for session in studio.sessions[:2]]
     reviews = [int(pk) for pk in re.findall(r"/reviews/(\d+)/", people[0].ask("/"))]
-    found = []
+    peaks = []
     for part in (requests // 5, requests - requests // 5):
 
         def live(number: int, count: int = part // len(people)) -> None:
@@ -199,11 +199,11 @@ def steady(studio: _Studio, requests: int) -> None:
                 act(people[number], rng, reviews)
 
         _together([threading.Thread(target=live, args=(number,)) for number in range(len(people))])
-        found.append(max(studio.memory()))
-        print(f"{part:,} requests: {found[-1]:.0f} MB", flush=True)
+        peaks.append(max(studio.memory()))
+        print(f"{part:,} requests: {peaks[-1]:.0f} MB", flush=True)
     errors = [each for person in people for each in person.errors]
-    report(f"memory of a worker after {requests // 5:,} requests", f"{found[0]:.0f} MB", "350 MB")
-    report(f"  after {requests:,}", f"{found[1]:.0f} MB", "no growth")
+    report(f"memory of a worker after {requests // 5:,} requests", f"{peaks[0]:.0f} MB", "350 MB")
+    report(f"  after {requests:,}", f"{peaks[1]:.0f} MB", "no growth")
     report("  errors", str(len(errors)), "0")
 
 

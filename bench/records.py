@@ -53,7 +53,7 @@ def _fill() -> None:
         for i in range(VIEWINGS)
     )  # fmt: skip
     Decision.objects.bulk_create(
-        Decision(review=one, colour=one.colour, reason="It holds.", by=user) for one in reviews[::3]
+        Decision(review=review, colour=review.colour, reason="It holds.", by=user) for review in reviews[::3]
     )
     told = {"thing": "reviews.Review", "action": 1, "content_type_id": 1, "actor": user, "object_repr": "review"}
     Change.objects.bulk_create(

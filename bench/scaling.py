@@ -86,7 +86,7 @@ def many(studios: int) -> None:
 
 
 def main() -> None:
-    for studios in [int(one) for one in sys.argv[1:]] or COUNTS:
+    for studios in [int(argument) for argument in sys.argv[1:]] or COUNTS:
         many(studios)
 
 

@@ -62,8 +62,8 @@ def _soak(acts: int, path: Path) -> None:
         turn = rng.randrange(len(people))
         client, page = people[turn], pages[turn]
         text = page.content.decode(errors="replace") if page is not None and not page.streaming else ""
-        forms = [one for one in (forms_of(page) if text.startswith("<") or "<form" in text else [])
-                 if one[1] and not LEFT_OUT.search(one[1])]  # fmt: skip
+        forms = [form for form in (forms_of(page) if text.startswith("<") or "<form" in text else [])
+                 if form[1] and not LEFT_OUT.search(form[1])]  # fmt: skip
         links = [url.replace("&amp;", "&") for url in LINK.findall(text) if not LEFT_OUT.search(url)]
         if forms and rng.random() < 0.5:
             how, url, sent = rng.choice(forms)

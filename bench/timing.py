@@ -8,12 +8,12 @@ from collections.abc import Callable
 
 def best(act: Callable[[], object], times: int = 15) -> float:
     """Return the best time of several, seconds."""
-    found = []
+    timings = []
     for _ in range(times):
         start = time.perf_counter()
         act()
-        found.append(time.perf_counter() - start)
-    return min(found)
+        timings.append(time.perf_counter() - start)
+    return min(timings)
 
 
 def report(name: str, value: str, aim: str) -> None:

@@ -25,14 +25,14 @@ def of_a_home() -> None:
     table = np.zeros((WHITES, ROOMS))
 
     def ranked() -> None:
-        for r, one in enumerate(walls):
-            for white in rank(one, whites, keys, wall, there=walls[:1]):
-                table[white.index, r] = home.score(white, one.temperature.value)
+        for r, home_wall in enumerate(walls):
+            for white in rank(home_wall, whites, keys, wall, there=walls[:1]):
+                table[white.index, r] = home.score(white, home_wall.temperature.value)
 
     def solved() -> None:
         home.solve(table, keys, groups)
 
-    found: dict[str, object] = {}
+    results: dict[str, object] = {}
 
     def by_trying() -> None:
         rows = table.tolist()
@@ -44,16 +44,18 @@ def of_a_home() -> None:
                 then = min(rows[other if r in zone else first][r] for r in range(ROOMS))
                 if other != first and then > least + 1e-9:
                     gained.append((least - then, keys[other], zone))
-        found["white"], found["exception"] = first, min(gained) if gained else None
+        results["white"], results["exception"] = first, min(gained) if gained else None
 
     ranked()
     each, solve = best(ranked, 5), best(solved, 5)
     report(f"{WHITES} whites for {ROOMS} rooms ranked, home solved", f"{1000 * (each + solve):.0f} ms", "under 100 ms")
     report("  the home against trying every white", f"{best(by_trying, 3) / solve:.1f}× faster", "-")
     ours = home.solve(table, keys, groups)
-    one = ours.exception
-    same = ours.best.white == found["white"] and (
-        (one and (-one.gain, keys[one.white], one.zone)) == found["exception"] if one else not found["exception"]
+    exception = ours.exception
+    same = ours.best.white == results["white"] and (
+        (exception and (-exception.gain, keys[exception.white], exception.zone)) == results["exception"]
+        if exception
+        else not results["exception"]
     )
     report("  the same answer", "yes" if same else "NO", "yes")
 
@@ -71,7 +73,7 @@ def of_schemes(lab: np.ndarray) -> None:
     wall = method.load()
     lrv = lightness_to_lrv(lab[:, 0])
     keys = [f"c{i:05}" for i in range(len(lab))]
-    subjects = read_all([from_lab(one) for one in ((72, -2, 4), (55, 3, 9))], wall)
+    subjects = read_all([from_lab(lab) for lab in ((72, -2, 4), (55, 3, 9))], wall)
 
     def six() -> None:
         pool = Pool(lab, lrv, keys, wall, wall.neutral)

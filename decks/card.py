@@ -46,31 +46,34 @@ class Card:
     @property
     def details(self) -> list[str]:
         """Depth and temperature, and what must be said of its name and of a stated LRV."""
-        said = [f"{words.readings.depth(self.reading)} {words.readings.temperature(self.reading)}"]
+        lines = [f"{words.readings.depth(self.reading)} {words.readings.temperature(self.reading)}"]
         promises = naming.check(self.colour.name, self.reading)
         if promises:
-            said.append(words.places.name_check(self.colour.name, promises, self.reading))
+            lines.append(words.places.name_check(self.colour.name, promises, self.reading))
         if self.colour.lrv_stated is not None:
-            said.append(words.places.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._method)))
-        return said
+            lines.append(words.places.lrv_check(trust.check_lrv(self.colour.lrv_stated, self.reading, self._method)))
+        return lines
 
     @property
     def reviews(self) -> QuerySet[Model]:
-        held = self.colour.reviews.filter(owner__in=team(self._user), deleted=None)
-        return held.select_related("room__job", "owner")
+        reviews = self.colour.reviews.filter(owner__in=team(self._user), deleted=None)
+        return reviews.select_related("room__job", "owner")
 
     @cached_property
     def twins(self) -> str:
         """The colours of the decks that are the same to the eye or nearly."""
-        found = queries.twins(catalogue(self._user), self.colour.stimulus, self._method, self.colour.pk)
+        pairs = queries.twins(catalogue(self._user), self.colour.stimulus, self._method, self.colour.pk)
         return words.places.twins(
-            [(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in found], self._method
+            [(f"{t.colour.name}, {t.colour.label}", t.delta_e, t.parting) for t in pairs], self._method
         )
 
     @cached_property
     def values(self) -> list[Value]:
         """The working value, then the ones it replaced, newest first."""
-        return [self._value(self.colour), *(self._value(one) for one in self.colour.earlier.select_related("by"))]
+        return [
+            self._value(self.colour),
+            *(self._value(revision) for revision in self.colour.earlier.select_related("by")),
+        ]
 
     def _value(self, one: Valued) -> Value:
         stimulus = one.stimulus

@@ -37,7 +37,7 @@ def find(user: User, held: dict[str, Any]) -> Colour | None:
         visible = visible.filter(maker__name=held["maker"])
     else:
         visible = visible.filter(maker=None, name=held["name"])
-    return next((one for one in visible[:MOST_KNOWN] if _same(one, held)), None)
+    return next((colour for colour in visible[:MOST_KNOWN] if _same(colour, held)), None)
 
 
 def _same(colour: Colour, held: dict[str, Any]) -> bool:
@@ -50,9 +50,9 @@ def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
     A maker's goes into a deck of the person's own under the maker's name, or, where its code means another colour
     there, among the own colours. Raises `ValidationError` of Django for fields that cannot be.
     """
-    found = find(by, held)
-    if found is not None:
-        return found, False
+    colour = find(by, held)
+    if colour is not None:
+        return colour, False
     made = Colour(code=held["code"], made_by=held.get("made_by", ""), **{name: held[name] for name in FIELDS})
     made.parent = bring_in(by, held["parent"])[0] if held["parent"] else None
     maker = Maker.objects.filter(owner=by, name=held["maker"]).first() if held["maker"] else None

@@ -209,7 +209,7 @@ class Catalogue:
     def select(self, wanted: Wanted, chosen: method.Method | None = None) -> NDArray[np.intp]:
         """Return the rows that fit, as a method or else the default one reads them, in the order asked for."""
         chosen = chosen or method.load()
-        found = self.classified(chosen)
+        classes = self.classified(chosen)
         keep = np.ones(len(self.ids), dtype=bool)
         if wanted.lrv_low is not None:
             keep &= self.lrv >= wanted.lrv_low
@@ -226,19 +226,19 @@ class Catalogue:
         if wanted.spectrum:
             keep &= self.has_spectrum
         if wanted.family:
-            keep &= np.isin(found.family, family_codes(wanted.family, chosen))
+            keep &= np.isin(classes.family, family_codes(wanted.family, chosen))
         if wanted.undertone == "none":
-            keep &= ~found.claimed
+            keep &= ~classes.claimed
         elif wanted.undertone:
-            keep &= found.says(wanted.undertone)
+            keep &= classes.says(wanted.undertone)
         if wanted.strength:
-            keep &= found.strengths.says(chosen.undertone_strength.words.index(wanted.strength))
+            keep &= classes.strengths.says(chosen.undertone_strength.words.index(wanted.strength))
         if wanted.temperature:
-            keep &= found.temperatures.says(chosen.temperature.words.index(wanted.temperature))
+            keep &= classes.temperatures.says(chosen.temperature.words.index(wanted.temperature))
         rows = np.flatnonzero(keep)
         for word in wanted.text.casefold().split()[:MOST_WORDS]:
             rows = np.array([row for row in rows.tolist() if word in self.texts[row]], dtype=np.intp)
-        return self._sorted(rows, wanted.sort, found)
+        return self._sorted(rows, wanted.sort, classes)
 
     def _sorted(self, rows: NDArray[np.intp], sort: str, found: Classification) -> NDArray[np.intp]:
         if sort == "name":

@@ -143,16 +143,16 @@ def lines_of(waiting: Import, wanted: Collection[int]) -> tuple[list[str], dict[
     if waiting.file_format not in TABLES:
         cells = {line: deck_csv.with_typed((), typed.get(line, {}), len(MENDED_BY)) for line in wanted}
         return list(MENDED_BY), cells
-    found: dict[int, list[str]] = {}
+    lines: dict[int, list[str]] = {}
     last = max(wanted, default=0)
     headings = head_of(first_lines(waiting)).headings
     with _table(waiting) as rows:
         for line, row in rows:
             if line in wanted:
-                found[line] = deck_csv.with_typed(row, typed.get(line, {}), len(headings))
+                lines[line] = deck_csv.with_typed(row, typed.get(line, {}), len(headings))
             if line >= last:
                 break
-    return headings, found
+    return headings, lines
 
 
 def _table(waiting: Import) -> AbstractContextManager[Iterator[tuple[int, list[str]]]]:
@@ -173,13 +173,13 @@ def entries_of(colours: Iterable[Colour], chosen: Method) -> Iterator[Entry]:
     several = iter(colours)
     while some := list(islice(several, AT_A_TIME)):
         readings = read_all([colour.stimulus for colour in some], chosen)
-        for colour, found in zip(some, readings, strict=True):
+        for colour, reading in zip(some, readings, strict=True):
             reads = (
-                words.readings.undertone_short(found),
-                words.readings.family_said(found),
-                words.readings.temperature_short(found),
+                words.readings.undertone_short(reading),
+                words.readings.family_said(reading),
+                words.readings.temperature_short(reading),
             )
-            yield replace(entry_of(colour), reads=(f"{found.lrv:.2f}", *reads))
+            yield replace(entry_of(colour), reads=(f"{reading.lrv:.2f}", *reads))
 
 
 def entry_of(colour: Colour) -> Entry:

@@ -121,8 +121,8 @@ def _bring(running: Import, decided: planning.Decided) -> None:
 
 def _maker(name: str, owner: User) -> Maker:
     """Return the studio's deck of a name, whoever began it, or begin it."""
-    held = Maker.objects.filter(name=name, owner__in=team(owner)).order_by("pk").first()
-    return held or Maker.objects.create(name=name, owner=owner)
+    maker = Maker.objects.filter(name=name, owner__in=team(owner)).order_by("pk").first()
+    return maker or Maker.objects.create(name=name, owner=owner)
 
 
 @dataclass(frozen=True)

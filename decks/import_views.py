@@ -136,10 +136,10 @@ def hand_over(request: StudioRequest, kind: str, held: Import) -> Work:
 @require_editor
 def undo(request: StudioRequest, pk: int) -> HttpResponse:
     """Take an import back, also one that is only half in; a long one by the queue."""
-    held = _import(request, pk)
-    if held.done > LONG_UNDO and held.state != Import.State.RUNNING:
-        return redirect(hand_over(request, work.UNDO, held))
-    _say_left(request, files.undo(held))
+    file = _import(request, pk)
+    if file.done > LONG_UNDO and file.state != Import.State.RUNNING:
+        return redirect(hand_over(request, work.UNDO, file))
+    _say_left(request, files.undo(file))
     return redirect("deck-import")
 
 

@@ -44,8 +44,8 @@ class MethodPreview:
     def colours(self) -> list[Before]:
         rows = np.flatnonzero(self._changed.any)
         rows = rows[np.unique(np.linspace(0, len(rows) - 1, min(SHOWN, len(rows))).astype(int))] if rows.size else rows
-        found = self._held.readings(rows, self._before), self._held.readings(rows, self._after)
+        readings = self._held.readings(rows, self._before), self._held.readings(rows, self._after)
         return [
             Before(colour, words.methods.in_short(was), words.methods.in_short(becomes))
-            for colour, was, becomes in zip(self._held.boards(rows.tolist()), *found, strict=True)
+            for colour, was, becomes in zip(self._held.boards(rows.tolist()), *readings, strict=True)
         ]

@@ -140,11 +140,11 @@ class _Progress:
 
 def _look(waiting: Import, progress: _Progress) -> Looked:
     try:
-        found = read(waiting, lambda part: progress.tell(READING * part))
-        problems, sound = list(found.problems), []
+        rows = read(waiting, lambda part: progress.tell(READING * part))
+        problems, sound = list(rows.problems), []
         seen: dict[tuple[str, str], int] = {}
-        for start in range(0, len(found.entries), CHUNK):
-            chunk = found.entries[start : start + CHUNK]
+        for start in range(0, len(rows.entries), CHUNK):
+            chunk = rows.entries[start : start + CHUNK]
             for entry, fault in zip(chunk, faults(chunk), strict=True):
                 key = entry.maker or waiting.deck_name, entry.code
                 if problem := _problem(entry, fault, seen.get(key)):
@@ -152,8 +152,8 @@ def _look(waiting: Import, progress: _Progress) -> Looked:
                 else:
                     seen[key] = entry.line
                     sound.append(entry)
-            progress.tell(READING + (1 - READING) * (start + len(chunk)) / len(found.entries))
-        return Looked(sound, sorted(problems, key=lambda problem: problem.line), found.notes)
+            progress.tell(READING + (1 - READING) * (start + len(chunk)) / len(rows.entries))
+        return Looked(sound, sorted(problems, key=lambda problem: problem.line), rows.notes)
     finally:
         progress.over()
 
@@ -173,21 +173,21 @@ def _problem(entry: Entry, fault: IntakeError | None, first: int | None) -> Prob
 def plan(waiting: Import) -> Plan:
     """Return what a waiting file would do to its deck. Raises `DeckFileError` for a file that is no deck."""
     looked = look(waiting)
-    found = Plan(looked)
+    planned = Plan(looked)
     for start in range(0, len(looked.entries), CHUNK):
         chunk = looked.entries[start : start + CHUNK]
         known = known_of(chunk, waiting.owner, waiting.deck_name)
         fresh = [entry for entry in chunk if key_in(entry, waiting.deck_name) not in known]
-        found.added += len(fresh)
-        room = Plan.SHOWN - len(found.first_added)
+        planned.added += len(fresh)
+        room = Plan.SHOWN - len(planned.first_added)
         # colours to add that are neither shown nor state an LRV need no values yet
         later = {key_in(entry, waiting.deck_name) for entry in fresh[room:] if entry.lrv is None}
         valued = with_values([entry for entry in chunk if key_in(entry, waiting.deck_name) not in later])
         decided = decide(valued, known, waiting.deck_name)
-        found.first_added += [values for _, values in decided.added[:room]]
-        found.contradict(valued)
-        found.count(decided)
-    return found
+        planned.first_added += [values for _, values in decided.added[:room]]
+        planned.contradict(valued)
+        planned.count(decided)
+    return planned
 
 
 def key_in(entry: Entry, deck_name: str) -> tuple[str, str]:
@@ -196,19 +196,19 @@ def key_in(entry: Entry, deck_name: str) -> tuple[str, str]:
 
 def with_values(entries: Sequence[Entry]) -> list[tuple[Entry, dict[str, Any]]]:
     return [
-        (entry, _values(entry, one))
-        for entry, one in zip(entries, stimuli(entries), strict=True)
-        if isinstance(one, Stimulus)
+        (entry, _values(entry, colour))
+        for entry, colour in zip(entries, stimuli(entries), strict=True)
+        if isinstance(colour, Stimulus)
     ]
 
 
 def known_of(entries: Sequence[Entry], owner: User, deck_name: str) -> dict[tuple[str, str], Colour]:
     """Return the colours that entries stand for, by maker and code: of the studio's decks, else of shared ones."""
     codes = {entry.code for entry in entries}
-    held = Colour.objects.filter(Colour.SHARED | Q(maker__owner__in=team(owner)), code__in=codes).select_related(
+    colours = Colour.objects.filter(Colour.SHARED | Q(maker__owner__in=team(owner)), code__in=codes).select_related(
         "maker"
     )
-    ranked = sorted(held, key=lambda colour: not colour.is_shared)
+    ranked = sorted(colours, key=lambda colour: not colour.is_shared)
     return {(colour.maker.name if colour.maker else "", colour.code): colour for colour in ranked}
 
 
@@ -226,7 +226,7 @@ def decide(
             continue
         what = _differences(colour, values)
         if colour.is_shared:  # a file does not know how a shared deck was measured
-            what = tuple(one for one in what if one != "source")
+            what = tuple(choice for choice in what if choice != "source")
         if what:
             (shared if colour.is_shared else changed).append(Change(entry, values, colour, what))
         else:

@@ -71,46 +71,44 @@ class FilePreview:
 
     @property
     def summary(self) -> str:
-        found = self._planned[0]
-        if found is None:
+        plan = self._planned[0]
+        if plan is None:
             return ""
-        return words.files.plan_summary(found.added, found.changed, found.unchanged, len(found.problems), found.shared)
+        return words.files.plan_summary(plan.added, plan.changed, plan.unchanged, len(plan.problems), plan.shared)
 
     @property
     def can_apply(self) -> bool:
-        found = self._planned[0]
-        return found is not None and bool(found.added or found.changed)
+        plan = self._planned[0]
+        return plan is not None and bool(plan.added or plan.changed)
 
     @property
     def notes(self) -> tuple[str, ...]:
-        found = self._planned[0]
-        if found is None:
+        plan = self._planned[0]
+        if plan is None:
             return ()
-        more = words.files.stated_contradict(found.contradicted, found.first_contradicted) if found.contradicted else ""
-        return (*found.notes, *([more] if more else []))
+        more = words.files.stated_contradict(plan.contradicted, plan.first_contradicted) if plan.contradicted else ""
+        return (*plan.notes, *([more] if more else []))
 
     @property
     def problems(self) -> list[str]:
-        found = self._planned[0]
-        return (
-            [words.files.problem(p.line, p.column, p.message) for p in found.problems[MENDABLE:SHOWN]] if found else []
-        )
+        plan = self._planned[0]
+        return [words.files.problem(p.line, p.column, p.message) for p in plan.problems[MENDABLE:SHOWN]] if plan else []
 
     @cached_property
     def bad(self) -> list[BadLine]:
-        found = self._planned[0]
-        first = found.problems[:MENDABLE] if found else []
+        plan = self._planned[0]
+        first = plan.problems[:MENDABLE] if plan else []
         if not first:
             return []
         headings, lines = file_formats.lines_of(self.waiting, {problem.line for problem in first})
         return [
             BadLine(
-                one.line,
-                words.files.problem(one.line, one.column, one.message),
-                tuple(self._cells(headings, lines.get(one.line, []), one.column)),
-                str(one.line) in self.waiting.mended,
+                row.line,
+                words.files.problem(row.line, row.column, row.message),
+                tuple(self._cells(headings, lines.get(row.line, []), row.column)),
+                str(row.line) in self.waiting.mended,
             )
-            for one in first
+            for row in first
         ]
 
     def _cells(self, headings: Sequence[str], row: Sequence[str], wrong: str) -> Iterator[Cell]:
@@ -125,8 +123,8 @@ class FilePreview:
     @property
     def mended(self) -> list[tuple[int, str]]:
         """Lines that were typed here and count as that, with what was typed."""
-        found = self._planned[0]
-        bad = {problem.line for problem in found.problems} if found else set()
+        plan = self._planned[0]
+        bad = {problem.line for problem in plan.problems} if plan else set()
         typed = sorted(self.waiting.typed.items())
         return [
             (line, words.files.mended_line(line, list(filter(None, cells.values()))))
@@ -137,21 +135,21 @@ class FilePreview:
     @property
     def kept_shared(self) -> list[tuple[str, str, str]]:
         """Colours of shared decks that stay although the file has them otherwise: code, name and in what."""
-        found = self._planned[0]
-        return [(code, name, words.text.listed(what)) for code, name, what in found.first_shared[:FEW]] if found else []
+        plan = self._planned[0]
+        return [(code, name, words.text.listed(what)) for code, name, what in plan.first_shared[:FEW]] if plan else []
 
     @property
     def changes(self) -> list[tuple[str, str, str]]:
         """Colours that would change: code, name and in what."""
-        found = self._planned[0]
-        changes = found.first_changed[:SHOWN] if found else []
+        plan = self._planned[0]
+        changes = plan.first_changed[:SHOWN] if plan else []
         return [(code, name, words.text.listed(what)) for code, name, what in changes]
 
     @property
     def added(self) -> list[tuple[str, str, str, float]]:
         """The first colours that would be added: screen colour, code, name and LRV."""
-        found = self._planned[0]
-        first = found.first_added[:FEW] if found else []
+        plan = self._planned[0]
+        first = plan.first_added[:FEW] if plan else []
         return [(v["screen"], v["code"], v["name"], v["lrv"]) for v in first]
 
     @cached_property

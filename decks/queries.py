@@ -29,14 +29,14 @@ LONGEST_NAME = 200
 def visible_to(user: User) -> QuerySet[Colour]:
     """Return the makers' colours a person may use, and the own ones of the studio."""
     own = team(user)
-    found = Colour.objects.filter(Colour.SHARED | Q(maker__owner__in=own) | Q(owner__in=own, deleted=None))
-    return found.select_related("maker", "parent")
+    colours = Colour.objects.filter(Colour.SHARED | Q(maker__owner__in=own) | Q(owner__in=own, deleted=None))
+    return colours.select_related("maker", "parent")
 
 
 def own_colours(user: User, deleted: bool = False) -> QuerySet[Colour]:
     """Return the colours that somebody of the studio brought in or kept, the newest first; those put aside if asked."""
-    found = Colour.objects.filter(owner__in=team(user), deleted__isnull=not deleted)
-    return found.select_related("owner", "parent__maker").order_by("-created", "-pk")
+    colours = Colour.objects.filter(owner__in=team(user), deleted__isnull=not deleted)
+    return colours.select_related("owner", "parent__maker").order_by("-created", "-pk")
 
 
 def search(user: User, text: str) -> list[int]:
@@ -45,22 +45,22 @@ def search(user: User, text: str) -> list[int]:
     own = own_colours(user)
     for word in typed:
         own = own.filter(Q(name__icontains=word) | Q(code__icontains=word) | Q(made_by__icontains=word))
-    held = catalogue(user)
-    rows = held.select(Wanted(text=text, sort="name" if typed else "code")).tolist()
+    decks = catalogue(user)
+    rows = decks.select(Wanted(text=text, sort="name" if typed else "code")).tolist()
     whole = " ".join(typed)
 
     def rank(row: int) -> int:
-        if held.codes[row] == whole:
+        if decks.codes[row] == whole:
             return 0
-        return 1 if held.names[row].startswith(whole) else 2 if held.codes[row].startswith(whole) else 3
+        return 1 if decks.names[row].startswith(whole) else 2 if decks.codes[row].startswith(whole) else 3
 
     ranked = sorted(rows, key=rank) if typed else rows
-    return [*own.order_by("name", "id").values_list("id", flat=True), *held.ids[ranked].tolist()]
+    return [*own.order_by("name", "id").values_list("id", flat=True), *decks.ids[ranked].tolist()]
 
 
 def in_order(ids: Sequence[int]) -> list[Colour]:
-    found = by_ids(list(ids))
-    return [found[pk] for pk in ids if pk in found]
+    colours = by_ids(list(ids))
+    return [colours[pk] for pk in ids if pk in colours]
 
 
 @dataclass(frozen=True)
@@ -80,12 +80,12 @@ def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: method.Method) -> l
     return [
         Browsed(
             colour,
-            words.readings.family_said(found),
-            words.readings.undertone_short(found),
-            words.readings.temperature_short(found),
-            words.sources.provenance(colour.provenance, found.uncertainty),
+            words.readings.family_said(reading),
+            words.readings.undertone_short(reading),
+            words.readings.temperature_short(reading),
+            words.sources.provenance(colour.provenance, reading.uncertainty),
         )
-        for colour, found in zip(held.boards(rows.tolist()), readings, strict=True)
+        for colour, reading in zip(held.boards(rows.tolist()), readings, strict=True)
     ]
 
 
@@ -121,20 +121,20 @@ def twins(
 def with_code(user: User, text: str) -> list[Colour]:
     """Return the colours with a code, the makers' first, in any case; a maker's name may stand before it."""
     typed = " ".join(text.split()).casefold()
-    held = catalogue(user)
-    rows = [row for row, code in enumerate(held.codes) if code and (typed == code or typed.endswith(f" {code}"))]
+    decks = catalogue(user)
+    rows = [row for row, code in enumerate(decks.codes) if code and (typed == code or typed.endswith(f" {code}"))]
     with_it = Q(code__iexact=typed) | Q(code__iexact=typed.rpartition(" ")[2])
     own = own_colours(user).exclude(code="").filter(with_it)
-    found = [*in_order(held.ids[rows].tolist()), *own]
-    return [colour for colour in found if typed in (colour.code.casefold(), colour.maker_and_code.casefold())]
+    colours = [*in_order(decks.ids[rows].tolist()), *own]
+    return [colour for colour in colours if typed in (colour.code.casefold(), colour.maker_and_code.casefold())]
 
 
 def named(user: User, text: str) -> list[Colour]:
     """Return the colours that a person means by a code or a whole name, their own ones too; else the one whose screen
     value, RGB or Lab they typed, which is not kept yet."""
-    found = with_code(user, text) or list(visible_to(user).filter(name__iexact=text.strip())[:9])
-    typed = None if found else typed_colour.typed(text)
-    return [unkept(user, typed)] if typed else found
+    colours = with_code(user, text) or list(visible_to(user).filter(name__iexact=text.strip())[:9])
+    typed = None if colours else typed_colour.typed(text)
+    return [unkept(user, typed)] if typed else colours
 
 
 def unkept(user: User, stimulus: Stimulus) -> Colour:
@@ -148,10 +148,10 @@ class NotOneColourError(ValueError):
 
 def one_named(user: User, text: str) -> Colour:
     """Return the one colour that a person means by a code or a whole name. Raises `NotOneColourError`."""
-    found = named(user, text) if len(text) <= LONGEST_NAME else []
-    if len(found) != 1:
-        raise NotOneColourError(words.places.not_one_colour(words.text.shortened(text, 60), len(found)))
-    return found[0]
+    colours = named(user, text) if len(text) <= LONGEST_NAME else []
+    if len(colours) != 1:
+        raise NotOneColourError(words.places.not_one_colour(words.text.shortened(text, 60), len(colours)))
+    return colours[0]
 
 
 class SharedError(PermissionDenied):
@@ -166,8 +166,8 @@ def refuse_shared(colours: Iterable[int]) -> None:
 
 def sets_of(user: User) -> QuerySet[ColourSet]:
     """Return the studio's sets, first the whites that the person judges by; those of others are theirs."""
-    found = ColourSet.objects.filter(Q(owner=user) | Q(owner__in=team(user), is_whites=False))
-    return found.prefetch_related("colours__maker")
+    sets = ColourSet.objects.filter(Q(owner=user) | Q(owner__in=team(user), is_whites=False))
+    return sets.prefetch_related("colours__maker")
 
 
 def my_whites(user: User) -> QuerySet[Colour]:
@@ -190,18 +190,18 @@ def by_ids(ids: list[int]) -> dict[int, Colour]:
 def search_meant(user: User, text: str, chosen: Method) -> tuple[list[int], Meant]:
     """Return ids of colours by what somebody means: those that a colour typed in is nearest to, else those whose name,
     code or maker holds all that was typed, then those that read so under a method; and how it was understood."""
-    meant, held = understand(text, chosen), catalogue(user)
+    meant, decks = understand(text, chosen), catalogue(user)
     if meant.colour is not None:
-        if not len(held.ids):
+        if not len(decks.ids):
             return [], meant
-        rows, _ = held.index.query(meant.colour.lab_array, min(NEAREST, len(held.ids)))
-        return held.ids[rows].tolist(), meant
-    found = search(user, text)
+        rows, _ = decks.index.query(meant.colour.lab_array, min(NEAREST, len(decks.ids)))
+        return decks.ids[rows].tolist(), meant
+    ids = search(user, text)
     if meant.is_of_readings and not meant.is_of_reviews:
-        rows = _that_read_so(held, meant, chosen)
-        already = set(found)
-        found += [pk for pk in held.ids[rows].tolist() if pk not in already]
-    return found, meant
+        rows = _that_read_so(decks, meant, chosen)
+        already = set(ids)
+        ids += [pk for pk in decks.ids[rows].tolist() if pk not in already]
+    return ids, meant
 
 
 def _that_read_so(held: Catalogue, meant: Meant, chosen: Method) -> NDArray[np.intp]:
@@ -216,13 +216,13 @@ def _that_read_so(held: Catalogue, meant: Meant, chosen: Method) -> NDArray[np.i
     temperatures = [Wanted(temperature=word) for word in temperatures_meant(meant.temperature, chosen)]
     for either in (families, temperatures):
         if either:
-            rows = rows[np.isin(rows, np.concatenate([held.select(one, chosen) for one in either]))]
+            rows = rows[np.isin(rows, np.concatenate([held.select(colour, chosen) for colour in either]))]
     return rows
 
 
 def makers(user: User) -> QuerySet[Maker]:
-    held = Colour.objects.filter(maker=OuterRef("pk")).order_by().values("maker").annotate(count=Count("pk"))
-    return makers_for(user).annotate(colour_count=Coalesce(Subquery(held.values("count")), 0)).order_by("name")
+    counts = Colour.objects.filter(maker=OuterRef("pk")).order_by().values("maker").annotate(count=Count("pk"))
+    return makers_for(user).annotate(colour_count=Coalesce(Subquery(counts.values("count")), 0)).order_by("name")
 
 
 NEAREST = 24

@@ -31,12 +31,12 @@ def touch(makers: Iterable[int | None]) -> None:
 
 def _referring(only_protecting: bool) -> Q:
     """Return the condition that something refers to a colour: anything at all, or a record that needs it."""
-    found = Q(pk__in=[])
+    referring = Q(pk__in=[])
     for relation in Colour._meta.get_fields(include_hidden=True):
         if isinstance(relation, ManyToOneRel) and (relation.on_delete is RESTRICT or not only_protecting):
             rows = relation.related_model._base_manager.filter(**{relation.field.name: OuterRef("pk")})
-            found |= Q(Exists(rows))
-    return found
+            referring |= Q(Exists(rows))
+    return referring
 
 
 def delete_unused(colours: QuerySet[Colour]) -> int:
@@ -58,12 +58,12 @@ def hand_on(done: Import, ids: Iterable[int]) -> None:
         by_import=done
     )
     taken: dict[int, ValueRevision] = {}
-    for one in later.order_by("pk"):
-        taken.setdefault(one.colour_id, one)
-    for by in {one.by_import_id for one in taken.values()}:
-        own = [one for one in taken.values() if one.by_import_id == by]
-        Colour.objects.filter(pk__in=[one.colour_id for one in own]).update(brought_in_id=by)
-        ValueRevision.objects.filter(pk__in=[one.pk for one in own]).delete()
+    for revision in later.order_by("pk"):
+        taken.setdefault(revision.colour_id, revision)
+    for by in {colour.by_import_id for colour in taken.values()}:
+        own = [colour for colour in taken.values() if colour.by_import_id == by]
+        Colour.objects.filter(pk__in=[colour.colour_id for colour in own]).update(brought_in_id=by)
+        ValueRevision.objects.filter(pk__in=[colour.pk for colour in own]).delete()
 
 
 def keep_own(owner: User, name: str, stimulus: Stimulus, lrv_stated: float | None = None, **card: str) -> Colour:
@@ -79,8 +79,8 @@ def kept(owner: User, colour: Colour) -> Colour:
     same = queries.own_colours(owner).filter(
         name=colour.name, lab_l=colour.lab_l, lab_a=colour.lab_a, lab_b=colour.lab_b
     )
-    found = same.first()
-    return found or keep_own(owner, colour.name, colour.stimulus)
+    twin = same.first()
+    return twin or keep_own(owner, colour.name, colour.stimulus)
 
 
 def rename(colour: Colour, name: str) -> None:
@@ -122,9 +122,9 @@ def _after_their_reviews(ids: Sequence[int]) -> datetime:
     with the value it was made with."""
     now, most = timezone.now(), 500
     for first in range(0, len(ids), most):
-        held = Colour.objects.filter(pk__in=ids[first : first + most]).aggregate(last=Max("reviews__valued"))
-        if held["last"] and held["last"] >= now:
-            now = held["last"] + timedelta(microseconds=1)
+        last_review = Colour.objects.filter(pk__in=ids[first : first + most]).aggregate(last=Max("reviews__valued"))
+        if last_review["last"] and last_review["last"] >= now:
+            now = last_review["last"] + timedelta(microseconds=1)
     return now
 
 
@@ -276,12 +276,12 @@ def _loaded(entries: Iterable[DeckColour], owner: User | None) -> int:
 
 def whites_of(owner: User) -> ColourSet:
     """Return the person's reference whites, an empty set at first; one of that name becomes them."""
-    held = ColourSet.objects.filter(owner=owner, is_whites=True).first()
-    if held is None:
-        held, _ = ColourSet.objects.update_or_create(
+    whites = ColourSet.objects.filter(owner=owner, is_whites=True).first()
+    if whites is None:
+        whites, _ = ColourSet.objects.update_or_create(
             owner=owner, name=words.sources.MY_WHITES, defaults={"is_whites": True}
         )
-    return held
+    return whites
 
 
 @transaction.atomic
@@ -294,8 +294,8 @@ def keep_in_set(owner: User, name: str, colour: Colour) -> ColourSet:
 
 def _set_named(owner: User, name: str) -> ColourSet:
     """Return the studio's set of a name, whoever began it, or begin it."""
-    held = ColourSet.objects.filter(owner__in=team(owner), name=name, is_whites=False).order_by("pk").first()
-    return held or ColourSet.objects.create(owner=owner, name=name)
+    colour_set = ColourSet.objects.filter(owner__in=team(owner), name=name, is_whites=False).order_by("pk").first()
+    return colour_set or ColourSet.objects.create(owner=owner, name=name)
 
 
 def may_keep_in(user: User, name: str) -> None:

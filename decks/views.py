@@ -40,14 +40,14 @@ def browse(request: StudioRequest) -> HttpResponse:
     if request.htmx and request.htmx.current_url_abs_path == request.get_full_path():
         return HttpResponse(status=204)  # a field that is left says again what was typed: what is open stays open
     form = FilterForm(request.GET, request.user)
-    held = catalogue(request.user)
+    decks = catalogue(request.user)
     rows, understood = wishes.browsed(request.user, form.wanted(), form.method)
     shown_as = _view(request, form)
     page = Paginator(rows, ROWS).get_page(request.GET.get("page"))
     shown = np.asarray(page.object_list, dtype=np.intp)
-    context = {"form": form, "page": page, "rows": queries.browsed(held, shown, form.method)}
+    context = {"form": form, "page": page, "rows": queries.browsed(decks, shown, form.method)}
     context |= {
-        "tally": words.places.tally(len(rows), len(held.ids)),
+        "tally": words.places.tally(len(rows), len(decks.ids)),
         "understood": understood,
         "formats": file_formats.FORMATS,
         "sets": queries.sets_of(request.user),
@@ -75,9 +75,9 @@ def _view(request: StudioRequest, form: FilterForm) -> str:
 @require_safe
 def plane_data(request: StudioRequest) -> JsonResponse:
     """Give the colours that are filtered for as points of the undertone plane."""
-    held, form = catalogue(request.user), FilterForm(request.GET, request.user)
+    decks, form = catalogue(request.user), FilterForm(request.GET, request.user)
     rows, _ = wishes.browsed(request.user, form.wanted(), form.method)
-    return JsonResponse(plane(held, rows, form.method))
+    return JsonResponse(plane(decks, rows, form.method))
 
 
 @require_safe
@@ -91,10 +91,10 @@ def export(request: StudioRequest) -> StreamingHttpResponse:
     kind = file_formats.FORMATS.get(request.GET.get("format", ""))
     if kind is None:
         raise Http404
-    held, form = catalogue(request.user), FilterForm(request.GET, request.user)
+    decks, form = catalogue(request.user), FilterForm(request.GET, request.user)
     rows, _ = wishes.browsed(request.user, form.wanted(), form.method)
-    spectra = held.has_spectrum[rows]
-    entries = file_formats.entries_of(queries.one_after_another(held.ids[rows].tolist()), form.method)
+    spectra = decks.has_spectrum[rows]
+    entries = file_formats.entries_of(queries.one_after_another(decks.ids[rows].tolist()), form.method)
     pieces = kind.write(entries, len(rows), file_formats.GRID if spectra.any() else (), bool(spectra.all()))
     response = StreamingHttpResponse(gathered(pieces), content_type=kind.mime)
     response["Content-Disposition"] = f'attachment; filename="deck{kind.endings[0]}"'
@@ -133,10 +133,10 @@ def _own(request: StudioRequest, wrong: NameForm | None = None, of: int = 0) -> 
 
 
 def _own_colour(request: StudioRequest, pk: int, deleted: bool = False) -> Colour:
-    found = get_object_or_404(queries.own_colours(request.user, deleted), pk=pk)
-    if found.owner_id != request.user.pk and not may_change(request.user):
+    colour = get_object_or_404(queries.own_colours(request.user, deleted), pk=pk)
+    if colour.owner_id != request.user.pk and not may_change(request.user):
         raise PermissionDenied(words.people.JUNIORS_MAY_NOT)
-    return found
+    return colour
 
 
 @require_POST
@@ -195,9 +195,9 @@ def leave_out(request: StudioRequest, pk: int, colour: int) -> HttpResponse:
 @require_POST
 def method_preview(request: StudioRequest, pk: int) -> HttpResponse:
     """Show which colours of the decks would change their answer if a method were edited so."""
-    found = get_object_or_404(method_queries.own(request.user), pk=pk)
-    form = MethodForm(found.table, request.POST)
+    method = get_object_or_404(method_queries.own(request.user), pk=pk)
+    form = MethodForm(method.table, request.POST)
     if not form.is_valid():
         return render(request, "decks/method_preview.html", {"form": form}, status=422)
-    preview = MethodPreview(request.user, found.method, form.method)
+    preview = MethodPreview(request.user, method.method, form.method)
     return render(request, "decks/method_preview.html", {"preview": preview})

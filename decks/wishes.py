@@ -31,40 +31,40 @@ def like(user: User, text: str, chosen: Method) -> tuple[list[int], Meant] | Non
         subject = queries.one_named(user, started[0])
     except queries.NotOneColourError:
         return None
-    meant, held = Meant(like=subject.name, wish=started[1]), catalogue(user)
+    meant, decks = Meant(like=subject.name, wish=started[1]), catalogue(user)
     if twin:
-        same = queries.twins(held, subject.stimulus, chosen, subject.pk, queries.NEAREST)
+        same = queries.twins(decks, subject.stimulus, chosen, subject.pk, queries.NEAREST)
         meant.wish, meant.unmet = words.search.SAME_OR_NEARLY, "" if same else words.search.NONE_LIKE
-        return [one.colour.pk for one in same], meant
-    own = held.rows_of({subject.pk} - {None})
+        return [pk.colour.pk for pk in same], meant
+    own = decks.rows_of({subject.pk} - {None})
     if not started[1]:
-        rows, _ = held.nearest(subject.stimulus.lab_array, queries.NEAREST)
-        return [int(held.ids[row]) for row in rows if row not in own], meant
+        rows, _ = decks.nearest(subject.stimulus.lab_array, queries.NEAREST)
+        return [int(decks.ids[row]) for row in rows if row not in own], meant
     reading = read(subject.stimulus, chosen)
     try:
         wish = understood(user, started[1], chosen)
         meant.wish = wish.text
-        found = granted(user, wish, reading, held, own, chosen, chosen.neutral, queries.NEAREST)
+        answered = granted(user, wish, reading, decks, own, chosen, chosen.neutral, queries.NEAREST)
     except (AskError, queries.NotOneColourError) as wrong:
         meant.wish, meant.unmet = "", str(wrong)
         return [], meant
-    best = [answer.pick.index for answer in found.answers or found.near]
-    meant.unmet = "" if found.answers else words.search.NONE_ALL if found.near else words.search.NONE_LIKE
-    return held.ids[best].tolist(), meant
+    best = [answer.pick.index for answer in answered.answers or answered.near]
+    meant.unmet = "" if answered.answers else words.search.NONE_ALL if answered.near else words.search.NONE_LIKE
+    return decks.ids[best].tolist(), meant
 
 
 def browsed(user: User, wanted: Wanted, chosen: Method) -> tuple[NDArray[np.intp], str]:
     """Return the rows of the catalogue that filters and words ask for, and how the words were understood; nothing is
     said where they are plainly a name, a code or a maker."""
-    held = catalogue(user)
-    rows, likened = held.select(wanted, chosen), like(user, wanted.text, chosen)
+    decks = catalogue(user)
+    rows, likened = decks.select(wanted, chosen), like(user, wanted.text, chosen)
     if likened is None and (len(rows) or not wanted.text.strip()):
         return rows, ""
     ids, meant = likened or queries.search_meant(user, wanted.text, chosen)
-    filtered = held.select(replace(wanted, text=""), chosen)
-    row_of = dict(zip(held.ids[filtered].tolist(), filtered.tolist(), strict=True))
-    found = [row_of[pk] for pk in ids if pk in row_of]
-    return np.array(found, dtype=np.intp), words.search.understood(meant)
+    filtered = decks.select(replace(wanted, text=""), chosen)
+    row_of = dict(zip(decks.ids[filtered].tolist(), filtered.tolist(), strict=True))
+    kept_rows = [row_of[pk] for pk in ids if pk in row_of]
+    return np.array(kept_rows, dtype=np.intp), words.search.understood(meant)
 
 
 def understood(user: User, text: str, chosen: Method) -> Wish:

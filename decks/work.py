@@ -18,10 +18,10 @@ IMPORT, UNDO = "deck-import", "deck-undo"
 
 
 def _import(by: User, asked: dict[str, Any], *states: str) -> Import:
-    held = Import.objects.filter(pk=asked["file"], owner__in=team(by), state__in=states).first()
-    if held is None:
+    file = Import.objects.filter(pk=asked["file"], owner__in=team(by), state__in=states).first()
+    if file is None:
         raise WorkError(words.files.FILE_GONE)
-    return held
+    return file
 
 
 def bring_in(by: User, asked: dict[str, Any], progress: Progress) -> Result:

@@ -103,12 +103,12 @@ class Consultation:
         """The parts that have a colour, the walls in the colour of this review."""
         if self.line is None:
             return []
-        parts = [one for one in self.line.parts if one.colour is not None]
-        return [one for one in parts if one.part != "walls" or one.colour == self.context.review.colour]
+        parts = [part for part in self.line.parts if part.colour is not None]
+        return [part for part in parts if part.part != "walls" or part.colour == self.context.review.colour]
 
     @property
     def walls(self) -> Part | None:
-        return next((one for one in self.parts if one.part == "walls"), None)
+        return next((part for part in self.parts if part.part == "walls"), None)
 
     @property
     def is_decided(self) -> bool:
@@ -122,18 +122,21 @@ class Consultation:
         """What is recommended and why, each sentence from one figure or decision, and the specialist's own words. What
         clashes with what stays is not suggested, unless it is decided."""
         room, walls = self.room.name if self.room else "", self.walls
-        said = [
+        sentences = [
             words.consultation.recommends(
                 self.subject.name, room, walls.sheen if walls else "", self.is_decided, self.clashes
             ),
             words.consultation.described(self.subject.name, self.subject.reading),
         ]
-        said += [line.strip() for line in self.context.review.verdict.splitlines() if line.strip()]
-        trim, ceiling = (next((one for one in self.parts if one.part == part), None) for part in ("trim", "ceiling"))
+        sentences += [line.strip() for line in self.context.review.verdict.splitlines() if line.strip()]
+        trim, ceiling = (
+            next((part_there for part_there in self.parts if part_there.part == part), None)
+            for part in ("trim", "ceiling")
+        )
         if trim:
             same = bool(ceiling and ceiling.colour == trim.colour)
-            said.append(words.consultation.with_woodwork(trim.name, trim.why, same))
-        return said
+            sentences.append(words.consultation.with_woodwork(trim.name, trim.why, same))
+        return sentences
 
     @property
     def field(self) -> SafeString:
@@ -141,28 +144,28 @@ class Consultation:
         if not self.parts:
             return proportions([(self.subject.stimulus.screen, self.subject.name, 1.0)])
         joined: dict[str, tuple[str, float]] = {}
-        for one in self.parts:
-            label, area = joined.get(one.screen, ("", 0.0))
+        for part in self.parts:
+            label, area = joined.get(part.screen, ("", 0.0))
             names = (
-                f"{label}, {words.consultation.PAINTED[one.part]}"
+                f"{label}, {words.consultation.PAINTED[part.part]}"
                 if label
-                else words.text.capital(words.consultation.PAINTED[one.part])
+                else words.text.capital(words.consultation.PAINTED[part.part])
             )
-            joined[one.screen] = names, area + (one.area or 1.0)
+            joined[part.screen] = names, area + (part.area or 1.0)
         return proportions([(screen, label, area) for screen, (label, area) in joined.items()])
 
     @property
     def bought(self) -> list[Row]:
         rows = []
-        for one in self.parts:
-            assert one.colour is not None
+        for part in self.parts:
+            assert part.colour is not None
             cells = (
-                words.text.capital(words.consultation.PAINTED[one.part]),
-                one.called,
-                one.finish,
-                self._cans(one),
+                words.text.capital(words.consultation.PAINTED[part.part]),
+                part.called,
+                part.finish,
+                self._cans(part),
             )
-            rows.append(Row(one.screen, cells, one.colour.maker_name))
+            rows.append(Row(part.screen, cells, part.colour.maker_name))
         return rows
 
     def _cans(self, one: Part) -> str:
@@ -179,18 +182,18 @@ class Consultation:
         coats = words.text.number(self.home.paint.coats, 0)
         return [
             Row(
-                one.screen,
+                part.screen,
                 (
-                    words.text.capital(words.consultation.PAINTED[one.part]),
-                    words.consultation.PREPARE[one.part],
-                    one.finish + (f", {one.decision.paint}" if one.decision and one.decision.paint else ""),
+                    words.text.capital(words.consultation.PAINTED[part.part]),
+                    words.consultation.PREPARE[part.part],
+                    part.finish + (f", {part.decision.paint}" if part.decision and part.decision.paint else ""),
                     coats,
-                    words.sizes.area_said(one.area) if one.area else "",
-                    one.name,
+                    words.sizes.area_said(part.area) if part.area else "",
+                    part.name,
                 ),
             )
-            for one in self.parts
-            if one.why != "stays"
+            for part in self.parts
+            if part.why != "stays"
         ]
 
     @property
@@ -207,16 +210,16 @@ class Consultation:
         day = self._noon
         if day is None or day.extremes is None:
             return []
-        found: list[Moment] = []
+        moments: list[Moment] = []
         for spot in day.extremes:
-            one = Moment(spot.hour, words.light.sky_of(spot.cloud))
+            moment = Moment(spot.hour, words.light.sky_of(spot.cloud))
             by_day = not day.day.dark[spot.moment].all()
-            if by_day and all(abs(one.hour - other.hour) >= APART or one.sky != other.sky for other in found):
-                found.append(one)
-        if len(found) == 1 and (other := _most_unlike(day, found[0])):
-            found.append(other)
+            if by_day and all(abs(moment.hour - other.hour) >= APART or moment.sky != other.sky for other in moments):
+                moments.append(moment)
+        if len(moments) == 1 and (other := _most_unlike(day, moments[0])):
+            moments.append(other)
         lamps = [Moment(EVENING, "clear", evening=True)] if day.room.lamps else []
-        return [*sorted(found, key=lambda one: one.hour), *lamps]
+        return [*sorted(moments, key=lambda one: one.hour), *lamps]
 
     @cached_property
     def _noon(self) -> RoomDay | None:
@@ -261,8 +264,10 @@ class Consultation:
         """Return the photographs of the room that the client is to be given."""
         kept = self.room.photos.filter(deleted=None, in_document=True)[:MOST_PHOTOS] if self.room else []
         photos = [
-            SitePhoto(reverse("room-photo-file", args=[one.pk]), partial(smaller, bytes(one.content), LARGEST), one.of)
-            for one in kept
+            SitePhoto(
+                reverse("room-photo-file", args=[photo.pk]), partial(smaller, bytes(photo.content), LARGEST), photo.of
+            )
+            for photo in kept
         ]
         return Section("site", words.documents.DOCUMENT_TITLES["site"], FIRST, [], photos=photos)
 
@@ -271,16 +276,18 @@ class Consultation:
     @property
     def others(self) -> list[SwatchView]:
         """What was considered: the shortlist, else the near-identical colours that show most."""
-        listed = [one for one in self.context.shortlist if one.colour.pk != self.context.review.colour_id]
+        listed = [swatch for swatch in self.context.shortlist if swatch.colour.pk != self.context.review.colour_id]
         own = self.subject.reading.lrv
-        near = [one for one in self.context.set.guide if abs(one.reading.lrv - own) <= NEAR]
+        near = [swatch for swatch in self.context.set.guide if abs(swatch.reading.lrv - own) <= NEAR]
         return (listed or near)[:MOST_OTHERS]
 
     def _others(self) -> Section:
         own = self.subject.stimulus.screen
         pairs, lines = [], []
-        for held in self.others:
-            seen = [words.walks.saw_beside(held.name, f"{one.said}") for one in self.context.looking.seen_beside(held)]
-            pairs.append(Pair(own, held.colour.screen, held.title or held.name, held.label))
-            lines.append(" ".join([pair_said(self.context, held), *seen[:1]]))
+        for swatch in self.others:
+            seen = [
+                words.walks.saw_beside(swatch.name, f"{look.said}") for look in self.context.looking.seen_beside(swatch)
+            ]
+            pairs.append(Pair(own, swatch.colour.screen, swatch.title or swatch.name, swatch.label))
+            lines.append(" ".join([pair_said(self.context, swatch), *seen[:1]]))
         return Section("others", words.documents.DOCUMENT_TITLES["others"], FIRST, lines, pairs=pairs)

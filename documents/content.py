@@ -36,7 +36,7 @@ MOST_PAIRS, MOST_OUTSIDE = 8, 4
 
 def _said(sections: Iterable[Section]) -> list[Section]:
     """Return the sections that have something to say or to show."""
-    return [one for one in sections if one.lines or one.has_more]
+    return [section for section in sections if section.lines or section.has_more]
 
 
 class Content:
@@ -69,7 +69,7 @@ class Content:
             self._comparisons, self._shortlist, self._figures, self._place, self._light, self._strengths, self._whites,
             self._scheme, self._use, self._viewings, self._cautions, self._judged,
         ]  # fmt: skip
-        told = {line for one in self.given for line in one.lines}
+        told = {line for section in self.given for line in section.lines}
         evidence = []
         for one in (make() for make in makers):
             evidence.append(replace(one, lines=[line for line in one.lines if line not in told]))
@@ -77,9 +77,9 @@ class Content:
         return _said(evidence)
 
     def _is(self) -> Section:
-        said = Said(self.subject)
+        phrases = Said(self.subject)
         read = ReadingPage(self.context)
-        lines = [read.depth, said.undertone, said.temperature, *read.trust]
+        lines = [read.depth, phrases.undertone, phrases.temperature, *read.trust]
         return Section("is", words.documents.DOCUMENT_TITLES["is"], EVIDENCE, [line for line in lines if line])
 
     @cached_property
@@ -116,14 +116,14 @@ class Content:
         an evening."""
         if self.day is None:
             return []
-        found: dict[bool, list[tuple[str, str]]] = {False: [], True: []}
+        by_light: dict[bool, list[tuple[str, str]]] = {False: [], True: []}
         for thing, by_day, late in self.day.pairings:
             evening = by_day.terms is not terms
             pair = late if evening and terms is Terms.CLASH else by_day
             if pair is not None and pair.terms is terms:
-                found[evening].append((thing.name, pair.level))
-        said = [words.lamps.pairings_plain(things, terms, evening) for evening, things in found.items()]
-        return [one for one in said if one]
+                by_light[evening].append((thing.name, pair.level))
+        sentences = [words.lamps.pairings_plain(things, terms, evening) for evening, things in by_light.items()]
+        return [sentence for sentence in sentences if sentence]
 
     @cached_property
     def _clashes(self) -> list[str]:
@@ -131,25 +131,27 @@ class Content:
 
     def _care(self) -> Section:
         day = self.day
-        lines = words.warnings.counsels_plain([(one.kind, one.walls) for one in day.counsels]) if day else []
+        lines = (
+            words.warnings.counsels_plain([(counsel.kind, counsel.walls) for counsel in day.counsels]) if day else []
+        )
         lines += self._clashes
         lines += self.bad_use
         return Section("care", words.documents.DOCUMENT_TITLES["care"], EVIDENCE, lines)
 
     @cached_property
     def _palette(self) -> SchemesPart:
-        kept = [one for one in self.context.schemes if one.deleted is None]
+        kept = [scheme for scheme in self.context.schemes if scheme.deleted is None]
         asked: dict[str, str] = {}
         if kept:
             asked = {"character": kept[0].character}
-            asked |= {one.place: str(one.colour_id) for one in kept[0].places.all() if one.place != "subject"}
+            asked |= {place.place: str(place.colour_id) for place in kept[0].places.all() if place.place != "subject"}
         return SchemesPart(StepRequest(self.context, asked), Schemes(self.context, asked))
 
     @property
     def palette_boards(self) -> list[BoardShown]:
         """The colours of the palette that was kept, else of the first one."""
         lines = [(line.held, line.title) for line in self._palette.lines]
-        return [BoardShown(held.colour.screen, held.name, title) for held, title in lines if held]
+        return [BoardShown(swatch.colour.screen, swatch.name, title) for swatch, title in lines if swatch]
 
     def _with(self) -> Section:
         return Section("with", words.documents.DOCUMENT_TITLES["with"], EVIDENCE, [], boards=self.palette_boards)
@@ -162,15 +164,19 @@ class Content:
         """Return why it was decided, and what the client is told to expect: clashes with what stays, and what the light
         does first of all."""
         day = self.day
-        light = words.warnings.counsels_plain([(one.kind, one.walls) for one in day.counsels[:2]]) if day else []
+        light = (
+            words.warnings.counsels_plain([(counsel.kind, counsel.walls) for counsel in day.counsels[:2]])
+            if day
+            else []
+        )
         return [*self.reasons, *self._clashes, *light]
 
     @property
     def reasons(self) -> list[str]:
         """Why it was decided, and why not for the others, as somebody wrote."""
-        standing = [one for one in self.view.decide.record if not one.decision.reopened]
-        why = [words.text.sentence(one.decision.reason) for one in standing]
-        return why + [line for one in standing for line in one.against]
+        standing = [record for record in self.view.decide.record if not record.decision.reopened]
+        why = [words.text.sentence(reason.decision.reason) for reason in standing]
+        return why + [line for reason in standing for line in reason.against]
 
     def _before(self) -> list[str]:
         """Return what is to be done before ordering: once it is decided, nothing but to order."""
@@ -185,21 +191,21 @@ class Content:
 
     def _comparisons(self) -> Section:
         lines = [self.context.set.support_said]
-        for held in self.context.set.guide[:MOST_PAIRS]:
-            lines.append(pair_said(self.context, held))
-            for seen in self.context.looking.seen_beside(held):
-                lines.append(words.walks.saw_beside(held.name, f"{seen.said} {seen.standing}"))
+        for swatch in self.context.set.guide[:MOST_PAIRS]:
+            lines.append(pair_said(self.context, swatch))
+            for seen in self.context.looking.seen_beside(swatch):
+                lines.append(words.walks.saw_beside(swatch.name, f"{seen.said} {seen.standing}"))
         rose = undertone_rose(self.subject, self.context.wall)
         return Section("comparisons", words.documents.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
 
     def _shortlist(self) -> Section:
-        held = self.context.shortlist
-        boards = [BoardShown(one.colour.screen, one.name, one.label) for one in held]
-        lines = [pair_said(self.context, one) for one in held]
+        shortlist = self.context.shortlist
+        boards = [BoardShown(swatch.colour.screen, swatch.name, swatch.label) for swatch in shortlist]
+        lines = [pair_said(self.context, swatch) for swatch in shortlist]
         return Section("shortlist", words.documents.DOCUMENT_TITLES["shortlist"], EVIDENCE, lines, boards=boards)
 
     def _figures(self) -> Section:
-        lines = [words.documents.figure_line(one.label, one.this) for one in ReadingPage(self.context).figures]
+        lines = [words.documents.figure_line(figure.label, figure.this) for figure in ReadingPage(self.context).figures]
         return Section(
             "figures",
             words.documents.DOCUMENT_TITLES["figures"],
@@ -222,7 +228,7 @@ class Content:
             told = (
                 words.documents.AT_THE_EQUINOX,
                 *spots,
-                *words.warnings.counsels_plain([(one.kind, one.walls) for one in shown.day.counsels]),
+                *words.warnings.counsels_plain([(counsel.kind, counsel.walls) for counsel in shown.day.counsels]),
                 shown.lamps_said,
                 shown.clean,
                 shown.deeper,
@@ -258,13 +264,13 @@ class Content:
         return Section("scheme", words.documents.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
 
     def _use(self) -> Section:
-        lines = [words.use.use_said(one.surface, int(one.suits), one.reasons) for one in self.uses.uses.uses]
+        lines = [words.use.use_said(use.surface, int(use.suits), use.reasons) for use in self.uses.uses.uses]
         return Section("use", words.documents.DOCUMENT_TITLES["use"], EVIDENCE, lines)
 
     def _viewings(self) -> Section:
         page = self.view
-        lines = [words.documents.viewing_line(one.when, one.said, one.compared) for one in page.seen]
-        lines += [found.said for found in page.leanings] + [self._decided(one) for one in page.decide.record]
+        lines = [words.documents.viewing_line(look.when, look.said, look.compared) for look in page.seen]
+        lines += [leaning.said for leaning in page.leanings] + [self._decided(record) for record in page.decide.record]
         return Section("viewings", words.documents.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     @staticmethod
@@ -285,5 +291,5 @@ class Content:
         ]
         others = Together(self.context).other_bases
         lines += [line for line in [words.walks.bases(others)] if line]
-        lines += [words.walks.judged_otherwise(one) for one in others if not one.same]
+        lines += [words.walks.judged_otherwise(other) for other in others if not other.same]
         return Section("judged", words.documents.DOCUMENT_TITLES["judged"], EVIDENCE, lines)

@@ -48,12 +48,12 @@ class Given:
     @property
     def pictured(self) -> list[tuple[RoomPicture, str]]:
         """Rooms as they are drawn, each with its sentence."""
-        return [(one, _line(self.lines, at)) for at, one in enumerate(self.section.pictures)]
+        return [(picture, _line(self.lines, at)) for at, picture in enumerate(self.section.pictures)]
 
     @property
     def paired(self) -> list[tuple[Pair, str]]:
         """Pairs edge to edge, each with its sentence."""
-        return [(one, _line(self.lines, at)) for at, one in enumerate(self.section.pairs)]
+        return [(pair, _line(self.lines, at)) for at, pair in enumerate(self.section.pairs)]
 
     @property
     def rest(self) -> list[str]:
@@ -66,7 +66,7 @@ def _line(lines: list[str], at: int) -> str:
 
 
 def _against(text: str, evidence: Evidence) -> list[tuple[str, str]]:
-    return [(one.statement.quote, words.conflicts.conflict(one)) for one in conflicts(text, evidence)]
+    return [(conflict.statement.quote, words.conflicts.conflict(conflict)) for conflict in conflicts(text, evidence)]
 
 
 class Document:
@@ -89,7 +89,7 @@ class Document:
 
     @cached_property
     def _edits(self) -> dict[str, DocumentEdit]:
-        return {one.section: one for one in self.review.document_edits.all()}
+        return {edit.section: edit for edit in self.review.document_edits.all()}
 
     @cached_property
     def _client(self) -> list[Given]:
@@ -106,7 +106,7 @@ class Document:
 
     def _in_order(self, sections: list[Section], first: int) -> list[Given]:
         """Return sections as they were moved; the place of the first is counted through the whole document."""
-        order = {key: one.position for key, one in self._edits.items() if one.position is not None}
+        order = {key: edit.position for key, edit in self._edits.items() if edit.position is not None}
         places = {section.key: i for i, section in enumerate(sections, first)}
         ranked = sorted(sections, key=lambda one: (order.get(one.key, places[one.key]), places[one.key]))
         return [self._given(section) for section in ranked]
@@ -122,11 +122,11 @@ class Document:
 
     @property
     def first(self) -> list[Given]:
-        return [one for one in self._client if not one.left_out]
+        return [given for given in self._client if not given.left_out]
 
     @property
     def evidence(self) -> list[Given]:
-        return [one for one in self._evidence if not one.left_out]
+        return [given for given in self._evidence if not given.left_out]
 
     @cached_property
     def checked(self) -> list[tuple[Given, list[tuple[str, str]]]]:
@@ -134,22 +134,24 @@ class Document:
 
         The client's sections are checked, and those of the evidence that somebody edited, as far as they are given.
         """
-        held = [one for one in self.every if not one.left_out and (one.section.page == FIRST or one.edited)]
-        evidence = Known(self.content, [one.text for one in held]).evidence()
-        found = {one.section.key: _against(one.text, evidence) for one in held}
-        return [(one, found.get(one.section.key, [])) for one in self.every]
+        checked = [
+            given for given in self.every if not given.left_out and (given.section.page == FIRST or given.edited)
+        ]
+        evidence = Known(self.content, [given.text for given in checked]).evidence()
+        conflicts_by_section = {given.section.key: _against(given.text, evidence) for given in checked}
+        return [(given, conflicts_by_section.get(given.section.key, [])) for given in self.every]
 
     @property
     def conflicts(self) -> list[tuple[Given, str, str]]:
         """Each sentence that the figures speak against, with its section."""
-        return [(given, quote, said) for given, found in self.checked for quote, said in found]
+        return [(given, quote, sentence) for given, conflicts in self.checked for quote, sentence in conflicts]
 
     @property
     def own_words(self) -> list[str]:
         """What the specialist wrote of what is given: the rest is composed of the figures and cannot speak against
         them."""
-        edits = {key: one for key, one in self._edits.items() if not one.is_of_slide}
-        kept = [one.text for one in edits.values() if one.edited and not one.left_out]
+        edits = {key: edit for key, edit in self._edits.items() if not edit.is_of_slide}
+        kept = [edit.text for edit in edits.values() if edit.edited and not edit.left_out]
         own = edits.get("verdict")
         if own is None or not (own.edited or own.left_out):
             kept.append(self.review.verdict)
@@ -162,7 +164,7 @@ class Document:
         return _against(text, Known(self.content, [text]).evidence())
 
     def section(self, key: str) -> Given | None:
-        return next((one for one in self.every if one.section.key == key), None)
+        return next((given for given in self.every if given.section.key == key), None)
 
     def table(self) -> dict[str, object]:
         subject = self.context.subject
@@ -176,10 +178,10 @@ class Document:
             "room": self.review.room.name if self.review.room else None,
             "job": self.review.room.job.title if self.review.room else None,
             "sections": [
-                {"key": one.section.key, "title": one.section.title, "page": one.section.page, "lines": one.lines,
-                 "edited": one.edited,
-                 "boards": [{"name": b.name, "caption": b.caption, "screen": b.screen} for b in one.section.boards]}
-                for one in (*self.first, *self.evidence)
+                {"key": given.section.key, "title": given.section.title, "page": given.section.page,
+                 "lines": given.lines, "edited": given.edited,
+                 "boards": [{"name": b.name, "caption": b.caption, "screen": b.screen} for b in given.section.boards]}
+                for given in (*self.first, *self.evidence)
             ],
             "review": self._made_by,
         }  # fmt: skip
@@ -191,6 +193,8 @@ class Document:
         return {
             "colour": carried.carry(self.review.colour),
             **{key: getattr(self.review, field) for key, field in MADE_BY.items()},
-            "shortlist": [carried.carry(one.colour) for one in self.review.shortlist.select_related("colour__maker")],
+            "shortlist": [
+                carried.carry(entry.colour) for entry in self.review.shortlist.select_related("colour__maker")
+            ],
             "edits": [{name: getattr(edit, name) for name in EDITS} for edit in edits],
         }

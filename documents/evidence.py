@@ -52,7 +52,7 @@ class Known:
         day, home = self.day, self.consultation.home
         lit = day.room if day else None
         decision = self.view.decide.decision
-        seen = [one.viewing for one in self.view.seen]
+        seen = [look.viewing for look in self.view.seen]
         return Evidence(
             things=tuple(self._things()),
             method=self.method,
@@ -68,15 +68,16 @@ class Known:
             sunny=sunny(lit) if lit else None,
             kelvins=tuple(lamp.kelvin for lamp in lit.lamps) if lit else (),
             decided=decision.colour.name if decision else "",
-            looked=frozenset("lamps" if one.lamps_on else "day" for one in seen),
+            looked=frozenset("lamps" if look.lamps_on else "day" for look in seen),
             seen_there=tuple(
-                SeenThere(light, one.undertone, one.answers.get("warmth"))
-                for one in seen
-                if one.colour_id == self.context.review.colour_id and one.beside_id is None
-                for light in _lights(local(one).hour, one.sky, one.lamps_on)
+                SeenThere(light, look.undertone, look.answers.get("warmth"))
+                for look in seen
+                if look.colour_id == self.context.review.colour_id and look.beside_id is None
+                for light in _lights(local(look).hour, look.sky, look.lamps_on)
             ),
             seen_beside=tuple(
-                SeenBeside(one.colour.name, tuple(one.seen)) for one in self.context.looking.observations
+                SeenBeside(observation.colour.name, tuple(observation.seen))
+                for observation in self.context.looking.observations
             ),
         )
 
@@ -112,8 +113,8 @@ class Known:
         codes: set[str] = set()
         for text in self.texts:
             codes.update(_CODED.findall(text))
-            for found in _NAMED.findall(text):
-                words = found.split(" ")
+            for name in _NAMED.findall(text):
+                words = name.split(" ")
                 names.update(
                     " ".join(words[i : i + n])
                     for n in range(1, LONGEST_NAME + 1)
@@ -123,7 +124,7 @@ class Known:
                 )
         visible = deck_queries.visible_to(self.subject.owner)
         planned = [part.colour.pk for part in self.consultation.parts if part.colour]
-        known = [*planned, *(held.colour.pk for held in self.consultation.others)]
+        known = [*planned, *(swatch.colour.pk for swatch in self.consultation.others)]
         return [*visible.filter(name__in=names), *visible.filter(code__in=codes), *visible.filter(pk__in=known)]
 
     def _parts(self) -> dict[str, PartPlan]:
@@ -156,7 +157,7 @@ def _lights(hour: int, sky: str, lamps: bool) -> list[str]:
 
 def lit_by_time(day: RoomDay) -> dict[str, tuple[Reading, ...]]:
     """Return what the walls read as in each light that a sentence can name, hour by hour."""
-    found: dict[str, list[Reading]] = {}
+    readings_at: dict[str, list[Reading]] = {}
     lit = [(t, sky, labs) for sky in SKIES for t, labs in day.walls_by_day(sky)[::2]]
     if lit:
         unsure = doubt(day.paint, day.method, day.known)
@@ -164,16 +165,16 @@ def lit_by_time(day: RoomDay) -> dict[str, tuple[Reading, ...]]:
         for t, sky, labs in lit:
             walls = list(islice(each, len(labs)))
             for light in _lights(int(HALF_HOURS[t]), sky, lamps=False):
-                found.setdefault(light, []).extend(walls)
+                readings_at.setdefault(light, []).extend(walls)
     if day.room.lamps:
         unsure = doubt(day.paint, day.method, day.known, lamps=True)
-        found["lamps"] = readings(day.by_lamps(day.room.lamps), unsure, day.method, day.neutral)
-    return {light: tuple(walls) for light, walls in found.items()}
+        readings_at["lamps"] = readings(day.by_lamps(day.room.lamps), unsure, day.method, day.neutral)
+    return {light: tuple(walls) for light, walls in readings_at.items()}
 
 
 def sunny(room: LitRoom) -> frozenset[str]:
     """Return the parts of a day in which sun falls in at some time of the year; rooflights take it from everywhere."""
-    found: set[str] = set()
+    sunny: set[str] = set()
     ways = [room.facing(window.wall) for window in room.windows if window.wall in WALLS]
     up = any(window.wall not in WALLS for window in room.windows)
     year = timezone.localdate().year
@@ -182,5 +183,5 @@ def sunny(room: LitRoom) -> frozenset[str]:
         for t, hour in enumerate(HALF_HOURS):
             within = any(abs((azimuth[t] - way + 180) % 360 - 180) < GRAZING for way in ways)
             if height[t] > LOW and (up or within):
-                found.update(time for time, (start, end) in TIMES.items() if start <= hour < end)
-    return frozenset(found)
+                sunny.update(time for time, (start, end) in TIMES.items() if start <= hour < end)
+    return frozenset(sunny)

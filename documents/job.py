@@ -70,18 +70,19 @@ class JobDocument:
     @cached_property
     def rooms(self) -> list[RoomState]:
         """Every room with how far it is."""
-        found = []
+        rooms = []
         for room, wall, made in self._walls:
             name, decided = (wall.name, wall.is_decided) if wall else ("", False)
-            said = words.consultation.room_state(name, decided, made is not None, bool(made and made.waits))
-            found.append(RoomState(room, made.review if made else None, said, bool(made and not made.waits)))
-        return found
+            state = words.consultation.room_state(name, decided, made is not None, bool(made and made.waits))
+            rooms.append(RoomState(room, made.review if made else None, state, bool(made and not made.waits)))
+        return rooms
 
     @cached_property
     def lines(self) -> list[tuple[str, list[tuple[str, str]]]]:
         """Each room with what goes on its walls, trim, ceiling and doors, and in which finish; without figures."""
         return [
-            (line.room.name, [(one.called or one.whence, one.finish) for one in line.parts]) for line in self.home.lines
+            (line.room.name, [(part.called or part.whence, part.finish) for part in line.parts])
+            for line in self.home.lines
         ]
 
     @cached_property
@@ -91,17 +92,17 @@ class JobDocument:
     @cached_property
     def orders(self) -> list[Order]:
         """What to buy by maker, decided paint alone: samples are no part of what a client buys."""
-        return [one for one in orders_of(self.user, self.job, self.home) if one.paint]
+        return [order for order in orders_of(self.user, self.job, self.home) if order.paint]
 
     @cached_property
     def looks(self) -> list[Looked]:
         """What was seen on site in the rooms that are told, in order of time."""
         told = [page.review for _, page in self.pages]
-        held = Viewing.objects.filter(review__in=told, deleted=None).exclude(seen_at=None).order_by("seen_at")
-        held = held.select_related("review__colour", "review__owner", "colour", "beside", "room__job", "by")
+        viewings = Viewing.objects.filter(review__in=told, deleted=None).exclude(seen_at=None).order_by("seen_at")
+        viewings = viewings.select_related("review__colour", "review__owner", "colour", "beside", "room__job", "by")
         return [
             Looked(words.viewing.day_and_hour(local(one)), one.room.name if one.room else "", shown.name, shown.said)
-            for one, shown in ((one, Shown(one)) for one in held)
+            for one, shown in ((viewing, Shown(viewing)) for viewing in viewings)
         ]
 
     @property
@@ -118,15 +119,15 @@ class JobDocument:
             "client": self.job.client,
             "rooms": [{"room": name, "document": document.table()} for name, document in self.pages],
             "palette": [
-                {"colour": one.name, "label": one.label, "screen": one.screen, "goes": one.goes}
-                for one in self.palette.colours
+                {"colour": colour.name, "label": colour.label, "screen": colour.screen, "goes": colour.goes}
+                for colour in self.palette.colours
             ],
             "counter": [
-                {"colour": one.colour.name, "label": one.colour.label, "sheen": one.sheen, "paint": one.paint,
-                 "amount": one.said, "recipe": one.recipe, "goes": one.goes}
-                for one in self.home.totals
+                {"colour": total.colour.name, "label": total.colour.label, "sheen": total.sheen, "paint": total.paint,
+                 "amount": total.said, "recipe": total.recipe, "goes": total.goes}
+                for total in self.home.totals
             ],
-            "viewings": [vars(one) for one in self.looks],
+            "viewings": [vars(look) for look in self.looks],
             "cautions": list(self.home.cautions),
         }  # fmt: skip
 

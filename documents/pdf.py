@@ -85,7 +85,7 @@ def printed(document: Document, studio: Studio) -> dict[str, object]:
 def sheets_pdf(boards: Sequence[Sheet], printed: bool = False) -> bytes:
     """Return a sheet for every board, true to size: to be painted, or `printed` with the colour as a printer makes it,
     which the sheet says is no paint."""
-    sizes = {one.page: one for one in boards}.values()
+    sizes = {board.page: board for board in boards}.values()
     context = {"boards": boards, "sizes": list(sizes), "margin": MARGIN * 1000, "printed": printed,
                "caution": words.viewing.PRINT_IS_NOT_PAINT}  # fmt: skip
     return _made("documents/sheets.html", context, "A4", HERE / "sheets.css")

@@ -19,35 +19,40 @@ def _edit(review: Review, section: str) -> DocumentEdit:
 @transaction.atomic
 def write(by: User, review: Review, section: str, text: str, computed: str) -> None:
     """Keep a section as somebody wrote it, beside what was computed then; written as computed, it is given back."""
-    one = _edit(review, section)
+    edit = _edit(review, section)
     clean = "\n".join(line.strip() for line in text.splitlines() if line.strip())
     if clean == computed:
         give_back(review, section)
         return
-    one.text, one.computed, one.edited, one.by = clean, computed, True, by
-    one.save()
+    edit.text, edit.computed, edit.edited, edit.by = clean, computed, True, by
+    edit.save()
     review_services.save(review)
 
 
 @transaction.atomic
 def give_back(review: Review, section: str) -> None:
-    one = _edit(review, section)
-    one.text, one.computed, one.edited = "", "", False
-    one.save()
+    edit = _edit(review, section)
+    edit.text, edit.computed, edit.edited = "", "", False
+    edit.save()
     review_services.save(review)
 
 
 @transaction.atomic
 def leave_out(review: Review, section: str, left_out: bool) -> None:
-    one = _edit(review, section)
-    one.left_out = left_out
-    one.save()
+    edit = _edit(review, section)
+    edit.left_out = left_out
+    edit.save()
     review_services.save(review)
 
 
 def move(document: Document, section: str, by: int) -> None:
-    page = next((one.section.page for one in document.every if one.section.key == section), None)
-    reorder(document.review, [one.section.key for one in document.every if one.section.page == page], section, by)
+    page = next((given.section.page for given in document.every if given.section.key == section), None)
+    reorder(
+        document.review,
+        [section.section.key for section in document.every if section.section.page == page],
+        section,
+        by,
+    )
 
 
 @transaction.atomic
@@ -59,7 +64,7 @@ def reorder(review: Review, keys: list[str], moved: str, by: int) -> None:
     at = order.index(moved)
     order.insert(max(0, min(at + by, len(order) - 1)), order.pop(at))
     for position, key in enumerate(order):
-        one = _edit(review, key)
-        one.position = position
-        one.save(update_fields=["position"])
+        edit = _edit(review, key)
+        edit.position = position
+        edit.save(update_fields=["position"])
     review_services.save(review)

@@ -90,13 +90,13 @@ def _draw_grid(
     cell_width = (right - left - gap * (columns - 1)) / columns
     cell_height = (bottom - top - gap * (rows - 1)) / rows
     part = short * max(min(1.0, cell_height / (_FULL * short)), _SMALLEST)  # captions shrink with what they are of
-    below = round(0.098 * part) if any(one.name or one.caption for one in swatches) else 0
+    below = round(0.098 * part) if any(swatch.name or swatch.caption for swatch in swatches) else 0
     name_font = font_of("plex-sans-latin", round(0.034 * part), 600)
     line_font = font_of("plex-sans-latin", round(0.027 * part))
-    for i, one in enumerate(swatches):
+    for i, board in enumerate(swatches):
         x, y = left + (i % columns) * (cell_width + gap), top + (i // columns) * (cell_height + gap)
         foot = y + cell_height - below
-        draw.rectangle((round(x), round(y), round(x + cell_width) - 1, round(foot)), fill=one.screen)
+        draw.rectangle((round(x), round(y), round(x + cell_width) - 1, round(foot)), fill=board.screen)
         room = cell_width - 4
-        draw.text((x, foot + 0.012 * part), cut(one.name, name_font, room), font=name_font, fill=INK)
-        draw.text((x, foot + 0.056 * part), cut(one.caption, line_font, room), font=line_font, fill=SOFT)
+        draw.text((x, foot + 0.012 * part), cut(board.name, name_font, room), font=name_font, fill=INK)
+        draw.text((x, foot + 0.056 * part), cut(board.caption, line_font, room), font=line_font, fill=SOFT)

@@ -34,8 +34,8 @@ class DocumentFileError(ValueError):
 @cache
 def schema() -> dict[str, Any]:
     """Return the published schema of a document, JSON Schema 2020-12."""
-    found: dict[str, Any] = json.loads(SCHEMA.read_text())
-    return found
+    schema: dict[str, Any] = json.loads(SCHEMA.read_text())
+    return schema
 
 
 def is_one(held: object) -> bool:
@@ -46,8 +46,8 @@ def check(held: dict[str, Any]) -> None:
     """Raise `DocumentFileError` where a document is newer or does not keep to the schema."""
     if isinstance(held.get("version"), int) and held["version"] > VERSION:
         raise DocumentFileError(words.archives.DOCUMENT_NEWER)
-    found = jsonschema.Draft202012Validator(schema()).iter_errors(held)
-    wrong = min(found, key=lambda error: len(error.absolute_path), default=None)
+    errors = jsonschema.Draft202012Validator(schema()).iter_errors(held)
+    wrong = min(errors, key=lambda error: len(error.absolute_path), default=None)
     if wrong is not None:
         raise DocumentFileError(
             words.archives.document_wrong([str(part) for part in wrong.absolute_path], wrong.message)
@@ -73,9 +73,9 @@ def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Re
         own = held["colour"]
         made = step_services.start(by, keep_own(by, own["name"], from_lab(own["lab"])))
         edits = [
-            {"section": one["key"], "text": "\n".join(one["lines"])[:4_000], "computed": "", "edited": True,
+            {"section": section["key"], "text": "\n".join(section["lines"])[:4_000], "computed": "", "edited": True,
              "left_out": False, "position": None}
-            for one in held["sections"] if one["edited"]
+            for section in held["sections"] if section["edited"]
         ]  # fmt: skip
     else:
         made = step_services.start(by, carried.bring_in(by, review["colour"])[0])
@@ -84,11 +84,11 @@ def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Re
         _check_method(by, made)
         made.full_clean(exclude=["owner", "colour", "room", "beside"])
         services.save(made, *MADE_BY.values())
-        for one in review.get("shortlist", ()):
-            services.shortlist(made, carried.bring_in(by, one)[0])
+        for carried_over in review.get("shortlist", ()):
+            services.shortlist(made, carried.bring_in(by, carried_over)[0])
         edits = review["edits"]
-    for one in edits:
-        edit = DocumentEdit(review=made, by=by, **{name: one[name] for name in EDITS})
+    for carried_over in edits:
+        edit = DocumentEdit(review=made, by=by, **{name: carried_over[name] for name in EDITS})
         edit.full_clean(exclude=["review", "by"])
         edit.save()
     return made

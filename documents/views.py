@@ -48,9 +48,9 @@ def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
     made = Document(review)
     with as_by(review.owner):
         own = "" if made.waits else "\n".join(made.own_words)
-        found = len(made.against(own)) if own else 0
+        conflicts = len(made.against(own)) if own else 0
     return render(
-        request, "documents/conflicts.html", {"review": review, "said": words.conflicts.conflicts_count(found)}
+        request, "documents/conflicts.html", {"review": review, "said": words.conflicts.conflicts_count(conflicts)}
     )
 
 
@@ -64,8 +64,8 @@ def sentences(request: StudioRequest, pk: int) -> HttpResponse:
         return HttpResponse()
     made = Document(review)
     with as_by(request.user):
-        found = [] if made.waits else made.against(text)
-    return render(request, "documents/sentences.html", {"found": found, "settle": words.conflicts.HOW_TO_SETTLE})
+        conflicts = [] if made.waits else made.against(text)
+    return render(request, "documents/sentences.html", {"found": conflicts, "settle": words.conflicts.HOW_TO_SETTLE})
 
 
 def _papers(request: StudioRequest) -> list[str]:

@@ -54,12 +54,12 @@ class CardForm(forms.Form):
     def clean_code(self) -> str:
         """Return the code; it must be that of one colour."""
         text: str = self.cleaned_data["code"]
-        found = deck_queries.with_code(self._user, text)
-        if not found:
+        matches = deck_queries.with_code(self._user, text)
+        if not matches:
             raise forms.ValidationError(words.devices.no_such_card(text))
-        if len(found) > 1:
-            raise forms.ValidationError(words.devices.two_such_cards(text, [str(colour.maker) for colour in found]))
-        self.card = found[0]
+        if len(matches) > 1:
+            raise forms.ValidationError(words.devices.two_such_cards(text, [str(colour.maker) for colour in matches]))
+        self.card = matches[0]
         return text
 
 

@@ -57,11 +57,11 @@ class SessionPage:
 
     @property
     def summary(self) -> str:
-        found = self.sitting.together
-        if found is None or self.sitting.mean_lrv is None:
+        together = self.sitting.together
+        if together is None or self.sitting.mean_lrv is None:
             return messages.devices.NO_READINGS
         return words.devices.readings_together(
-            self.sitting.kept_count, self.sitting.mean_lrv, found.spread, found.uncertainty
+            self.sitting.kept_count, self.sitting.mean_lrv, together.spread, together.uncertainty
         )
 
     @property
@@ -75,12 +75,16 @@ class SessionPage:
 
     @property
     def against_formula(self) -> str:
-        found = self.sitting.from_formula
-        if found is None:
+        difference = self.sitting.from_formula
+        if difference is None:
             return ""
         chosen = method_queries.usual(self.session.owner)
-        said = words.devices.from_its_formula(found[0], chosen)
-        return f"{said} {words.recipes.batches_apart(found[1], chosen)}" if found[1] is not None else said
+        sentence = words.devices.from_its_formula(difference[0], chosen)
+        return (
+            f"{sentence} {words.recipes.batches_apart(difference[1], chosen)}"
+            if difference[1] is not None
+            else sentence
+        )
 
     @property
     def why_not(self) -> str:

@@ -62,8 +62,8 @@ def what_can_be_measured() -> list[str]:
 
 def measured(session: Session) -> Array | None:
     """Return the mean reflectance of a session that can be believed; None otherwise."""
-    found = Sitting(session)
-    return found.together.mean if found.together is not None and not found.why_not else None
+    sitting = Sitting(session)
+    return sitting.together.mean if sitting.together is not None and not sitting.why_not else None
 
 
 def provenance(readings: int) -> str:
@@ -158,15 +158,15 @@ class Sitting:
         cans = Batch.objects.filter(owner__in=team(batch.owner), can=batch.can)
         same = cans.filter(colour=batch.colour, percent=batch.percent)
         first = same.exclude(pk=batch.pk).filter(serial__lt=batch.serial).first()
-        earlier = [measured(one) for one in first.sessions.all()] if first else []
-        known = next((one for one in earlier if one is not None), None)
+        earlier = [measured(session) for session in first.sessions.all()] if first else []
+        known = next((colour for colour in earlier if colour is not None), None)
         return float(delta_e(wanted, mean)), None if known is None else float(delta_e(to_lab(known), mean))
 
     @cached_property
     def nearest(self) -> tuple[Colour, float] | None:
         """The catalogue colour nearest to the mean, with ΔE00."""
-        held = catalogue(self.session.owner)
-        if self.together is None or not len(held.ids):
+        decks = catalogue(self.session.owner)
+        if self.together is None or not len(decks.ids):
             return None
-        rows, distance = held.nearest(to_lab(self.together.mean), 1)
-        return held.boards([int(rows[0])])[0], float(distance[0])
+        rows, distance = decks.nearest(to_lab(self.together.mean), 1)
+        return decks.boards([int(rows[0])])[0], float(distance[0])

@@ -99,11 +99,11 @@ def name_card(session: Session, card: Colour | None) -> None:
 
 def _measured(session: Session) -> Stimulus:
     """Return the mean of the readings as a colour. Raises `ReaderError`."""
-    found = queries.Sitting(session)
-    if found.why_not:
-        raise reader.ReaderError(found.why_not)
-    assert found.together is not None
-    count = found.kept_count
+    sitting = queries.Sitting(session)
+    if sitting.why_not:
+        raise reader.ReaderError(sitting.why_not)
+    assert sitting.together is not None
+    count = sitting.kept_count
     given = words.devices.reader_given(session.thing, count, session.aperture, session.specular)
-    stimulus = from_reflectance(found.together.mean, queries.provenance(count), given)
-    return replace(stimulus, spread=found.together.uncertainty, specular=Specular(session.specular))
+    stimulus = from_reflectance(sitting.together.mean, queries.provenance(count), given)
+    return replace(stimulus, spread=sitting.together.uncertainty, specular=Specular(session.specular))

@@ -34,8 +34,8 @@ def reader_page(request: StudioRequest) -> HttpResponse:
 
 
 def _session(request: StudioRequest, pk: int) -> Session:
-    held = Session.objects.select_related("owner", "card__maker", "batch")
-    return get_object_or_404(held, pk=pk, owner__in=team(request.user))
+    sessions = Session.objects.select_related("owner", "card__maker", "batch")
+    return get_object_or_404(sessions, pk=pk, owner__in=team(request.user))
 
 
 def _show(
@@ -64,11 +64,11 @@ def calibrate(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_POST
 def measure(request: StudioRequest, pk: int) -> HttpResponse:
-    found = _session(request, pk)
+    session = _session(request, pk)
     try:
-        services.measure(found)
+        services.measure(session)
     except ReaderError as wrong:
-        return _show(request, found, str(wrong))
+        return _show(request, session, str(wrong))
     return redirect("reader-session", pk)
 
 
@@ -83,14 +83,14 @@ def drop(request: StudioRequest, pk: int, number: int) -> HttpResponse:
 @require_POST
 def card(request: StudioRequest, pk: int) -> HttpResponse:
     """Note the code that stands on the can; an empty one takes it back."""
-    found = _session(request, pk)
+    session = _session(request, pk)
     if not request.POST.get("code", "").strip():
-        services.name_card(found, None)
+        services.name_card(session, None)
         return redirect("reader-session", pk)
     form = CardForm(request.POST, request.user)
     if not form.is_valid():
-        return _show(request, found, card_form=form)
-    services.name_card(found, form.card)
+        return _show(request, session, card_form=form)
+    services.name_card(session, form.card)
     return redirect("reader-session", pk)
 
 
@@ -98,11 +98,11 @@ def card(request: StudioRequest, pk: int) -> HttpResponse:
 @require_editor
 def improve(request: StudioRequest, pk: int) -> HttpResponse:
     """Make the mean the working value of the colour whose code stands on the can."""
-    found = _session(request, pk)
+    session = _session(request, pk)
     try:
-        return redirect("colour", services.improve_card(found).pk)
+        return redirect("colour", services.improve_card(session).pk)
     except ReaderError as wrong:
-        return _show(request, found, str(wrong))
+        return _show(request, session, str(wrong))
 
 
 @require_POST
@@ -116,12 +116,12 @@ def measure_can(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def keep(request: StudioRequest, pk: int) -> HttpResponse:
     """Keep the mean as a colour, and start its review."""
-    found = _session(request, pk)
+    session = _session(request, pk)
     form = KeepForm(request.POST)
     if not form.is_valid():
-        return _show(request, found, form=form)
+        return _show(request, session, form=form)
     try:
-        colour = services.keep(found, form.cleaned_data["name"])
+        colour = services.keep(session, form.cleaned_data["name"])
     except ReaderError as wrong:
-        return _show(request, found, str(wrong), form)
+        return _show(request, session, str(wrong), form)
     return redirect(step_services.start(request.user, colour))

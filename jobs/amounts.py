@@ -46,7 +46,7 @@ def usual_sheen(room: Room, part: str, method: Method) -> str:
         "trim": "trim and sills",
         "doors": "doors",
     }[part]
-    return next(one.least for one in sheen.advice(method) if one.surface == surface)
+    return next(advice.least for advice in sheen.advice(method) if advice.surface == surface)
 
 
 def areas_of(room: Room) -> Areas | None:

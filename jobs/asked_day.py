@@ -35,10 +35,10 @@ def day_of(season: str, southern: bool, now: datetime, zone: str) -> date:
 def written_date(text: str) -> date | None:
     """Return the day that a text writes as 2026-11-05, in a year that the sun's position is known for; else None."""
     try:
-        found = date.fromisoformat(text)
+        date_written = date.fromisoformat(text)
     except ValueError:
         return None
-    return found if YEARS[0] <= found.year <= YEARS[1] else None
+    return date_written if YEARS[0] <= date_written.year <= YEARS[1] else None
 
 
 @dataclass(frozen=True)

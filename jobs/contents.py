@@ -32,8 +32,8 @@ def stimulus_of(element: Element) -> Stimulus | None:
 
 def parts_of(element: Element) -> list[tuple[Stimulus, float]]:
     """Return the colours of a fixed element with their shares, per cent; none where they are not known."""
-    held: list[tuple[Coated, float]] = [(part, part.share) for part in element.parts.all()] or [(element, 100.0)]
-    return [(colour, share) for thing, share in held if (colour := _own_colour(thing))]
+    parts: list[tuple[Coated, float]] = [(part, part.share) for part in element.parts.all()] or [(element, 100.0)]
+    return [(colour, share) for thing, share in parts if (colour := _own_colour(thing))]
 
 
 def _own_colour(thing: Coated) -> Stimulus | None:
@@ -48,7 +48,7 @@ def _own_colour(thing: Coated) -> Stimulus | None:
 
 def floor_of(room: Room) -> Stimulus | None:
     """Return the colour of a room's floor; None where it is not known."""
-    floor = next((one for one in room.surfaces.all() if one.side == "floor"), None)
+    floor = next((surface for surface in room.surfaces.all() if surface.side == "floor"), None)
     return _own_colour(floor) if floor else None
 
 
@@ -68,16 +68,20 @@ def by_permanence(room: Room) -> list[Element]:
 
 def element_boards(room: Room) -> list[Board]:
     """Return the fixed elements of a room as things in its light; those whose colour is not known are none."""
-    held = [(element, stimulus_of(element)) for element in by_permanence(room)]
-    return [Board(element.name, colour.screen, colour, element.kind) for element, colour in held if colour]
+    colours = [(element, stimulus_of(element)) for element in by_permanence(room)]
+    return [Board(element.name, colour.screen, colour, element.kind) for element, colour in colours if colour]
 
 
 def whites_of(room: Room, method: Method, neutral: WorkingNeutral) -> list[tuple[str, Stimulus]]:
     """Return what stays in a room and is white by the method, trim that stays among it: its name and colour."""
-    held = [(element.name, colour) for element in room.elements.all() if (colour := stimulus_of(element))]
-    held += [(one.get_part_display(), one.colour.stimulus) for one in room.finishes.all() if one.stays and one.colour]
-    rows = which([colour.lab for _, colour in held], [colour.lrv for _, colour in held], method, neutral)
-    return [held[row] for row in rows]
+    whites = [(element.name, colour) for element in room.elements.all() if (colour := stimulus_of(element))]
+    whites += [
+        (finish.get_part_display(), finish.colour.stimulus)
+        for finish in room.finishes.all()
+        if finish.stays and finish.colour
+    ]
+    rows = which([colour.lab for _, colour in whites], [colour.lrv for _, colour in whites], method, neutral)
+    return [whites[row] for row in rows]
 
 
 def day_in(
@@ -123,10 +127,10 @@ def why_no_light(day: RoomDay | None, room: Room) -> str:
 
 def pairings_said(day: RoomDay) -> list[tuple[str, list[str]]]:
     """Return how the paint stands to each thing, by its name: by day, and of an evening where that is otherwise."""
-    found = []
+    pairings = []
     for thing, by_day, late in day.pairings:
-        said = [words.lamps.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv)]
+        sentences = [words.lamps.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv)]
         if late and late.terms != by_day.terms:
-            said.append(words.lamps.pairing_at_night(thing.name, late.terms, late.level))
-        found.append((thing.name, said))
-    return found
+            sentences.append(words.lamps.pairing_at_night(thing.name, late.terms, late.level))
+        pairings.append((thing.name, sentences))
+    return pairings

@@ -168,8 +168,8 @@ class DayShown(Page):
         """Each cause with how far it goes; empty where why is not said."""
         if not self.why:
             return []
-        away = delta_e(np.array([one.without for one in self.day.causes.each]), self.day.board)
-        return words.causes.cause_figures(self.day.causes, self.asked.sky, [float(one) for one in away])
+        away = delta_e(np.array([cause.without for cause in self.day.causes.each]), self.day.board)
+        return words.causes.cause_figures(self.day.causes, self.asked.sky, [float(cause) for cause in away])
 
     @cached_property
     def beside(self) -> list[tuple[int, Board, str]]:
@@ -201,17 +201,21 @@ class DayShown(Page):
 
     @property
     def best(self) -> str:
-        found = self.day.extremes
+        extremes = self.day.extremes
         return (
-            words.light.spot_said(found[0].hour, found[0].wall, words.light.sky_of(found[0].cloud))
-            if found
+            words.light.spot_said(extremes[0].hour, extremes[0].wall, words.light.sky_of(extremes[0].cloud))
+            if extremes
             else words.light.NEVER_LIT
         )
 
     @property
     def worst(self) -> str:
-        found = self.day.extremes
-        return words.light.spot_said(found[1].hour, found[1].wall, words.light.sky_of(found[1].cloud)) if found else ""
+        extremes = self.day.extremes
+        return (
+            words.light.spot_said(extremes[1].hour, extremes[1].wall, words.light.sky_of(extremes[1].cloud))
+            if extremes
+            else ""
+        )
 
     @property
     def runs(self) -> list[str]:
@@ -253,16 +257,16 @@ class DayShown(Page):
 
     @property
     def lamps_said(self) -> str:
-        found = self.day.under_lamps
-        away = [float(delta_e(lab, self.day.board)) for _, lab, _ in found]
-        said = words.lamps.lamps_said(
-            [k for k, _, _ in found], [words.readings.undertone_short(r) for _, _, r in found], away
+        readings = self.day.under_lamps
+        away = [float(delta_e(lab, self.day.board)) for _, lab, _ in readings]
+        sentences = words.lamps.lamps_said(
+            [k for k, _, _ in readings], [words.readings.undertone_short(r) for _, _, r in readings], away
         )
         shifts = self.day.lamp_shifts
-        said += " " + words.lamps.lamp_shift_said(
-            max(shifts), found[shifts.index(max(shifts))][0], self.day.paint.has_spectrum
+        sentences += " " + words.lamps.lamp_shift_said(
+            max(shifts), readings[shifts.index(max(shifts))][0], self.day.paint.has_spectrum
         )
-        return said if self.day.room.lamps else f"{words.light.NO_LAMPS} {said}"
+        return sentences if self.day.room.lamps else f"{words.light.NO_LAMPS} {sentences}"
 
     @property
     def data(self) -> str:

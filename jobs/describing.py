@@ -72,17 +72,17 @@ class DescribeForm(forms.Form):
 def keep_described(by: User, job: Job | None, form: DescribeForm) -> Room:
     """Keep the room of a sentence, in a job of its own where none is given; the sentence's place becomes that of a job
     that has none."""
-    found, place = form.room, form.place
-    name = found.name or words.rooms.A_ROOM
-    job = job or keep_job(by, Job(), {"title": words.rooms.job_of_room(name, found.town)})
+    described, place = form.room, form.place
+    name = described.name or words.rooms.A_ROOM
+    job = job or keep_job(by, Job(), {"title": words.rooms.job_of_room(name, described.town)})
     if place and job.latitude is None:
         at = {"latitude": place.latitude, "longitude": place.longitude, "zone": place.zone}
         keep_job(by, job, {"town": form.town, **at})
     taken = set(job.rooms.filter(deleted=None).values_list("name", flat=True))
-    width, depth, height = found.size
+    width, depth, height = described.size
     room = Room(
         job=job, name=name if name not in taken else words.rooms.copy_of_room(name, taken), width=width, depth=depth,
-        height=height, rotation_deg=found.rotation_deg,
+        height=height, rotation_deg=described.rotation_deg,
     )  # fmt: skip
 
     def coat(material: str) -> dict[str, Any]:
@@ -93,12 +93,12 @@ def keep_described(by: User, job: Job | None, form: DescribeForm) -> Room:
     return keep_room(
         by, room, {},
         {
-            "windows": [asdict(window) for window in found.windows],
-            "lamps": [asdict(lamp) | {"dimmed": lamp.dimmed * 100} for lamp in found.lamps],
-            "surfaces": [{"side": side, **coat(material)} for side, material in found.surfaces.items()],
+            "windows": [asdict(window) for window in described.windows],
+            "lamps": [asdict(lamp) | {"dimmed": lamp.dimmed * 100} for lamp in described.lamps],
+            "surfaces": [{"side": side, **coat(material)} for side, material in described.surfaces.items()],
             "elements": [
-                {"kind": one.kind, "name": one.name[:80], "area": one.area, "on": one.on, **coat(one.material)}
-                for one in found.stays
+                {"kind": kept.kind, "name": kept.name[:80], "area": kept.area, "on": kept.on, **coat(kept.material)}
+                for kept in described.stays
             ],
         },
     )  # fmt: skip

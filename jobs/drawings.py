@@ -129,15 +129,15 @@ class Run:
 
 def runs(day: RoomDay) -> list[Run]:
     """Return what is said of the wall that is looked at, stretch by stretch."""
-    found: list[Run] = []
+    runs: list[Run] = []
     for t, hour in enumerate(HALF_HOURS):
         dark = bool(day.day.dark[t, day.wall])
-        said = words.light.seen_words(None if dark else day.readings[t])
-        if found and found[-1].said == said:
-            found[-1] = Run(said, found[-1].start, hour + 0.5)
+        words_seen = words.light.seen_words(None if dark else day.readings[t])
+        if runs and runs[-1].said == words_seen:
+            runs[-1] = Run(words_seen, runs[-1].start, hour + 0.5)
         else:
-            found.append(Run(said, hour, hour + 0.5))
-    return found
+            runs.append(Run(words_seen, hour, hour + 0.5))
+    return runs
 
 
 def wall_names(room: LitRoom) -> list[str]:
@@ -164,19 +164,19 @@ def strip(day: RoomDay, name: str) -> SafeString:
         parts.append(mark_safe(f'<g class="hours" data-wall="{wall}">{cells}</g>'))
     bottom = TOP + len(WALLS) * (ROW + GAP) - GAP
     parts += [text(LEFT + tick * 2 * CELL, bottom + 15, str(tick), "tick") for tick in range(0, 25, 3)]
-    for hour, said in ((day.sun.rises, "sun up"), (day.sun.sets, "sun down")):
+    for hour, word in ((day.sun.rises, "sun up"), (day.sun.sets, "sun down")):
         if hour is not None:
             x = LEFT + hour * 2 * CELL
-            parts += [line(x, TOP - 8, x, bottom, "sunline"), text(x, TOP - 12, said, "tick")]
+            parts += [line(x, TOP - 8, x, bottom, "sunline"), text(x, TOP - 12, word, "tick")]
     parts += _lux_curve(day, bottom + 28)
     x = LEFT + day.asked.moment * CELL
     parts.append(mark_safe(f'<rect class="cursor" data-cursor x="{n(x)}" y="{n(TOP - 4)}" width="{n(CELL)}" '
                            f'height="{n(bottom - TOP + 8)}"/>'))  # fmt: skip
-    found = [(run.said, run.start, run.end) for run in runs(day)]
+    spans = [(run.said, run.start, run.end) for run in runs(day)]
     sun = words.light.sun_said(day.sun.rises, day.sun.sets, day.sun.up)
     width = LEFT + len(HALF_HOURS) * CELL + 12
     return svg(
-        f"{name} through the day", words.light.strip_text(name, found, sun), (0, 0, width, bottom + 28 + CURVE),
+        f"{name} through the day", words.light.strip_text(name, spans, sun), (0, 0, width, bottom + 28 + CURVE),
         "strip", joined(parts),
     )  # fmt: skip
 

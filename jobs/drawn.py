@@ -36,8 +36,8 @@ _kept_files: BoundedCache[object, bytes] = BoundedCache(96)
 
 def trim_of(room: Room) -> Stimulus:
     """Return the paint of a room's trim: the one decided or staying, else a clean white."""
-    held = finish_of(room, Finish.Part.TRIM)
-    return held.colour.stimulus if held and held.colour else from_lab(CLEAN_WHITE)
+    finish = finish_of(room, Finish.Part.TRIM)
+    return finish.colour.stimulus if finish and finish.colour else from_lab(CLEAN_WHITE)
 
 
 def address(name: str, room: int, **asked: str) -> str:
@@ -84,11 +84,11 @@ class Drawn:
                 "hours": first.hours.tolist(), "skies": list(SKIES),
                 "windows": [[side, [*map(float, low), *map(float, high)]] for side, low, high in first.windows],
                 "hidden": [window.hidden for window in first.room.windows],
-                "things": [[one.name, one.side, [*one.low, *one.high]] for one in first.things],
+                "things": [[thing.name, thing.side, [*thing.low, *thing.high]] for thing in first.things],
                 "stands": {name: [*camera(first, name).place, camera(first, name).heading] for name in STANDS},
                 "measures": {"across": ACROSS, "skirting": SKIRTING, "cornice": CORNICE, "frame": FRAME, "bar": BAR},
-                "pictures": [self._packed(one) for one in self.pictures],
-                "others": [self._packed(one) for one in self.others] if self.others else None,
+                "pictures": [self._packed(picture) for picture in self.pictures],
+                "others": [self._packed(other) for other in self.others] if self.others else None,
             },
             separators=(",", ":"),
         )  # fmt: skip
@@ -96,11 +96,11 @@ class Drawn:
     def _packed(self, picture: Picture) -> dict[str, object]:
         sunny = np.flatnonzero(picture.sun.any(axis=1))
         return {
-            "sun": [[round(float(v), 4) for v in one] for one in picture.sun],
+            "sun": [[round(float(v), 4) for v in patch] for patch in picture.sun],
             "sunny": sunny.tolist(),
             "own": packed(picture.lab), "trim": packed(picture.trim), "sunlit": packed(picture.sunlit[sunny]),
             "outside": packed(picture.outside.reshape(len(picture.hours), -1, 3)),
-            "things": packed(np.stack([one.lab for one in picture.things], axis=1)) if picture.things else "",
+            "things": packed(np.stack([thing.lab for thing in picture.things], axis=1)) if picture.things else "",
         }  # fmt: skip
 
     def png(

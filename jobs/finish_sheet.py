@@ -14,7 +14,7 @@ class FinishSheet:
     """One row for each part of a room."""
 
     def __init__(self, user: User, room: Room, data: Any = None) -> None:
-        kept = {one.part: one for one in room.finishes.select_related("colour")}
+        kept = {finish.part: finish for finish in room.finishes.select_related("colour")}
         self.forms = [
             (label, FinishForm(data, prefix=part, user=user, initial=self._initial(part, kept.get(part))))
             for part, label in Finish.Part.choices

@@ -46,7 +46,7 @@ def frames(
     `room` and `others`, the paints beside the day's own `paint`, are ids with names.
     """
     shots = {"candidates": _candidates(paint, others), "hours": _hours(day), "lamps": _lamps(day)}.get(kind, [])
-    found = []
+    frames = []
     for shot in shots[:MOST] if len(shots) > 1 else []:
         hour = day.asked.hour if shot.hour is None else shot.hour
         pk, name = shot.paint or (0, paint)
@@ -55,8 +55,8 @@ def frames(
             hour=f"{hour:g}", sky=shot.sky or day.asked.sky, paint=str(pk or ""),
             kelvin=f"{shot.kelvin:g}" if shot.kelvin else "",
         )  # fmt: skip
-        found.append(Frame(shot.title, address, words.light.picture_plain(room[1], name, hour), kind == "candidates"))
-    return found
+        frames.append(Frame(shot.title, address, words.light.picture_plain(room[1], name, hour), kind == "candidates"))
+    return frames
 
 
 def _candidates(paint: str, others: Sequence[tuple[int, str]]) -> list[Shot]:

@@ -27,9 +27,9 @@ class HandOverForm(forms.Form):
         super().__init__(data, auto_id="hand-%s")
         now = job.responsible_id or job.owner_id
         self.people = {
-            str(one.user_id): one.user
-            for one in members(user).filter(closed=None).select_related("user")
-            if one.user_id != now and may_change(one.user)
+            str(member.user_id): member.user
+            for member in members(user).filter(closed=None).select_related("user")
+            if member.user_id != now and may_change(member.user)
         }
         field = self.fields["to"]
         assert isinstance(field, forms.ChoiceField)
@@ -43,8 +43,8 @@ def mine(user: User) -> Q:
 
 def waiting(user: User) -> list[tuple[HandOver, list[str]]]:
     """Return what was handed to somebody who has not said that they saw it, with what is open in each job."""
-    held = HandOver.objects.filter(to=user, read=None, job__deleted=None).select_related("job", "by", "to")
-    return [(one, open_points(one.job)) for one in held]
+    handovers = HandOver.objects.filter(to=user, read=None, job__deleted=None).select_related("job", "by", "to")
+    return [(handover, open_points(handover.job)) for handover in handovers]
 
 
 def of_job(job: Job) -> QuerySet[HandOver]:
@@ -62,10 +62,11 @@ def open_points(job: Job) -> list[str]:
         looks=Count("reviews__viewings", filter=ahead, distinct=True),
         asked=Count("reviews__client_answers", filter=asked, distinct=True),
     )
-    said = (
-        words.homes.open_in_room(one.name, bool(one.reviewed), bool(one.decided), one.looks, one.asked) for one in rooms
+    points = (
+        words.homes.open_in_room(room.name, bool(room.reviewed), bool(room.decided), room.looks, room.asked)
+        for room in rooms
     )
-    return [line for line in said if line]
+    return [line for line in points if line]
 
 
 @transaction.atomic

@@ -56,8 +56,8 @@ class Conflict:
 
 def rooms_of(job: Job) -> list[Room]:
     """Return the rooms of a job with all that lights and fills them, their finishes, doorways and reviews."""
-    held = queries.whole().filter(job=job, deleted=None)
-    return list(held.prefetch_related("open_to", "leads_to", reviews_of()))
+    rooms = queries.whole().filter(job=job, deleted=None)
+    return list(rooms.prefetch_related("open_to", "leads_to", reviews_of()))
 
 
 @dataclass(frozen=True)
@@ -73,10 +73,10 @@ class RoomPaint:
 def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
     """Return the rooms of jobs with the colour of their walls, in the order of each job."""
     finishes = Prefetch("finishes", Finish.objects.select_related("colour"))
-    held = list(Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk"))
-    reviews = reviews_of([room.pk for room in held])
-    prefetch_related_objects(held, finishes, reviews, "reviews__colour__earlier")
-    return [_painted(room) for room in held]
+    rooms = list(Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk"))
+    reviews = reviews_of([room.pk for room in rooms])
+    prefetch_related_objects(rooms, finishes, reviews, "reviews__colour__earlier")
+    return [_painted(room) for room in rooms]
 
 
 def _painted(room: Room) -> RoomPaint:
@@ -116,7 +116,7 @@ def wall_of(room: Room) -> OnWalls | None:
     by_hand = queries.finish_of(room, Finish.Part.WALLS)
     reviews: list[Any] = list(room.reviews.all())
     if by_hand and by_hand.colour:
-        review = next((one for one in reviews if one.colour_id == by_hand.colour_id), None)
+        review = next((review for review in reviews if review.colour_id == by_hand.colour_id), None)
         return OnWalls(by_hand.colour, by_hand.colour.stimulus, "stays" if by_hand.stays else "decided", review)
     decided = agreed_of(room)
     if decided is not None:
@@ -130,12 +130,12 @@ def wall_of(room: Room) -> OnWalls | None:
 def agreed_of(room: Room) -> tuple[Any, Any] | None:
     """Return the decision made last among a room's reviews that is in force, with its review; None for none."""
     reviews: list[Any] = list(room.reviews.all())
-    held = [(review, decision) for review in reviews for decision in review.in_force]
-    return max(held, key=lambda pair: pair[1].made, default=None)
+    decided = [(review, decision) for review in reviews for decision in review.in_force]
+    return max(decided, key=lambda pair: pair[1].made, default=None)
 
 
 def walled(rooms: Sequence[Room], method: Method, neutral: WorkingNeutral) -> list[Walled]:
-    found = []
+    walls = []
     for room in rooms:
         wall = wall_of(room)
         if wall is None:
@@ -143,15 +143,15 @@ def walled(rooms: Sequence[Room], method: Method, neutral: WorkingNeutral) -> li
         there = tuple(read(colour, method, neutral) for _, colour in whites_of(room, method, neutral))
         trim = queries.finish_of(room, Finish.Part.TRIM)
         stays = trim.colour if trim and trim.stays else None
-        found.append(Walled(room, wall.name, wall.value, read(wall.value, method, neutral), there, stays))
-    return found
+        walls.append(Walled(room, wall.name, wall.value, read(wall.value, method, neutral), there, stays))
+    return walls
 
 
 def suited(whites: Sequence[Reading], rooms: Sequence[Walled], method: Method) -> list[int]:
     counts = [0] * len(whites)
-    for one in rooms:
-        for white in rank(one.wall, whites, [""] * len(whites), method, there=one.there):
-            counts[white.index] += home.score(white, one.wall.temperature.value) >= SUITS
+    for room in rooms:
+        for white in rank(room.wall, whites, [""] * len(whites), method, there=room.there):
+            counts[white.index] += home.score(white, room.wall.temperature.value) >= SUITS
     return counts
 
 
@@ -172,31 +172,31 @@ class HomeWhite:
     @cached_property
     def rules(self) -> list[WhiteRule]:
         """What is set and ruled out, the newest first; then what was lifted."""
-        held = list(self.job.white_rules.select_related("colour__maker", "by", "lifted_by"))
-        return [*(one for one in held if not one.lifted), *(one for one in held if one.lifted)]
+        rules = list(self.job.white_rules.select_related("colour__maker", "by", "lifted_by"))
+        return [*(rule for rule in rules if not rule.lifted), *(rule for rule in rules if rule.lifted)]
 
     @property
     def pin(self) -> WhiteRule | None:
-        return next((one for one in self.rules if one.kind == WhiteRule.Kind.PIN and not one.lifted), None)
+        return next((rule for rule in self.rules if rule.kind == WhiteRule.Kind.PIN and not rule.lifted), None)
 
     @cached_property
     def _forbidden(self) -> set[int]:
-        return {one.colour_id for one in self.rules if one.kind == WhiteRule.Kind.FORBID and not one.lifted}
+        return {rule.colour_id for rule in self.rules if rule.kind == WhiteRule.Kind.FORBID and not rule.lifted}
 
     @cached_property
     def _candidates(self) -> list[tuple[Colour, Reading]]:
         """The whites that are weighed: the lightest of the decks, what stays as trim, and what is set."""
-        held, method = self._held, self._method
-        rows = which(held.lab, held.lrv, method, method.neutral).tolist()
-        rows = sorted(rows, key=lambda row: (-held.lrv[row], held.names[row]))[:MOST_WHITES]
-        found = list(zip(held.boards(rows), held.readings(rows, method, method.neutral), strict=True))
-        known = {colour.pk for colour, _ in found}
-        extra = [one.trim for one in self.walled if one.trim] + ([self.pin.colour] if self.pin else [])
+        decks, method = self._held, self._method
+        rows = which(decks.lab, decks.lrv, method, method.neutral).tolist()
+        rows = sorted(rows, key=lambda row: (-decks.lrv[row], decks.names[row]))[:MOST_WHITES]
+        boards = list(zip(decks.boards(rows), decks.readings(rows, method, method.neutral), strict=True))
+        known = {colour.pk for colour, _ in boards}
+        extra = [wall.trim for wall in self.walled if wall.trim] + ([self.pin.colour] if self.pin else [])
         for colour in extra:
             if colour.pk not in known:
                 known.add(colour.pk)
-                found.append((colour, read(colour.stimulus, method)))
-        return found
+                boards.append((colour, read(colour.stimulus, method)))
+        return boards
 
     def colour(self, white: int) -> Colour:
         return self._candidates[white][0]
@@ -204,14 +204,14 @@ class HomeWhite:
     @cached_property
     def _ranked(self) -> list[list[White]]:
         readings = [reading for _, reading in self._candidates]
-        return [rank(one.wall, readings, self._keys, self._method, there=one.there) for one in self.walled]
+        return [rank(wall.wall, readings, self._keys, self._method, there=wall.there) for wall in self.walled]
 
     @cached_property
     def _scores(self) -> Any:
         scores = np.zeros((len(self._candidates), len(self.walled)))
-        for r, (one, ranked) in enumerate(zip(self.walled, self._ranked, strict=True)):
+        for r, (wall, ranked) in enumerate(zip(self.walled, self._ranked, strict=True)):
             for white in ranked:
-                scores[white.index, r] = home.score(white, one.wall.temperature.value)
+                scores[white.index, r] = home.score(white, wall.wall.temperature.value)
         return scores
 
     @cached_property
@@ -220,11 +220,11 @@ class HomeWhite:
 
     @cached_property
     def _zones(self) -> list[tuple[int, ...]]:
-        places = {one.room.pk: r for r, one in enumerate(self.walled)}
+        places = {wall.room.pk: r for r, wall in enumerate(self.walled)}
         open_to = [
-            (places[one.room.pk], places[other.pk])
-            for one in self.walled
-            for other in one.room.open_to.all()
+            (places[wall.room.pk], places[other.pk])
+            for wall in self.walled
+            for other in wall.room.open_to.all()
             if other.pk in places
         ]
         return home.zones(len(self.walled), open_to)
@@ -234,7 +234,7 @@ class HomeWhite:
         if not self.walled or not self._candidates:
             return None
         ids = [colour.pk for colour, _ in self._candidates]
-        existing = {r: ids.index(one.trim.pk) for r, one in enumerate(self.walled) if one.trim}
+        existing = {r: ids.index(wall.trim.pk) for r, wall in enumerate(self.walled) if wall.trim}
         forbidden = [i for i, pk in enumerate(ids) if pk in self._forbidden]
         try:
             return home.solve(self._scores, self._keys, self._zones, existing, forbidden, pinned)
@@ -257,8 +257,8 @@ class HomeWhite:
         return self.colour(self.found.best.white) if self.found else None
 
     def _in(self, white: int, room: int) -> White:
-        one = self.walled[room]
-        return rank(one.wall, [self._candidates[white][1]], [""], self._method, there=one.there)[0]
+        wall = self.walled[room]
+        return rank(wall.wall, [self._candidates[white][1]], [""], self._method, there=wall.there)[0]
 
     @property
     def said(self) -> list[str]:
@@ -279,16 +279,18 @@ class HomeWhite:
             self._in(best.white, best.weakest), self._method.trim_gap, [words.whites.WHITE_THERE] * len(weakest.there)
         )
         lines.append(words.whites.home_weakest(weakest.room.name, best.least, facts[0] if facts else ""))
-        stays = [one.room.name for one in self.walled if one.trim and one.trim.pk == self.colour(best.white).pk]
+        stays = [wall.room.name for wall in self.walled if wall.trim and wall.trim.pk == self.colour(best.white).pk]
         if stays:
             lines.append(words.whites.trim_kept(name, stays, home.EXISTING))
         runners = self.found.runners_up
         if runners:
-            lines.append(words.whites.home_runners([(self.colour(one.white).name, one.least) for one in runners]))
+            lines.append(
+                words.whites.home_runners([(self.colour(runner.white).name, runner.least) for runner in runners])
+            )
         if self.found.exception:
-            one = self.found.exception
-            rooms = [self.walled[r].room.name for r in one.zone]
-            lines.append(words.whites.home_exception(self.colour(one.white).name, rooms, one.gain))
+            exception = self.found.exception
+            rooms = [self.walled[r].room.name for r in exception.zone]
+            lines.append(words.whites.home_exception(self.colour(exception.white).name, rooms, exception.gain))
         if len(self.walled) == 1:
             lines.append(words.whites.ONE_ROOM)
         return lines
@@ -298,31 +300,31 @@ class HomeWhite:
         """Rooms in which the white stands badly beside a white that is there, with the ways out."""
         if self.found is None:
             return []
-        best, found = self.found.best.white, []
+        best, proposal = self.found.best.white, []
         zones = {r: zone for zone in self._zones for r in zone}
-        for r, one in enumerate(self.walled):
+        for r, wall in enumerate(self.walled):
             white = self._in(best, r)
             if not (white.is_near_miss or white.yellows):
                 continue
             names = [
-                words.whites.stands_there(name) for name, _ in whites_of(one.room, self._method, self._method.neutral)
+                words.whites.stands_there(name) for name, _ in whites_of(wall.room, self._method, self._method.neutral)
             ]
             able = [w for w in self._ranked[r] if self.colour(w.index).pk not in self._forbidden]
             same, apart = ways_out(able, self._keys)
             name = self.colour(best).name
             ways = [
                 *words.whites.ways_out(same, apart, lambda w: self.colour(w.index).name, names),
-                words.whites.way_alone(one.room.name) if len(zones[r]) == 1 else words.whites.way_zone(len(zones[r])),
+                words.whites.way_alone(wall.room.name) if len(zones[r]) == 1 else words.whites.way_zone(len(zones[r])),
                 words.whites.way_repaint(names[white.near], name),
             ]
-            said = words.whites.white_conflict(name, names[white.near], white.yellows, white.away)
-            found.append(Conflict(one.room, said, ways))
-        return found
+            sentences = words.whites.white_conflict(name, names[white.near], white.yellows, white.away)
+            proposal.append(Conflict(wall.room, sentences, ways))
+        return proposal
 
     @property
     def record(self) -> list[tuple[WhiteRule, str]]:
         """What was set and ruled out, by whom and why, what is in force first."""
         return [
-            (one, words.whites.white_ruled(one.colour.name, one.kind, one.reason, name_of(one.by), one.lifted))
-            for one in self.rules
+            (rule, words.whites.white_ruled(rule.colour.name, rule.kind, rule.reason, name_of(rule.by), rule.lifted))
+            for rule in self.rules
         ]

@@ -117,7 +117,7 @@ class RoomDay:
     @cached_property
     def days(self) -> list[Day]:
         """The day, clear and overcast; kept at hand, so that an unchanged room is not computed again."""
-        return _kept.get(self.basis, lambda: [one.day for one in self.solved])
+        return _kept.get(self.basis, lambda: [solution.day for solution in self.solved])
 
     @property
     def solved(self) -> list[Solved]:
@@ -125,8 +125,8 @@ class RoomDay:
         seven digits."""
 
         def made() -> list[Solved]:
-            found = solved(self.room, self.reflectance, self.date)
-            return [replace(one, patches=one.patches.astype(np.float32)) for one in found]
+            solutions = solved(self.room, self.reflectance, self.date)
+            return [replace(solution, patches=solution.patches.astype(np.float32)) for solution in solutions]
 
         return _kept_solved.get(self.basis, made)
 
@@ -230,8 +230,8 @@ class RoomDay:
 
     def by_lamps(self, lamps: tuple[Lamp, ...]) -> Array:
         """Return what the walls read as after dark under lamps, (4, 3)."""
-        found: Array = self.after_dark((lamps,)).seen(self.reflectance)[0]
-        return found
+        seen: Array = self.after_dark((lamps,)).seen(self.reflectance)[0]
+        return seen
 
     def after_dark(self, lamps: tuple[tuple[Lamp, ...], ...]) -> Day:
         return _kept_evenings.get((self.basis, lamps), lambda: evening(self.room, self.reflectance, lamps))
@@ -249,14 +249,14 @@ class RoomDay:
 
         They are tried as boards in the light that is there, which the walls' own paint tints.
         """
-        found = []
+        means = []
         for day in self.days:
             lit = np.flatnonzero(by_day(day, self.used))
             if len(lit):
                 part = day.at(lit[np.linspace(0, len(lit) - 1, min(4, len(lit))).round().astype(int)])
-                found.append(np.stack([part.seen_many(reflectances, w) for w in range(len(WALLS))], axis=2))
+                means.append(np.stack([part.seen_many(reflectances, w) for w in range(len(WALLS))], axis=2))
         none = np.zeros((len(reflectances), len(WALLS), 3))
-        return np.asarray(np.concatenate(found).mean(axis=0), dtype=np.float64) if found else none
+        return np.asarray(np.concatenate(means).mean(axis=0), dtype=np.float64) if means else none
 
     @cached_property
     def lamp_sets(self) -> list[tuple[float, tuple[Lamp, ...]]]:
@@ -266,17 +266,17 @@ class RoomDay:
     @cached_property
     def under_lamps(self) -> list[tuple[float, Array, Reading]]:
         """What the wall that is looked at reads as under each of the lamps: kelvin, Lab (3,), reading."""
-        found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).seen(self.reflectance)
+        labs = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).seen(self.reflectance)
         unsure = doubt(self.paint, self.method, self.known, lamps=True)
-        each = readings(found[:, self.wall], unsure, self.method, self.neutral)
+        each = readings(labs[:, self.wall], unsure, self.method, self.neutral)
         kelvins = [kelvin for kelvin, _ in self.lamp_sets]
-        return [(kelvin, found[i, self.wall], each[i]) for i, kelvin in enumerate(kelvins)]
+        return [(kelvin, labs[i, self.wall], each[i]) for i, kelvin in enumerate(kelvins)]
 
     @cached_property
     def lamp_shifts(self) -> list[float]:
         """By how much the board shifts under each of the lamps beside a clean white there, ΔE00: its metamerism."""
-        found = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).beside_white(self.reflectance)
-        return [float(v) for v in delta_e(found[:, self.wall], self.board)]
+        shifts = self.after_dark(tuple(lamps for _, lamps in self.lamp_sets)).beside_white(self.reflectance)
+        return [float(v) for v in delta_e(shifts[:, self.wall], self.board)]
 
     @cached_property
     def _mirrored_by_glass(self) -> dict[str, float]:
@@ -296,12 +296,12 @@ class RoomDay:
         the room's lamps where it has any."""
         spectra = np.array([spectrum_of(thing.colour) for thing in self.elements]).reshape(-1, 31)
         noon = int(np.argmax(self.days[1].lux[:, self.wall]))
-        found = [Lit(False, self.seen[1][noon, self.wall], self.days[1].at([noon]).seen_many(spectra, self.wall)[0])]
+        lights = [Lit(False, self.seen[1][noon, self.wall], self.days[1].at([noon]).seen_many(spectra, self.wall)[0])]
         if self.room.lamps:
             dusk = self.after_dark((self.room.lamps,))
             own = dusk.seen(self.reflectance)[0, self.wall]
-            found.append(Lit(True, own, dusk.seen_many(spectra, self.wall)[0]))
-        return found
+            lights.append(Lit(True, own, dusk.seen_many(spectra, self.wall)[0]))
+        return lights
 
     def pair(self, light: Lit, element: int) -> Pairing:
         both = self.paint, self.elements[element].colour
@@ -311,11 +311,11 @@ class RoomDay:
     @cached_property
     def pairings(self) -> list[tuple[Board, Pairing, Pairing | None]]:
         """How the paint stands to each fixed element: by day, and of an evening under the room's lamps."""
-        found = []
+        pairings = []
         for i, thing in enumerate(self.elements):
             by_day, *late = (self.pair(light, i) for light in self.lights)
-            found.append((thing, by_day, late[0] if late else None))
-        return found
+            pairings.append((thing, by_day, late[0] if late else None))
+        return pairings
 
     @property
     def deeper(self) -> tuple[float, float]:

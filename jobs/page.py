@@ -48,10 +48,10 @@ class JobsPage:
 
     @cached_property
     def found(self) -> QuerySet[Job]:
-        found = queries.searched(self._user, self.q) if self.q else queries.listed(self._user)
+        jobs = queries.searched(self._user, self.q) if self.q else queries.listed(self._user)
         if self.state:
-            found = found.filter(state=self.state)
-        return found.order_by(*([self.group] if self.group else []), self.sort, "-pk")
+            jobs = jobs.filter(state=self.state)
+        return jobs.order_by(*([self.group] if self.group else []), self.sort, "-pk")
 
     def grouped(self, jobs: list[Job]) -> list[tuple[str, list[Job]]]:
         """Return jobs of a page by group; one group without a name where they are not grouped."""
@@ -75,18 +75,18 @@ class JobPage:
 
     @cached_property
     def rooms(self) -> list[Room]:
-        held = self.job.rooms.filter(deleted=None)
-        return list(held.prefetch_related("open_to", "windows", "elements__colour", reviews_of()))
+        rooms = self.job.rooms.filter(deleted=None)
+        return list(rooms.prefetch_related("open_to", "windows", "elements__colour", reviews_of()))
 
     @property
     def summaries(self) -> list[tuple[Room, list[str]]]:
         """What stays in each room against the colour last reviewed for it: clashes, and what goes with it."""
-        found = []
+        summaries = []
         for room in queries.whole().filter(job=self.job, deleted=None):
             page = RoomPage(self._user, room, {})
             if page.day and page.reviews and page.day.elements:
-                found.append((room, words.rooms.stays_said(page.tried[0], _terms(page.day))))
-        return found
+                summaries.append((room, words.rooms.stays_said(page.tried[0], _terms(page.day))))
+        return summaries
 
     @cached_property
     def open_points(self) -> list[str]:
@@ -94,7 +94,7 @@ class JobPage:
 
     @property
     def hand_overs(self) -> list[str]:
-        return [one.said for one in handing.of_job(self.job)]
+        return [handover.said for handover in handing.of_job(self.job)]
 
     @property
     def nothing_open(self) -> str:
@@ -111,19 +111,19 @@ class JobPage:
 
     @property
     def colours(self) -> list[Colour]:
-        found = {review.colour_id: review.colour for room in self.rooms for review in room.reviews.all()}
-        return list(found.values())
+        colours = {review.colour_id: review.colour for room in self.rooms for review in room.reviews.all()}
+        return list(colours.values())
 
 
 def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
     """Return what stands in a room, on which terms with the paint, how surely, and whether of an evening only."""
-    found = []
+    terms = []
     for thing, by_day, late in day.pairings:
         if late and late.terms is Terms.CLASH and by_day.terms is not Terms.CLASH:
-            found.append((thing.name, str(late.terms), str(late.level), True))
+            terms.append((thing.name, str(late.terms), str(late.level), True))
         else:
-            found.append((thing.name, str(by_day.terms), str(by_day.level), False))
-    return found
+            terms.append((thing.name, str(by_day.terms), str(by_day.level), False))
+    return terms
 
 
 def reviews_of(on_walls_of: Sequence[int] = ()) -> Prefetch[str]:
@@ -134,20 +134,20 @@ def reviews_of(on_walls_of: Sequence[int] = ()) -> Prefetch[str]:
     decisions = reviews.model._meta.get_field("decisions").related_model
     assert decisions is not None and not isinstance(decisions, str)
     in_force = decisions._default_manager.filter(reopened=None)
-    held = reviews.filter(deleted=None)
+    wanted = reviews.filter(deleted=None)
     if on_walls_of:
         rooms = Room.objects.filter(pk__in=on_walls_of).annotate(newest=queries.newest_review())
         by_hand = Finish.objects.filter(room__in=on_walls_of, part=Finish.Part.WALLS).values("colour")
         made = in_force.filter(review__room__in=on_walls_of, review__deleted=None).order_by("made")
         last = {room: (pk, review) for room, pk, review in made.values_list("review__room", "pk", "review")}
-        held = held.filter(
+        wanted = wanted.filter(
             Q(pk__in=[*rooms.order_by().values_list("newest", flat=True), *(review for _, review in last.values())])
             | Q(room__in=on_walls_of, colour__in=by_hand)
         ).select_related("colour")
         in_force = in_force.filter(pk__in=[pk for pk, _ in last.values()]).select_related("colour")
     else:
-        held, in_force = held.select_related("colour__maker", "owner"), in_force.select_related("colour__maker")
-    return Prefetch("reviews", held.prefetch_related(Prefetch("decisions", in_force, to_attr="in_force")))
+        wanted, in_force = wanted.select_related("colour__maker", "owner"), in_force.select_related("colour__maker")
+    return Prefetch("reviews", wanted.prefetch_related(Prefetch("decisions", in_force, to_attr="in_force")))
 
 
 @dataclass(frozen=True)
@@ -191,7 +191,7 @@ class RoomPage:
         if asked and (paint := deck_queries.visible_to(self._user).filter(pk=asked).first()):
             return paint.name, paint.stimulus, None
         wanted = self.query.get("review", "")
-        review = next((one for one in self.reviews if str(one.pk) == wanted), None)
+        review = next((review for review in self.reviews if str(review.pk) == wanted), None)
         review = review or (self.reviews[0] if self.reviews else None)
         if review:
             return review.name_now, review.value.stimulus, review
@@ -221,7 +221,7 @@ class RoomPage:
     @property
     def readings(self) -> list[tuple[Metered, str, str]]:
         """What meters read, newest first, each held against what was computed, and when by the room's clocks."""
-        held = self.room.readings.select_related("by")[:12]
+        readings = self.room.readings.select_related("by")[:12]
         return [
             (
                 r,
@@ -230,7 +230,7 @@ class RoomPage:
                 ),
                 clocks.moment(r.at, self.zone),
             )
-            for r in held
+            for r in readings
         ]
 
     @property
@@ -255,8 +255,8 @@ class RoomPage:
         for element in by_permanence(self.room):
             colour = stimulus_of(element)
             own = words.readings.headline(read(colour, self.method)) if colour else ""
-            said = " ".join(pairings.get(element.name, []))
-            lines.append(Line(element, colour.screen if colour else "", own, said))
+            pairing = " ".join(pairings.get(element.name, []))
+            lines.append(Line(element, colour.screen if colour else "", own, pairing))
         return lines
 
 

@@ -20,29 +20,29 @@ from web.uploads import sent_picture
 
 def _photo(request: StudioRequest, pk: int, deleted: bool = False) -> RoomPhoto:
     rooms = queries.rooms(request.user).filter(deleted=None, job__deleted=None)
-    held = RoomPhoto.objects.select_related("room__job").filter(room__in=rooms, deleted__isnull=not deleted)
-    return get_object_or_404(held, pk=pk)
+    photos = RoomPhoto.objects.select_related("room__job").filter(room__in=rooms, deleted__isnull=not deleted)
+    return get_object_or_404(photos, pk=pk)
 
 
 @require_POST
 @require_editor
 def add(request: StudioRequest, pk: int) -> HttpResponse:
-    found = listed_room(request, pk)
+    room = listed_room(request, pk)
     form = PhotoForm(request.POST)
     try:
         if form.is_valid():
-            photos.add(request.user, found, sent_picture(request), form.cleaned_data["of"])
-            return redirect(f"{found.get_absolute_url()}#photographs")
+            photos.add(request.user, room, sent_picture(request), form.cleaned_data["of"])
+            return redirect(f"{room.get_absolute_url()}#photographs")
     except PictureError as wrong:
         form.add_error(None, str(wrong))
-    return room_page(request, found, photo=form)
+    return room_page(request, room, photo=form)
 
 
 @require_safe
 def picture(request: StudioRequest, pk: int) -> HttpResponse:
-    held = _photo(request, pk)
+    photo = _photo(request, pk)
     small = photos.THUMBNAIL if "small" in request.GET else photos.SHOWN
-    response = HttpResponse(smaller(bytes(held.content), small), content_type="image/jpeg")
+    response = HttpResponse(smaller(bytes(photo.content), small), content_type="image/jpeg")
     response["Cache-Control"] = "private, max-age=300"
     return response
 
@@ -65,11 +65,11 @@ def _shown(request: StudioRequest, page: Picked, form: PhotoForm | None = None) 
 @require_POST
 @require_editor
 def change(request: StudioRequest, pk: int) -> HttpResponse:
-    held, form = _photo(request, pk), PhotoForm(request.POST)
+    photo, form = _photo(request, pk), PhotoForm(request.POST)
     if not form.is_valid():
-        return _shown(request, _picked(request, held), form)
-    photos.change(held, **form.cleaned_data)
-    return redirect(held)
+        return _shown(request, _picked(request, photo), form)
+    photos.change(photo, **form.cleaned_data)
+    return redirect(photo)
 
 
 @require_POST
@@ -84,15 +84,15 @@ def keep(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 @require_editor
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
-    held = _photo(request, pk)
-    photos.put_aside(held)
-    undo.offer(request, words.undo.put_aside_said(words.photos.THE_PHOTO), "room-photo-restore", held.pk)
-    return redirect(f"{held.room.get_absolute_url()}#photographs")
+    photo = _photo(request, pk)
+    photos.put_aside(photo)
+    undo.offer(request, words.undo.put_aside_said(words.photos.THE_PHOTO), "room-photo-restore", photo.pk)
+    return redirect(f"{photo.room.get_absolute_url()}#photographs")
 
 
 @require_POST
 @require_editor
 def restore(request: StudioRequest, pk: int) -> HttpResponse:
-    held = _photo(request, pk, deleted=True)
-    photos.put_aside(held, back=True)
-    return redirect(f"{held.room.get_absolute_url()}#photographs")
+    photo = _photo(request, pk, deleted=True)
+    photos.put_aside(photo, back=True)
+    return redirect(f"{photo.room.get_absolute_url()}#photographs")

@@ -69,9 +69,9 @@ class Picked:
     def point(self) -> tuple[float, float] | None:
         """Where somebody pointed, in parts of width and height: at pixels as it is shown, or by parts in per cent."""
         for names, whole in ((("at.x", "at.y"), self.size), (("across", "down"), (100, 100))):
-            said = [self._asked.get(name, "") for name in names]
-            if all(map(is_number, said)):
-                across, down = (min(max(typed(text) / of, 0.0), 1.0) for text, of in zip(said, whole, strict=True))
+            values = [self._asked.get(name, "") for name in names]
+            if all(map(is_number, values)):
+                across, down = (min(max(typed(text) / of, 0.0), 1.0) for text, of in zip(values, whole, strict=True))
                 return across, down
         return None
 
@@ -110,11 +110,11 @@ class Picked:
     @cached_property
     def near(self) -> list[Colour]:
         """The colours of the decks that are nearest to it."""
-        held = catalogue(self._user)
-        if self.stimulus is None or not len(held.ids):
+        decks = catalogue(self._user)
+        if self.stimulus is None or not len(decks.ids):
             return []
-        rows, _ = held.nearest(self.stimulus.lab_array, NEAREST)
-        return list(held.boards(rows.tolist()))
+        rows, _ = decks.nearest(self.stimulus.lab_array, NEAREST)
+        return list(decks.boards(rows.tolist()))
 
     @property
     def name(self) -> str:

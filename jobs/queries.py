@@ -39,8 +39,8 @@ def of_studio(user: User) -> QuerySet[Job]:
 
 def listed(user: User) -> QuerySet[Job]:
     """Return the jobs of the studio that are not put aside, with how many rooms each has."""
-    held = Room.objects.filter(job=OuterRef("pk"), deleted=None).order_by().values("job")
-    rooms = Coalesce(Subquery(held.annotate(count=Count("pk")).values("count")), 0)
+    counted = Room.objects.filter(job=OuterRef("pk"), deleted=None).order_by().values("job")
+    rooms = Coalesce(Subquery(counted.annotate(count=Count("pk")).values("count")), 0)
     return of_studio(user).filter(deleted=None).annotate(room_count=rooms)
 
 
@@ -60,7 +60,7 @@ def by_state(user: User, most: int, which: Q) -> list[tuple[str, str, int, list[
 def searched(user: User, text: str) -> QuerySet[Job]:
     """Return jobs in which every word typed is found: in title, client, place, rooms, notes, or the colours and
     verdicts of their reviews."""
-    found = listed(user)
+    jobs = listed(user)
     for word in text.split()[:MOST_WORDS]:
         here = Q(title__icontains=word) | Q(client__icontains=word) | Q(address__icontains=word)
         here |= Q(town__icontains=word) | Q(notes__icontains=word)
@@ -68,8 +68,8 @@ def searched(user: User, text: str) -> QuerySet[Job]:
         of_reviews = Q(reviews__colour__name__icontains=word) | Q(reviews__colour__code__iexact=word)
         of_reviews |= Q(reviews__verdict__icontains=word)
         rooms = Room.objects.filter(inside | (of_reviews & Q(reviews__deleted=None)), deleted=None)
-        found = found.filter(here | Q(pk__in=rooms.values("job_id")))
-    return found
+        jobs = jobs.filter(here | Q(pk__in=rooms.values("job_id")))
+    return jobs
 
 
 def rooms(user: User) -> QuerySet[Room]:
@@ -94,14 +94,14 @@ def _stays() -> list[Prefetch[str]]:
 def of_review(room_id: int | None, lit: bool = True) -> Room | None:
     """Return the room that a review is in, whole, or with what stays in it alone; None where it is in none, or in one
     that was put aside."""
-    held = whole() if lit else Room.objects.select_related("job").prefetch_related(*_stays())
-    return held.filter(pk=room_id, deleted=None, job__deleted=None).first() if room_id else None
+    rooms = whole() if lit else Room.objects.select_related("job").prefetch_related(*_stays())
+    return rooms.filter(pk=room_id, deleted=None, job__deleted=None).first() if room_id else None
 
 
 def newest_review() -> Subquery:
     """Return what annotates rooms with the id of the review that was touched last in each; None where there is none."""
-    found = reviews_of_rooms().filter(room=OuterRef("pk"), deleted=None).order_by("-updated", "-id")
-    return Subquery(found.values("pk")[:1])
+    reviews = reviews_of_rooms().filter(room=OuterRef("pk"), deleted=None).order_by("-updated", "-id")
+    return Subquery(reviews.values("pk")[:1])
 
 
 def reviews_of_rooms() -> QuerySet[Any]:
@@ -113,8 +113,8 @@ def reviews_of_rooms() -> QuerySet[Any]:
 
 def pinned_white(job: Job) -> int | None:
     """Return the id of the white that is set for a job's home; None where none is."""
-    held = job.white_rules.filter(kind=WhiteRule.Kind.PIN, lifted=None)
-    return held.values_list("colour_id", flat=True).first()
+    pins = job.white_rules.filter(kind=WhiteRule.Kind.PIN, lifted=None)
+    return pins.values_list("colour_id", flat=True).first()
 
 
 MOST_CHOICES = 300
@@ -124,13 +124,13 @@ MOST_CHOICES = 300
 def choices(user: User, now: Room | None = None) -> list[tuple[str, list[tuple[int, str]]]]:
     """Return the rooms that a review may be put into, id and name, by the title of their job; the one it is in among
     them, however long ago."""
-    held = rooms(user).filter(deleted=None, job__deleted=None).order_by("-job__updated", "job_id", "id")
-    found = list(held.values_list("job_id", "job__title", "pk", "name")[:MOST_CHOICES])
-    if now and now.deleted is None and all(pk != now.pk for *_, pk, _ in found):
-        found.insert(0, (now.job_id, now.job.title, now.pk, now.name))
+    open_rooms = rooms(user).filter(deleted=None, job__deleted=None).order_by("-job__updated", "job_id", "id")
+    rows = list(open_rooms.values_list("job_id", "job__title", "pk", "name")[:MOST_CHOICES])
+    if now and now.deleted is None and all(pk != now.pk for *_, pk, _ in rows):
+        rows.insert(0, (now.job_id, now.job.title, now.pk, now.name))
     return [
         (title, [(pk, name) for *_, pk, name in each])
-        for (_, title), each in groupby(found, lambda row: (row[0], row[1]))
+        for (_, title), each in groupby(rows, lambda row: (row[0], row[1]))
     ]
 
 
@@ -160,7 +160,7 @@ _WHITE_CEILING: Reflectance = (0.82,) * 31
 
 def finish_of(room: Room, part: str) -> Finish | None:
     """Return what is decided of a part of a room; None where nothing is."""
-    return next((one for one in room.finishes.all() if one.part == part), None)
+    return next((finish for finish in room.finishes.all() if finish.part == part), None)
 
 
 def known_of(room: Room) -> Known:
@@ -183,8 +183,8 @@ def lit_room(room: Room, painted: bool = True) -> LitRoom | None:
     Walls that are to be painted, or of which nothing is known, take the tried colour; with `painted` false all walls
     are as they are now.
     """
-    found = _as_entered(room, painted)
-    return None if found is None or any(checks.faults(found)) else found
+    lit = _as_entered(room, painted)
+    return None if lit is None or any(checks.faults(lit)) else lit
 
 
 def _as_entered(room: Room, painted: bool) -> LitRoom | None:

@@ -26,27 +26,27 @@ from web.http import StudioRequest, as_file, whole_number
 
 
 def listed_room(request: StudioRequest, pk: int) -> Room:
-    held = queries.whole().filter(pk__in=queries.rooms(request.user).values("pk"))
-    return get_object_or_404(held, pk=pk, deleted=None, job__deleted=None)
+    rooms = queries.whole().filter(pk__in=queries.rooms(request.user).values("pk"))
+    return get_object_or_404(rooms, pk=pk, deleted=None, job__deleted=None)
 
 
 @require_http_methods(["GET", "POST"])
 @require_editor
 def finishes(request: StudioRequest, pk: int) -> HttpResponse:
     """Decide what the parts of a room are painted with."""
-    found = listed_room(request, pk)
-    sheet = FinishSheet(request.user, found)
+    room = listed_room(request, pk)
+    sheet = FinishSheet(request.user, room)
     conflicts = EditConflicts(
         request, as_sent(form for _, form in sheet.forms), [part for part, _ in Finish.Part.choices]
     )
     if conflicts.data is not None:
-        sheet = FinishSheet(request.user, found, conflicts.data)
+        sheet = FinishSheet(request.user, room, conflicts.data)
     for part, form in sheet.forms:
-        conflicts.say(form, found.changed_by, {str(form.prefix): part})
+        conflicts.say(form, room.changed_by, {str(form.prefix): part})
     if request.method == "POST" and sheet.is_valid():
-        services.keep_finishes(request.user, found, sheet.rows())
-        return redirect("job-home", found.job_id)
-    context = {"sheet": sheet, "room": found, "job": found.job, "begun": conflicts.marks}
+        services.keep_finishes(request.user, room, sheet.rows())
+        return redirect("job-home", room.job_id)
+    context = {"sheet": sheet, "room": room, "job": room.job, "begun": conflicts.marks}
     return render(request, "jobs/finishes.html", context, status=422 if request.method == "POST" else 200)
 
 
@@ -98,7 +98,7 @@ def room_page(
 @require_editor_to_post
 def take_white(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what it would change to take a white for a room or its home; take it, with a way back."""
-    found = listed_room(request, pk)
+    room = listed_room(request, pk)
     asked = request.POST if request.method == "POST" else request.GET
     review = whole_number(asked.get("review"))
     number = whole_number(asked.get("white"))
@@ -107,14 +107,14 @@ def take_white(request: StudioRequest, pk: int) -> HttpResponse:
         if white is None:
             raise Http404
         template = "jobs/take_white_body.html" if request.htmx else "jobs/take_white.html"
-        return render(request, template, {"taking": Taking(request.user, found, white), "review": review or ""})
+        return render(request, template, {"taking": Taking(request.user, room, white), "review": review or ""})
     of_home = asked.get("for") == "home"
-    before = (take_for_home if of_home else take_for_room)(request.user, found, white)
+    before = (take_for_home if of_home else take_for_room)(request.user, room, white)
     if white is not None:
-        said = words.homes.white_taken(white.name, "" if of_home else found.name)
+        notice = words.homes.white_taken(white.name, "" if of_home else room.name)
         sent = {"for": "home" if of_home else "room", "white": str(before or "")}
-        undo.offer(request, said, "room-white", found.pk, **sent)
-    return redirect("review-step", review, "whites") if review else redirect("job-home", found.job_id)
+        undo.offer(request, notice, "room-white", room.pk, **sent)
+    return redirect("review-step", review, "whites") if review else redirect("job-home", room.job_id)
 
 
 @require_POST
@@ -127,54 +127,54 @@ def copy_room(request: StudioRequest, pk: int) -> HttpResponse:
 @require_editor
 def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a room aside, with a way back."""
-    found = listed_room(request, pk)
-    services.soft_delete(request.user, found)
-    undo.offer(request, words.undo.put_aside_said(f"the room {found}"), "room-restore", found.pk)
-    return redirect(found.job)
+    room = listed_room(request, pk)
+    services.soft_delete(request.user, room)
+    undo.offer(request, words.undo.put_aside_said(f"the room {room}"), "room-restore", room.pk)
+    return redirect(room.job)
 
 
 @require_POST
 @require_editor
 def restore_room(request: StudioRequest, pk: int) -> HttpResponse:
-    found = get_object_or_404(queries.rooms(request.user), pk=pk)
-    services.undelete(request.user, found)
-    return redirect(found)
+    room = get_object_or_404(queries.rooms(request.user), pk=pk)
+    services.undelete(request.user, room)
+    return redirect(room)
 
 
 @require_safe
 def export_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Give a room as a file that the command line reads, and a studio too."""
-    found = listed_room(request, pk)
-    lit = queries.lit_room(found)
+    room = listed_room(request, pk)
+    lit = queries.lit_room(room)
     if lit is None:
-        return render(request, "jobs/room.html", {"page": RoomPage(request.user, found, {})}, status=422)
-    response = HttpResponse(room_json.write(lit, found.name), content_type="application/json")
-    return as_file(response, found.name, "room", "json")
+        return render(request, "jobs/room.html", {"page": RoomPage(request.user, room, {})}, status=422)
+    response = HttpResponse(room_json.write(lit, room.name), content_type="application/json")
+    return as_file(response, room.name, "room", "json")
 
 
 @require_POST
 @require_editor
 def meter(request: StudioRequest, pk: int) -> HttpResponse:
     """Read the light meter or the compass in a room, or keep what another meter said."""
-    found = listed_room(request, pk)
+    room = listed_room(request, pk)
     if "compass" in request.POST:
-        flash.info(request, words.rooms.bearing_read(services.read_compass(request.user, found)))
-        return redirect(found)
+        flash.info(request, words.rooms.bearing_read(services.read_compass(request.user, room)))
+        return redirect(room)
     form = MeterForm(request.POST)
     if form.is_valid():
         try:
-            services.measure(request.user, found, *form.asked(found.job.zone or "UTC"), typed=form.typed())
-            return redirect(found)
+            services.measure(request.user, room, *form.asked(room.job.zone or "UTC"), typed=form.typed())
+            return redirect(room)
         except MeterError as wrong:
             form.add_error(None, str(wrong))
-    return room_page(request, found, form)
+    return room_page(request, room, form)
 
 
 @require_POST
 @require_editor
 def use_reading(request: StudioRequest, pk: int, reading: int) -> HttpResponse:
     """Let a meter's reading count, or leave it out."""
-    found = listed_room(request, pk)
-    held = get_object_or_404(found.readings, pk=reading)
-    services.use_reading(request.user, held, not held.taken)
-    return redirect(found)
+    room = listed_room(request, pk)
+    metered = get_object_or_404(room.readings, pk=reading)
+    services.use_reading(request.user, metered, not metered.taken)
+    return redirect(room)

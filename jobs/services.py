@@ -181,8 +181,8 @@ def rule_white(by: User, job: Job, colour: Colour, kind: str, reason: str) -> Wh
     """Set a white for a home, or rule it out, with the reason. Only one is set at a time, and none is both: what stood
     against it is lifted."""
     colour = deck_services.kept(by, colour)
-    held = job.white_rules.filter(lifted=None)
-    against = held.filter(colour=colour) | (held.filter(kind=WhiteRule.Kind.PIN) if kind == "pin" else held.none())
+    rules = job.white_rules.filter(lifted=None)
+    against = rules.filter(colour=colour) | (rules.filter(kind=WhiteRule.Kind.PIN) if kind == "pin" else rules.none())
     for rule in against.distinct():
         lift_rule(by, rule)
     _touch_job(by, job.pk)
@@ -228,8 +228,8 @@ def metered(
     if computed < meters.DARKEST:
         raise meters.MeterError(words.rooms.TOO_DARK_TO_METER)
     if typed is None:
-        found = devices.light_meter()(room.pk, room.readings.count()).measure(light)
-        typed = found.lux, found.kelvin
+        measured = devices.light_meter()(room.pk, room.readings.count()).measure(light)
+        typed = measured.lux, measured.kelvin
     return Metered(
         room=room, wall=wall, at=at, sky=sky, lamps_on=lamps_on, lux=typed[0], kelvin=typed[1], computed_lux=computed
     )  # fmt: skip
@@ -270,8 +270,8 @@ def use_reading(by: User, reading: Metered, taken: bool) -> None:
 
 
 def _rescale(by: User, room: Room) -> None:
-    held = [(r.lux, r.computed_lux) for r in room.readings.filter(taken=True) if r.lux > 0]
-    mean = float(np.exp(np.mean([np.log(found / computed) for found, computed in held]))) if held else None
+    pairs = [(r.lux, r.computed_lux) for r in room.readings.filter(taken=True) if r.lux > 0]
+    mean = float(np.exp(np.mean([np.log(read / computed) for read, computed in pairs]))) if pairs else None
     room.correction = None if mean is None else min(max(mean, CORRECTION[0]), CORRECTION[1])
     room.changed_by, room.updated = by, timezone.now()
     room.save(update_fields=["correction", "changed_by", "updated"])
@@ -303,7 +303,7 @@ def bring_in_room(by: User, job: Job, name: str, lit: LitRoom) -> Room:
     parts: dict[str, Rows] = {
         "windows": [asdict(window) for window in lit.windows],
         "lamps": [asdict(lamp) | {"dimmed": lamp.dimmed * 100} for lamp in lit.lamps],
-        "surfaces": [{"side": side, "colour": own(side, found)} for side, found in lit.surfaces.items() if found],
+        "surfaces": [{"side": side, "colour": own(side, surface)} for side, surface in lit.surfaces.items() if surface],
         "elements": [
             {"kind": Element.Kind.FURNITURE, "name": thing.name or thing.on, "area": thing.area, "on": thing.on,
              "colour": own(thing.name or thing.on, thing.reflectance)}

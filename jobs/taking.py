@@ -24,17 +24,17 @@ class Taking:
     @cached_property
     def _trims(self) -> list[tuple[Room, str, str, bool]]:
         """Every room with the name of its trim, why it is that, and whether it is the white already."""
-        found = []
+        trims = []
         for line in self._home.lines:
             trim = line.at("trim")
             same = trim.colour is not None and trim.colour.pk == self.white.pk
-            found.append((line.room, trim.name, trim.why, same))
-        return found
+            trims.append((line.room, trim.name, trim.why, same))
+        return trims
 
     @property
     def here(self) -> str:
         """What taking it for the room would change."""
-        _, name, why, same = next(one for one in self._trims if one[0].pk == self.room.pk)
+        _, name, why, same = next(trim for trim in self._trims if trim[0].pk == self.room.pk)
         return words.homes.taken_here(self.room.name, self.white.name, name, why == "stays", same)
 
     @property

@@ -22,8 +22,8 @@ def named_town(text: str) -> tuple[str, Place]:
     coast = next((name for name in TOWNS if name.casefold() == text.strip().casefold()), None)
     if coast:
         return coast, TOWNS[coast]
-    found = towns.town(text)
-    return f"{found.name}, {found.country}"[:80], found.place
+    town = towns.town(text)
+    return f"{town.name}, {town.country}"[:80], town.place
 
 
 def is_town(text: str, place: Place | None) -> bool:

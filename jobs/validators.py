@@ -23,7 +23,11 @@ def known_zone(name: str) -> None:
 
 def figures_by_name(value: Any) -> None:
     """Refuse anything but figures by the names of scales: the steps that were seen."""
-    if not isinstance(value, dict) or set(value) - set(SCALES) or not all(_is_figure(one) for one in value.values()):
+    if (
+        not isinstance(value, dict)
+        or set(value) - set(SCALES)
+        or not all(_is_figure(figure) for figure in value.values())
+    ):
         raise ValidationError(messages.rooms.NOT_FIGURES)
 
 
@@ -31,8 +35,8 @@ def prediction(value: Any) -> None:
     """Refuse what is no prediction: differences by scale, how unsure they are, and what else was computed."""
     if not isinstance(value, dict) or not isinstance(value.get("differences"), dict) or "doubt" not in value:
         raise ValidationError(messages.rooms.NOT_FIGURES)
-    for one in value.values():
-        if not (_is_figure(one) or (isinstance(one, dict) and all(_is_figure(each) for each in one.values()))):
+    for figure in value.values():
+        if not (_is_figure(figure) or (isinstance(figure, dict) and all(_is_figure(each) for each in figure.values()))):
             raise ValidationError(messages.rooms.NOT_FIGURES)
 
 

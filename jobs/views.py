@@ -95,8 +95,8 @@ def _job_context(request: StudioRequest, found: Job) -> dict[str, object]:
 @require_safe
 def job_summary(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what stays in the rooms of a job against what was reviewed for them; it takes a day of light for each."""
-    found = _job(request, pk)
-    context = {"page": JobPage(request.user, found), "white": HomeWhite(request.user, found)}
+    job = _job(request, pk)
+    context = {"page": JobPage(request.user, job), "white": HomeWhite(request.user, job)}
     context["white_form"] = WhiteRuleForm(None, request.user)
     return render(request, "jobs/summary.html", context)
 
@@ -116,23 +116,23 @@ def _home(request: StudioRequest, found: Job, paint: PaintForm | None = None) ->
 @require_POST
 @require_editor
 def paint(request: StudioRequest, pk: int) -> HttpResponse:
-    found = _job(request, pk)
-    form = PaintForm(request.POST, instance=copy(found))  # a form writes into its instance even when it refuses
+    job = _job(request, pk)
+    form = PaintForm(request.POST, instance=copy(job))  # a form writes into its instance even when it refuses
     if not form.is_valid():
-        return _home(request, found, form)
-    services.keep_job(request.user, found, {name: form.cleaned_data[name] for name in ("coats", "spreading")})
-    return redirect("job-home", found.pk)
+        return _home(request, job, form)
+    services.keep_job(request.user, job, {name: form.cleaned_data[name] for name in ("coats", "spreading")})
+    return redirect("job-home", job.pk)
 
 
 @require_POST
 @require_editor
 def rule_white(request: StudioRequest, pk: int) -> HttpResponse:
-    found = _job(request, pk)
+    job = _job(request, pk)
     form = WhiteRuleForm(request.POST, request.user)
     if form.is_valid() and form.colour:
-        services.rule_white(request.user, found, form.colour, form.cleaned_data["kind"], form.cleaned_data["reason"])
-        return redirect(f"{found.get_absolute_url()}#home-white")
-    context = {"page": JobPage(request.user, found), "white_form": form, "white": HomeWhite(request.user, found)}
+        services.rule_white(request.user, job, form.colour, form.cleaned_data["kind"], form.cleaned_data["reason"])
+        return redirect(f"{job.get_absolute_url()}#home-white")
+    context = {"page": JobPage(request.user, job), "white_form": form, "white": HomeWhite(request.user, job)}
     return render(request, "jobs/job.html", context, status=422)
 
 
@@ -140,25 +140,25 @@ def rule_white(request: StudioRequest, pk: int) -> HttpResponse:
 @require_editor
 def toggle_rule(request: StudioRequest, pk: int, rule: int) -> HttpResponse:
     """Lift what was ruled of a home's white, or put it in force again."""
-    found = _job(request, pk)
-    held = get_object_or_404(found.white_rules, pk=rule)
-    if held.lifted:
-        services.take_up_rule(request.user, held)
+    job = _job(request, pk)
+    white_rule = get_object_or_404(job.white_rules, pk=rule)
+    if white_rule.lifted:
+        services.take_up_rule(request.user, white_rule)
     else:
-        services.lift_rule(request.user, held)
-    return redirect(f"{found.get_absolute_url()}#home-white")
+        services.lift_rule(request.user, white_rule)
+    return redirect(f"{job.get_absolute_url()}#home-white")
 
 
 @require_POST
 @require_editor
 def hand_over(request: StudioRequest, pk: int) -> HttpResponse:
     """Make somebody else responsible for a job."""
-    found = _job(request, pk)
-    form = handing.HandOverForm(request.POST, request.user, found)
+    job = _job(request, pk)
+    form = handing.HandOverForm(request.POST, request.user, job)
     if form.is_valid():
-        handing.hand_over(request.user, found, form.people[form.cleaned_data["to"]], form.cleaned_data["note"])
-        return redirect(found)
-    return render(request, "jobs/job.html", _job_context(request, found) | {"handing": form}, status=422)
+        handing.hand_over(request.user, job, form.people[form.cleaned_data["to"]], form.cleaned_data["note"])
+        return redirect(job)
+    return render(request, "jobs/job.html", _job_context(request, job) | {"handing": form}, status=422)
 
 
 @require_POST
@@ -172,47 +172,47 @@ def take_over(request: StudioRequest, handed: int) -> HttpResponse:
 @require_editor
 def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a job aside, with a way back."""
-    found = _job(request, pk)
-    services.soft_delete(request.user, found)
-    undo.offer(request, words.undo.put_aside_said(f"the job {found}", words.undo.ROOMS_WENT), "job-restore", found.pk)
+    job = _job(request, pk)
+    services.soft_delete(request.user, job)
+    undo.offer(request, words.undo.put_aside_said(f"the job {job}", words.undo.ROOMS_WENT), "job-restore", job.pk)
     return redirect("jobs")
 
 
 @require_POST
 @require_editor
 def restore_job(request: StudioRequest, pk: int) -> HttpResponse:
-    found = get_object_or_404(queries.of_studio(request.user), pk=pk)
-    services.undelete(request.user, found)
-    return redirect(found)
+    job = get_object_or_404(queries.of_studio(request.user), pk=pk)
+    services.undelete(request.user, job)
+    return redirect(job)
 
 
 @require_POST
 @require_editor
 def describe_room(request: StudioRequest, pk: int | None = None) -> HttpResponse:
     """Make a room of a sentence, in a job or in one of its own."""
-    found = _job(request, pk) if pk else None
+    job = _job(request, pk) if pk else None
     form = DescribeForm(request.POST, request.user)
     if form.is_valid():
-        made = keep_described(request.user, found, form)
+        made = keep_described(request.user, job, form)
         if remarks := form.remarks(made.job):
             flash.info(request, remarks)
         return redirect(made)
-    if found:
-        return render(request, "jobs/job.html", _job_context(request, found) | {"describe": form}, status=422)
+    if job:
+        return render(request, "jobs/job.html", _job_context(request, job) | {"describe": form}, status=422)
     return _listing(request, form)
 
 
 @require_POST
 @require_editor
 def bring_in_room(request: StudioRequest, pk: int) -> HttpResponse:
-    found = _job(request, pk)
+    job = _job(request, pk)
     upload = request.FILES.get("file")
     try:
         if upload is None:
             raise RoomError("file", words.rooms.NO_ROOM_FILE)
         lit = room_json.read(upload.read(room_json.MAX_BYTES + 1), lambda code: _deck_colour(request, code))
     except RoomError as wrong:
-        page = JobPage(request.user, found)
+        page = JobPage(request.user, job)
         return render(
             request,
             "jobs/job.html",
@@ -220,7 +220,7 @@ def bring_in_room(request: StudioRequest, pk: int) -> HttpResponse:
             status=422,
         )
     name = (upload.name or "").rsplit(".", 1)[0].replace("-", " ").strip().capitalize()[:80] or words.rooms.A_ROOM
-    return redirect("room", services.bring_in_room(request.user, found, name, lit).pk)
+    return redirect("room", services.bring_in_room(request.user, job, name, lit).pk)
 
 
 def _deck_colour(request: StudioRequest, code: str) -> Stimulus | None:

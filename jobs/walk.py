@@ -40,18 +40,18 @@ class Walk:
 
     @cached_property
     def _days(self) -> dict[int, Lit]:
-        found = {}
+        days = {}
         for room in self.rooms:
             wall = wall_of(room)
             if wall:
                 day = day_in(room, wall.value, self.method, self.method.neutral, {"when": "equinox"}, elements=())
-                found[room.pk] = (wall.value, wall.name, day)
-        return found
+                days[room.pk] = (wall.value, wall.name, day)
+        return days
 
     @cached_property
     def doorways(self) -> list[Doorway]:
         """Every doorway, the two walls as each stands in its own light; clashes first."""
-        found, seen = [], set()
+        doorways, seen = [], set()
         here = {room.pk: room for room in self.rooms}
         for room in self.rooms:
             for other, is_open in [
@@ -61,17 +61,17 @@ class Walk:
                 key = frozenset((room.pk, other.pk))
                 if other.pk in here and key not in seen and {room.pk, other.pk} <= set(self._days):
                     seen.add(key)
-                    found.append(self._doorway(room, here[other.pk], is_open))
-        return sorted(found, key=lambda one: not one.clash)
+                    doorways.append(self._doorway(room, here[other.pk], is_open))
+        return sorted(doorways, key=lambda doorway: not doorway.clash)
 
     def _doorway(self, room: Room, other: Room, is_open: bool) -> Doorway:
         one, two = self._days[room.pk], self._days[other.pk]
-        names, said, clash = (one[1], two[1]), [], False
+        names, sentences, clash = (one[1], two[1]), [], False
         screens = (one[0].screen, two[0].screen)
         if one[2] is None or two[2] is None:
             doubts = [self.method.doubt(colour) for colour, _, _ in (one, two)]
             pair = pairing(one[0].lab_array, two[0].lab_array, (doubts[0], doubts[1]), self.method)
-            said.append(words.homes.doorway_said(names, pair, "boards"))
+            sentences.append(words.homes.doorway_said(names, pair, "boards"))
             clash = pair.terms is Terms.CLASH
         else:
             for evening in (False, True):
@@ -79,25 +79,29 @@ class Walk:
                 if lit[0] is None or lit[1] is None:
                     continue
                 pair = self._lit_pair(lit[0].own, lit[1].own, (one, two), evening)
-                if evening and said and pair.terms is not Terms.CLASH:
+                if evening and sentences and pair.terms is not Terms.CLASH:
                     continue
                 clash |= pair.terms is Terms.CLASH
-                said.append(words.homes.doorway_said(names, pair, "evening" if evening else "day"))
+                sentences.append(words.homes.doorway_said(names, pair, "evening" if evening else "day"))
                 if not evening:
                     first, second = one[2].screens(lit[0].own), two[2].screens(lit[1].own)
                     screens = (first[0], second[0])
         return Doorway(
-            (room, other), screens, clash, said, words.homes.OPEN_DOORWAY if is_open else words.homes.CLOSED_DOORWAY
+            (room, other),
+            screens,
+            clash,
+            sentences,
+            words.homes.OPEN_DOORWAY if is_open else words.homes.CLOSED_DOORWAY,
         )
 
     def _lit_pair(self, first: Array, second: Array, rooms: tuple[Lit, ...], evening: bool) -> Pairing:
-        held = [(colour, day) for colour, _, day in rooms]
-        doubts = [doubt(colour, self.method, day.known if day else Known(), evening) for colour, day in held]
+        days = [(colour, day) for colour, _, day in rooms]
+        doubts = [doubt(colour, self.method, day.known if day else Known(), evening) for colour, day in days]
         return pairing(first, second, (doubts[0], doubts[1]), self.method)
 
     @property
     def closed_off(self) -> list[str]:
-        led = {pk for one in self.doorways for pk in (one.rooms[0].pk, one.rooms[1].pk)}
+        led = {pk for doorway in self.doorways for pk in (doorway.rooms[0].pk, doorway.rooms[1].pk)}
         return [room.name for room in self.rooms if room.pk not in led]
 
     @property

@@ -174,16 +174,16 @@ class WholeHome:
         size = areas_of(room)
         parts = [self._part(room, part, size) for part in Finish.Part.values]
         remarks = []
-        stays = {one.part: one.sheen for one in room.finishes.all() if one.stays and one.sheen}
-        for one in parts:
+        stays = {finish.part: finish.sheen for finish in room.finishes.all() if finish.stays and finish.sheen}
+        for part_line in parts:
             for other, own in stays.items():
-                if {one.part, other} == {"trim", "doors"} and one.part != other and one.sheen != own:
-                    remarks.append(words.homes.sheens_differ(one.part, one.sheen, other, own))
+                if {part_line.part, other} == {"trim", "doors"} and part_line.part != other and part_line.sheen != own:
+                    remarks.append(words.homes.sheens_differ(part_line.part, part_line.sheen, other, own))
         agreed = agreed_of(room)
         by_hand = finish_of(room, Finish.Part.WALLS)
         if agreed and by_hand and by_hand.colour and by_hand.colour_id != agreed[1].colour_id:
             remarks.append(words.homes.decided_otherwise(agreed[1].colour.name, by_hand.colour.name))
-        walls, trim, doors = (next(one for one in parts if one.part == name) for name in ("walls", "trim", "doors"))
+        walls, trim, doors = (next(part for part in parts if part.part == name) for name in ("walls", "trim", "doors"))
         if walls.lrv is not None and trim.lrv is not None and abs(trim.lrv - walls.lrv) < self.method.trim_gap:
             remarks.append(words.homes.edge_lost(trim.name, abs(trim.lrv - walls.lrv), self.method.trim_gap))
         if doors.lrv is not None and doors.lrv >= self.method.whites.glare_lrv:
@@ -236,25 +236,27 @@ class WholeHome:
     @cached_property
     def totals(self) -> list[Total]:
         """Paint to be bought, by colour and sheen, most first."""
-        found: dict[tuple[int, str], Total] = {}
+        totals: dict[tuple[int, str], Total] = {}
         for line in self.lines:
             for part in line.parts:
                 if part.colour is None or part.why == "stays":
                     continue
-                total = found.setdefault((part.colour.pk, part.sheen), Total(part.colour, part.sheen))
+                total = totals.setdefault((part.colour.pk, part.sheen), Total(part.colour, part.sheen))
                 total.where.append((line.room.name, part.part))
                 total.litres += part.litres or 0.0
                 total.decision = part.decision or total.decision
                 total.unknown |= part.litres is None
                 total.is_decided &= part.why != "reviewed"
-        for total in found.values():
+        for total in totals.values():
             total.bought, total.recipe = self.bought(total.litres), self._recipe(total)
-        return sorted(found.values(), key=lambda one: (-one.litres, one.colour.name, one.sheen))
+        return sorted(
+            totals.values(), key=lambda total_there: (-total_there.litres, total_there.colour.name, total_there.sheen)
+        )
 
     def bought(self, wanted: float) -> Bought | None:
         """Return the whole cans that hold so many litres; None where no cans are known that do."""
-        held = self.system.cans if self.system else ()
-        sizes = [can for can in held if can.metric != current().is_us] or list(held)
+        can_sizes = self.system.cans if self.system else ()
+        sizes = [can for can in can_sizes if can.metric != current().is_us] or list(can_sizes)
         try:
             return cans(round(wanted, 3), tuple((can.label, can.litres) for can in sizes))
         except AmountError:
@@ -281,35 +283,35 @@ class WholeHome:
     @cached_property
     def _checked(self) -> list[tuple[str, list[tuple[str, list[RuleCheck]]]]]:
         """Doors, frames and switches against the walls of each room whose walls have a colour."""
-        found = []
+        checked = []
         for line in self.lines:
             walls = line.at("walls").lrv
             if walls is None:
                 continue
             things = {"doors": line.at("doors").lrv, "frames": line.at("trim").lrv, "switches": SWITCH}
-            held = [
+            contrasts = [
                 (thing, contrast.held(thing, lrv, walls, self.method))
                 for thing, lrv in things.items()
                 if lrv is not None
             ]
-            found.append((line.room.name, held))
-        return found
+            checked.append((line.room.name, contrasts))
+        return checked
 
     @cached_property
     def contrasts(self) -> list[tuple[str, list[str]]]:
         """How doors, frames and switches stand out, by the rooms in which they do so alike."""
         alike: dict[tuple[str, ...], list[str]] = {}
-        for room, held in self._checked:
-            alike.setdefault(tuple(words.use.contrast_line(thing, rules) for thing, rules in held), []).append(room)
-        return [(words.text.listed(rooms), list(held)) for held, rooms in alike.items()]
+        for room, figures in self._checked:
+            alike.setdefault(tuple(words.use.contrast_line(thing, rules) for thing, rules in figures), []).append(room)
+        return [(words.text.listed(rooms), list(figures)) for figures, rooms in alike.items()]
 
     @property
     def contrast_figures(self) -> list[tuple[str, str]]:
         """The figures under every rule, room by room."""
         return [
             (words.use.thing_in(thing, room), words.use.contrast_figures(rules))
-            for room, held in self._checked
-            for thing, rules in held
+            for room, contrast in self._checked
+            for thing, rules in contrast
         ]
 
     @cached_property
@@ -318,12 +320,12 @@ class WholeHome:
         thing, is_of, before = (self.query.get(name, "").strip()[:160] for name in ("thing", "is", "before"))
         if thing not in contrast.THINGS or not (is_of or before):
             return "", ""
-        found = [self._lrv(text) for text in (is_of, before)]
-        if found[0] is None or found[1] is None:
-            wrong = [text for text, lrv in zip((is_of, before), found, strict=True) if lrv is None]
+        lrvs = [self._lrv(text) for text in (is_of, before)]
+        if lrvs[0] is None or lrvs[1] is None:
+            wrong = [text for text, lrv in zip((is_of, before), lrvs, strict=True) if lrv is None]
             return "", words.homes.contrast_unknown(wrong)
-        held = contrast.held(thing, found[0], found[1], self.method)
-        return words.use.contrast_line(thing, held), ""
+        result = contrast.held(thing, lrvs[0], lrvs[1], self.method)
+        return words.use.contrast_line(thing, result), ""
 
     def _lrv(self, text: str) -> float | None:
         if is_number(text):
@@ -336,7 +338,7 @@ class WholeHome:
     @property
     def cautions(self) -> list[str]:
         storeys = {room.pk: room.storey for room in self.rooms}
-        pairs = [(one, other.pk) for one in self.rooms for other in [*one.open_to.all(), *one.leads_to.all()]]
+        pairs = [(room, other.pk) for room in self.rooms for other in [*room.open_to.all(), *room.leads_to.all()]]
         stairs = any(storeys.get(other, one.storey) != one.storey for one, other in pairs)
         height = max((room.height for room in self.rooms if room.height), default=None)
         return [words.use.CAUTIONS[key] for key in cautions(Site(height=height, way_out=stairs), self.method)]

@@ -25,7 +25,7 @@ CUT = (Kind.EDGES, Kind.TURN)
 
 def _shown(value: Any) -> str:
     if isinstance(value, list | tuple):
-        return ", ".join(_shown(one) for one in value)
+        return ", ".join(_shown(item) for item in value)
     return f"{value:g}" if isinstance(value, int | float) and not isinstance(value, bool) else str(value)
 
 
@@ -51,9 +51,9 @@ class MethodForm(forms.Form):
     def __init__(self, table: dict[str, Any], data: Any = None, before: dict[str, Any] | None = None) -> None:
         super().__init__(data)
         self._table, self._copied = deepcopy(table), before
-        self._figures = {".".join(path): (path, one) for path, one in self._all()}
-        for name, (path, one) in self._figures.items():
-            self.fields[name] = self._field(path, one)
+        self._figures = {".".join(path): (path, wanted) for path, wanted in self._all()}
+        for name, (path, item) in self._figures.items():
+            self.fields[name] = self._field(path, item)
         self._add_own_words()
 
     def _add_own_words(self) -> None:
@@ -86,17 +86,17 @@ class MethodForm(forms.Form):
         table["family"].insert(0, rule)
 
     def _all(self) -> Iterator[tuple[Path, Figure]]:
-        for one in FIGURES:
-            if one.path not in NOT_EDITED:
-                yield one.path, one
+        for known in FIGURES:
+            if known.path not in NOT_EDITED:
+                yield known.path, known
         for source in sorted(SOURCES | set(_at(self._table, ("uncertainty",)) or ())):
             yield ("uncertainty", source), UNCERTAINTY
         rules = [rule for rule in self._table.get("family") or [] if isinstance(rule, dict)]
         families = dict.fromkeys(str(rule.get("word")) for rule in rules)
         for word in dict.fromkeys([*(_at(self._table, LISTS) or ()), *families]):
-            found = figure_at((*LISTS, word))
-            assert found is not None
-            yield (*LISTS, word), found
+            field = figure_at((*LISTS, word))
+            assert field is not None
+            yield (*LISTS, word), field
         for number, rule in enumerate(rules):
             for name in (name for name in RULE if name in rule):
                 yield ("family", str(number), name), RULE[name]
@@ -141,21 +141,21 @@ class MethodForm(forms.Form):
         }
 
     def parts(self) -> list[tuple[str, list[forms.BoundField]]]:
-        found: dict[str, list[forms.BoundField]] = {title: [] for title in words.methods.METHOD_PARTS.values()}
+        parts: dict[str, list[forms.BoundField]] = {title: [] for title in words.methods.METHOD_PARTS.values()}
         for name in self.fields:
             part = "lists" if name.startswith("undertone.lists.") else name.split(".")[0]
-            found.setdefault(words.methods.method_part(part), []).append(self[name])
-        return [(title, fields) for title, fields in found.items() if fields]
+            parts.setdefault(words.methods.method_part(part), []).append(self[name])
+        return [(title, fields) for title, fields in parts.items() if fields]
 
     def clean(self) -> dict[str, Any]:
         """Put the figures together; what is wrong with one is said beside its field."""
         data = super().clean() or {}
         table = deepcopy(self._table)
-        for name, (path, one) in self._figures.items():
+        for name, (path, wanted) in self._figures.items():
             if name not in data:
                 continue
             try:
-                _put(table, path, _read(data[name], one, str(self.fields[name].label)))
+                _put(table, path, _read(data[name], wanted, str(self.fields[name].label)))
             except IntakeError as wrong:
                 self.add_error(name, str(wrong))
         self._own_words(table, data)

@@ -27,7 +27,7 @@ def _differs(value: Any, ready: Any) -> bool:
             _differs(value[key], ready[key]) for key in value.keys() & ready.keys()
         )
     if isinstance(ready, list):
-        return not isinstance(value, list) or any(_differs(one, ready[0]) for one in value if ready)
+        return not isinstance(value, list) or any(_differs(item, ready[0]) for item in value if ready)
     if isinstance(ready, bool) or isinstance(value, bool):
         return type(value) is not type(ready)
     return not isinstance(value, (int, float) if isinstance(ready, int | float) else type(ready))

@@ -20,11 +20,11 @@ def own(user: User) -> QuerySet[OwnMethod]:
 
 def available(user: User) -> list[Method]:
     """Return the methods a person may choose: the ready ones, then the studio's own."""
-    found = [method.load(key) for key in method.names()]
-    for one in own(user):
+    methods = [method.load(key) for key in method.names()]
+    for own_method in own(user):
         with suppress(MethodError):  # one of an earlier day that can no longer be read is said on its own page
-            found.append(one.method)
-    return found
+            methods.append(own_method.method)
+    return methods
 
 
 def usual(user: User) -> Method:
@@ -56,8 +56,8 @@ def table_of(user: User, key: str) -> dict[str, Any] | None:
     number = key.removeprefix(PREFIX)
     if not key.startswith(PREFIX) or not number.isdecimal():
         return None
-    found = own(user).filter(pk=int(number)).first()
-    return found.table if found else None
+    table = own(user).filter(pk=int(number)).first()
+    return table.table if table else None
 
 
 def unreadable(one: OwnMethod) -> str:

@@ -23,14 +23,14 @@ class RestsOn:
 def rests_on(method: Method, own: dict[str, Any] | None, paths: Sequence[str]) -> list[RestsOn]:
     """Return figures of a method by their paths; `own` are its tables where it is no ready one."""
     tables = [own, table_of(DEFAULT)] if own else [table_of(method.key)]
-    found = []
+    rests = []
     for path in paths:
         parts = tuple(path.split("."))
         figure = figure_at(parts)
-        value = next((held[parts[1]] for table in tables if parts[1] in (held := table.get(parts[0], {}))), None)
+        value = next((values[parts[1]] for table in tables if parts[1] in (values := table.get(parts[0], {}))), None)
         if figure is not None and value is not None:
             label = f"{words.methods.method_part(parts[0])}: {words.methods.method_label(parts, '').lower()}"
-            found.append(
+            rests.append(
                 RestsOn(label, words.methods.figure_said(value, figure.unit), words.methods.method_effect(parts))
             )
-    return found
+    return rests

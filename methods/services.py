@@ -17,7 +17,7 @@ from prism import method, words
 def copy(owner: User, key: str) -> OwnMethod:
     """Copy a method, ready or own, to be edited. Raises `MethodError` for one that does not exist."""
     table = queries.table_of(owner, key) or method.table_of(key)
-    taken = {one.title for one in queries.available(owner)}
+    taken = {method.title for method in queries.available(owner)}
     title = words.methods.copy_of(str(table["title"]), taken)
     return OwnMethod.objects.create(owner=owner, copied_from=key[:40], table=table | {"title": title})
 

@@ -22,12 +22,16 @@ from web.http import StudioRequest
 @require_safe
 def listing(request: StudioRequest) -> HttpResponse:
     ready, told = [], set[str]()
-    for held in (method.load(key) for key in method.names()):
+    for ready_method in (method.load(key) for key in method.names()):
         ready.append(
-            (held, [line for line in held.explains if line not in told], bool(told.intersection(held.explains)))
+            (
+                ready_method,
+                [line for line in ready_method.explains if line not in told],
+                bool(told.intersection(ready_method.explains)),
+            )
         )
-        told.update(held.explains)
-    own = [(one, queries.unreadable(one)) for one in queries.own(request.user)]
+        told.update(ready_method.explains)
+    own = [(method, queries.unreadable(method)) for method in queries.own(request.user)]
     context = {"ready": ready, "own": own, "usual": queries.usual(request.user)}
     return render(request, "methods/list.html", context)
 
@@ -64,18 +68,18 @@ def moved(request: StudioRequest, pk: int) -> HttpResponse:
 @require_http_methods(["GET", "POST"])
 @require_editor_to_post
 def edit(request: StudioRequest, pk: int) -> HttpResponse:
-    found = _own(request, pk)
-    title, before = queries.before(found)
-    form = MethodForm(found.table, None, before)
+    method = _own(request, pk)
+    title, before = queries.before(method)
+    form = MethodForm(method.table, None, before)
     conflicts = EditConflicts(request, as_sent([form]))
     if conflicts.data is not None:
-        form = MethodForm(found.table, conflicts.data, before)
+        form = MethodForm(method.table, conflicts.data, before)
     conflicts.say(form, None)
     if request.method == "POST" and form.is_valid():
-        services.edit(found, form.table)
-        messages.info(request, words.methods.method_saved(str(found)))
+        services.edit(method, form.table)
+        messages.info(request, words.methods.method_saved(str(method)))
         return redirect("method-edit", pk)
-    context = {"own": found, "form": form, "copied": words.methods.copied_from(title), "begun": conflicts.marks}
+    context = {"own": method, "form": form, "copied": words.methods.copied_from(title), "begun": conflicts.marks}
     return render(request, "methods/edit.html", context, status=422 if form.errors else 200)
 
 
@@ -83,9 +87,9 @@ def edit(request: StudioRequest, pk: int) -> HttpResponse:
 @require_editor
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a method aside, with a way back."""
-    found = _own(request, pk)
-    services.delete(found)
-    undo.offer(request, words.undo.put_aside_said(f"“{found}”", words.undo.REVIEWS_KEEP), "method-restore", found.pk)
+    method = _own(request, pk)
+    services.delete(method)
+    undo.offer(request, words.undo.put_aside_said(f"“{method}”", words.undo.REVIEWS_KEEP), "method-restore", method.pk)
     return redirect("methods")
 
 

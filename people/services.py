@@ -31,14 +31,14 @@ def withdraw(invitation: Invitation) -> None:
 @transaction.atomic
 def join(invitation: Invitation, username: str, password: str) -> User:
     """Make the account that an invitation is for. Raises `PeopleError` where it can no longer be used."""
-    held = Invitation.objects.select_for_update().get(pk=invitation.pk)
-    if not held.is_open:
+    current = Invitation.objects.select_for_update().get(pk=invitation.pk)
+    if not current.is_open:
         raise PeopleError(words.people.INVITATION_OVER)
-    first, _, last = held.name.partition(" ")
+    first, _, last = current.name.partition(" ")
     user = User.objects.create_user(username, password=password, first_name=first[:150], last_name=last[:150])
-    Member.objects.create(user=user, studio=held.studio, role=held.role)
-    held.used = timezone.now()
-    held.save(update_fields=["used"])
+    Member.objects.create(user=user, studio=current.studio, role=current.role)
+    current.used = timezone.now()
+    current.save(update_fields=["used"])
     return user
 
 

@@ -40,9 +40,12 @@ def note(request: HttpRequest) -> None:
 
 def _of(*users: User) -> list[tuple[str, dict[str, Any]]]:
     """Return the keys and contents of somebody's sessions, or of several people's."""
-    held = [(one.session_key, one.get_decoded()) for one in Session.objects.filter(expire_date__gt=timezone.now())]
+    sessions = [
+        (session.session_key, session.get_decoded())
+        for session in Session.objects.filter(expire_date__gt=timezone.now())
+    ]
     theirs = {str(user.pk) for user in users}
-    return [(key, content) for key, content in held if content.get(SESSION_KEY) in theirs]
+    return [(key, content) for key, content in sessions if content.get(SESSION_KEY) in theirs]
 
 
 def _mark(key: str) -> str:
@@ -51,13 +54,15 @@ def _mark(key: str) -> str:
 
 def of(user: User, request: HttpRequest) -> list[Signed]:
     """Return where somebody is signed in, the session that asks first, then the newest."""
-    found = []
+    sessions = []
     for key, content in _of(user):
         at, address, browser = content.get(BEGUN, ["", "", ""])
-        found.append(
+        sessions.append(
             Signed(_mark(key), parse_datetime(at) if at else None, address, browser, key == request.session.session_key)
         )
-    return sorted(found, key=lambda one: (not one.is_this, -(one.begun.timestamp() if one.begun else 0.0)))
+    return sorted(
+        sessions, key=lambda session: (not session.is_this, -(session.begun.timestamp() if session.begun else 0.0))
+    )
 
 
 def end_all(*users: User) -> None:

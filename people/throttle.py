@@ -27,8 +27,8 @@ def address_of(request: HttpRequest) -> str:
         named: str = request.META.get("HTTP_X_FORWARDED_FOR", "").rpartition(",")[2].strip()
         if named:
             return named
-    found: str = request.META.get("REMOTE_ADDR", "")
-    return found
+    address: str = request.META.get("REMOTE_ADDR", "")
+    return address
 
 
 def guessed(request: HttpRequest, name: str) -> None:

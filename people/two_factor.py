@@ -31,8 +31,8 @@ def is_on(user: User) -> bool:
 def begin(user: User) -> TOTPDevice:
     """Begin to set a second step up, or go on with one that was begun lately; it counts once it is confirmed."""
     TOTPDevice.objects.filter(user=user, confirmed=False, created_at__lt=timezone.now() - BEGUN_FOR).delete()
-    held, _ = TOTPDevice.objects.get_or_create(user=user, confirmed=False, defaults={"name": "app"})
-    return held
+    device, _ = TOTPDevice.objects.get_or_create(user=user, confirmed=False, defaults={"name": "app"})
+    return device
 
 
 def give_up(user: User) -> None:

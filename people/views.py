@@ -35,7 +35,7 @@ def _show(
     trouble: str = "",
 ) -> HttpResponse:
     own = queries.membership(request.user)
-    opened = [one for one in queries.invitations(request.user) if one.is_open]
+    opened = [invitation for invitation in queries.invitations(request.user) if invitation.is_open]
     context = {
         "own": own,
         "members": queries.members(request.user),
@@ -45,9 +45,9 @@ def _show(
         "habits": habits or HabitsForm(instance=own),
         "trouble": trouble,
         "not_again": words.sharing.NOT_SHOWN_AGAIN,
-        "invitations": [(one, one.address(request, "join")) for one in opened],
+        "invitations": [(invitation, invitation.address(request, "join")) for invitation in opened],
     }
-    failed = trouble or any(one.errors for one in (form, habits) if one)
+    failed = trouble or any(any_form.errors for any_form in (form, habits) if any_form)
     return render(request, "people/people.html", context, status=422 if failed else 200)
 
 

@@ -27,8 +27,8 @@ def adapt(xyz: ArrayLike, source_white: ArrayLike, target_white: ArrayLike, degr
     CAT16, CIE 248:2022.
     """
     source, target = np.asarray(source_white) @ M16.T, np.asarray(target_white) @ M16.T
-    held = np.asarray(degree, dtype=np.float64)
-    gain = held * target / source + 1 - held
+    degrees = np.asarray(degree, dtype=np.float64)
+    gain = degrees * target / source + 1 - degrees
     cone = np.asarray(xyz, dtype=np.float64) @ M16.T
     adapted: Array = (cone * gain) @ np.linalg.inv(M16).T
     return adapted

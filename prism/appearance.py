@@ -55,8 +55,8 @@ def conditions(white: ArrayLike, luminance: ArrayLike, degree: ArrayLike | None 
     given = np.asarray(white, dtype=np.float64)
     cones = given * (100 / given[..., 1:2]) @ M16.T
     adapting = np.asarray(luminance, dtype=np.float64)
-    held = np.asarray(degree_of_adaptation(adapting) if degree is None else degree, dtype=np.float64)
-    gain = held[..., None] * 100 / cones + 1 - held[..., None]
+    degrees = np.asarray(degree_of_adaptation(adapting) if degree is None else degree, dtype=np.float64)
+    gain = degrees[..., None] * 100 / cones + 1 - degrees[..., None]
     k4 = 1 / (5 * adapting + 1) ** 4
     level = 0.2 * k4 * 5 * adapting + 0.1 * (1 - k4) ** 2 * np.cbrt(5 * adapting)
     return Conditions(level, gain, _achromatic(_compress(gain * cones, level)) * _NBB)

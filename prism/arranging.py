@@ -39,15 +39,15 @@ def order(readings: Sequence[Reading], by: str, method: Method, seed: int = 0) -
     start = method.undertone.edges[0]
 
     def key(row: int) -> tuple[float, ...]:
-        found = readings[row]
+        reading = readings[row]
         if by == "lrv":
-            return (-found.lrv, *found.lab, row)
+            return (-reading.lrv, *reading.lab, row)
         if by == "warmth":
-            return (-found.temperature.value, -found.lrv, *found.lab, row)
+            return (-reading.temperature.value, -reading.lrv, *reading.lab, row)
         if by == "creaminess":
-            return (-creamy[row], -found.lrv, *found.lab, row)
+            return (-creamy[row], -reading.lrv, *reading.lab, row)
         if by == "undertone":
-            return (found.undertone.passive, (found.undertone.hue - start) % 360, -found.lrv, *found.lab, row)
+            return (reading.undertone.passive, (reading.undertone.hue - start) % 360, -reading.lrv, *reading.lab, row)
         return (row,)
 
     return sorted(rows, key=key)

@@ -119,8 +119,8 @@ class Classification:
 
     def says(self, hue: str) -> NDArray[np.bool_]:
         """Return which rows are said to have a hue, certainly, probably or as one of two, (n,)."""
-        found: NDArray[np.bool_] = (self.hues.said == self.method.undertone.words.index(hue)).any(axis=1)
-        return found
+        mask: NDArray[np.bool_] = (self.hues.said == self.method.undertone.words.index(hue)).any(axis=1)
+        return mask
 
     def family_at(self, row: int) -> Family:
         return family_of(int(self.family[row]), float(self.chroma[row]), self.method)
@@ -159,7 +159,7 @@ def classify_many(
         if word in method.never_passive:
             passive[rows] = False
             edges = (0.0, *edges[1:])
-        of_list = np.array([method.undertone.words.index(one) for one in scale.words])
+        of_list = np.array([method.undertone.words.index(word) for word in scale.words])
         sector[rows] = of_list[scale.index(hue[rows])]
         part = _named(leans[rows], spread[rows], reach[rows], scale, method, edges)
         hues.said[rows] = np.where(part.said < 0, -1, of_list[part.said])
@@ -206,9 +206,9 @@ def _named(
     level = np.where(takes_two, two, one)
     none = np.where(weaker[:, 0] > alone, claims.levels(under[:, 0]), 0).astype(np.int8)
     level = np.where(none > 0, 0, level).astype(np.int8)
-    said = np.stack([first, np.where(takes_two, second, -1)], axis=1).astype(np.int8)
-    said[level == 0] = -1
+    words_said = np.stack([first, np.where(takes_two, second, -1)], axis=1).astype(np.int8)
+    words_said[level == 0] = -1
     strengths = np.concatenate([under, np.ones((len(u), 1))], axis=1) - np.concatenate(
         [np.zeros((len(u), 1)), over], axis=1
     )
-    return Hues(said, level, none, shares, weaker, strengths)
+    return Hues(words_said, level, none, shares, weaker, strengths)

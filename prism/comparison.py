@@ -62,8 +62,8 @@ class PairFinding:
         return tuple(certain), tuple(probably)
 
     def _as_spoken(self, words: tuple[str, ...]) -> tuple[str, ...]:
-        said = (less(self.less) if self.less and is_hue(word) else word for word in words)
-        return tuple(dict.fromkeys(said))
+        spoken = (less(self.less) if self.less and is_hue(word) else word for word in words)
+        return tuple(dict.fromkeys(spoken))
 
     @property
     def said(self) -> tuple[str, ...]:
@@ -91,25 +91,25 @@ def compare_many(first: Sequence[Reading], second: Sequence[Reading], method: Me
     if not first:
         return []
     shared = [shared_error(one, other, method) for one, other in zip(first, second, strict=True)]
-    found = side_by_side(_colours(first), _colours(second), shared, method)
-    said = Said(found, method)
-    total, lightness = found.difference.total, found.difference.lightness
+    pairs = side_by_side(_colours(first), _colours(second), shared, method)
+    phrases = Said(pairs, method)
+    total, lightness = pairs.difference.total, pairs.difference.lightness
     return [
         PairFinding(
             delta_e=float(total[i]),
             word=method.difference.word(float(total[i])),
-            parts=(float(lightness[i]), float(found.difference.chroma[i]), float(found.difference.hue[i])),
+            parts=(float(lightness[i]), float(pairs.difference.chroma[i]), float(pairs.difference.hue[i])),
             lightness=one.lab[0] - other.lab[0],
             lrv=one.lrv - other.lrv,
-            undertone_shift=(float(found.shift[i, 0]), float(found.shift[i, 1])),
-            shift_hue=float(found.hue[i]),
-            less=_loss(float(found.hue[i]), one, other, method) if said.says_hue(i) else None,
-            warmth=float(found.warmth[i]),
-            greyness=float(found.greyness[i]),
-            directions=said.words(i, Level.CERTAIN),
-            probably=said.words(i, Level.PROBABLY),
-            either=said.either(i),
-            doubt=float(found.doubt[i]),
+            undertone_shift=(float(pairs.shift[i, 0]), float(pairs.shift[i, 1])),
+            shift_hue=float(pairs.hue[i]),
+            less=_loss(float(pairs.hue[i]), one, other, method) if phrases.says_hue(i) else None,
+            warmth=float(pairs.warmth[i]),
+            greyness=float(pairs.greyness[i]),
+            directions=phrases.words(i, Level.CERTAIN),
+            probably=phrases.words(i, Level.PROBABLY),
+            either=phrases.either(i),
+            doubt=float(pairs.doubt[i]),
             visible=float(total[i]) >= method.just_seen,
         )
         for i, (one, other) in enumerate(zip(first, second, strict=True))
@@ -118,10 +118,10 @@ def compare_many(first: Sequence[Reading], second: Sequence[Reading], method: Me
 
 def _colours(readings: Sequence[Reading]) -> Colours:
     return Colours(
-        np.array([one.lab for one in readings]),
-        np.array([one.undertone.vector for one in readings]),
-        np.array([one.uncertainty for one in readings]),
-        np.array([one.lightness_uncertainty for one in readings]),
+        np.array([reading.lab for reading in readings]),
+        np.array([reading.undertone.vector for reading in readings]),
+        np.array([reading.uncertainty for reading in readings]),
+        np.array([reading.lightness_uncertainty for reading in readings]),
     )
 
 
@@ -148,19 +148,19 @@ class Said:
 
     def words(self, row: int, level: Level) -> tuple[str, ...]:
         """Return the directions of one pair that are said at a level."""
-        found, hues, wanted = self._found, self._method.undertone.words, LEVELS.index(level)
-        said = []
+        finding, hues, wanted = self._found, self._method.undertone.words, LEVELS.index(level)
+        phrases = []
         if self.lightness[row] == wanted:
-            said.append("lighter" if found.difference.lightness[row] > 0 else "darker")
+            phrases.append("lighter" if finding.difference.lightness[row] > 0 else "darker")
         if self.hue[row] == wanted:
-            said.append(comparative(hues[found.sector[row]]))
+            phrases.append(comparative(hues[finding.sector[row]]))
         if self.beside[row] == wanted:
-            said.append(comparative(hues[found.beside[row]]))
+            phrases.append(comparative(hues[finding.beside[row]]))
         if self.warmth[row] == wanted:
-            said.append("warmer" if found.warmth[row] > 0 else "cooler")
+            phrases.append("warmer" if finding.warmth[row] > 0 else "cooler")
         if self.greyness[row] == wanted:
-            said.append("clearer" if found.greyness[row] > 0 else "greyer")
-        return tuple(said)
+            phrases.append("clearer" if finding.greyness[row] > 0 else "greyer")
+        return tuple(phrases)
 
     def says_hue(self, row: int) -> bool:
         return bool(self.hue[row] > 0)
@@ -169,8 +169,8 @@ class Said:
         """Return two hues of which one is certain, where neither may be said alone."""
         if self.hue[row] or self.beside[row] or self.two[row] != LEVELS.index(Level.CERTAIN):
             return ()
-        hues, found = self._method.undertone.words, self._found
-        return tuple(dict.fromkeys(comparative(hues[place]) for place in (found.sector[row], found.other[row])))
+        hues, finding = self._method.undertone.words, self._found
+        return tuple(dict.fromkeys(comparative(hues[place]) for place in (finding.sector[row], finding.other[row])))
 
 
 def _loss(hue: float, subject: Reading, other: Reading, method: Method) -> str | None:
@@ -221,12 +221,12 @@ def agreement(seen: Iterable[str], finding: PairFinding) -> Agreement:
     where nothing was seen and something is certain, or where only things were seen that are not even probable; what
     was only probable, and was not seen, leaves a part open.
     """
-    saw, certain, said = set(seen) - {NOTHING_SEEN}, set(finding.directions), set(finding.said)
+    saw, certain, phrases = set(seen) - {NOTHING_SEEN}, set(finding.directions), set(finding.said)
     if not saw:
-        return Agreement.DIFFER if certain else Agreement.PARTLY if said else Agreement.AGREE
-    if {OPPOSITE[word] for word in saw} & certain - saw or not saw & said:
+        return Agreement.DIFFER if certain else Agreement.PARTLY if phrases else Agreement.AGREE
+    if {OPPOSITE[word] for word in saw} & certain - saw or not saw & phrases:
         return Agreement.DIFFER
-    return Agreement.AGREE if saw <= said else Agreement.PARTLY
+    return Agreement.AGREE if saw <= phrases else Agreement.PARTLY
 
 
 @dataclass(frozen=True)

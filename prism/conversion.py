@@ -40,10 +40,10 @@ def doubts(provenance: str, stated: float, lab: ArrayLike) -> Array:
     shape = SHAPES.get(provenance)
     if shape is None:
         return np.full(len(values), stated)
-    found = stated * np.asarray(shape)[np.digitize(np.hypot(values[:, 1], values[:, 2]), CHROMA)]
+    doubts = stated * np.asarray(shape)[np.digitize(np.hypot(values[:, 1], values[:, 2]), CHROMA)]
     if provenance.startswith("screen"):
-        found = np.where(is_cut_off(values), np.maximum(found, CUT_OFF), found)
-    return found
+        doubts = np.where(is_cut_off(values), np.maximum(doubts, CUT_OFF), doubts)
+    return doubts
 
 
 def by_kind(
@@ -53,7 +53,7 @@ def by_kind(
 
     `places` (n,) says which of the `kinds` each is of; `doubts_of` is a method's `doubts` or `lightness_doubts`.
     """
-    found = np.zeros(len(places))
+    doubts = np.zeros(len(places))
     for place, kind in enumerate(kinds):
-        found[places == place] = doubts_of(str(kind), lab[places == place])
-    return found
+        doubts[places == place] = doubts_of(str(kind), lab[places == place])
+    return doubts

@@ -102,8 +102,8 @@ def delta_e(first: ArrayLike, second: ArrayLike) -> Array:
 
 def length(x: Array, y: Array) -> Array:
     """Return √(x² + y²), (...); several times as fast as `np.hypot`, which also minds overflow."""
-    found: Array = np.sqrt(x * x + y * y)
-    return found
+    lengths: Array = np.sqrt(x * x + y * y)
+    return lengths
 
 
 def saturation(chroma: Array) -> Array:

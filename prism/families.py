@@ -53,8 +53,8 @@ def family_of(code: int, chroma: float, method: Method) -> Family:
 def is_of_hue(family: NDArray[np.intp], method: Method) -> NDArray[np.bool_]:
     """Return whether each family of a survey, (n,), counts as a hue, as blue and navy do."""
     by_rule = np.array([*(rule.base in method.hue_family.words for rule in method.families), False])
-    found: NDArray[np.bool_] = (family < 0) | by_rule[np.maximum(family, 0)]
-    return found
+    mask: NDArray[np.bool_] = (family < 0) | by_rule[np.maximum(family, 0)]
+    return mask
 
 
 def families(lab: Array, lrv: Array, u: Array, method: Method) -> NDArray[np.intp]:
@@ -127,11 +127,11 @@ def family_bands(
         looks = family_words_at((scattered[rows, points, None] + alike[rows]).reshape(-1, 3), method, neutral)
         true[rows, points] = (looks.reshape(-1, len(_ALIKE)) == own[rows, None]).any(axis=1)
     levels = method.claims.levels(true.mean(axis=1))
-    found = []
+    bands = []
     for row, word in enumerate(own.tolist()):
         across = [other for other in _counted(words[row]) if other != word] if row in unsure else []
-        found.append(Band((word, *across[:1]), LEVELS[int(levels[row])]))
-    return found
+        bands.append(Band((word, *across[:1]), LEVELS[int(levels[row])]))
+    return bands
 
 
 _CORNERS = np.array([c for c in np.ndindex(3, 3, 3) if c != (1, 1, 1)], dtype=np.float64) - 1
@@ -142,10 +142,10 @@ _ALIKE: Array = SAME * _CORNERS / np.linalg.norm(_CORNERS, axis=1, keepdims=True
 
 def _alike(axes: Axes) -> Array:
     """Return the steps of Lab from each colour to what just looks the same, (n, 26, 3)."""
-    found = np.empty((len(axes.lightness), len(_ALIKE), 3))
-    found[:, :, 0] = _ALIKE[:, 0] * axes.lightness[:, None]
-    found[:, :, 1:] = _ALIKE[:, 1:] @ np.swapaxes(axes.plane, 1, 2)
-    return found
+    near = np.empty((len(axes.lightness), len(_ALIKE), 3))
+    near[:, :, 0] = _ALIKE[:, 0] * axes.lightness[:, None]
+    near[:, :, 1:] = _ALIKE[:, 1:] @ np.swapaxes(axes.plane, 1, 2)
+    return near
 
 
 def _counted(words: NDArray[np.str_]) -> dict[str, float]:
@@ -157,7 +157,7 @@ def _counted(words: NDArray[np.str_]) -> dict[str, float]:
 def _scattered(values: Array, uncertainty: ArrayLike, lightness: ArrayLike, step: int) -> Array:
     """Return every `step`th point of the clouds about Lab (n, 3), (n, points, 3)."""
     axes = axes_at(values)
-    wide, high = (np.asarray(one, dtype=np.float64).reshape(-1) / AXES for one in (uncertainty, lightness))
+    wide, high = (np.asarray(array, dtype=np.float64).reshape(-1) / AXES for array in (uncertainty, lightness))
     points = cloud()[::step].astype(np.float64)
     spread = np.empty((len(values), len(points), 3))
     # lightness errs apart from hue: the same points, turned on
@@ -173,5 +173,5 @@ def family_words_at(lab: Array, method: Method, neutral: WorkingNeutral) -> NDAr
     codes = families(lab, lightness_to_lrv(lightness), neutral.undertone(lab), method)
     hues = method.hue_family.words
     words = np.array([*reversed(hues), *(rule.word for rule in method.families)])
-    found: NDArray[np.str_] = words[codes + len(hues)]
-    return found
+    named: NDArray[np.str_] = words[codes + len(hues)]
+    return named

@@ -26,4 +26,4 @@ def by_saying(meanings: dict[str, list[str]]) -> dict[str, str]:
     >>> by_saying({"red": ["red", "pink"]})
     {'red': 'red', 'pink': 'red'}
     """
-    return {said: meant for meant, ways in meanings.items() for said in ways}
+    return {phrase: meant for meant, ways in meanings.items() for phrase in ways}

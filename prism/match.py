@@ -108,11 +108,11 @@ class Looked:
         count = len(self.rows)
         unsure = np.full(count, other.uncertainty)
         lab, u = np.repeat([other.lab], count, axis=0), np.repeat([other.undertone.vector], count, axis=0)
-        one = Colours(lab, u, unsure, np.full(count, other.lightness_uncertainty))
+        compared = Colours(lab, u, unsure, np.full(count, other.lightness_uncertainty))
         own = self.found.doubt
         shared = self.deck.shared_with(other, self.method, self.rows)
-        found = side_by_side(Colours(self.lab, self.found.u, own, own), one, shared, self.method)
-        return found, Said(found, self.method)
+        pairs = side_by_side(Colours(self.lab, self.found.u, own, own), compared, shared, self.method)
+        return pairs, Said(pairs, self.method)
 
     def _offset_from(self, other: Reading) -> Array:
         """Return how far every row lies from one colour in lightness and undertone, Lab units, (n, 3)."""
@@ -163,8 +163,8 @@ class Looked:
         if hue in words:
             place = words.index(hue)
             named = ((said.hue > 0) & (pairs.sector == place)) | ((said.beside > 0) & (pairs.beside == place))
-            found: Mask = sure & named
-            return found
+            mask: Mask = sure & named
+            return mask
         if axis in ("crisper", "fresher"):
             sure = sure & (offset[:, 0] > -1.0)
         return sure & (pairs.warmth < 0) if axis == "fresher" else sure
@@ -271,15 +271,15 @@ def grant(
     if not rows.size:
         return Granted((), ())
     look = Looked(rows, deck, subject, method, neutral)
-    held = np.array([look.holds(piece, others, strip, makers) for piece in wish.pieces])
-    missed = (~held).sum(axis=0)
+    masks = np.array([look.holds(piece, others, strip, makers) for piece in wish.pieces])
+    missed = (~masks).sum(axis=0)
     order = np.lexsort((rows, distance))
     apart = delta_e(np.asarray(subject.lab), look.lab)
     full = [int(i) for i in order if missed[i] == 0][:most]
     near = [int(i) for i in order if missed[i] == 1][: most // 2] if len(wish.pieces) > 1 else []
 
     def answer(i: int) -> Answer:
-        misses = tuple(piece for piece, holds in zip(wish.pieces, held[:, i], strict=True) if not holds)
+        misses = tuple(piece for piece, holds in zip(wish.pieces, masks[:, i], strict=True) if not holds)
         return Answer(Pick(int(rows[i]), "wished", float(apart[i]), kind="wished"), float(distance[i]), misses)
 
     return Granted(tuple(answer(i) for i in full), tuple(answer(i) for i in near))
@@ -287,6 +287,6 @@ def grant(
 
 def _narrowed(wish: Wish, deck: Deck, strip: int, makers: Mask | None) -> list[Mask]:
     """Return which rows can fulfil the pieces that are cheap to look at: maker, strip and LRV."""
-    found: list[Mask] = [makers] if makers is not None and wish.of_kind(Kind.MAKER) else []
-    found += [deck.strip == strip for piece in wish.of_kind(Kind.KEEP) if piece.what == "strip"]
-    return found + [(deck.lrv >= p.low - 0.05) & (deck.lrv <= p.high + 0.05) for p in wish.of_kind(Kind.LRV)]
+    masks: list[Mask] = [makers] if makers is not None and wish.of_kind(Kind.MAKER) else []
+    masks += [deck.strip == strip for piece in wish.of_kind(Kind.KEEP) if piece.what == "strip"]
+    return masks + [(deck.lrv >= p.low - 0.05) & (deck.lrv <= p.high + 0.05) for p in wish.of_kind(Kind.LRV)]

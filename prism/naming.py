@@ -47,8 +47,8 @@ def check(name: str, reading: Reading, language: str = DEFAULT) -> list[NameChec
     undertone shows it.
     """
     known = vocabulary(language)
-    found = re.findall(r"off-white|[^\W\d_]+", name.casefold())
-    promises = [word for word in found if word in known.family or word in known.hue]
+    names = re.findall(r"off-white|[^\W\d_]+", name.casefold())
+    promises = [word for word in names if word in known.family or word in known.hue]
     checks = []
     for word in promises:
         if word in known.family:

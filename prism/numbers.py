@@ -48,7 +48,7 @@ def typed(text: str) -> float:
 
 def typed_lrv(text: str) -> float | None:
     """Return an LRV, 0 to 100, as the person who types it writes numbers; None where the text is none."""
-    return found if is_number(text) and 0 <= (found := typed(text)) <= 100 else None
+    return value if is_number(text) and 0 <= (value := typed(text)) <= 100 else None
 
 
 def _plain(text: str) -> str:

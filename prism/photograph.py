@@ -41,5 +41,5 @@ def _about(pixels: NDArray[np.uint8], across: float, down: float) -> Array:
     reach = max(1.0, REACH * max(height, width))
     x, y = np.clip(across, 0, 1) * (width - 1), np.clip(down, 0, 1) * (height - 1)
     rows, columns = np.ogrid[:height, :width]
-    found: Array = pixels[(rows - y) ** 2 + (columns - x) ** 2 <= reach**2].astype(np.float64)
-    return found
+    patch: Array = pixels[(rows - y) ** 2 + (columns - x) ** 2 <= reach**2].astype(np.float64)
+    return patch

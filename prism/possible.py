@@ -26,13 +26,13 @@ def is_possible(lab: ArrayLike) -> bool:
     table = weights().T  # (3, 31)
     # reflectances, and by how much X, Y and Z are missed each way
     missed = np.concatenate([np.eye(3), -np.eye(3)], axis=1)
-    found = linprog(
+    solution = linprog(
         np.concatenate([np.zeros(31), np.ones(6)]),
         A_eq=np.concatenate([table, missed], axis=1),
         b_eq=xyz,
         bounds=[(0, 1)] * 31 + [(0, None)] * 6,
     )
-    return bool(found.success and found.fun <= NEAR)
+    return bool(solution.success and solution.fun <= NEAR)
 
 
 def can_be_paint(colour: Stimulus) -> bool:

@@ -64,8 +64,8 @@ class Piece:
     def text(self) -> str:
         if self.kind in (Kind.MORE, Kind.THAN):
             axis, _, other = self.what.partition("/")
-            said = f"{self.amount} {axis}".strip()
-            return f"{said} than {other}" if other else said
+            phrase = f"{self.amount} {axis}".strip()
+            return f"{phrase} than {other}" if other else phrase
         if self.kind is Kind.LRV:
             middle = (self.low + self.high) / 2
             about = abs(self.high - self.low - 2 * NEAR_LRV) < 1e-9
@@ -117,19 +117,19 @@ class _Words:
     """How wishes are put in one language: what each way of saying something means, and the phrases they stand in."""
 
     def __init__(self, language: str) -> None:
-        held = table(language)["wish"]
-        self.means = {name: by_saying(held[name]) for name in _TABLES}
-        self.filler = frozenset(held["filler"].split())
-        depths = [*held["directions"]["lighter"], *held["directions"]["darker"]]
+        wish = table(language)["wish"]
+        self.means = {name: by_saying(wish[name]) for name in _TABLES}
+        self.filler = frozenset(wish["filler"].split())
+        depths = [*wish["directions"]["lighter"], *wish["directions"]["darker"]]
         self._parts = {name: any_of(words) for name, words in self.means.items()} | {"depths": any_of(depths)}
-        self._parts |= {"number": _NUMBER, "signed": f"(-?{_NUMBER[1:]}", "end": held["end"]}
-        self._phrases: list[tuple[str, str]] = [(kind, phrase) for kind, phrase in held["phrases"]]
+        self._parts |= {"number": _NUMBER, "signed": f"(-?{_NUMBER[1:]}", "end": wish["end"]}
+        self._phrases: list[tuple[str, str]] = [(kind, phrase) for kind, phrase in wish["phrases"]]
 
     def patterns(self, families: Sequence[str], makers: Sequence[str]) -> list[tuple[str, re.Pattern[str]]]:
         """Return what is looked for at each place of a wish, in this order; whatever is left is a word."""
         parts = self._parts | {"families": any_of(families), "makers": any_of(makers)}
         none = {kind for kind, named in (("family", families), ("maker", makers)) if not named}
-        filled = [(kind, _PLACE.sub(lambda one: parts[one[1]], p)) for kind, p in self._phrases if kind not in none]
+        filled = [(kind, _PLACE.sub(lambda place: parts[place[1]], p)) for kind, p in self._phrases if kind not in none]
         return [(kind, re.compile(pattern)) for kind, pattern in (*filled, ("word", r"[^\s,;.]+"))]
 
 
@@ -151,14 +151,14 @@ def parse(text: str, families: Sequence[str] = (), makers: Sequence[str] = (), l
     clean = flattened(text)
     known = {name.casefold(): name for name in (*families, *makers)}
     spoken = _words(language)
-    patterns = spoken.patterns([one.casefold() for one in families], [one.casefold() for one in makers])
+    patterns = spoken.patterns([maker.casefold() for maker in families], [family.casefold() for family in makers])
     pieces: list[Piece] = []
     amount, at = "", 0
     while at < len(clean):
         if clean[at] in " ,;.":
             at += 1
             continue
-        kind, match = next((kind, found) for kind, pattern in patterns if (found := pattern.match(clean, at)))
+        kind, match = next((kind, match) for kind, pattern in patterns if (match := pattern.match(clean, at)))
         at = match.end()
         if kind == "amount":
             amount = spoken.means["amounts"][match[1]]
@@ -231,8 +231,8 @@ def _piece(kind: str, match: re.Match[str], amount: str, means: Mapping[str, Map
         return Piece(Kind.MORE, means[{"direction": "directions"}.get(kind, kind)][match[1]], amount)
     if kind == "these":
         return Piece(Kind.BETWEEN, "this/that")
-    held = {"keep": "kept", "without": "hues", "not too": "not_too"}.get(kind, "named")
-    return Piece(Kind(kind), means[held][match[1]])
+    table = {"keep": "kept", "without": "hues", "not too": "not_too"}.get(kind, "named")
+    return Piece(Kind(kind), means[table][match[1]])
 
 
 def _check_together(pieces: Sequence[Piece]) -> None:

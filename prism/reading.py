@@ -178,37 +178,37 @@ def read_many(
     """Return readings of many colours: `lab` (n, 3), `lrv` (n,), `uncertainty` (n,) in ΔE00, that of `lightness` where
     it is another, and the `sources` (n,) whose values share errors."""
     neutral = neutral or method.neutral
-    found = classify_many(lab, lrv, uncertainty, method, neutral, lightness)
+    classes = classify_many(lab, lrv, uncertainty, method, neutral, lightness)
     y = np.asarray(lrv, dtype=np.float64).reshape(-1)
     words, claims = method.undertone.words, method.claims
     temperate = method.temperate[0]
-    heats = method.temperature.index(found.warmth)
-    sides = below(np.abs(found.warmth) / np.maximum(found.warm_deviation, 1e-9))
-    families = family_bands(found.lab, found.doubt, found.lightness_doubt, method, neutral)
+    heats = method.temperature.index(classes.warmth)
+    sides = below(np.abs(classes.warmth) / np.maximum(classes.warm_deviation, 1e-9))
+    families = family_bands(classes.lab, classes.doubt, classes.lightness_doubt, method, neutral)
     readings = []
     for i in range(len(y)):
-        warmth, depth, heat = float(found.warmth[i]), int(found.depth[i]), int(heats[i])
+        warmth, depth, heat = float(classes.warmth[i]), int(classes.depth[i]), int(heats[i])
         readings.append(
             Reading(
-                lab=(float(found.lab[i, 0]), float(found.lab[i, 1]), float(found.lab[i, 2])),
+                lab=(float(classes.lab[i, 0]), float(classes.lab[i, 1]), float(classes.lab[i, 2])),
                 lrv=float(y[i]),
                 depth=method.depth.words[depth],
-                depths=found.depths.words(i, method.depth.words),
-                family=found.family_at(i),
+                depths=classes.depths.words(i, method.depth.words),
+                family=classes.family_at(i),
                 families=families[i],
-                undertone=_undertone(found, i, words),
+                undertone=_undertone(classes, i, words),
                 temperature=Temperature(
                     value=warmth,
                     word=method.temperature.words[heat],
-                    band=found.temperatures.words(i, method.temperature.words),
+                    band=classes.temperatures.words(i, method.temperature.words),
                     side="warm" if warmth > 0 else "cool",
                     side_level=claims.level(sides[i]),
                     relative=method.relative,
                     temperate=method.temperature.words[heat] == temperate,
                     lean="" if abs(warmth) < method.lean_from else "warm" if warmth > 0 else "cool",
                 ),
-                uncertainty=float(found.doubt[i]),
-                lightness_uncertainty=float(found.lightness_doubt[i]),
+                uncertainty=float(classes.doubt[i]),
+                lightness_uncertainty=float(classes.lightness_doubt[i]),
                 source=sources[i] if sources else "",
                 method=method.key,
                 neutral=neutral.kind,
@@ -222,18 +222,18 @@ def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Underto
     method, claims, hues = found.method, found.method.claims, found.hues
     scale = method.hues_for(found.family_at(i).base)
     hue, strength = float(found.hue[i]), float(found.strength[i])
-    said = tuple(words[place] for place in hues.said[i] if place >= 0)
+    named = tuple(words[place] for place in hues.said[i] if place >= 0)
     shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()
     none = LEVELS[int(hues.none[i])]
     leans_to = scale.neighbour(hue, method.second_within)
-    second = said[1] if len(said) == 2 else leans_to if said else None
-    if second in said[:1]:  # most of the uncertainty lies across the edge that the value itself has not reached
+    second = named[1] if len(named) == 2 else leans_to if named else None
+    if second in named[:1]:  # most of the uncertainty lies across the edge that the value itself has not reached
         second = scale.word(hue)
     unlikely = 1 - claims.certain
     ruled_out = tuple(
         word
         for word, share in zip(words, shares, strict=True)
-        if word in scale.words and share <= unlikely and word not in (*said, second, leans_to) and said
+        if word in scale.words and share <= unlikely and word not in (*named, second, leans_to) and named
     )
     strengths = method.undertone_strength
     at = int(strengths.index(strength))
@@ -245,9 +245,9 @@ def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Underto
         strength_word=strengths.words[at],
         effect=float(found.effect[i]),
         nearest=words[int(found.sector[i])],
-        hues=said,
+        hues=named,
         level=LEVELS[int(hues.level[i])],
-        shares=tuple(sorted([*zip(words, shares, strict=True), ("", weaker[0])], key=lambda one: -one[1])),
+        shares=tuple(sorted([*zip(words, shares, strict=True), ("", weaker[0])], key=lambda option: -option[1])),
         strengths=found.strengths.words(i, strengths.words),
         none=none,
         slight=claims.level(weaker[1]) if len(weaker) > 1 else Level.NONE,

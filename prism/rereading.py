@@ -36,21 +36,21 @@ class Changed:
 def changed(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], before: Method, after: Method) -> Changed:
     """Return what changes from one method to another for colours `lab` (n, 3), `lrv` (n,) and the kind of source of
     each (n,)."""
-    answers = [_answers(lab, lrv, sources, one) for one in (before, after)]
+    answers = [_answers(lab, lrv, sources, reading) for reading in (before, after)]
     return Changed(*(one != other for one, other in zip(*answers, strict=True)))
 
 
 def _answers(lab: ArrayLike, lrv: ArrayLike, sources: Sequence[str], method: Method) -> list[NDArray[np.str_]]:
     kinds, places = np.unique(np.asarray(sources), return_inverse=True)
     doubt = by_kind(method.doubts, kinds, places, np.asarray(lab, dtype=np.float64).reshape(-1, 3))
-    found = classify_many(lab, lrv, doubt, method)
+    classes = classify_many(lab, lrv, doubt, method)
     families = np.array([rule.word for rule in method.families])
     hues = np.array(method.hue_family.words)
-    of_hue = found.family < 0
-    family = np.where(of_hue, hues[np.where(of_hue, -1 - found.family, 0)], families[np.maximum(found.family, 0)])
-    none = np.where(found.hues.none > 0, "grey" if method.grey_counts else "", "?")
-    undertone = np.where(found.claimed, np.array(method.undertone.words)[found.main], none)
-    temperature = np.array(method.temperature.words)[method.temperature.index(found.warmth)]
+    of_hue = classes.family < 0
+    family = np.where(of_hue, hues[np.where(of_hue, -1 - classes.family, 0)], families[np.maximum(classes.family, 0)])
+    none = np.where(classes.hues.none > 0, "grey" if method.grey_counts else "", "?")
+    undertone = np.where(classes.claimed, np.array(method.undertone.words)[classes.main], none)
+    temperature = np.array(method.temperature.words)[method.temperature.index(classes.warmth)]
     if method.relative:
         temperature = np.full(len(temperature), "beside others")
-    return [np.array(method.depth.words)[found.depth], family, undertone, temperature]
+    return [np.array(method.depth.words)[classes.depth], family, undertone, temperature]

@@ -110,8 +110,8 @@ def _fold_ends(grid: Array, values: Array) -> Array:
     """Return the 31 bands of values (..., n) on a 10 nm grid that may reach beyond them or fall short."""
     nm, counts = _end_weights()
     nearest = np.clip(np.rint((nm - grid[0]) / 10).astype(int), 0, grid.size - 1)
-    held = values[..., nearest]  # 360-780 nm, the ends held
-    bands: Array = held[..., (nm >= BANDS[0]) & (nm <= BANDS[-1])].copy()
+    folded = values[..., nearest]  # 360-780 nm, the ends held
+    bands: Array = folded[..., (nm >= BANDS[0]) & (nm <= BANDS[-1])].copy()
     for band, beyond in ((0, nm <= BANDS[0]), (-1, nm >= BANDS[-1])):
-        bands[..., band] = held[..., beyond] @ (counts[beyond] / counts[beyond].sum())
+        bands[..., band] = folded[..., beyond] @ (counts[beyond] / counts[beyond].sum())
     return bands

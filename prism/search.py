@@ -80,10 +80,10 @@ class _Text:
         for name, words in named.items():
             pattern = pattern.replace(f"{{{name}}}", any_of(list(words)))
         pattern = pattern.replace("{whose}", _SEARCH["whose"]).replace("{number}", r"(\d{1,3}(?:[.,]\d+)?)")
-        found = re.search(rf"(?<!\w)(?:{pattern})(?!\w)", self.left)
-        if found:
-            self.left = f"{self.left[: found.start()]} {self.left[found.end() :]}"
-        return found
+        match = re.search(rf"(?<!\w)(?:{pattern})(?!\w)", self.left)
+        if match:
+            self.left = f"{self.left[: match.start()]} {self.left[match.end() :]}"
+        return match
 
 
 def understand(text: str, method: Method, today: date | None = None) -> Meant:
@@ -94,31 +94,31 @@ def understand(text: str, method: Method, today: date | None = None) -> Meant:
     >>> meant.families, meant.temperature, meant.things, meant.words
     (('off-white',), 'warm', (('slate', 'floor'),), ())
     """
-    held, meant = _Text(text[:400]), Meant()
-    _colour(held, meant)
-    _client(held, meant)
-    _month(held, meant, today or date.today())
-    _lightness(held, meant)
-    _looked(held, meant)
-    _undertone(held, meant, method)
-    _things(held, meant)
-    _words(held, meant, method)
+    rest, meant = _Text(text[:400]), Meant()
+    _colour(rest, meant)
+    _client(rest, meant)
+    _month(rest, meant, today or date.today())
+    _lightness(rest, meant)
+    _looked(rest, meant)
+    _undertone(rest, meant, method)
+    _things(rest, meant)
+    _words(rest, meant, method)
     return meant
 
 
 def _colour(held: _Text, meant: Meant) -> None:
     whole = typed_colour.typed(held.left.strip())
-    found = (whole, held.left.strip()) if whole else typed_colour.found_in(held.left)
-    if found:
-        meant.colour, meant.asked["colour"] = found
-        held.left = held.left.replace(found[1], " ", 1)
+    colour = (whole, held.left.strip()) if whole else typed_colour.found_in(held.left)
+    if colour:
+        meant.colour, meant.asked["colour"] = colour
+        held.left = held.left.replace(colour[1], " ", 1)
 
 
 def _client(held: _Text, meant: Meant) -> None:
     """Take what clients said, and whether something is decided."""
     answers = by_saying(_SEARCH["answers"])
-    if found := held.take("client_said", answers=answers):
-        meant.client = (answers[found[1]],)
+    if match := held.take("client_said", answers=answers):
+        meant.client = (answers[match[1]],)
     elif held.take("client_asked"):
         meant.client = ("ask",)
     elif held.take("client_spoke"):
@@ -129,26 +129,26 @@ def _client(held: _Text, meant: Meant) -> None:
 def _month(held: _Text, meant: Meant, today: date) -> None:
     """Take a month that is named, or is this or the last one; one named alone is its latest that has begun."""
     names, unclear = by_saying(table()["statement"]["months"]), _SEARCH["unclear_months"]
-    if found := held.take("this_month"):
-        meant.month, meant.asked["month"] = f"{today:%Y-%m}", found[1]
-    elif found := held.take("last_month"):
+    if match := held.take("this_month"):
+        meant.month, meant.asked["month"] = f"{today:%Y-%m}", match[1]
+    elif match := held.take("last_month"):
         last = date(today.year - (today.month == 1), (today.month - 2) % 12 + 1, 1)
-        meant.month, meant.asked["month"] = f"{last:%Y-%m}", found[1]
-    elif found := held.take("month", months=[one for one in names if one not in unclear], unclear_months=unclear):
-        name = found[1] or found[2]
-        year = int(found[3]) if found[3] else today.year - (int(names[name]) > today.month)
+        meant.month, meant.asked["month"] = f"{last:%Y-%m}", match[1]
+    elif match := held.take("month", months=[name for name in names if name not in unclear], unclear_months=unclear):
+        name = match[1] or match[2]
+        year = int(match[3]) if match[3] else today.year - (int(names[name]) > today.month)
         meant.month, meant.asked["month"] = f"{year}-{int(names[name]):02}", f"{name.capitalize()} {year}"
 
 
 def _lightness(held: _Text, meant: Meant) -> None:
-    if found := held.take("lrv_range"):
-        low, high = sorted(numbers.parse(found[i]) for i in (1, 2))
-    elif found := held.take("lrv_over"):
-        low, high = numbers.parse(found[1]), 100.0
-    elif found := held.take("lrv_under"):
-        low, high = 0.0, numbers.parse(found[1])
-    elif found := held.take("lrv"):
-        value = numbers.parse(found[1])
+    if match := held.take("lrv_range"):
+        low, high = sorted(numbers.parse(match[i]) for i in (1, 2))
+    elif match := held.take("lrv_over"):
+        low, high = numbers.parse(match[1]), 100.0
+    elif match := held.take("lrv_under"):
+        low, high = 0.0, numbers.parse(match[1])
+    elif match := held.take("lrv"):
+        value = numbers.parse(match[1])
         low, high = value - NEAR_LRV, value + NEAR_LRV
     else:
         return
@@ -156,11 +156,11 @@ def _lightness(held: _Text, meant: Meant) -> None:
 
 
 def _looked(held: _Text, meant: Meant) -> None:
-    while found := held.take("went", seen=SEEN_STEMS):
-        meant.seen += (SEEN_STEMS[found[1]],)
+    while match := held.take("went", seen=SEEN_STEMS):
+        meant.seen += (SEEN_STEMS[match[1]],)
     periods = by_saying(_SEARCH["periods"])
-    if found := held.take("period", periods=periods):
-        meant.period = periods[found[1]]
+    if match := held.take("period", periods=periods):
+        meant.period = periods[match[1]]
     elif held.take("late"):
         meant.period = "evening"
 
@@ -169,13 +169,13 @@ def _undertone(held: _Text, meant: Meant, method: Method) -> None:
     known = method.undertone_strength.words
     strengths = dict.fromkeys(_SEARCH["weakest"], known[1]) | dict.fromkeys(_SEARCH["strongest"], known[-1])
     strengths |= {word.removeprefix("a "): word for word in known}
-    if found := held.take("strength", strengths=strengths, hues=HUE_STEMS):
-        meant.strength = strengths[found[1]]
-        hue = found[2]
-    elif found := held.take("undertone", hues=HUE_STEMS):
-        hue = found[1] or found[2]
-    elif found := held.take("tinged"):
-        hue = found[1]
+    if match := held.take("strength", strengths=strengths, hues=HUE_STEMS):
+        meant.strength = strengths[match[1]]
+        hue = match[2]
+    elif match := held.take("undertone", hues=HUE_STEMS):
+        hue = match[1] or match[2]
+    elif match := held.take("tinged"):
+        hue = match[1]
     else:
         return
     meant.undertone = _hue(HUE_STEMS[hue], method)
@@ -188,13 +188,13 @@ def _hue(stem: str, method: Method) -> str:
 
 @cache
 def _thing_words() -> set[str]:
-    words = {word for one in library().values() for word in re.findall(r"[a-z-]+", one.title.casefold())}
+    words = {word for material in library().values() for word in re.findall(r"[a-z-]+", material.title.casefold())}
     return (words - set(_SEARCH["no_things"])) | set(_SEARCH["things"])
 
 
 def _things(held: _Text, meant: Meant) -> None:
-    while found := held.take("beside"):
-        meant.things += (tuple(found[1].split()),)
+    while match := held.take("beside"):
+        meant.things += (tuple(match[1].split()),)
     known, group = _thing_words(), []
     rest = []
     for word in held.left.split():
@@ -212,11 +212,11 @@ def _things(held: _Text, meant: Meant) -> None:
 def depth_ranges(method: Method) -> dict[str, tuple[float, float]]:
     """Return the words for depth with the LRV they reach over: the method's own, and the plain ones of the trade."""
     edges = (0.0, *method.depth.edges, 100.0)
-    found = {word: (edges[i], edges[i + 1]) for i, word in enumerate(method.depth.words)}
-    light = next((low for word, (low, _) in found.items() if "light" in word), 55.0)
-    dark = next((low for word, (low, _) in found.items() if "mid" in word and "dark" not in word), 40.0)
+    ranges = {word: (edges[i], edges[i + 1]) for i, word in enumerate(method.depth.words)}
+    light = next((low for word, (low, _) in ranges.items() if "light" in word), 55.0)
+    dark = next((low for word, (low, _) in ranges.items() if "mid" in word and "dark" not in word), 40.0)
     plain = {"pale": (light, 100.0), "dark": (0.0, dark), "middle": (dark, light)}
-    return found | {word: reach for name, reach in plain.items() for word in _SEARCH[name]}
+    return ranges | {word: reach for name, reach in plain.items() for word in _SEARCH[name]}
 
 
 def _words(held: _Text, meant: Meant, method: Method) -> None:
@@ -259,4 +259,8 @@ def _taken(held: _Text, meant: Meant, name: str, word: str, vocabulary: dict[str
 
 def temperatures_meant(word: str, method: Method) -> list[str]:
     """Return the words of a method for temperature that somebody means who says one: warm means slightly warm too."""
-    return [one for one in method.temperature.words if word and (one == word or one.endswith(f" {word}"))]
+    return [
+        scale_word
+        for scale_word in method.temperature.words
+        if word and (scale_word == word or scale_word.endswith(f" {word}"))
+    ]

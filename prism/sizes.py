@@ -53,10 +53,10 @@ def read(text: str, kind: str) -> float:
     clean = flattened(text).replace("′", "'").replace("”", '"').replace("″", '"')
     if kind == "length" and (feet := _FEET.fullmatch(clean)):
         return typed(feet["feet"]) * FOOT + typed(feet["inches"]) * FOOT / 12
-    found = _WITH_UNIT.fullmatch(clean)
-    if not found:
+    match = _WITH_UNIT.fullmatch(clean)
+    if not match:
         raise ValueError(text)
-    named = (found["unit"] or "").strip().rstrip(".")
+    named = (match["unit"] or "").strip().rstrip(".")
     if named and named not in OF[kind]:
         raise ValueError(text)
-    return typed(found["figure"]) * (OF[kind][named] if named else factor(kind))
+    return typed(match["figure"]) * (OF[kind][named] if named else factor(kind))

@@ -112,8 +112,8 @@ def many_from_lab(lab: ArrayLike, convention: str = "lab", provenance: str | Non
     given = np.asarray(lab, dtype=np.float64).reshape(-1, 3)
     converted = lab_d50_to_lab(given) if convention == "lab50" else given
     source = provenance or ("converted-lab" if convention == "lab50" else "maker-lab")
-    said = [messages.sources.lab_given(row, convention) for row in given.tolist()]
-    return _colours(converted, lightness_to_lrv(converted[:, 0]), screen.lab_to_screen(converted), source, said)
+    given_as = [messages.sources.lab_given(row, convention) for row in given.tolist()]
+    return _colours(converted, lightness_to_lrv(converted[:, 0]), screen.lab_to_screen(converted), source, given_as)
 
 
 def from_hex(text: str) -> Stimulus:
@@ -134,8 +134,8 @@ def many_from_rgb(rgb: ArrayLike) -> list[Stimulus]:
     values = np.asarray(rgb, dtype=np.float64).reshape(-1, 3)
     lab = screen.rgb_to_lab(values)
     shown = values, np.ones(len(values), dtype=bool)
-    said = [messages.sources.hex_given(text) for text in screen.to_hex(values)] if len(values) else []
-    return _colours(lab, lightness_to_lrv(lab[:, 0]), shown, "screen", said)
+    given_as = [messages.sources.hex_given(text) for text in screen.to_hex(values)] if len(values) else []
+    return _colours(lab, lightness_to_lrv(lab[:, 0]), shown, "screen", given_as)
 
 
 def from_reflectance(reflectance: ArrayLike, provenance: str = "reading-single", given: str = "") -> Stimulus:
@@ -151,8 +151,8 @@ def many_from_reflectance(
 ) -> list[Stimulus]:
     """Return colours from reflectances (n, 31), fractions."""
     values = np.asarray(reflectance, dtype=np.float64).reshape(-1, BANDS.size)
-    said = [given or messages.sources.spectrum_given(1)] * len(values)
-    colours = _colours(to_lab(values), to_lrv(values), screen.reflectance_to_screen(values), provenance, said)
+    given_as = [given or messages.sources.spectrum_given(1)] * len(values)
+    colours = _colours(to_lab(values), to_lrv(values), screen.reflectance_to_screen(values), provenance, given_as)
     return [replace(colour, reflectance=tuple(row)) for colour, row in zip(colours, values.tolist(), strict=True)]
 
 
@@ -163,6 +163,8 @@ def _colours(
         return []
     hexes = screen.to_hex(shown[0])
     return [
-        Stimulus(lab=(row[0], row[1], row[2]), lrv=y, screen=text, in_gamut=inside, provenance=provenance, given=said)
-        for row, y, text, inside, said in zip(lab.tolist(), lrv.tolist(), hexes, shown[1].tolist(), given, strict=True)
+        Stimulus(lab=(row[0], row[1], row[2]), lrv=y, screen=text, in_gamut=inside, provenance=provenance, given=source)
+        for row, y, text, inside, source in zip(
+            lab.tolist(), lrv.tolist(), hexes, shown[1].tolist(), given, strict=True
+        )
     ]

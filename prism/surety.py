@@ -68,9 +68,9 @@ class Thresholds:
     def levels(self, probability: ArrayLike, certain: float | None = None) -> NDArray[np.int8]:
         """Return the same for many, (...), as places in `LEVELS`."""
         p = np.asarray(probability)
-        found = (p >= self.probable).astype(np.int8)
-        found += p >= (self.certain if certain is None else certain)
-        return np.where(p >= self.probable, found, np.int8(0))
+        levels = (p >= self.probable).astype(np.int8)
+        levels += p >= (self.certain if certain is None else certain)
+        return np.where(p >= self.probable, levels, np.int8(0))
 
 
 @cache
@@ -243,12 +243,12 @@ class Bands:
 
     def says(self, place: int) -> NDArray[np.bool_]:
         """Return which rows have a word, or stand on its border, (n,)."""
-        found: NDArray[np.bool_] = (self.said == place).any(axis=1)
-        return found
+        mask: NDArray[np.bool_] = (self.said == place).any(axis=1)
+        return mask
 
     def words(self, row: int, scale: Sequence[str]) -> Band:
-        said = tuple(scale[place] for place in self.said[row] if place >= 0)
-        return Band(said, LEVELS[int(self.level[row])])
+        named = tuple(scale[place] for place in self.said[row] if place >= 0)
+        return Band(named, LEVELS[int(self.level[row])])
 
 
 def bands(shares: Array, widened: Array, at: NDArray[np.intp], thresholds: Thresholds) -> Bands:

@@ -52,7 +52,7 @@ def all_printable(held: Any) -> Any:
     if isinstance(held, str):
         return printable(held)
     if isinstance(held, list):
-        return [all_printable(one) for one in held]
+        return [all_printable(item) for item in held]
     if isinstance(held, dict):
         return {printable(key): all_printable(value) for key, value in held.items()}
     return held

@@ -38,15 +38,15 @@ def typed(text: str) -> Stimulus | None:
     >>> typed("74,9 -0,8 10,9").lab, typed("slate blue")
     ((74.9, -0.8, 10.9), None)
     """
-    found = WHOLE.fullmatch(text.strip()) if len(text) <= MOST else None
-    return _colour(found) if found else None
+    match = WHOLE.fullmatch(text.strip()) if len(text) <= MOST else None
+    return _colour(match) if match else None
 
 
 def found_in(text: str) -> tuple[Stimulus, str] | None:
     """Return the first colour that is named as one in a text, and how it was written; None for none."""
-    found = NAMED.search(text)
-    colour = _colour(found) if found else None
-    return (colour, found[0].strip()) if found and colour else None
+    match = NAMED.search(text)
+    colour = _colour(match) if match else None
+    return (colour, match[0].strip()) if match and colour else None
 
 
 def named(colour: Stimulus) -> str:
@@ -66,16 +66,16 @@ def pieces(text: str) -> list[str]:
     >>> pieces("H16.3, 191, 184, 165, Vellum Bearing")
     ['H16.3', '191, 184, 165', 'Vellum Bearing']
     """
-    held: list[str] = []
+    lines: list[str] = []
 
     def put(found: re.Match[str]) -> str:
-        held.append(found[0])
-        return f"\0{len(held) - 1}\0"
+        lines.append(found[0])
+        return f"\0{len(lines) - 1}\0"
 
     within = re.compile(rf"{NAMED.pattern}|(?<![\w.])(?:\d{{1,3}},\s?\d{{1,3}},\s?\d{{1,3}})(?![\w.])", re.IGNORECASE)
     masked = within.sub(put, text.replace("\0", " "))
     parts = [part.strip() for part in re.split(r"[,;]", masked)]
-    return [re.sub("\0(\\d+)\0", lambda m: held[int(m[1])], part) for part in parts if part]
+    return [re.sub("\0(\\d+)\0", lambda m: lines[int(m[1])], part) for part in parts if part]
 
 
 def _colour(found: re.Match[str]) -> Stimulus | None:
@@ -85,7 +85,7 @@ def _colour(found: re.Match[str]) -> Stimulus | None:
             code = found[0].lstrip("#")
             return from_hex("".join(c * 2 for c in code) if len(code) == 3 else code)
         text = found[0].replace("−", "-")
-        figures = [parse(one.replace(",", ".")) for one in re.findall(_figures(text), text)][:3]
+        figures = [parse(figure.replace(",", ".")) for figure in re.findall(_figures(text), text)][:3]
         if kind == "lab":
             return from_lab(figures)
         percent = "%" in text

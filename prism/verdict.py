@@ -23,11 +23,11 @@ class Under:
 
 def on_other_bases(colour: Stimulus, own: Reading, bases: Iterable[tuple[str, Method, WorkingNeutral]]) -> list[Under]:
     """Return how a colour reads on other bases: a name, a method and a neutral each."""
-    found = []
+    others = []
     for name, method, neutral in bases:
         reading = read(colour, method, neutral)
-        found.append(Under(name, reading, reading.undertone.main == own.undertone.main))
-    return found
+        others.append(Under(name, reading, reading.undertone.main == own.undertone.main))
+    return others
 
 
 def flat_neutral(lab: tuple[float, float, float]) -> WorkingNeutral:

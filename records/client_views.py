@@ -23,26 +23,26 @@ def clients(request: StudioRequest) -> HttpResponse:
 
 def _client(request: StudioRequest) -> Client:
     asked = request.POST if request.method == "POST" else request.GET
-    found = client_of(request.user, asked.get("client", ""))
-    if found is None:
+    client = client_of(request.user, asked.get("client", ""))
+    if client is None:
         raise Http404
-    return found
+    return client
 
 
 @require_safe
 @require_owner
 def export_client(request: StudioRequest) -> HttpResponse:
-    found = _client(request)
+    client = _client(request)
     security_log.note(request.user, "export", words.records.THE_CLIENT)
-    return as_file(HttpResponse(exported(found), content_type="application/zip"), found.name, "client", "zip")
+    return as_file(HttpResponse(exported(client), content_type="application/zip"), client.name, "client", "zip")
 
 
 @require_POST
 @require_owner
 def erase_client(request: StudioRequest) -> HttpResponse:
     """Take what names a client off the studio."""
-    found = _client(request)
-    erase(request.user, found)
+    client = _client(request)
+    erase(request.user, client)
     security_log.note(request.user, "erase", words.records.THE_CLIENT)
-    messages.info(request, words.records.client_erased(found.name, len(found.jobs)))
+    messages.info(request, words.records.client_erased(client.name, len(client.jobs)))
     return redirect("clients")

@@ -56,14 +56,16 @@ def _jobs(user: User) -> QuerySet[Job]:
 
 
 def clients_of(user: User) -> list[Client]:
-    found: dict[str, list[Job]] = {}
+    clients: dict[str, list[Job]] = {}
     for job in _jobs(user):
-        found.setdefault(_key(job.client), []).append(job)
-    return sorted((Client(jobs[0].client, jobs) for jobs in found.values()), key=lambda one: one.name.casefold())
+        clients.setdefault(_key(job.client), []).append(job)
+    return sorted(
+        (Client(jobs[0].client, jobs) for jobs in clients.values()), key=lambda client: client.name.casefold()
+    )
 
 
 def client_of(user: User, name: str) -> Client | None:
-    return next((one for one in clients_of(user) if _key(one.name) == _key(name)), None)
+    return next((client for client in clients_of(user) if _key(client.name) == _key(name)), None)
 
 
 def _key(name: str) -> str:
@@ -73,13 +75,13 @@ def _key(name: str) -> str:
 def exported(client: Client) -> bytes:
     """Return all that is kept for a client as a ZIP file: each job as a studio takes it up, and who did what."""
     made = io.BytesIO()
-    with zipfile.ZipFile(made, "w", zipfile.ZIP_DEFLATED) as held:
+    with zipfile.ZipFile(made, "w", zipfile.ZIP_DEFLATED) as archive:
         for number, job in enumerate(client.jobs, 1):
             name = f"{number}-{slugify(job.title) or 'job'}"
-            held.writestr(f"{name}.json", job_file.written(job))
+            archive.writestr(f"{name}.json", job_file.written(job))
             acts = queries.said(queries.of_job(job), whole=True)
-            held.writestr(
-                f"{name}-record.txt", "\n".join(f"{one.at:%Y-%m-%d %H:%M} {one.who} {one.text}" for one in acts)
+            archive.writestr(
+                f"{name}-record.txt", "\n".join(f"{act.at:%Y-%m-%d %H:%M} {act.who} {act.text}" for act in acts)
             )
     return made.getvalue()
 
@@ -146,7 +148,9 @@ class _Hiding:
         whole = {name.strip() for name in names if name.strip()}
         parts = {part for name in whole for part in re.findall(r"[^\W\d_]+", name) if len(part) >= TELLING}
         self._names = _any_of(sorted(whole | parts, key=len, reverse=True))
-        self._addresses = _any_of(sorted({one.strip() for one in addresses if one.strip()}, key=len, reverse=True))
+        self._addresses = _any_of(
+            sorted({address.strip() for address in addresses if address.strip()}, key=len, reverse=True)
+        )
 
     def __call__(self, text: str) -> str:
         for pattern, plain in ((self._addresses, words.records.THE_ADDRESS), (self._names, words.records.THE_CLIENT)):

@@ -71,24 +71,24 @@ class TakenUp:
 def records_of(job: Job) -> list[tuple[str, Q]]:
     """Return which records of which models are a job's, those that others need first."""
     room, review = Q(room__job=job), Q(review__room__job=job)
-    found = [("jobs.Job", Q(pk=job.pk)), ("jobs.Room", Q(job=job))]
-    found += [(f"jobs.{name}", room) for name in ("Window", "LampSort", "Surface", "Element")]
-    found += [("jobs.ElementPart", Q(element__room__job=job)), ("jobs.Finish", room), ("jobs.Metered", room)]
-    found += [("jobs.RoomPhoto", room)]
-    found += [("jobs.WhiteRule", Q(job=job)), ("reviews.Review", room)]
-    found += [(f"reviews.{name}", review) for name in ("Board", "Observation", "Shortlisted", "KeptScheme")]
-    found += [("reviews.SchemePlace", Q(scheme__review__room__job=job))]
-    found += [(f"viewings.{name}", review) for name in ("SamplePlan", "Viewing")]
-    found += [("viewings.ViewingPhoto", Q(viewing__review__room__job=job)), ("viewings.Decision", review)]
-    found += [("viewings.RuledOut", Q(decision__review__room__job=job))]
-    found += [("documents.DocumentEdit", review), ("viewings.Correction", room), ("documents.Shared", Q(job=job))]
-    found += [("documents.ClientAnswer", review & Q(shared__job=job)), ("records.Change", Q(job=job) | review)]
-    return found
+    records = [("jobs.Job", Q(pk=job.pk)), ("jobs.Room", Q(job=job))]
+    records += [(f"jobs.{name}", room) for name in ("Window", "LampSort", "Surface", "Element")]
+    records += [("jobs.ElementPart", Q(element__room__job=job)), ("jobs.Finish", room), ("jobs.Metered", room)]
+    records += [("jobs.RoomPhoto", room)]
+    records += [("jobs.WhiteRule", Q(job=job)), ("reviews.Review", room)]
+    records += [(f"reviews.{name}", review) for name in ("Board", "Observation", "Shortlisted", "KeptScheme")]
+    records += [("reviews.SchemePlace", Q(scheme__review__room__job=job))]
+    records += [(f"viewings.{name}", review) for name in ("SamplePlan", "Viewing")]
+    records += [("viewings.ViewingPhoto", Q(viewing__review__room__job=job)), ("viewings.Decision", review)]
+    records += [("viewings.RuledOut", Q(decision__review__room__job=job))]
+    records += [("documents.DocumentEdit", review), ("viewings.Correction", room), ("documents.Shared", Q(job=job))]
+    records += [("documents.ClientAnswer", review & Q(shared__job=job)), ("records.Change", Q(job=job) | review)]
+    return records
 
 
 def _fields(model: type[models.Model]) -> list[models.Field[Any, Any]]:
     left = LEFT_OUT.get(model._meta.label, set())
-    return [one for one in model._meta.concrete_fields if not one.primary_key and one.name not in left]
+    return [field for field in model._meta.concrete_fields if not field.primary_key and field.name not in left]
 
 
 # --- out ---
@@ -106,15 +106,15 @@ class _Writer:
     def body(self) -> dict[str, Any]:
         records = {label: self._rows(label, of) for label, of in records_of(self._job)}
         colours_of = Colour.objects.select_related("maker", "parent__maker").prefetch_related("earlier")
-        held = colours_of.in_bulk(list(self._colours))
-        colours = [carried.carry(held[pk]) for pk in self._colours]
+        in_bulk = colours_of.in_bulk(list(self._colours))
+        colours = [carried.carry(in_bulk[pk]) for pk in self._colours]
         return {"format": FORMAT, "version": VERSION, "colours": colours, "records": records}
 
     def _rows(self, label: str, of: Q) -> list[dict[str, Any]]:
         model = apps.get_model(label)
-        found = list(model._default_manager.filter(of).distinct().order_by("pk"))
-        self._places[label] = {one.pk: place for place, one in enumerate(found)}
-        return [self._row(one) for one in found]
+        rows = list(model._default_manager.filter(of).distinct().order_by("pk"))
+        self._places[label] = {row.pk: place for place, row in enumerate(rows)}
+        return [self._row(row) for row in rows]
 
     def _row(self, one: models.Model) -> dict[str, Any]:
         row = {each.name: self._value(each, one) for each in _fields(type(one))}
@@ -192,8 +192,8 @@ def checked(held: object) -> dict[str, Any]:
             raise JobFileError(words.archives.JOB_FILE_ALTERED)
     except UnicodeEncodeError:
         raise JobFileError(words.archives.JOB_FILE_BROKEN) from None
-    found: dict[str, Any] = all_printable(held)
-    return found
+    content: dict[str, Any] = all_printable(held)
+    return content
 
 
 class _Reader:
@@ -226,29 +226,29 @@ class _Reader:
         return job
 
     def _colour(self, row: dict[str, Any]) -> Colour:
-        found, fresh = carried.bring_in(self._by, row)
+        colour, fresh = carried.bring_in(self._by, row)
         self.new_colours += fresh
-        return found
+        return colour
 
     def _record(self, model: type[models.Model], row: dict[str, Any]) -> models.Model:
-        one = model()
+        record = model()
         for each in _fields(model):
             if each.name in row and not each.generated:
-                setattr(one, each.attname, self._value(each, row[each.name]))
-        if isinstance(one, Change):
-            one.additional_data = {CLAIMED: True}  # nobody here saw it made
-            one.content_type = ContentType.objects.get_for_model(apps.get_model(one.thing))
-        elif isinstance(one, Shared):
-            one.withdrawn = one.withdrawn or timezone.now()
-        check_values(one)
-        if isinstance(one, Change):
-            Change.objects.bulk_create([one])  # by whom it was, not by whoever takes it up
+                setattr(record, each.attname, self._value(each, row[each.name]))
+        if isinstance(record, Change):
+            record.additional_data = {CLAIMED: True}  # nobody here saw it made
+            record.content_type = ContentType.objects.get_for_model(apps.get_model(record.thing))
+        elif isinstance(record, Shared):
+            record.withdrawn = record.withdrawn or timezone.now()
+        check_values(record)
+        if isinstance(record, Change):
+            Change.objects.bulk_create([record])  # by whom it was, not by whoever takes it up
         else:
-            one.save_base(raw=True, force_insert=True)  # as it was, moments too
+            record.save_base(raw=True, force_insert=True)  # as it was, moments too
         for each in model._meta.many_to_many:
             others = self._made.get(_label(each), [])  # of two that refer to each other the later one says so
-            getattr(one, each.name).set([others[place] for place in row.get(each.name, ()) if place < len(others)])
-        return one
+            getattr(record, each.name).set([others[place] for place in row.get(each.name, ()) if place < len(others)])
+        return record
 
     def _value(self, each: models.Field[Any, Any], value: Any) -> Any:
         if value is None:
@@ -261,8 +261,8 @@ class _Reader:
         return self._person(value).pk if label == "auth.User" else self._known(label, value)
 
     def _known(self, label: str, place: int) -> int:
-        found: int = (self._colours if label == "decks.Colour" else self._made[label])[place].pk
-        return found
+        pk: int = (self._colours if label == "decks.Colour" else self._made[label])[place].pk
+        return pk
 
     def _person(self, name: str) -> User:
         if name not in self._people:
@@ -306,7 +306,7 @@ def _numbered(stem: str) -> Iterator[str]:
 def wrong_values(wrong: ValidationError) -> str:
     if not hasattr(wrong, "error_dict"):
         return " ".join(wrong.messages)
-    return " ".join(f"{name}: {' '.join(said)}" for name, said in wrong.message_dict.items())
+    return " ".join(f"{name}: {' '.join(message)}" for name, message in wrong.message_dict.items())
 
 
 def take_up(by: User, held: dict[str, Any]) -> TakenUp:

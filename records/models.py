@@ -49,21 +49,21 @@ class Change(AbstractLogEntry):  # type: ignore[misc]
 
 def belongs(instance: models.Model) -> dict[str, Any]:
     """Return to which review or job a record belongs, and in which room it is."""
-    found: dict[str, Any] = {"thing": instance._meta.label}
+    about: dict[str, Any] = {"thing": instance._meta.label}
     for holder in ("viewing", "scheme", "element"):
         if hasattr(instance, f"{holder}_id"):
-            return found | {key: value for key, value in belongs(getattr(instance, holder)).items() if key != "thing"}
+            return about | {key: value for key, value in belongs(getattr(instance, holder)).items() if key != "thing"}
     if isinstance(instance, Review | Job):
-        found["review_id" if isinstance(instance, Review) else "job_id"] = instance.pk
-        return found
+        about["review_id" if isinstance(instance, Review) else "job_id"] = instance.pk
+        return about
     for name in ("review_id", "job_id"):
         if getattr(instance, name, None) is not None:
-            found[name] = getattr(instance, name)
-    if "review_id" in found:
-        return found
+            about[name] = getattr(instance, name)
+    if "review_id" in about:
+        return about
     if instance._meta.label == "jobs.Room":
-        found["within"] = str(instance)
+        about["within"] = str(instance)
     elif getattr(instance, "room_id", None) is not None:
         room = instance.room  # type: ignore[attr-defined]
-        found |= {"job_id": room.job_id, "within": room.name}
-    return found
+        about |= {"job_id": room.job_id, "within": room.name}
+    return about

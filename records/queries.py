@@ -49,20 +49,20 @@ class Said:
 
 
 def of_review(review: Review) -> QuerySet[Change]:
-    found: QuerySet[Change] = Change.objects.filter(review=review).select_related("actor")
-    return found
+    changes: QuerySet[Change] = Change.objects.filter(review=review).select_related("actor")
+    return changes
 
 
 def of_job(job: Job) -> QuerySet[Change]:
     """Return the changes of a job, of its rooms, and of the reviews that are in them, the newest first."""
     reviews = Review.objects.filter(room__job=job)
-    found: QuerySet[Change] = Change.objects.filter(Q(job=job) | Q(review__in=reviews))
-    return found.select_related("actor", "review__colour", "review__room")
+    changes: QuerySet[Change] = Change.objects.filter(Q(job=job) | Q(review__in=reviews))
+    return changes.select_related("actor", "review__colour", "review__room")
 
 
 def said(changes: Iterable[Change], whole: bool = False) -> list[Said]:
     """Return changes in sentences, act by act; `whole`: of a job, so that each tells of which review it is."""
-    found = []
+    sentences = []
     for group in _acts(_settled(changes)):
         first = group[0]
         hidden = first.review is not None and not first.review.names_shown
@@ -72,51 +72,53 @@ def said(changes: Iterable[Change], whole: bool = False) -> list[Said]:
             who = name_of(first.actor) or words.records.NOBODY_SIGNED_IN
             if (first.additional_data or {}).get(CLAIMED):
                 who = words.records.according_to_file(who)
-            found.append(Said(first.timestamp, who, lines, first.review if whole else None))
-    return found
+            sentences.append(Said(first.timestamp, who, lines, first.review if whole else None))
+    return sentences
 
 
 def _settled(changes: Iterable[Change]) -> Iterator[Change]:
     """Yield changes without the texts that were still being written: they keep themselves, and the last counts."""
     seen: dict[tuple[object, ...], datetime] = {}
-    for one in changes:
-        if one.thing == "reviews.Review" and set(one.changes or ()) <= {"verdict", "notes"}:
-            key = (one.actor_id, one.review_id, *sorted(one.changes or ()))
-            later, seen[key] = seen.get(key), one.timestamp
-            if later is not None and later - one.timestamp < WRITING:
+    for change in changes:
+        if change.thing == "reviews.Review" and set(change.changes or ()) <= {"verdict", "notes"}:
+            key = (change.actor_id, change.review_id, *sorted(change.changes or ()))
+            later, seen[key] = seen.get(key), change.timestamp
+            if later is not None and later - change.timestamp < WRITING:
                 continue
-        yield one
+        yield change
 
 
 def _acts(changes: Iterable[Change]) -> list[list[Change]]:
     groups: list[list[Change]] = []
-    for one in changes:
+    for change in changes:
         last = groups[-1][-1] if groups else None
-        same = last and (last.actor_id, last.review_id) == (one.actor_id, one.review_id)
-        if last and same and last.timestamp - one.timestamp < TOGETHER:
-            groups[-1].append(one)
+        same = last and (last.actor_id, last.review_id) == (change.actor_id, change.review_id)
+        if last and same and last.timestamp - change.timestamp < TOGETHER:
+            groups[-1].append(change)
         else:
-            groups.append([one])
+            groups.append([change])
     return groups
 
 
 def _rows(group: Sequence[Change]) -> list[str]:
-    begun = {one.within for one in group if one.thing == "jobs.Room" and _ACTS[one.action] == MADE}
+    begun = {change.within for change in group if change.thing == "jobs.Room" and _ACTS[change.action] == MADE}
     came, went = Counter[tuple[str, str, str]](), Counter[tuple[str, str, str]]()
-    for one in group:
-        if one.thing in ROWS and one.within not in begun:
-            act = _ACTS[one.action]
-            values = sorted((name, new if act == MADE else old) for name, (old, new) in (one.changes or {}).items())
-            (came if act != GONE else went)[one.thing, one.within, repr(values)] += 1
+    for change_there in group:
+        if change_there.thing in ROWS and change_there.within not in begun:
+            act = _ACTS[change_there.action]
+            values = sorted(
+                (name, new if act == MADE else old) for name, (old, new) in (change_there.changes or {}).items()
+            )
+            (came if act != GONE else went)[change_there.thing, change_there.within, repr(values)] += 1
     kept = {(thing, within) for thing, within, _ in (came - went) + (went - came)}
     return [words.records.rows_changed(thing, within) for thing, within in sorted(kept)]
 
 
 def _others(group: Sequence[Change]) -> list[str]:
-    found = []
-    for one in reversed(group):
-        if one.thing in ROWS or one.action not in _ACTS:
+    sentences = []
+    for change in reversed(group):
+        if change.thing in ROWS or change.action not in _ACTS:
             continue
-        fields = {name: (str(pair[0]), str(pair[1])) for name, pair in (one.changes or {}).items()}
-        found += words.records.change_said(one.thing, _ACTS[one.action], fields, one.within)
-    return found
+        fields = {name: (str(pair[0]), str(pair[1])) for name, pair in (change.changes or {}).items()}
+        sentences += words.records.change_said(change.thing, _ACTS[change.action], fields, change.within)
+    return sentences

@@ -31,14 +31,14 @@ def ids(user: User) -> QuerySet[Review, int]:
 
 
 def by_ids(user: User, wanted: Sequence[int]) -> list[Review]:
-    found = listed(user).defer("findings", "notes", "intake_notes").in_bulk(wanted) if wanted else {}
-    return [found[pk] for pk in wanted if pk in found]
+    reviews = listed(user).defer("findings", "notes", "intake_notes").in_bulk(wanted) if wanted else {}
+    return [reviews[pk] for pk in wanted if pk in reviews]
 
 
 def of_studio(user: User) -> QuerySet[Review]:
     """Return every review of the studio, deleted ones too."""
-    held = Review.objects.filter(owner__in=team(user))
-    return held.select_related("colour__maker", "beside__maker", "owner", "room__job")
+    reviews = Review.objects.filter(owner__in=team(user))
+    return reviews.select_related("colour__maker", "beside__maker", "owner", "room__job")
 
 
 def state_of(job: Job) -> Hashable:
@@ -47,13 +47,13 @@ def state_of(job: Job) -> Hashable:
     each = Room.objects.filter(job=job).annotate(newest=job_queries.newest_review()).order_by("pk")
     rooms = list(each.values_list("pk", "updated", "deleted", "newest"))
     decided = FilteredRelation("decisions", condition=Q(decisions__reopened=None))
-    held = Review.objects.filter(deleted=None).annotate(decided=decided).order_by("pk")
-    held = held.filter(Q(pk__in=[pk for *_, pk in rooms if pk]) | Q(room__job=job, decided__isnull=False))
+    reviews = Review.objects.filter(deleted=None).annotate(decided=decided).order_by("pk")
+    reviews = reviews.filter(Q(pk__in=[pk for *_, pk in rooms if pk]) | Q(room__job=job, decided__isnull=False))
     return (
         job.pk,
         job.updated,
         tuple(rooms),
-        tuple(held.values_list("pk", "colour", "valued", "names_shown", "decided")),
+        tuple(reviews.values_list("pk", "colour", "valued", "names_shown", "decided")),
     )
 
 
@@ -108,5 +108,5 @@ def _verdict(review: Review, decided: str | None) -> str:
 
 
 def _finding(review: Review) -> str:
-    found = reading.read(review.value.stimulus, review.method_in_force, review.neutral_in_force)
-    return f"{words.readings.headline(found)}, {words.readings.undertone_short(found)}"
+    review_reading = reading.read(review.value.stimulus, review.method_in_force, review.neutral_in_force)
+    return f"{words.readings.headline(review_reading)}, {words.readings.undertone_short(review_reading)}"

@@ -34,8 +34,8 @@ LOOKED = ("seen_at", "lamps_on", "undertone", "seen", "words", "room__job__zone"
 
 def refresh(user: User) -> None:
     """Make the meanings anew of the studio's reviews that have changed since theirs were made."""
-    held = Review.objects.filter(owner__in=team(user), deleted=None)
-    stale = held.filter(Q(meaning=None) | ~Q(meaning__made_for=F("updated"))).values_list("pk", flat=True)
+    current_reviews = Review.objects.filter(owner__in=team(user), deleted=None)
+    stale = current_reviews.filter(Q(meaning=None) | ~Q(meaning__made_for=F("updated"))).values_list("pk", flat=True)
     pks = list(stale)
     for start in range(0, len(pks), AT_A_TIME):
         reviews = Review.objects.filter(pk__in=pks[start : start + AT_A_TIME]).select_related("colour__maker", "owner")
@@ -43,9 +43,9 @@ def refresh(user: User) -> None:
         fetched = list(
             reviews.prefetch_related("colour__earlier", "observations", "decisions", "client_answers", shortlists)
         )
-        looks, found = _looks(fetched), _readings(fetched)
+        looks, readings = _looks(fetched), _readings(fetched)
         Meaning.objects.bulk_create(
-            [_meaning(review, found[review.pk], looks[review.pk]) for review in fetched],
+            [_meaning(review, readings[review.pk], looks[review.pk]) for review in fetched],
             update_conflicts=True, unique_fields=["review"], update_fields=["made_for", "lrv", "tokens", "text"],
         )  # fmt: skip
 
@@ -59,26 +59,26 @@ def scheduled() -> None:
 
 
 def _looks(reviews: Sequence[Review]) -> dict[int, list[Look]]:
-    found: dict[int, list[Look]] = defaultdict(list)
-    held = Viewing.objects.filter(review__in=reviews, deleted=None, seen_at__isnull=False).order_by()
-    for pk, *look in held.values_list("review_id", *LOOKED):
-        found[pk].append(tuple(look))
-    return found
+    looks: dict[int, list[Look]] = defaultdict(list)
+    viewings = Viewing.objects.filter(review__in=reviews, deleted=None, seen_at__isnull=False).order_by()
+    for pk, *look in viewings.values_list("review_id", *LOOKED):
+        looks[pk].append(tuple(look))
+    return looks
 
 
 def _readings(reviews: Sequence[Review]) -> dict[int, Reading]:
     """Return how each reads; those judged alike together."""
     alike: dict[tuple[object, ...], list[Review]] = defaultdict(list)
-    for one in reviews:
-        own = (str(one.method_table), one.neutral, str(one.neutral_white), one.neutral_a, one.neutral_b)
-        alike[one.method, *own].append(one)
-    found: dict[int, Reading] = {}
+    for review in reviews:
+        own = (str(review.method_table), review.neutral, str(review.neutral_white), review.neutral_a, review.neutral_b)
+        alike[review.method, *own].append(review)
+    readings: dict[int, Reading] = {}
     for group in alike.values():
         chosen, neutral = group[0].method_in_force, group[0].neutral_in_force
-        values = [one.value.stimulus for one in group]
+        values = [review.value.stimulus for review in group]
         read = reading.read_all(values, chosen, neutral)
-        found |= {one.pk: each for one, each in zip(group, read, strict=True)}
-    return found
+        readings |= {review.pk: each for review, each in zip(group, read, strict=True)}
+    return readings
 
 
 def _meaning(review: Review, found: Reading, looks: Sequence[Look]) -> Meaning:
@@ -86,8 +86,8 @@ def _meaning(review: Review, found: Reading, looks: Sequence[Look]) -> Meaning:
     tokens = sorted(
         {*_is(found), *_seen(review, looks), *_done(review, looks), *(f"client:{a.answer}" for a in answers)}
     )
-    said_by_clients = (part for one in answers for part in (one.text, one.name, one.reply))
-    text = " ".join([*_texts(review), *said_by_clients, *(said for *_, said, _ in looks)]).casefold()
+    said_by_clients = (part for answer in answers for part in (answer.text, answer.name, answer.reply))
+    text = " ".join([*_texts(review), *said_by_clients, *(quote for *_, quote, _ in looks)]).casefold()
     return Meaning(
         review=review, made_for=review.updated, lrv=found.lrv, tokens=f" {' '.join(tokens)} ", text=text
     )  # fmt: skip
@@ -100,7 +100,7 @@ def _is(found: Reading) -> Iterator[str]:
     for word in found.temperature.band.words:
         yield from (f"temperature:{part}" for part in {word.replace(" ", "-"), word.split()[-1]})
     for word in found.undertone.hues:
-        yield from (f"under:{one}" for one in {word, words.readings.hue(word, found.lrv)})
+        yield from (f"under:{name}" for name in {word, words.readings.hue(word, found.lrv)})
     for word in found.undertone.strengths.words:
         yield f"strength:{word.replace(' ', '-')}"
 
@@ -114,16 +114,22 @@ def _seen(review: Review, looks: Sequence[Look]) -> Iterator[str]:
         yield from (f"seen:{part}:{way}" for way in _ways(steps or {}, text) | hues for part in (period, ANY))
         yield f"looked:{period}"
     for observed in review.observations.all():
-        stems = {SEEN_STEMS.get(word) for said in observed.seen for word in str(said).split()}
+        stems = {SEEN_STEMS.get(word) for way in observed.seen for word in str(way).split()}
         yield from (f"seen:{part}:{stem}" for stem in stems - {None} for part in (_BOARD, ANY))
 
 
 def _done(review: Review, looks: Sequence[Look]) -> Iterator[str]:
     """Yield the months in which it was begun, looked at, observed, decided or answered, and whether it is decided."""
-    moments = [review.created, *(look[0] for look in looks), *(one.at for one in review.observations.all())]
-    moments += [one.made for one in review.decisions.all()] + [one.at for one in review.client_answers.all()]
+    moments = [
+        review.created,
+        *(look[0] for look in looks),
+        *(observation.at for observation in review.observations.all()),
+    ]
+    moments += [decision.made for decision in review.decisions.all()] + [
+        answer.at for answer in review.client_answers.all()
+    ]
     yield from (f"in:{moment:%Y-%m}" for moment in moments)
-    yield "decided" if any(one.reopened is None for one in review.decisions.all()) else "undecided"
+    yield "decided" if any(decision.reopened is None for decision in review.decisions.all()) else "undecided"
 
 
 def _ways(steps: Mapping[str, int], text: str) -> set[str]:
@@ -136,14 +142,14 @@ def _ways(steps: Mapping[str, int], text: str) -> set[str]:
 def _texts(review: Review) -> Iterator[str]:
     """Yield the texts of a review; while its names are hidden none of them names its colour."""
     yield from (review.verdict, review.notes, review.intake_notes, name_of(review.owner))
-    yield from (one.note for one in review.observations.all())
-    yield from (one.reason for one in review.decisions.all())
+    yield from (observation.note for observation in review.observations.all())
+    yield from (decision.reason for decision in review.decisions.all())
     if review.names_shown:
-        yield from _names([review.colour, *(one.colour for one in review.shortlist.all())])
+        yield from _names([review.colour, *(swatch.colour for swatch in review.shortlist.all())])
 
 
 def _names(colours: Iterable[object]) -> Iterator[str]:
-    for one in colours:
-        yield f"{getattr(one, 'name', '')} {getattr(one, 'code', '')}"
-        maker = getattr(one, "maker", None)
+    for colour in colours:
+        yield f"{getattr(colour, 'name', '')} {getattr(colour, 'code', '')}"
+        maker = getattr(colour, "maker", None)
         yield maker.name if maker else ""

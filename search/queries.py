@@ -20,10 +20,10 @@ from search import meaning
 def reviews_meant(user: User, meant: Meant, method: Method) -> QuerySet[Review]:
     """Return the studio's reviews that hold all of what is meant, the newest first."""
     meaning.refresh(user)
-    found = queries.listed(user)
+    reviews = queries.listed(user)
     for wanted in _wanted(user, meant, method):
-        found = found.filter(wanted)
-    return found
+        reviews = reviews.filter(wanted)
+    return reviews
 
 
 def _wanted(user: User, meant: Meant, method: Method) -> Iterator[Q]:
@@ -87,5 +87,5 @@ def _rooms_with(user: User, thing: tuple[str, ...]) -> list[int]:
 
 
 def _made_of(stem: str) -> Q:
-    keys = [key for key, one in library().items() if stem in one.title.casefold() or stem in key]
+    keys = [key for key, material in library().items() if stem in material.title.casefold() or stem in key]
     return Q(material__in=keys) | Q(colour__name__icontains=stem)

@@ -58,14 +58,14 @@ class Proposed:
 
     @classmethod
     def of(cls, room: Room, tried: Sequence[Tried]) -> Proposed:
-        shared = frozenset.intersection(*(frozenset(one.facts) for one in tried))
-        return cls(room, [replace(one, shared=shared) for one in tried])
+        shared = frozenset.intersection(*(frozenset(room.facts) for room in tried))
+        return cls(room, [replace(room, shared=shared) for room in tried])
 
     @property
     def shared(self) -> str:
         """What is true of all that are shown; said once."""
         facts = [fact for fact in self.tried[0].facts if fact in self.tried[0].shared]
-        return words.homes.proposed_all(facts, len(self.tried) > 1 and not any(one.reasons for one in self.tried))
+        return words.homes.proposed_all(facts, len(self.tried) > 1 and not any(room.reasons for room in self.tried))
 
 
 class Proposal:
@@ -83,10 +83,10 @@ class Proposal:
         """The review whose colour the others follow: one that is decided, else the one last begun."""
         walls = [wall for room in self.rooms if (wall := wall_of(room)) and wall.review]
         decided = [wall.review for wall in walls if wall.why in ("agreed", "decided")]
-        found = decided or [wall.review for wall in walls]
-        if not found:
+        bases = decided or [wall.review for wall in walls]
+        if not bases:
             return None
-        review: Review = Review.objects.select_related("colour__maker", "owner", "room__job").get(pk=found[0].pk)
+        review: Review = Review.objects.select_related("colour__maker", "owner", "room__job").get(pk=bases[0].pk)
         return review
 
     @property
@@ -106,9 +106,9 @@ class Proposal:
         schemes = Schemes(context, {})
         places = schemes.scheme.places if schemes.scheme else ()
         rows = [place.row for place in places if place.name in PLACES]
-        strip = [held for held in context.set.comparison_colours if held.kind == "strip"]
-        found = {held.colour.pk: held for held in (own, *schemes.held(rows), *strip)}
-        return list(found.values())[:MOST_TRIED]
+        strip = [swatch for swatch in context.set.comparison_colours if swatch.kind == "strip"]
+        swatches = {swatch.colour.pk: swatch for swatch in (own, *schemes.held(rows), *strip)}
+        return list(swatches.values())[:MOST_TRIED]
 
     @cached_property
     def proposed(self) -> list[Proposed]:
@@ -117,14 +117,18 @@ class Proposal:
             return []
         walls = {room.pk: wall.colour for room in self.rooms if (wall := wall_of(room))}
         waiting = [room for room in self.rooms if room.pk not in walls]
-        found = []
+        proposals = []
         while waiting:
-            room = next((one for one in waiting if any(near.pk in walls for near, _ in _neighbours(one))), waiting[0])
+            room = next(
+                (review for review in waiting if any(near.pk in walls for near, _ in _neighbours(review))), waiting[0]
+            )
             waiting.remove(room)
-            tried = sorted((self._try(room, held, walls) for held in self._candidates), key=lambda one: -one.score)
+            tried = sorted(
+                (self._try(room, swatch, walls) for swatch in self._candidates), key=lambda proposal: -proposal.score
+            )
             walls[room.pk] = tried[0].colour
-            found.append(Proposed.of(room, tried[:SHOWN]))
-        return found
+            proposals.append(Proposed.of(room, tried[:SHOWN]))
+        return proposals
 
     def _try(self, room: Room, held: SwatchView, walls: dict[int, Colour]) -> Tried:
         method, neutral, own = self._context.subject.method, self._context.subject.neutral, held.colour.stimulus
@@ -146,10 +150,10 @@ class Proposal:
             elif pairing(own.lab, wall.stimulus.lab, (doubt, doubt), method, neutral).terms is Terms.CLASH:
                 doors.append(near.name)
         day = day_in(room, own, method, neutral, {"when": "equinox"}, elements=()) if room.can_be_lit else None
-        warnings = [one for one in day.counsels if one.computed] if day else []
+        warnings = [counsel for counsel in day.counsels if counsel.computed] if day else []
         score = CLASH * len(clashes) + WARNING * len(warnings) + DOORWAY * len(doors) + GOES * len(goes)
         score += SAME * len(same)
-        told = [words.warnings.counsel_plain(one.kind, one.walls) for one in warnings]
+        told = [words.warnings.counsel_plain(warning.kind, warning.walls) for warning in warnings]
         facts = words.homes.proposed_facts(clashes, goes, doors, same, told, day is not None)
         label = words.homes.with_lrv(held.label, held.reading.lrv)
         return Tried(held.colour, held.title or held.name, label, score, tuple(facts))

@@ -67,13 +67,13 @@ class Encoder(DjangoJSONEncoder):
 
 def _models() -> list[type[models.Model]]:
     """Return the models of a studio, those others refer to first."""
-    held = [
+    configs = [
         (config, None)
         for config in apps.get_app_configs()
         if config.label not in LEFT_OUT and config.models_module is not None
     ]
-    found = serializers.sort_dependencies(held, allow_cycles=True)
-    return [model for model in found if model._meta.label not in {"auth.Permission", "search.Meaning"}]
+    models = serializers.sort_dependencies(configs, allow_cycles=True)
+    return [model for model in models if model._meta.label not in {"auth.Permission", "search.Meaning"}]
 
 
 def _lines() -> Iterator[str]:
@@ -135,11 +135,11 @@ def restore(path: Path) -> Told:
     if User.objects.exists() or Maker.objects.exists():
         raise ArchiveError(words.archives.ARCHIVE_NOT_EMPTY)
     try:
-        with zipfile.ZipFile(path) as held:
-            manifest = _manifest(held)
-            if held.getinfo(DATA).file_size > MOST_BYTES:
+        with zipfile.ZipFile(path) as archive:
+            manifest = _manifest(archive)
+            if archive.getinfo(DATA).file_size > MOST_BYTES:
                 raise ArchiveError(words.archives.ARCHIVE_BROKEN)
-            with held.open(DATA) as data:
+            with archive.open(DATA) as data:
                 return _restored(data, manifest)
     except FileNotFoundError:
         raise ArchiveError(words.archives.archive_missing(path.name)) from None
@@ -150,15 +150,15 @@ def restore(path: Path) -> Told:
 
 
 def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
-    found = json.loads(held.read(MANIFEST))
-    if not isinstance(found, dict) or found.get("format") != FORMAT:
+    manifest = json.loads(held.read(MANIFEST))
+    if not isinstance(manifest, dict) or manifest.get("format") != FORMAT:
         raise ArchiveError(words.archives.ARCHIVE_NONE)
-    newer = set(found.get("migrations", ())) - set(_migrations())
-    if not isinstance(found.get("version"), int) or found["version"] < 1:
+    newer = set(manifest.get("migrations", ())) - set(_migrations())
+    if not isinstance(manifest.get("version"), int) or manifest["version"] < 1:
         raise ArchiveError(words.archives.ARCHIVE_NONE)
-    if found["version"] > VERSION or newer:
+    if manifest["version"] > VERSION or newer:
         raise ArchiveError(words.archives.ARCHIVE_NEWER)
-    return found
+    return manifest
 
 
 ROOMS_AT_ONCE = 200
@@ -188,12 +188,12 @@ def _restored(data: IO[bytes], manifest: dict[str, Any]) -> Told:
 
     with open_to_changes(), connection.constraint_checks_disabled():
         try:
-            for one in serializers.deserialize("jsonl", lines(), ignorenonexistent=True):
-                if isinstance(one.object, Change):
-                    one.object.content_type = ContentType.objects.get_for_model(apps.get_model(one.object.thing))
-                _check(one.object)
-                one.save(force_insert=True)
-                counts[one.object._meta.label_lower] += 1
+            for record in serializers.deserialize("jsonl", lines(), ignorenonexistent=True):
+                if isinstance(record.object, Change):
+                    record.object.content_type = ContentType.objects.get_for_model(apps.get_model(record.object.thing))
+                _check(record.object)
+                record.save(force_insert=True)
+                counts[record.object._meta.label_lower] += 1
             for room in whole().iterator(chunk_size=ROOMS_AT_ONCE):
                 if faults := room_faults(room):
                     raise ArchiveError(words.archives.archive_wrong(f"{faults[0][0]}: {faults[0][1]}"))

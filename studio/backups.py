@@ -36,13 +36,13 @@ def database() -> Path:
 def faults(path: Path) -> list[str]:
     """Return what is wrong with a database file: with its pages, and with rows that refer to none."""
     try:
-        with closing(sqlite3.connect(f"file:{path}?mode=ro", uri=True)) as held:
-            found = [str(row[0]) for row in held.execute("PRAGMA integrity_check(10)") if row[0] != "ok"]
-            found += [
+        with closing(sqlite3.connect(f"file:{path}?mode=ro", uri=True)) as connection:
+            faults = [str(row[0]) for row in connection.execute("PRAGMA integrity_check(10)") if row[0] != "ok"]
+            faults += [
                 f"{table}, row {row}: refers to none of {other}"
-                for table, row, other, _ in held.execute("PRAGMA foreign_key_check").fetchmany(10)
+                for table, row, other, _ in connection.execute("PRAGMA foreign_key_check").fetchmany(10)
             ]
-            return found
+            return faults
     except sqlite3.DatabaseError as wrong:
         return [str(wrong)]
 
@@ -82,8 +82,8 @@ def made_at(path: Path) -> datetime | None:
 
 
 def copies(folder: Path) -> list[tuple[datetime, Path]]:
-    found = [(made_at(path), path) for path in folder.glob(f"{PREFIX}*.sqlite3")]
-    return sorted(((at, path) for at, path in found if at), reverse=True)
+    copies = [(made_at(path), path) for path in folder.glob(f"{PREFIX}*.sqlite3")]
+    return sorted(((at, path) for at, path in copies if at), reverse=True)
 
 
 def prune(folder: Path, now: datetime | None = None) -> list[Path]:

@@ -14,10 +14,10 @@ from web import undo
 
 
 def studio(request: HttpRequest) -> dict[str, Any]:
-    found: dict[str, Any] = {"demo": settings.DEMO, "decimal_mark": pointed(".")}
+    context: dict[str, Any] = {"demo": settings.DEMO, "decimal_mark": pointed(".")}
     if request.user.is_authenticated:
         own = queries.membership(request.user)
-        found |= {"undoable": undo.offered(request), "single_keys": own.keys}
-        found |= {"detail": own.detail, "details": words.people.HABIT_DETAIL}
-        found |= {"may_change": queries.may_change(request.user), "may_manage": queries.may_manage(request.user)}
-    return found
+        context |= {"undoable": undo.offered(request), "single_keys": own.keys}
+        context |= {"detail": own.detail, "details": words.people.HABIT_DETAIL}
+        context |= {"may_change": queries.may_change(request.user), "may_manage": queries.may_manage(request.user)}
+    return context

@@ -102,11 +102,21 @@ def _view(user: User, reviews: dict[tuple[str, str], Review]) -> None:
         wanted = replace(page.wanted([reviews[key].colour_id]), decide=today, other=None)
         hours = [hour for hour in wanted.hours if hour.why in looks]
         wanted = replace(wanted, hours=hours)
-        for one in viewing_services.schedule(user, [wanted], today - timedelta(days=len(looks))):
-            undertone, seen, answer, words = looks[one.why]
-            lamps = one.why == "evening"
+        for viewing in viewing_services.schedule(user, [wanted], today - timedelta(days=len(looks))):
+            undertone, seen, answer, words = looks[viewing.why]
+            lamps = viewing.why == "evening"
             viewing_services.log(
-                user, one, uuid4(), seen, answer, words, one.sky or "overcast", lamps, None, one.at, undertone
+                user,
+                viewing,
+                uuid4(),
+                seen,
+                answer,
+                words,
+                viewing.sky or "overcast",
+                lamps,
+                None,
+                viewing.at,
+                undertone,
             )
     page = SamplesPage(StepRequest(ReviewContext(reviews[PLANNED])))
     if page.room:
@@ -142,11 +152,11 @@ SAMPLE = 120
 def sample() -> list[Entry]:
     """Return a small deck of an invented maker, without its name: it goes to the deck that a person names."""
     deck = demo.deck()
-    ours = [one for one in deck if one.maker == deck[0].maker and one.strip][:SAMPLE]
+    ours = [colour for colour in deck if colour.maker == deck[0].maker and colour.strip][:SAMPLE]
     return [
         Entry(
-            line=0, code=one.code, name=one.name, strip=one.strip, step=one.step, lab=one.colour.lab,
-            recipe_base=one.recipe.base, recipe=tuple(one.recipe.amounts.items()),
+            line=0, code=colour.code, name=colour.name, strip=colour.strip, step=colour.step, lab=colour.colour.lab,
+            recipe_base=colour.recipe.base, recipe=tuple(colour.recipe.amounts.items()),
         )
-        for one in ours
+        for colour in ours
     ]  # fmt: skip

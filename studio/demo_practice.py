@@ -45,13 +45,15 @@ def _answers(
     right = wall.accepted[0]
     if wall.kind == Kind.UNDERTONE:
         seen = [np.array(wall.direction) - shift / (at + 1) + rng.normal(0, NOISE, 2) for at in range(wall.wanted)]
-        return [chosen.undertone.words[int(chosen.undertone.index(hue_of(one)))] for one in seen]
+        return [chosen.undertone.words[int(chosen.undertone.index(hue_of(look)))] for look in seen]
     if rng.random() < right_answers(wall.apart, threshold, queries.GUESSED.get(Kind(wall.kind), 0.5)):
         picks: list[int | str] = list(right)
     elif len(right) > 1:
         picks = [right[1], right[0], *right[2:]]
     else:
-        others = [one for one in wall.choices or range(wall.given, len(wall.boards)) if [one] not in wall.accepted]
+        others = [
+            choice for choice in wall.choices or range(wall.given, len(wall.boards)) if [choice] not in wall.accepted
+        ]
         picks = [others[int(rng.integers(len(others)))]]
     return picks[: max(wall.wanted - 1, 1)]
 

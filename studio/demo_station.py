@@ -18,10 +18,10 @@ def enter(user: User) -> dict[str, Room]:
     """Enter the pilots' station as a job with its rooms, and return these by name."""
     job = services.keep_job(user, Job(), {"title": station.TITLE, **station.JOB})
     rooms: dict[str, Room] = {}
-    for one in station.ROOMS:
-        parts = {name: one[name] for name in ("windows", "lamps", "surfaces", "elements")}
+    for room in station.ROOMS:
+        parts = {name: room[name] for name in ("windows", "lamps", "surfaces", "elements")}
         parts["elements"] = [_with_colours(user, row) for row in parts["elements"]]
-        rooms[one["name"]] = services.keep_room(user, Room(job=job, name=one["name"]), one["fields"], parts)
+        rooms[room["name"]] = services.keep_room(user, Room(job=job, name=room["name"]), room["fields"], parts)
     for first, second in station.OPEN_TO:
         rooms[first].open_to.add(rooms[second])
     for first, second in station.LEADS_TO:

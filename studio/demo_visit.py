@@ -116,13 +116,13 @@ def _copy_practice(source: User, to: User) -> None:
     for each in sittings:
         each.pk, each.owner = None, to
     Sitting.objects.bulk_create(sittings)
-    for sitting, held in zip(sittings, walls, strict=True):
-        for wall in held:
+    for sitting, copied in zip(sittings, walls, strict=True):
+        for wall in copied:
             wall.pk, wall.sitting, wall.set_wall = None, sitting, None
-        Wall.objects.bulk_create(held)
+        Wall.objects.bulk_create(copied)
     returning = list(Returning.objects.filter(owner=source))
-    for one in returning:
-        one.pk, one.owner = None, to
+    for copied_wall in returning:
+        copied_wall.pk, copied_wall.owner = None, to
     Returning.objects.bulk_create(returning)
     for agreed in Agreed.objects.filter(person=source):
         Agreed.objects.create(person=to, since=agreed.since)
@@ -170,20 +170,20 @@ def forget(user: User) -> None:
 def _left() -> list[tuple[datetime, Studio]]:
     """Return the studios of visitors with when each was last used, the longest ago first."""
     theirs = Q(members__user__username__startswith=VISITOR) | Q(members__user__username__startswith=NEWCOMER)
-    found = []
+    rooms_left = []
     for studio in Studio.objects.filter(theirs).distinct():
         users = studio.members.values_list("user", flat=True)
         changed = Change.objects.filter(actor__in=users).aggregate(last=Max("timestamp"))["last"]
         came = User.objects.filter(pk__in=users).aggregate(last=Max("last_login"))["last"]
-        found.append((max(at for at in (changed, came, studio.created) if at), studio))
-    return sorted(found, key=lambda one: one[0])
+        rooms_left.append((max(at for at in (changed, came, studio.created) if at), studio))
+    return sorted(rooms_left, key=lambda room: room[0])
 
 
 def make_room(most: int) -> int:
     """Erase the studios that were left the longest, so that at most so many are there, but none that was used within
     the day; return how many went."""
-    held = _left() if Studio.objects.count() > most else []
-    beyond = held[: max(0, len(held) - most)]
+    studios = _left() if Studio.objects.count() > most else []
+    beyond = studios[: max(0, len(studios) - most)]
     return _erase([studio for at, studio in beyond if timezone.now() - at > USED])
 
 

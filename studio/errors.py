@@ -21,8 +21,8 @@ def trouble(request: HttpRequest) -> HttpResponse:
     reference = secrets.token_hex(4)
     route = request.resolver_match.route if request.resolver_match else "no address"
     log.error("reference %s: %s %s", reference, request.method, route, exc_info=wrong)
-    said = ""
+    sentence = ""
     if isinstance(wrong, DatabaseError):
-        said = next((told for text, told in words.archives.STORE_TROUBLES.items() if text in str(wrong)), "")
-    status, template = (503, "503.html") if said else (500, "500.html")
-    return HttpResponse(render_to_string(template, {"said": said, "reference": reference}), status=status)
+        sentence = next((told for text, told in words.archives.STORE_TROUBLES.items() if text in str(wrong)), "")
+    status, template = (503, "503.html") if sentence else (500, "500.html")
+    return HttpResponse(render_to_string(template, {"said": sentence, "reference": reference}), status=status)

@@ -16,13 +16,13 @@ _CODE = re.compile(r",? ?\([^()]*`[^()]*\)")
 @cache
 def sections() -> list[tuple[str, list[tuple[str, str]]]]:
     """Return the tables by heading, each with its words and what they mean, without names of the code."""
-    found: list[tuple[str, list[tuple[str, str]]]] = []
+    sections: list[tuple[str, list[tuple[str, str]]]] = []
     for line in PAGE.read_text(encoding="utf-8").splitlines():
         if line.startswith("## "):
-            found.append((line.removeprefix("## "), []))
+            sections.append((line.removeprefix("## "), []))
         elif row := _ROW.fullmatch(line):
-            found[-1][1].append((row["term"], _plain(row["meaning"])))
-    return [(title, rows) for title, rows in found if title != NOT_SHOWN]
+            sections[-1][1].append((row["term"], _plain(row["meaning"])))
+    return [(title, rows) for title, rows in sections if title != NOT_SHOWN]
 
 
 def _plain(meaning: str) -> str:

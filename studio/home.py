@@ -64,7 +64,7 @@ def home(request: StudioRequest) -> HttpResponse:
         "states": _with_rooms(states),
         "hour": FirstHour(user),
         "answers": sharing_queries.client_answers(user),
-        "viewings": [Shown(one) for one in viewing_queries.by_ids(user, today[:TODAY])],
+        "viewings": [Shown(viewing) for viewing in viewing_queries.by_ids(user, today[:TODAY])],
         "more_today": max(len(today) - TODAY, 0),
         "to_decide": viewing_queries.to_decide(user),
         "handed": handing.waiting(user),

@@ -23,7 +23,7 @@ def manual_pdf(paper: str = "A4") -> bytes:
 
 
 def _in_place(name: str) -> str:
-    found = manual.picture(name)
-    if found is None:
+    picture = manual.picture(name)
+    if picture is None:
         raise FileNotFoundError(name)
-    return f"data:image/png;base64,{b64encode(found.read_bytes()).decode()}"
+    return f"data:image/png;base64,{b64encode(picture.read_bytes()).decode()}"

@@ -43,24 +43,24 @@ def ready(request: HttpRequest) -> JsonResponse:
     """Say whether the studio can be used: its database is of this version and sound, and can be written to; and
     whether long work is done, without which all else can be."""
     wrong = troubles()
-    said = {"status": "not ready" if wrong else "ready", "wrong": wrong, "work": worker.state()}
-    return JsonResponse(said, status=503 if wrong else 200)
+    state = {"status": "not ready" if wrong else "ready", "wrong": wrong, "work": worker.state()}
+    return JsonResponse(state, status=503 if wrong else 200)
 
 
 def troubles() -> list[str]:
     """Return what keeps the studio from being used: nothing of it names what it holds."""
-    found = []
+    troubles = []
     try:
         if backups.are_pending():
-            found.append("migrations are pending")
+            troubles.append("migrations are pending")
         if not _is_sound():
-            found.append("the database is damaged")
+            troubles.append("the database is damaged")
         path = backups.database()
         if path.is_file() and not (os.access(path, os.W_OK) and os.access(path.parent, os.W_OK)):
-            found.append("the database cannot be written to")
+            troubles.append("the database cannot be written to")
     except DatabaseError:
-        found.append("the database does not answer")
-    return found
+        troubles.append("the database does not answer")
+    return troubles
 
 
 _sound_at: dict[str, float] = {}

@@ -177,10 +177,10 @@ def read_manual(request: HttpRequest) -> HttpResponse:
 
 @require_safe
 def manual_picture(request: HttpRequest, name: str) -> FileResponse:
-    found = manual.picture(name)
-    if found is None:
+    picture = manual.picture(name)
+    if picture is None:
         raise Http404
-    return FileResponse(found.open("rb"), content_type="image/png")
+    return FileResponse(picture.open("rb"), content_type="image/png")
 
 
 @require_safe

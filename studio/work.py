@@ -45,8 +45,8 @@ class Done:
 
 def done_since(user: User, since: datetime) -> list[Done]:
     """Return what each person of the studio did; only their own to who does not manage it."""
-    held = list(members(user)) if may_manage(user) else [membership(user)]
-    people = [member.user_id for member in held]
+    everybody = list(members(user)) if may_manage(user) else [membership(user)]
+    people = [member.user_id for member in everybody]
     jobs = job_queries.of_studio(user).filter(deleted=None).exclude(state=Job.State.PAINTED)
     reviews = Review.objects.filter(owner__in=people, deleted=None, created__gte=since)
     looks = Viewing.objects.filter(by__in=people, deleted=None, seen_at__gte=since)
@@ -57,7 +57,7 @@ def done_since(user: User, since: datetime) -> list[Done]:
         Counter(looks.values_list("by", flat=True)),
         Counter(decisions.values_list("by", flat=True)),
     )
-    return [Done(member.name, *(count[member.user_id] for count in counts)) for member in held]
+    return [Done(member.name, *(count[member.user_id] for count in counts)) for member in everybody]
 
 
 @require_safe
@@ -70,7 +70,7 @@ def work(request: StudioRequest) -> HttpResponse:
         out = StringIO()
         rows = csv.writer(out)
         rows.writerow(words.people.WORK_HEADS)
-        rows.writerows((deck_csv.safe(one.name), *one.figures) for one in done)
+        rows.writerows((deck_csv.safe(act.name), *act.figures) for act in done)
         response = HttpResponse(out.getvalue(), content_type="text/csv; charset=utf-8")
         return as_file(response, words.people.work_title(days), "work", "csv")
     context = {"done": done, "days": days, "choices": [(each, words.people.last_days(each)) for each in DAYS],

@@ -66,7 +66,7 @@ class MachinePage:
     @cached_property
     def batches(self) -> list[MadeCan]:
         made = Batch.objects.filter(owner__in=team(self._user)).select_related("colour__maker").order_by("-serial")
-        return [self._made(one) for one in made.prefetch_related("sessions__shots")[:MOST_CANS]]
+        return [self._made(batch) for batch in made.prefetch_related("sessions__shots")[:MOST_CANS]]
 
     def _made(self, batch: Batch) -> MadeCan:
         system = self._system
@@ -74,12 +74,12 @@ class MachinePage:
         measured = []
         for session in batch.sessions.all():
             kept = [shot.reflectance for shot in session.shots.all() if not shot.dropped]
-            found = repeated.together(kept) if kept else None
-            if found is not None and system is not None and batch.base in system.bases:
+            together = repeated.together(kept) if kept else None
+            if together is not None and system is not None and batch.base in system.bases:
                 wanted = to_lab(system.reflectance([Recipe(batch.base, batch.wanted)])[0])
-                apart = float(delta_e(wanted, to_lab(found.mean)))
+                apart = float(delta_e(wanted, to_lab(together.mean)))
                 measured.append(
-                    (session.pk, words.recipes.can_measured(float(to_lrv(found.mean)), apart, session.started))
+                    (session.pk, words.recipes.can_measured(float(to_lrv(together.mean)), apart, session.started))
                 )
         return MadeCan(batch, f"{sizes.get(batch.can, batch.can)}, base {batch.base}", measured)
 

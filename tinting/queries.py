@@ -20,8 +20,8 @@ from web import devices
 
 def systems(user: User) -> QuerySet[System]:
     """Return the tinting systems a person may use, the one in force first: the studio's newest, else everybody's."""
-    found = System.objects.filter(Q(owner=None) | Q(owner__in=team(user)), deleted=None)
-    return found.order_by(Case(When(owner=None, then=Value(1)), default=Value(0)), "-changed")
+    systems = System.objects.filter(Q(owner=None) | Q(owner__in=team(user)), deleted=None)
+    return systems.order_by(Case(When(owner=None, then=Value(1)), default=Value(0)), "-changed")
 
 
 State = tuple[int, datetime] | None

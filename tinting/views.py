@@ -53,8 +53,8 @@ def bring_in(request: StudioRequest) -> HttpResponse:
 
 @require_safe
 def export(request: StudioRequest, pk: int) -> HttpResponse:
-    found = get_object_or_404(queries.systems(request.user), pk=pk)
-    response = HttpResponse(tint_system.write(tint_system.from_table(found.table)), content_type="application/json")
+    system = get_object_or_404(queries.systems(request.user), pk=pk)
+    response = HttpResponse(tint_system.write(tint_system.from_table(system.table)), content_type="application/json")
     response["Content-Disposition"] = 'attachment; filename="tinting-system.json"'
     return response
 
@@ -67,10 +67,10 @@ def _own(request: StudioRequest, pk: int) -> System:
 @require_editor
 def soft_delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own tinting system aside, with a way back."""
-    found = _own(request, pk)
-    services.soft_delete(found)
+    system = _own(request, pk)
+    services.soft_delete(system)
     undo.offer(
-        request, words.undo.put_aside_said(f"the tinting system {found.name}"), "tinting-system-restore", found.pk
+        request, words.undo.put_aside_said(f"the tinting system {system.name}"), "tinting-system-restore", system.pk
     )
     return redirect("machine")
 

@@ -77,7 +77,7 @@ def drawn(imports: dict[str, set[str]]) -> str:
         for name in row:
             lines.append(f"  {name:<12} {says(name)}")
             if apps[name]:
-                lines.append(f"  {'':<12} → {', '.join(one for one in APPS if one in apps[name])}")
+                lines.append(f"  {'':<12} → {', '.join(app for app in APPS if app in apps[name])}")
     for parent in INSIDE:
         lines += ["", f"Inside {parent}, each level above all that it imports", ""]
         for number, row in enumerate(levels(folded(imports, children(imports, parent)))):

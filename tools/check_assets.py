@@ -39,18 +39,18 @@ def build_css(target: Path) -> None:
 
 
 def problems() -> list[str]:
-    found = [
+    problems = [
         f"{kept.relative_to(ROOT)} is not the file of the pinned package: run make assets"
         for kept, source in COPIED.items()
         if not kept.exists() or not filecmp.cmp(kept, source, shallow=False)
     ]
-    found += [f"{path.relative_to(ROOT)} is missing" for path in LICENCES if not path.exists()]
+    problems += [f"{path.relative_to(ROOT)} is missing" for path in LICENCES if not path.exists()]
     with tempfile.TemporaryDirectory() as folder:
         fresh = Path(folder) / "app.css"
         build_css(fresh)
         if not CSS.exists() or not filecmp.cmp(CSS, fresh, shallow=False):
-            found.append(f"{CSS.relative_to(ROOT)} is not up to date: run make css")
-    return found
+            problems.append(f"{CSS.relative_to(ROOT)} is not up to date: run make css")
+    return problems
 
 
 def main() -> None:
@@ -59,10 +59,10 @@ def main() -> None:
             shutil.copyfile(source, kept)
         build_css(CSS)
         return
-    found = problems()
-    for line in found:
+    found_problems = problems()
+    for line in found_problems:
         print(line)
-    raise SystemExit(bool(found))
+    raise SystemExit(bool(found_problems))
 
 
 if __name__ == "__main__":

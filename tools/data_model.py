@@ -24,9 +24,9 @@ first given (`db_table`, `label`), so that renaming a model moves no rows. Keys 
 def page() -> str:
     parts = [HEAD]
     for config in apps.get_app_configs():
-        found = list(config.get_models()) if Path(config.path).parent == PAGE.parent.parent else []
-        if found:
-            parts.append(f"## {config.name}\n\n```mermaid\nerDiagram\n{_diagram(found)}\n```\n")
+        models = list(config.get_models()) if Path(config.path).parent == PAGE.parent.parent else []
+        if models:
+            parts.append(f"## {config.name}\n\n```mermaid\nerDiagram\n{_diagram(models)}\n```\n")
     return "\n".join(parts)
 
 

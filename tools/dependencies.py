@@ -29,16 +29,16 @@ def plain(name: str) -> str:
 
 def pins(text: str) -> dict[str, tuple[str, int, int]]:
     """Return version, count of hashes and line by package, of a compiled list."""
-    found: dict[str, tuple[str, int, int]] = {}
+    pins: dict[str, tuple[str, int, int]] = {}
     name = ""
     for number, line in enumerate(text.splitlines(), 1):
         if match := re.match(r"([A-Za-z0-9._-]+)(?:\[[^]]*\])?==(\S+)", line):
             name = plain(match[1])
-            found[name] = (match[2], 0, number)
+            pins[name] = (match[2], 0, number)
         elif "--hash=sha256:" in line and name:
-            pinned, hashes, at = found[name]
-            found[name] = (pinned, hashes + 1, at)
-    return found
+            pinned, hashes, at = pins[name]
+            pins[name] = (pinned, hashes + 1, at)
+    return pins
 
 
 def since(path: Path) -> dict[int, float]:
@@ -57,9 +57,11 @@ def since(path: Path) -> dict[int, float]:
 
 def scripts() -> list[str]:
     """Return what is amiss with the pins of what the styles and browser tests are made with."""
-    held = json.loads((ROOT / "package-lock.json").read_text())["packages"]
+    packages = json.loads((ROOT / "package-lock.json").read_text())["packages"]
     return [
-        f"{name}: no integrity in package-lock.json" for name, one in held.items() if name and not one.get("integrity")
+        f"{name}: no integrity in package-lock.json"
+        for name, package in packages.items()
+        if name and not package.get("integrity")
     ]
 
 
@@ -67,13 +69,14 @@ def main() -> None:
     """Check, print, and fail where something is not as it is pinned."""
     wrong, aged, counts = scripts(), {}, []
     billed = {
-        plain(one["name"]) for one in json.loads((ROOT / "docs/bill-of-materials.json").read_text())["components"]
+        plain(component["name"])
+        for component in json.loads((ROOT / "docs/bill-of-materials.json").read_text())["components"]
     }
     for name in LISTS:
         path = ROOT / "requirements" / f"{name}.txt"
-        found, dates = pins(path.read_text()), since(path)
-        counts.append(f"{len(found)} in {name}.txt")
-        for package, (pinned, hashes, line) in found.items():
+        found_pins, dates = pins(path.read_text()), since(path)
+        counts.append(f"{len(found_pins)} in {name}.txt")
+        for package, (pinned, hashes, line) in found_pins.items():
             if not hashes:
                 wrong.append(f"{package}=={pinned}: no hash in {path.name}")
             if name == "base" and package not in billed:

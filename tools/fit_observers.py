@@ -25,11 +25,11 @@ def fit(condition: str, reflectance: np.ndarray) -> np.ndarray:
     y = to_xyz(reflectance) / white_point()
     weight = np.maximum(y[:, 1], 0.01) ** (-2 / 3)
     against = np.stack([x[:, 0] - x[:, 1], x[:, 2] - x[:, 1]], axis=1) * weight[:, None]
-    found = np.zeros((3, 3))
+    ellipse = np.zeros((3, 3))
     for row in range(3):
         first, last = np.linalg.lstsq(against, (y[:, row] - x[:, 1]) * weight, rcond=None)[0]
-        found[row] = first, 1 - first - last, last
-    return found
+        ellipse[row] = first, 1 - first - last, last
+    return ellipse
 
 
 def judged(name: str, estimate: np.ndarray, reflectance: np.ndarray, neutral: WorkingNeutral) -> str:
@@ -48,14 +48,16 @@ def main() -> None:
     surfaces, neutral = measured_surfaces(), load().neutral
     deck = np.array([entry.colour.reflectance for entry in demo.deck()])
     for condition, in_use in (("D65/2", FROM_D65_2), ("D50/2", FROM_D50_2)):
-        found = fit(condition, surfaces)
+        fitted = fit(condition, surfaces)
         print(
-            condition, np.round(found, 4).tolist(), "in use" if np.allclose(found, in_use, atol=1e-4) else "NOT in use"
+            condition,
+            np.round(fitted, 4).tolist(),
+            "in use" if np.allclose(fitted, in_use, atol=1e-4) else "NOT in use",
         )
         for name, reflectance in (("surfaces", surfaces), ("paints", measured_paints()), ("deck", deck)):
             xyz, white = to_xyz(reflectance, condition), white_point(condition)
             print(judged(f"{name}, adapted", xyz_to_lab(adapt(xyz, white, white_point())), reflectance, neutral))
-            print(judged(f"{name}, mapped", xyz_to_lab(xyz / white @ found.T * white_point()), reflectance, neutral))
+            print(judged(f"{name}, mapped", xyz_to_lab(xyz / white @ fitted.T * white_point()), reflectance, neutral))
 
 
 if __name__ == "__main__":

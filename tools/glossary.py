@@ -28,19 +28,19 @@ LOOKED_IN = (
 
 def rows(text: str) -> list[tuple[list[str], str]]:
     """Return the terms of each row, and what is said of them."""
-    found = [row for line in text.splitlines() if (row := ROW.fullmatch(line))]
-    return [([term.strip() for term in re.split(r"\*\*, \*\*|, ", row["terms"])], row["meaning"]) for row in found]
+    rows = [row for line in text.splitlines() if (row := ROW.fullmatch(line))]
+    return [([term.strip() for term in re.split(r"\*\*, \*\*|, ", row["terms"])], row["meaning"]) for row in rows]
 
 
 def faults(text: str, product: str, is_there: Callable[[str], bool]) -> list[str]:
     """Return what is wrong with a glossary, given all text of the product and whether a dotted name exists."""
     counted = Counter(term.lower() for terms, _ in rows(text) for term in terms)
-    found = [f"'{term}' stands {count} times" for term, count in counted.items() if count > 1]
-    found += [f"'{term}' is used nowhere" for term in counted if not re.search(rf"\b{re.escape(term)}", product)]
-    found += [
+    faults = [f"'{term}' stands {count} times" for term, count in counted.items() if count > 1]
+    faults += [f"'{term}' is used nowhere" for term in counted if not re.search(rf"\b{re.escape(term)}", product)]
+    faults += [
         f"no '{name}' in the code" for _, meaning in rows(text) for name in NAME.findall(meaning) if not is_there(name)
     ]
-    return found
+    return faults
 
 
 def product_text() -> str:

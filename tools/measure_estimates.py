@@ -40,15 +40,15 @@ def foreign(system: TintSystem, chance: np.random.Generator) -> TintSystem:
 
 def errors(made: Callable[[Recipe], np.ndarray], recipes: list[Recipe], from_spectrum: bool) -> dict[int, list[float]]:
     """Return ΔE00 between each estimated recipe and the true one, by percent of change."""
-    found: dict[int, list[float]] = {percent: [] for percent in PERCENTS}
+    errors: dict[int, list[float]] = {percent: [] for percent in PERCENTS}
     system = demo.tint_system()
     for recipe in recipes:
         colour = from_reflectance(made(recipe)) if from_spectrum else from_lab(to_lab(made(recipe)))
-        for one in estimate(colour, system)[:1]:
+        for estimated in estimate(colour, system)[:1]:
             for percent in PERCENTS:
-                guessed = to_lab(system.reflectance([one.recipe.scaled(percent)]))[0]
-                found[percent].append(float(delta_e(guessed, to_lab(made(recipe.scaled(percent))))))
-    return found
+                guessed = to_lab(system.reflectance([estimated.recipe.scaled(percent)]))[0]
+                errors[percent].append(float(delta_e(guessed, to_lab(made(recipe.scaled(percent))))))
+    return errors
 
 
 def main() -> None:
@@ -56,8 +56,10 @@ def main() -> None:
     recipes = [entry.recipe for entry in random.Random(SEED).sample(demo.deck(), COLOURS)]
     for name, paint in (("own colorants", system), ("other pigments", foreign(system, np.random.default_rng(3)))):
         for source, from_spectrum in (("spectrum", True), ("Lab alone", False)):
-            found = errors(lambda recipe, paint=paint: paint.reflectance([recipe])[0], recipes, from_spectrum)
-            each = [f"{p:+} %: rms {np.sqrt(np.mean(np.square(e))):.2f}, worst {max(e):.2f}" for p, e in found.items()]
+            errors_of = errors(lambda recipe, paint=paint: paint.reflectance([recipe])[0], recipes, from_spectrum)
+            each = [
+                f"{p:+} %: rms {np.sqrt(np.mean(np.square(e))):.2f}, worst {max(e):.2f}" for p, e in errors_of.items()
+            ]
             print(f"{name}, from {source}: {'; '.join(each)}")
 
 

@@ -53,8 +53,8 @@ def copy() -> None:
     COPY.mkdir(parents=True)
     for name in ("prism", "docs"):
         shutil.copytree(ROOT / name, COPY / name, ignore=shutil.ignore_patterns("__pycache__"))
-    held = sorted(one.relative_to(COPY) for one in (COPY / "prism/tests").glob("test_*.py"))
-    tests = [str(one) for one in held if one.stem.removeprefix("test_") not in NOT_TESTS_OF_THESE]
+    test_files = sorted(path.relative_to(COPY) for path in (COPY / "prism/tests").glob("test_*.py"))
+    tests = [str(path) for path in test_files if path.stem.removeprefix("test_") not in NOT_TESTS_OF_THESE]
     only = sorted({pattern for part in PARTS.values() for pattern in part})
     (COPY / "pyproject.toml").write_text(SETTINGS.format(only=json.dumps(only), tests=json.dumps(tests)))
 
@@ -67,9 +67,10 @@ def mutmut(*words: str) -> str:
 
 def codes() -> dict[str, dict[str, int | None]]:
     """Return how each mutant ended, by file."""
-    held = sorted((COPY / "mutants").rglob("*.py.meta"))
+    metadata = sorted((COPY / "mutants").rglob("*.py.meta"))
     return {
-        str(one.relative_to(COPY / "mutants"))[:-5]: json.loads(one.read_text())["exit_code_by_key"] for one in held
+        str(path.relative_to(COPY / "mutants"))[:-5]: json.loads(path.read_text())["exit_code_by_key"]
+        for path in metadata
     }
 
 
@@ -96,11 +97,11 @@ def interval(found: int, of: int) -> tuple[float, float]:
 
 def drawn(parts: list[str], count: int, seed: int) -> dict[str, list[str]]:
     """Return a sample of the mutants of each part."""
-    held, chance = codes(), random.Random(seed)
+    mutants, chance = codes(), random.Random(seed)
     sample = {}
     for part in parts:
-        files = [file for file in held if any(Path(file).match(one) for one in PARTS[part])]
-        there = [key for file in files for key in held[file]]
+        files = [file for file in mutants if any(Path(file).match(part_path) for part_path in PARTS[part])]
+        there = [key for file in files for key in mutants[file]]
         sample[part] = chance.sample(sorted(there), min(count, len(there)))
     return sample
 
@@ -109,14 +110,14 @@ def drawn(parts: list[str], count: int, seed: int) -> dict[str, list[str]]:
 def functions(module: str) -> dict[str, str]:
     """Return the text of each function of a module as mutmut wrote it, the mutants beside what they were made of."""
     tree = ast.parse((COPY / "mutants" / f"{module.replace('.', '/')}.py").read_text())
-    return {one.name: ast.unparse(one) for one in ast.walk(tree) if isinstance(one, ast.FunctionDef)}
+    return {node.name: ast.unparse(node) for node in ast.walk(tree) if isinstance(node, ast.FunctionDef)}
 
 
 def diff(key: str) -> str:
     """Return what a mutant changed."""
     module, _, name = key.rpartition(".")
-    held, plain = functions(module), f"{name.rsplit('__mutmut_', 1)[0]}__mutmut_orig"
-    before, after = (held.get(one, "").splitlines()[1:] for one in (plain, name))
+    bodies, plain = functions(module), f"{name.rsplit('__mutmut_', 1)[0]}__mutmut_orig"
+    before, after = (bodies.get(function, "").splitlines()[1:] for function in (plain, name))
     return "\n".join([f"# {key}", *list(unified_diff(before, after, n=0, lineterm=""))[2:]])
 
 
@@ -131,18 +132,18 @@ def main() -> None:
     parts = wanted.part or list(PARTS)
     before = (COPY / "sample.json").read_text() if wanted.again else ""
     copy()
-    said = mutmut("run", "none")  # nothing is so called: mutants are made, and which tests reach which is found
+    output = mutmut("run", "none")  # nothing is so called: mutants are made, and which tests reach which is found
     if not (COPY / "mutants" / "mutmut-stats.json").exists():
-        sys.exit(said[-2000:])
+        sys.exit(output[-2000:])
     widen()
     sample = drawn(parts, wanted.count, wanted.seed) if not before else json.loads(before)
     mutmut("run", "--max-children", "2", *{key for keys in sample.values() for key in keys})
     ended = {key: code for keys in codes().values() for key, code in keys.items()}
     survivors = {part: [key for key in keys if ended.get(key) not in FOUND] for part, keys in sample.items()}
     for part, keys in sample.items():
-        found = len(keys) - len(survivors[part])
-        low, high = interval(found, len(keys))
-        print(f"{part:12} {found} of {len(keys)} mutants found, {found / len(keys):.0%} ({low:.0%} to {high:.0%})")
+        killed = len(keys) - len(survivors[part])
+        low, high = interval(killed, len(keys))
+        print(f"{part:12} {killed} of {len(keys)} mutants found, {killed / len(keys):.0%} ({low:.0%} to {high:.0%})")
     (COPY / "sample.json").write_text(json.dumps(survivors))
     (COPY / "survivors.diff").write_text("\n".join(diff(key) for keys in survivors.values() for key in keys))
 

@@ -62,8 +62,8 @@ class Camera:
 
     def leads_to(self, css: str, said: str = "") -> str:
         """Return the path of the first link on the page that says something."""
-        found = [one for one in self.browser.find_elements(By.CSS_SELECTOR, css) if said in one.text]
-        return str(found[0].get_attribute("href")).removeprefix(self.base).split("?")[0]
+        links = [link for link in self.browser.find_elements(By.CSS_SELECTOR, css) if said in link.text]
+        return str(links[0].get_attribute("href")).removeprefix(self.base).split("?")[0]
 
     def take(self, name: str) -> None:
         self.browser.save_screenshot(str(OUT / f"{name}.png"))

@@ -86,13 +86,13 @@ def sentences(html: str, screen: str) -> list[Sentence]:
     body = re.search(r"<main\b.*?</main>", html, re.S)
     reader = _Reader()
     reader.feed(body[0] if body else html)
-    found = []
+    sentences = []
     for piece in reader.pieces:
         text = " ".join(piece.replace("\xa0", " ").split())
-        found += [
-            Sentence(one.strip(), screen) for one in ENDS.split(text) if re.search(r"[a-z].*[.!?…]$", one.strip())
+        sentences += [
+            Sentence(part.strip(), screen) for part in ENDS.split(text) if re.search(r"[a-z].*[.!?…]$", part.strip())
         ]
-    return found
+    return sentences
 
 
 def percentile(values: list[int], share: float) -> int:
@@ -102,19 +102,21 @@ def percentile(values: list[int], share: float) -> int:
 def faults(found: list[Sentence]) -> list[str]:
     """Return what is wrong: too long, two colons or semicolons, avoided words, said twice on one screen."""
     wrong = []
-    unique = {one.text: one for one in found}.values()
-    for one in unique:
-        if one.words > MOST:
-            wrong.append(f"{one.words} words · {one.screen} · {one.text}")
-        if len(re.findall(r"[:;](?!\d)", one.text)) > 1:
-            wrong.append(f"two colons · {one.screen} · {one.text}")
+    unique = {sentence.text: sentence for sentence in found}.values()
+    for odd in unique:
+        if odd.words > MOST:
+            wrong.append(f"{odd.words} words · {odd.screen} · {odd.text}")
+        if len(re.findall(r"[:;](?!\d)", odd.text)) > 1:
+            wrong.append(f"two colons · {odd.screen} · {odd.text}")
         for pattern, instead in AVOIDED.items():
-            if hit := re.search(pattern, one.text):
-                wrong.append(f"'{hit[0]}', rather {instead} · {one.screen} · {one.text}")
-    for (screen, text), times in Counter((one.screen, one.text) for one in found if one.words > 4).items():
+            if hit := re.search(pattern, odd.text):
+                wrong.append(f"'{hit[0]}', rather {instead} · {odd.screen} · {odd.text}")
+    for (screen, text), times in Counter(
+        (sentence.screen, sentence.text) for sentence in found if sentence.words > 4
+    ).items():
         if times > 1:
             wrong.append(f"said {times} times · {screen} · {text}")
-    at = percentile([one.words for one in unique], 0.9)
+    at = percentile([sentence.words for sentence in unique], 0.9)
     if at > NINE_TENTHS:
         wrong.append(f"nine in ten sentences have {at} words or fewer, which should be {NINE_TENTHS}")
     return wrong
@@ -122,13 +124,13 @@ def faults(found: list[Sentence]) -> list[str]:
 
 def screens(client: object, addresses: tuple[str, ...]) -> list[Sentence]:
     """Return the sentences of addresses, as a signed-in client gets them."""
-    found = []
+    screens = []
     for address in addresses:
         response = client.get(address, follow=True)  # type: ignore[attr-defined]
         if response.status_code != 200:
             raise ValueError(f"{address}: {response.status_code}")
-        found += sentences(response.content.decode(), address)
-    return found
+        screens += sentences(response.content.decode(), address)
+    return screens
 
 
 def addresses(user: object, all_reviews: bool = True) -> tuple[str, ...]:
@@ -157,15 +159,15 @@ def given(user: object, most: int | None = None) -> tuple[str, ...]:
     reviews = Review.objects.filter(owner=user, deleted=None).order_by("pk").values_list("pk", flat=True)[:most]
     jobs = Job.objects.filter(owner=user, deleted=None).order_by("pk").values_list("pk", flat=True)
     pages = ("document/", *CLIENTS, "showing/slides/", "showing/notes/")
-    found = [f"/reviews/{pk}/{page}" for pk in reviews for page in pages]
-    found += [f"/jobs/{pk}/{page}/" for pk in jobs for page in ("orders", "palette", "share", "samples")]
-    return (*found, "/manual/")
+    addresses = [f"/reviews/{pk}/{page}" for pk in reviews for page in pages]
+    addresses += [f"/jobs/{pk}/{page}/" for pk in jobs for page in ("orders", "palette", "share", "samples")]
+    return (*addresses, "/manual/")
 
 
 def told_clients(found: list[Sentence]) -> list[str]:
     """Return the sentences for clients that hold a figure they cannot use."""
-    clients = [one for one in found if one.screen.endswith(CLIENTS)]
-    return [f"{one.screen} · {one.text}" for one in clients if re.search(FIGURES, one.text)]
+    clients = [sentence for sentence in found if sentence.screen.endswith(CLIENTS)]
+    return [f"{sentence.screen} · {sentence.text}" for sentence in clients if re.search(FIGURES, sentence.text)]
 
 
 def main() -> None:
@@ -182,13 +184,13 @@ def main() -> None:
     user = demo_visit.visit() if "--visit" in sys.argv else User.objects.get(username=demo_visit.MODEL)
     client.force_login(user)
     every = (*addresses(user), *given(user))
-    found = screens(client, every)
+    sentences = screens(client, every)
     if "--all" in sys.argv:
-        for one in {one.text: one for one in found}.values():
-            print(f"{one.words:>3} {one.screen:<34} {one.text}")
-    wrong = [*faults(found), *told_clients(found)]
+        for odd in {sentence.text: sentence for sentence in sentences}.values():
+            print(f"{odd.words:>3} {odd.screen:<34} {odd.text}")
+    wrong = [*faults(sentences), *told_clients(sentences)]
     print(*wrong, sep="\n")
-    print(f"{len({one.text for one in found})} sentences on {len(every)} screens, {len(wrong)} faults")
+    print(f"{len({sentence.text for sentence in sentences})} sentences on {len(every)} screens, {len(wrong)} faults")
 
 
 if __name__ == "__main__":

@@ -34,7 +34,7 @@ def drawn(axis: Axis) -> Drawn:
     grew = axis.grew if len(axis.grew) > 1 else []  # of one answer there is nothing to draw
     counts = np.array([count for count, _ in grew], dtype=np.float64)
     x = WIDTH * (counts - 1) / max(counts[-1] - 1, 1) if len(grew) else counts
-    rows = [[_y(getattr(found, name)) for _, found in grew] for name in ("low", "value", "high")]
+    rows = [[_y(getattr(wall, name)) for _, wall in grew] for name in ("low", "value", "high")]
     low, value, high = rows
     band = [*zip(x, high, strict=True), *reversed(list(zip(x, low, strict=True)))]
     figures = words.training.told_apart(axis.found)

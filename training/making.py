@@ -65,7 +65,7 @@ def _content(found: Exercise, ids: NDArray[np.int64], pool: Pool) -> dict[str, A
         "kind": found.kind.value,
         "axis": found.axis,
         "boards": [int(ids[row]) for row in found.boards],
-        "accepted": [list(one) if isinstance(one, tuple) else [one] for one in found.accepted],
+        "accepted": [list(answer) if isinstance(answer, tuple) else [answer] for answer in found.accepted],
         "choices": list(found.choices),
         "wanted": len(first) if isinstance(first, tuple) else found.stages,
         "given": found.given,

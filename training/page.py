@@ -77,11 +77,11 @@ class WallPage:
     def boards(self) -> list[Board]:
         """The boards in the order in which they hang; of an undertone those that hang by now."""
         shown = len(self.wall.picked) + 1 if self.wall.kind == Kind.UNDERTONE else len(self._colours)
-        found = []
+        boards = []
         for place, colour in enumerate(self._colours[:shown]):
             look = self.wall.looks.get(str(place), {})
             given = place < self.wall.given or self.is_asked_by_words
-            found.append(
+            boards.append(
                 Board(
                     place,
                     words.pairs.letter(place),
@@ -92,7 +92,7 @@ class WallPage:
                     self._captioned(place) if given else "",
                 )
             )
-        return found
+        return boards
 
     def _captioned(self, place: int) -> str:
         if place < self.wall.given:
@@ -129,8 +129,8 @@ class WallPage:
     @property
     def origin(self) -> str:
         """Where the wall comes from, if it was set; empty for one from the decks."""
-        held = self.wall.set_wall
-        return words.training.WALLS_FROM[held.origin] if held else ""
+        set_wall = self.wall.set_wall
+        return words.training.WALLS_FROM[set_wall.origin] if set_wall else ""
 
     @cached_property
     def told(self) -> list[Told]:
@@ -138,12 +138,12 @@ class WallPage:
 
     @cached_property
     def shown_by(self) -> Colour | None:
-        found = deck_queries.in_order([self.wall.shown_board]) if self.wall.shown_board else []
-        return found[0] if found else None
+        colours = deck_queries.in_order([self.wall.shown_board]) if self.wall.shown_board else []
+        return colours[0] if colours else None
 
     @property
     def verdict(self) -> str:
-        right = [said(self.wall, one) for one in self.wall.accepted]
+        right = [said(self.wall, answer) for answer in self.wall.accepted]
         given = self.wall.picked[:1] if self.wall.kind == Kind.UNDERTONE else self.wall.picked
         return words.training.answer_said(bool(self.wall.right), said(self.wall, given), right)
 
@@ -152,13 +152,13 @@ class WallPage:
         """How an undertone was named each time it was asked for; empty for another wall."""
         if self.wall.kind != Kind.UNDERTONE or len(self.wall.picked) < 2:
             return ""
-        return words.training.stages_said(self.wall.picked, [one[0] for one in self.wall.accepted])
+        return words.training.stages_said(self.wall.picked, [answer[0] for answer in self.wall.accepted])
 
 
 def colours_of(wall: Question) -> list[Colour]:
     """Return the colours of a wall's boards, in the order in which they hang."""
-    held = {colour.pk: colour for colour in deck_queries.in_order(list(dict.fromkeys(wall.boards)))}
-    return [held[pk] for pk in wall.boards if pk in held]
+    colours = {colour.pk: colour for colour in deck_queries.in_order(list(dict.fromkeys(wall.boards)))}
+    return [colours[pk] for pk in wall.boards if pk in colours]
 
 
 def told_of(wall: Question, colours: list[Colour], chosen: Method) -> list[Told]:
@@ -182,4 +182,4 @@ def said(wall: Question, answer: list[int | str]) -> str:
         return ", ".join(
             f"{hue} {words.pairs.letter(int(place))}" for hue, place in zip(wall.choices, answer, strict=False)
         )
-    return ", ".join(one if isinstance(one, str) else words.pairs.letter(one) for one in answer)
+    return ", ".join(part if isinstance(part, str) else words.pairs.letter(part) for part in answer)

@@ -49,22 +49,22 @@ _pools: BoundedCache[Hashable, Pool] = BoundedCache(4)
 def decks_of(user: User, chosen: Method) -> tuple[Catalogue, Pool]:
     """Return the decks of somebody's studio, and the same row for row as exercises draw from them."""
     state = state_for(user)
-    held = catalogue_as_of(user, state)
-    made = _pools.get((team(user), state, chosen), lambda: Pool(held.classified(chosen), held.lrv, held.makers))
-    return held, made
+    decks = catalogue_as_of(user, state)
+    made = _pools.get((team(user), state, chosen), lambda: Pool(decks.classified(chosen), decks.lrv, decks.makers))
+    return decks, made
 
 
 def decks_with(user: User, chosen: Method, colour: Colour) -> tuple[NDArray[np.int64], Pool]:
     """Return the ids and the pool of somebody's decks, and a colour with them that may be no deck's."""
-    held, pool = decks_of(user, chosen)
-    if colour.pk in held.ids:
-        return held.ids, pool
-    one = colour.stimulus
+    decks, pool = decks_of(user, chosen)
+    if colour.pk in decks.ids:
+        return decks.ids, pool
+    own = colour.stimulus
     seen = pool.seen
-    return np.append(held.ids, colour.pk), Pool.of(
-        np.vstack([seen.lab, one.lab_array]),
-        np.append(pool.lrv, one.lrv),
-        np.append(seen.doubt, read(one, chosen).uncertainty),
+    return np.append(decks.ids, colour.pk), Pool.of(
+        np.vstack([seen.lab, own.lab_array]),
+        np.append(pool.lrv, own.lrv),
+        np.append(seen.doubt, read(own, chosen).uncertainty),
         np.append(pool.maker, -1),
         chosen,
     )
@@ -100,10 +100,10 @@ Told = tuple[float, bool, float, datetime]
 def _told(user: User, kind: str, axis: str = "") -> list[Told]:
     """Return what was told apart by a kind of wall, along an axis of undertones: by how much it was apart, whether it
     was, the chance of guessing it, and when; the first answer first. What was seen of boards in reviews counts too."""
-    held = answers(user).filter(kind=kind)
+    told_before = answers(user).filter(kind=kind)
     if axis:
-        held = held.filter(axis=axis)
-    rows = held.values_list("apart", "right", "choices", "answered")[:LOOKED_BACK]
+        told_before = told_before.filter(axis=axis)
+    rows = told_before.values_list("apart", "right", "choices", "answered")[:LOOKED_BACK]
     named = kind == Kind.UNDERTONE
     told = [
         (apart, bool(right), 1 / max(len(choices), 2) if named else GUESSED.get(Kind(kind), 0.5), at)
@@ -112,23 +112,28 @@ def _told(user: User, kind: str, axis: str = "") -> list[Told]:
     ]
     if kind == Kind.SAME:
         told += _observed(user)
-    return sorted(told, key=lambda one: one[3])[-LOOKED_BACK:]
+    return sorted(told, key=lambda answer: answer[3])[-LOOKED_BACK:]
 
 
 def _observed(user: User) -> list[Told]:
     """Return the boards of reviews of which somebody said whether they saw a difference."""
-    held = Observation.objects.filter(by=user, review__deleted=None).select_related("colour", "review__colour")
-    found = list(held[:LOOKED_BACK])
-    if not found:
+    observations = Observation.objects.filter(by=user, review__deleted=None).select_related("colour", "review__colour")
+    recent = list(observations[:LOOKED_BACK])
+    if not recent:
         return []
-    sizes = delta_e(_lab([one.colour for one in found]), _lab([one.review.colour for one in found]))
+    sizes = delta_e(
+        _lab([observation.colour for observation in recent]),
+        _lab([observation.review.colour for observation in recent]),
+    )
     return [
-        (float(size), NOTHING_SEEN not in one.seen, 0.5, one.at) for one, size in zip(found, sizes, strict=True) if size
+        (float(size), NOTHING_SEEN not in observation.seen, 0.5, observation.at)
+        for observation, size in zip(recent, sizes, strict=True)
+        if size
     ]
 
 
 def _lab(colours: list[Colour]) -> Array:
-    return np.array([(one.lab_l, one.lab_a, one.lab_b) for one in colours])
+    return np.array([(colour.lab_l, colour.lab_a, colour.lab_b) for colour in colours])
 
 
 def staircase(user: User, kind: str, axis: str = "") -> Staircase:
@@ -137,8 +142,10 @@ def staircase(user: User, kind: str, axis: str = "") -> Staircase:
 
 
 def _followed(told: list[Told], points: int = 0) -> tuple[Staircase, list[tuple[int, Threshold]]]:
-    found = Staircase()
-    return found, found.follow([one[0] for one in told], [one[1] for one in told], [one[2] for one in told], points)
+    staircase = Staircase()
+    return staircase, staircase.follow(
+        [answer[0] for answer in told], [answer[1] for answer in told], [answer[2] for answer in told], points
+    )
 
 
 def eye_of(user: User, chosen: Method) -> Eye:
@@ -148,19 +155,19 @@ def eye_of(user: User, chosen: Method) -> Eye:
     """
     hues = {word: place for place, word in enumerate(chosen.undertone.words)}
     told = answers(user).filter(kind=Kind.UNDERTONE.value, sitting__method=chosen.key)
-    found = [
+    seen = [
         (direction, hues[picked[0]])
         for direction, picked in told.values_list("direction", "picked")[:LOOKED_BACK]
         if direction and picked and picked[0] in hues
     ]
     return estimate(
-        [direction for direction, _ in found], [hue for _, hue in found], chosen.undertone, _seen_in_rooms(user)
+        [direction for direction, _ in seen], [hue for _, hue in seen], chosen.undertone, _seen_in_rooms(user)
     )
 
 
 def _seen_in_rooms(user: User) -> Besides:
     """Return what somebody's viewings tell of their neutral: what was taken up of them, and what was seen since."""
-    known = {one.scale: one for one in of_person(user)}
+    known = {leaning.scale: leaning for leaning in of_person(user)}
     taken = Correction.eye_of(user, practised=False)
     means, spreads, count = [0.0, 0.0], [np.inf, np.inf], 0
     for place, scale in enumerate(AXES):
@@ -196,15 +203,15 @@ class Axis:
 def axes(user: User, chosen: Method) -> list[Axis]:
     """Return what somebody can tell apart by kind of wall, then the undertones that were asked for."""
     asked = [(kind.value, "") for kind in TRAINED] + [(Kind.UNDERTONE.value, hue) for hue in chosen.undertone.words]
-    found = []
+    axes = []
     for kind, axis in asked:
         told = _told(user, kind, axis)
         known, grew = _followed(told, POINTS)
         if axis and not told:
             continue
         ends = (told[0][3], told[-1][3]) if told else (None, None)
-        found.append(Axis(words.training.told_title(kind, axis), known.found, grew, *ends))
-    return found
+        axes.append(Axis(words.training.told_title(kind, axis), known.found, grew, *ends))
+    return axes
 
 
 @dataclass(frozen=True)
@@ -239,11 +246,11 @@ def progress(user: User, chosen: Method, who: str = "") -> Progress:
     scale = chosen.undertone
     sees = [words.training.sees_later(hue, *eye.along(scale.centre(hue)), eye.answers, who) for hue in scale.words]
     due = Returning.objects.filter(owner=user, due__lte=timezone.now()).count()
-    found = helped(user)
+    walls = helped(user)
     return Progress(
         axes(user, chosen),
         sees if eye.answers >= LEAST_ANSWERS else [],
-        words.training.comparison_helped(found.counts, found.answered) if found.answered else "",
+        words.training.comparison_helped(walls.counts, walls.answered) if walls.answered else "",
         answers(user).count(),
         due,
     )

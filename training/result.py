@@ -59,10 +59,10 @@ class Result:
     @property
     def weak(self) -> str:
         """What was missed most, in words; empty where nothing was."""
-        found = Counter(_confused(wall) for wall in self._missed)
-        if not found:
+        counted = Counter(_confused(wall) for wall in self._missed)
+        if not counted:
             return words.training.NOTHING_MISSED if self.answered else ""
-        spot, _ = max(found.items(), key=lambda one: (one[1], one[0]))
+        spot, _ = max(counted.items(), key=lambda kind: (kind[1], kind[0]))
         return words.training.weak_spot(*spot)
 
     @property

@@ -38,9 +38,9 @@ def begin(user: User) -> Sitting:
     """Begin a sitting under the person's usual method, or go on with the one that is open; viewings in which eye and
     product disagreed have become walls by then."""
     set_walls.from_viewings(user)
-    held = queries.open_sitting(user)
-    if held is not None:
-        return held
+    sitting = queries.open_sitting(user)
+    if sitting is not None:
+        return sitting
     usual = method_queries.usual(user)
     table = method_queries.table_of(user, usual.key)
     return Sitting.objects.create(owner=user, method=usual.key, method_table=table, seed=randbits(48))
@@ -74,15 +74,15 @@ def _made(sitting: Sitting) -> Wall:
     if waiting is not None:
         return _of(waiting, sitting, number)
     rng = np.random.default_rng([sitting.seed, number])
-    held, pool = queries.decks_of(sitting.owner, queries.method_of(sitting))
+    decks, pool = queries.decks_of(sitting.owner, queries.method_of(sitting))
     walls = list(sitting.walls.all())
-    hung = {_same(one.kind, one.boards) for one in walls}
+    hung = {_same(wall.kind, wall.boards) for wall in walls}
     # a white may come again: it is what others are held beside
-    seen = {pk for one in walls for pk in one.boards} - set(held.ids[pool.whites].tolist())
+    seen = {pk for wall in walls for pk in wall.boards} - set(decks.ids[pool.whites].tolist())
     hardness = {kind: _hardness(sitting.owner, kind, rng) for kind in KINDS}
     best: tuple[int, dict[str, Any]] | None = None
     for kind, hue in _kinds(sitting, rng) * TRIES:
-        fields = made([kind], held.ids, pool, rng, hardness, hue=hue)
+        fields = made([kind], decks.ids, pool, rng, hardness, hue=hue)
         if fields is None or _same(kind.value, fields["boards"]) in hung:
             continue
         again = len(seen.intersection(fields["boards"]))
@@ -139,25 +139,25 @@ def pick(wall: Wall, picked: str, of: str = "") -> tuple[Wall, bool]:
 
     Raises `ValueError` for what cannot be picked.
     """
-    held = Wall.objects.select_for_update().select_related("sitting").get(pk=wall.pk)
-    if held.right is not None:
-        return held, False
-    one: int | str = picked if held.choices and held.kind != Kind.PAIR else int(picked)
-    if one not in (held.choices if isinstance(one, str) else range(held.given, len(held.boards))):
+    locked = Wall.objects.select_for_update().select_related("sitting").get(pk=wall.pk)
+    if locked.right is not None:
+        return locked, False
+    choice: int | str = picked if locked.choices and locked.kind != Kind.PAIR else int(picked)
+    if choice not in (locked.choices if isinstance(choice, str) else range(locked.given, len(locked.boards))):
         raise ValueError(picked)
-    if held.kind == Kind.PAIR:
-        _pair(held, int(one), of)
-    elif isinstance(one, int) and one in held.picked:
+    if locked.kind == Kind.PAIR:
+        _pair(locked, int(choice), of)
+    elif isinstance(choice, int) and choice in locked.picked:
         raise ValueError(picked)
     else:
-        held.picked = [*held.picked, one]
-        if held.wanted > 1 and isinstance(one, int) and len(held.picked) == held.wanted - 1:
-            held.picked += [place for place in range(len(held.boards)) if place not in held.picked]
-    if len(held.picked) >= held.wanted and None not in held.picked:
-        held.right, held.answered = _is_right(held), timezone.now()
-        _schedule(held)
-    held.save(update_fields=["picked", "right", "answered"])
-    return held, True
+        locked.picked = [*locked.picked, choice]
+        if locked.wanted > 1 and isinstance(choice, int) and len(locked.picked) == locked.wanted - 1:
+            locked.picked += [place for place in range(len(locked.boards)) if place not in locked.picked]
+    if len(locked.picked) >= locked.wanted and None not in locked.picked:
+        locked.right, locked.answered = _is_right(locked), timezone.now()
+        _schedule(locked)
+    locked.save(update_fields=["picked", "right", "answered"])
+    return locked, True
 
 
 def _pair(wall: Wall, place: int, of: str) -> None:
@@ -174,7 +174,7 @@ def _pair(wall: Wall, place: int, of: str) -> None:
     at = wall.choices.index(of) if of else picked.index(None)
     picked[at] = place
     if picked.count(None) == 1:
-        picked[picked.index(None)] = next(one for one in range(len(wall.boards)) if one not in picked)
+        picked[picked.index(None)] = next(place for place in range(len(wall.boards)) if place not in picked)
     wall.picked = picked
 
 
@@ -233,8 +233,8 @@ def follow(user: User) -> None:
 @transaction.atomic
 def leave(user: User) -> None:
     """Have new reviews begin with the method's neutral again, as far as they followed training."""
-    held = Correction.objects.filter(person=user, practised=True, undone=None)
-    held.update(undone=timezone.now(), undone_by=user)
+    corrections = Correction.objects.filter(person=user, practised=True, undone=None)
+    corrections.update(undone=timezone.now(), undone_by=user)
 
 
 @transaction.atomic

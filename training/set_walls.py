@@ -71,15 +71,15 @@ def from_viewings(user: User) -> int:
         .order_by("-seen_at")[:LATELY]
     )
     count = 0
-    for one in [one for one in logged if one.pk not in known and _differs(one)]:
+    for viewing in [viewing for viewing in logged if viewing.pk not in known and _differs(viewing)]:
         try:
-            fields = _about(user, one.colour, one.review.method_in_force, after_dark=one.lamps_on)
+            fields = _about(user, viewing.colour, viewing.review.method_in_force, after_dark=viewing.lamps_on)
         except NoWallError:
             continue
         try:
             with transaction.atomic():
                 SetWall.objects.create(
-                    owner=user, origin=SetWall.Origin.VIEWING, viewing=one, method=one.review.method, **fields
+                    owner=user, origin=SetWall.Origin.VIEWING, viewing=viewing, method=viewing.review.method, **fields
                 )
         except IntegrityError:
             continue  # another request made it
@@ -116,8 +116,8 @@ def set_for_studio(user: User, kind: str, apart: str) -> SetWall:
     if not APART[0] <= size <= APART[1]:
         raise ValueError(words.training.apart_wrong(apart, *APART))
     rng = np.random.default_rng(randbits(48))
-    held, pool = queries.decks_of(user, chosen)
-    fields = made([wanted], held.ids, pool, rng, {wanted: lambda axis: size})
+    decks, pool = queries.decks_of(user, chosen)
+    fields = made([wanted], decks.ids, pool, rng, {wanted: lambda axis: size})
     if fields is None:
         raise NoWallError(words.training.too_small(kind))
     return SetWall.objects.create(owner=user, origin=SetWall.Origin.STUDIO, method=chosen.key, **fields)
@@ -147,5 +147,5 @@ def spread(wall: SetWall, stage: int = 0) -> Spread:
     answered = Wall.objects.filter(set_wall=wall, right__isnull=False).values_list("picked", flat=True)
     by_stage = wall.kind == Kind.UNDERTONE
     counted = Counter(said(wall, picked[stage : stage + 1] if by_stage else picked) for picked in answered)
-    ranked = sorted(counted.items(), key=lambda one: (-one[1], one[0]))
+    ranked = sorted(counted.items(), key=lambda candidate: (-candidate[1], candidate[0]))
     return Spread(ranked, sum(counted.values()))

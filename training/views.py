@@ -37,12 +37,12 @@ def training(request: StudioRequest) -> HttpResponse:
     """Show what one can tell apart, how one's eye differs, and the way to go on."""
     user = request.user
     chosen = method_queries.usual(user)
-    found = queries.progress(user, chosen)
+    progress = queries.progress(user, chosen)
     waits = set_walls.waiting(user)
     manages_studio = people_queries.may_manage(user)
     context = {
-        "progress": found,
-        "drawn": [drawn(one) for one in found.axes],
+        "progress": progress,
+        "drawn": [drawn(axis) for axis in progress.axes],
         "size": (WIDTH, HEIGHT),
         "open": queries.open_sitting(user),
         "waits": words.training.WALLS_FROM[waits.origin] if waits else "",
@@ -54,8 +54,8 @@ def training(request: StudioRequest) -> HttpResponse:
         "followed": words.training.eye_followed(queries.follows(user)),
         "agreed": hasattr(user, "training_agreed"),
         "manages": manages_studio,
-        "shown": [(one, name_of(one)) for one in queries.shown_to(user)] if manages_studio else [],
-        "studio_walls": [(one, words.training.TRAINED[one.kind]) for one in set_walls.of_studio(user)],
+        "shown": [(person, name_of(person)) for person in queries.shown_to(user)] if manages_studio else [],
+        "studio_walls": [(wall, words.training.TRAINED[wall.kind]) for wall in set_walls.of_studio(user)],
         "kinds": words.training.TRAINED,
     }
     return render(request, "training/training.html", context)
@@ -81,25 +81,25 @@ def _sitting(request: StudioRequest, pk: int) -> Sitting:
 
 
 def _wall(request: StudioRequest, pk: int, number: int) -> Wall:
-    held = Wall.objects.select_related("sitting__owner", "set_wall")
-    return get_object_or_404(held, sitting=_sitting(request, pk), number=number)
+    walls = Wall.objects.select_related("sitting__owner", "set_wall")
+    return get_object_or_404(walls, sitting=_sitting(request, pk), number=number)
 
 
 @never_cache
 @require_safe
 def sitting(request: StudioRequest, pk: int) -> HttpResponse:
-    held = _sitting(request, pk)
-    result = Result(held)
-    if result.is_round and "more" not in request.GET and not held.is_over:
-        return render(request, "training/over.html", {"sitting": held, "result": result, "goes_on": True})
+    own_sitting = _sitting(request, pk)
+    result = Result(own_sitting)
+    if result.is_round and "more" not in request.GET and not own_sitting.is_over:
+        return render(request, "training/over.html", {"sitting": own_sitting, "result": result, "goes_on": True})
     try:
-        wall = services.hang(held)
+        wall = services.hang(own_sitting)
     except NoWallError as wrong:
-        return render(request, "training/over.html", {"sitting": held, "trouble": str(wrong)}, status=422)
+        return render(request, "training/over.html", {"sitting": own_sitting, "trouble": str(wrong)}, status=422)
     if wall is None:
-        said = words.training.sitting_over(len(result.answered), result.right)
-        said = words.training.CLOCK_SET_BACK if held.is_before else said
-        return render(request, "training/over.html", {"sitting": held, "said": said, "result": result})
+        notice = words.training.sitting_over(len(result.answered), result.right)
+        notice = words.training.CLOCK_SET_BACK if own_sitting.is_before else notice
+        return render(request, "training/over.html", {"sitting": own_sitting, "said": notice, "result": result})
     before = queries.answered_before(wall)
     return render(request, "training/wall.html", {"page": WallPage(wall), "before": before and WallPage(before)})
 
@@ -112,17 +112,19 @@ def answer(request: StudioRequest, pk: int, number: int) -> HttpResponse:
         services.unpick(wall)
         return redirect(wall.sitting)
     try:
-        held, is_new = services.pick(wall, request.POST.get("pick", ""), request.POST.get("of", ""))
+        answered, is_new = services.pick(wall, request.POST.get("pick", ""), request.POST.get("of", ""))
     except ValueError:
         messages.info(request, words.training.NOT_TO_BE_PICKED)
         return redirect(wall.sitting)
     if not is_new:
         messages.info(request, words.training.ANSWERED_ALREADY)
-    elif held.right is not None and held.sitting.is_over:
+    elif answered.right is not None and answered.sitting.is_over:
         messages.info(request, words.training.ANSWERED_LATE)
-    talked_about = held.set_wall is not None and held.set_wall.origin == SetWall.Origin.STUDIO
-    goes_on = held.right is None or (held.right and is_new and not talked_about and not held.sitting.is_over)
-    return redirect(held.sitting) if goes_on else redirect(held)
+    talked_about = answered.set_wall is not None and answered.set_wall.origin == SetWall.Origin.STUDIO
+    goes_on = answered.right is None or (
+        answered.right and is_new and not talked_about and not answered.sitting.is_over
+    )
+    return redirect(answered.sitting) if goes_on else redirect(answered)
 
 
 @never_cache
@@ -178,10 +180,10 @@ def agree(request: StudioRequest) -> HttpResponse:
 @require_owner
 def person(request: StudioRequest, pk: int) -> HttpResponse:
     """Show the progress of somebody of the studio who agreed to it."""
-    found: User = get_object_or_404(User, pk__in=[one.pk for one in queries.shown_to(request.user)], pk=pk)
-    name = name_of(found)
-    progress = queries.progress(found, method_queries.usual(found), name)
-    context = {"name": name, "progress": progress, "drawn": [drawn(one) for one in progress.axes]}
+    person: User = get_object_or_404(User, pk__in=[person.pk for person in queries.shown_to(request.user)], pk=pk)
+    name = name_of(person)
+    progress = queries.progress(person, method_queries.usual(person), name)
+    context = {"name": name, "progress": progress, "drawn": [drawn(axis) for axis in progress.axes]}
     return render(request, "training/person.html", context | {"size": (WIDTH, HEIGHT)})
 
 
@@ -197,8 +199,8 @@ def set_wall(request: StudioRequest) -> HttpResponse:
 
 
 def _studio_wall(request: StudioRequest, pk: int) -> SetWall:
-    held = SetWall.objects.filter(owner__in=people_queries.team(request.user), origin=SetWall.Origin.STUDIO)
-    return get_object_or_404(held, pk=pk)
+    walls = SetWall.objects.filter(owner__in=people_queries.team(request.user), origin=SetWall.Origin.STUDIO)
+    return get_object_or_404(walls, pk=pk)
 
 
 @never_cache
@@ -218,7 +220,7 @@ def studio_wall(request: StudioRequest, pk: int) -> HttpResponse:
         "question": words.training.TRAINED[wall.kind],
         "own": own,
         "few": "" if spread.is_told else words.training.spread_few(spread.count, set_walls.LEAST_TO_SHOW),
-        "stages": [(title, one, words.training.spread_said(one.answers, one.count)) for title, one in stages],
+        "stages": [(title, stage, words.training.spread_said(stage.answers, stage.count)) for title, stage in stages],
         "told": told_of(wall, colours_of(wall), method_queries.usual(request.user)) if own else [],
         "manages": people_queries.may_manage(request.user),
     }

@@ -23,21 +23,23 @@ def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
     made.add("version", "2.0")
     made.add("method", "PUBLISH")
     made.add("x-wr-calname", words.viewing.CALENDAR_NAME)
-    for one in viewings:
+    for viewing in viewings:
         event = Event()
-        at = queries.local(one)
-        event.add("uid", f"viewing-{one.pk}@gentle-prism")
-        event.add("dtstamp", one.review.updated)
-        moment = one.at.astimezone(UTC)  # a clock of a place would need its rules in the file
+        at = queries.local(viewing)
+        event.add("uid", f"viewing-{viewing.pk}@gentle-prism")
+        event.add("dtstamp", viewing.review.updated)
+        moment = viewing.at.astimezone(UTC)  # a clock of a place would need its rules in the file
         event.add("dtstart", moment)
         event.add("dtend", moment + LASTS)
-        event.add("summary", words.viewing.event_title(Shown(one).name, one.room.name if one.room else ""))
-        event.add("description", words.viewing.slot_said(one.why, hour_of(at), one.wall, one.sky))
-        if one.room:
+        event.add("summary", words.viewing.event_title(Shown(viewing).name, viewing.room.name if viewing.room else ""))
+        event.add("description", words.viewing.slot_said(viewing.why, hour_of(at), viewing.wall, viewing.sky))
+        if viewing.room:
             event.add(
                 "location",
-                ", ".join(part for part in (one.room.name, one.room.job.title, one.room.job.address) if part),
+                ", ".join(
+                    part for part in (viewing.room.name, viewing.room.job.title, viewing.room.job.address) if part
+                ),
             )
-        event.add("url", f"{address}{one.get_absolute_url()}")
+        event.add("url", f"{address}{viewing.get_absolute_url()}")
         made.add_component(event)
     return bytes(made.to_ical())

@@ -40,10 +40,10 @@ class Cell(Page):
 
     @property
     def said(self) -> str:
-        one = self.look
-        if one is not None and one.seen_at is not None:
-            other = one.sky if self.hour.sky not in ("", one.sky) else ""
-            return words.viewing.hour_seen(one.answer, words.viewing.day_and_hour(seen_at(one)), one.who, other)
+        look = self.look
+        if look is not None and look.seen_at is not None:
+            other = look.sky if self.hour.sky not in ("", look.sky) else ""
+            return words.viewing.hour_seen(look.answer, words.viewing.day_and_hour(seen_at(look)), look.who, other)
         if self.planned is not None:
             return words.viewing.hour_planned(words.viewing.day_and_hour(queries.local(self.planned)))
         missed = self.missed
@@ -75,42 +75,42 @@ class Coverage(Page):
                 for h in self.hours]  # fmt: skip
 
     def _of(self, colour: Colour) -> list[Viewing]:
-        return [one for one in self._viewings if colour.pk in (one.colour_id, one.beside_id)]
+        return [viewing for viewing in self._viewings if colour.pk in (viewing.colour_id, viewing.beside_id)]
 
     def _cell(self, hour: Hour, colour: Colour) -> Cell:
-        held = self._of(colour)
-        looks = [one for one in held if one.is_seen and one.room_id == hour.room]
-        met = [one for one in looks if shows(look_of(one), hour)]
-        waits = [one for one in held if not one.is_seen and one.why == hour.why]
-        missed = [one for one in looks if one.why == hour.why]
+        cell = self._of(colour)
+        looks = [look for look in cell if look.is_seen and look.room_id == hour.room]
+        met = [look for look in looks if shows(look_of(look), hour)]
+        waits = [look for look in cell if not look.is_seen and look.why == hour.why]
+        missed = [look for look in looks if look.why == hour.why]
         return Cell(hour, max(met, key=seen_at, default=None), waits[0] if waits else None,
                     max(missed, key=seen_at, default=None))  # fmt: skip
 
     def open_of(self, colour: Colour) -> list[str]:
         """Return which hours nobody has seen a colour at, in words, and when it is planned."""
-        found = []
+        open_cells = []
         for hour in self.hours:
             cell = self._cell(hour, colour)
             if cell.state != "seen":
                 when = words.viewing.day_and_hour(queries.local(cell.planned)) if cell.planned else ""
-                found.append(words.viewing.hour_not_seen(hour.why, hour.hour, hour.wall, when))
-        return found
+                open_cells.append(words.viewing.hour_not_seen(hour.why, hour.hour, hour.wall, when))
+        return open_cells
 
     def again_of(self, colour: Colour) -> int:
         """Return how often somebody asked to look at a colour again, and nobody has since on that wall, by day or under
         its lamps."""
         last: dict[tuple[object, ...], Viewing] = {}
-        for one in sorted((one for one in self._of(colour) if one.is_seen), key=seen_at):
-            last[one.room_id, one.wall, one.lamps_on] = one
-        return sum(one.answer == Viewing.Answer.AGAIN for one in last.values())
+        for look in sorted((look for look in self._of(colour) if look.is_seen), key=seen_at):
+            last[look.room_id, look.wall, look.lamps_on] = look
+        return sum(look.answer == Viewing.Answer.AGAIN for look in last.values())
 
     def open_points(self, colour: Colour, named: bool = True) -> list[str]:
         """Return what is open before a colour is decided for; the hours named, or counted where a table shows them."""
         unseen = self.open_of(colour)
         hours = unseen if named else words.decisions.hours_counted(len(unseen), len(self.hours))
-        looks = [one for one in self._of(colour) if one.is_seen]
-        by_hand = [one for one in self._of(colour) if not one.is_seen and one.why == "own"]
+        looks = [look for look in self._of(colour) if look.is_seen]
+        by_hand = [look for look in self._of(colour) if not look.is_seen and look.why == "own"]
         return words.decisions.open_points(
-            hours, [words.viewing.day_and_hour(queries.local(one)) for one in by_hand],
+            hours, [words.viewing.day_and_hour(queries.local(board)) for board in by_hand],
             self.again_of(colour), hours_known=bool(self.hours), seen=bool(looks),
         )  # fmt: skip

@@ -58,13 +58,13 @@ class LogForm(forms.Form):
 
     @property
     def scales(self) -> list[Scale]:
-        found = []
+        scales = []
         for name in SCALES:
             low, high = words.viewing.SCALE_ENDS[name]
             chosen = str(self.data.get(name, "")) if self.is_bound else ""
             steps = [(step, words.viewing.step_word(name, step), chosen == str(step)) for step in STEPS]
-            found.append(Scale(name, low, high, steps))
-        return found
+            scales.append(Scale(name, low, high, steps))
+        return scales
 
     @property
     def undertones(self) -> list[tuple[str, str, bool]]:
@@ -91,8 +91,8 @@ class LogForm(forms.Form):
 
     @property
     def key(self) -> UUID:
-        found: UUID = self.cleaned_data["sent"]
-        return found
+        sent: UUID = self.cleaned_data["sent"]
+        return sent
 
 
 MOST_STEPS = 7 * 24 * 60

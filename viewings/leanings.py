@@ -66,15 +66,17 @@ class Leanings:
     @cached_property
     def taken_up(self) -> list[Correction]:
         """What was taken up of them, the newest first; undone ones too."""
-        held = Correction.objects.filter(person__in=self._people) | Correction.objects.filter(room_id=self._room_id)
-        return list(held.select_related("person", "room", "by", "undone_by"))
+        corrections = Correction.objects.filter(person__in=self._people) | Correction.objects.filter(
+            room_id=self._room_id
+        )
+        return list(corrections.select_related("person", "room", "by", "undone_by"))
 
     @cached_property
     def found(self) -> list[Found]:
-        made = [Found(one, person=person) for person in self._people for one in of_person(person)]
+        made = [Found(leaning, person=person) for person in self._people for leaning in of_person(person)]
         of_room = self._of_room()
         made += [Found(of_room, room=self._review.room)] if of_room else []
-        return [one for one in made if one.leaning.is_plain]
+        return [leaning for leaning in made if leaning.leaning.is_plain]
 
     def find(self, person: str, scale: str) -> Found | None:
         """Return one by the id of its person, empty for the room's, and its scale."""
@@ -94,9 +96,11 @@ class Leanings:
         taken = next((c for c in self.taken_up if c.undone is None and c.scale == LIGHT), None)
         return light_leaning(
             [
-                (one.lux, float(one.predicted["lux"]))
-                for one in _with_lux(self._room_id)
-                if one.lux and one.predicted and (taken is None or (one.seen_at and one.seen_at > taken.at))
+                (viewing.lux, float(viewing.predicted["lux"]))
+                for viewing in _with_lux(self._room_id)
+                if viewing.lux
+                and viewing.predicted
+                and (taken is None or (viewing.seen_at and viewing.seen_at > taken.at))
             ]
         )
 
@@ -113,9 +117,9 @@ def of_person(person: User) -> list[Leaning]:
 
 
 def _of_person(person: User) -> list[Leaning]:
-    held = Viewing.objects.filter(by=person, beside=None, deleted=None, predicted__isnull=False)
-    held = held.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")
-    told = held.values_list("seen", "predicted", "seen_at")[:MOST_ANSWERS]
+    viewings = Viewing.objects.filter(by=person, beside=None, deleted=None, predicted__isnull=False)
+    viewings = viewings.filter(review__owner__in=team(person), review__deleted=None).order_by("-seen_at")
+    told = viewings.values_list("seen", "predicted", "seen_at")[:MOST_ANSWERS]
     taken = Correction.objects.filter(person=person, undone=None).order_by("at").values_list("scale", "at")
     since = dict(taken)
     answers = []
@@ -128,8 +132,8 @@ def _of_person(person: User) -> list[Leaning]:
 
 
 def _with_lux(room_id: int) -> list[Viewing]:
-    held = Viewing.objects.filter(room_id=room_id, deleted=None, lux__isnull=False, predicted__lux__isnull=False)
-    return list(held.order_by("-seen_at")[:MOST_ANSWERS])
+    viewings = Viewing.objects.filter(room_id=room_id, deleted=None, lux__isnull=False, predicted__lux__isnull=False)
+    return list(viewings.order_by("-seen_at")[:MOST_ANSWERS])
 
 
 def take_up(by: User, found: Found) -> Correction:
@@ -138,18 +142,24 @@ def take_up(by: User, found: Found) -> Correction:
     if found.room is not None:
         room = job_queries.of_review(found.room.pk)
         assert room is not None
-        metered = {(one.wall, one.at, round(one.lux, 1)) for one in Metered.objects.filter(room=room)}
-        for one in _with_lux(room.pk):
-            if one.lux and one.seen_at and (one.wall, one.seen_at, round(one.lux, 1)) not in metered:
-                typed = (one.lux, None)
+        metered = {(reading.wall, reading.at, round(reading.lux, 1)) for reading in Metered.objects.filter(room=room)}
+        for viewing in _with_lux(room.pk):
+            if (
+                viewing.lux
+                and viewing.seen_at
+                and (viewing.wall, viewing.seen_at, round(viewing.lux, 1)) not in metered
+            ):
+                typed = (viewing.lux, None)
                 try:
-                    taken = job_services.metered(room, one.wall, one.seen_at, one.sky or "overcast", False, typed)
+                    taken = job_services.metered(
+                        room, viewing.wall, viewing.seen_at, viewing.sky or "overcast", False, typed
+                    )
                 except MeterError:
                     continue  # too dark to hold anything against
                 found_in_light.append(taken)
     own = found.leaning
     with transaction.atomic():  # the light of each look is computed before anything is locked
-        readings = [job_services.keep_reading(by, one).pk for one in found_in_light]
+        readings = [job_services.keep_reading(by, leaning).pk for leaning in found_in_light]
         return Correction.objects.create(
             person=found.person, room=found.room, scale=own.scale, mean=own.mean, half=own.half, count=own.count,
             readings=readings, by=by,

@@ -109,8 +109,8 @@ class Viewing(models.Model):
 
     @property
     def answers(self) -> dict[str, int]:
-        found: dict[str, Any] = self.seen or {}
-        return {scale: int(step) for scale, step in found.items()}
+        answers: dict[str, Any] = self.seen or {}
+        return {scale: int(step) for scale, step in answers.items()}
 
 
 class ViewingPhoto(models.Model):
@@ -162,13 +162,13 @@ class Correction(models.Model):
     def eye_of(cls, person: User, practised: bool = True) -> dict[str, float]:
         """Return by how much somebody sees each scale otherwise, Lab units, as far as that was taken up; without what
         follows their training, if so wanted."""
-        found: dict[str, float] = {}
-        held = cls.objects.filter(person=person, undone=None)
+        shifts: dict[str, float] = {}
+        corrections = cls.objects.filter(person=person, undone=None)
         if not practised:
-            held = held.filter(practised=False)
-        for scale, mean in held.values_list("scale", "mean"):
-            found[scale] = found.get(scale, 0.0) + mean
-        return found
+            corrections = corrections.filter(practised=False)
+        for scale, mean in corrections.values_list("scale", "mean"):
+            shifts[scale] = shifts.get(scale, 0.0) + mean
+        return shifts
 
 
 class Decision(models.Model):
@@ -219,9 +219,9 @@ class Decision(models.Model):
     def recipe(self) -> Recipe | None:
         """The formula as it stood then; None where none was known."""
         try:
-            held = self.formula or {}
-            amounts = {str(code): float(amount) for code, amount in held["amounts"].items()}
-            return Recipe(str(held["base"]), amounts)
+            recipe = self.formula or {}
+            amounts = {str(code): float(amount) for code, amount in recipe["amounts"].items()}
+            return Recipe(str(recipe["base"]), amounts)
         except (AttributeError, KeyError, TypeError, ValueError):
             return None
 

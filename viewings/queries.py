@@ -39,10 +39,12 @@ TO_DECIDE = 12
 
 def of_studio(user: User, deleted: bool = False) -> QuerySet[Viewing]:
     """Return the viewings of the studio's reviews, in order of time; those taken out of the plan too, if asked for."""
-    held = Viewing.objects.filter(review__owner__in=team(user), review__deleted=None)
+    viewings = Viewing.objects.filter(review__owner__in=team(user), review__deleted=None)
     if not deleted:
-        held = held.filter(deleted=None)
-    return held.select_related("review__owner", "review__colour", "colour__maker", "beside__maker", "room__job", "by")
+        viewings = viewings.filter(deleted=None)
+    return viewings.select_related(
+        "review__owner", "review__colour", "colour__maker", "beside__maker", "room__job", "by"
+    )
 
 
 def upcoming(user: User, now: datetime | None = None) -> QuerySet[Viewing]:
@@ -55,8 +57,8 @@ def today(user: User, now: datetime | None = None) -> list[int]:
     moment = now or timezone.now()
     reach = timedelta(days=1, hours=2)
     near = of_studio(user).filter(seen_at=None, at__range=(moment - reach, moment + reach)).select_related(None)
-    held = [(pk, at, clocks.zone_of(zone)) for pk, at, zone in near.values_list("pk", "at", "room__job__zone")]
-    return [pk for pk, at, zone in held if at.astimezone(zone).date() == moment.astimezone(zone).date()]
+    moments = [(pk, at, clocks.zone_of(zone)) for pk, at, zone in near.values_list("pk", "at", "room__job__zone")]
+    return [pk for pk, at, zone in moments if at.astimezone(zone).date() == moment.astimezone(zone).date()]
 
 
 NAMED = (
@@ -67,9 +69,11 @@ NAMED = (
 
 
 def by_ids(user: User, ids: Sequence[int]) -> list[Viewing]:
-    held = of_studio(user).select_related(None).select_related("review", "colour", "beside", "room__job").only(*NAMED)
-    found = held.in_bulk(list(ids)) if ids else {}
-    return [found[pk] for pk in ids if pk in found]
+    viewings = (
+        of_studio(user).select_related(None).select_related("review", "colour", "beside", "room__job").only(*NAMED)
+    )
+    by_id = viewings.in_bulk(list(ids)) if ids else {}
+    return [by_id[pk] for pk in ids if pk in by_id]
 
 
 @dataclass(frozen=True)
@@ -95,13 +99,13 @@ def to_decide(user: User) -> list[Waiting]:
     """Return the reviews that wait for a decision, the one whose last look is longest ago first."""
     looks = Viewing.objects.filter(review=OuterRef("pk"), deleted=None)
     last = looks.filter(seen_at__isnull=False).order_by("-seen_at").values("seen_at")[:1]
-    held = Review.objects.filter(
+    open_reviews = Review.objects.filter(
         ~Exists(Decision.objects.filter(review=OuterRef("pk"), reopened=None)),
         ~Exists(looks.filter(seen_at=None)),
         owner__in=team(user),
         deleted=None,
     )
-    waiting = held.annotate(last=Subquery(last)).exclude(last=None).order_by("last", "pk")
+    waiting = open_reviews.annotate(last=Subquery(last)).exclude(last=None).order_by("last", "pk")
     pks = list(waiting.values_list("pk", flat=True)[:TO_DECIDE])
     answers: dict[int, Counter[str]] = {pk: Counter() for pk in pks}
     told = Viewing.objects.filter(review__in=pks, deleted=None).order_by().values_list("review", "answer")
@@ -115,27 +119,29 @@ def to_decide(user: User) -> list[Waiting]:
 
 def plan_of(review: Review) -> SamplePlan:
     """Return how the boards of a review are made; as is usual, where nobody has said."""
-    found: SamplePlan | None = SamplePlan.objects.filter(review=review).first()
-    return found or SamplePlan(review=review)
+    plan: SamplePlan | None = SamplePlan.objects.filter(review=review).first()
+    return plan or SamplePlan(review=review)
 
 
 def load(user: User) -> Counter[date]:
     """Return how many visits to walls the studio has planned for each day to come: boards that are looked at on one
     wall at one moment are one visit."""
-    held = of_studio(user).filter(seen_at=None, at__gte=timezone.now()).select_related(None).select_related("room__job")
-    visits = {(local(one), one.room_id, one.wall) for one in held}
+    viewings = (
+        of_studio(user).filter(seen_at=None, at__gte=timezone.now()).select_related(None).select_related("room__job")
+    )
+    visits = {(local(viewing), viewing.room_id, viewing.wall) for viewing in viewings}
     return Counter(at.date() for at, _, _ in visits)
 
 
 def of_review(review: Review) -> list[Viewing]:
-    held = review.viewings.filter(deleted=None).select_related("colour__maker", "beside__maker", "room__job", "by")
-    return list(held)
+    viewings = review.viewings.filter(deleted=None).select_related("colour__maker", "beside__maker", "room__job", "by")
+    return list(viewings)
 
 
 def by_feed(token: str) -> Member | None:
     """Return the member whose private feed has a token; None for none, and a closed account."""
-    found = Feed.opened_by(token).filter(member__closed=None).select_related("member__user").first()
-    return found.member if found else None
+    feed = Feed.opened_by(token).filter(member__closed=None).select_related("member__user").first()
+    return feed.member if feed else None
 
 
 def zone_of(room: Room | None) -> ZoneInfo:
@@ -158,14 +164,14 @@ def hours_that_matter(day: RoomDay | None, room: int, other: Stimulus | None = N
     if day is None:
         return []
     spots = zip(("best", "worst"), day.extremes or (), strict=False)  # none where it never gets light
-    found = [Hour(room, why, spot.hour, spot.wall, _sky(spot.cloud)) for why, spot in spots]
-    if other is not None and found:
+    hours = [Hour(room, why, spot.hour, spot.wall, _sky(spot.cloud)) for why, spot in spots]
+    if other is not None and hours:
         spot = day.parts_most(other)
-        if spot is not None and all((spot.hour, spot.wall) != (one.hour, one.wall) for one in found):
-            found.append(Hour(room, "parting", spot.hour, spot.wall, _sky(spot.cloud)))
+        if spot is not None and all((spot.hour, spot.wall) != (hour.hour, hour.wall) for hour in hours):
+            hours.append(Hour(room, "parting", spot.hour, spot.wall, _sky(spot.cloud)))
     if day.room.lamps:
-        found.append(Hour(room, "evening", _dusk(day), day.asked.wall))
-    return found
+        hours.append(Hour(room, "evening", _dusk(day), day.asked.wall))
+    return hours
 
 
 def _sky(cloud: float) -> str:

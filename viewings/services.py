@@ -68,14 +68,14 @@ def schedule(by: User, wanted: Iterable[Wanted], first: date) -> list[Viewing]:
     them; of each review what was planned by its light and not seen yet gives way, what was planned by hand stays.
     Every colour is looked at in the same visit."""
     wanted = list(wanted)
-    reviews = [one.review for one in wanted]
+    reviews = [plan.review for plan in wanted]
     _planned_by_light(reviews).update(deleted=timezone.now())
     load = queries.load(by)
     made: list[Viewing] = []
-    for one in wanted:
-        for day, hour in plan.spread(one.hours, first, one.decide, load):
+    for request in wanted:
+        for day, hour in plan.spread(request.hours, first, request.decide, load):
             load[day] += 1
-            made += [_planned(by, one, day, hour, colour) for colour in _looked_at(one, hour)]
+            made += [_planned(by, request, day, hour, colour) for colour in _looked_at(request, hour)]
     for review in reviews:
         review_services.save(review)
     return made
@@ -141,17 +141,17 @@ def log(
     whole = Viewing.objects.select_related("review", "colour", "beside", "room__job")
     predicted = queries.predicted(whole.get(pk=one.pk), sky, lamps_on, moment, Correction.eye_of(by))
     with transaction.atomic():  # the light is computed before anything is locked
-        held = whole.select_for_update().get(pk=one.pk)
-        if held.is_seen:
-            if held.sent == sent:
-                return held
+        viewing = whole.select_for_update().get(pk=one.pk)
+        if viewing.is_seen:
+            if viewing.sent == sent:
+                return viewing
             raise SeenError("seen")
-        held.undertone, held.seen, held.answer, held.words = undertone, dict(seen), answer, words
-        held.sky, held.lamps_on, held.lux, held.predicted = sky, lamps_on, lux, predicted
-        held.seen_at, held.by, held.sent = moment, by, sent
-        held.save()
-        review_services.save(held.review)
-    return held
+        viewing.undertone, viewing.seen, viewing.answer, viewing.words = undertone, dict(seen), answer, words
+        viewing.sky, viewing.lamps_on, viewing.lux, viewing.predicted = sky, lamps_on, lux, predicted
+        viewing.seen_at, viewing.by, viewing.sent = moment, by, sent
+        viewing.save()
+        review_services.save(viewing.review)
+    return viewing
 
 
 @transaction.atomic
@@ -198,7 +198,7 @@ def decide(by: User, review: Review, what: Decided) -> Decision:
                 review=review, colour=what.colour, sheen=what.sheen, paint=what.paint, litres=what.litres,
                 formula=what.formula, reason=what.reason, by=by,
             )  # fmt: skip
-            against = [RuledOut(decision=made, colour=one, reason=why) for one, why in what.against.items()]
+            against = [RuledOut(decision=made, colour=colour, reason=why) for colour, why in what.against.items()]
             RuledOut.objects.bulk_create(against)
             review_services.save(review)
     except IntegrityError:

@@ -30,8 +30,12 @@ class Shown(Page):
 
     @property
     def _first(self) -> str:
-        one = self.viewing
-        return one.review.called(one.colour.name) if one.colour_id == one.review.colour_id else self._named(one.colour)
+        viewing = self.viewing
+        return (
+            viewing.review.called(viewing.colour.name)
+            if viewing.colour_id == viewing.review.colour_id
+            else self._named(viewing.colour)
+        )
 
     def _named(self, other: Colour) -> str:
         return other.name if self.viewing.review.names_shown else words.viewing.OTHER_BOARD
@@ -54,8 +58,8 @@ class Shown(Page):
     @property
     def slot(self) -> str:
         """Why then, on which wall, and under which sky while it is still to be seen."""
-        one, at = self.viewing, queries.local(self.viewing)
-        return words.viewing.slot_said(one.why, hour_of(at), one.wall, "" if one.is_seen else one.sky)
+        viewing, at = self.viewing, queries.local(self.viewing)
+        return words.viewing.slot_said(viewing.why, hour_of(at), viewing.wall, "" if viewing.is_seen else viewing.sky)
 
     @cached_property
     def held(self) -> list[scales.ScaleCheck]:
@@ -84,12 +88,14 @@ class Shown(Page):
             if self.told
             else []
         )
-        found = hue + [(words.viewing.held_said(one), one.agreement is differs) for one in self.held]
-        return found or [(words.viewing.PREDICTED_UNKNOWN, False)]
+        against = hue + [(words.viewing.held_said(computed), computed.agreement is differs) for computed in self.held]
+        return against or [(words.viewing.PREDICTED_UNKNOWN, False)]
 
     @property
     def said(self) -> str:
-        one = self.viewing
-        light = words.viewing.light_said(one.sky, one.lamps_on, one.lux)
-        hue = words.viewing.undertone_seen(one.undertone, one.colour.lrv) if one.undertone else ""
-        return words.viewing.viewing_said(one.answers, one.words, one.answer, one.who, light, self._other, hue)
+        viewing = self.viewing
+        light = words.viewing.light_said(viewing.sky, viewing.lamps_on, viewing.lux)
+        hue = words.viewing.undertone_seen(viewing.undertone, viewing.colour.lrv) if viewing.undertone else ""
+        return words.viewing.viewing_said(
+            viewing.answers, viewing.words, viewing.answer, viewing.who, light, self._other, hue
+        )

@@ -43,11 +43,11 @@ def listing(request: StudioRequest) -> HttpResponse:
 def _listing(
     request: StudioRequest, trouble: str = "", moved: Shown | None = None, before: datetime | None = None
 ) -> HttpResponse:
-    held = [_shown(request.user, one) for one in queries.upcoming(request.user)[:MOST_LISTED]]
+    viewings = [_shown(request.user, viewing) for viewing in queries.upcoming(request.user)[:MOST_LISTED]]
     today = timezone.localdate()
     asked = request.GET.get("from") or request.POST.get("from") or ""
     start = max(written_date(asked) or today, today)
-    context = {"weeks": Weeks(held, today, start), "start": start, "trouble": trouble, "some": bool(held)}
+    context = {"weeks": Weeks(viewings, today, start), "start": start, "trouble": trouble, "some": bool(viewings)}
     if moved is not None:
         context |= {
             "moved": words.viewing.moved_to(moved.name, moved.when),
@@ -70,33 +70,33 @@ def _viewing(request: StudioRequest, pk: int, deleted: bool = False) -> Viewing:
 
 
 def _own(request: StudioRequest, pk: int, deleted: bool = False) -> Viewing:
-    found = _viewing(request, pk, deleted)
-    review_queries.own(request.user, found.review)
-    return found
+    viewing = _viewing(request, pk, deleted)
+    review_queries.own(request.user, viewing.review)
+    return viewing
 
 
 @require_http_methods(["GET", "HEAD", "POST"])
 def log(request: StudioRequest, pk: int) -> HttpResponse:
     """Show a viewing; keep what was seen."""
     if request.method != "POST":
-        found = _viewing(request, pk)
-        return _log(request, found, _form(found))
-    found = _own(request, pk)
+        viewing = _viewing(request, pk)
+        return _log(request, viewing, _form(viewing))
+    viewing = _own(request, pk)
     if "meter" in request.POST:
-        return _metered(request, found)
-    form = LogForm(request.POST, lrv=found.colour.lrv)
+        return _metered(request, viewing)
+    form = LogForm(request.POST, lrv=viewing.colour.lrv)
     if not form.is_valid():
-        return _log(request, found, form)
+        return _log(request, viewing, form)
     data = form.cleaned_data
     try:
         services.log(
-            request.user, found, form.key, form.seen, data["answer"], data["words"], data["sky"], data["lamps_on"],
-            data["lux"], form.looked_at(timezone.now()), "" if found.beside else data["undertone"],
+            request.user, viewing, form.key, form.seen, data["answer"], data["words"], data["sky"], data["lamps_on"],
+            data["lux"], form.looked_at(timezone.now()), "" if viewing.beside else data["undertone"],
         )  # fmt: skip
     except services.SeenError:
         form.add_error(None, words.viewing.SEEN_MEANWHILE)
-        return _log(request, found, form)
-    return redirect(found)
+        return _log(request, viewing, form)
+    return redirect(viewing)
 
 
 def _form(one: Viewing) -> LogForm:
@@ -123,18 +123,18 @@ def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
 
 @require_POST
 def add_photo(request: StudioRequest, pk: int) -> HttpResponse:
-    found = _own(request, pk)
+    viewing = _own(request, pk)
     try:
-        services.keep_photo(request.user, found, sent_picture(request))
+        services.keep_photo(request.user, viewing, sent_picture(request))
     except PictureError as wrong:
-        return _log(request, found, _form(found), str(wrong), status=422)
-    return redirect(found)
+        return _log(request, viewing, _form(viewing), str(wrong), status=422)
+    return redirect(viewing)
 
 
 @require_safe
 def photo(request: StudioRequest, pk: int) -> HttpResponse:
-    held = get_object_or_404(ViewingPhoto, viewing=_viewing(request, pk))
-    response = HttpResponse(bytes(held.content), content_type="image/jpeg")
+    photo_there = get_object_or_404(ViewingPhoto, viewing=_viewing(request, pk))
+    response = HttpResponse(bytes(photo_there.content), content_type="image/jpeg")
     response["Cache-Control"] = "private, max-age=300"
     return response
 
@@ -175,26 +175,28 @@ def now(request: StudioRequest, pk: int) -> HttpResponse:
 @require_POST
 def move(request: StudioRequest, pk: int) -> HttpResponse:
     """Move a viewing to another day or hour, by the clocks of its room."""
-    found = _own(request, pk)
+    viewing = _own(request, pk)
     form = MoveForm(request.POST)
     if not form.is_valid():
         return _listing(request, words.viewing.MOVE_WRONG)
-    before = queries.local(found)
-    at = make_aware(form.moment(before.replace(tzinfo=None)), queries.zone_of(found.room))
-    if at.date() < timezone.now().astimezone(queries.zone_of(found.room)).date():
+    before = queries.local(viewing)
+    at = make_aware(form.moment(before.replace(tzinfo=None)), queries.zone_of(viewing.room))
+    if at.date() < timezone.now().astimezone(queries.zone_of(viewing.room)).date():
         return _listing(request, words.viewing.MOVE_WRONG)
-    services.move(found, at)
-    return _listing(request, moved=_shown(request.user, found), before=before) if request.htmx else redirect("viewings")
+    services.move(viewing, at)
+    return (
+        _listing(request, moved=_shown(request.user, viewing), before=before) if request.htmx else redirect("viewings")
+    )
 
 
 @require_POST
 def aside(request: StudioRequest, pk: int) -> HttpResponse:
     back = "back" in request.POST
-    found = _own(request, pk, deleted=back)
-    services.soft_delete(found, back=back)
+    viewing = _own(request, pk, deleted=back)
+    services.soft_delete(viewing, back=back)
     if not back:
-        shown = _shown(request.user, found)
-        undo.offer(request, words.undo.viewing_taken_out(shown.name, shown.when), "viewing-aside", found.pk, back="1")
+        shown = _shown(request.user, viewing)
+        undo.offer(request, words.undo.viewing_taken_out(shown.name, shown.when), "viewing-aside", viewing.pk, back="1")
     return redirect("viewings")
 
 
@@ -227,8 +229,8 @@ def feed(request: StudioRequest, token: str) -> HttpResponse:
 
 
 def _calendar(request: StudioRequest, viewings: Iterable[Viewing]) -> HttpResponse:
-    found = calendar(viewings, request.build_absolute_uri("/").rstrip("/"))
-    return HttpResponse(found, content_type="text/calendar; charset=utf-8")
+    feed = calendar(viewings, request.build_absolute_uri("/").rstrip("/"))
+    return HttpResponse(feed, content_type="text/calendar; charset=utf-8")
 
 
 @require_POST

@@ -43,8 +43,8 @@ class Weeks:
     def __init__(self, viewings: Sequence[Shown], today: date, start: date) -> None:
         self._today, self._first = today, start - timedelta(days=start.weekday())
         self._by_day: dict[date, list[Shown]] = defaultdict(list)
-        for one in viewings:
-            self._by_day[one.local.date()].append(one)
+        for viewing in viewings:
+            self._by_day[viewing.local.date()].append(viewing)
 
     @property
     def weeks(self) -> list[list[Day]]:

@@ -35,8 +35,8 @@ class BoundedCache(Generic[K, V]):
 
     def get(self, key: K, make: Callable[[], V]) -> V:
         """Return the result for a key, made where it is not at hand; two threads may make it both."""
-        found = self.some([key])
-        if key not in found:
-            found = {key: make()}
-            self.keep(found)
-        return found[key]
+        results = self.some([key])
+        if key not in results:
+            results = {key: make()}
+            self.keep(results)
+        return results[key]

@@ -56,7 +56,7 @@ def _named(setting: str) -> Any:
 
 def drivers_are_there(app_configs: Any, **kwargs: Any) -> list[CheckMessage]:
     """Return an error for each setting that names no driver, as the server starts and not when somebody measures."""
-    found: list[CheckMessage] = []
+    errors: list[CheckMessage] = []
     for setting, kind in KINDS.items():
         path = getattr(settings, setting)
         try:
@@ -65,5 +65,5 @@ def drivers_are_there(app_configs: Any, **kwargs: Any) -> list[CheckMessage]:
             there = False
         if not there:
             needed = f"{kind.__module__}.{kind.__qualname__}"
-            found.append(Error(words.devices.no_driver(setting, path, needed), id=f"devices.{setting.lower()}"))
-    return found
+            errors.append(Error(words.devices.no_driver(setting, path, needed), id=f"devices.{setting.lower()}"))
+    return errors

@@ -33,7 +33,7 @@ def _untouched(bound: BoundField) -> list[str]:
     if isinstance(widget, CheckboxInput):
         return ["on"] if value else []
     if isinstance(widget, SelectMultiple | CheckboxSelectMultiple):
-        return sorted(str(one) for one in value or ())
+        return sorted(str(item) for item in value or ())
     if isinstance(widget, Select):
         shown = [str(key) for key, _ in widget.choices if not isinstance(key, list | tuple)]
         return [str(value)] if value is not None and str(value) in shown else shown[:1]
@@ -49,7 +49,7 @@ def _by_unit(sent: Mapping[str, list[str]], groups: Iterable[str]) -> dict[str, 
     """Return what is sent by what stands or falls together: a group of rows as a whole, each other field alone."""
     units: dict[str, Sent] = {group: {} for group in groups}
     for name, values in sent.items():
-        group = next((one for one in units if name.startswith(f"{one}-")), name)
+        group = next((unit for unit in units if name.startswith(f"{unit}-")), name)
         units.setdefault(group, {})[name] = _plain(values)
     return units
 
@@ -93,10 +93,10 @@ def settled(data: QueryDict, now: Sent, groups: Iterable[str] = ()) -> Settled:
 
 def _seen(text: str) -> dict[str, str]:
     try:
-        held = json.loads(text or "{}")
+        seen = json.loads(text or "{}")
     except ValueError:
         return {}
-    return {str(name): str(mark) for name, mark in held.items()} if isinstance(held, dict) else {}
+    return {str(name): str(mark) for name, mark in seen.items()} if isinstance(seen, dict) else {}
 
 
 class EditConflicts:
@@ -130,10 +130,10 @@ class EditConflicts:
                 form.add_error(None, words.walks.changed_meanwhile(groups[name], by, _in_rows(theirs)))
             elif name in form.fields:
                 form.errors  # noqa: B018
-                said = words.walks.changed_meanwhile(
+                sentence = words.walks.changed_meanwhile(
                     str(form.fields[name].label or name), by, "\n".join(self._now[name])
                 )
-                form.add_error(name, said)
+                form.add_error(name, sentence)
 
 
 def _in_rows(theirs: Sent) -> str:

@@ -29,7 +29,7 @@ def current_label(label: str) -> str:
 def current_fields(label: str, fields: dict[str, Any]) -> dict[str, Any]:
     """Return the fields of a record under today's names; `label` is today's."""
     renamed = FIELDS.get(label.lower(), {})
-    found = {renamed.get(name, name): value for name, value in fields.items()}
-    if label.lower() == "records.change" and isinstance(found.get("thing"), str):
-        found["thing"] = current_label(found["thing"])
-    return found
+    renamed_fields = {renamed.get(name, name): value for name, value in fields.items()}
+    if label.lower() == "records.change" and isinstance(renamed_fields.get("thing"), str):
+        renamed_fields["thing"] = current_label(renamed_fields["thing"])
+    return renamed_fields

@@ -41,7 +41,7 @@ class NumberField(forms.CharField):
         label = self.said or str(self.label or "The number")
         number = self.typed(label, text)
         if not self.low <= number <= self.high:
-            shown, low, high = (one / self.unit for one in (number, self.low, self.high))
+            shown, low, high = (number_typed / self.unit for number_typed in (number, self.low, self.high))
             raise forms.ValidationError(messages.faults.out_of_range(label, shown, low, high))
         return number
 
@@ -136,8 +136,8 @@ class Renderer(TemplatesSetting):
 
 
 def _attributes(attrs: dict[str, Any]) -> SafeString:
-    held = [(name, value) for name, value in attrs.items() if value is not False]
-    return mark_safe("".join(format_html(" {}" if v is True else ' {}="{}"', n, v) for n, v in held))
+    attributes = [(name, value) for name, value in attrs.items() if value is not False]
+    return mark_safe("".join(format_html(" {}" if v is True else ' {}="{}"', n, v) for n, v in attributes))
 
 
 def _select(widget: dict[str, Any]) -> SafeString:
@@ -145,8 +145,10 @@ def _select(widget: dict[str, Any]) -> SafeString:
     made = []
     for group, options, _ in widget["optgroups"]:
         lines = [
-            format_html('<option value="{}"{}>{}</option>', one["value"], _attributes(one["attrs"]), one["label"])
-            for one in options
+            format_html(
+                '<option value="{}"{}>{}</option>', option["value"], _attributes(option["attrs"]), option["label"]
+            )
+            for option in options
         ]
         inner = mark_safe("\n".join(lines))
         made.append(format_html('<optgroup label="{}">\n{}\n</optgroup>', group, inner) if group else inner)

@@ -60,11 +60,11 @@ def _key(request: StudioRequest) -> str:
     for name, values in sorted(request.POST.lists()):
         digest.update(repr((name, values)).encode())
     for name, files in sorted(request.FILES.lists()):
-        for one in files:  # by what is in it: a file that was corrected has often the name and the size it had
-            digest.update(repr((name, one.name, one.size)).encode())
-            for piece in one.chunks():
+        for file in files:  # by what is in it: a file that was corrected has often the name and the size it had
+            digest.update(repr((name, file.name, file.size)).encode())
+            for piece in file.chunks():
                 digest.update(piece)
-            one.seek(0)
+            file.seek(0)
     return digest.hexdigest()
 
 

@@ -38,8 +38,8 @@ class Lines(logging.Formatter):
 def _said(record: logging.LogRecord) -> str:
     """Return a message with its numbers alone; of a warning only of which kind it is."""
     if record.name == "py.warnings":
-        found = _CATEGORY.search(record.getMessage())
-        return found[1] if found else "warning"
+        category = _CATEGORY.search(record.getMessage())
+        return category[1] if category else "warning"
     if record.name.split(".")[0] == OWN:
         return record.getMessage()[:LONGEST]
     text = str(record.msg)
@@ -53,8 +53,8 @@ def _said(record: logging.LogRecord) -> str:
 def _where(record: logging.LogRecord) -> str:
     """Return the files and lines that led to an error, the last ones; what was said of it may hold a client's words."""
     assert record.exc_info is not None
-    found, step = [], record.exc_info[2]
+    places, step = [], record.exc_info[2]
     while step is not None:
-        found.append(f"{step.tb_frame.f_code.co_filename.rpartition('/')[2]}:{step.tb_lineno}")
+        places.append(f"{step.tb_frame.f_code.co_filename.rpartition('/')[2]}:{step.tb_lineno}")
         step = step.tb_next
-    return " < ".join(reversed(found[-8:]))
+    return " < ".join(reversed(places[-8:]))

@@ -29,21 +29,21 @@ def _reader() -> MarkdownIt:
 @cache
 def sections() -> list[tuple[str, list[tuple[str, str]]]]:
     """Return the chapters, each with its sections: headings with their text as HTML, without pictures."""
-    found: list[tuple[str, list[tuple[str, str]]]] = []
+    sections: list[tuple[str, list[tuple[str, str]]]] = []
     tokens = _tokens()
     for i, token in enumerate(tokens):
         if token.type == "heading_open":
             title = tokens[i + 1].content
             if token.tag == "h2":
-                found.append((title, []))
+                sections.append((title, []))
             elif token.tag == "h3":
-                found[-1][1].append((title, ""))
-        elif token.type == "inline" and tokens[i - 1].type == "paragraph_open" and found and found[-1][1]:
-            title, text = found[-1][1][-1]
+                sections[-1][1].append((title, ""))
+        elif token.type == "inline" and tokens[i - 1].type == "paragraph_open" and sections and sections[-1][1]:
+            title, text = sections[-1][1][-1]
             if not any(child.type == "image" for child in token.children or ()):
-                said = _reader().renderer.render([token], _reader().options, {})
-                found[-1][1][-1] = title, f"{text}<p>{said}</p>"
-    return found
+                html = _reader().renderer.render([token], _reader().options, {})
+                sections[-1][1][-1] = title, f"{text}<p>{html}</p>"
+    return sections
 
 
 def contents() -> list[tuple[str, str, list[tuple[str, str]]]]:
@@ -57,8 +57,8 @@ def first_hour() -> list[tuple[str, str]]:
 
 def picture(name: str) -> Path | None:
     """Return where a picture of the manual lies; None for what is none."""
-    found = PICTURES / name
-    return found if _PICTURE.fullmatch(name) and found.is_file() else None
+    path = PICTURES / name
+    return path if _PICTURE.fullmatch(name) and path.is_file() else None
 
 
 def html(address: Callable[[str], str]) -> str:

@@ -48,16 +48,16 @@ def cleaned(upload: IO[bytes], longest: int = LONGEST, most: int = MOST_BYTES) -
 
 def _made_again(raw: bytes, longest: int) -> bytes:
     with Image.open(io.BytesIO(raw), formats=FORMATS) as opened:
-        held: Image.Image = opened
-        if held.width * held.height > MOST_PIXELS:
+        image: Image.Image = opened
+        if image.width * image.height > MOST_PIXELS:
             raise PictureError(
-                words.viewing.picture_has_too_many_pixels(held.width, held.height, MOST_PIXELS / 1_000_000)
+                words.viewing.picture_has_too_many_pixels(image.width, image.height, MOST_PIXELS / 1_000_000)
             )
         opened.draft("RGB", (longest, longest))  # a JPEG is read at a half, a quarter or an eighth of its size
-        if held.mode not in ("RGB", "RGBA", "L"):
-            held = held.convert("RGBA")
-        held.thumbnail((longest, longest))
-        upright = ImageOps.exif_transpose(held).convert("RGBA")
+        if image.mode not in ("RGB", "RGBA", "L"):
+            image = image.convert("RGBA")
+        image.thumbnail((longest, longest))
+        upright = ImageOps.exif_transpose(image).convert("RGBA")
     # a new picture of the pixels: neither place, nor camera, nor a preview of what was cut off comes along
     plain = Image.new("RGB", upright.size, "white")
     plain.paste(upright, mask=upright.getchannel("A"))
@@ -88,6 +88,6 @@ def smaller(jpeg: bytes, longest: int) -> bytes:
         if max(opened.size) <= longest:
             return jpeg
         opened.draft("RGB", (longest, longest))
-        held = opened.convert("RGB")
-    held.thumbnail((longest, longest))
-    return _as_jpeg(held)
+        image = opened.convert("RGB")
+    image.thumbnail((longest, longest))
+    return _as_jpeg(image)

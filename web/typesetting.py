@@ -42,7 +42,7 @@ class _Styles(local):
     def of(self, paper: str, files: tuple[Path, ...]) -> tuple[CSS, FontConfiguration]:
         if (paper, files) not in self._kept:
             fonts = FontConfiguration()
-            text = "".join(one.read_text() for one in (_FACES, *files)).replace("FONTS", FONTS.as_uri())
+            text = "".join(file.read_text() for file in (_FACES, *files)).replace("FONTS", FONTS.as_uri())
             style = CSS(string=text.replace("PAPER", paper), font_config=fonts, url_fetcher=OnlyFonts())
             self._kept[paper, files] = style, fonts
         return self._kept[paper, files]

@@ -18,15 +18,15 @@ FRESH = "undo"
 def offer(request: HttpRequest, said: str, restore: str, pk: int, **sent: str) -> None:
     """Say on the next page what was put aside, with a way back by a post to the address called `restore`, which is sent
     what else is named; and remember it for the session."""
-    one: dict[str, Any] = {"said": said, "address": reverse(restore, args=[pk]), "sent": sent}
-    request.session[KEY] = [one, *(old for old in offered(request) if old["address"] != one["address"])][:MOST]
-    messages.info(request, one["address"], extra_tags=FRESH)
+    entry: dict[str, Any] = {"said": said, "address": reverse(restore, args=[pk]), "sent": sent}
+    request.session[KEY] = [entry, *(old for old in offered(request) if old["address"] != entry["address"])][:MOST]
+    messages.info(request, entry["address"], extra_tags=FRESH)
 
 
 def offered(request: HttpRequest) -> list[dict[str, Any]]:
     """Return what can be brought back, what was put aside last first."""
-    found: list[dict[str, Any]] = request.session.get(KEY, [])
-    return found
+    offers: list[dict[str, Any]] = request.session.get(KEY, [])
+    return offers
 
 
 class UndoMiddleware(MiddlewareMixin):
@@ -35,10 +35,10 @@ class UndoMiddleware(MiddlewareMixin):
     def process_response(self, request: HttpRequest, response: HttpResponse) -> HttpResponse:
         if request.method != "POST" or response.status_code >= 400 or not hasattr(request, "session"):
             return response
-        held = offered(request)
-        back = next((one for one in held if one["address"] == request.path), None)
+        offers = offered(request)
+        back = next((entry for entry in offers if entry["address"] == request.path), None)
         if back is not None and all(request.POST.get(name) == value for name, value in back["sent"].items()):
-            request.session[KEY] = [one for one in held if one is not back]
+            request.session[KEY] = [entry for entry in offers if entry is not back]
             if response.status_code == 302:
                 messages.info(request, words.undo.brought_back(back["said"]))
         return response

@@ -46,7 +46,7 @@ class Numbers:
 
     def __call__(self, value: Any) -> None:
         listed = isinstance(value, list) and (not self.count or len(value) == self.count)
-        if not listed or not all(type(one) in (int, float) and self.low <= one <= self.high for one in value):
+        if not listed or not all(type(item) in (int, float) and self.low <= item <= self.high for item in value):
             raise ValidationError(messages.faults.not_numbers(self.count, self.low, self.high))
 
     def __eq__(self, other: object) -> bool:

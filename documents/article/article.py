@@ -107,7 +107,7 @@ class Article:
         return [picture for part in self.parts for picture in part.pictures]
 
     def picture(self, name: str) -> Picture | None:
-        return next((one for one in self.pictures if one.name == name), None)
+        return next((picture for picture in self.pictures if picture.name == name), None)
 
     @property
     def facts(self) -> dict[str, object]:
@@ -135,8 +135,8 @@ class Article:
 
     def _is(self) -> Part:
         subject, colour = self.subject, self.subject.colour
-        said = Said(subject)
-        described = [words.consultation.described(self.name, subject.reading), said.temperature]
+        phrases = Said(subject)
+        described = [words.consultation.described(self.name, subject.reading), phrases.temperature]
         lines = [" ".join(filter(None, described)), words.articles.by_maker(self.name, self.maker, colour.code)]
         text = words.articles.swatch_picture_text(self.name, self.maker, subject.reading.lrv)
         return Part("is", words.articles.ARTICLE_TITLES["is"], tuple(lines), pictures=(self._swatch("colour", text),))
@@ -161,15 +161,15 @@ class Article:
         """The near-identical colours in which a hue can be told, the nearest first."""
         method, own = self.subject.method, self.subject.reading
         guide = self.context.set.guide
-        telling = [held for held in guide if any(compare(own, held.reading, method).hue_words)] or guide
+        telling = [swatch for swatch in guide if any(compare(own, swatch.reading, method).hue_words)] or guide
         return sorted(telling, key=lambda held: held.delta_e)[:MOST_PAIRS]
 
     def _undertone(self) -> Part:
         pictures = [
-            self.beside(held, f"pair-{i}", pair_said(self.context, held)) for i, held in enumerate(self._near, 1)
+            self.beside(swatch, f"pair-{i}", pair_said(self.context, swatch)) for i, swatch in enumerate(self._near, 1)
         ]
-        said = (self.context.set.support_said,)
-        return Part("undertone", words.articles.ARTICLE_TITLES["undertone"], said, pictures=tuple(pictures))
+        sentences = (self.context.set.support_said,)
+        return Part("undertone", words.articles.ARTICLE_TITLES["undertone"], sentences, pictures=tuple(pictures))
 
     def _alternatives(self) -> Part:
         return Part(
@@ -195,8 +195,8 @@ class Article:
         if not boards:
             return Part("palette", words.articles.ARTICLE_TITLES["palette"])
         shown = [Captioned(self.subject.stimulus.screen, self.name)]
-        shown += [Captioned(one.screen, one.name, one.caption) for one in boards]
-        text = words.articles.palette_picture_text([one.name for one in shown])
+        shown += [Captioned(board.screen, board.name, board.caption) for board in boards]
+        text = words.articles.palette_picture_text([swatch.name for swatch in shown])
         picture = Picture("palette.png", text, partial(swatches_png, shown, PICTURE))
         return Part("palette", words.articles.ARTICLE_TITLES["palette"], pictures=(picture,))
 
@@ -224,21 +224,21 @@ class RoundUp:
         if not 1 < len(articles) <= MOST_ROUND_UP:
             raise ValueError(f"{len(articles)} articles")
         self.title = title
-        self.articles = sorted(articles, key=lambda one: -one.subject.reading.lrv)
+        self.articles = sorted(articles, key=lambda article: -article.subject.reading.lrv)
 
     @property
     def intro(self) -> str:
-        families = {one.subject.reading.family.word for one in self.articles}
+        families = {article.subject.reading.family.word for article in self.articles}
         return words.articles.round_up_intro(len(self.articles), families.pop() if len(families) == 1 else "")
 
     @cached_property
     def entries(self) -> list[Entry]:
-        found = []
-        for at, one in enumerate(self.articles):
+        entries = []
+        for at, article in enumerate(self.articles):
             beside = self.articles[at + 1] if at + 1 < len(self.articles) else self.articles[at - 1]
-            held = one.context.decks.fetch(beside.subject.colour)
-            said = pair_said(one.context, held)
-            sentences = (words.documents.document_headline(one.name, one.subject.reading, []), said)
-            picture = one.beside(held, f"colour-{at + 1}", said)
-            found.append(Entry(one.number, beside.number, one.name, sentences, picture, one.facts))
-        return found
+            swatch = article.context.decks.fetch(beside.subject.colour)
+            sentence = pair_said(article.context, swatch)
+            sentences = (words.documents.document_headline(article.name, article.subject.reading, []), sentence)
+            picture = article.beside(swatch, f"colour-{at + 1}", sentence)
+            entries.append(Entry(article.number, beside.number, article.name, sentences, picture, article.facts))
+        return entries

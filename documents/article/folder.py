@@ -33,18 +33,18 @@ def files_of_round_up(found: RoundUp) -> Iterator[tuple[str, bytes]]:
     context = {"found": found, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
     yield "index.html", render_to_string("documents/article/round_up.html", context).encode()
     yield "article.md", _round_up_markdown(found).encode()
-    yield "article.json", as_json([one.facts for one in found.entries]).encode()
+    yield "article.json", as_json([entry.facts for entry in found.entries]).encode()
     yield "article.css", STYLE.read_bytes()
-    for one in found.entries:
-        yield one.picture.name, one.picture.png()
+    for pair_entry in found.entries:
+        yield pair_entry.picture.name, pair_entry.picture.png()
 
 
 def files_of_series(articles: Sequence[Article]) -> Iterator[tuple[str, bytes]]:
     """Yield the files of several articles, each in a folder of its own, and of their index."""
-    series = [(f"{slugify(one.name) or 'colour'}-{one.number}", one) for one in articles]
+    series = [(f"{slugify(article.name) or 'colour'}-{article.number}", article) for article in articles]
     yield from _index_of(series)
-    for folder, one in series:
-        for name, content in files_of(one):
+    for folder, member in series:
+        for name, content in files_of(member):
             yield f"{folder}/{name}", content
 
 
@@ -94,9 +94,9 @@ def markdown(article: Article) -> str:
 
 def _round_up_markdown(found: RoundUp) -> str:
     lines = [f"# {_plain(found.title)}", "", _plain(found.intro), ""]
-    for one in found.entries:
-        lines += [f"## {_plain(one.name)}", "", _plain(" ".join(one.sentences)), ""]
-        lines += [_picture(one.picture.text, one.picture.name), ""]
+    for entry in found.entries:
+        lines += [f"## {_plain(entry.name)}", "", _plain(" ".join(entry.sentences)), ""]
+        lines += [_picture(entry.picture.text, entry.picture.name), ""]
     return "\n".join([*lines, _plain(words.articles.SCREENS_ARE_NOT_PAINT), ""])
 
 

@@ -13,12 +13,12 @@ from reviews.models import Review
 @transaction.atomic
 def publish(by: User, review: Review) -> Published:
     """Give a review's article an address; the one it has, if that still opens."""
-    held = review.published.filter(withdrawn=None).first()
-    return held or Published.objects.create(review=review, made_by=by)
+    link = review.published.filter(withdrawn=None).first()
+    return link or Published.objects.create(review=review, made_by=by)
 
 
 @transaction.atomic
 def withdraw(review: Review) -> None:
-    for one in review.published.filter(withdrawn=None):
-        one.withdrawn = timezone.now()
-        one.save(update_fields=["withdrawn"])
+    for link in review.published.filter(withdrawn=None):
+        link.withdrawn = timezone.now()
+        link.save(update_fields=["withdrawn"])

@@ -30,19 +30,19 @@ class SeveralForm(forms.Form):
     def __init__(self, data: QueryDict, reviews: list[Review]) -> None:
         super().__init__(data or None)
         self.chosen = set(data.getlist("review"))
-        self._by_pk = {str(one.pk): one for one in reviews}
+        self._by_pk = {str(review.pk): review for review in reviews}
         field = self.fields["review"]
         assert isinstance(field, forms.MultipleChoiceField)
-        field.choices = [(pk, one.colour.name) for pk, one in self._by_pk.items()]
+        field.choices = [(pk, review.colour.name) for pk, review in self._by_pk.items()]
 
     def clean_review(self) -> list[Article]:
         """Return the articles. Raises `ValidationError` where there are too few or too many, or one's findings wait."""
         chosen = [Article(self._by_pk[pk]) for pk in dict.fromkeys(self.cleaned_data["review"])]
         if not 1 < len(chosen) <= MOST_ROUND_UP:
             raise forms.ValidationError(words.articles.round_up_size(MOST_ROUND_UP))
-        for one in chosen:
-            if waits := one.waits:
-                raise forms.ValidationError(words.articles.round_up_waits(one.name, waits))
+        for listed_review in chosen:
+            if waits := listed_review.waits:
+                raise forms.ValidationError(words.articles.round_up_waits(listed_review.name, waits))
         return chosen
 
     def clean_title(self) -> str:
@@ -50,8 +50,8 @@ class SeveralForm(forms.Form):
 
     @property
     def articles(self) -> list[Article]:
-        found: list[Article] = self.cleaned_data["review"]
-        return found
+        articles: list[Article] = self.cleaned_data["review"]
+        return articles
 
     @property
     def round_up(self) -> RoundUp:
@@ -60,10 +60,10 @@ class SeveralForm(forms.Form):
     @property
     def query(self) -> str:
         """What asks for the same again."""
-        found = QueryDict(mutable=True)
-        found.setlist("review", [str(one.number) for one in self.articles])
-        found["title"] = self.cleaned_data["title"]
-        return found.urlencode()
+        query = QueryDict(mutable=True)
+        query.setlist("review", [str(article.number) for article in self.articles])
+        query["title"] = self.cleaned_data["title"]
+        return query.urlencode()
 
 
 def _to_choose(request: StudioRequest) -> list[Review]:
@@ -72,10 +72,10 @@ def _to_choose(request: StudioRequest) -> list[Review]:
     chosen = reviews.filter(pk__in=[pk for pk in request.GET.getlist("review") if pk.isdecimal() and len(pk) < 12])
     named = request.GET.get("named", "").strip()[:80]
     others = reviews.filter(colour__name__icontains=named) if named else reviews
-    found = {one.colour_id: one for one in chosen[:MOST_SHOWN]}
-    for one in others[: 4 * MOST_SHOWN]:
-        found.setdefault(one.colour_id, one)
-    return list(found.values())[:MOST_SHOWN]
+    first_by_colour = {review.colour_id: review for review in chosen[:MOST_SHOWN]}
+    for other in others[: 4 * MOST_SHOWN]:
+        first_by_colour.setdefault(other.colour_id, other)
+    return list(first_by_colour.values())[:MOST_SHOWN]
 
 
 @require_safe
@@ -106,10 +106,10 @@ def _choose(request: StudioRequest, form: SeveralForm, reviews: list[Review]) ->
 @require_safe
 def pair(request: StudioRequest, pk: int, other: int) -> HttpResponse:
     """Give the picture of a colour beside its neighbour in a round-up."""
-    one, neighbour = (Article(studio_review(request, each)) for each in (pk, other))
-    if one.waits or neighbour.waits:
+    article, neighbour = (Article(studio_review(request, each)) for each in (pk, other))
+    if article.waits or neighbour.waits:
         raise Http404
-    return HttpResponse(one.next_to(neighbour).png(), content_type="image/png")
+    return HttpResponse(article.next_to(neighbour).png(), content_type="image/png")
 
 
 @require_safe

@@ -48,10 +48,10 @@ def picture(request: StudioRequest, pk: int, shown: str) -> HttpResponse:
 
 
 def _picture(made: Article, name: str) -> HttpResponse:
-    found = None if made.waits else made.picture(f"{name}.png")
-    if found is None:
+    content = None if made.waits else made.picture(f"{name}.png")
+    if content is None:
         raise Http404
-    return HttpResponse(found.png(), content_type="image/png")
+    return HttpResponse(content.png(), content_type="image/png")
 
 
 @require_safe

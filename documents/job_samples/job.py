@@ -50,12 +50,12 @@ class JobBoards:
 
     @cached_property
     def pages(self) -> list[SamplesPage]:
-        held = (
+        reviews = (
             Review.objects.filter(room__job=self._job, room__deleted=None, deleted=None)
             .select_related("colour__maker", "room__job", "owner")
             .prefetch_related("decisions")
         )
-        waiting = [one for one in held if all(each.reopened for each in one.decisions.all())]
+        waiting = [review for review in reviews if all(each.reopened for each in review.decisions.all())]
         rooms = job_queries.whole().in_bulk([review.room_id for review in waiting])
         return [SamplesPage(StepRequest(ReviewContext(review, rooms[review.room_id]))) for review in waiting]
 
@@ -65,44 +65,44 @@ class JobBoards:
         made: dict[int, JobBoard] = {}
         for page in self.pages:
             how, litres = page.samples.plan.sampling, page.samples.litres
-            spots = words.viewing.spots([(one.wall, one.hour) for one in page.hours])
-            for held in page.samples.candidates:
-                name, address = held.title or words.walks.SUBJECT, page.review.get_absolute_url()
-                fresh = JobBoard(held.colour, name, held.label, how, litres, address)
-                board = made.setdefault(held.colour.pk, fresh)
+            spots = words.viewing.spots([(hour.wall, hour.hour) for hour in page.hours])
+            for swatch in page.samples.candidates:
+                name, address = swatch.title or words.walks.SUBJECT, page.review.get_absolute_url()
+                fresh = JobBoard(swatch.colour, name, swatch.label, how, litres, address)
+                board = made.setdefault(swatch.colour.pk, fresh)
                 if page.review.room:
                     board.rooms.setdefault(page.review.room.name, spots)
-        return sorted(made.values(), key=lambda one: one.name)
+        return sorted(made.values(), key=lambda job_board: job_board.name)
 
     @property
     def total(self) -> str:
-        return words.viewing.sample_total(len(self.boards), sum(one.litres for one in self.boards))
+        return words.viewing.sample_total(len(self.boards), sum(board.litres for board in self.boards))
 
     @property
     def faults(self) -> list[str]:
-        found = {key for one in self.boards for key in samples.faults(one.how, len(self.boards))}
-        return [said for key, said in words.viewing.SAMPLE_FAULTS.items() if key in found]
+        faults = {key for board in self.boards for key in samples.faults(board.how, len(self.boards))}
+        return [sentence for key, sentence in words.viewing.SAMPLE_FAULTS.items() if key in faults]
 
     @cached_property
     def along(self) -> list[tuple[SwatchView, str]]:
         """What to bring along to hold beside them, that is no board itself; and for which of them."""
-        painted = {one.colour.pk for one in self.boards}
-        found: dict[int, tuple[SwatchView, list[str]]] = {}
+        painted = {board.colour.pk for board in self.boards}
+        brought: dict[int, tuple[SwatchView, list[str]]] = {}
         for page in self.pages:
-            for held in page.samples.beside:
-                if held.colour.pk not in painted:
-                    names = found.setdefault(held.colour.pk, (held, []))[1]
+            for swatch in page.samples.beside:
+                if swatch.colour.pk not in painted:
+                    names = brought.setdefault(swatch.colour.pk, (swatch, []))[1]
                     if page.review.name_now not in names:
                         names.append(page.review.name_now)
-        return [(held, words.viewing.brought_for(names)) for held, names in found.values()]
+        return [(swatch, words.viewing.brought_for(names)) for swatch, names in brought.values()]
 
     @property
     def neighbours(self) -> list[str]:
         """Which boards of a room to keep apart, and which to butt on purpose; each once."""
-        said: dict[str, None] = {}
+        sentences: dict[str, None] = {}
         for page in self.pages:
-            said |= dict.fromkeys(page.samples.neighbours)
-        return list(said)
+            sentences |= dict.fromkeys(page.samples.neighbours)
+        return list(sentences)
 
     @property
     def wanted(self) -> Sequence[Wanted]:

@@ -27,8 +27,8 @@ from web.http import StudioRequest
 @require_safe
 def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    held = JobBoards(job)
-    context = {"job": job, "held": held}
+    boards = JobBoards(job)
+    context = {"job": job, "held": boards}
     return render(request, "documents/job_samples/job.html", context)
 
 
@@ -36,9 +36,9 @@ def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
 def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Plan the viewings of all rooms of a job that a person may write, spread over the same days; or take that back."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    wanted = [one for one in JobBoards(job).wanted if review_queries.may_write(request.user, one.review)]
+    wanted = [plan for plan in JobBoards(job).wanted if review_queries.may_write(request.user, plan.review)]
     if "back" in request.POST:
-        services.unplan([one.review for one in wanted])
+        services.unplan([plan.review for plan in wanted])
     else:
         services.schedule(request.user, wanted, timezone.localdate() + timedelta(days=1))
         undo.offer(request, words.viewing.ALL_PLANNED, "job-viewings-plan", job.pk, back="1")
@@ -52,7 +52,9 @@ def sheets(request: StudioRequest, pk: int) -> HttpResponse:
     part = SamplesPage(StepRequest(ReviewContext(review))).samples
     address = request.build_absolute_uri(review.get_absolute_url())
     how = part.plan.sampling
-    boards = [Sheet.of(held.colour, held.name, held.label, how, part.litres, address) for held in part.candidates]
+    boards = [
+        Sheet.of(swatch.colour, swatch.name, swatch.label, how, part.litres, address) for swatch in part.candidates
+    ]
     return _sheets(request, boards if how.size in samples.PAINTED_ON else [])
 
 
@@ -60,9 +62,11 @@ def sheets(request: StudioRequest, pk: int) -> HttpResponse:
 def job_sheets(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     made = [
-        Sheet.of(one.colour, one.name, one.label, one.how, one.litres, request.build_absolute_uri(one.address))
-        for one in JobBoards(job).boards
-        if one.how.size in samples.PAINTED_ON
+        Sheet.of(
+            board.colour, board.name, board.label, board.how, board.litres, request.build_absolute_uri(board.address)
+        )
+        for board in JobBoards(job).boards
+        if board.how.size in samples.PAINTED_ON
     ]
     return _sheets(request, made)
 

@@ -64,17 +64,17 @@ def orders_of(user: User, job: Job, home: WholeHome | None = None) -> list[Order
     home, boards = home or WholeHome(user, job), JobBoards(job).boards
     studio = studio_of(user)
     heading = words.orders.order_from(studio.name, studio.lines, job.title)
-    found: dict[str, Order] = {}
+    orders: dict[str, Order] = {}
 
     def order(maker: str) -> Order:
-        return found.setdefault(maker, Order(maker, heading))
+        return orders.setdefault(maker, Order(maker, heading))
 
     for total in home.totals:
         if total.is_decided:
             order(total.colour.maker_name).paint.append(_paint(total))
     for board in boards:
         order(board.colour.maker_name).pots.append(_pot(home, board))
-    return sorted(found.values(), key=lambda one: (not one.maker, one.maker))
+    return sorted(orders.values(), key=lambda order_there: (not order_there.maker, order_there.maker))
 
 
 def _paint(total: Total) -> Line:

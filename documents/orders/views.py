@@ -22,7 +22,7 @@ def orders(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def order_text(request: StudioRequest, pk: int, maker: str) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    found = next((one for one in orders_of(request.user, job) if one.slug == maker), None)
-    if found is None:
+    order = next((order for order in orders_of(request.user, job) if order.slug == maker), None)
+    if order is None:
         raise Http404
-    return as_file(HttpResponse(found.text, content_type="text/plain; charset=utf-8"), found.title, "order", "txt")
+    return as_file(HttpResponse(order.text, content_type="text/plain; charset=utf-8"), order.title, "order", "txt")

@@ -68,26 +68,26 @@ class JobPalette:
     @cached_property
     def colours(self) -> list[PaletteColour]:
         """Its colours, those of most area first; what stays is among them."""
-        found: dict[int, PaletteColour] = {}
+        colours: dict[int, PaletteColour] = {}
         for line in self._home.lines:
             for part in line.parts:
                 if part.colour is None:
                     continue
-                one = found.setdefault(part.colour.pk, PaletteColour(part.colour, part.screen))
+                one = colours.setdefault(part.colour.pk, PaletteColour(part.colour, part.screen))
                 one.where.append((line.room.name, part.part))
                 one.area += part.area or UNKNOWN_AREA
                 if part.sheen and part.sheen not in one.sheens:
                     one.sheens.append(part.sheen)
-        return sorted(found.values(), key=lambda one: (-one.area, one.name))
+        return sorted(colours.values(), key=lambda colour_there: (-colour_there.area, colour_there.name))
 
     @property
     def field(self) -> SafeString:
         """The colours as one field in the proportions of their areas."""
-        return proportions([(one.screen, one.name, one.area) for one in self.colours])
+        return proportions([(colour.screen, colour.name, colour.area) for colour in self.colours])
 
     def png(self, size: tuple[int, int]) -> bytes:
         """Return its swatches as a PNG file, the first `MOST_SWATCHES` of them. Raises `ValueError` for no colour."""
-        shown = [Captioned(one.screen, one.name, one.label) for one in self.colours[:MOST_SWATCHES]]
+        shown = [Captioned(colour.screen, colour.name, colour.label) for colour in self.colours[:MOST_SWATCHES]]
         return swatches_png(shown, size, self.job.title, self.note)
 
     def pdf(self, studio: Studio, paper: str) -> bytes:

@@ -81,9 +81,9 @@ def colours(request: StudioRequest, pk: int, kind: str) -> HttpResponse:
     if not made.colours:
         return redirect("job-palette", pk)
     chosen = method_queries.usual(request.user)
-    entries = file_formats.entries_of([one.colour for one in made.colours], chosen)
+    entries = file_formats.entries_of([colour.colour for colour in made.colours], chosen)
     given = file_formats.FORMATS[kind]
-    every = all(one.colour.has_spectrum for one in made.colours)
+    every = all(colour.colour.has_spectrum for colour in made.colours)
     pieces = given.write(entries, len(made.colours), file_formats.GRID, every)
     response = HttpResponse(b"".join(gathered(pieces)), content_type=given.mime)
     return as_file(response, f"{made.job.title} colours", "colours", given.endings[0].removeprefix("."))

@@ -28,8 +28,8 @@ def candidates(pages: Iterable[tuple[Review, Document]]) -> list[tuple[str, list
         for review, made in pages
         if review.room_id and not made.waits and not made.content.consultation.is_decided
     ]
-    by_room = groupby(sorted(open_ones, key=lambda one: one.room_id or 0), key=lambda one: one.room)
-    return [(room.name, found) for room, held in by_room if room and len(found := _together(list(held))) > 1]
+    by_room = groupby(sorted(open_ones, key=lambda listed_review: listed_review.room_id or 0), key=lambda one: one.room)
+    return [(room.name, choices) for room, reviews in by_room if room and len(choices := _together(list(reviews))) > 1]
 
 
 def _together(reviews: list[Review]) -> list[Candidate]:

@@ -25,12 +25,12 @@ class ShareForm(forms.Form):
 
     def __init__(self, data: Any, candidates: list[Review]) -> None:
         super().__init__(data)
-        self._by_pk = {str(one.pk): one for one in candidates}
+        self._by_pk = {str(candidate.pk): candidate for candidate in candidates}
         field = self.fields["reviews"]
         assert isinstance(field, forms.MultipleChoiceField)
         field.choices = [
-            (pk, words.sharing.review_called(one.name_now, one.room.name if one.room else ""))
-            for pk, one in self._by_pk.items()
+            (pk, words.sharing.review_called(review.name_now, review.room.name if review.room else ""))
+            for pk, review in self._by_pk.items()
         ]
 
     def clean(self) -> dict[str, Any]:

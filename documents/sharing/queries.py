@@ -17,8 +17,8 @@ def of_job(job: Job) -> QuerySet[Shared]:
 
 
 def candidates(job: Job) -> list[Review]:
-    held = Review.objects.filter(room__job=job, room__deleted=None, deleted=None)
-    return list(held.select_related("colour__maker", "room"))
+    reviews = Review.objects.filter(room__job=job, room__deleted=None, deleted=None)
+    return list(reviews.select_related("colour__maker", "room"))
 
 
 def by_token(token: str) -> Shared | None:
@@ -28,19 +28,19 @@ def by_token(token: str) -> Shared | None:
 
 def shown(link: Shared) -> list[Review]:
     """Return the reviews that a link shows; one that was put aside since is none of them."""
-    held = link.reviews.filter(deleted=None).select_related("colour__maker", "room__job", "owner")
-    return list(held.order_by("room_id", "id"))
+    reviews = link.reviews.filter(deleted=None).select_related("colour__maker", "room__job", "owner")
+    return list(reviews.order_by("room_id", "id"))
 
 
 def one_shown(link: Shared, pk: int) -> Review:
     """Return one of the reviews that a link shows. Raises `Http404`."""
-    found = next((one for one in shown(link) if one.pk == pk), None)
-    if found is None:
+    review = next((review for review in shown(link) if review.pk == pk), None)
+    if review is None:
         raise Http404
-    return found
+    return review
 
 
 def client_answers(user: User) -> list[ClientAnswer]:
     """Return the clients' answers that nobody of the studio has put away, newest first."""
-    held = ClientAnswer.objects.filter(shared__job__owner__in=team(user), read=None, review__deleted=None)
-    return list(held.select_related("review__colour", "review__room", "shared__job")[:20])
+    answers = ClientAnswer.objects.filter(shared__job__owner__in=team(user), read=None, review__deleted=None)
+    return list(answers.select_related("review__colour", "review__room", "shared__job")[:20])

@@ -78,7 +78,7 @@ def _made(link: Shared, token: str) -> Shown:
             in_home = review.room is not None and review.room.job_id == job.pk
             made.append((review, Document(review, whole if in_home else None)))
         home = render_to_string("documents/sharing/home.html", {"home": whole}) if link.home else SafeString("")
-        return Shown([_page(review, one, token) for review, one in made], candidates(made), home)
+        return Shown([_page(review, document, token) for review, document in made], candidates(made), home)
 
 
 def _page(review: Review, document: Document, token: str) -> ClientPage:
@@ -102,9 +102,9 @@ def _drawn(link: Shared, pk: int, section: str, number: int) -> tuple[bytes, str
         raise Http404
     given = Consultation(document.context)
     if section == "look":
-        drawn, kind = [one.png for one in given.look().pictures], "image/png"
+        drawn, kind = [picture.png for picture in given.look().pictures], "image/png"
     else:
-        drawn, kind = [one.jpeg for one in given.site().photos], "image/jpeg"
+        drawn, kind = [photo.jpeg for photo in given.site().photos], "image/jpeg"
     if not 1 <= number <= len(drawn):
         raise Http404
     return drawn[number - 1](), kind

@@ -38,7 +38,7 @@ def share(request: StudioRequest, pk: int) -> HttpResponse:
     if request.method == "POST" and form.is_valid():
         services.share(request.user, job, form.chosen, form.cleaned_data["days"], form.cleaned_data["home"])
         return redirect("job-share", job.pk)
-    links = [(one, one.address(request, "shared")) for one in queries.of_job(job)]
+    links = [(link, link.address(request, "shared")) for link in queries.of_job(job)]
     context = {"job": job, "form": form, "links": links, "not_again": words.sharing.NOT_SHOWN_AGAIN}
     return render(request, "documents/sharing/share.html", context, status=422 if form.errors else 200)
 
@@ -53,8 +53,8 @@ def withdraw(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_POST
 def put_away(request: StudioRequest, pk: int) -> HttpResponse:
-    one = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user))
-    services.put_away(one)
+    answer = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user))
+    services.put_away(answer)
     return redirect("home")
 
 
@@ -62,19 +62,19 @@ def put_away(request: StudioRequest, pk: int) -> HttpResponse:
 @require_editor
 def reply(request: StudioRequest, pk: int) -> HttpResponse:
     """Reply to a client where the review is decided."""
-    one = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user), review__deleted=None)
+    answer = get_object_or_404(ClientAnswer, pk=pk, shared__job__owner__in=team(request.user), review__deleted=None)
     form = ReplyForm(request.POST)
     if form.is_valid():
-        services.reply(request.user, one, form.cleaned_data["reply"])
+        services.reply(request.user, answer, form.cleaned_data["reply"])
     else:
         flash.error(request, str(form.errors["reply"][0]))
-    return redirect(f"{reverse('review-step', args=[one.review_id, 'samples'])}?show=decide")
+    return redirect(f"{reverse('review-step', args=[answer.review_id, 'samples'])}?show=decide")
 
 
 def over(request: StudioRequest, known: bool) -> HttpResponse:
     """Say that a link has ended, or leads nowhere, and whom to ask."""
-    said = {"title": words.sharing.LINK_OVER_TITLE, "over": words.sharing.LINK_OVER}
-    return render(request, "documents/sharing/over.html", said, status=410 if known else 404)
+    context = {"title": words.sharing.LINK_OVER_TITLE, "over": words.sharing.LINK_OVER}
+    return render(request, "documents/sharing/over.html", context, status=410 if known else 404)
 
 
 def _with_open_link(view: Callable[..., HttpResponse]) -> Callable[..., HttpResponse]:
@@ -94,8 +94,8 @@ def _with_open_link(view: Callable[..., HttpResponse]) -> Callable[..., HttpResp
 
 def _wait(request: StudioRequest) -> HttpResponse:
     """Say that a link is opened too often; no browser of a client does."""
-    said = {"title": words.sharing.TOO_OFTEN_TITLE, "over": words.sharing.TOO_OFTEN}
-    response = render(request, "documents/sharing/over.html", said, status=429)
+    context = {"title": words.sharing.TOO_OFTEN_TITLE, "over": words.sharing.TOO_OFTEN}
+    response = render(request, "documents/sharing/over.html", context, status=429)
     response["Retry-After"] = str(throttle.MINUTE)
     return response
 
@@ -114,12 +114,12 @@ def shared(request: StudioRequest, link: Shared, token: str) -> HttpResponse:
 def _shown(
     request: StudioRequest, link: Shared, token: str, wrong: AnswerForm | None = None, of: int = 0
 ) -> HttpResponse:
-    found, answered = pages_of(link, token), {one.review_id: one for one in reversed(link.answers.all())}
+    given, answered = pages_of(link, token), {answer.review_id: answer for answer in reversed(link.answers.all())}
     pages = []
-    for page in found.pages:
+    for page in given.pages:
         form = wrong if wrong and page.review == of else AnswerForm(auto_id=f"id-{page.review}-%s")
         pages.append((page, form, answered.get(page.review)))
-    context = {"shown": found, "pages": pages, "link": link, "token": token, "studio": studio_of(link.job.owner)}
+    context = {"shown": given, "pages": pages, "link": link, "token": token, "studio": studio_of(link.job.owner)}
     with as_by(link.job.owner):
         return render(request, "documents/sharing/shared.html", context, status=422 if wrong else 200)
 

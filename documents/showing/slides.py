@@ -48,7 +48,7 @@ class Slide:
 
     @property
     def screens(self) -> list[str]:
-        return [one.screen for one in self.swatches]
+        return [swatch.screen for swatch in self.swatches]
 
 
 @dataclass(frozen=True)
@@ -98,7 +98,7 @@ class Showing:
         )
 
     def _clean(self) -> list[Slide]:
-        white = next((held for held in self.context.set.whites if held.why == "clean"), None)
+        white = next((swatch for swatch in self.context.set.whites if swatch.why == "clean"), None)
         if white is None:
             return []
         shown = (self._own, _board(white))
@@ -111,8 +111,8 @@ class Showing:
     def _near(self) -> list[Slide]:
         """Return the near-identical colours that show most: its own undertone, then any hue, the nearest first; one of
         those that show the same, since a second slide would say nothing new."""
-        pairs = [(held, self._finding(held)) for held in self.context.set.guide if held.kind != "white"]
-        telling = [(held, found) for held, found in pairs if any(found.hue_words)] or pairs
+        pairs = [(swatch, self._finding(swatch)) for swatch in self.context.set.guide if swatch.kind != "white"]
+        telling = [(swatch, finding) for swatch, finding in pairs if any(finding.hue_words)] or pairs
         main = self.subject.reading.undertone.main
         own = comparative(main) if main else ""
         telling.sort(key=lambda pair: (own not in pair[1].directions, pair[1].delta_e))
@@ -120,16 +120,18 @@ class Showing:
         for held, found in telling:
             by_said.setdefault(words.showing.beside_near(self.subject.reading, found), held)
         return [
-            self._slide("near", said, f"-{held.colour.pk}", swatches=(self._own, _board(held)), notes=self._note(held))
-            for said, held in list(by_said.items())[:MOST_NEAR]
+            self._slide(
+                "near", sentence, f"-{swatch.colour.pk}", swatches=(self._own, _board(swatch)), notes=self._note(swatch)
+            )
+            for sentence, swatch in list(by_said.items())[:MOST_NEAR]
         ]
 
     def _finding(self, held: SwatchView) -> PairFinding:
         return compare(self.subject.reading, held.reading, self.subject.method)
 
     def _note(self, held: SwatchView) -> tuple[str, ...]:
-        found = self._finding(held)
-        return words.showing.difference_note(found.delta_e, found.lrv), *[words.text.sentence(held.reason)] * bool(
+        finding = self._finding(held)
+        return words.showing.difference_note(finding.delta_e, finding.lrv), *[words.text.sentence(held.reason)] * bool(
             held.reason
         )
 
@@ -145,31 +147,31 @@ class Showing:
         if not page.lines:
             return []
         best = page.lines[0]
-        there = [one.name for one in page.at.there]
-        said = words.whites.white_chosen(words.showing.THIS_WHITE, best.white, page.at.gap, there)
-        return [self._slide("white", said, swatches=(self._own, _board(best.held)), notes=tuple(page.remarks[:1]))]
+        there = [white.name for white in page.at.there]
+        sentence = words.whites.white_chosen(words.showing.THIS_WHITE, best.white, page.at.gap, there)
+        return [self._slide("white", sentence, swatches=(self._own, _board(best.held)), notes=tuple(page.remarks[:1]))]
 
     def _palette(self) -> list[Slide]:
         boards = self._content.palette_boards
         if not boards:
             return []
-        shown = (self._own, *(Shown(one.screen, one.name, one.caption) for one in boards))
-        drawn = proportions([(one.screen, "", 1.0 if i else 3.0) for i, one in enumerate(shown)])
+        shown = (self._own, *(Shown(board.screen, board.name, board.caption) for board in boards))
+        drawn = proportions([(swatch.screen, "", 1.0 if i else 3.0) for i, swatch in enumerate(shown)])
         return [self._slide("palette", words.showing.GO_WITH_IT, swatches=shown, drawing=drawn)]
 
     def _answer(self) -> Slide:
-        said = self._content.consultation.recommendation
-        notes = tuple(said[1:])
-        return self._slide("answer", said[0], swatches=(self._own,), notes=notes)
+        sentences = self._content.consultation.recommendation
+        notes = tuple(sentences[1:])
+        return self._slide("answer", sentences[0], swatches=(self._own,), notes=notes)
 
     # --- as it is shown ---
 
     @cached_property
     def every(self) -> list[GivenSlide]:
         """All slides in order, those left out too."""
-        edits = {one.section: one for one in self.review.document_edits.filter(section__startswith=SLIDE)}
+        edits = {edit.section: edit for edit in self.review.document_edits.filter(section__startswith=SLIDE)}
         usual = {slide.key: at for at, slide in enumerate(self.computed)}
-        order = {key: one.position for key, one in edits.items() if one.position is not None}
+        order = {key: edit.position for key, edit in edits.items() if edit.position is not None}
         ranked = sorted(self.computed, key=lambda slide: (order.get(slide.key, usual[slide.key]), usual[slide.key]))
         return [self._given(slide, edits.get(slide.key)) for slide in ranked]
 
@@ -181,10 +183,10 @@ class Showing:
 
     @property
     def slides(self) -> list[GivenSlide]:
-        return [one for one in self.every if not one.left_out]
+        return [slide for slide in self.every if not slide.left_out]
 
     def slide(self, key: str) -> GivenSlide | None:
-        return next((one for one in self.every if one.slide.key == key), None)
+        return next((slide for slide in self.every if slide.slide.key == key), None)
 
     @property
     def said(self) -> str:

@@ -54,7 +54,7 @@ def edit(request: StudioRequest, pk: int, slide: str) -> HttpResponse:
         given = showing.slide(slide)
         if given is None:
             raise Http404
-        keys = [one.slide.key for one in showing.every]
+        keys = [slide.slide.key for slide in showing.every]
         wrong = editing.edit(
             request, review, slide, given.sentence, given.slide.sentence,
             lambda by: services.reorder(review, keys, slide, by),

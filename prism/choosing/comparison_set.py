@@ -51,9 +51,9 @@ def choose(
     taken = [*away, *whites.values()]
     mates = strip_mates(subject, deck, u, strip, taken)
     taken += [pick.index for pick in mates]
-    found = list(range_of(view, questions(subject, method), taken).values())
-    picks += end_to_end(found, u[[pick.index for pick in found]], subject)
-    taken += [pick.index for pick in found]
+    picked = list(range_of(view, questions(subject, method), taken).values())
+    picks += end_to_end(picked, u[[pick.index for pick in picked]], subject)
+    taken += [pick.index for pick in picked]
     level = same_depth(subject, view, deck, u, method, taken)
     picks += [*mates, *([level] if level else [])]
     opposite = contrast_colour(subject, deck, u, [*taken, *([level.index] if level else [])])

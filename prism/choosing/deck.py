@@ -47,13 +47,13 @@ class Deck:
 
         Threads may ask at once: the one pair at hand is replaced whole, and never read twice.
         """
-        for known, found in tuple(self._at_hand):
+        for known, undertones in tuple(self._at_hand):
             if known == neutral:
-                return found
-        found = neutral.undertone(self.lab)
-        found.flags.writeable = False
-        self._at_hand[:] = [(neutral, found)]
-        return found
+                return undertones
+        undertones = neutral.undertone(self.lab)
+        undertones.flags.writeable = False
+        self._at_hand[:] = [(neutral, undertones)]
+        return undertones
 
 
 @dataclass(frozen=True)

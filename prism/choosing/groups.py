@@ -70,13 +70,13 @@ def strip_mates(subject: Reading, deck: Deck, u: Array, strip: int, taken: Seque
         fits &= np.abs(strength - subject.undertone.strength) < STRENGTH_WITHIN
         fits &= (np.abs(lightness) > MATE_DEPTH[0]) & (np.abs(lightness) < MATE_DEPTH[1])
     fits[list(taken)] = False
-    found = []
+    mates = []
     for why, side in (("lighter", lightness > 0.5), ("darker", lightness < -0.5)):
         rows = np.flatnonzero(fits & side)
         if rows.size:
             row = int(rows[np.argmin(np.abs(lightness[rows]))])
-            found.append(pick_of(subject, deck, row, why, "strip"))
-    return found
+            mates.append(pick_of(subject, deck, row, why, "strip"))
+    return mates
 
 
 def same_depth(

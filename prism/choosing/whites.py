@@ -42,19 +42,19 @@ def reference_whites(
     u = neutral.undertone(values[whites])
     warmth, colour = temperature_of(u, method), (chroma + length(u[:, 0], u[:, 1])) / 2
     pale = pale_families(method)
-    found: dict[str, int] = {}
+    by_kind: dict[str, int] = {}
     for name, score in (("clean", values[whites, 0] - colour), ("warmest", warmth), ("coolest", -warmth)):
         count = LOOKED_AT
         while True:  # among the best at first, among more of them where none of those is a white
             few = _highest(score, count)
             plain = np.isin(families(values[whites[few]], y[whites[few]], u[few], method), pale)
-            ranked = [int(row) for row in whites[few[plain]] if int(row) not in found.values()]
+            ranked = [int(row) for row in whites[few[plain]] if int(row) not in by_kind.values()]
             if ranked or count >= score.size:
                 break
             count *= 8
         if ranked:
-            found[name] = ranked[0]
-    return found
+            by_kind[name] = ranked[0]
+    return by_kind
 
 
 def pale_families(method: Method) -> list[int]:

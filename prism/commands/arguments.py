@@ -66,20 +66,20 @@ def lines_of_colours(count: int) -> tuple[list[tuple[list[str], list[Stimulus]]]
 
     A bad line is reported with its number, and the rest goes on; empty lines are passed over.
     """
-    found, sound = [], True
+    colours, sound = [], True
     for number, line in enumerate(sys.stdin, start=1):
         parts = line.split()
         if not parts:
             continue
         try:
             if len(parts) != count:
-                one = "one colour is" if count == 1 else f"{count} colours are"
-                raise ColourError(f"{' '.join(line.split())}: {one} needed, not {len(parts)}")
-            found.append((parts, [colour_of(part) for part in parts]))
+                verb = "one colour is" if count == 1 else f"{count} colours are"
+                raise ColourError(f"{' '.join(line.split())}: {verb} needed, not {len(parts)}")
+            colours.append((parts, [colour_of(part) for part in parts]))
         except ColourError as wrong:
             sound = False
             print(f"prism: line {number}: {' '.join(str(wrong).split())}", file=sys.stderr)
-    return found, sound
+    return colours, sound
 
 
 def _bytes(path: Path) -> bytes:

@@ -27,12 +27,12 @@ def use(path: str | None) -> None:
             data = handle.read(MAX_BYTES + 1)
     except OSError as wrong:
         raise DeckFileError(str(wrong.strerror)) from None
-    found = (deck_json if data.lstrip()[:1] in (b"{", b"[") else deck_csv).read(data)
-    if found.problems:
-        first = found.problems[0]
+    deck = (deck_json if data.lstrip()[:1] in (b"{", b"[") else deck_csv).read(data)
+    if deck.problems:
+        first = deck.problems[0]
         raise DeckFileError(f"line {first.line}: {first.message}")
     kept = []
-    for entry, colour in zip(found.entries, stimuli(found.entries), strict=True):
+    for entry, colour in zip(deck.entries, stimuli(deck.entries), strict=True):
         if not isinstance(colour, Stimulus):
             raise DeckFileError(f"line {entry.line}: {colour}")
         recipe = Recipe(entry.recipe_base, dict(entry.recipe))

@@ -46,7 +46,7 @@ def run_light(args: argparse.Namespace) -> None:
     if args.picture:
         _pictured(args, room, [np.asarray(room_json.spectrum_of(colour)) for _, colour in colours], day, hours)
     known = Known(room.correction != 1.0, "floor" in room.surfaces, bool(room.lamps))
-    found = []
+    rows = []
     for text, colour in colours:
         tried = np.asarray(room_json.spectrum_of(colour))
         (lit,) = days(room, tried, day, hours, (SKIES[args.sky],), args.lamps)
@@ -55,11 +55,11 @@ def run_light(args: argparse.Namespace) -> None:
         unsure = np.tile(np.repeat(np.where(lit.lamps_on, by_lamp, by_day), len(WALLS)), 2)
         both = readings(np.concatenate([seen.reshape(-1, 3), clean.reshape(-1, 3)]), unsure, chosen, neutral)
         half = len(both) // 2
-        found += _each(text, colour, lit, both[:half], both[half:], chosen)
+        rows += _each(text, colour, lit, both[:half], both[half:], chosen)
     if args.json:
-        print_json([entry for entry, _ in found])
+        print_json([entry for entry, _ in rows])
     else:
-        for _, line in found:
+        for _, line in rows:
             print(line)
 
 
@@ -82,7 +82,7 @@ def _pictured(args: argparse.Namespace, room: Room, paints: list[Array], day: da
 def _each(
     text: str, colour: Stimulus, lit: Day, seen: list[Reading], clean: list[Reading], method: Method
 ) -> list[tuple[dict[str, Any], str]]:
-    found = []
+    rows = []
     for t, hour in enumerate(lit.hours.tolist()):
         for w, wall in enumerate(WALLS):
             at = t * len(WALLS) + w
@@ -104,8 +104,8 @@ def _each(
                 "sun_height": round(float(lit.height[t]), 2),
                 "lamps": bool(lit.lamps_on[t]),
             }
-            found.append((entry, words.light.wall_line(text, hour, wall, lux, cct, None if dark else seen[at])))
-    return found
+            rows.append((entry, words.light.wall_line(text, hour, wall, lux, cct, None if dark else seen[at])))
+    return rows
 
 
 def _room(given: str) -> Room:
@@ -118,15 +118,15 @@ def _room(given: str) -> Room:
 def _described(sentence: str) -> Room:
     """Return the room of a sentence; what was supposed is said beside the answer."""
     try:
-        said = described(sentence, is_colour=lambda text: decks.find(text) is not None)
+        room = described(sentence, is_colour=lambda text: decks.find(text) is not None)
     except DescribedError as wrong:
         fail(words.rooms.described_wrong(wrong))
-    if not said.town:
+    if not room.town:
         fail(words.rooms.DESCRIBE_TOWN)
-    if remarks := words.rooms.described_said(said.supposed, said.unread, "", ""):
+    if remarks := words.rooms.described_said(room.supposed, room.unread, "", ""):
         print(remarks, file=sys.stderr)
     try:
-        return room_json.from_table(room_json.of_described(said), decks.colour_of)
+        return room_json.from_table(room_json.of_described(room), decks.colour_of)
     except RoomError as wrong:
         fail(f"{wrong.field}: {wrong}")
 

@@ -89,8 +89,8 @@ def run_scheme(args: argparse.Namespace) -> None:
     ranked = rank(subject, whites, [keys[row] for row in pool.whites], chosen)
     trims = [(int(pool.whites[w.index]), home.score(w, subject.temperature.value)) for w in ranked[:4]]
     named = [(code, parse_colour(code)) for code in args.carries]
-    carried = [Carried(code, one.lab, one.lrv) for code, one in named]
-    plain = [one for one in CHARACTERS if carried or one not in CARRIED]
+    carried = [Carried(code, place.lab, place.lrv) for code, place in named]
+    plain = [character for character in CHARACTERS if carried or character not in CARRIED]
     made = []
     for character in [args.character] if args.character else plain:
         try:
@@ -99,11 +99,11 @@ def run_scheme(args: argparse.Namespace) -> None:
             if args.character:
                 fail(words.palette.scheme_needs(character))
     if args.json:
-        print_json([_scheme_json(one, args.colour, keys) for one in made])
+        print_json([_scheme_json(scheme, args.colour, keys) for scheme in made])
         return
-    for one in made:
-        print(f"{words.palette.scheme_title(one.character, one.score)}: {words.palette.scheme_score(one.score)}")
-        for place in one.places:
+    for drawn in made:
+        print(f"{words.palette.scheme_title(drawn.character, drawn.score)}: {words.palette.scheme_score(drawn.score)}")
+        for place in drawn.places:
             code = args.colour if place.row < 0 else keys[place.row]
             name = "" if place.row < 0 else entries[place.row].name
             print(f"  {words.palette.scheme_line(place, code, name)}")

@@ -31,7 +31,7 @@ def run_read(args: argparse.Namespace) -> None:
     sound = True
     if args.colours == ["-"]:
         lines, sound = lines_of_colours(1)
-        colours = [(texts[0], found[0]) for texts, found in lines]
+        colours = [(texts[0], colour[0]) for texts, colour in lines]
     else:
         colours = [(text, parse_colour(text)) for text in args.colours]
     readings = [
@@ -90,18 +90,18 @@ def reading_json(text: str, colour: Stimulus, reading: Reading) -> dict[str, Any
 def undertone_json(reading: Reading) -> dict[str, Any]:
     """Return the undertone part: `hues` are what may be named, and `level` how surely; `main` is the likelier of two,
     null where none may be claimed; `nearest` is where the hue lies anyway; `no_undertone` how surely it has none."""
-    found = reading.undertone
+    undertone = reading.undertone
     return {
-        "level": found.level.value,
-        "hues": list(found.hues),
-        "no_undertone": found.none.value,
-        "main": found.main,
-        "second": found.second,
-        "nearest": found.nearest,
-        "hue": round(found.hue, 2),
-        "strength": round(found.strength, 4),
-        "strength_word": found.strength_word,
-        "ruled_out": list(found.ruled_out),
+        "level": undertone.level.value,
+        "hues": list(undertone.hues),
+        "no_undertone": undertone.none.value,
+        "main": undertone.main,
+        "second": undertone.second,
+        "nearest": undertone.nearest,
+        "hue": round(undertone.hue, 2),
+        "strength": round(undertone.strength, 4),
+        "strength_word": undertone.strength_word,
+        "ruled_out": list(undertone.ruled_out),
     }
 
 
@@ -118,16 +118,16 @@ def run_compare(args: argparse.Namespace) -> None:
         lines = [([args.first, args.second], [parse_colour(text) for text in (args.first, args.second)])]
     both = [[one_maker(colours[side], args.one_maker) for _, colours in lines] for side in (0, 1)]
     first, second = (read_all(colours, chosen, neutral) for colours in both)
-    found = compare_many(first, second, chosen)
-    said = [
-        words.pairs.pair(name_of(texts[0]), name_of(texts[1]), finding, one.lrv)
-        for (texts, _), finding, one in zip(lines, found, first, strict=True)
+    findings = compare_many(first, second, chosen)
+    sentences = [
+        words.pairs.pair(name_of(texts[0]), name_of(texts[1]), finding, colour.lrv)
+        for (texts, _), finding, colour in zip(lines, findings, first, strict=True)
     ]
     if args.json:
-        each = [pair_json(*item) for item in zip([texts for texts, _ in lines], found, said, strict=True)]
+        each = [pair_json(*item) for item in zip([texts for texts, _ in lines], findings, sentences, strict=True)]
         print_json(each if args.first == "-" else each[0])
     else:
-        print("\n".join(said))
+        print("\n".join(sentences))
     if not sound:
         raise SystemExit(1)
 
@@ -191,19 +191,19 @@ def _chosen_beside(args: argparse.Namespace) -> tuple[Reading, Chosen, bool]:
 
 def run_beside(args: argparse.Namespace) -> None:
     """Print the boards of the deck to hold beside a colour, and what each shows."""
-    subject, found, on_strip = _chosen_beside(args)
+    subject, colours, on_strip = _chosen_beside(args)
     entries = decks.deck()
     if args.json:
         print_json(
             [
                 {"code": entries[p.index].code, "kind": p.kind, "why": p.why, "delta_e00": round(p.delta_e, 4),
                  "share": None if p.share is None else round(p.share, 4)}
-                for p in found.picks
+                for p in colours.picks
             ]
         )  # fmt: skip
         return
     near = method_of(args).readable[1]
-    for pick in found.picks:
+    for pick in colours.picks:
         entry = entries[pick.index]
         why = words.pairs.why_picked(pick, subject, on_strip, near=near)
         print(f"{entry.code} {entry.name}: {why}")
@@ -211,20 +211,20 @@ def run_beside(args: argparse.Namespace) -> None:
 
 def run_place(args: argparse.Namespace) -> None:
     """Print what stands on either side of a colour in the deck."""
-    subject, found, on_strip = _chosen_beside(args)
+    subject, colours, on_strip = _chosen_beside(args)
     entries = decks.deck()
-    brackets = placing.brackets(found.view, [pick for pick in found.picks if pick.kind == "strip"])
+    brackets = placing.brackets(colours.view, [pick for pick in colours.picks if pick.kind == "strip"])
     if args.json:
         print_json(
             [
                 {axis: None if pick is None else {"code": entries[pick.index].code, "delta_e00": round(pick.delta_e, 4)}
-                 for axis, pick in zip(one.axes, (one.before, one.after), strict=True)}
-                for one in brackets
+                 for axis, pick in zip(bracket.axes, (bracket.before, bracket.after), strict=True)}
+                for bracket in brackets
             ]
         )  # fmt: skip
         return
     names = {
         pick.index: f"{entries[pick.index].code} {entries[pick.index].name}"
-        for one in brackets for pick in (one.before, one.after) if pick
+        for bracket in brackets for pick in (bracket.before, bracket.after) if pick
     }  # fmt: skip
     print("\n".join(words.places.brackets(brackets, names, subject.lrv, on_strip)))

@@ -71,20 +71,20 @@ def run_mix(args: argparse.Namespace) -> None:
         fail(str(wrong))
     name = words.recipes.mixed([(one.name, parts[0]), (other.name, parts[1])])
     colour = from_reflectance(made, "computed", name)
-    found = read(colour, chosen, choose_neutral(chosen, args.neutral))
+    reading = read(colour, chosen, choose_neutral(chosen, args.neutral))
     apart = float(delta_e(colour.lab_array, one.colour.lab_array))
     if args.json:
         print_json(
             {
                 "parts": {one.code: parts[0], other.code: parts[1]},
-                "lrv": round(found.lrv, 4),
-                "lab": [round(v, 4) for v in found.lab],
+                "lrv": round(reading.lrv, 4),
+                "lab": [round(v, 4) for v in reading.lab],
                 "delta_e00_from_first": round(apart, 4),
-                "undertone": undertone_json(found),
+                "undertone": undertone_json(reading),
             }
         )
         return
-    print(words.recipes.mixture_result(name, found.lrv, words.readings.undertone_short(found), apart))
+    print(words.recipes.mixture_result(name, reading.lrv, words.readings.undertone_short(reading), apart))
 
 
 def strength_json(step: Adjusted) -> dict[str, Any]:
@@ -111,16 +111,20 @@ def run_recipe(args: argparse.Namespace) -> None:
     names = {code: part.name for code, part in demo.tint_system().colorants.items()}
     gathered = []
     for number, (text, colour) in enumerate(colours, start=1):
-        found = estimate(colour, demo.tint_system())
+        estimates = estimate(colour, demo.tint_system())
         if len(colours) >= MANY and number % MANY == 0:
             print(f"prism: {words.recipes.so_many_done(number, len(colours))}", file=sys.stderr)
         if args.json:
-            gathered.append({"input": text, "recipes": [estimate_json(one) for one in found]})
+            gathered.append({"input": text, "recipes": [estimate_json(estimate) for estimate in estimates]})
             continue
-        said = words.recipes.estimated(found[0].residual, found[0].from_spectrum, len(found) - 1) if found else ""
-        print(f"{text}: {said or words.recipes.no_recipe(None, 0.0, nearest_miss(colour, demo.tint_system()))}")
-        for one in found:
-            print(f"  {words.recipes.recipe(one.recipe, names)} ΔE00 {words.text.number(one.residual, 2)}")
+        sentence = (
+            words.recipes.estimated(estimates[0].residual, estimates[0].from_spectrum, len(estimates) - 1)
+            if estimates
+            else ""
+        )
+        print(f"{text}: {sentence or words.recipes.no_recipe(None, 0.0, nearest_miss(colour, demo.tint_system()))}")
+        for candidate in estimates:
+            print(f"  {words.recipes.recipe(candidate.recipe, names)} ΔE00 {words.text.number(candidate.residual, 2)}")
     if args.json:
         print_json(gathered)
 
@@ -140,19 +144,19 @@ def run_formula(args: argparse.Namespace) -> None:
     entry = with_recipe(args.code)
     percent = percent_of(args.percent)
     try:
-        found = formula(entry.recipe.scaled(percent), demo.tint_system().can(args.can), demo.tint_system())
+        mixed = formula(entry.recipe.scaled(percent), demo.tint_system().can(args.can), demo.tint_system())
     except RecipeError as wrong:
         fail(str(wrong))
     if args.json:
         lines = [
             {"code": line.code, "ounces": line.ounces, "shots": line.shots, "ml": round(line.ml, 4),
              "grams": round(line.grams, 4)}
-            for line in found.lines
+            for line in mixed.lines
         ]  # fmt: skip
         name = words.strengths.strength_name(entry.name, percent)
-        print_json({"name": name, "base": found.base, "can": found.can.key,
-                    "lines": lines, "rounding_delta_e00": round(found.rounding, 4)})  # fmt: skip
+        print_json({"name": name, "base": mixed.base, "can": mixed.can.key,
+                    "lines": lines, "rounding_delta_e00": round(mixed.rounding, 4)})  # fmt: skip
         return
-    print(words.recipes.formula_text(words.strengths.strength_name(entry.name, percent), found))
-    for line in words.recipes.formula_warnings(found):
+    print(words.recipes.formula_text(words.strengths.strength_name(entry.name, percent), mixed))
+    for line in words.recipes.formula_warnings(mixed):
         print(line)

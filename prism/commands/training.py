@@ -44,7 +44,7 @@ def run_exercise(args: argparse.Namespace) -> None:
         })  # fmt: skip
         return
     print(f"{words.training.TRAINED[wall.kind.value]}  {' '.join(codes)}")
-    print("; ".join(one if isinstance(one, str) else " ".join(one) for one in accepted(wall, codes)))
+    print("; ".join(code if isinstance(code, str) else " ".join(code) for code in accepted(wall, codes)))
     print(because)
     if shown:
         beside = [names[place] for place in shown.beside]
@@ -54,6 +54,10 @@ def run_exercise(args: argparse.Namespace) -> None:
 def accepted(wall: Exercise, codes: list[str]) -> list[str | list[str]]:
     """Return the right answers by codes: each a word, a code, or several in their order."""
     return [
-        one if isinstance(one, str) else codes[one] if isinstance(one, int) else [codes[place] for place in one]
-        for one in wall.accepted
+        choice
+        if isinstance(choice, str)
+        else codes[choice]
+        if isinstance(choice, int)
+        else [codes[place] for place in choice]
+        for choice in wall.accepted
     ]

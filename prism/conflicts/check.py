@@ -17,9 +17,9 @@ CHECKS = of_colours.CHECKS | of_rooms.CHECKS
 
 def conflicts(text: str, evidence: Evidence, language: str = DEFAULT) -> list[Conflict]:
     """Return what in a text the evidence speaks against, in its order; each once."""
-    found: dict[tuple[str, str, str], Conflict] = {}
+    conflicts: dict[tuple[str, str, str], Conflict] = {}
     for statement in statements(text, evidence.things, language):
         conflict = CHECKS[statement.kind](statement, evidence)
         if conflict:
-            found.setdefault((statement.quote, statement.kind, statement.light), conflict)
-    return list(found.values())
+            conflicts.setdefault((statement.quote, statement.kind, statement.light), conflict)
+    return list(conflicts.values())

@@ -48,7 +48,7 @@ def _share(reading: Reading, hue: str) -> float:
 
 def _main(reading: Reading) -> str:
     """Return the likeliest undertone, `none` for none."""
-    hue, _ = max(reading.undertone.shares, key=lambda one: one[1])
+    hue, _ = max(reading.undertone.shares, key=lambda match: match[1])
     return hue or "none"
 
 

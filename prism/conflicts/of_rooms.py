@@ -25,8 +25,8 @@ def _fits(one: Statement, evidence: Evidence) -> Conflict | None:
     if one.other is None or one.about != evidence.subject or one.other.name not in evidence.terms:
         return None
     by_day, late = evidence.terms[one.other.name]
-    held = [late] if one.light == "lamps" else [by_day] if one.light == "day" else [by_day, late]
-    known = [terms for terms in held if terms is not None]
+    readings = [late] if one.light == "lamps" else [by_day] if one.light == "day" else [by_day, late]
+    known = [terms for terms in readings if terms is not None]
     says_fits = (one.kind == "fits") != one.denied
     if says_fits:
         wrong = Terms.CLASH in known
@@ -39,9 +39,9 @@ def _suits(one: Statement, evidence: Evidence) -> Conflict | None:
     if one.about != evidence.subject or one.word not in evidence.suits:
         return None
     says = (one.kind == "suits") != one.denied
-    found = evidence.suits[one.word]
-    wrong = found == 0 if says else found == 2
-    return Conflict(one, (one.word, found)) if wrong else None
+    verdict = evidence.suits[one.word]
+    wrong = verdict == 0 if says else verdict == 2
+    return Conflict(one, (one.word, verdict)) if wrong else None
 
 
 def _painted(one: Statement, evidence: Evidence) -> Conflict | None:
@@ -125,8 +125,8 @@ def _looked(one: Statement, evidence: Evidence) -> Conflict | None:
     if one.denied or one.about != evidence.subject:
         return None
     wanted = "lamps" if one.light == "lamps" else ""
-    found = wanted in evidence.looked if wanted else bool(evidence.looked)
-    return None if found else Conflict(one, (wanted,))
+    has_looked = wanted in evidence.looked if wanted else bool(evidence.looked)
+    return None if has_looked else Conflict(one, (wanted,))
 
 
 def _weekday(one: Statement, evidence: Evidence) -> Conflict | None:
@@ -140,7 +140,7 @@ def _weekday(one: Statement, evidence: Evidence) -> Conflict | None:
             continue
     if not dates:
         return Conflict(one, ("", ""))
-    nearest = min(dates, key=lambda one: abs(one - evidence.today))
+    nearest = min(dates, key=lambda weekday: abs(weekday - evidence.today))
     return Conflict(one, (nearest.isoformat(), float(nearest.weekday()))) if nearest.weekday() != one.number else None
 
 

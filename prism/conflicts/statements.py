@@ -67,17 +67,17 @@ def _patterns(language: str) -> dict[str, list[re.Pattern[str]]]:
         "family": rf"(?:{any_of(words['family'])})",
         "part": rf"{_ARTICLES}(?P<part>{any_of(_ways(own['parts']))})",
     }
-    for name, held in (
+    for name, table_name in (
         ("hue", "hues"), ("warmth", "temperatures"), ("depth", "depths"), ("sheen", "sheens"), ("surface", "surfaces"),
         ("compass", "compass"), ("time", "times"), ("count", "counts"),
     ):  # fmt: skip
-        fills[name] = rf"(?P<word>{any_of(_ways(own[held]))})"
-    found = {}
+        fills[name] = rf"(?P<word>{any_of(_ways(own[table_name]))})"
+    found_patterns = {}
     for kind, patterns in own.items():
         if isinstance(patterns, list):
             filled = [re.sub(r"\{(\w+)\}", lambda m: fills.get(m[1], m[0]), pattern) for pattern in patterns]
-            found[kind] = [re.compile(pattern) for pattern in filled]
-    return found
+            found_patterns[kind] = [re.compile(pattern) for pattern in filled]
+    return found_patterns
 
 
 def _ways(meanings: dict[str, list[str]]) -> list[str]:
@@ -88,7 +88,7 @@ def _ways(meanings: dict[str, list[str]]) -> list[str]:
 def _meanings(language: str) -> dict[str, dict[str, str]]:
     """Return what each way of saying something means, by what is said: hues, lights, parts …"""
     words = table(language)
-    own = {name: by_saying(held) for name, held in words["statement"].items() if isinstance(held, dict)
+    own = {name: by_saying(table_of) for name, table_of in words["statement"].items() if isinstance(table_of, dict)
            and name != "words"}  # fmt: skip
     return own | {"more": by_saying(words["wish"]["directions"])}
 
@@ -116,7 +116,7 @@ class _Sentence:
 
     def _masked(self, text: str) -> str:
         ways = [(way, i) for i, thing in enumerate(self.things) for way in thing.names if way]
-        for way, i in sorted(ways, key=lambda one: -len(one[0])):
+        for way, i in sorted(ways, key=lambda name: -len(name[0])):
             mark = f"«{_MARKS[self.things[i].kind]}{i}»"
             text = re.sub(rf"(?<![\w«]){re.escape(way)}(?![\w»])", mark, text)
         return text
@@ -134,11 +134,11 @@ class _Sentence:
         for kind, patterns in _patterns(self.language).items():
             told = set()
             for match in (match for pattern in patterns for match in pattern.finditer(clause)):
-                found = match.groupdict()
+                named = match.groupdict()
                 about = self._about(clause, match, kind)
                 if about is None:
                     continue
-                word, number, other = self._word(kind, found), self._number(kind, found), self._other(found, about)
+                word, number, other = self._word(kind, named), self._number(kind, named), self._other(named, about)
                 denied = bool(re.search(self.own["negation"], self._before(clause, match)))
                 key = word, number, other, denied
                 if key in told or (kind in ("comparison", "points") and not other):
@@ -168,10 +168,10 @@ class _Sentence:
                 named = meanings["hues"][hue]
                 return f"less {named}" if amount == "less" else COMPARATIVE.get(named, f"more {named}")
             return meanings["more"].get(word, word)
-        held = meanings.get(_TABLE_OF.get(kind, ""), {})
+        meanings_of = meanings.get(_TABLE_OF.get(kind, ""), {})
         if kind == "painted":
             return meanings["parts"].get(found.get("part") or "", "")
-        return held.get(word, word)
+        return meanings_of.get(word, word)
 
     def _number(self, kind: str, found: dict[str, str | None]) -> float | None:
         if kind == "coats":
@@ -198,12 +198,12 @@ class _Sentence:
             return self.things[int(match["colour"])]
         start = match.start()
         pattern = rf"«[cs](\d+)»|\b(?:{_SELF})\b|\b(?:{_FOREIGN})\b|\b(?:{any_of(self._parts)})\b"
-        for found in reversed(list(re.finditer(pattern, clause[:start]))):
-            if _NOT_SUBJECT.search(clause[: found.start()]):
+        for earlier in reversed(list(re.finditer(pattern, clause[:start]))):
+            if _NOT_SUBJECT.search(clause[: earlier.start()]):
                 continue
-            if found[1]:
-                return self.things[int(found[1])]
-            if re.fullmatch(_SELF, found[0]):
+            if earlier[1]:
+                return self.things[int(earlier[1])]
+            if re.fullmatch(_SELF, earlier[0]):
                 return self.things[0]
             return None if kind in _OF_A_COLOUR else self.things[0]
         return self.things[0]

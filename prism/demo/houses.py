@@ -64,29 +64,29 @@ PULLED, TO_MIDDLE = 0.88, 0.4
 def recipes_for(lab: Array, house: str, paint: TintSystem) -> list[Recipe]:
     """Return a recipe for each Lab (n, 3), exact, by the habits of a house; what lies out of reach is made greyer."""
     aims = np.array(lab, dtype=np.float64).reshape(-1, 3)
-    found: list[Recipe | None] = [None] * len(aims)
-    while missing := [i for i, recipe in enumerate(found) if recipe is None]:
+    recipes: list[Recipe | None] = [None] * len(aims)
+    while missing := [i for i, recipe in enumerate(recipes) if recipe is None]:
         for row, recipe in zip(missing, _made(aims[missing], house, paint), strict=True):
-            found[row] = recipe
+            recipes[row] = recipe
         aims[:, 1:] = (aims[:, 1:] - PAINTED_GREY) * PULLED + PAINTED_GREY
         aims[:, 0] -= np.sign(aims[:, 0] - 50) * TO_MIDDLE
-    return [recipe for recipe in found if recipe is not None]
+    return [recipe for recipe in recipes if recipe is not None]
 
 
 def _made(aims: Array, house: str, paint: TintSystem) -> list[Recipe | None]:
     """Return a recipe for each Lab (n, 3) in the base for its depth or a deeper one; None for what none reaches."""
-    found: list[Recipe | None] = [None] * len(aims)
+    recipes: list[Recipe | None] = [None] * len(aims)
     deeper = [code for _, code in BASES]
     own = np.array([deeper.index(base_for(float(lrv))) for lrv in lightness_to_lrv(aims[:, 0])])
     for later in range(len(BASES)):
         for number, base in enumerate(deeper):
             for three in HOUSES[house]:
-                rows = [i for i in np.flatnonzero(own + later == number) if found[i] is None]
+                rows = [i for i in np.flatnonzero(own + later == number) if recipes[i] is None]
                 if not rows:
                     break
                 for row, recipe in zip(rows, _try(aims[rows], three, base, paint), strict=True):
-                    found[row] = recipe
-    return found
+                    recipes[row] = recipe
+    return recipes
 
 
 def _try(lab: Array, three: Sequence[str], base: str, paint: TintSystem) -> list[Recipe | None]:

@@ -39,11 +39,11 @@ def _board(code: str, more: float, off: dict[str, float]) -> Array:
 @cache
 def things() -> dict[str, Thing]:
     """Return what there is to measure, by name."""
-    found = [Thing(f"board painted from {code}", _board(code, more, off), 0.0025, 0.3) for code, more, off in _BOARDS]
+    things = [Thing(f"board painted from {code}", _board(code, more, off), 0.0025, 0.3) for code, more, off in _BOARDS]
     faded = demo.find("T24.3")
     assert faded is not None
     bleached = {c: a * (0.55 if c in ("OY", "RD", "MG", "VT") else 0.9) for c, a in faded.recipe.amounts.items()}
-    found += [
+    things += [
         Thing("floor slate", 0.075 + _hump(0.012, 480, 90), 0.03, 0.4),
         Thing("limed larch", _rise(0.30, 0.66, 540, 70), 0.035, 0.3),
         Thing("verdigris brass", 0.08 + _hump(0.24, 505, 55) + _rise(0, 0.04, 660, 20), 0.05, 0.6),
@@ -56,4 +56,4 @@ def things() -> dict[str, Thing]:
             0.3,
         ),
     ]
-    return {thing.name: thing for thing in found}
+    return {thing.name: thing for thing in things}

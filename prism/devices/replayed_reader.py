@@ -56,7 +56,7 @@ def _load(path: str) -> tuple[Recorded, ...]:
         whole = json.loads(Path(path).read_text(encoding="utf-8"))
         if whole["format"] != FORMAT or whole["version"] != VERSION:
             raise ValueError(f"its format must be {FORMAT}, version {VERSION}")
-        return tuple(_recorded(one) for one in whole["readings"])
+        return tuple(_recorded(reading) for reading in whole["readings"])
     except OSError as wrong:
         raise ReaderError(messages.devices.no_recording(path, str(wrong.strerror))) from None
     except (ValueError, KeyError, TypeError) as wrong:

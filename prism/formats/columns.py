@@ -55,8 +55,8 @@ def plain(heading: str) -> str:
 
 
 def _wavelength(heading: str) -> str:
-    found = _WAVELENGTH.fullmatch(heading.strip())
-    return f"{float(found[1]):g}" if found and 300 <= int(found[1]) <= 1100 else ""
+    match = _WAVELENGTH.fullmatch(heading.strip())
+    return f"{float(match[1]):g}" if match and 300 <= int(match[1]) <= 1100 else ""
 
 
 def by_heading(headings: Sequence[str]) -> dict[int, str]:
@@ -75,28 +75,28 @@ def by_heading(headings: Sequence[str]) -> dict[int, str]:
         last = field or last
         if field and (field not in best or rank < best[field][0]):
             best[field] = rank, i
-    return {i: field for field, (_, i) in sorted(best.items(), key=lambda one: one[1][1])}
+    return {i: field for field, (_, i) in sorted(best.items(), key=lambda match: match[1][1])}
 
 
 def guess(headings: Sequence[str], rows: Sequence[Sequence[str]] = ()) -> dict[int, str]:
     """Return which column holds what, by the headings and then by the values of some rows."""
-    found = by_heading(headings)
+    guessed = by_heading(headings)
     columns = [[row[i].strip() for row in rows if i < len(row)] for i in range(len(headings))]
-    _by_value(found, columns)
-    return dict(sorted(found.items()))
+    _by_value(guessed, columns)
+    return dict(sorted(guessed.items()))
 
 
 def has_colour(columns: dict[int, str]) -> bool:
     """Whether columns hold a colour between them."""
-    held = set(columns.values())
-    return bool(held >= set(_LAB) or held >= set(_SCREEN) or "hex" in held or any(name.isdigit() for name in held))
+    roles = set(columns.values())
+    return bool(roles >= set(_LAB) or roles >= set(_SCREEN) or "hex" in roles or any(name.isdigit() for name in roles))
 
 
 def head_of(rows: Sequence[Sequence[str]]) -> Head:
     """Return how a table begins, of its first filled lines: titles are passed over, and a table without headings is
     told by its values."""
     by_name = ((at, by_heading(row)) for at, row in enumerate(rows[:TITLES]))
-    at = next((at for at, found in by_name if has_colour(found) or len(found) > 2), None)
+    at = next((at for at, role in by_name if has_colour(role) or len(role) > 2), None)
     if at is None and rows and _is_data(rows[0]):
         headings = [messages.files.column_number(i + 1) for i in range(max(len(row) for row in rows))]
         return Head(headings, guess([""] * len(headings), rows), 0)
@@ -137,12 +137,12 @@ def _by_value(found: dict[int, str], columns: Sequence[Sequence[str]]) -> None:
             found[screen] = "hex"
         else:
             _three(found, free, figures)
-    held = set(found.values())
+    roles = set(found.values())
     for field, fits in (("code", _is_code), ("name", _is_name)):
         at = next((i for i in range(len(columns)) if i not in found and _mostly_unlike(columns[i], fits)), None)
-        if field not in held and at is not None and not {"code", "name"} <= held:
+        if field not in roles and at is not None and not {"code", "name"} <= roles:
             found[at] = field
-            held.add(field)
+            roles.add(field)
 
 
 def _three(found: dict[int, str], free: Sequence[int], figures: Sequence[list[float] | None]) -> None:

@@ -47,9 +47,9 @@ def read(data: bytes, tell: Tell | None = None) -> DeckFile:
         raise DeckFileError(messages.files.cxf_other("no objects"))
     collection = resources.color_specification_collection
     specifications = {spec.id: spec for spec in (collection.color_specification if collection else [])}
-    found = resources.object_collection.object_value
+    objects = resources.object_collection.object_value
     entries, problems = [], []
-    for number, item in enumerate(Budget(len(found), tell).over(found), start=1):
+    for number, item in enumerate(Budget(len(objects), tell).over(objects), start=1):
         try:
             entries.append(_entry(number, item, specifications))
         except EntryError as bad:
@@ -65,26 +65,26 @@ def _entry(number: int, item: Any, specifications: dict[str | None, Any]) -> Ent
     code = (item.id or "").strip() or name
     if not code:
         raise EntryError("Name", messages.files.ENTRY_NAMELESS)
-    found: dict[str, Any] = {}
+    values: dict[str, Any] = {}
     for value in item.color_values.choice if item.color_values else []:
         spec = specifications.get(getattr(value, "color_specification", None))
         kind = type(value).__name__
-        if kind == "ReflectanceSpectrum" and "reflectance" not in found:
+        if kind == "ReflectanceSpectrum" and "reflectance" not in values:
             start, step = _grid(value, spec)
-            found["reflectance"] = tuple(float(v) for v in value.value)
-            found["specular"] = _specular(spec)
-            found["wavelengths"] = tuple(float(start + step * i) for i in range(len(value.value)))
-        elif kind == "ColorCielab" and "lab" not in found:
+            values["reflectance"] = tuple(float(v) for v in value.value)
+            values["specular"] = _specular(spec)
+            values["wavelengths"] = tuple(float(start + step * i) for i in range(len(value.value)))
+        elif kind == "ColorCielab" and "lab" not in values:
             convention = _convention(spec)
             if convention and None not in (value.l, value.a, value.b):
-                found |= {"lab": (float(value.l), float(value.a), float(value.b)), "convention": convention}
-        elif kind == "ColorSrgb" and "hex" not in found and None not in (value.r, value.g, value.b):
+                values |= {"lab": (float(value.l), float(value.a), float(value.b)), "convention": convention}
+        elif kind == "ColorSrgb" and "hex" not in values and None not in (value.r, value.g, value.b):
             rgb = [int(v) for v in (value.r, value.g, value.b)]
             if all(0 <= v <= 255 for v in rgb):
-                found["hex"] = "#{:02X}{:02X}{:02X}".format(*rgb)
-    if not found:
+                values["hex"] = "#{:02X}{:02X}{:02X}".format(*rgb)
+    if not values:
         raise EntryError("ColorValues", messages.files.NO_NUMBERS)
-    return Entry(line=number, code=code, name=name or code, **found)
+    return Entry(line=number, code=code, name=name or code, **values)
 
 
 def _grid(value: Any, spec: Any) -> tuple[int, int]:
@@ -97,7 +97,7 @@ def _specular(spec: Any) -> Specular | None:
     """Return how a sphere measured the reflectance; None for other geometries."""
     geometry = spec.measurement_spec.geometry_choice if spec and spec.measurement_spec else None
     stated = str(getattr(geometry, "choice", ""))
-    return next((one for one in Specular if one.name in stated.upper()), None)
+    return next((kind for kind in Specular if kind.name in stated.upper()), None)
 
 
 def _convention(spec: Any) -> str:
@@ -125,8 +125,8 @@ def pieces(entries: Iterable[Entry]) -> Iterator[str]:
             first, step = int(entry.wavelengths[0]), int(entry.wavelengths[1] - entry.wavelengths[0])
         name = grids.setdefault((first, step, entry.specular), f"CS{len(grids) + 1}")
         values = _values(entry, first, {"ColorSpecification": name})
-        said = {"ObjectType": "Standard", "Name": " ".join(entry.name.split()), "Id": entry.code}
-        yield _element("Object", dated, _element("ColorValues", *values), **said)
+        attributes = {"ObjectType": "Standard", "Name": " ".join(entry.name.split()), "Id": entry.code}
+        yield _element("Object", dated, _element("ColorValues", *values), **attributes)
     specifications = [_specification(name, *grid) for grid, name in grids.items()]
     yield _close("ObjectCollection") + _element("ColorSpecificationCollection", *specifications)
     yield _close("Resources") + _close("CxF")
@@ -151,15 +151,15 @@ def _close(name: str) -> _Markup:
 
 
 def _element(name: str, *content: str, **attributes: str) -> _Markup:
-    inside = "".join(one if isinstance(one, _Markup) else escape(one) for one in content)
+    inside = "".join(element if isinstance(element, _Markup) else escape(element) for element in content)
     return _Markup(_open(name, attributes) + inside + _close(name))
 
 
 def _values(entry: Entry, first: int, by: Mapping[str, str]) -> list[_Markup]:
     """Return the values of an entry: its reflectance, Lab and screen colour."""
-    found = entry.stimulus()
-    shown = entry.hex or found.screen
-    lab = zip("LAB", (round(v, 5) for v in found.lab), strict=True)
+    colour = entry.stimulus()
+    shown = entry.hex or colour.screen
+    lab = zip("LAB", (round(v, 5) for v in colour.lab), strict=True)
     rgb = zip("RGB", (int(shown[i : i + 2], 16) for i in (1, 3, 5)), strict=True)
     values = [
         _element("ColorCIELab", *(_element(axis, str(value)) for axis, value in lab), **by),
@@ -179,7 +179,7 @@ def _specification(name: str, first: int, step: int, specular: Specular | None) 
     computed = [("Illuminant", "D65"), ("Observer", "10_Degree"), ("Method", "E308_Table5")]
     return _element(
         "ColorSpecification",
-        _element("TristimulusSpec", *(_element(*one) for one in computed)),
+        _element("TristimulusSpec", *(_element(*reading) for reading in computed)),
         _element(
             "MeasurementSpec",
             _element("MeasurementType", "Spectrum_Reflectance"),

@@ -143,10 +143,10 @@ class Entry:
 
     def stimulus(self) -> Stimulus:
         """Return the colour, from the best of what the entry holds. Raises `IntakeError`."""
-        found = stimuli([self])[0]
-        if isinstance(found, IntakeError):
-            raise found
-        return found
+        colour = stimuli([self])[0]
+        if isinstance(colour, IntakeError):
+            raise colour
+        return colour
 
 
 def stimuli(entries: Sequence[Entry]) -> list[Stimulus | IntakeError]:
@@ -167,11 +167,11 @@ def _kind_by_kind(
     entries: Sequence[Entry], of_kind: Mapping[str, Callable[[Sequence[Entry]], Sequence[T | IntakeError]]]
 ) -> list[T | IntakeError]:
     """Return what is made of each entry, those whose best numbers are of one kind together; or why it has none."""
-    found: dict[int, T | IntakeError] = {}
+    by_row: dict[int, T | IntakeError] = {}
     kinds: dict[tuple[object, ...], list[int]] = {}
     for i, entry in enumerate(entries):
         if entry.lrv is not None and not 0 <= entry.lrv <= 100:
-            found[i] = IntakeError("LRV", messages.faults.out_of_range("LRV", entry.lrv, 0, 100))
+            by_row[i] = IntakeError("LRV", messages.faults.out_of_range("LRV", entry.lrv, 0, 100))
         elif entry.reflectance is not None and entry.wavelengths is not None:
             kinds.setdefault(("reflectance", entry.wavelengths), []).append(i)
         elif entry.lab is not None:
@@ -179,10 +179,10 @@ def _kind_by_kind(
         elif entry.hex:
             kinds.setdefault(("hex",), []).append(i)
         else:
-            found[i] = IntakeError("colour", messages.files.NO_NUMBERS)
+            by_row[i] = IntakeError("colour", messages.files.NO_NUMBERS)
     for kind, rows in kinds.items():
-        found |= zip(rows, of_kind[str(kind[0])]([entries[i] for i in rows]), strict=True)
-    return [found[i] for i in range(len(entries))]
+        by_row |= zip(rows, of_kind[str(kind[0])]([entries[i] for i in rows]), strict=True)
+    return [by_row[i] for i in range(len(entries))]
 
 
 def _lab_faults(members: Sequence[Entry]) -> list[IntakeError | None]:
@@ -200,11 +200,11 @@ def _spectrum_faults(members: Sequence[Entry]) -> list[IntakeError | None]:
     grid = np.array(members[0].wavelengths)
     of_grid = _grid_fault(grid)
     checked = [_reflectance(grid, entry.reflectance or ()) for entry in members]
-    return [one if isinstance(one, IntakeError) else of_grid for one in checked]
+    return [spectrum if isinstance(spectrum, IntakeError) else of_grid for spectrum in checked]
 
 
 def _hex_faults(members: Sequence[Entry]) -> list[IntakeError | None]:
-    return [one if isinstance(one, IntakeError) else None for one in _parsed(members)]
+    return [row if isinstance(row, IntakeError) else None for row in _parsed(members)]
 
 
 def _grid_fault(grid: Array) -> IntakeError | None:
@@ -234,7 +234,7 @@ def _wrong(entry: Entry) -> IntakeError:
 def _of_hexes(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     parsed = _parsed(members)
     made = iter(many_from_rgb([rgb for rgb in parsed if not isinstance(rgb, IntakeError)]))
-    return [one if isinstance(one, IntakeError) else next(made) for one in parsed]
+    return [row if isinstance(row, IntakeError) else next(made) for row in parsed]
 
 
 def _parsed(members: Sequence[Entry]) -> list[Array | IntakeError]:
@@ -257,8 +257,8 @@ def _of_spectra(members: Sequence[Entry]) -> list[Stimulus | IntakeError]:
     except ValueError as reason:
         return [IntakeError("wavelengths", messages.faults.csv_grid(str(reason)))] * len(members)
     return [
-        one if isinstance(one, IntakeError) else replace(next(made), specular=entry.specular)
-        for entry, one in zip(members, checked, strict=True)
+        colour if isinstance(colour, IntakeError) else replace(next(made), specular=entry.specular)
+        for entry, colour in zip(members, checked, strict=True)
     ]
 
 
@@ -275,10 +275,10 @@ def specular(text: str, column: str) -> Specular | None:
     word = text.strip().casefold()
     if not word:
         return None
-    found = {"included": "included", "sci": "included", "excluded": "excluded", "sce": "excluded"}.get(word)
-    if found is None:
+    specular = {"included": "included", "sci": "included", "excluded": "excluded", "sce": "excluded"}.get(word)
+    if specular is None:
         raise EntryError(column, messages.files.bad_specular(text))
-    return Specular(found)
+    return Specular(specular)
 
 
 def recipe_is_sound(recipe: Sequence[tuple[str, float]]) -> None:

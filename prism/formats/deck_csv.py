@@ -90,11 +90,11 @@ def read_rows(
         raise DeckFileError(messages.files.too_many_columns(MAX_COLUMNS, widest))
     head = head_of([row for _, row in first])
     headers, columns = head.headings, head.columns if mapping is None else mapping
-    held = set(columns.values())
+    roles = set(columns.values())
     nm_columns = sorted((float(name), i) for i, name in columns.items() if name.replace(".", "").isdigit())
     if not has_colour(columns):
         raise DeckFileError(messages.files.deck_no_numbers([h.strip() for h in headers]))
-    if not {"code", "name"} & held:
+    if not {"code", "name"} & roles:
         raise DeckFileError(messages.files.deck_no_names([h.strip() for h in headers]))
     places = _Columns(headers, {name: i for i, name in columns.items()}, nm_columns, tuple(nm for nm, _ in nm_columns))
     entries: list[Entry] = []
@@ -220,13 +220,13 @@ class _Columns:
 
     def reflectance(self, row: Sequence[str]) -> tuple[float, ...] | None:
         """Return the spectrum, of which no band may be missing."""
-        found = [self.number(row, column) for _, column in self.bands]
-        if all(value is None for value in found):
+        values = [self.number(row, column) for _, column in self.bands]
+        if all(value is None for value in values):
             return None
-        for (nm, column), value in zip(self.bands, found, strict=True):
+        for (nm, column), value in zip(self.bands, values, strict=True):
             if value is None:
                 raise self.bad(column, messages.files.band_missing(nm))
-        return tuple(value for value in found if value is not None)
+        return tuple(value for value in values if value is not None)
 
 
 def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
@@ -255,8 +255,8 @@ def _entry(line: int, row: Sequence[str], columns: _Columns) -> Entry:
 
 def _screen_value(text: str) -> str:
     """Return a screen value as `#RRGGBB`, however it is written; what is none stays, to be told."""
-    found = None if _PLAIN_HEX.fullmatch(text) else typed_colour.typed(text)
-    return found.screen if found and found.provenance == "screen" else text
+    colour = None if _PLAIN_HEX.fullmatch(text) else typed_colour.typed(text)
+    return colour.screen if colour and colour.provenance == "screen" else text
 
 
 def _recipe(text: str) -> tuple[tuple[str, float], ...]:

@@ -47,12 +47,12 @@ class Spectrum:
     def stimulus(self) -> Stimulus:
         """Return the mean of the readings as a colour, no surer than the readings agree."""
         n = len(self.readings)
-        found = from_reflectance(
+        colour = from_reflectance(
             self._together.mean,
             "reading-average" if n > 1 else "reading-single",
             messages.sources.spectrum_given(n),
         )
-        return replace(found, spread=self._together.uncertainty) if n > 1 else found
+        return replace(colour, spread=self._together.uncertainty) if n > 1 else colour
 
 
 def text_of(data: bytes) -> str:

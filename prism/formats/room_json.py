@@ -77,7 +77,8 @@ def of_described(said: Described) -> dict[str, Any]:
         "lamps": [asdict(lamp) for lamp in said.lamps],
         "surfaces": {side: colour(of) for side, of in said.surfaces.items()},
         "fixed": [
-            {"name": one.name, "colour": colour(one.material), "area": one.area, "on": one.on} for one in said.stays
+            {"name": element.name, "colour": colour(element.material), "area": element.area, "on": element.on}
+            for element in said.stays
         ],
     }
 
@@ -119,8 +120,8 @@ def _place(part: dict[str, Any]) -> Place:
     try:
         return towns.town(name, country).place
     except towns.UnknownTownError as wrong:
-        said = messages.rooms.town_unknown(f"{name}, {country}" if country else name, wrong.near)
-        raise RoomError("place, town", said) from None
+        problem = messages.rooms.town_unknown(f"{name}, {country}" if country else name, wrong.near)
+        raise RoomError("place, town", problem) from None
 
 
 def _fractions(values: Reflectance) -> list[float]:
@@ -130,15 +131,15 @@ def _fractions(values: Reflectance) -> list[float]:
 def _surfaces(whole: dict[str, Any], resolve: Resolve | None) -> dict[str, Reflectance | None]:
     given = {side: whole[side] for side in (*SIDES, "walls") if side in whole}
     given |= _object(whole, "surfaces", needed=False)
-    found: dict[str, Reflectance | None] = {}
+    surfaces: dict[str, Reflectance | None] = {}
     for side, value in given.items():
         if side != "walls" and side not in SIDES:
             raise RoomError(f"surfaces, {side}", messages.rooms.room_unknown("surface", side, (*SIDES, "walls")))
         colour = None if value is None else colour_of(value, f"surfaces, {side}", resolve)
         for each in WALLS if side == "walls" else (side,):
             if side != "walls" or each not in given:
-                found[each] = colour
-    return found
+                surfaces[each] = colour
+    return surfaces
 
 
 def colour_of(value: Any, where: str, resolve: Resolve | None = None) -> Reflectance:
@@ -160,10 +161,10 @@ def colour_of(value: Any, where: str, resolve: Resolve | None = None) -> Reflect
 
 
 def _material(name: str, where: str) -> Reflectance:
-    found = materials.named(name)
-    if found is None:
+    material = materials.named(name)
+    if material is None:
         raise RoomError(where, messages.rooms.material_unknown(name, materials.nearest_names(name)))
-    return found.reflectance
+    return material.reflectance
 
 
 def spectrum_of(colour: Stimulus) -> Reflectance:
@@ -185,15 +186,15 @@ def _stimulus(text: str, where: str, resolve: Resolve | None) -> Stimulus:
             return from_lab([figure(n, part) for n, part in zip(("L*", "a*", "b*"), parts, strict=True)], kind)
     except IntakeError as wrong:
         raise RoomError(where, f"{where}: {text}: {wrong}") from None
-    found = resolve(text) if resolve else None
-    if found is None and (alike := materials.nearest_names(text)):
+    stimulus = resolve(text) if resolve else None
+    if stimulus is None and (alike := materials.nearest_names(text)):
         raise RoomError(where, messages.rooms.material_unknown(text, alike))
-    if found is None:
+    if stimulus is None:
         raise RoomError(
             where,
             messages.rooms.room_wrong(f"{where} ({messages.text.shortened(text)})", "a colour such as lab:40,2,6"),
         )
-    return found
+    return stimulus
 
 
 def _window(part: dict[str, Any], where: str) -> Window:

@@ -114,7 +114,7 @@ def _number(
 
 def _ingredient(part: dict[str, Any], where: str, base: bool) -> Ingredient:
     kind = None if base else part.get("kind")
-    if not base and kind not in [one.value for one in Kind]:
+    if not base and kind not in [kind.value for kind in Kind]:
         raise TintSystemError(messages.files.tinting_wrong(f"{where}, kind", f"one of {', '.join(Kind)}"))
     k, s = (_bands(part, where, quantity) for quantity in ("k", "s"))
     if base and not (s > 0).all():
@@ -154,8 +154,8 @@ def write(system: TintSystem) -> str:
         "cans": [
             {"key": can.key, "label": can.label, "litres": can.litres, "metric": can.metric} for can in system.cans
         ],
-        "bases": [part(one) for one in system.bases.values()],
-        "colorants": [part(one) for one in system.colorants.values()],
+        "bases": [part(base) for base in system.bases.values()],
+        "colorants": [part(colorant) for colorant in system.colorants.values()],
     }
     if system.film:
         film = system.film

@@ -48,8 +48,8 @@ class Pane:
 
     def of(self, seen: Array) -> Array:
         """Return what each patch gets through the glass, (..., n), of what is `seen` along each ray (..., n, k)."""
-        found: Array = (self.share * self.glass * seen).sum(axis=-1)
-        return found
+        passed: Array = (self.share * self.glass * seen).sum(axis=-1)
+        return passed
 
 
 @dataclass(frozen=True)
@@ -118,7 +118,7 @@ def _grid(side: str, size: tuple[float, float, float]) -> Rectangles:
 
 def rectangles(size: tuple[float, float, float], windows: tuple[Window, ...]) -> list[Rectangles]:
     """Return where each window is; those of a wall with no place of their own stand at equal distances."""
-    found = []
+    rectangles = []
     for window in windows:
         wall = window.wall
         axis = AXES[wall]
@@ -130,8 +130,8 @@ def rectangles(size: tuple[float, float, float], windows: tuple[Window, ...]) ->
         middle = length * (place + 0.5) / len(level) if window.along is None else window.along
         bottom = (size[1] - window.height) / 2 if wall == "ceiling" else window.sill
         low = np.array([[middle - window.width / 2, bottom]])
-        found.append(Rectangles(axis, at, low, low + np.array([window.width, window.height])))
-    return found
+        rectangles.append(Rectangles(axis, at, low, low + np.array([window.width, window.height])))
+    return rectangles
 
 
 def _overlap(plane: Rectangles, window: Rectangles) -> Array:
@@ -161,7 +161,7 @@ def _pane(window: Window, rectangle: Rectangles, seen: Array, middles: Array, si
 def points_of(room: Box, counts: tuple[int, int], level: tuple[int, int]) -> tuple[Array, NDArray[np.intp]]:
     """Return points in rows over every side of a room, (p, 3), and their sides (p,): `counts` along and up a wall,
     `level` along and across floor and ceiling. The outermost lie a little inside their edges."""
-    found, sides = [], []
+    points, sides = [], []
     for i, side in enumerate(SIDES):
         axis = AXES[side]
         steps = [
@@ -169,9 +169,9 @@ def points_of(room: Box, counts: tuple[int, int], level: tuple[int, int]) -> tup
             for along, count in zip(axes_along(axis), level if axis == 2 else counts, strict=True)
         ]
         flat = np.stack(np.meshgrid(*steps, indexing="ij"), axis=-1).reshape(-1, 2)
-        found.append(np.insert(flat, axis, plane_of(room.size, i), axis=1))
+        points.append(np.insert(flat, axis, plane_of(room.size, i), axis=1))
         sides.append(np.full(len(flat), i))
-    return np.concatenate(found), np.concatenate(sides)
+    return np.concatenate(points), np.concatenate(sides)
 
 
 def at(room: Box, points: Array, side: NDArray[np.intp]) -> Box:
@@ -243,9 +243,9 @@ def sun_passed(pane: Pane, toward: Array) -> Array:
     out = np.maximum(cos, 0)[:, None]
     over = _above(toward[:, None], out, np.ones_like(out), pane.window)[:, 0]
     open_to = (cos > 1e-6) & (toward[:, 2] > 0) & over
-    found = np.zeros(len(toward))
-    found[open_to] = slanted(cos[open_to], GLAZING[pane.window.glazing].panes)
-    return found
+    passed = np.zeros(len(toward))
+    passed[open_to] = slanted(cos[open_to], GLAZING[pane.window.glazing].panes)
+    return passed
 
 
 def sunlight(room: Box, toward: Array) -> Array:
@@ -254,7 +254,7 @@ def sunlight(room: Box, toward: Array) -> Array:
     `toward` (t, 3) unit vectors from the room to the sun. What enters is the beam on the slanted pane and what the
     glass passes at that angle; it is shared among the patches that rays from all over the window meet, so none is lost.
     """
-    found = np.zeros((len(room.panes), len(toward), len(room.areas)))
+    lit = np.zeros((len(room.panes), len(toward), len(room.areas)))
     starts = np.cumsum([0, *(len(plane.low) for plane in room.planes)])
     for w, pane in enumerate(room.panes):
         passed = sun_passed(pane, toward)
@@ -266,8 +266,8 @@ def sunlight(room: Box, toward: Array) -> Array:
         patch = starts[side] + _cell(side, where, room.size)
         hours = np.broadcast_to(np.flatnonzero(open_to)[:, None], patch.shape)
         each = pane.rectangle.areas[0] * (toward[open_to] @ pane.normal) * passed[open_to] / origins.shape[1]
-        np.add.at(found[w], (hours, patch), np.broadcast_to(each[:, None], patch.shape))
-    return found / room.areas
+        np.add.at(lit[w], (hours, patch), np.broadcast_to(each[:, None], patch.shape))
+    return lit / room.areas
 
 
 def sun_on_floor(
@@ -275,9 +275,9 @@ def sun_on_floor(
 ) -> list[list[tuple[float, float]]]:
     """Return where the sun that comes in falls on the floor: corners (x, y in metres) of a shape for each window that
     lets it in. `toward` (3,) unit vector from the room to the sun, in the room's axes."""
-    found: list[list[tuple[float, float]]] = []
+    outlines: list[list[tuple[float, float]]] = []
     if toward[2] <= 0.01:
-        return found
+        return outlines
     for window, rectangle in zip(windows, rectangles(size, windows), strict=True):
         out = float(toward @ np.asarray(_OUTWARD[window.wall], dtype=np.float64))
         if out <= 1e-3 or not _above(toward[None, None], np.array([[out]]), np.ones((1, 1)), window)[0, 0]:
@@ -287,8 +287,8 @@ def sun_on_floor(
         fallen = points - toward * (points[:, 2:3] / toward[2])
         shape = _clipped([(float(x), float(y)) for x, y in fallen[:, :2]], size[0], size[1])
         if len(shape) > 2:
-            found.append(shape)
-    return found
+            outlines.append(shape)
+    return outlines
 
 
 def _round(rectangle: Rectangles) -> list[tuple[float, float]]:

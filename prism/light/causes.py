@@ -86,29 +86,29 @@ def causes(
     without = dict(zip(SOURCES, seen[1:], strict=True))
     without |= {kind: look(whole, _in_grey(reflectance, sides))[1][0] for kind, sides in SURFACES.items()}
     without[LEVEL] = _in_usual_light(real, paint, place)
-    found = [Cause(kind, lab, _part(seen[0] - own, seen[0] - lab)) for kind, lab in without.items()]
-    return Causes(seen[0], float(real.lux[0, place]), tuple(sorted(found, key=lambda one: -one.part)))
+    causes = [Cause(kind, lab, _part(seen[0] - own, seen[0] - lab)) for kind, lab in without.items()]
+    return Causes(seen[0], float(real.lux[0, place]), tuple(sorted(causes, key=lambda cause: -cause.part)))
 
 
 def _in_daylight(light: Array) -> Array:
     """Return light (31, n, t) in the colour of D65, as bright as it is."""
-    found: Array = column("D65")[:, None, None] * lux(np.moveaxis(light, 0, -1))
-    return found
+    light_of_day: Array = column("D65")[:, None, None] * lux(np.moveaxis(light, 0, -1))
+    return light_of_day
 
 
 def _in_grey(reflectance: Array, sides: tuple[str, ...]) -> Array:
     """Return the reflectance of the `SIDES`, (6, 31), of which some are as light as they are and grey."""
-    found, rows = reflectance.copy(), [SIDES.index(side) for side in sides]
-    found[rows] = to_lrv(reflectance[rows])[:, None] / 100
-    return found
+    greyed, rows = reflectance.copy(), [SIDES.index(side) for side in sides]
+    greyed[rows] = to_lrv(reflectance[rows])[:, None] / 100
+    return greyed
 
 
 def _in_usual_light(day: Day, paint: Array, place: int) -> Array:
     """Return what the first moment's wall would look like with as much light on it as one is used to, Lab (3,)."""
     light, on = day.light[:1, place, None], max(float(day.lux[0, place]), 1e-9)
     eye = Eye(np.full(1, USUAL_LUX), day.eye.white[:1])
-    found: Array = coming_from_daylight(light * USUAL_LUX / on, paint, eye)[0, 0]
-    return found
+    seen: Array = coming_from_daylight(light * USUAL_LUX / on, paint, eye)[0, 0]
+    return seen
 
 
 def _part(shift: Array, moved: Array) -> float:

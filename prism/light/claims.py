@@ -68,5 +68,5 @@ def warmth(lab: ArrayLike, method: Method, neutral: WorkingNeutral | None = None
     flat = values.reshape(-1, 3)
     line = neutral or method.neutral
     u = flat[:, 1:] - line.at(flat[:, 0])
-    found: Array = (u @ method.warm_axis()).reshape(values.shape[:-1])
-    return found
+    warmth: Array = (u @ method.warm_axis()).reshape(values.shape[:-1])
+    return warmth

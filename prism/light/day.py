@@ -150,7 +150,7 @@ def days(
 
     `lamps` one of `LAMPS`: on and off at all hours, or lit while the sun is lower than `DUSK`.
     """
-    return [one.day for one in solved(room, tried, day, hours, clouds, lamps)]
+    return [solution.day for solution in solved(room, tried, day, hours, clouds, lamps)]
 
 
 def solved(
@@ -174,15 +174,15 @@ def solved(
     count = len(hours)
     straight = np.concatenate([*columns, burn[..., None]], axis=2)
     real, plain = solve(shape, reflectance, straight), _in_greys(shape, reflectance, straight)
-    found = []
+    solutions = []
     for i, (height, azimuth, on, veil) in enumerate(parts):
         own = slice(i * count, (i + 1) * count)
         patches = real[..., own] + real[..., -1:] * on
         bare = plain[:, own] + plain[:, -1:] * on[:, None]
         clock = np.asarray(hours)
         made = _day(shape, patches, bare, reflectance, walls, clock, height, azimuth, on, clouds[i], veil)
-        found.append(Solved(made, patches))
-    return found
+        solutions.append(Solved(made, patches))
+    return solutions
 
 
 def _in_greys(shape: Box, reflectance: Array, straight: Array) -> Array:
@@ -260,8 +260,8 @@ def deepening(room: Room, tried: ArrayLike, straight: Array, now: ArrayLike) -> 
     Lab (t, 4, 3) each; `now` (31,) is the paint that is there. The difference is what the walls send each other.
     """
     shape = box(room.size, room.windows)
-    found = []
+    shifts = []
     for paint in (now, tried):
         bare = replace(room, surfaces={k: v for k, v in room.surfaces.items() if k not in WALLS})
-        found.append(looked_at(shape, coats(bare, paint), straight * room.correction).seen(tried))
-    return found[0], found[1]
+        shifts.append(looked_at(shape, coats(bare, paint), straight * room.correction).seen(tried))
+    return shifts[0], shifts[1]

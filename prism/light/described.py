@@ -110,15 +110,15 @@ class _Sentence:
         lamps = self._lamps(float(burning[1].replace(",", ".")) if burning else None, size[0] * size[1])
         surfaces, stays = self._pieces()
         turn = COMPASS[facing] % 90 if facing else 0.0
-        found = Described(name, size, turn, windows, lamps, surfaces, stays, town, facing, tuple(self.supposed))
-        return replace(found, unread=self._unread())
+        described = Described(name, size, turn, windows, lamps, surfaces, stays, town, facing, tuple(self.supposed))
+        return replace(described, unread=self._unread())
 
     def _take(self, pattern: str, ignore: int = re.IGNORECASE) -> re.Match[str] | None:
         """Return the first match, taken away; None for none."""
-        found = re.search(pattern, self.left, ignore)
-        if found:
-            self.left = f"{self.left[: found.start()]} , {self.left[found.end() :]}"
-        return found
+        match = re.search(pattern, self.left, ignore)
+        if match:
+            self.left = f"{self.left[: match.start()]} , {self.left[match.end() :]}"
+        return match
 
     def _metres(self, figure: str, unit: str | None) -> float:
         value, told = float(figure.replace(",", ".")), (unit or "").casefold()
@@ -127,13 +127,13 @@ class _Sentence:
         return value * FOOT if told.startswith(("f", "'", "′")) or (not told and self.feet) else value
 
     def _size(self) -> tuple[float, float, float]:
-        found = self._take(rf"\b{_FIGURE}{_UNIT}{_TIMES}{_FIGURE}{_UNIT}(?:{_TIMES}{_FIGURE}{_UNIT})?")
-        if found is None:
+        match = self._take(rf"\b{_FIGURE}{_UNIT}{_TIMES}{_FIGURE}{_UNIT}(?:{_TIMES}{_FIGURE}{_UNIT})?")
+        if match is None:
             raise DescribedError("size")
-        unit = found[2] or found[4] or found[6]
-        width, depth = self._metres(found[1], unit), self._metres(found[3], unit)
-        if found[5]:
-            return width, depth, self._metres(found[5], unit)
+        unit = match[2] or match[4] or match[6]
+        width, depth = self._metres(match[1], unit), self._metres(match[3], unit)
+        if match[5]:
+            return width, depth, self._metres(match[5], unit)
         high = self._take(rf"\b{_FIGURE}{_UNIT} (?:high|tall|ceilings?)\b")
         if high:
             return width, depth, self._metres(high[1], high[2])
@@ -143,20 +143,20 @@ class _Sentence:
     def _town(self) -> str:
         """Return the name after "in": words with capital letters, and a country of two letters after a comma."""
         name = r"([^\W\d_a-z][\w'.-]*(?:[ -][^\W\d_a-z][\w'.-]*)*(?:, [A-Z]{2}\b)?)"
-        found = self._take(self.words["place"] + name, ignore=0)
-        return found[1] if found else ""
+        match = self._take(self.words["place"] + name, ignore=0)
+        return match[1] if match else ""
 
     def _name(self) -> str:
         """Return what the room is called: its kind, with the way it looks and the word straight before it."""
         way, kinds = any_of(COMPASS), any_of(self.words["rooms"])
-        found = re.search(rf"\b((?:{way}) )?((?:[\w']+ )?)({kinds})\b", self.left, re.IGNORECASE)
-        if found is None:
+        match = re.search(rf"\b((?:{way}) )?((?:[\w']+ )?)({kinds})\b", self.left, re.IGNORECASE)
+        if match is None:
             return ""
-        before = found[2].strip()
+        before = match[2].strip()
         kept = before if before and not self._is_known(before) else ""
         # the direction stays in the text, since it says which way the room looks
-        self.left = f"{self.left[: found.start(2 if kept else 3)]} , {self.left[found.end() :]}"
-        name = " ".join(f"{found[1] or ''}{kept} {found[3]}".split())
+        self.left = f"{self.left[: match.start(2 if kept else 3)]} , {self.left[match.end() :]}"
+        name = " ".join(f"{match[1] or ''}{kept} {match[3]}".split())
         return capital(name)
 
     def _is_known(self, word: str) -> bool:
@@ -164,11 +164,11 @@ class _Sentence:
         return bool(plain) or named(word) is not None
 
     def _facing(self) -> str:
-        found = self._take(self.words["faces"])
-        if found is None:
+        match = self._take(self.words["faces"])
+        if match is None:
             self.supposed.append("facing")
             return ""
-        way = found[1].casefold()
+        way = match[1].casefold()
         return way if way in COMPASS else re.sub(r"^(north|south)", r"\1-", way)
 
     def _windows(
@@ -205,15 +205,15 @@ class _Sentence:
         surfaces: dict[str, str] = {}
         stays = []
         for piece in re.split(r",|;|\band\b|\bwith\b", self.left):
-            found = re.search(rf"^\s*(?:an?\s|the\s)?(.*?)\b({any_of([*sides, *kinds])})\s*$", piece, re.IGNORECASE)
+            match = re.search(rf"^\s*(?:an?\s|the\s)?(.*?)\b({any_of([*sides, *kinds])})\s*$", piece, re.IGNORECASE)
             carpet = named(piece)
-            if found is None and not (carpet and "carpet" in carpet.key):
+            if match is None and not (carpet and "carpet" in carpet.key):
                 continue
             self.left = self.left.replace(piece, " ", 1)
-            if found is None:
+            if match is None:
                 surfaces["floor"] = carpet.key if carpet else ""
                 continue
-            of, noun = found[1].strip(), found[2].casefold()
+            of, noun = match[1].strip(), match[2].casefold()
             if noun in sides:
                 surfaces[sides[noun]] = self._material(of, noun)
             else:

@@ -111,8 +111,8 @@ def facing_of(degrees: float, southern: bool) -> Facing:
 def by_day(day: Day, used: tuple[float, float] = (0.0, 24.0)) -> NDArray[np.bool_]:
     """Return at which moments a room is used and lit from outside, (t,)."""
     within = (day.hours >= used[0]) & (day.hours <= used[1])
-    found: NDArray[np.bool_] = within & (day.height > 0) & ~day.lamps_on
-    return found
+    mask: NDArray[np.bool_] = within & (day.height > 0) & ~day.lamps_on
+    return mask
 
 
 def best_and_worst(
@@ -136,13 +136,13 @@ def best_and_worst(
 
 def parting_most(days: Sequence[Day], first: Sequence[Array], second: Sequence[Array]) -> Spot | None:
     """Return where and when two candidates, (t, 4, 3) of each day, part most; None where no light falls."""
-    found: Spot | None = None
+    spot: Spot | None = None
     for day, one, other in zip(days, first, second, strict=True):
         apart = np.where(day.dark, -1.0, delta_e(one, other))
         t, w = np.unravel_index(int(apart.argmax()), apart.shape)
-        if apart[t, w] > (found.away if found else 0.0):
-            found = Spot(int(t), float(day.hours[t]), WALLS[int(w)], float(apart[t, w]), day.cloud)
-    return found
+        if apart[t, w] > (spot.away if spot else 0.0):
+            spot = Spot(int(t), float(day.hours[t]), WALLS[int(w)], float(apart[t, w]), day.cloud)
+    return spot
 
 
 @dataclass(frozen=True)
@@ -159,16 +159,16 @@ class Mean:
 def means(days: Sequence[Day], seen: Sequence[Array], used: tuple[float, float] = (0.0, 24.0)) -> list[Mean]:
     """Return each wall's mean by daylight, over all days given; empty where there is none."""
     keep = [by_day(day, used) for day in days]
-    if not any(one.any() for one in keep):
+    if not any(used.any() for used in keep):
         return []
-    light = np.concatenate([day.lux[one] for day, one in zip(days, keep, strict=True)])
-    lab = np.concatenate([s[one] for s, one in zip(seen, keep, strict=True)])
-    found = []
+    light = np.concatenate([day.lux[used] for day, used in zip(days, keep, strict=True)])
+    lab = np.concatenate([s[used] for s, used in zip(seen, keep, strict=True)])
+    means = []
     for w, wall in enumerate(WALLS):
         strong = float(np.quantile(light[:, w], STRONG))
         at_strong = lab[light[:, w] >= strong, w].mean(axis=0)
-        found.append(Mean(wall, float(np.median(light[:, w])), lab[:, w].mean(axis=0), strong, at_strong))
-    return found
+        means.append(Mean(wall, float(np.median(light[:, w])), lab[:, w].mean(axis=0), strong, at_strong))
+    return means
 
 
 def counsels(
@@ -223,7 +223,7 @@ def counsels(
         found(Kind.WARM, [mean_shift >= SHIFTED and shift[i] >= SHIFTED for i in every],
               [warm_toward] * len(walls), [mean_shift] * len(walls)),
     ]  # fmt: skip
-    return [one for one in all_found if one]
+    return [counsel for counsel in all_found if counsel]
 
 
 def of_evening(
@@ -250,7 +250,7 @@ def floor_warmth(room: Room, tried: ArrayLike, day: date, method: Method, neutra
     grey = replace(own, surfaces=room.surfaces | {"floor": (float(to_lrv(floor)) / 100,) * len(floor)})
 
     def warm(floored: Room) -> float:
-        found = days(floored, tried, day, MIDDLE, lamps="off")
-        return float(np.median(warmth(np.stack([one.seen(tried) for one in found]), method, neutral)))
+        warmed = days(floored, tried, day, MIDDLE, lamps="off")
+        return float(np.median(warmth(np.stack([room.seen(tried) for room in warmed]), method, neutral)))
 
     return warm(own) - warm(grey)

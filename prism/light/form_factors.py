@@ -64,10 +64,10 @@ def at_points(points: Array, normals: Array, rectangles: Rectangles) -> Array:
     size = np.linalg.norm(across, axis=-1)
     angle = np.arctan2(size, (toward * after).sum(axis=-1))
     turned = np.einsum("pnci,pi->pnc", across, normals) / np.maximum(size, 1e-12)
-    found: Array = np.abs((angle * turned).sum(axis=-1)) / (2 * np.pi)
+    factors: Array = np.abs((angle * turned).sum(axis=-1)) / (2 * np.pi)
     same = np.abs(points[:, rectangles.axis] - rectangles.at) < 1e-9
-    found[same] = 0.0
-    return found
+    factors[same] = 0.0
+    return factors
 
 
 def exchange(first: Rectangles, second: Rectangles) -> Array:

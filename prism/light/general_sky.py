@@ -42,8 +42,8 @@ def brightness(toward: ArrayLike, sun: ArrayLike, kind: SkyType) -> Array:
     """
     directions, suns = np.asarray(toward, dtype=np.float64), np.asarray(sun, dtype=np.float64)
     level = _whole(suns.tobytes(), kind)[1]
-    found = _relative(directions, suns, kind)
-    scaled: Array = found / level.reshape(-1, *[1] * (directions.ndim - 1))
+    relative = _relative(directions, suns, kind)
+    scaled: Array = relative / level.reshape(-1, *[1] * (directions.ndim - 1))
     return scaled
 
 
@@ -52,8 +52,8 @@ def on_plane(normal: ArrayLike, sun: ArrayLike, kind: SkyType) -> Array:
     whole, weight = _hemisphere()
     facing = np.maximum(whole @ np.asarray(normal, dtype=np.float64), 0.0) / whole[:, 2]
     sky, level = _whole(np.asarray(sun, dtype=np.float64).tobytes(), kind)
-    found: Array = sky @ (weight * facing) / (np.pi * level)
-    return found
+    factor: Array = sky @ (weight * facing) / (np.pi * level)
+    return factor
 
 
 @lru_cache(maxsize=4)
@@ -71,8 +71,8 @@ def _relative(directions: Array, suns: Array, kind: SkyType) -> Array:
         return np.broadcast_to(np.where(rise > 0, gradation, 0.0), (len(suns), *rise.shape))
     cos = np.clip(np.tensordot(suns, directions, axes=(1, directions.ndim - 1)), -1.0, 1.0)
     indicatrix = 1 + kind.c * (np.exp(kind.d * np.arccos(cos)) - np.exp(kind.d * np.pi / 2)) + kind.e * cos**2
-    found: Array = np.where(rise > 0, gradation * indicatrix, 0.0)
-    return found
+    relative: Array = np.where(rise > 0, gradation * indicatrix, 0.0)
+    return relative
 
 
 @cache

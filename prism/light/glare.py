@@ -23,8 +23,8 @@ def scattered(degrees: ArrayLike) -> Array:
     """Return the veil, cd/m², of each lux of glare at the eye, by its angle from the line of sight (...)."""
     angle = np.clip(np.asarray(degrees, dtype=np.float64), _LEAST, _WIDEST)
     aged = 1 + (AGE / 62.5) ** 4
-    found: Array = 10 / angle**3 + (5 / angle**2 + 0.1 * PIGMENT / angle) * aged + 0.0025 * PIGMENT
-    return np.where(np.asarray(degrees) < _WIDEST, found, 0.0)
+    share: Array = 10 / angle**3 + (5 / angle**2 + 0.1 * PIGMENT / angle) * aged + 0.0025 * PIGMENT
+    return np.where(np.asarray(degrees) < _WIDEST, share, 0.0)
 
 
 def standing(shape: Box) -> Array:
@@ -37,14 +37,14 @@ def weights(shape: Box) -> list[tuple[Pane, Array]]:
     """Return for each window, as one sees it from the middle of the room, the veil over each of the `WALLS`, cd/m², for
     a radiance of 1 cd/m² along each ray through it, (4, k)."""
     at = standing(shape)
-    found = []
+    weights = []
     for pane in shape.panes:
         seen = view_from(pane, at)
         looked_at = np.stack([_middle(shape, wall) for wall in WALLS]) - at
         gaze = looked_at / np.linalg.norm(looked_at, axis=1, keepdims=True)
         cos = np.clip(gaze @ seen.toward[0].T, -1, 1)
-        found.append((seen, np.maximum(cos, 0) * seen.share[0] * scattered(np.degrees(np.arccos(cos)))))
-    return found
+        weights.append((seen, np.maximum(cos, 0) * seen.share[0] * scattered(np.degrees(np.arccos(cos)))))
+    return weights
 
 
 def _middle(shape: Box, wall: str) -> Array:

@@ -26,8 +26,8 @@ def slanted(cos: ArrayLike, panes: int) -> Array:
     Fresnel's reflection at every surface, with all that is sent to and fro between them; what the glass takes up on
     its longer way is left out. Source: Duffie and Beckman, *Solar Engineering of Thermal Processes*, 5.1.
     """
-    found: Array = _passed(np.asarray(cos, dtype=np.float64), panes) / _passed(np.asarray(1.0), panes)
-    return found
+    passed: Array = _passed(np.asarray(cos, dtype=np.float64), panes) / _passed(np.asarray(1.0), panes)
+    return passed
 
 
 def _passed(cos: Array, panes: int) -> Array:

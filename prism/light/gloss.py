@@ -29,7 +29,7 @@ def mirrored(room: Room, day: date, hour: float, cloud: float, light: Array) -> 
     """
     shape = box(room.size, room.windows)
     at, outside = standing(shape), outdoors_of(room, day, (hour,), cloud)
-    found: dict[str, float] = {}
+    mirrored: dict[str, float] = {}
     for wall, on_wall in zip(WALLS, light, strict=True):
         side = SIDES.index(wall)
         axis, plane = side // 2, plane_of(room.size, side)
@@ -44,5 +44,5 @@ def mirrored(room: Room, day: date, hour: float, cloud: float, light: Array) -> 
             place = at + ray * (plane - at[axis]) / ray[axis]
             luminance = float(seen_through(room, outside, view_from(pane, place))[0])
             added = 100 * float(np.mean(mirrored_parts(cos, _INDEX))) * luminance * np.pi / float(on_wall)
-            found[wall] = max(found.get(wall, 0.0), added)
-    return found
+            mirrored[wall] = max(mirrored.get(wall, 0.0), added)
+    return mirrored

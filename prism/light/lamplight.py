@@ -58,11 +58,11 @@ def _inside(planes: tuple[Rectangles, ...]) -> Array:
     """Return points spread over every patch, (n, points, 3)."""
     step = (np.arange(_LAMP_POINTS) + 0.5) / _LAMP_POINTS
     flat = np.stack(np.meshgrid(step, step, indexing="ij"), axis=-1).reshape(-1, 2)
-    found = []
+    factors = []
     for plane in planes:
         points = plane.low[:, None] + flat * (plane.high - plane.low)[:, None]
-        found.append(np.insert(points, plane.axis, plane.at, axis=2))
-    return np.concatenate(found)
+        factors.append(np.insert(points, plane.axis, plane.at, axis=2))
+    return np.concatenate(factors)
 
 
 def _hung(size: tuple[float, float, float], count: int, hung: str) -> Array:

@@ -64,8 +64,8 @@ def _of_temperature(light: Array, kelvin: float) -> Array:
     """Return a spectrum moved, as a black body would move, until its colour temperature is the one that was asked."""
     moved, wanted = kelvin, light
     for _ in range(_STEPS):
-        found = float(colour_temperature(wanted)[0])
-        moved = 1e6 / max(1e6 / moved + 1e6 / kelvin - 1e6 / found, _HOTTEST_MIRED)
+        reached = float(colour_temperature(wanted)[0])
+        moved = 1e6 / max(1e6 / moved + 1e6 / kelvin - 1e6 / reached, _HOTTEST_MIRED)
         wanted = _per_lux(light * planck(moved) / planck(kelvin))
     return wanted
 

@@ -35,8 +35,8 @@ def library() -> dict[str, Material]:
     """Return the shipped materials by key. Source: `data/README.md`."""
     with (DATA / "materials.csv").open(newline="") as handle:
         rows = list(csv.reader(handle))[1:]
-    found = {row[0]: Material(row[0], row[1], row[2], row[3], tuple(float(v) for v in row[4:])) for row in rows}
-    return found | _everyday(found)
+    materials = {row[0]: Material(row[0], row[1], row[2], row[3], tuple(float(v) for v in row[4:])) for row in rows}
+    return materials | _everyday(materials)
 
 
 def _everyday(measured: dict[str, Material]) -> dict[str, Material]:
@@ -46,19 +46,21 @@ def _everyday(measured: dict[str, Material]) -> dict[str, Material]:
     by_lab = [row for row in rows if row["a"]]
     spectra = smoothest(np.array([[float(row["as"]), float(row["a"]), float(row["b"])] for row in by_lab]))
     estimated = {row["name"]: tuple(own) for row, own in zip(by_lab, spectra.tolist(), strict=True)}
-    found = {}
+    everyday = {}
     for row in rows:
         name = row["name"]
         like = measured.get(row["as"])
         origin, own = (like.origin, like.reflectance) if like else ("estimated", estimated[name])
-        found[name] = Material(name, row["group"], name, origin, own)
-    return found
+        everyday[name] = Material(name, row["group"], name, origin, own)
+    return everyday
 
 
 def named(text: str) -> Material | None:
     """Return the material that a key, a title or an everyday name stands for, in any letters; None for no such one."""
     wanted = " ".join(text.casefold().split())
-    return next((one for one in library().values() if wanted in (one.key, one.title.casefold())), None)
+    return next(
+        (material for material in library().values() if wanted in (material.key, material.title.casefold())), None
+    )
 
 
 def nearest_names(text: str) -> list[str]:
@@ -109,5 +111,5 @@ def smoothest(lab: ArrayLike) -> Array:
         step *= np.minimum(1, 1.5 / np.maximum(np.abs(step[:, :bands]).max(axis=1, keepdims=True), 1e-12))
         z = np.clip(z + step[:, :bands], -8, 8)
         multipliers = multipliers + step[:, bands:]
-    found: Array = (np.tanh(z) + 1) / 2
-    return found.reshape(*np.shape(lab)[:-1], bands)
+    reflectance: Array = (np.tanh(z) + 1) / 2
+    return reflectance.reshape(*np.shape(lab)[:-1], bands)

@@ -73,8 +73,8 @@ class Picture:
     @property
     def windows(self) -> list[tuple[int, Array, Array]]:
         """Side, and the corners (2,) along the side's two axes in metres, of each window."""
-        held = zip(self.room.windows, rectangles(self.room.size, self.room.windows), strict=True)
-        return [(SIDES.index(window.wall), one.low[0], one.high[0]) for window, one in held]
+        panes = zip(self.room.windows, rectangles(self.room.size, self.room.windows), strict=True)
+        return [(SIDES.index(window.wall), pane.low[0], pane.high[0]) for window, pane in panes]
 
 
 def pictures(
@@ -98,15 +98,15 @@ def pictures(
     sides = coats(room, paint)
     own = own_colours(room, paint)[side]
     burn = burning_at(room, seen)
-    found = []
-    for one, cloud in zip(day_solved or solved(room, paint, day, hours, clouds, lamps), clouds, strict=True):
+    drawn = []
+    for solution, cloud in zip(day_solved or solved(room, paint, day, hours, clouds, lamps), clouds, strict=True):
         outdoors = outdoors_of(room, day, hours, cloud)
-        sent = shape.coats(sides)[..., None] * one.patches
+        sent = shape.coats(sides)[..., None] * solution.patches
         light = np.einsum("pn,bnt->bpt", seen.factors, sent, optimize=True)
         light += skylight(room, outdoors, seen) * room.correction
-        light += burn[..., None] * one.day.lamps_on
-        found.append(_picture(room, one, outdoors, seen, light, own, np.asarray(trim, dtype=np.float64), hours))
-    return found
+        light += burn[..., None] * solution.day.lamps_on
+        drawn.append(_picture(room, solution, outdoors, seen, light, own, np.asarray(trim, dtype=np.float64), hours))
+    return drawn
 
 
 def _picture(
@@ -149,9 +149,9 @@ def brighter(lab: Array, ratio: Array) -> Array:
     """
     shown = lab_to_xyz(lab) * (np.maximum(ratio, 1) ** CONSTANCY)[..., None]
     beyond = np.maximum(shown[..., 1:2] / 100, 1)
-    found = xyz_to_lab(shown / beyond)
-    found[..., 1:] /= np.sqrt(beyond)
-    return found
+    shown_lab = xyz_to_lab(shown / beyond)
+    shown_lab[..., 1:] /= np.sqrt(beyond)
+    return shown_lab
 
 
 def _beam(room: Room, outdoors: Outdoors, seen: Box) -> tuple[Array, Array]:
@@ -179,7 +179,7 @@ def _outside(room: Room, outdoors: Outdoors, one: Solved) -> Array:
 
     By day that is each one's own colour; the darker it is out there, the more it is what the eye in the room sees.
     """
-    found = np.zeros((len(outdoors.height), len(room.windows), 3, 3))
+    outside = np.zeros((len(outdoors.height), len(room.windows), 3, 3))
     for w, window in enumerate(room.windows):
         view = OUTSIDE[window.outside]
         glass = through_glass(window.glazing)
@@ -189,15 +189,15 @@ def _outside(room: Room, outdoors: Outdoors, one: Solved) -> Array:
         for k, (light, by_day) in enumerate(zip(lights, plain, strict=True)):
             seen = coming_from_daylight((light * glass)[:, None], np.ones(31), one.day.eye)[:, 0]
             bright = np.clip(lux(light) / np.maximum(one.day.eye.lux, 1.0), 0, 1)[:, None]
-            found[:, w, k] = seen * (1 - bright) + by_day * bright
-    return found
+            outside[:, w, k] = seen * (1 - bright) + by_day * bright
+    return outside
 
 
 def _things(room: Room, seen: Box, falling: Array, look: _Look) -> tuple[Thing, ...]:
     """Return what stays, laid on its side one beside the other: on the floor from the middle, on a wall where no window
     is, standing on the floor."""
     free = [name for name in ("north", "east", "south", "west") if all(w.wall != name for w in room.windows)]
-    placed, found = dict.fromkeys(range(len(SIDES)), 0.0), []
+    placed, things = dict.fromkeys(range(len(SIDES)), 0.0), []
     for thing in room.fixed:
         on = thing.on if thing.on in SIDES else (free or ["north"])[0]
         side = SIDES.index(on)
@@ -213,8 +213,8 @@ def _things(room: Room, seen: Box, falling: Array, look: _Look) -> tuple[Thing, 
         corner = low[0] + wide, low[1] + high
         near = _nearest(seen, side, axes, ((low[0] + corner[0]) / 2, (low[1] + corner[1]) / 2))
         lab = look(falling, np.asarray(thing.reflectance, dtype=np.float64), near)[:, 0]
-        found.append(Thing(thing.name, side, low, corner, lab))
-    return tuple(found)
+        things.append(Thing(thing.name, side, low, corner, lab))
+    return tuple(things)
 
 
 def _size(thing: Fixed, length: float, tall: float, side: int) -> tuple[float, float]:
@@ -229,6 +229,6 @@ def _nearest(seen: Box, side: int, axes: list[int], middle: tuple[float, float])
     here = seen.side == side
     away = ((seen.middles[:, axes] - np.asarray(middle)) ** 2).sum(axis=1)
     away[~here] = np.inf
-    found = np.zeros(len(away), dtype=bool)
-    found[int(away.argmin())] = True
-    return found
+    nearest = np.zeros(len(away), dtype=bool)
+    nearest[int(away.argmin())] = True
+    return nearest

@@ -106,15 +106,15 @@ def _percentile(values: Array, weights: Array, part: float) -> Array:
     before = np.maximum(at - 1, 0)
     low, high = below[before, columns], below[at, columns]
     share = np.where(at > 0, (part - low) / np.maximum(high - low, 1e-12), 1.0)
-    found: Array = ranked[before, columns] * (1 - share) + ranked[at, columns] * share
-    return found
+    percentiles: Array = ranked[before, columns] * (1 - share) + ranked[at, columns] * share
+    return percentiles
 
 
 def lift(ratio: ArrayLike) -> Array:
     """Return how much of its own light a surface reads by that gets `ratio` (at least 1) of what the eye takes for the
     light on white."""
-    found: Array = 1 + BRIGHTER * (1 - np.exp(1 - np.maximum(ratio, 1)))
-    return found
+    lifted: Array = 1 + BRIGHTER * (1 - np.exp(1 - np.maximum(ratio, 1)))
+    return lifted
 
 
 def coming_from_daylight(light: ArrayLike, reflectance: ArrayLike, eye: Eye, veil: ArrayLike = 0.0) -> Array:
@@ -135,9 +135,9 @@ def coming_from_daylight(light: ArrayLike, reflectance: ArrayLike, eye: Eye, vei
     degree = eye.degree[:, None, None]
     used_to = eye.before(light_xyz, on)
     over = VEILED * np.asarray(veil, dtype=np.float64)[..., None]
-    held = adapt((seen + over * used_to) / (1 + over), used_to, white_point(), degree)
+    adapted = adapt((seen + over * used_to) / (1 + over), used_to, white_point(), degree)
     view = conditions(white_point(), np.maximum(eye.lux, DARK)[:, None] / np.pi * _GREY_WORLD, 1.0)
-    return xyz_to_lab(stimulus(appearance(held, view), BOOTH))
+    return xyz_to_lab(stimulus(appearance(adapted, view), BOOTH))
 
 
 def beside_white(light: ArrayLike, reflectance: ArrayLike) -> Array:

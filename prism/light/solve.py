@@ -67,24 +67,24 @@ def skylight(room: Room, light: Outdoors, shape: Box) -> Array:
 def _skylight(room: Room, light: Outdoors, shape: Box) -> dict[str, Array]:
     toward = toward_sun(light, room.rotation_deg)
     size = (BANDS.size, len(shape.areas), len(light.height))
-    found = {"sky": np.zeros(size), "ground": np.zeros(size)}
+    entering = {"sky": np.zeros(size), "ground": np.zeros(size)}
     for pane in shape.panes:
         for kind, (spectrum, along) in zip(FROM, outside_of(room, light, pane, toward), strict=True):
             rays = np.broadcast_to(pane.of(along), (len(toward), len(shape.areas)))
-            found[kind] += np.einsum("tb,tn->bnt", spectrum, rays)
-    return found
+            entering[kind] += np.einsum("tb,tn->bnt", spectrum, rays)
+    return entering
 
 
 def veils(room: Room, light: Outdoors) -> Array:
     """Return the veil that the windows lay over each of the `WALLS`, cd/m², (t, 4), from the middle of the room."""
     shape = box(room.size, room.windows)
     toward = toward_sun(light, room.rotation_deg)
-    found = np.zeros((len(light.height), len(WALLS)))
+    veils = np.zeros((len(light.height), len(WALLS)))
     for pane, weight in glare.weights(shape):
         for spectrum, along in outside_of(room, light, pane, toward):
             rays = (along * pane.glass)[:, 0]
-            found += lux(spectrum)[:, None] / np.pi * (rays @ weight.T)
-    return found
+            veils += lux(spectrum)[:, None] / np.pi * (rays @ weight.T)
+    return veils
 
 
 def seen_through(room: Room, light: Outdoors, view: Pane) -> Array:
@@ -93,8 +93,8 @@ def seen_through(room: Room, light: Outdoors, view: Pane) -> Array:
     weight = view.share * view.glass / np.maximum(view.share.sum(), 1e-12)
     parts = [lux(spectrum) / np.pi * (along * weight).sum(axis=(1, 2)) for spectrum, along in
              outside_of(room, light, view, toward)]  # fmt: skip
-    found: Array = np.sum(parts, axis=0)
-    return found
+    passed: Array = np.sum(parts, axis=0)
+    return passed
 
 
 def let_in(room: Room, pane: Pane) -> Array:
@@ -124,8 +124,8 @@ def _on_opposite(light: Outdoors, pane: Pane, toward: Array, ground: Array) -> A
     normal = -pane.normal if pane.window.wall != "ceiling" else np.array([0.0, -1.0, 0.0])
     facing = np.maximum(toward @ normal, 0)[:, None] * (light.height > 0)[:, None]
     dome, cloud = on_plane(normal, toward, CLEAR)[:, None], on_plane(normal, toward[:1], OVERCAST)[:, None]
-    found: Array = light.beam * facing + light.dome * dome + light.cloud * cloud + ground / 2
-    return found
+    irradiance: Array = light.beam * facing + light.dome * dome + light.cloud * cloud + ground / 2
+    return irradiance
 
 
 def on_ground(room: Room, light: Outdoors, pane: Pane, toward: Array) -> Array:
@@ -157,18 +157,18 @@ def _open_to_sky(ratio: float) -> float:
 def burning(room: Room, lamps: tuple[Lamp, ...] | None = None) -> Array:
     """Return what falls on each patch straight from the lamps, (31, n)."""
     shape = box(room.size, room.windows)
-    found = np.zeros((BANDS.size, len(shape.areas)))
+    irradiance = np.zeros((BANDS.size, len(shape.areas)))
     for lamp in _lit_ones(room.lamps if lamps is None else lamps):
-        found += np.outer(_spectrum_of(lamp), lamplight(room.size, lamp))
-    return found
+        irradiance += np.outer(_spectrum_of(lamp), lamplight(room.size, lamp))
+    return irradiance
 
 
 def burning_at(room: Room, shape: Box) -> Array:
     """Return what falls on points of a room straight from its lamps, (31, p): see `box.at`."""
-    found = np.zeros((BANDS.size, len(shape.areas)))
+    irradiance = np.zeros((BANDS.size, len(shape.areas)))
     for lamp in _lit_ones(room.lamps):
-        found += np.outer(_spectrum_of(lamp), lamplight_at(shape, lamp))
-    return found
+        irradiance += np.outer(_spectrum_of(lamp), lamplight_at(shape, lamp))
+    return irradiance
 
 
 def _lit_ones(lamps: tuple[Lamp, ...]) -> list[Lamp]:
@@ -177,9 +177,9 @@ def _lit_ones(lamps: tuple[Lamp, ...]) -> list[Lamp]:
 
 def _spectrum_of(lamp: Lamp) -> Array:
     """Return what all lamps of a sort send out for each lux their light gives, (31,)."""
-    one = lamp_tables.spectrum(lamp.kind, lamp.kelvin, lamp.rendering)
-    found: Array = one * (lamp.lumens * lamp.count * lamp.dimmed)
-    return found
+    band = lamp_tables.spectrum(lamp.kind, lamp.kelvin, lamp.rendering)
+    spectrum: Array = band * (lamp.lumens * lamp.count * lamp.dimmed)
+    return spectrum
 
 
 def solve(shape: Box, reflectance: Array, straight: Array) -> Array:
@@ -192,10 +192,10 @@ def solve(shape: Box, reflectance: Array, straight: Array) -> Array:
     if straight.shape[2] <= _FEW:
         return _step_by_step(shape, coats, straight)
     lit = straight.any(axis=(0, 1))  # nothing falls anywhere at night
-    found = np.zeros(straight.shape)
+    irradiance = np.zeros(straight.shape)
     system = np.eye(coats.shape[1]) - shape.factors[None] * coats[:, None, :]
-    found[:, :, lit] = np.linalg.solve(system, straight[:, :, lit])
-    return found
+    irradiance[:, :, lit] = np.linalg.solve(system, straight[:, :, lit])
+    return irradiance
 
 
 def solve_grey(shape: Box, parts: Array, straight: Array) -> Array:
@@ -203,8 +203,8 @@ def solve_grey(shape: Box, parts: Array, straight: Array) -> Array:
     anything else that such a room sends on in the same `parts` (6,) of its `SIDES`, without changing its colour."""
     coats = shape.coats(parts[:, None])[0]
     system = np.eye(len(coats)) - shape.factors * coats
-    found: Array = np.linalg.solve(system, straight.reshape(len(coats), -1)).reshape(straight.shape)
-    return found
+    irradiance: Array = np.linalg.solve(system, straight.reshape(len(coats), -1)).reshape(straight.shape)
+    return irradiance
 
 
 def _step_by_step(shape: Box, coats: Array, straight: Array) -> Array:
@@ -229,8 +229,8 @@ def _step_by_step(shape: Box, coats: Array, straight: Array) -> Array:
         left -= length * image
         before, size = size, (left * left).sum(axis=0)
         step = left + size / np.maximum(before, _NOTHING) * step
-    found: Array = (z / (scale * shape.areas[:, None, None])).transpose(1, 0, 2)
-    return found
+    irradiance: Array = (z / (scale * shape.areas[:, None, None])).transpose(1, 0, 2)
+    return irradiance
 
 
 @dataclass(frozen=True)
@@ -255,15 +255,15 @@ def own_colours(room: Room, tried: ArrayLike) -> Array:
 def coats(room: Room, tried: ArrayLike) -> Array:
     """Return the reflectance of the `SIDES`, (6, 31), with what is fixed and furniture counted in; `tried` (31,) is
     where the room names none."""
-    found = own_colours(room, tried)
+    colours = own_colours(room, tried)
     for i, side in enumerate(SIDES):
         for thing in room.fixed:
             if (thing.on in (side, "walls") and side not in ("floor", "ceiling")) or thing.on == side:
                 whole = sum(room.area(each) for each in SIDES[:4]) if thing.on == "walls" else room.area(side)
                 part = min(thing.area / max(whole, 1e-9), 0.95)
-                found[i] = (1 - part) * found[i] + part * np.asarray(thing.reflectance)
-        found[i] = behind_furniture(room.furnishing, side, found[i])
-    return found
+                colours[i] = (1 - part) * colours[i] + part * np.asarray(thing.reflectance)
+        colours[i] = behind_furniture(room.furnishing, side, colours[i])
+    return colours
 
 
 def lit(room: Room, straight: Array, tried: ArrayLike) -> Lit:

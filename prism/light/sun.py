@@ -47,8 +47,8 @@ def moments(place: Place, day: date, hours: Sequence[float]) -> list[datetime]:
 def positions(place: Place, when: Sequence[datetime]) -> tuple[Array, Array]:
     """Return heights and azimuths (from north, clockwise) of the sun, degrees, (n,) each, with refraction."""
     observer = Observer(latitude=place.latitude, longitude=place.longitude)
-    found = np.array([zenith_and_azimuth(observer, moment) for moment in when], dtype=np.float64).reshape(-1, 2)
-    return 90.0 - found[:, 0], found[:, 1]
+    angles = np.array([zenith_and_azimuth(observer, moment) for moment in when], dtype=np.float64).reshape(-1, 2)
+    return 90.0 - angles[:, 0], angles[:, 1]
 
 
 @dataclass(frozen=True)

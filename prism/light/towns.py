@@ -48,25 +48,25 @@ def town(text: str, country: str = "") -> Town:
     name, _, after = text.partition(",")
     wanted, land = _plain(name), _plain(country or after)
     codes = {code for code, title in _countries().items() if land in (_plain(code), _plain(title))}
-    held = [one for one in _by_name().get(wanted, []) if not land or one["countrycode"] in codes]
-    if not held:
+    towns = [town for town in _by_name().get(wanted, []) if not land or town["countrycode"] in codes]
+    if not towns:
         raise UnknownTownError(text, name, codes)
-    one = max(held, key=lambda each: each["population"])
-    place = Place(round(one["latitude"], 3), round(one["longitude"], 3), one["timezone"])
-    return Town(one["name"], _countries()[one["countrycode"]], place)
+    largest = max(towns, key=lambda each: each["population"])
+    place = Place(round(largest["latitude"], 3), round(largest["longitude"], 3), largest["timezone"])
+    return Town(largest["name"], _countries()[largest["countrycode"]], place)
 
 
 def near(text: str, codes: Collection[str] = (), most: int = 3) -> list[str]:
     """Return names of towns that are written much like a text, with their countries; of some countries alone where
     their codes of two letters are given and they have such towns."""
-    of_those = [name for name, all_ in _by_name().items() if any(one["countrycode"] in codes for one in all_)]
+    of_those = [name for name, all_ in _by_name().items() if any(town["countrycode"] in codes for town in all_)]
     alike = get_close_matches(_plain(text), of_those, most, _ALIKE) or get_close_matches(
         _plain(text), list(_by_name()), most, _ALIKE
     )
     largest = [
         max(_by_name()[name], key=lambda each: (each["countrycode"] in codes, each["population"])) for name in alike
     ]
-    return [f"{one['name']}, {_countries()[one['countrycode']]}" for one in largest]
+    return [f"{town['name']}, {_countries()[town['countrycode']]}" for town in largest]
 
 
 def _plain(text: str) -> str:
@@ -77,15 +77,15 @@ def _plain(text: str) -> str:
 
 @cache
 def _by_name() -> dict[str, list[dict[str, Any]]]:
-    found: dict[str, list[dict[str, Any]]] = {}
-    for one in _gazetteer().get_cities().values():
-        found.setdefault(_plain(one["name"]), []).append(one)
-    return found
+    by_name: dict[str, list[dict[str, Any]]] = {}
+    for town in _gazetteer().get_cities().values():
+        by_name.setdefault(_plain(town["name"]), []).append(town)
+    return by_name
 
 
 @cache
 def _countries() -> dict[str, str]:
-    return {code: one["name"] for code, one in _gazetteer().get_countries().items()}
+    return {code: country["name"] for code, country in _gazetteer().get_countries().items()}
 
 
 @cache

@@ -148,21 +148,21 @@ def _between(grid: Array, at: Array) -> Array:
     i, j = np.minimum(x.astype(int), first - 2), np.minimum(y.astype(int), second - 2)
     u, v = (x - i)[:, None], (y - j)[:, None]
     low, high = (grid[i, k] * (1 - u) + grid[i + 1, k] * u for k in (j, j + 1))
-    found: Array = low * (1 - v) + high * v
-    return found
+    between: Array = low * (1 - v) + high * v
+    return between
 
 
 def _in_sun(picture: Picture, places: Array, sun: Array) -> NDArray[np.bool_]:
     """Return which places (k, 3) the sun reaches: a ray from each to the sun goes through the glass of a window."""
-    found = np.zeros(len(places), dtype=bool)
+    lit = np.zeros(len(places), dtype=bool)
     for side, low, high in picture.windows:
         axis = AXES[SIDES[side]]
         if (sun[axis] > 0) != bool(side % 2) or abs(sun[axis]) < 1e-3:
             continue
         away = (plane_of(picture.room.size, side) - places[:, axis]) / sun[axis]
         through = (places + away[:, None] * sun)[:, axes_along(axis)]
-        found |= (away > 1e-6) & np.all((through > low) & (through < high), axis=1)
-    return found
+        lit |= (away > 1e-6) & np.all((through > low) & (through < high), axis=1)
+    return lit
 
 
 def _window(

@@ -193,7 +193,7 @@ def check(table: dict[str, Any], sources: frozenset[str]) -> None:
 def _check_base(rule: dict[str, Any], number: int, rules: list[Any], table: dict[str, Any]) -> None:
     """Raise `MethodError` unless what a family counts as is another family that counts as none, or a hue family."""
     base = rule.get("counts_as")
-    plain = [one.get("word") for one in rules if isinstance(one, dict) and "counts_as" not in one]
+    plain = [rule.get("word") for rule in rules if isinstance(rule, dict) and "counts_as" not in rule]
     if base is not None and base not in (*plain, *_at(table, ("hue_family", "hues"))):
         reason = f"{base} is none of the families, nor a hue: what a word counts as must be one that counts as none"
         raise MethodError(reason, ("family", str(number), "counts_as"))
@@ -208,10 +208,10 @@ def _at(table: dict[str, Any], path: Path) -> Any:
 
 
 def _table(table: dict[str, Any], path: Path) -> dict[str, Any]:
-    found = _at(table, path)
-    if not isinstance(found, dict):
+    value = _at(table, path)
+    if not isinstance(value, dict):
         raise MethodError(f"{'.'.join(path)} must be a table", path)
-    return found
+    return value
 
 
 def _is_word(value: Any) -> bool:
@@ -247,7 +247,7 @@ def _wrong_list(figure: Figure, value: list[Any], table: dict[str, Any]) -> str:
     kind = figure.kind
     if kind in (Kind.WORDS, Kind.TEXTS, Kind.HUES):
         return "; ".join(_wrong_words(figure, value, table))
-    if not all(_is_number(one) and figure.low <= one <= figure.high for one in value):
+    if not all(_is_number(item) and figure.low <= item <= figure.high for item in value):
         return f"numbers from {figure.low:g} to {figure.high:g} are needed"
     wanted = _count(figure, table)
     if wanted is not None and len(value) != wanted:
@@ -259,7 +259,7 @@ def _wrong_list(figure: Figure, value: list[Any], table: dict[str, Any]) -> str:
     rising = all(one < other for one, other in pairwise(value))
     if kind in (Kind.EDGES, Kind.SPAN, Kind.LINE) and not rising:
         return "each number must be larger than the one before it"
-    turns = [(one - value[0]) % 360 for one in value]
+    turns = [(item - value[0]) % 360 for item in value]
     if kind is Kind.TURN and turns != sorted(set(turns)):
         return "the degrees must go once round, each one after the other"
     return ""
@@ -275,15 +275,15 @@ def _count(figure: Figure, table: dict[str, Any]) -> int | None:
 
 
 def _wrong_words(figure: Figure, value: list[Any], table: dict[str, Any]) -> Iterator[str]:
-    if not all(isinstance(one, str) and one.strip() and one.isprintable() for one in value):
+    if not all(isinstance(item, str) and item.strip() and item.isprintable() for item in value):
         yield "words are needed, with commas between"
-    elif figure.kind is not Kind.TEXTS and not all(_is_word(one) for one in value):
+    elif figure.kind is not Kind.TEXTS and not all(_is_word(item) for item in value):
         yield f"no word may be longer than {LONGEST_WORD} characters"
     elif len(set(value)) != len(value):
         yield "no word may stand there twice"
     elif not figure.least <= len(value) <= figure.most:
         yield f"{figure.least} to {figure.most} words are needed, not {len(value)}"
     elif figure.kind is Kind.HUES and (
-        unknown := [one for one in value if one not in _at(table, ("undertone", "hues"))]
+        unknown := [item for item in value if item not in _at(table, ("undertone", "hues"))]
     ):
         yield f"{', '.join(unknown)} is none of the method's hues"

@@ -233,8 +233,8 @@ class Method:
 
     def lightness_doubts(self, provenance: str, lab: ArrayLike) -> Array:
         """Return the same for colours of one kind of source, (n,)."""
-        found = self.doubts(provenance, lab)
-        return np.minimum(found, self.claims.stated_lightness) if provenance == LRV_STATED else found
+        doubts = self.doubts(provenance, lab)
+        return np.minimum(doubts, self.claims.stated_lightness) if provenance == LRV_STATED else doubts
 
     def warm_axis(self) -> Array:
         """Return the unit vector of warmth in the a*, b* plane, shape (2,)."""

@@ -36,8 +36,8 @@ SOURCES = frozenset(
 @cache
 def names() -> tuple[str, ...]:
     """Return the keys of the methods that ship, the default first."""
-    found = sorted(path.stem for path in FOLDER.glob("*.toml"))
-    return DEFAULT, *(key for key in found if key != DEFAULT)
+    keys = sorted(path.stem for path in FOLDER.glob("*.toml"))
+    return DEFAULT, *(key for key in keys if key != DEFAULT)
 
 
 def find(name: str) -> Method:

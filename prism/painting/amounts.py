@@ -44,16 +44,16 @@ def cans(wanted: float, sizes: tuple[tuple[str, float], ...]) -> Bought:
     wanted = round(wanted, _DIGITS)  # what only the arithmetic left over buys no can
     if wanted <= 0:
         return Bought((), 0.0, 0.0)
-    ordered = sorted(sizes, key=lambda one: (-one[1], one[0]))
+    ordered = sorted(sizes, key=lambda option: (-option[1], option[0]))
     largest = ordered[0][1]
     # whole large cans for all but the last two of them, then every way for the rest
     many = max(int((wanted - 2 * largest) // largest), 0)
     rest = wanted - many * largest
     best = _cheapest(rest, tuple(size for _, size in ordered))
     counts = [best[i] + (many if i == 0 else 0) for i in range(len(ordered))]
-    held = sum(n * size for n, (_, size) in zip(counts, ordered, strict=True))
+    litres = sum(n * size for n, (_, size) in zip(counts, ordered, strict=True))
     named = tuple((name, n) for n, (name, _) in zip(counts, ordered, strict=True) if n)
-    return Bought(named, held, held - wanted)
+    return Bought(named, litres, litres - wanted)
 
 
 def _cheapest(wanted: float, sizes: Sequence[float]) -> tuple[int, ...]:
@@ -66,7 +66,7 @@ def _cheapest(wanted: float, sizes: Sequence[float]) -> tuple[int, ...]:
         return [(n, *rest) for n in range(most + 1) for rest in ways(at + 1, missing - n * sizes[at])]
 
     def cost(way: tuple[int, ...]) -> tuple[float, float, int]:
-        held = sum(n * size for n, size in zip(way, sizes, strict=True))
-        return round(sum(n * size**CHEAPER for n, size in zip(way, sizes, strict=True)), 6), round(held, 6), sum(way)
+        total = sum(n * size for n, size in zip(way, sizes, strict=True))
+        return round(sum(n * size**CHEAPER for n, size in zip(way, sizes, strict=True)), 6), round(total, 6), sum(way)
 
     return min(ways(0, wanted), key=cost)

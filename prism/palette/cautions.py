@@ -31,26 +31,26 @@ class Site:
 
 def cautions(site: Site, method: Method) -> list[str]:
     """Return the keys of the cautions that apply, each once, in the order of `ORDER`."""
-    found: set[str] = {"ventilation", "screen"}
+    cautions: set[str] = {"ventilation", "screen"}
     if site.repaints:
-        found.add("lead")
+        cautions.add("lead")
     if site.height is not None and site.height > HIGH:
-        found.add("heights")
+        cautions.add("heights")
     hot = [lrv for lrv in site.outside if lrv < method.dark_outside]
     if hot:
-        found |= {"heat", "insulation"}
+        cautions |= {"heat", "insulation"}
     if site.limit is not None and any(lrv < site.limit for lrv in site.outside):
-        found.add("substrate")
+        cautions.add("substrate")
     if site.outside:
-        found.add("heights")
+        cautions.add("heights")
     if site.way_out:
-        found |= {"escape", "contrast"}
+        cautions |= {"escape", "contrast"}
     if site.others_decide:
-        found.add("consent")
-    return in_order(found)
+        cautions.add("consent")
+    return in_order(cautions)
 
 
 def in_order(keys: Iterable[str]) -> list[str]:
     """Return cautions as they are shown, each once."""
-    held = set(keys)
-    return [key for key in ORDER if key in held]
+    wanted = set(keys)
+    return [key for key in ORDER if key in wanted]

@@ -54,9 +54,9 @@ def contrast(one: float, other: float) -> Contrast:
 
 def held(thing: str, one: float, other: float, method: Method) -> list[RuleCheck]:
     """Return what each rule says of a thing of `THINGS` with an LRV before another. Raises `KeyError`."""
-    kind, found, rules = THINGS[thing], contrast(one, other), method.contrast
+    kind, points, rules = THINGS[thing], contrast(one, other), method.contrast
     small = rules.small if kind != "large" else rules.large
-    lines = [("points", found.points, rules.points), ("michelson", found.michelson, small)]
+    lines = [("points", points.points, rules.points), ("michelson", points.michelson, small)]
     if kind == "sign":
-        lines.append(("weber", found.weber, rules.weber))
+        lines.append(("weber", points.weber, rules.weber))
     return [RuleCheck(rule, value, wanted, value >= wanted - 1e-9) for rule, value, wanted in lines]

@@ -62,10 +62,10 @@ class Belonging:
 def _agreement(angle: Array, strength: Array, own: Array, method: Method) -> Array:
     """Return how far undertones agree, 0-1: wholly within `NEAR`, not at all from `OPPOSED` on; less where the paint is
     so much clearer that it is another colour of that hue. `strength` of the paints and the fabrics' `own`."""
-    found = np.clip((OPPOSED - angle) / (OPPOSED - NEAR), 0, 1)
+    agreement = np.clip((OPPOSED - angle) / (OPPOSED - NEAR), 0, 1)
     clearer = np.clip((strength - own - CLEARER) / CLEARER, 0, 1)
     quiet = np.minimum(strength, own) < method.passive_below
-    return np.where(quiet, QUIET_SCORE, found) * (1 - clearer)
+    return np.where(quiet, QUIET_SCORE, agreement) * (1 - clearer)
 
 
 def _against(u: Array, lrv: Array, fabric: Fabric, method: Method) -> tuple[Array, Array, Array, Array, Array]:
@@ -85,18 +85,18 @@ def _against(u: Array, lrv: Array, fabric: Fabric, method: Method) -> tuple[Arra
 def scores(u: ArrayLike, lrv: ArrayLike, fabrics: Sequence[Fabric], method: Method) -> Array:
     """Return how paints, undertones (n, 2) and LRV (n,), belong to fabrics, 0-1, (n, f)."""
     vectors, y = np.asarray(u, dtype=np.float64).reshape(-1, 2), np.asarray(lrv, dtype=np.float64)
-    found = []
+    scores = []
     for fabric in fabrics:
         agreement, _, _, gap, shares = _against(vectors, y, fabric, method)
         apart = np.clip(np.abs(gap) / max(method.trim_gap, 1e-9), 0, 1)
         depth = (apart * shares * agreement).sum(axis=1) / np.maximum((shares * agreement).sum(axis=1), 1e-9)
-        found.append((agreement @ shares) * (1 - _DEPTH + _DEPTH * depth))
-    return np.stack(found, axis=1) if found else np.zeros((len(y), 0))
+        scores.append((agreement @ shares) * (1 - _DEPTH + _DEPTH * depth))
+    return np.stack(scores, axis=1) if scores else np.zeros((len(y), 0))
 
 
 def belonging(paint: Reading, fabric: Fabric, method: Method) -> Belonging:
     u, lrv = np.array([paint.undertone.vector]), np.array([paint.lrv])
-    agreement, angle, weaker, gap, shares = (np.atleast_2d(one)[0] for one in _against(u, lrv, fabric, method))
+    agreement, angle, weaker, gap, shares = (np.atleast_2d(mark)[0] for mark in _against(u, lrv, fabric, method))
     weight = agreement * shares
     best, largest = int(weight.argmax()), int(shares.argmax())
     return Belonging(
@@ -125,13 +125,13 @@ class Told:
 def told_apart(fabrics: Sequence[Fabric], method: Method) -> list[Told]:
     """Return fabrics whose main colours look related, so that they are thought alike, although one shows what the
     other does not; the nearest pair first."""
-    found = []
+    pairs_told = []
     for (i, one), (j, other) in combinations(enumerate(fabrics), 2):
         finding = compare(one.main, other.main, method)
         hues = finding.hue_words[0] or finding.hue_words[1]
         if finding.visible and finding.delta_e < method.far_from and hues:
-            found.append(Told(i, j, finding.delta_e, finding))
-    return sorted(found, key=lambda told: (round(told.delta_e, 6), told.first, told.second))
+            pairs_told.append(Told(i, j, finding.delta_e, finding))
+    return sorted(pairs_told, key=lambda told: (round(told.delta_e, 6), told.first, told.second))
 
 
 def ranked(table: ArrayLike, keys: Sequence[str], count: int = 24) -> list[int]:
@@ -155,4 +155,4 @@ def fabric(name: str, readings: Sequence[Reading], shares: Sequence[float]) -> F
     total = float(sum(shares))
     if not readings or total <= 0 or min(shares) < 0:
         raise ValueError("a fabric needs a colour with a share above 0")
-    return Fabric(name, tuple((one, share / total) for one, share in zip(readings, shares, strict=True)))
+    return Fabric(name, tuple((reading, share / total) for reading, share in zip(readings, shares, strict=True)))

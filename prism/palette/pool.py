@@ -28,14 +28,14 @@ class Pool:
     @cached_property
     def undertone(self) -> Array:
         """Distance of each from the neutral of its lightness, (n, 2)."""
-        found: Array = self.neutral.undertone(self.lab.reshape(-1, 3))
-        return found
+        undertones: Array = self.neutral.undertone(self.lab.reshape(-1, 3))
+        return undertones
 
     @cached_property
     def strength(self) -> Array:
         """Length of the undertone, Lab units, (n,)."""
-        found: Array = np.hypot(self.undertone[:, 0], self.undertone[:, 1])
-        return found
+        strengths: Array = np.hypot(self.undertone[:, 0], self.undertone[:, 1])
+        return strengths
 
     @cached_property
     def whites(self) -> NDArray[np.intp]:

@@ -51,15 +51,17 @@ def shares(areas: Mapping[str, float]) -> list[tuple[str, float]]:
     whole = sum(areas.values())
     if whole <= 0:
         return []
-    return sorted(((name, area / whole) for name, area in areas.items() if area > 0), key=lambda one: (-one[1], one[0]))
+    return sorted(
+        ((name, area / whole) for name, area in areas.items() if area > 0), key=lambda part: (-part[1], part[0])
+    )
 
 
 def off(found: Sequence[float], split: Sequence[float]) -> float:
     """Return by how many points, per cent, shares (0-1, largest first) miss a split at most; what a split has no part
     for counts to its last."""
-    held = [100 * share for share in found[: len(split)]] + [0.0] * (len(split) - len(found))
-    held[-1] += 100 * sum(found[len(split) :])
-    return max(abs(one - other) for one, other in zip(held, split, strict=True))
+    percents = [100 * share for share in found[: len(split)]] + [0.0] * (len(split) - len(found))
+    percents[-1] += 100 * sum(found[len(split) :])
+    return max(abs(one - other) for one, other in zip(percents, split, strict=True))
 
 
 def nearest_split(found: Sequence[float]) -> tuple[tuple[float, ...], float]:
@@ -140,16 +142,16 @@ def repeats(lab: ArrayLike, others: Sequence[tuple[str, ArrayLike, float]], meth
     if not others:
         return Repeats((), False)
     own = np.asarray(lab, dtype=np.float64)
-    held = np.array([np.asarray(one, dtype=np.float64) for _, one, _ in others])
+    labs = np.array([np.asarray(lab, dtype=np.float64) for _, lab, _ in others])
     line = method.neutral
-    u, mine = line.undertone(held), line.undertone(own[None])[0]
+    u, mine = line.undertone(labs), line.undertone(own[None])[0]
     strength, my = np.hypot(u[:, 0], u[:, 1]), float(np.hypot(*mine))
     cos = np.clip(u @ mine / np.maximum(strength * my, 1e-9), -1, 1)
     alike = (np.degrees(np.arccos(cos)) <= ECHO_ANGLE) & (
         np.minimum(strength, my) >= ECHO_STRENGTH * np.maximum(np.maximum(strength, my), 1e-9)
     )
-    echo = (delta_e(own, held) < method.known_before) | (alike & (my >= method.passive_below))
+    echo = (delta_e(own, labs) < method.known_before) | (alike & (my >= method.passive_below))
     again = [(area, name) for (name, _, area), repeated in zip(others, echo, strict=True) if repeated and area > 0]
-    found = sorted(again, key=lambda one: (-one[0], one[1]))
+    found = sorted(again, key=lambda repeat: (-repeat[0], repeat[1]))
     sizes = [area for area, _ in found]
     return Repeats(tuple(name for _, name in found), len(sizes) > 1 and sizes[0] < OTHER_SIZE * sizes[-1])

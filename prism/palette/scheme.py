@@ -134,23 +134,23 @@ def wanted(subject: Reading, character: str, pool: Pool, carried: Sequence[Carri
     own = u / strength if strength >= method.passive_below else side * warm
     depths = _depths(subject.lrv, method)
     at_least = max(strength, 1.5)
-    found = {
+    wants = {
         "paler": Wanted(depths["paler"], own, 0.7 * at_least),
         "middle": Wanted(depths["middle"], own, 1.1 * at_least),
         "accent": Wanted(depths["accent"], own, 1.5 * at_least),
     }
     if character == "opposite":
-        found["accent"] = Wanted(depths["accent"], -side * warm, max(2.0 * at_least, 6.0), ACROSS)
+        wants["accent"] = Wanted(depths["accent"], -side * warm, max(2.0 * at_least, 6.0), ACROSS)
     elif character == "balance":
-        found["middle"] = Wanted(depths["middle"], -side * warm, max(at_least, 3.0), ACROSS)
-        found["accent"] = Wanted(depths["accent"], -side * warm, max(1.5 * at_least, 5.0), ACROSS)
+        wants["middle"] = Wanted(depths["middle"], -side * warm, max(at_least, 3.0), ACROSS)
+        wants["accent"] = Wanted(depths["accent"], -side * warm, max(1.5 * at_least, 5.0), ACROSS)
     elif character == "fixed":
-        found = _of_what_stays(carried, depths, pool)
+        wants = _of_what_stays(carried, depths, pool)
     elif character == "reference":
-        found = _like(carried, pool)
+        wants = _like(carried, pool)
     elif character not in CHARACTERS:
         raise KeyError(character)
-    return found
+    return wants
 
 
 def _depths(light: float, method: Method) -> dict[str, float]:
@@ -177,7 +177,7 @@ def _of_what_stays(carried: Sequence[Carried], depths: Mapping[str, float], pool
     if not carried:
         raise SchemeError("nothing stays")
     first, second = carried[0], carried[1 % len(carried)]
-    colour = np.hypot(*pool.neutral.undertone(np.asarray([one.lab for one in carried])).T)
+    colour = np.hypot(*pool.neutral.undertone(np.asarray([colour.lab for colour in carried])).T)
     most = carried[int(colour.argmax())]
     return {
         "paler": _towards(first, pool, depths["paler"], 0.4),
@@ -190,8 +190,8 @@ def _like(carried: Sequence[Carried], pool: Pool) -> dict[str, Wanted]:
     """Return wants for the three colours of a reference: the lightest, the middle one, the darkest."""
     if len(carried) != 3:
         raise SchemeError("three colours")
-    ranked = sorted(carried, key=lambda one: (-one.lrv, one.name))
-    return {name: _towards(one, pool, one.lrv, 1.0) for name, one in zip(CHOSEN, ranked, strict=True)}
+    ranked = sorted(carried, key=lambda colour: (-colour.lrv, colour.name))
+    return {name: _towards(colour, pool, colour.lrv, 1.0) for name, colour in zip(CHOSEN, ranked, strict=True)}
 
 
 def scheme(subject: Reading, character: str, pool: Pool, asked: Asked | None = None, runners: int = 3) -> Scheme:
@@ -237,10 +237,10 @@ def _fill(
     weights = pool.method.palette.weights
     score = (weights[0] * depth + weights[1] * turn + weights[2] * much) / sum(weights)
 
-    held = np.stack(taken)[:, None]
+    stacked = np.stack(taken)[:, None]
 
     def apart(rows: NDArray[np.intp]) -> NDArray[np.bool_]:
-        return np.asarray(delta_e(held, pool.lab[rows][None]).min(axis=0) >= pool.method.palette.apart)
+        return np.asarray(delta_e(stacked, pool.lab[rows][None]).min(axis=0) >= pool.method.palette.apart)
 
     # a colour that points elsewhere, or is far stronger or weaker, is taken only where the deck has none that fits
     points = degrees <= SAME_WAY
@@ -254,7 +254,7 @@ def _fill(
     return Place(
         name, row, 0.0, float(score[row]), (float(depth[row]), float(turn[row]), float(much[row])), float(degrees[row]),
         want.lrv, float(pool.lrv[row]), want.strength, float(pool.strength[row]), want.follows, locked is not None,
-        tuple(one for one in rows if one != row)[:runners],
+        tuple(chosen_row for chosen_row in rows if chosen_row != row)[:runners],
     )  # fmt: skip
 
 
@@ -282,16 +282,16 @@ def _dark(subject: Reading, pool: Pool, asked: Asked, shares: Mapping[str, float
     taken = {row for name, row in asked.locked.items() if name != "dark"}
     rows = allowed[~np.isin(allowed, list(taken))]
     keys = [pool.keys[row] for row in rows] if len(rows) < len(pool.keys) else list(pool.keys)
-    found = [
-        (int(rows[one.row]), one.angle)
-        for one in darks(subject, pool.lab[rows], pool.lrv[rows], keys, pool.method, pool.neutral, most=runners + 1)
+    picks = [
+        (int(rows[dark.row]), dark.angle)
+        for dark in darks(subject, pool.lab[rows], pool.lrv[rows], keys, pool.method, pool.neutral, most=runners + 1)
     ]
-    row, angle = asked.locked.get("dark", found[0][0] if found else None), dict(found)
+    row, angle = asked.locked.get("dark", picks[0][0] if picks else None), dict(picks)
     if row is None:
         return None
     away, lrv = angle.get(row, 180.0), float(pool.lrv[row])
     score = 1 - away / 180
-    rest = tuple(other for other, _ in found if other != row)[:runners]
+    rest = tuple(other for other, _ in picks if other != row)[:runners]
     return Place(
         "dark", row, shares["dark"], score, (1.0, score, 1.0), away, lrv, lrv, locked="dark" in asked.locked,
         runners_up=rest,
@@ -326,8 +326,8 @@ def _best(
         # all that are as good as the last one of them, so that a tie is settled by key alone
         least = -np.partition(-score[rows], some - 1)[some - 1]
         few = rows[score[rows] >= least - _EQUAL]
-        held = few[apart(few)]
-        if len(held) >= count or len(few) == len(rows):
-            return sorted(held.tolist(), key=lambda row: (-round(float(score[row]), 6), keys[row]))[:count]
+        best = few[apart(few)]
+        if len(best) >= count or len(few) == len(rows):
+            return sorted(best.tolist(), key=lambda row: (-round(float(score[row]), 6), keys[row]))[:count]
         some = min(4 * some, len(rows))
     return []

@@ -114,8 +114,8 @@ def outdoors(lab: ArrayLike, sheen: str = FILM_OUTSIDE) -> Outdoors:
 
 def uses(reading: Reading, method: Method, around: Around | None = None) -> list[Use]:
     """Return how a colour suits every surface of `SURFACES`."""
-    held = around or Around()
-    return [_judged(surface, reading, method, held) for surface in SURFACES]
+    surroundings = around or Around()
+    return [_judged(surface, reading, method, surroundings) for surface in SURFACES]
 
 
 def _judged(surface: str, reading: Reading, method: Method, around: Around) -> Use:
@@ -126,9 +126,9 @@ def _judged(surface: str, reading: Reading, method: Method, around: Around) -> U
     else:
         reasons = _others(surface, reading, method, around)
     suits = min((least for least, _ in reasons), default=Suits.SUITS)
-    said = [reason for least, reason in reasons if least == suits] if suits < Suits.SUITS else []
+    reasons_against = [reason for least, reason in reasons if least == suits] if suits < Suits.SUITS else []
     good = [reason for least, reason in reasons if least == Suits.SUITS]
-    return Use(surface, suits, tuple(said or good))
+    return Use(surface, suits, tuple(reasons_against or good))
 
 
 Found = list[tuple[Suits, Reason]]
@@ -161,34 +161,34 @@ def _chroma(reading: Reading) -> float:
 
 def _walls(surface: str, reading: Reading, method: Method, around: Around) -> Found:
     lrv, rules, chroma = reading.lrv, method.use, _chroma(reading)
-    found: Found = []
+    uses: Found = []
     if surface == "walls of the whole home":
         if lrv >= rules.whole_home:
-            found.append((Suits.SUITS, Reason("light enough", lrv, rules.whole_home)))
+            uses.append((Suits.SUITS, Reason("light enough", lrv, rules.whole_home)))
         elif lrv >= rules.accent_below:
-            found.append((Suits.WITH_CARE, Reason("deep for a home", lrv, rules.whole_home)))
+            uses.append((Suits.WITH_CARE, Reason("deep for a home", lrv, rules.whole_home)))
         else:
-            found.append((Suits.NO, Reason("too deep for a home", lrv, rules.accent_below)))
+            uses.append((Suits.NO, Reason("too deep for a home", lrv, rules.accent_below)))
         if chroma >= rules.clear:
-            found.append((Suits.NO, Reason("a statement everywhere", chroma, rules.clear)))
+            uses.append((Suits.NO, Reason("a statement everywhere", chroma, rules.clear)))
         elif _undertone(reading) >= SHIFTS:
-            found.append((Suits.WITH_CARE, Reason("shifts from room to room", _undertone(reading), SHIFTS)))
+            uses.append((Suits.WITH_CARE, Reason("shifts from room to room", _undertone(reading), SHIFTS)))
     elif surface == "one wall":
         if lrv >= method.white_lrv or (lrv >= PALE_FROM and chroma < QUIET):
-            found.append((Suits.NO, Reason("no accent", lrv, min(lrv, method.white_lrv))))
+            uses.append((Suits.NO, Reason("no accent", lrv, min(lrv, method.white_lrv))))
         elif lrv <= ACCENT_FROM or chroma >= rules.clear:
-            found.append((Suits.SUITS, Reason("an accent", lrv, ACCENT_FROM)))
+            uses.append((Suits.SUITS, Reason("an accent", lrv, ACCENT_FROM)))
         else:
-            found.append((Suits.WITH_CARE, Reason("a weak accent", lrv, ACCENT_FROM)))
+            uses.append((Suits.WITH_CARE, Reason("a weak accent", lrv, ACCENT_FROM)))
     elif lrv >= rules.accent_below and surface == "walls of one room":
-        found.append((Suits.SUITS, Reason("holds a room", lrv, rules.accent_below)))
+        uses.append((Suits.SUITS, Reason("holds a room", lrv, rules.accent_below)))
         if chroma >= rules.clear:
-            found.append((Suits.WITH_CARE, Reason("a statement", chroma, rules.clear)))
+            uses.append((Suits.WITH_CARE, Reason("a statement", chroma, rules.clear)))
     else:
-        found += _all_over(reading, method, around)
+        uses += _all_over(reading, method, around)
         if surface == "all over" and lrv >= method.white_lrv:
-            found.append((Suits.SUITS, Reason("white all over", lrv, method.white_lrv)))
-    return found
+            uses.append((Suits.SUITS, Reason("white all over", lrv, method.white_lrv)))
+    return uses
 
 
 def _all_over(reading: Reading, method: Method, around: Around) -> Found:
@@ -196,152 +196,152 @@ def _all_over(reading: Reading, method: Method, around: Around) -> Found:
     lrv, rules = reading.lrv, method.use
     if lrv >= rules.accent_below:
         deepens = _strong(reading, method) and lrv < method.white_lrv
-        said = Reason("one colour all over", lrv, rules.accent_below)
+        reason = Reason("one colour all over", lrv, rules.accent_below)
         if deepens:
-            said = Reason("deepens itself", _undertone(reading), _much(method))
-        return [(Suits.WITH_CARE if deepens or _chroma(reading) >= rules.clear else Suits.SUITS, said)]
+            reason = Reason("deepens itself", _undertone(reading), _much(method))
+        return [(Suits.WITH_CARE if deepens or _chroma(reading) >= rules.clear else Suits.SUITS, reason)]
     if around.floor is None or around.lux is None:
         return [(Suits.WITH_CARE, Reason("needs a large daylit room", lrv, rules.accent_below))]
-    found: Found = []
+    uses: Found = []
     if around.floor < rules.large_room:
-        found.append((Suits.NO, Reason("room too small", around.floor, rules.large_room)))
+        uses.append((Suits.NO, Reason("room too small", around.floor, rules.large_room)))
     if around.lux < method.light.dim:
-        found.append((Suits.NO, Reason("room too dim", around.lux, method.light.dim)))
-    elif around.lux < method.light.bright and not found:
-        found.append((Suits.WITH_CARE, Reason("room not bright", around.lux, method.light.bright)))
-    return found or [(Suits.SUITS, Reason("large and daylit", around.floor, rules.large_room))]
+        uses.append((Suits.NO, Reason("room too dim", around.lux, method.light.dim)))
+    elif around.lux < method.light.bright and not uses:
+        uses.append((Suits.WITH_CARE, Reason("room not bright", around.lux, method.light.bright)))
+    return uses or [(Suits.SUITS, Reason("large and daylit", around.floor, rules.large_room))]
 
 
 def _others(surface: str, reading: Reading, method: Method, around: Around) -> Found:
     lrv, chroma = reading.lrv, _chroma(reading)
     rules = method.use
-    found: Found = []
+    uses: Found = []
     if surface == "ceiling":
         if lrv >= rules.ceiling:
-            found.append((Suits.SUITS, Reason("lifts a ceiling", lrv, rules.ceiling)))
+            uses.append((Suits.SUITS, Reason("lifts a ceiling", lrv, rules.ceiling)))
         else:
             deep = lrv < rules.accent_below
-            found.append((Suits.NO if deep else Suits.WITH_CARE, Reason("ceiling comes down", lrv, rules.ceiling)))
+            uses.append((Suits.NO if deep else Suits.WITH_CARE, Reason("ceiling comes down", lrv, rules.ceiling)))
         if chroma >= SPEAKS:
-            found.append((Suits.WITH_CARE, Reason("tints from above", chroma, SPEAKS)))
+            uses.append((Suits.WITH_CARE, Reason("tints from above", chroma, SPEAKS)))
         elif reading.temperature.value <= _cool_below(method):
-            found.append((Suits.WITH_CARE, Reason("a cold ceiling", reading.temperature.value, _cool_below(method))))
+            uses.append((Suits.WITH_CARE, Reason("a cold ceiling", reading.temperature.value, _cool_below(method))))
     elif surface in ("trim", "doors"):
-        found += _woodwork(surface, reading, method, around)
+        uses += _woodwork(surface, reading, method, around)
     elif surface in ("cabinets", "built-ins", "island"):
-        found += _fitted(surface, reading, method)
+        uses += _fitted(surface, reading, method)
     elif surface == "furniture":
         if chroma >= SPEAKS or lrv <= ACCENT_FROM:
-            found.append((Suits.SUITS, Reason("small enough", chroma, SPEAKS)))
+            uses.append((Suits.SUITS, Reason("small enough", chroma, SPEAKS)))
         else:
             nothing = lrv >= PALE_FROM and chroma < QUIET
-            found.append((Suits.NO if nothing else Suits.WITH_CARE, Reason("says little", chroma, SPEAKS)))
+            uses.append((Suits.NO if nothing else Suits.WITH_CARE, Reason("says little", chroma, SPEAKS)))
     elif surface == "floor":
         low, high = rules.floor_shows
         if lrv < low:
-            found.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
+            uses.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
         elif lrv > high:
             marked = lrv >= SCUFFED
-            found.append((Suits.NO if marked else Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
+            uses.append((Suits.NO if marked else Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
         else:
-            found.append((Suits.SUITS, Reason("floor wears", lrv, low)))
+            uses.append((Suits.SUITS, Reason("floor wears", lrv, low)))
         if chroma >= rules.clear:
-            found.append((Suits.WITH_CARE, Reason("tints the room", chroma, rules.clear)))
+            uses.append((Suits.WITH_CARE, Reason("tints the room", chroma, rules.clear)))
         elif reading.temperature.value <= _cool_below(method):
-            found.append((Suits.WITH_CARE, Reason("a cold floor", reading.temperature.value, _cool_below(method))))
-    return found
+            uses.append((Suits.WITH_CARE, Reason("a cold floor", reading.temperature.value, _cool_below(method))))
+    return uses
 
 
 def _fitted(surface: str, reading: Reading, method: Method) -> Found:
     """Return what a colour would do on what is built in: cabinets, shelves and cupboards, an island."""
     lrv, chroma, rules = reading.lrv, _chroma(reading), method.use
     low, high = {"cabinets": CABINETS, "built-ins": SHELVES, "island": ISLAND}[surface]
-    found: Found = []
+    uses: Found = []
     if chroma >= 2 * rules.clear:
-        found.append((Suits.NO, Reason("long to live with", chroma, 2 * rules.clear)))
+        uses.append((Suits.NO, Reason("long to live with", chroma, 2 * rules.clear)))
     elif chroma >= rules.clear and surface != "island":
-        found.append((Suits.WITH_CARE, Reason("long to live with", chroma, rules.clear)))
+        uses.append((Suits.WITH_CARE, Reason("long to live with", chroma, rules.clear)))
     if lrv < low:
-        found.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
+        uses.append((Suits.WITH_CARE, Reason("shows dust", lrv, low)))
     if surface == "cabinets":
         if lrv >= method.whites.glare_lrv:
-            found.append((Suits.WITH_CARE, Reason("glares", lrv, method.whites.glare_lrv)))
+            uses.append((Suits.WITH_CARE, Reason("glares", lrv, method.whites.glare_lrv)))
         elif lrv >= high:
-            found.append((Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
-        found.append((Suits.SUITS, Reason("washed in a higher sheen", lrv, low)))
+            uses.append((Suits.WITH_CARE, Reason("shows dirt", lrv, high)))
+        uses.append((Suits.SUITS, Reason("washed in a higher sheen", lrv, low)))
     elif surface == "built-ins":
         if lrv > high:
-            found.append((Suits.WITH_CARE, Reason("no ground for what is on it", lrv, high)))
-        found.append((Suits.SUITS, Reason("a ground for what is on it", lrv, high)))
+            uses.append((Suits.WITH_CARE, Reason("no ground for what is on it", lrv, high)))
+        uses.append((Suits.SUITS, Reason("a ground for what is on it", lrv, high)))
     elif lrv >= method.white_lrv:
-        found.append((Suits.NO, Reason("island shows knocks", lrv, method.white_lrv)))
+        uses.append((Suits.NO, Reason("island shows knocks", lrv, method.white_lrv)))
     elif lrv > high:
-        found.append((Suits.WITH_CARE, Reason("island too near the rest", lrv, high)))
+        uses.append((Suits.WITH_CARE, Reason("island too near the rest", lrv, high)))
     else:
-        found.append((Suits.SUITS, Reason("an island may be deeper", lrv, high)))
-    return found
+        uses.append((Suits.SUITS, Reason("an island may be deeper", lrv, high)))
+    return uses
 
 
 def _woodwork(surface: str, reading: Reading, method: Method, around: Around) -> Found:
     """Return what trim or doors of a colour would do: near white, near black, or in between."""
     lrv = reading.lrv
-    found: Found = []
+    uses: Found = []
     if around.walls is not None and abs(lrv - around.walls) < method.trim_gap:
-        found.append((Suits.WITH_CARE, Reason("edge is lost", abs(lrv - around.walls), method.trim_gap)))
+        uses.append((Suits.WITH_CARE, Reason("edge is lost", abs(lrv - around.walls), method.trim_gap)))
     if lrv >= method.white_lrv:
         clean = abs(reading.temperature.value) < method.whites.clean_within
         if surface == "doors" and lrv >= method.whites.glare_lrv and clean:
-            found.append((Suits.WITH_CARE, Reason("glares", lrv, method.whites.glare_lrv)))
+            uses.append((Suits.WITH_CARE, Reason("glares", lrv, method.whites.glare_lrv)))
         if _strong(reading, method) and surface == "trim":
-            found.append((Suits.WITH_CARE, Reason("a coloured trim", _undertone(reading), _much(method))))
-        found.append((Suits.SUITS, Reason("a light trim", lrv, method.white_lrv)))
+            uses.append((Suits.WITH_CARE, Reason("a coloured trim", _undertone(reading), _much(method))))
+        uses.append((Suits.SUITS, Reason("a light trim", lrv, method.white_lrv)))
     elif lrv <= DARK_TRIM:
-        found.append((Suits.SUITS, Reason("a dark trim", lrv, DARK_TRIM)))
+        uses.append((Suits.SUITS, Reason("a dark trim", lrv, DARK_TRIM)))
     elif surface == "doors" and lrv <= DOOR_TOLD:
-        found.append((Suits.SUITS, Reason("told from white trim", lrv, DOOR_TOLD)))
+        uses.append((Suits.SUITS, Reason("told from white trim", lrv, DOOR_TOLD)))
     elif surface == "doors" and _chroma(reading) >= SPEAKS:
-        found.append((Suits.SUITS, Reason("told by its colour", _chroma(reading), SPEAKS)))
+        uses.append((Suits.SUITS, Reason("told by its colour", _chroma(reading), SPEAKS)))
     else:
         between = surface == "trim" and DARK_TRIM < lrv <= DOOR_TOLD
         level = Suits.NO if between else Suits.WITH_CARE
-        found.append((level, Reason("neither light nor dark", lrv, method.white_lrv)))
-    return found
+        uses.append((level, Reason("neither light nor dark", lrv, method.white_lrv)))
+    return uses
 
 
 def _outside(surface: str, reading: Reading, method: Method, around: Around) -> Found:
     lrv, chroma = reading.lrv, _chroma(reading)
-    found: Found = []
+    uses: Found = []
     if around.limit is not None and lrv < around.limit and surface != "porch ceiling":
-        found.append((Suits.NO, Reason("below the limit", lrv, around.limit)))
+        uses.append((Suits.NO, Reason("below the limit", lrv, around.limit)))
     if lrv < method.dark_outside and surface != "porch ceiling":
-        found.append((Suits.WITH_CARE, Reason("heats up", lrv, method.dark_outside)))
+        uses.append((Suits.WITH_CARE, Reason("heats up", lrv, method.dark_outside)))
     out = outdoors(reading.lab)
     if surface == "porch ceiling":
         if lrv < SHADY_PORCH:
             dark = lrv < method.use.accent_below
             level = Suits.NO if dark else Suits.WITH_CARE
-            found.append((level, Reason("takes the porch’s light", lrv, SHADY_PORCH)))
+            uses.append((level, Reason("takes the porch’s light", lrv, SHADY_PORCH)))
         elif reading.temperature.value >= _warm_from(method):
-            found.append((Suits.WITH_CARE, Reason("warmed from below", reading.temperature.value, _warm_from(method))))
-        found.append((Suits.SUITS, Reason("lights a porch", lrv, SHADY_PORCH)))
+            uses.append((Suits.WITH_CARE, Reason("warmed from below", reading.temperature.value, _warm_from(method))))
+        uses.append((Suits.SUITS, Reason("lights a porch", lrv, SHADY_PORCH)))
     elif surface == "outside walls":
         if out.lrv >= DULL_OUTSIDE:
-            found.append((Suits.WITH_CARE, Reason("dazzles in the sun", out.lrv, DULL_OUTSIDE)))
+            uses.append((Suits.WITH_CARE, Reason("dazzles in the sun", out.lrv, DULL_OUTSIDE)))
         elif chroma - out.paler < 4 and lrv >= 60:
-            found.append((Suits.WITH_CARE, Reason("looks white outdoors", out.lrv, 60)))
+            uses.append((Suits.WITH_CARE, Reason("looks white outdoors", out.lrv, 60)))
         if chroma >= LOUD:
-            found.append((Suits.NO, Reason("loud in the sun", chroma, LOUD)))
+            uses.append((Suits.NO, Reason("loud in the sun", chroma, LOUD)))
         elif reading.temperature.value <= _cool_below(method) and lrv >= ACCENT_FROM:
-            found.append((Suits.WITH_CARE, Reason("cold in the shade", reading.temperature.value, _cool_below(method))))
-        found.append((Suits.SUITS, Reason("lighter and less coloured", out.lighter, out.paler)))
+            uses.append((Suits.WITH_CARE, Reason("cold in the shade", reading.temperature.value, _cool_below(method))))
+        uses.append((Suits.SUITS, Reason("lighter and less coloured", out.lighter, out.paler)))
     elif surface == "shutters":
         if lrv > SHUTTERS:
             level = Suits.NO if lrv >= PALE_FROM else Suits.WITH_CARE
-            found.append((level, Reason("lost on a pale wall", lrv, SHUTTERS)))
-        found.append((Suits.SUITS, Reason("stands out on a wall", lrv, SHUTTERS)))
+            uses.append((level, Reason("lost on a pale wall", lrv, SHUTTERS)))
+        uses.append((Suits.SUITS, Reason("stands out on a wall", lrv, SHUTTERS)))
     elif chroma >= SPEAKS or lrv <= DARK_TRIM:
-        found.append((Suits.SUITS, Reason("seen from the street", chroma, SPEAKS)))
+        uses.append((Suits.SUITS, Reason("seen from the street", chroma, SPEAKS)))
     else:
         level = Suits.NO if lrv >= PALE_FROM else Suits.WITH_CARE
-        found.append((level, Reason("lost in its frame", chroma, SPEAKS)))
-    return found
+        uses.append((level, Reason("lost in its frame", chroma, SPEAKS)))
+    return uses

@@ -64,30 +64,30 @@ def estimate(colour: Stimulus, system: TintSystem) -> list[Estimate]:
     Each has at most four colorants and fits its base. Of recipes that make the same colour, a spectrum prefers those
     that make it alike in every band.
     """
-    found = [one for one in _candidates(colour, system) if one.residual <= TOO_FAR]
+    estimates = [candidate for candidate in _candidates(colour, system) if candidate.residual <= TOO_FAR]
     if colour.reflectance is not None:
-        aside = _aside(np.asarray(colour.reflectance), [one.recipe for one in found], system)
-        order = sorted(range(len(found)), key=lambda i: (found[i].residual + aside[i], found[i].cost))
-        found = [found[i] for i in order]
+        aside = _aside(np.asarray(colour.reflectance), [estimate.recipe for estimate in estimates], system)
+        order = sorted(range(len(estimates)), key=lambda i: (estimates[i].residual + aside[i], estimates[i].cost))
+        estimates = [estimates[i] for i in order]
     else:
-        found.sort(key=lambda one: one.cost)
-    if not found:
+        estimates.sort(key=lambda one: one.cost)
+    if not estimates:
         return []
-    worst = found[0].residual + NEARLY
-    return _distinct(one for one in found if one.residual <= worst)[:KEPT]
+    worst = estimates[0].residual + NEARLY
+    return _distinct(estimate for estimate in estimates if estimate.residual <= worst)[:KEPT]
 
 
 def nearest_miss(colour: Stimulus, system: TintSystem) -> float | None:
     """Return how far from a colour, ΔE00, the nearest recipe stays that was found; None where none was."""
-    return min((one.residual for one in _candidates(colour, system)), default=None)
+    return min((candidate.residual for candidate in _candidates(colour, system)), default=None)
 
 
 def _candidates(colour: Stimulus, system: TintSystem) -> list[Estimate]:
     """Return recipes near a colour: from its spectrum, and from Lab alone where no spectral one makes the colour."""
-    found = _of_spectrum(np.asarray(colour.reflectance), system) if colour.reflectance is not None else []
-    if any(one.residual <= TOO_FAR for one in found):
-        return found
-    return found + _of_lab(colour.lab_array, system, colour.reflectance is not None)
+    estimates = _of_spectrum(np.asarray(colour.reflectance), system) if colour.reflectance is not None else []
+    if any(estimate.residual <= TOO_FAR for estimate in estimates):
+        return estimates
+    return estimates + _of_lab(colour.lab_array, system, colour.reflectance is not None)
 
 
 def _aside(reflectance: Array, recipes: list[Recipe], system: TintSystem) -> Array:
@@ -105,8 +105,8 @@ def _aside(reflectance: Array, recipes: list[Recipe], system: TintSystem) -> Arr
 def _distinct(found: Iterable[Estimate]) -> list[Estimate]:
     """Return answers that differ in base or colorants."""
     kept: dict[tuple[str, frozenset[str]], Estimate] = {}
-    for one in found:
-        kept.setdefault((one.recipe.base, frozenset(one.recipe.amounts)), one)
+    for estimate in found:
+        kept.setdefault((estimate.recipe.base, frozenset(estimate.recipe.amounts)), estimate)
     return list(kept.values())
 
 
@@ -120,7 +120,7 @@ def _of_spectrum(reflectance: Array, system: TintSystem) -> list[Estimate]:
     from scipy.optimize import nnls  # late: it takes longer to import than the whole core
 
     codes = list(system.colorants)
-    found = []
+    estimates = []
     for base in system.bases.values():
         scale = sensitive / base.s
         matrix = np.array([(p.k - theta * p.s) * scale for p in system.colorants.values()]).T
@@ -130,28 +130,30 @@ def _of_spectrum(reflectance: Array, system: TintSystem) -> list[Estimate]:
             amounts, _ = nnls(matrix[:, chosen], target)
             used = {codes[i]: float(a) for i, a in zip(chosen, amounts, strict=True) if a > LEAST}
             recipes.append(Recipe(base.code, used))
-        found += [one for one in _finished(recipes, to_lab(reflectance), system) if one.total <= base.capacity]
-    return _measured(found, to_lab(reflectance), system, from_spectrum=True)
+        estimates += [
+            estimate for estimate in _finished(recipes, to_lab(reflectance), system) if estimate.total <= base.capacity
+        ]
+    return _measured(estimates, to_lab(reflectance), system, from_spectrum=True)
 
 
 def _finished(recipes: list[Recipe], lab: Array, system: TintSystem) -> list[Recipe]:
     """Return recipes in one base brought to a Lab with the colorants they have: where these cannot copy a spectrum,
     every band is a little off, and the colour with them. What does not come nearer stays."""
-    found = [recipe for recipe in recipes if not recipe.amounts]
+    finished = [recipe for recipe in recipes if not recipe.amounts]
     for count in sorted({len(recipe.amounts) for recipe in recipes} - {0}):
         some = [recipe for recipe in recipes if len(recipe.amounts) == count]
         k, s = (
-            np.array([[getattr(system.colorants[code], quantity) for code in one.amounts] for one in some])
+            np.array([[getattr(system.colorants[code], quantity) for code in estimate.amounts] for estimate in some])
             for quantity in ("k", "s")
         )
         base = system.bases[some[0].base]
-        paint, start = Sets(k, s, base.k, base.s), np.log([list(one.amounts.values()) for one in some])
+        paint, start = Sets(k, s, base.k, base.s), np.log([list(estimate.amounts.values()) for estimate in some])
         logs, _ = paint.steps(lab, start, STEPS)
         before, after = (delta_e(lab, paint.lab(np.exp(at))) for at in (start, logs))
         for one, better, amounts in zip(some, after < before, np.exp(logs).tolist(), strict=True):
             kept = {c: a for c, a in zip(one.amounts, amounts, strict=True) if a > 2 * LEAST}
-            found.append(Recipe(one.base, kept) if better else one)
-    return found
+            finished.append(Recipe(one.base, kept) if better else one)
+    return finished
 
 
 def _supports(matrix: Array, target: Array) -> list[list[int]]:
@@ -174,9 +176,9 @@ def _of_lab(lab: Array, system: TintSystem, from_spectrum: bool = False) -> list
     threes = np.array([t for t in combinations(colour_of, 3) if any(codes[i] in plain for i in t)])
     k = np.array([system.colorants[code].k for code in codes])
     s = np.array([system.colorants[code].s for code in codes])
-    found: list[Estimate] = []
+    estimates: list[Estimate] = []
     for number, base in enumerate(_bases_for(lab, system)):
-        if number == USUAL_BASES and any(one.residual <= TOO_FAR for one in found):
+        if number == USUAL_BASES and any(estimate.residual <= TOO_FAR for estimate in estimates):
             break
         recipes = []
         own = system.bases[base]
@@ -192,8 +194,8 @@ def _of_lab(lab: Array, system: TintSystem, from_spectrum: bool = False) -> list
             recipe = Recipe(base, amounts)
             if system.capacity_used(recipe) <= 1:
                 recipes.append(recipe)
-        found += _measured(recipes, lab, system, from_spectrum)
-    return found
+        estimates += _measured(recipes, lab, system, from_spectrum)
+    return estimates
 
 
 def _bases_for(lab: Array, system: TintSystem) -> list[str]:

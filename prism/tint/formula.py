@@ -85,7 +85,9 @@ def formula(recipe: Recipe, can: Can, system: TintSystem) -> Formula:
     error = rounding_error(recipe, can, system)
     better = None
     if error > ROUNDED_TOO_FAR:
-        larger = [one for one in system.cans if one.litres > can.litres and one.metric == can.metric]
+        larger = [
+            can_size for can_size in system.cans if can_size.litres > can.litres and can_size.metric == can.metric
+        ]
         better = next((c for c in larger if rounding_error(recipe, c, system) <= ROUNDED_TOO_FAR), None)
     return Formula(
         can,

@@ -63,9 +63,9 @@ def opacities(recipes: Sequence[Recipe], system: TintSystem) -> list[Opacity]:
         raise RecipeError("the tinting system states no film")
     k, s = system.parts(recipes)
     thick = system.film.scattering
-    found = [_over(k, s, thick * coats, ground) for coats in (1.0, 1.5) for ground in (BLACK, WHITE)]
-    y = to_lrv(np.array(found))
-    black, white = (to_hex(reflectance_to_screen(spectra)[0]) for spectra in found[:2])
+    opacities = [_over(k, s, thick * coats, ground) for coats in (1.0, 1.5) for ground in (BLACK, WHITE)]
+    y = to_lrv(np.array(opacities))
+    black, white = (to_hex(reflectance_to_screen(spectra)[0]) for spectra in opacities[:2])
     return [
         Opacity(float(y[0, i] / y[1, i]), float(y[2, i] / y[3, i]), black[i], white[i]) for i in range(len(recipes))
     ]

@@ -64,5 +64,5 @@ def surface_slope(inner: ArrayLike, k1: float = K1, k2: float = K2) -> Array:
 def inner(measured: ArrayLike, k1: float = K1, k2: float = K2) -> Array:
     """Return inner reflectance of measured reflectance, the inverse of `surface`."""
     r = np.asarray(measured, dtype=np.float64) - k1
-    found: Array = r / ((1 - k1) * (1 - k2) + k2 * r)
-    return found
+    internal: Array = r / ((1 - k1) * (1 - k2) + k2 * r)
+    return internal

@@ -114,8 +114,8 @@ def curve(recipe: Recipe, percents: Sequence[float], system: TintSystem, method:
     """
     spectra = system.reflectance([recipe.scaled(percent) for percent in percents])
     lab, lrv = to_lab(spectra), to_lrv(spectra)
-    found = classify_many(lab, lrv, np.zeros(len(lrv)), method)
-    families = tuple(found.family_at(row).base for row in range(len(lrv)))
+    classes = classify_many(lab, lrv, np.zeros(len(lrv)), method)
+    families = tuple(classes.family_at(row).base for row in range(len(lrv)))
     at = np.array(percents, dtype=np.float64)
     for array in (at, lrv, lab):
         array.flags.writeable = False  # a curve is kept and read by many

@@ -29,10 +29,10 @@ def twin(asked: Asked) -> Exercise | None:
     """Return a board and several that are like it; the first hangs alone, the nearest of the others is right."""
     pool = asked.pool
     apart = asked.hard("difference")
-    rows, one = drawn(asked, LOOKALIKES + 1)
-    far = delta_e(pool.lab[rows], pool.lab[one])
+    rows, subject = drawn(asked, LOOKALIKES + 1)
+    far = delta_e(pool.lab[rows], pool.lab[subject])
     order = np.argsort(far)
-    order = order[rows[order] != one]
+    order = order[rows[order] != subject]
     nearest = int(order[0])
     rest = [int(i) for i in order[1:] if far[i] >= far[nearest] + apart][:LOOKALIKES]
     if len(rest) < LOOKALIKES or far[nearest] > far[rest[0]] / 1.5:
@@ -42,24 +42,24 @@ def twin(asked: Asked) -> Exercise | None:
         return None
     place, hung = hung_at_random(boards, asked.rng)
     gap = float(far[rest[0]] - far[nearest])
-    return Exercise(Kind.TWIN, (one, *hung), (place[0] + 1,), (), gap, "difference", given=1)
+    return Exercise(Kind.TWIN, (subject, *hung), (place[0] + 1,), (), gap, "difference", given=1)
 
 
 def evening(asked: Asked) -> Exercise | None:
     """Return a board by day, and several as they look under the lamp of an evening, one of them the same."""
     pool = asked.pool
-    rows, one = drawn(asked, LOOKALIKES + 1)
+    rows, subject = drawn(asked, LOOKALIKES + 1)
     apart = asked.hard("difference")
-    far = delta_e(pool.lab[rows], pool.lab[one])
-    order = np.argsort(np.where((far >= apart) & (far > pool.doubt[rows] + pool.doubt[one]), far, np.inf))
-    boards = [one, *(int(rows[i]) for i in order[:LOOKALIKES])]
+    far = delta_e(pool.lab[rows], pool.lab[subject])
+    order = np.argsort(np.where((far >= apart) & (far > pool.doubt[rows] + pool.doubt[subject]), far, np.inf))
+    boards = [subject, *(int(rows[i]) for i in order[:LOOKALIKES])]
     seen = in_the_evening(pool.lab[boards])
     gap = float(delta_e(seen[1:], seen[0]).min())
     if gap < max(WITHIN * apart, left_open(pool, boards)):
         return None
     place, hung = hung_at_random(boards, asked.rng)
     looks = {place[i] + 1: Look(_triple(seen[i]), Manner.EVENING) for i in range(len(boards))}
-    return Exercise(Kind.EVENING, (one, *hung), (place[0] + 1,), (), gap, "difference", given=1, looks=looks)
+    return Exercise(Kind.EVENING, (subject, *hung), (place[0] + 1,), (), gap, "difference", given=1, looks=looks)
 
 
 OTHER_STRENGTHS = (90, 85, 60, 50)

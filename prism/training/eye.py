@@ -128,8 +128,8 @@ def _unlikely(u: Array, hues: NDArray[np.intp], table: Array, besides: Besides) 
         near += (far - near) * x
         prior = (at[:, :2] ** 2).sum(axis=1) / PRIOR_SHIFT**2 + ((at[:, 2] - np.log(PRIOR_NOISE)) / NOISE_SPREAD) ** 2
         prior += (((at[:, :2] - besides.mean) / besides.spread) ** 2).sum(axis=1)
-        found: Array = prior / 2 - np.log(near).sum(axis=1)
-        return found
+        penalty: Array = prior / 2 - np.log(near).sum(axis=1)
+        return penalty
 
     return unlikely
 
@@ -139,8 +139,8 @@ def _sloping(unlikely: Unlikely, step: float = 0.02) -> Callable[[Array], tuple[
     moves = np.concatenate([np.zeros((1, 3)), np.eye(3) * step, -np.eye(3) * step])
 
     def sloping(at: Array) -> tuple[float, Array]:
-        found = unlikely(at + moves)
-        return float(found[0]), (found[1:4] - found[4:]) / (2 * step)
+        slopes = unlikely(at + moves)
+        return float(slopes[0]), (slopes[1:4] - slopes[4:]) / (2 * step)
 
     return sloping
 
@@ -157,8 +157,8 @@ def _covariance(unlikely: Unlikely, best: Array, step: float = 0.1) -> Array:
     for (i, j), value in zip(pairs, bent, strict=True):
         curvature[i, j] = curvature[j, i] = value
     values, ways = np.linalg.eigh(curvature)
-    found: Array = (ways / np.maximum(values, 1 / PRIOR_SHIFT**2)) @ ways.T
-    return found
+    covariance: Array = (ways / np.maximum(values, 1 / PRIOR_SHIFT**2)) @ ways.T
+    return covariance
 
 
 def _weighed(unlikely: Unlikely, best: Array, covariance: Array, draws: int) -> tuple[Array, Array]:
@@ -173,5 +173,5 @@ def _weighed(unlikely: Unlikely, best: Array, covariance: Array, draws: int) -> 
     weight /= weight.sum()
     mean = weight @ drawn
     off = drawn - mean
-    found: Array = (weight[:, None] * off).T @ off
-    return mean, found
+    weighed: Array = (weight[:, None] * off).T @ off
+    return mean, weighed

@@ -39,8 +39,8 @@ def right_answers(
     `guessing`: at the threshold halfway between that and every answer right but for `lapses`."""
     at = np.float32(np.log(2.0)) * (np.asarray(apart) / np.asarray(threshold)) ** np.asarray(slope)
     chance = np.asarray(guessing)
-    found: Array = chance + (1 - chance - np.asarray(lapses)) * (1 - np.exp(-at))
-    return found
+    shares: Array = chance + (1 - chance - np.asarray(lapses)) * (1 - np.exp(-at))
+    return shares
 
 
 @dataclass(frozen=True)
@@ -59,8 +59,8 @@ class Staircase:
 
     def __init__(self, prior: float = 1.5) -> None:
         self._log = np.linspace(np.log10(LOWEST), np.log10(HIGHEST), GRID)
-        log, slope, lapses = (one.reshape(-1) for one in np.meshgrid(self._log, SLOPES, SLIPS, indexing="ij"))
-        self._eyes = tuple(one.astype(np.float32) for one in (10**log, slope, lapses))
+        log, slope, lapses = (mesh.reshape(-1) for mesh in np.meshgrid(self._log, SLOPES, SLIPS, indexing="ij"))
+        self._eyes = tuple(values.astype(np.float32) for values in (10**log, slope, lapses))
         self._prior = -0.5 * ((log - np.log10(prior)) / PRIOR_SPREAD) ** 2
         self._told = np.zeros_like(self._prior)
         self._answers = 0
@@ -88,9 +88,9 @@ class Staircase:
         each, _ = lfilter([1.0], [1.0, -FADES], tells, axis=0, zi=FADES * self._told[None])
         self._told = each[-1]
         marks = np.unique(np.linspace(0, len(size) - 1, min(told, len(size))).round().astype(int)).tolist()
-        found = [(mark + 1, self._threshold(each[mark], self._answers + mark + 1)) for mark in marks]
+        marks_at = [(mark + 1, self._threshold(each[mark], self._answers + mark + 1)) for mark in marks]
         self._answers += len(size)
-        return found
+        return marks_at
 
     @property
     def next(self) -> float:

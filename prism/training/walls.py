@@ -60,9 +60,9 @@ def make(
     """
     hard = apart if callable(apart) else lambda axis: apart
     for _ in range(TRIES):
-        found = _MAKERS[kind](Asked(pool, rng, hard, others, about, hue))
-        if found is not None:
-            return found
+        wall = _MAKERS[kind](Asked(pool, rng, hard, others, about, hue))
+        if wall is not None:
+            return wall
     raise PoolError(kind)
 
 
@@ -76,14 +76,14 @@ def _pair(
     """Return two boards of which the first is more of something, by about `apart`, for certain; `still` is what should
     differ little besides. The pool's neutrals are looked through from one of them, drawn by chance."""
     pool = asked.pool
-    rows, one = drawn(asked, 2)
-    pairs = pool.beside(rows, np.full(len(rows), one))
+    rows, subject = drawn(asked, 2)
+    pairs = pool.beside(rows, np.full(len(rows), subject))
     size, sure = measure(pairs)
-    fits = (sure >= pool.method.claims.certain) & (np.abs(np.abs(size) - apart) < WITHIN * apart) & (rows != one)
+    fits = (sure >= pool.method.claims.certain) & (np.abs(np.abs(size) - apart) < WITHIN * apart) & (rows != subject)
     if not fits.any():
         return None
     other = int(np.argmin(np.where(fits, still(pairs) + np.abs(np.abs(size) - apart), np.inf)))
-    boards = [int(rows[other]), one] if size[other] > 0 else [one, int(rows[other])]
+    boards = [int(rows[other]), subject] if size[other] > 0 else [subject, int(rows[other])]
     place, hung = hung_at_random(boards, asked.rng)
     return Exercise(kind, hung, (place[0],), (), float(abs(size[other])), kind.value)
 
@@ -109,13 +109,13 @@ def _in_order(rows: Rows, value: Array, step: float, count: int, rng: np.random.
     order = np.argsort(value)
     ranked, worth = rows[order], value[order]
     able = np.flatnonzero(worth <= worth[-1] - step * (count - 1))
-    found = [int(rng.choice(able))] if len(able) else [0]
-    while len(found) < count:
-        following = np.flatnonzero(worth >= worth[found[-1]] + step)
+    places = [int(rng.choice(able))] if len(able) else [0]
+    while len(places) < count:
+        following = np.flatnonzero(worth >= worth[places[-1]] + step)
         if not len(following):
             break
-        found.append(int(following[0]))
-    return [int(row) for row in ranked[found]]
+        places.append(int(following[0]))
+    return [int(row) for row in ranked[places]]
 
 
 def _creaminess(asked: Asked) -> Exercise | None:
@@ -139,16 +139,16 @@ def _creaminess(asked: Asked) -> Exercise | None:
 def _strip(asked: Asked) -> Exercise | None:
     """Return colours of about one undertone to be put in order, the lightest first."""
     pool = asked.pool
-    rows, one = drawn(asked, STEPS)
-    near = rows[np.hypot(*(pool.seen.u[rows] - pool.seen.u[one]).T) < 2.0]
+    rows, subject = drawn(asked, STEPS)
+    near = rows[np.hypot(*(pool.seen.u[rows] - pool.seen.u[subject]).T) < 2.0]
     boards = _in_order(near, -pool.lab[near, 0], max(asked.hard("lighter"), 1.5), STEPS, asked.rng)
     if len(boards) < STEPS:
         return None
-    found = pool.beside(np.array(boards[:-1]), np.array(boards[1:]))
-    if np.any(found.lighter < pool.method.claims.certain):
+    apart = pool.beside(np.array(boards[:-1]), np.array(boards[1:]))
+    if np.any(apart.lighter < pool.method.claims.certain):
         return None
     place, hung = hung_at_random(boards, asked.rng)
-    return Exercise(Kind.STRIP, hung, (tuple(place),), (), float(found.difference.lightness.min()), "lighter")
+    return Exercise(Kind.STRIP, hung, (tuple(place),), (), float(apart.difference.lightness.min()), "lighter")
 
 
 def _lrv(asked: Asked) -> Exercise | None:
@@ -168,15 +168,15 @@ def _odd(asked: Asked) -> Exercise | None:
     """Return boards that are alike but for one, which is farther from each than they are from one another."""
     pool = asked.pool
     apart = asked.hard("difference")
-    rows, one = drawn(asked, LIKE + 1)
-    far = delta_e(pool.lab[rows], pool.lab[one])
+    rows, subject = drawn(asked, LIKE + 1)
+    far = delta_e(pool.lab[rows], pool.lab[subject])
     near = rows[np.argsort(far)][:LIKE]
     inside = max(float(delta_e(pool.lab[a], pool.lab[b])) for a in near for b in near)
     wanted = inside + apart
     fits = np.flatnonzero(np.abs(far - wanted) < WITHIN * apart)
     if not len(fits):
         return None
-    odd = int(rows[fits[np.argmin(np.abs(pool.lab[rows[fits], 0] - pool.lab[one, 0]))]])
+    odd = int(rows[fits[np.argmin(np.abs(pool.lab[rows[fits], 0] - pool.lab[subject, 0]))]])
     from_each = delta_e(pool.lab[near], pool.lab[odd])
     if from_each.min() < inside + max(0.5 * apart, left_open(pool, [*near, odd])):
         return None
@@ -188,16 +188,16 @@ def _same(asked: Asked) -> Exercise | None:
     """Return two boards that are one colour, or two that differ by about so much."""
     pool = asked.pool
     apart = asked.hard("difference")
-    (rows, one), choices = drawn(asked, 2), (SAME, DIFFERENT)
+    (rows, subject), choices = drawn(asked, 2), (SAME, DIFFERENT)
     if asked.rng.random() < 0.5:
-        return Exercise(Kind.SAME, (one, one), (SAME,), choices, 0.0, "difference")
-    far = delta_e(pool.lab[rows], pool.lab[one])
-    doubt = np.hypot(pool.doubt[rows], pool.doubt[one])
+        return Exercise(Kind.SAME, (subject, subject), (SAME,), choices, 0.0, "difference")
+    far = delta_e(pool.lab[rows], pool.lab[subject])
+    doubt = np.hypot(pool.doubt[rows], pool.doubt[subject])
     fits = (np.abs(far - apart) < WITHIN * apart) & (far > doubt)
     if not fits.any():
         return None
     other = int(np.argmin(np.where(fits, np.abs(far - apart), np.inf)))
-    _, hung = hung_at_random([one, int(rows[other])], asked.rng)
+    _, hung = hung_at_random([subject, int(rows[other])], asked.rng)
     return Exercise(Kind.SAME, hung, (DIFFERENT,), choices, float(far[other]), "difference")
 
 
@@ -212,7 +212,7 @@ def _undertone(asked: Asked) -> Exercise | None:
         return None
     hue = int(seen.hues.said[row, 0])
     choices = dict.fromkeys([*words, *(word for method in asked.others for word in method.undertone.words)])
-    beside = [one for one in (pool.clean, pool.contrast_colour(row)) if one is not None and one != row]
+    beside = [board for board in (pool.clean, pool.contrast_colour(row)) if board is not None and board != row]
     right = _right_undertones(pool, row, asked.others)
     return Exercise(Kind.UNDERTONE, (row, *beside), right, tuple(choices), float(seen.effect[row]), words[hue])
 

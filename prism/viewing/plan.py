@@ -63,13 +63,13 @@ def spread(
     """
     last = max(decide - timedelta(days=1), first)
     days = [first + timedelta(days=i) for i in range((last - first).days + 1)]
-    held = {day: (load or {}).get(day, 0) for day in days}
+    visits = {day: (load or {}).get(day, 0) for day in days}
     rooms: dict[int, set[date]] = {}
-    found = []
-    for one in sorted(hours, key=lambda h: (WHYS.index(h.why) if h.why in WHYS else len(WHYS), h.room, h.hour)):
-        taken = rooms.setdefault(one.room, set())
-        day = min(days, key=lambda d: (d in taken, held[d] >= MOST_A_DAY, held[d], d))
+    chosen_days = []
+    for hour in sorted(hours, key=lambda h: (WHYS.index(h.why) if h.why in WHYS else len(WHYS), h.room, h.hour)):
+        taken = rooms.setdefault(hour.room, set())
+        day = min(days, key=lambda d: (d in taken, visits[d] >= MOST_A_DAY, visits[d], d))
         taken.add(day)
-        held[day] += 1
-        found.append((day, one))
-    return sorted(found, key=lambda pair: (pair[0], pair[1].hour, pair[1].room))
+        visits[day] += 1
+        chosen_days.append((day, hour))
+    return sorted(chosen_days, key=lambda pair: (pair[0], pair[1].hour, pair[1].room))

@@ -48,18 +48,18 @@ def faults(one: Sampling, boards: int) -> list[str]:
     """Return what would mislead about a board among so many: keys of `prism.words.viewing.SAMPLE_FAULTS`."""
     width, height = SIZES[one.size]
     least = SIZES[LEAST]
-    found = []
+    faults = []
     if width * height < least[0] * least[1] - 1e-9:
-        found.append("too small")
+        faults.append("too small")
     if one.ground == "wall":
-        found.append("on the wall")
+        faults.append("on the wall")
     if one.coats < COATS:
-        found.append("one coat")
+        faults.append("one coat")
     if not one.margin and one.ground != "wall":
-        found.append("no margin")
+        faults.append("no margin")
     if boards < 2:
-        found.append("alone")
-    return found
+        faults.append("alone")
+    return faults
 
 
 def painted(one: Sampling) -> float:
@@ -85,19 +85,19 @@ class Neighbours:
 
 def neighbours(readings: Sequence[Reading], method: Method) -> list[Neighbours]:
     """Return which boards disturb each other, and which are so near that only an edge tells them apart."""
-    found = []
-    for i, one in enumerate(readings):
+    pairs = []
+    for i, reading in enumerate(readings):
         for j in range(i + 1, len(readings)):
             other = readings[j]
-            u, v = np.asarray(one.undertone.vector), np.asarray(other.undertone.vector)
+            u, v = np.asarray(reading.undertone.vector), np.asarray(other.undertone.vector)
             size = min(float(np.hypot(*u)), float(np.hypot(*v)))
             cos = float(u @ v) / max(float(np.hypot(*u) * np.hypot(*v)), 1e-9)
             angle = float(np.degrees(np.arccos(np.clip(cos, -1, 1))))
             if size >= method.passive_below and angle >= OPPOSED:
-                found.append(Neighbours(i, j, "apart"))
-            elif float(delta_e(one.lab, other.lab)) < method.plainly_seen:
-                found.append(Neighbours(i, j, "edge"))
-    return found
+                pairs.append(Neighbours(i, j, "apart"))
+            elif float(delta_e(reading.lab, other.lab)) < method.plainly_seen:
+                pairs.append(Neighbours(i, j, "edge"))
+    return pairs
 
 
 @dataclass(frozen=True)

@@ -97,7 +97,7 @@ def step_of(value: float) -> int:
 
 def held(answers: Mapping[str, int], computed: Mapping[str, float], doubt: float) -> list[ScaleCheck]:
     """Return each scale that was answered against what was computed, `doubt` Lab units unsure."""
-    found = []
+    directions = []
     for scale in SCALES:
         if scale not in answers or scale not in computed:
             continue
@@ -111,8 +111,8 @@ def held(answers: Mapping[str, int], computed: Mapping[str, float], doubt: float
             how = Agreement.NEAR
         else:
             how = Agreement.DIFFERS
-        found.append(ScaleCheck(scale, seen, value, step, how))
-    return found
+        directions.append(ScaleCheck(scale, seen, value, step, how))
+    return directions
 
 
 @dataclass(frozen=True)
@@ -159,18 +159,18 @@ class Leaning:
 
 def leanings(answers: Sequence[tuple[str, int, float]]) -> list[Leaning]:
     """Return what answers (scale, step, computed) have in common, for each scale that has enough of them."""
-    found = []
+    leanings = []
     for scale in SCALES:
         off = np.array([PER_STEP[step] - value for name, step, value in answers if name == scale])
         if len(off) >= LEAST_ANSWERS:
-            found.append(_leaning(scale, off))
-    return found
+            leanings.append(_leaning(scale, off))
+    return leanings
 
 
 def light_leaning(readings: Sequence[tuple[float, float]]) -> Leaning | None:
     """Return by how much lux that were found pass those that were computed, as a natural logarithm of their ratio;
     None of too few."""
-    ratios = np.array([np.log(found / computed) for found, computed in readings if found > 0 and computed > 0])
+    ratios = np.array([np.log(read / computed) for read, computed in readings if read > 0 and computed > 0])
     return _leaning(LIGHT, ratios) if len(ratios) >= LEAST_READINGS else None
 
 

@@ -112,14 +112,14 @@ def solve(
     given = np.asarray(scores, dtype=np.float64)
     if given.ndim != 2 or not given.shape[1]:
         raise HomeError("no room")
-    held = existing or {}
+    existing_whites = existing or {}
     table = given.copy()
-    for room, white in held.items():
+    for room, white in existing_whites.items():
         table[white, room] = min(1.0, table[white, room] + EXISTING)
     allowed = [w for w in range(len(table)) if w not in forbidden and (pinned is None or w == pinned)]
     if not allowed:
         raise HomeError("no white")
-    there = np.bincount(list(held.values()), minlength=len(table))
+    there = np.bincount(list(existing_whites.values()), minlength=len(table))
     figures = np.round(np.stack([-table.min(axis=1), -table.mean(axis=1), -there], axis=1), 9).tolist()
     measures = [(*figures[w], keys[w]) for w in range(len(table))]
     order = sorted(allowed, key=measures.__getitem__)
@@ -151,14 +151,14 @@ def _best_exception(
         return None
     least = float(table[white].min())
     able = np.array([other for other in others if other != white], dtype=np.intp)
-    found: list[tuple[float, str, tuple[int, ...], int]] = []
+    exceptions: list[tuple[float, str, tuple[int, ...], int]] = []
     for zone in groups:
         rest: NDArray[np.bool_] = np.ones(table.shape[1], dtype=bool)
         rest[list(zone)] = False
         then = np.minimum(table[white, rest].min(), table[np.ix_(able, np.array(zone))].min(axis=1))
         for at in np.flatnonzero(then > least + _SAME).tolist():
-            found.append((least - float(then[at]), keys[able[at]], zone, int(able[at])))
-    if not found:
+            exceptions.append((least - float(then[at]), keys[able[at]], zone, int(able[at])))
+    if not exceptions:
         return None
-    gain, _, zone, other = min(found)
+    gain, _, zone, other = min(exceptions)
     return OneException(zone, other, -gain)

@@ -109,8 +109,8 @@ def which(lab: ArrayLike, lrv: ArrayLike, method: Method, neutral: WorkingNeutra
     """Return the indices of the whites among colours, Lab (n, 3) and LRV (n,), by the method's bounds."""
     values, y = np.asarray(lab, dtype=np.float64).reshape(-1, 3), np.asarray(lrv, dtype=np.float64)
     light = np.flatnonzero((y >= method.white_lrv) & (length(values[:, 1], values[:, 2]) < method.white_chroma))
-    found = families(values[light], y[light], neutral.undertone(values[light]), method)
-    plain: NDArray[np.intp] = light[np.isin(found, pale_families(method))]
+    kinds = families(values[light], y[light], neutral.undertone(values[light]), method)
+    plain: NDArray[np.intp] = light[np.isin(kinds, pale_families(method))]
     return plain
 
 
@@ -130,9 +130,9 @@ def rank(
     if not whites:
         return []
     creamy, own = creaminess(whites), float(creaminess([wall])[0])
-    lab = np.array([one.lab for one in whites])
+    lab = np.array([white.lab for white in whites])
     apart = (
-        delta_e(lab[:, None], np.array([one.lab for one in there])[None])
+        delta_e(lab[:, None], np.array([white.lab for white in there])[None])
         if there
         else np.full((len(whites), 1), np.inf)
     )
@@ -141,26 +141,27 @@ def rank(
     matches = away < method.just_seen  # nothing looks yellow beside what looks the same
     yellower = np.where(creamy >= CREAMY, creamy - theirs[:, None], -np.inf)
     creamier = np.where(theirs[:, None] >= CREAMY, theirs[:, None] - creamy, -np.inf)
-    most = [np.where(matches, -np.inf, one.max(axis=0, initial=-np.inf)) - YELLOWER for one in (yellower, creamier)]
+    most = [np.where(matches, -np.inf, score.max(axis=0, initial=-np.inf)) - YELLOWER for score in (yellower, creamier)]
     yellows, turns, beyond = most[0] >= 0, most[1] >= 0, np.maximum(0.0, np.maximum(*most))
     wall_u = np.asarray(wall.undertone.vector)
     wanted_u = wall_u * min(TRACE, ANSWERS / max(float(np.hypot(*wall_u)), 1e-9))
-    answers = length(*(np.array([one.undertone.vector for one in whites]) - wanted_u).T)
+    answers = length(*(np.array([white.undertone.vector for white in whites]) - wanted_u).T)
     _, low, high = method.temperate
     side = _side(wall.temperature.value, low, high)
-    found = []
-    for i, one in enumerate(whites):
-        points = one.lrv - wall.lrv
-        found.append(
+    ranked = []
+    for i, candidate in enumerate(whites):
+        points = candidate.lrv - wall.lrv
+        ranked.append(
             White(
                 index=i,
-                reading=one,
+                reading=candidate,
                 gap=points,
                 clears=abs(points) >= wanted,
-                agreement=_agreed(_side(one.temperature.value, low, high), side),
+                agreement=_agreed(_side(candidate.temperature.value, low, high), side),
                 creaminess=float(creamy[i]),
                 yellower=float(creamy[i]) - own,
-                glares=one.lrv >= method.whites.glare_lrv and abs(one.temperature.value) < method.whites.clean_within,
+                glares=candidate.lrv >= method.whites.glare_lrv
+                and abs(candidate.temperature.value) < method.whites.clean_within,
                 there=_stands(float(away[i]), method) if there else There.NOTHING,
                 near=near[i] if there else -1,
                 away=float(away[i]) if there else 0.0,
@@ -170,7 +171,7 @@ def rank(
                 answers=float(answers[i]),
             )
         )
-    return sorted(found, key=lambda white: _key(white, keys[white.index]))
+    return sorted(ranked, key=lambda white: _key(white, keys[white.index]))
 
 
 def agreement(white: float, wall: float, method: Method) -> Agreement:

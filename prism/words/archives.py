@@ -63,13 +63,13 @@ def job_file_wrong(what: str) -> str:
 
 
 def job_taken_up(title: str, colours: int, people: Sequence[str]) -> str:
-    said = f"{title} was imported."
+    text = f"{title} was imported."
     if colours:
         were = "were" if colours > 1 else "was"
-        said += f" {capital(count(colours, 'colour'))} {were} new to this studio and came along."
+        text += f" {capital(count(colours, 'colour'))} {were} new to this studio and came along."
     if people:
-        said += f" {listed(list(people))} {'are' if len(people) > 1 else 'is'} named in it but without an account here."
-    return said
+        text += f" {listed(list(people))} {'are' if len(people) > 1 else 'is'} named in it but without an account here."
+    return text
 
 
 BACKUP_NONE = "This file is not a copy of a studio. Nothing was changed."

@@ -47,7 +47,7 @@ def causes_said(found: Causes, sky: str, wall: str, without: Reading, own: Readi
     if not found.named:
         return MANY_CAUSES
     first = found.named[0]
-    names = [cause_named(one.kind, sky, found.is_dim) for one in found.named]
+    names = [cause_named(cause.kind, sky, found.is_dim) for cause in found.named]
     lead = _LEVEL[found.is_dim][1] if first.kind == "level" else _WITHOUT[first.kind]
     does = "do" if len(names) > 1 else "does"
     would = f"{lead}, the {wall} wall would look {called(without)}{change_from(without, own)}."
@@ -57,7 +57,7 @@ def causes_said(found: Causes, sky: str, wall: str, without: Reading, own: Readi
 def cause_figures(found: Causes, sky: str, away: Sequence[float]) -> list[tuple[str, str]]:
     """Return each cause with the part of the way back to the sample that it is, and ΔE00 from the sample without it."""
     return [
-        (capital(cause_named(one.kind, sky, found.is_dim)), f"{percentage(one.part)}, ΔE00 {number(left)} without")
-        for one, left in zip(found.each, away, strict=True)
-        if abs(one.part) >= LEAST
+        (capital(cause_named(cause.kind, sky, found.is_dim)), f"{percentage(cause.part)}, ΔE00 {number(left)} without")
+        for cause, left in zip(found.each, away, strict=True)
+        if abs(cause.part) >= LEAST
     ]

@@ -38,10 +38,10 @@ def consultation_overview(rooms: int, told: int, decided: int) -> str:
     if not rooms:
         return ""
     missing = rooms - told
-    said = f"{capital(numeral(decided))} of {count(rooms, 'room')} {'is' if decided == 1 else 'are'} decided."
+    text = f"{capital(numeral(decided))} of {count(rooms, 'room')} {'is' if decided == 1 else 'are'} decided."
     if not decided:
-        said = "No room is decided yet."
-    return f"{said} {capital(numeral(missing))} {'has' if missing == 1 else 'have'} no pages yet." if missing else said
+        text = "No room is decided yet."
+    return f"{text} {capital(numeral(missing))} {'has' if missing == 1 else 'have'} no pages yet." if missing else text
 
 
 ORDER_NOW = "This is decided, so you can order."
@@ -60,8 +60,8 @@ def recommends(name: str, room: str, sheen: str, decided: bool, clashes: bool = 
 
 def described(name: str, reading: Reading) -> str:
     """Say what a colour is in one sentence, without its name said twice."""
-    said = document_headline(name, reading, [])
-    return said.replace(name, "It", 1).rstrip(".") + f" (LRV {number(reading.lrv, 0)})."
+    headline = document_headline(name, reading, [])
+    return headline.replace(name, "It", 1).rstrip(".") + f" (LRV {number(reading.lrv, 0)})."
 
 
 def with_woodwork(name: str, why: str, same_ceiling: bool) -> str:

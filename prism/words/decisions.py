@@ -34,16 +34,16 @@ def hours_counted(unseen: int, of: int) -> list[str]:
 def open_points(unseen: Sequence[str], waiting: Sequence[str], again: int, hours_known: bool, seen: bool) -> list[str]:
     """Return what is open before a decision: which key times were not seen (in sentences), what was planned by
     hand, and what was asked to be looked at again."""
-    found = list(unseen)
+    points = list(unseen)
     if waiting:
-        found.append(f"Planned by hand and not seen yet: {'; '.join(waiting)}.")
+        points.append(f"Planned by hand and not seen yet: {'; '.join(waiting)}.")
     if again:
-        found.append(f"{capital(count(again, 'answer'))} asked to look again, and nobody has since.")
+        points.append(f"{capital(count(again, 'answer'))} asked to look again, and nobody has since.")
     if not hours_known:
-        found.append(HOURS_UNKNOWN)
+        points.append(HOURS_UNKNOWN)
         if not seen:
-            found.append("Nobody has looked at it on a wall yet.")
-    return found
+            points.append("Nobody has looked at it on a wall yet.")
+    return points
 
 
 HOURS_UNKNOWN = "The key times are unknown: enter the room’s size, place and windows."

@@ -45,7 +45,7 @@ def document_headline(name: str, reading: Reading, promised: Sequence[str]) -> s
     tone = reading.undertone
     named = tone.main if tone.level.value == "certain" and len(tone.hues) == 1 and reading.family.is_neutral else None
     shows = f" with {with_article(hue(named, reading.lrv))} undertone" if named else ""
-    neither = f", not {listed([f'a {one}' for one in promised], 'or')}" if promised else ""
+    neither = f", not {listed([f'a {promise}' for promise in promised], 'or')}" if promised else ""
     return f"{name} is {kind if kind.startswith('probably') else with_article(kind)}{shows}{neither}."
 
 

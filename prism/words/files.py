@@ -11,14 +11,14 @@ SET_NAME_NEEDED = "Type a name for the set."
 
 def left_behind(used: int, changed_since: int) -> str:
     """Say what an import that was taken back leaves behind: colours that reviews use, and colours changed since."""
-    said = []
+    parts = []
     if used:
         cause = "a review uses it" if used == 1 else "reviews use them"
-        said.append(f"{count(used, 'colour').capitalize()} stayed, because {cause}.")
+        parts.append(f"{count(used, 'colour').capitalize()} stayed, because {cause}.")
     if changed_since:
         verb = "was" if changed_since == 1 else "were"
-        said.append(f"{count(changed_since, 'colour').capitalize()} {verb} changed again since, and left so.")
-    return " ".join(said)
+        parts.append(f"{count(changed_since, 'colour').capitalize()} {verb} changed again since, and left so.")
+    return " ".join(parts)
 
 
 FILE_GONE = "Somebody stopped this import or undid it."
@@ -61,13 +61,13 @@ def going_out(file_name: str) -> str:
 
 
 def plan_summary(added: int, changed: int, unchanged: int, skipped: int, shared: int = 0) -> str:
-    said = (
+    text = (
         f"{whole(added)} to add, {whole(changed)} to change, {whole(unchanged)} already there as they are, "
         f"{count(skipped, 'line')} left out."
     )
     if not shared:
-        return said
-    return f"{said} {many(shared, 'colour')} of shared decks {'stays' if shared == 1 else 'stay'} as before."
+        return text
+    return f"{text} {many(shared, 'colour')} of shared decks {'stays' if shared == 1 else 'stay'} as before."
 
 
 def stated_contradict(found: int, first: Sequence[tuple[str, float, float]]) -> str:

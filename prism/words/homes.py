@@ -94,8 +94,8 @@ def proposed_because(facts: Sequence[str]) -> str:
 
 def proposed_all(facts: Sequence[str], equal: bool) -> str:
     """Say what is true of all colours that are proposed, and whether nothing else parts them."""
-    said = f"Each of them {listed(list(facts))}." if facts else ""
-    return f"{said} They are equally good here.".strip() if equal else said
+    text = f"Each of them {listed(list(facts))}." if facts else ""
+    return f"{text} They are equally good here.".strip() if equal else text
 
 
 def with_lrv(label: str, lrv: float) -> str:
@@ -137,18 +137,18 @@ def taken_here(room: str, white: str, now: str, stays: bool, same: bool) -> str:
 
 def taken_for_home(white: str, changed: Sequence[tuple[str, str]], kept: Sequence[tuple[str, str]]) -> str:
     """Say what a home's white would change: (room, what it has now), and which rooms keep their own."""
-    said = []
+    parts = []
     if changed:
-        said.append(f"In the home {white} goes on the woodwork of {listed([f'the {room}' for room, _ in changed])}.")
+        parts.append(f"In the home {white} goes on the woodwork of {listed([f'the {room}' for room, _ in changed])}.")
     else:
-        said.append(
+        parts.append(
             f"In the home nothing else changes: {white} is its white." if not kept else f"No other room takes {white}."
         )
     if kept:
-        said.append(
+        parts.append(
             f"{listed([f'The {room}' for room, _ in kept])} {'keeps' if len(kept) == 1 else 'keep'} what was decided."
         )
-    return " ".join(said)
+    return " ".join(parts)
 
 
 def taken_because(room: str) -> str:

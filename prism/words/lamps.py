@@ -17,7 +17,7 @@ def lamps_said(kelvins: list[float], hues: list[str], away: list[float]) -> str:
             groups[-1][0].append(kelvin)
         else:
             groups.append(([kelvin], shown))
-    each = " ".join(f"Lamps of {_span(held)} show {_as_noun(shown)}." for held, shown in groups)
+    each = " ".join(f"Lamps of {_span(percent_held)} show {_as_noun(shown)}." for percent_held, shown in groups)
     nearest = kelvin_said(kelvins[away.index(min(away))])
     return f"{each} {nearest} stays closest to the sample. Sample and live under one colour temperature."
 
@@ -61,10 +61,10 @@ def go_together(terms: str, level: str) -> str:
 
 def pairing_said(name: str, terms: str, level: str, lrv: float) -> str:
     """Say how a paint goes with something that stays, and the gap in LRV."""
-    said = f"This colour {goes_with(terms, level, f'the {name}')}"
+    text = f"This colour {goes_with(terms, level, f'the {name}')}"
     if abs(lrv) < 1:
-        return f"{said} at the same depth."
-    return f"{said}, {many(round(abs(lrv)), 'point')} {'lighter' if lrv > 0 else 'darker'}."
+        return f"{text} at the same depth."
+    return f"{text}, {many(round(abs(lrv)), 'point')} {'lighter' if lrv > 0 else 'darker'}."
 
 
 def pairing_at_night(name: str, terms: str, level: str) -> str:
@@ -83,9 +83,9 @@ def pairings_plain(found: Sequence[tuple[str, str]], terms: str, evening: bool =
     sure, likely = (
         [f"the {name}" for name, level in found if (level == "probably") is unsure] for unsure in (False, True)
     )
-    said = goes_with(terms, "", listed(sure)) if sure else f"probably {goes_with(terms, '', listed(likely))}"
+    text = goes_with(terms, "", listed(sure)) if sure else f"probably {goes_with(terms, '', listed(likely))}"
     more = f", and probably with {listed(likely)}" if sure and likely else ""
-    return f"This colour {said}{more}{' under the lamps' if evening else ''}."
+    return f"This colour {text}{more}{' under the lamps' if evening else ''}."
 
 
 def deeper_said(darker: float, chroma: float) -> str:

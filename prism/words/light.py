@@ -111,10 +111,10 @@ def change_from(reading: Reading, board: Reading) -> str:
     if hue_.startswith("pull") and hue_.split()[1] in called(reading):
         return f", {depth_} than the sample" if depth_ else ""
     compared = [part for part in (hue_ if not hue_.startswith(("pull", "without")) else "", depth_) if part]
-    said = f", {hue_}" if hue_.startswith(("pull", "without")) else ""
+    hue_text = f", {hue_}" if hue_.startswith(("pull", "without")) else ""
     if compared:
-        return f"{said}, {listed(compared)} than the sample"
-    return said or ", like the sample"
+        return f"{hue_text}, {listed(compared)} than the sample"
+    return hue_text or ", like the sample"
 
 
 def called(reading: Reading) -> str:
@@ -162,10 +162,10 @@ def _along(direction: tuple[float, float], reading: Reading) -> float:
 def _hue_key(reading: Reading) -> str:
     """Return the hue that a colour shows: its own where it belongs to a hue, else that of its undertone; empty where it
     has none to speak of. It is the method's word, so that a pink and a red are one."""
-    found = reading.undertone
+    undertone = reading.undertone
     if reading.family.hue:
         return reading.family.hue
-    return "" if found.strength_word == found.passive_word else found.main or found.nearest
+    return "" if undertone.strength_word == undertone.passive_word else undertone.main or undertone.nearest
 
 
 def seen_words(reading: Reading | None) -> str:
@@ -213,7 +213,7 @@ def practice_said(facing: str, text: str) -> str:
 
 
 def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str:
-    parts = "; ".join(f"{clock(start)} to {clock(end)} {said}" for said, start, end in runs)
+    parts = "; ".join(f"{clock(start)} to {clock(end)} {label}" for label, start, end in runs)
     return f"{name} through the day, {sun}: {parts}."
 
 

@@ -260,7 +260,7 @@ def method_range(figure: Figure) -> str:
 
 def figure_said(value: object, unit: str) -> str:
     each = value if isinstance(value, list | tuple) else [value]
-    shown = between().join(plain_figure(one) if isinstance(one, int | float) else str(one) for one in each)
+    shown = between().join(plain_figure(figure) if isinstance(figure, int | float) else str(figure) for figure in each)
     return f"{shown} {unit}".strip()
 
 

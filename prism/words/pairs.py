@@ -38,12 +38,12 @@ def said_of_pair(finding: PairFinding, lrv: float) -> str:
 
 
 def pair_words(certain: Sequence[str], probably: Sequence[str], either_: Sequence[str], lrv: float) -> str:
-    said = [directions(certain, lrv)] if certain else []
+    phrases = [directions(certain, lrv)] if certain else []
     if either_:
-        said.append(listed([direction(word, lrv) for word in either_], "or"))
+        phrases.append(listed([direction(word, lrv) for word in either_], "or"))
     if probably:
-        said.append(f"probably {directions(probably, lrv)}")
-    return ", and ".join(said)
+        phrases.append(f"probably {directions(probably, lrv)}")
+    return ", and ".join(phrases)
 
 
 _SIZES = {
@@ -58,8 +58,8 @@ def size_said(word: str) -> str:
 
 
 def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
-    if said := said_of_pair(finding, lrv):
-        return f"Beside {second}, {first} is {said}."
+    if phrase := said_of_pair(finding, lrv):
+        return f"Beside {second}, {first} is {phrase}."
     if finding.too_close:
         return f"{first} and {second} are too close to call from these sources. Measure both to settle it."
     return f"Between {first} and {second} there is {size_said(finding.word)}."
@@ -176,10 +176,10 @@ def run_text(steps: Sequence[Adjusted]) -> str:
 
 
 def rose_text(name: str, reading: Reading, neutral: WorkingNeutral) -> str:
-    found = reading.undertone
+    undertone = reading.undertone
     return (
-        f"{sentence(name).rstrip('.')} lies {number(found.strength)} from the {NEUTRALS[neutral.kind]}, "
-        f"at {number(found.hue, 0)}°, towards {hue(found.nearest, reading.lrv)}."
+        f"{sentence(name).rstrip('.')} lies {number(undertone.strength)} from the {NEUTRALS[neutral.kind]}, "
+        f"at {number(undertone.hue, 0)}°, towards {hue(undertone.nearest, reading.lrv)}."
     )
 
 

@@ -240,7 +240,7 @@ def sides_said(found: Sides, least: float) -> str:
 
 def repeats_said(name: str, found: Repeats, wanted: float) -> str:
     """Say where a wall colour appears again, and whether often enough."""
-    where = few([f"the {one}" for one in dict.fromkeys(found.where)])
+    where = few([f"the {place}" for place in dict.fromkeys(found.where)])
     if not found.where:
         return f"Repeat {name} {count(int(wanted), 'time')} in other sizes: textiles, materials, smaller surfaces."
     again = f"{name} appears again in {where}"

@@ -53,24 +53,24 @@ def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = 
 
 def brackets(found: Sequence[Bracket], names: dict[int, str], lrv: float, on_strip: bool = False) -> list[str]:
     """Say where the subject stands on every pair of axes; what the same two colours show is said together."""
-    said: dict[tuple[int, int] | int, list[Bracket]] = {}
-    for number_, one in enumerate(found):
-        both = one.before and one.after and one.before.kind != "strip"
-        key = (one.before.index, one.after.index) if both and one.before and one.after else number_
-        said.setdefault(key, []).append(one)
+    sentences: dict[tuple[int, int] | int, list[Bracket]] = {}
+    for number_, between in enumerate(found):
+        both = between.before and between.after and between.before.kind != "strip"
+        key = (between.before.index, between.after.index) if both and between.before and between.after else number_
+        sentences.setdefault(key, []).append(between)
     return [
         bracket(group[0], names, lrv, on_strip) if len(group) == 1 else _together(group, names, lrv)
-        for group in said.values()
+        for group in sentences.values()
     ]
 
 
 def _together(group: Sequence[Bracket], names: dict[int, str], lrv: float) -> str:
     def side(picks: Sequence[Pick | None]) -> str:
-        held = [pick for pick in picks if pick]
-        ways = listed([graded(pick.level, direction(pick.why, lrv)) for pick in held])
-        return f"{names[held[0].index]} is {ways}"
+        picks_there = [pick for pick in picks if pick]
+        ways = listed([graded(pick.level, direction(pick.why, lrv)) for pick in picks_there])
+        return f"{names[picks_there[0].index]} is {ways}"
 
-    return f"{side([one.before for one in group])}; {side([one.after for one in group])}."
+    return f"{side([bracket.before for bracket in group])}; {side([bracket.after for bracket in group])}."
 
 
 def not_one_colour(name: str, found: int) -> str:
@@ -90,9 +90,9 @@ def wish_answer(text: str, found: int, near: int = 0) -> str:
 
 
 def wished(piece: Piece, lrv: float) -> str:
-    for axis, said in (("redder", direction("redder", lrv)), ("less red", direction("less red", lrv))):
+    for axis, wish in (("redder", direction("redder", lrv)), ("less red", direction("less red", lrv))):
         if piece.what == axis:
-            return piece.text.replace(axis, said)
+            return piece.text.replace(axis, wish)
     return piece.text.replace("no red", f"no {hue('red', lrv)}")
 
 
@@ -137,15 +137,15 @@ def twins(found: Sequence[tuple[str, float, Parting | None]], method: Method) ->
         return "These decks have no twin of it."
     same = [name for name, delta_e, _ in found if delta_e < method.just_seen]
     near = [name for name, delta_e, _ in found if delta_e >= method.just_seen]
-    said = [f"No visible difference from {listed(same)}."] if same else []
+    sentences = [f"No visible difference from {listed(same)}."] if same else []
     if near:
-        said.append(f"Barely visible from {listed(near)}.")
+        sentences.append(f"Barely visible from {listed(near)}.")
     parted = [twin[2] for twin in found if twin[2]]
     if parted:
         most = max(parted, key=lambda parting: parting.farthest)
         if most.farthest >= PARTS_FROM:
-            said.append(f"They differ most under {LAMPS[most.worst]}, by ΔE00 {number(most.farthest)}.")
-    return " ".join(said)
+            sentences.append(f"They differ most under {LAMPS[most.worst]}, by ΔE00 {number(most.farthest)}.")
+    return " ".join(sentences)
 
 
 def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
@@ -160,14 +160,14 @@ def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
 
 
 def lrv_check(found: LrvCheck) -> str:
-    said = f"The maker states LRV {number(found.stated)}; the values give {number(found.computed)}."
+    text = f"The maker states LRV {number(found.stated)}; the values give {number(found.computed)}."
     if found.verdict == "agree":
-        return said
+        return text
     if found.verdict == "cannot tell":
-        return f"{said} The source is too unsure to say which is right."
+        return f"{text} The source is too unsure to say which is right."
     surely = "probably " if found.level.value == "probably" else ""
     apart = number(abs(found.difference))
-    return f"{said} They {surely}differ by {apart}, more than the source allows: ±{number(found.allowed)}."
+    return f"{text} They {surely}differ by {apart}, more than the source allows: ±{number(found.allowed)}."
 
 
 def no_such_way(axis: str, lrv: float) -> str:

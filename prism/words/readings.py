@@ -57,8 +57,8 @@ def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
     """Say between which two families a colour stands, and what tips it; `names` are those of the colours that do."""
     first, second = found.words
     tips = [f"Beside {name} it looks {word}." for word, name in zip(found.words, names, strict=True) if name]
-    said = f"This colour lies between {first} and {second}."
-    return f"{said} {' '.join(tips)}" if tips else said
+    text = f"This colour lies between {first} and {second}."
+    return f"{text} {' '.join(tips)}" if tips else text
 
 
 def depth(reading: Reading) -> str:
@@ -87,89 +87,89 @@ def _article(word: str) -> str:
 
 
 def _no_undertone(reading: Reading) -> str:
-    found = reading.undertone
-    if found.grey_counts:
-        return graded(found.none, "grey")
+    undertone = reading.undertone
+    if undertone.grey_counts:
+        return graded(undertone.none, "grey")
     if reading.family.base == "black":
-        return graded(found.none, "no undertone")
-    return graded(found.none, "no clear undertone")
+        return graded(undertone.none, "no undertone")
+    return graded(undertone.none, "no clear undertone")
 
 
 def undertone_short(reading: Reading) -> str:
-    found = reading.undertone
-    if found.passive:
+    undertone = reading.undertone
+    if undertone.passive:
         return _no_undertone(reading)
-    if found.off_list:
-        return f"leans {hue(found.off_list, reading.lrv)}, which is on no list"
-    if not found.hues:
+    if undertone.off_list:
+        return f"leans {hue(undertone.off_list, reading.lrv)}, which is on no list"
+    if not undertone.hues:
         return _the_most(reading) or "too close to call"
-    if len(found.hues) == 2:
-        return listed([hue(word, reading.lrv) for word in found.hues], "or")
-    text = graded(found.level, _strength(found, hue(found.hues[0], reading.lrv)))
-    return f"{text}, leaning {hue(found.second, reading.lrv)}" if found.second else text
+    if len(undertone.hues) == 2:
+        return listed([hue(word, reading.lrv) for word in undertone.hues], "or")
+    text = graded(undertone.level, _strength(undertone, hue(undertone.hues[0], reading.lrv)))
+    return f"{text}, leaning {hue(undertone.second, reading.lrv)}" if undertone.second else text
 
 
 def _the_most(reading: Reading) -> str:
     """Return the most that can be said of an undertone whose hue cannot be told; empty for nothing."""
-    found, warmth = reading.undertone, reading.temperature
-    said = []
-    if found.slight.value != "none":
-        said.append(graded(found.slight, f"{found.slight_word} at most"))
+    undertone, warmth = reading.undertone, reading.temperature
+    traits = []
+    if undertone.slight.value != "none":
+        traits.append(graded(undertone.slight, f"{undertone.slight_word} at most"))
     if warmth.side_level.value != "none" and not warmth.relative:
-        said.append(graded(warmth.side_level, f"on the {warmth.side} side"))
-    return ", ".join(said)
+        traits.append(graded(warmth.side_level, f"on the {warmth.side} side"))
+    return ", ".join(traits)
 
 
 def undertone(reading: Reading, provenance_key: str) -> str:
     """Say the undertone as surely as it may be said, its lean and what is ruled out; or the most that can be said and
     what would settle it."""
-    found, source = reading.undertone, PROVENANCE[provenance_key]
+    leaning, source = reading.undertone, PROVENANCE[provenance_key]
     settle = f"{SETTLE[provenance_key]} to settle it."
-    if found.passive:
-        probable = found.none.value != "certain"
+    if leaning.passive:
+        probable = leaning.none.value != "certain"
         if reading.family.base == "black":
-            said = f"{'Probably black' if probable else 'Black'}, without an undertone."
-        elif found.grey_counts:
-            said = f"Its undertone is {graded(found.none, 'grey')}, as this method says: it leans nowhere."
+            sentence = f"{'Probably black' if probable else 'Black'}, without an undertone."
+        elif leaning.grey_counts:
+            sentence = f"Its undertone is {graded(leaning.none, 'grey')}, as this method says: it leans nowhere."
         else:
             sure = "probably " if probable else ""
-            said = f"It {sure}has no clear undertone: it takes one from the colours beside it."
-        return f"{said} {settle}" if probable else said
-    if found.off_list:
+            sentence = f"It {sure}has no clear undertone: it takes one from the colours beside it."
+        return f"{sentence} {settle}" if probable else sentence
+    if leaning.off_list:
         return (
-            f"It leans {hue(found.off_list, reading.lrv)}, but this method names no such undertone for "
+            f"It leans {hue(leaning.off_list, reading.lrv)}, but this method names no such undertone for "
             f"{_article(reading.family.word)} {family(reading.family)}."
         )
-    if not found.hues:
+    if not leaning.hues:
         most = _the_most(reading)
-        said = f"{capital(most)}, and no hue can be told from {_article(source)} {source}." if most else (
-            f"Too close to call from {_article(source)} {source}: it may lean {hue(found.nearest, reading.lrv)}, but "
+        sentence = f"{capital(most)}, and no hue can be told from {_article(source)} {source}." if most else (
+            f"Too close to call from {_article(source)} {source}: it may lean {hue(leaning.nearest, reading.lrv)}, but "
             "other hues are open."
         )  # fmt: skip
-        return f"{said} {settle}"
-    names = [hue(word, reading.lrv) for word in found.hues]
+        return f"{sentence} {settle}"
+    names = [hue(word, reading.lrv) for word in leaning.hues]
     if len(names) == 2:
-        text = f"Its undertone is {listed(names, 'or')}, {found.strength_word}"
+        text = f"Its undertone is {listed(names, 'or')}, {leaning.strength_word}"
         return f"{text}. {ruled_out(reading)} {settle}".replace("  ", " ")
-    certain = found.level.value == "certain"
-    if reading.family.hue and reading.family.hue != found.hues[0]:
+    certain = leaning.level.value == "certain"
+    if reading.family.hue and reading.family.hue != leaning.hues[0]:
         text = (
             f"The colour itself is {reading.family.word}; against the {NEUTRALS[reading.neutral]} it "
-            f"is {'' if certain else 'probably '}on the side of {names[0]}, {found.strength_word}"
+            f"is {'' if certain else 'probably '}on the side of {names[0]}, {leaning.strength_word}"
         )
     elif reading.family.is_neutral:
-        text = f"It {'' if certain else 'probably '}shows {_shown(found, names[0])}"
+        text = f"It {'' if certain else 'probably '}shows {_shown(leaning, names[0])}"
     else:
         text = (
-            f"{capital(graded(found.level, names[0]))} is the colour itself, {found.strength_word} against the "
+            f"{capital(graded(leaning.level, names[0]))} is the colour itself, {leaning.strength_word} against the "
             f"{NEUTRALS[reading.neutral]}"
         )
     return _and_the_rest(text, reading, "" if certain else settle)
 
 
 def _shown(found: Undertone, hue_name: str) -> str:
-    said = _strength(found, hue_name, " undertone")
-    return said if said.startswith(("a ", "an ")) else f"{_article(said)} {said}"
+    strength = _strength(found, hue_name, " undertone")
+    return strength if strength.startswith(("a ", "an ")) else f"{_article(strength)} {strength}"
 
 
 def _and_the_rest(text: str, reading: Reading, settle: str) -> str:
@@ -181,14 +181,14 @@ def _and_the_rest(text: str, reading: Reading, settle: str) -> str:
 def what_it_is(reading: Reading, provenance_key: str) -> str:
     """Say depth, family and undertone in one sentence, and what is ruled out: `A light grey with a clear blue
     undertone.`"""
-    found = reading.undertone
-    if found.passive and not found.grey_counts:
-        level = found.none
+    leaning = reading.undertone
+    if leaning.passive and not leaning.grey_counts:
+        level = leaning.none
         undertone_part = "with no undertone" if reading.family.base == "black" else "with no clear undertone"
-    elif reading.family.hue and found.hues == (reading.family.hue,):
-        level, undertone_part = found.level, ""
-    elif reading.family.is_neutral and not found.off_list and len(found.hues) == 1:
-        level, undertone_part = found.level, f"with {_shown(found, hue(found.hues[0], reading.lrv))}"
+    elif reading.family.hue and leaning.hues == (reading.family.hue,):
+        level, undertone_part = leaning.level, ""
+    elif reading.family.is_neutral and not leaning.off_list and len(leaning.hues) == 1:
+        level, undertone_part = leaning.level, f"with {_shown(leaning, hue(leaning.hues[0], reading.lrv))}"
     else:
         return f"{headline(reading)}. {undertone(reading, provenance_key)}"
     certain = level.value == "certain"
@@ -227,25 +227,29 @@ def also_ruled_out(reading: Reading) -> str:
 
 
 def temperature_short(reading: Reading) -> str:
-    found = reading.temperature
-    if found.relative:
+    temperature = reading.temperature
+    if temperature.relative:
         return ""
-    if found.band.level.value != "none":
-        return found.word
-    return "" if found.side_level.value == "none" else graded(found.side_level, f"on the {found.side} side")
+    if temperature.band.level.value != "none":
+        return temperature.word
+    return (
+        ""
+        if temperature.side_level.value == "none"
+        else graded(temperature.side_level, f"on the {temperature.side} side")
+    )
 
 
 def temperature(reading: Reading) -> str:
-    found = reading.temperature
-    if found.relative:
+    found_temperature = reading.temperature
+    if found_temperature.relative:
         return "This method calls a colour warm or cool only beside another."
-    said = temperature_short(reading)
-    if not said:
+    text = temperature_short(reading)
+    if not text:
         return "Warm or cool cannot be told from this source."
-    if found.temperate and found.band.level.value != "none":
-        lean = found.lean if found.side_level.value == "certain" else ""
+    if found_temperature.temperate and found_temperature.band.level.value != "none":
+        lean = found_temperature.lean if found_temperature.side_level.value == "certain" else ""
         return f"Neither warm nor cool{f', leaning {lean}' if lean else ''}."
-    return f"{capital(said)}."
+    return f"{capital(text)}."
 
 
 def neutral_note(neutral: WorkingNeutral, lightness: float) -> str:
@@ -276,14 +280,14 @@ def neutral_title(neutral: WorkingNeutral, shift: tuple[float, float]) -> str:
 
 
 def undertone_rule(reading: Reading, method: Method) -> str:
-    found = reading.undertone
-    start, width = method.hues_for(reading.family.word).span(found.nearest)
-    low, high = method.undertone_strength.bounds(found.strength_word)
+    undertone = reading.undertone
+    start, width = method.hues_for(reading.family.word).span(undertone.nearest)
+    low, high = method.undertone_strength.bounds(undertone.strength_word)
     text = (
-        f"Its undertone is {number(found.strength)} strong at {number(found.hue, 0)}°, from the "
+        f"Its undertone is {number(undertone.strength)} strong at {number(undertone.hue, 0)}°, from the "
         f"{NEUTRALS[reading.neutral]}. "
         f"{capital(method_called(method.title))} calls {number(start, 0)}° to {number((start + width) % 360, 0)}° "
-        f"{hue(found.nearest, reading.lrv)}, and a strength "
+        f"{hue(undertone.nearest, reading.lrv)}, and a strength "
     )
     if low == float("-inf"):
         text += f"below {number(high)}"
@@ -291,8 +295,10 @@ def undertone_rule(reading: Reading, method: Method) -> str:
         text += f"from {number(low)}"
     else:
         text += f"of {number(low)} to {number(high)}"
-    text += f" {found.strength_word}."
-    shares = [f"{hue(word, reading.lrv) if word else 'none'} {percentage(p)}" for word, p in found.shares if p >= 0.005]
+    text += f" {undertone.strength_word}."
+    shares = [
+        f"{hue(word, reading.lrv) if word else 'none'} {percentage(p)}" for word, p in undertone.shares if p >= 0.005
+    ]
     return (
         f"{text} Within ±{number(reading.uncertainty)} ΔE00 it is {listed(shares)}. From "
         f"{percentage(method.claims.certain)} a finding is plain, from {percentage(method.claims.probable)} "

@@ -42,16 +42,16 @@ def ounces(whole: int, shots: float) -> str:
 
 
 def formula_warnings(found: Formula) -> list[str]:
-    said = []
+    warnings = []
     if found.over_capacity:
-        said.append(too_much_for_base(found.base_name, found.filled))
+        warnings.append(too_much_for_base(found.base_name, found.filled))
     dropped = [line.name for line in found.lines if line.dropped]
     if dropped:
         verb = "is" if len(dropped) == 1 else "are"
-        said.append(f"{capital(listed(dropped))} {verb} less than the smallest shot, and left out.")
+        warnings.append(f"{capital(listed(dropped))} {verb} less than the smallest shot, and left out.")
     if found.better_can:
-        said.append(f"Rounding to shots is visible in a {found.can.label}: make a {found.better_can.label}.")
-    return said
+        warnings.append(f"Rounding to shots is visible in a {found.can.label}: make a {found.better_can.label}.")
+    return warnings
 
 
 def rounding_note(found: Formula) -> str:

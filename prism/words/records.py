@@ -62,17 +62,17 @@ def acts_said(lines: Sequence[str]) -> str:
 
 
 def _plain(fields: Fields, left_out: set[str]) -> list[str]:
-    found, labels = [], dict.fromkeys(_LABELS.get(name, name) for name in fields if name not in left_out)
+    changes, labels = [], dict.fromkeys(_LABELS.get(name, name) for name in fields if name not in left_out)
     for label in labels:
         (old, new), *more = [pair for name, pair in fields.items() if _LABELS.get(name, name) == label]
         known = not more and len(old) + len(new) < _MOST and label not in {"notes", "bearing"}
         if known and new not in {"", NONE}:
-            found.append(
+            changes.append(
                 f"changed the {label} to {new}" if old in {"", NONE} else f"changed the {label}: {old}, now {new}"
             )
         else:
-            found.append(f"changed the {label}")
-    return found
+            changes.append(f"changed the {label}")
+    return changes
 
 
 def _job(act: str, fields: Fields, room: str) -> list[str]:
@@ -208,8 +208,8 @@ def _client(act: str, fields: Fields, room: str) -> list[str]:
     if act != "made":
         return [f"replied to the client: {_quoted(_new(fields, 'reply'))}"] if "reply" in fields else []
     text = _new(fields, "text")
-    said = {"yes": "answered yes", "no": "answered no", "ask": "asked"}.get(_new(fields, "answer"), "answered")
-    return [f"(the client {_new(fields, 'name')}) {said}{f' {_quoted(text)}' if text else ''}".replace(" )", ")")]
+    answer = {"yes": "answered yes", "no": "answered no", "ask": "asked"}.get(_new(fields, "answer"), "answered")
+    return [f"(the client {_new(fields, 'name')}) {answer}{f' {_quoted(text)}' if text else ''}".replace(" )", ")")]
 
 
 def _white(act: str, fields: Fields, room: str) -> list[str]:

@@ -75,14 +75,14 @@ def job_of_room(name: str, town: str) -> str:
 
 
 def described_said(supposed: Sequence[str], unread: Sequence[str], place: str, other: str) -> str:
-    said = []
+    facts = []
     if supposed:
-        said.append(f"Usual values, since you named none: {listed([SUPPOSED[key] for key in supposed])}.")
+        facts.append(f"Usual values, since you named none: {listed([SUPPOSED[key] for key in supposed])}.")
     if unread:
-        said.append(f"Not understood, and left out: {listed([f'“{shortened(piece)}”' for piece in unread])}.")
+        facts.append(f"Not understood, and left out: {listed([f'“{shortened(piece)}”' for piece in unread])}.")
     if place:
-        said.append(f"The job is in {place}, so this room is too, and not in {other}.")
-    return " ".join(said)
+        facts.append(f"The job is in {place}, so this room is too, and not in {other}.")
+    return " ".join(facts)
 
 
 NO_PAINT = "That is a material, not a paint: give a code or name from the decks, or an own colour."

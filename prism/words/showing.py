@@ -33,13 +33,13 @@ def beside_clean(reading: Reading) -> str:
 
 
 def beside_near(reading: Reading, finding: PairFinding) -> str:
-    said = said_of_pair(finding, reading.lrv)
+    phrase = said_of_pair(finding, reading.lrv)
     main = reading.undertone.main
-    if not said:
+    if not phrase:
         return "Beside this one nobody can tell it."
     shows = main is not None and comparative(main) in finding.directions
     watch = f"Watch its {hue(main, reading.lrv)}: beside" if main is not None and shows else "Beside"
-    return f"{watch} this one it is {said}."
+    return f"{watch} this one it is {phrase}."
 
 
 GO_WITH_IT = "These go with it."

@@ -49,7 +49,7 @@ def covers_said(spreading: float) -> str:
 
 
 def room_size(width: float, depth: float, height: float) -> str:
-    each = " × ".join(as_size(one, "length") for one in (width, depth, height))
+    each = " × ".join(as_size(length, "length") for length in (width, depth, height))
     return f"{each}{NO_BREAK}{sizes.unit('length')}"
 
 

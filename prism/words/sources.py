@@ -48,8 +48,8 @@ WORKING_VALUE = "in use now"
 
 def source(key: str, uncertainty: float, given: str, specular: str) -> str:
     """Say where a number came from, how sure it is, what was handed in, and how specular light was measured."""
-    said = f"{provenance(key, uncertainty)}; {given}"
-    return f"{said}, specular light {specular}" if specular and "specular" not in given else said
+    text = f"{provenance(key, uncertainty)}; {given}"
+    return f"{text}, specular light {specular}" if specular and "specular" not in given else text
 
 
 def measured_on(thing: str) -> str:

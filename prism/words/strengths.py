@@ -54,8 +54,8 @@ def strength_step(step: Adjusted, standard: Undertone, method: Method) -> str:
     if not step.percent:
         return "The standard."
     text = f"{capital(drift(step, standard, method))}; {_seen_clause(step.delta_e, method)}."
-    if said := hiding(step.opacity):
-        text += f" {said}"
+    if hides := hiding(step.opacity):
+        text += f" {hides}"
     if step.over_capacity:
         text += " That is more colorant than this base can hold."
     return text
@@ -97,7 +97,7 @@ def strength_run(steps: Sequence[Adjusted], method: Method) -> str:
 
 def strength_short(steps: Sequence[Adjusted]) -> str:
     standard = next(step.reading.undertone for step in steps if not step.percent)
-    held = [s.percent for s in steps if s.percent and _same_hue(s.reading.undertone, standard)]
+    of_hue = [s.percent for s in steps if s.percent and _same_hue(s.reading.undertone, standard)]
     if standard.main is None:
         named = sorted((s for s in steps if s.reading.undertone.main), key=lambda s: abs(s.percent))
         if named:
@@ -105,7 +105,7 @@ def strength_short(steps: Sequence[Adjusted]) -> str:
             return f"Turns {hue(str(first.reading.undertone.main), first.lrv)} at {strength_said_as(first.percent)}"
         return f"LRV {number(min(s.lrv for s in steps))} to {number(max(s.lrv for s in steps))}"
     name = hue(standard.main, steps[0].lrv)
-    if len(held) == len(steps) - 1:
+    if len(of_hue) == len(steps) - 1:
         return f"Stays {name} at every strength"
     other = [s for s in steps if s.percent and not _same_hue(s.reading.undertone, standard)]
     lost = [s for s in other if s.reading.undertone.main is None]
@@ -216,8 +216,8 @@ NOTHING_IN_CATALOGUE = "These decks have nothing to use instead."
 def strength_asked(name: str, value: float | str) -> str:
     if name == "like":
         return f"as dark as {value}"
-    said = number(float(value), 1)
-    return {"percent": f"{said}{NO_BREAK}%", "lrv": f"LRV {said}", "gap": f"a gap of {said}"}[name]
+    number_said = number(float(value), 1)
+    return {"percent": f"{number_said}{NO_BREAK}%", "lrv": f"LRV {number_said}", "gap": f"a gap of {number_said}"}[name]
 
 
 def strengths_contradict(asked: Sequence[str]) -> str:

@@ -78,10 +78,10 @@ def _same(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
 
 
 def _undertone(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:
-    said = [str(word) for word in wall.accepted]
+    accepted = [str(word) for word in wall.accepted]
     strength = number(float(pool.seen.strength[wall.boards[0]]))
-    several = f" Methods differ: {listed(said, 'or')} is right." if len(said) > 1 else ""
-    return f"The undertone of {names[0]} is {said[0]}, {strength} Lab units from the neutral line.{several}"
+    several = f" Methods differ: {listed(accepted, 'or')} is right." if len(accepted) > 1 else ""
+    return f"The undertone of {names[0]} is {accepted[0]}, {strength} Lab units from the neutral line.{several}"
 
 
 def _paired(wall: Exercise, pool: Pool, names: Sequence[str]) -> str:

@@ -79,8 +79,8 @@ _WHOLE = {"room too small", "room too dim", "room not bright", "large and daylit
 def use_why(reason: Reason) -> str:
     whole = float(reason.against).is_integer() and reason.key not in ("lighter and less coloured",)
     digits = 0 if reason.key in _WHOLE else 1
-    found, against = number(reason.found, digits), number(reason.against, 0 if whole else 1)
-    return USE_WHY[reason.key].format(found=found, against=against)
+    found_value, against = number(reason.found, digits), number(reason.against, 0 if whole else 1)
+    return USE_WHY[reason.key].format(found=found_value, against=against)
 
 
 def use_figures(reasons: Sequence[Reason]) -> str:
@@ -128,16 +128,16 @@ def on_surface(surface: str) -> str:
 
 def use_good(uses: Sequence[Use], lead: str = "Best on") -> list[str]:
     """Return where a colour goes best and where else, each with its reason from the colour's figures."""
-    why = {one.surface: use_why(one.reasons[0]) for one in uses}
-    best = use_best([(one.surface, int(one.suits)) for one in uses])
+    why = {use.surface: use_why(use.reasons[0]) for use in uses}
+    best = use_best([(use.surface, int(use.suits)) for use in uses])
     leads = (lead, "Also good on")
-    return [f"{begins} {on_surface(one)}: {why[one]}." for begins, one in zip(leads, best, strict=False)]
+    return [f"{begins} {on_surface(use)}: {why[use]}." for begins, use in zip(leads, best, strict=False)]
 
 
 def use_bad(uses: Sequence[Use]) -> list[str]:
     """Return the use to avoid that one would try first, with its reason; empty where there is none."""
-    worst = use_worst([(one.surface, int(one.suits)) for one in uses])
-    return [f"Avoid it on {on_surface(worst)}: {use_why(one.reasons[0])}." for one in uses if one.surface == worst]
+    worst = use_worst([(use.surface, int(use.suits)) for use in uses])
+    return [f"Avoid it on {on_surface(worst)}: {use_why(use.reasons[0])}." for use in uses if use.surface == worst]
 
 
 def use_summary(name: str, uses: Sequence[Use]) -> str:
@@ -179,18 +179,18 @@ _RULES = {"points": "{found} points of LRV", "michelson": "Michelson {found}", "
 
 def contrast_line(thing: str, held: Sequence[RuleCheck]) -> str:
     """Say whether a thing is told from what it stands against, by its LRV points where they are asked for."""
-    met = all(one.met for one in held)
-    points = next((one for one in held if one.rule == "points"), held[0])
+    met = all(rule.met for rule in held)
+    points = next((rule for rule in held if rule.rule == "points"), held[0])
     digits = 0 if points.rule == "points" else 2
     unit = " points" if points.rule == "points" else ""
-    found, wanted = number(points.found, digits), number(points.wanted, digits)
+    contrast, wanted = number(points.found, digits), number(points.wanted, digits)
     if met:
         verdict = "enough contrast"
     elif points.met:  # the ratio of two light surfaces stays small, however many points part them
         verdict = "but both are too light to tell apart well"
     else:
         verdict = f"too little contrast, {wanted} needed"
-    return f"{capital(CONTRAST_THINGS[thing])}: {found}{unit}, {verdict}"
+    return f"{capital(CONTRAST_THINGS[thing])}: {contrast}{unit}, {verdict}"
 
 
 def thing_in(thing: str, room: str) -> str:
@@ -200,9 +200,9 @@ def thing_in(thing: str, room: str) -> str:
 def contrast_figures(held: Sequence[RuleCheck]) -> str:
     """Return the figures of a contrast under every rule that is asked for."""
     return "; ".join(
-        f"{_RULES[one.rule].format(found=number(one.found, 0 if one.rule == 'points' else 2))} of "
-        f"{number(one.wanted, 0 if one.rule == 'points' else 2)}"
-        for one in held
+        f"{_RULES[rule.rule].format(found=number(rule.found, 0 if rule.rule == 'points' else 2))} of "
+        f"{number(rule.wanted, 0 if rule.rule == 'points' else 2)}"
+        for rule in held
     )
 
 

@@ -73,7 +73,7 @@ def sample_line(size: str, ground: str, coats: int, litres: float, margin: bool 
 
 def spots(found: Sequence[tuple[str, float]]) -> str:
     hours: dict[str, list[str]] = {}
-    for wall, hour in sorted(found, key=lambda one: one[1]):
+    for wall, hour in sorted(found, key=lambda spot: spot[1]):
         hours.setdefault(wall, []).append(clock(hour))
     return listed([f"the {wall} wall at {listed(when)}" for wall, when in hours.items()]) if hours else ""
 
@@ -104,8 +104,8 @@ def hold_against(names: Sequence[str]) -> str:
 
 
 def looks_text(room: str, spots: Sequence[tuple[str, float]]) -> str:
-    said = listed([f"the {wall} wall at {clock(hour)}" for wall, hour in spots])
-    return f"{capital(room)} from above: look at {said}." if spots else f"{capital(room)} from above."
+    places = listed([f"the {wall} wall at {clock(hour)}" for wall, hour in spots])
+    return f"{capital(room)} from above: look at {places}." if spots else f"{capital(room)} from above."
 
 
 def wall_amount(area: float, coats: float, spreading: float, own: bool) -> str:
@@ -203,10 +203,10 @@ def viewing_said(
     seen = (listed(parts) + (f" than {beside}" if beside else "")) if parts else same if steps else ""
     looked = capital(", ".join(part for part in (f"shows {undertone}" if undertone else "", seen) if part))
     quoted = f"“{text.rstrip().removesuffix('.')}”" if text.strip() else ""
-    said = ". ".join(part for part in (looked, quoted) if part)
+    sentence = ". ".join(part for part in (looked, quoted) if part)
     answered = f"answered {answer}" if answer else ""
     by = ", ".join(part for part in (who or SOMEBODY, light) if part)
-    return f"{capital(', '.join(part for part in (said, answered) if part))} ({by})"
+    return f"{capital(', '.join(part for part in (sentence, answered) if part))} ({by})"
 
 
 CALENDAR_NAME = "Viewings"
@@ -329,8 +329,8 @@ def hour_not_seen(why: str, hour: float, wall: str, planned: str) -> str:
     >>> hour_not_seen("best", 10, "north", "Mon 30 Nov, 10:00")
     'Not seen yet at 10:00 on the north wall, closest to the sample: planned for Mon 30 Nov, 10:00.'
     """
-    said = f"Not seen yet at {clock(hour)} on the {wall} wall, {WHYS.get(why, why)}"
-    return f"{said}: planned for {planned}." if planned else f"{said}."
+    text = f"Not seen yet at {clock(hour)} on the {wall} wall, {WHYS.get(why, why)}"
+    return f"{text}: planned for {planned}." if planned else f"{text}."
 
 
 MOVE_WRONG = "Choose a day and an hour from today on."

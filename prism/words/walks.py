@@ -54,28 +54,28 @@ def saw_beside(name: str, said: str) -> str:
 
 
 def standing(agreement: str, computed: Sequence[str], lrv: float) -> str:
-    found = directions(computed, lrv) if computed else "too close to call"
+    named = directions(computed, lrv) if computed else "too close to call"
     return {
-        "agree": f"As predicted: {found}.",
-        "partly": f"Partly as predicted: {found}.",
-        "differ": f"The prediction was {found}. Both are kept.",
+        "agree": f"As predicted: {named}.",
+        "partly": f"Partly as predicted: {named}.",
+        "differ": f"The prediction was {named}. Both are kept.",
     }[agreement]
 
 
 def confidence(reading: Reading, shares: Mapping[str, float]) -> str:
-    found = reading.undertone
-    said = set(found.hues) or ({""} if found.passive else set())
+    undertone = reading.undertone
+    hues = set(undertone.hues) or ({""} if undertone.passive else set())
     others = [
         f"{hue(word, reading.lrv) if word else 'none at all'} ({percentage(share)})"
         for word, share in shares.items()
-        if word not in said
+        if word not in hues
     ]
-    level = found.level if found.hues else found.none
+    level = undertone.level if undertone.hues else undertone.none
     if level.value == "certain":
-        two = len(found.hues) == 2
+        two = len(undertone.hues) == 2
         return "Sure to be one of the two." if two else "Sure: no other undertone is possible."
     text = "Probable, not certain." if level.value == "probably" else "Open."
-    return f"{text} It may {'also ' if said else ''}be {listed(others, 'or')}." if others else text
+    return f"{text} It may {'also ' if hues else ''}be {listed(others, 'or')}." if others else text
 
 
 def basis_method(title: str) -> str:
@@ -111,13 +111,13 @@ def bases(found: Sequence[Under]) -> str:
 def relative_warmth(names: Sequence[str], findings: Sequence[PairFinding]) -> str:
     """Say beside which colours the subject is warm and beside which it is cool."""
     pairs = list(zip(names, findings, strict=True))
-    said = []
+    relative = []
     for word, direction_ in (("warm", "warmer"), ("cool", "cooler")):
-        found = [name for name, pair in pairs if direction_ in pair.directions]
-        found = found or [name for name, pair in pairs if direction_ in pair.probably]
-        if found:
-            said.append(f"{capital(word)} beside {few(found)}.")
-    return " ".join(said) or "Neither warm nor cool beside any of these."
+        warmer = [name for name, pair in pairs if direction_ in pair.directions]
+        warmer = warmer or [name for name, pair in pairs if direction_ in pair.probably]
+        if warmer:
+            relative.append(f"{capital(word)} beside {few(warmer)}.")
+    return " ".join(relative) or "Neither warm nor cool beside any of these."
 
 
 def few(names: Sequence[str], most: int = 2) -> str:

@@ -35,7 +35,7 @@ def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]
 
 def counsels_plain(found: Sequence[tuple[str, tuple[str, ...]]]) -> list[str]:
     """Return warnings of (kind, walls) as sentences for a client, without what says so."""
-    return _of_this_colour([counsel_plain(*one) for one in found])
+    return _of_this_colour([counsel_plain(*counsel) for counsel in found])
 
 
 def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:

@@ -65,8 +65,8 @@ def white_note(white: White, wanted: float, there: Sequence[str] = (), shared: S
 
 def all_whites(shared: Sequence[str], crisp: bool) -> str:
     """Return what all whites that are shown have in common, once above them; empty for nothing."""
-    said = [*(["has a crisp edge"] if crisp else []), *shared]
-    return f"Every white here {listed(said)}." if said else ""
+    traits = [*(["has a crisp edge"] if crisp else []), *shared]
+    return f"Every white here {listed(traits)}." if traits else ""
 
 
 def why_not_higher(white: White, above: White) -> tuple[str, str]:
@@ -190,12 +190,12 @@ def ways_out(
     same: White | None, apart: White | None, name_of: Callable[[White], str], there: Sequence[str]
 ) -> list[str]:
     """Offer the white that matches what is there, and one that differs clearly without turning yellow."""
-    found = []
+    ways = []
     if same:
-        found.append(f"To match {there[same.near]}, use {name_of(same)}.")
+        ways.append(f"To match {there[same.near]}, use {name_of(same)}.")
     if apart:
-        found.append(f"To differ clearly from {there[apart.near]}, use {name_of(apart)}, which does not turn yellow.")
-    return found
+        ways.append(f"To differ clearly from {there[apart.near]}, use {name_of(apart)}, which does not turn yellow.")
+    return ways
 
 
 def way_alone(room: str) -> str:
@@ -271,7 +271,7 @@ def crown_disputed(title: str) -> str:
 
 def white_shift(by_day: float | None, late: float | None, clash: bool) -> str:
     """Return by how much warmer than its board a white reads by day and of an evening, in short."""
-    shown = [number(one, 1, signed=True) for one in (by_day, late) if one is not None]
+    shown = [number(shift, 1, signed=True) for shift in (by_day, late) if shift is not None]
     return f"{' / '.join(shown)}{' clash' if clash else ''}"
 
 

@@ -107,41 +107,41 @@ class ComparisonSet:
             for row in missing
         ]
         picks.sort(key=lambda pick: KINDS.index(pick.kind))
-        held = self._decks.hold(picks, {row: board.state for row, board in by_row.items()})
-        here = {one.colour.pk for one in held}
+        swatches = self._decks.hold(picks, {row: board.state for row, board in by_row.items()})
+        here = {swatch.colour.pk for swatch in swatches}
         added = [pk for pk, b in self.boards.items() if b.state == Board.State.ADDED and pk not in here]
-        return self._looking.lettered([*held, *self._decks.fetch_all(added, Board.State.ADDED.value)])
+        return self._looking.lettered([*swatches, *self._decks.fetch_all(added, Board.State.ADDED.value)])
 
     @cached_property
     def support(self) -> comparison.Support:
-        held = [one.reading for one in self.comparison_colours]
-        return comparison.support(self._subject.reading, held, self._subject.method)
+        readings = [swatch.reading for swatch in self.comparison_colours]
+        return comparison.support(self._subject.reading, readings, self._subject.method)
 
     @property
     def support_said(self) -> str:
         return words.pairs.supporting(
-            self.support, [one.name for one in self.comparison_colours], self._subject.reading
+            self.support, [swatch.name for swatch in self.comparison_colours], self._subject.reading
         )
 
     @property
     def whites(self) -> list[SwatchView]:
-        return [held for held in self.comparison_colours if held.kind == "white"]
+        return [swatch for swatch in self.comparison_colours if swatch.kind == "white"]
 
     @property
     def clean_white(self) -> SwatchView | None:
-        return next((held for held in self.whites if held.why == "clean"), None)
+        return next((swatch for swatch in self.whites if swatch.why == "clean"), None)
 
     @cached_property
     def guide(self) -> list[SwatchView]:
         """The boards in the order they are held up: the clean white, the range, the contrast colour, the rest; while
         findings are withheld as they lie, for the order would tell."""
         boards = self.comparison_colours
-        if any(self._looking.waits(held) for held in boards):
+        if any(self._looking.waits(swatch) for swatch in boards):
             return boards
-        first = [held for held in boards if held.why == "clean"]
-        middle = [held for held in boards if held.kind == "range"]
-        contrast_colours = [held for held in boards if held.kind == "foil"]
-        rest = [held for held in boards if held not in (*first, *middle, *contrast_colours)]
+        first = [swatch for swatch in boards if swatch.why == "clean"]
+        middle = [swatch for swatch in boards if swatch.kind == "range"]
+        contrast_colours = [swatch for swatch in boards if swatch.kind == "foil"]
+        rest = [swatch for swatch in boards if swatch not in (*first, *middle, *contrast_colours)]
         return [*first, *middle, *contrast_colours, *rest]
 
     @property
@@ -150,11 +150,11 @@ class ComparisonSet:
 
     def another_that_shows(self, hue: str, on_the_wall: list[SwatchView]) -> Pick | None:
         """Return the next best board beside which a hue of the subject shows: one that has less of it."""
-        taken = self._decks.catalogue.rows_of({held.colour.pk for held in on_the_wall})
+        taken = self._decks.catalogue.rows_of({swatch.colour.pk for swatch in on_the_wall})
         picks = self.chosen.view.best(less(hue), LOOKED_AT, taken.tolist())
         subject = self._subject
-        found = self._decks.catalogue.readings([pick.index for pick in picks], subject.method, subject.neutral)
-        pairs = comparison.compare_many([subject.reading] * len(found), found, subject.method)
+        readings = self._decks.catalogue.readings([pick.index for pick in picks], subject.method, subject.neutral)
+        pairs = comparison.compare_many([subject.reading] * len(readings), readings, subject.method)
         # best one whose pair is said in that hue, not as the loss of another
         named = (pick for pick, pair in zip(picks, pairs, strict=True) if comparative(hue) in sum(pair.hue_words, ()))
         return next(named, picks[0] if picks else None)

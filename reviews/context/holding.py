@@ -49,7 +49,7 @@ _twins: BoundedCache[Hashable, list[deck_queries.Twin]] = BoundedCache(256)
 
 def place_of(one: SwatchView | None, boards: Sequence[SwatchView]) -> int | None:
     """Return where a board stands among others, from 0; None where it is not there."""
-    return next((i for i, held in enumerate(boards) if one and held.colour.pk == one.colour.pk), None)
+    return next((i for i, swatch in enumerate(boards) if one and swatch.colour.pk == one.colour.pk), None)
 
 
 class Decks:
@@ -85,23 +85,23 @@ class Decks:
         """Return picked rows as held colours; `states` says by row what the person did with some."""
         rows = sorted({pick.index for pick in picks} - set(self._at_hand))
         if rows:
-            found = self.catalogue.readings(rows, self.subject.method, self.subject.neutral)
-            self._at_hand |= dict(zip(rows, zip(self.catalogue.boards(rows), found, strict=True), strict=True))
+            readings = self.catalogue.readings(rows, self.subject.method, self.subject.neutral)
+            self._at_hand |= dict(zip(rows, zip(self.catalogue.boards(rows), readings, strict=True), strict=True))
         return [self._holding(*self._at_hand[pick.index], pick, (states or {}).get(pick.index, "")) for pick in picks]
 
     def fetch(self, colour: Colour, state: str = "") -> SwatchView:
-        found = reading.read(colour.stimulus, self.subject.method, self.subject.neutral)
+        colour_reading = reading.read(colour.stimulus, self.subject.method, self.subject.neutral)
         pick = Pick(-1, "fetched", self.apart(colour.stimulus.lab_array), kind="added")
-        return self._holding(colour, found, pick, state)
+        return self._holding(colour, colour_reading, pick, state)
 
     def fetch_all(self, ids: Sequence[int], state: str = "") -> list[SwatchView]:
         """Return colours by id as held colours, those of the decks without asking the database."""
         rows = {self.id_of(row): int(row) for row in self.catalogue.rows_of(set(ids))}
         picks = [Pick(row, "fetched", self.apart(self.catalogue.lab[row]), kind="added") for row in rows.values()]
-        held = dict(zip(rows, self.hold(picks, dict.fromkeys(rows.values(), state)), strict=True))
+        swatches = dict(zip(rows, self.hold(picks, dict.fromkeys(rows.values(), state)), strict=True))
         others = deck_queries.by_ids([pk for pk in ids if pk not in rows]) if len(rows) < len(set(ids)) else {}
-        held |= {pk: self.fetch(colour, state) for pk, colour in others.items()}
-        return [held[pk] for pk in ids]
+        swatches |= {pk: self.fetch(colour, state) for pk, colour in others.items()}
+        return [swatches[pk] for pk in ids]
 
     def _holding(self, colour: Colour, found: Reading, pick: Pick, state: str) -> SwatchView:
         shown = self.subject.review.names_shown

@@ -37,45 +37,45 @@ class Looking:
     def waits(self, held: SwatchView) -> bool:
         """Return whether the finding beside a board waits for the person to say what they see."""
         withheld = self._subject.review.withhold
-        return withheld and held.colour.pk not in {one.colour_id for one in self.observations}
+        return withheld and held.colour.pk not in {observation.colour_id for observation in self.observations}
 
     def lettered(self, boards: Sequence[SwatchView]) -> list[SwatchView]:
         """Return boards shuffled and under letters where their findings are withheld: order and caption would give them
         away."""
-        if not any(self.waits(held) for held in boards):
+        if not any(self.waits(swatch) for swatch in boards):
             return list(boards)
         shuffled = random.Random(self._subject.review.pk).sample(boards, len(boards))
         return [
-            replace(held, name=words.pairs.letter(i), caption=words.pairs.letter(i), reason="")
-            if self.waits(held)
-            else held
-            for i, held in enumerate(shuffled)
+            replace(swatch, name=words.pairs.letter(i), caption=words.pairs.letter(i), reason="")
+            if self.waits(swatch)
+            else swatch
+            for i, swatch in enumerate(shuffled)
         ]
 
     def seen_beside(self, held: SwatchView | None) -> list[Seen]:
-        return [one for one in self.seen if held and one.observation.colour_id == held.colour.pk]
+        return [look for look in self.seen if held and look.observation.colour_id == held.colour.pk]
 
     @cached_property
     def seen(self) -> list[Seen]:
         """What was seen beside any board, what parts from the computation first."""
         lrv = self._subject.reading.lrv
-        ranked = sorted(self.observations, key=lambda one: one.agreement != Agreement.DIFFER)
+        ranked = sorted(self.observations, key=lambda look: look.agreement != Agreement.DIFFER)
         shown = self._subject.review.names_shown
         return [
             Seen(
-                one,
-                one.colour.name if shown else words.walks.A_BOARD,
-                self.said_of(one),
-                words.walks.standing(one.agreement, one.computed, lrv),
+                look,
+                look.colour.name if shown else words.walks.A_BOARD,
+                self.said_of(look),
+                words.walks.standing(look.agreement, look.computed, lrv),
             )
-            for one in ranked
+            for look in ranked
         ]
 
     @property
     def tally(self) -> str:
         """How many boards were looked at, and how often eye and computation part; empty where none was."""
-        boards = {one.colour_id for one in self.observations}
-        apart = sum(one.agreement == Agreement.DIFFER for one in self.observations)
+        boards = {observation.colour_id for observation in self.observations}
+        apart = sum(observation.agreement == Agreement.DIFFER for observation in self.observations)
         return words.pairs.seen_tally(len(boards), apart) if boards else ""
 
     def said_of(self, one: Observation) -> str:
@@ -85,4 +85,4 @@ class Looking:
     @property
     def last_light(self) -> str:
         """The light written down last, since most boards are looked at in one light."""
-        return next((one.light for one in self.observations if one.light), "")
+        return next((observation.light for observation in self.observations if observation.light), "")

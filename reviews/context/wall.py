@@ -40,14 +40,14 @@ class Wall(Page):
 
     def hold_instead(self, label: str, boards: list[SwatchView]) -> None:
         """Hold other boards on the wall instead of the comparison set, under their numbers."""
-        self._instead = Group(label, [replace(held, caption=str(i)) for i, held in enumerate(boards, start=1)])
+        self._instead = Group(label, [replace(swatch, caption=str(i)) for i, swatch in enumerate(boards, start=1)])
 
     @cached_property
     def beside(self) -> SwatchView | None:
         """The colour held beside the subject: the one asked for, else the first of the set."""
         if self._asked is None or self._asked.pk == self.subject.colour.pk:
             return next(iter(self._set.guide), None)
-        of_set = next((held for held in self._set.comparison_colours if held.colour.pk == self._asked.pk), None)
+        of_set = next((swatch for swatch in self._set.comparison_colours if swatch.colour.pk == self._asked.pk), None)
         return of_set or self._decks.fetch(self._asked)
 
     @property
@@ -56,7 +56,7 @@ class Wall(Page):
         if self._instead:
             return self._instead.boards
         boards = self._set.comparison_colours
-        here = {held.colour.pk for held in boards}
+        here = {swatch.colour.pk for swatch in boards}
         return [*boards, *([self.beside] if self.beside and self.beside.colour.pk not in here else [])]
 
     @cached_property
@@ -66,10 +66,10 @@ class Wall(Page):
         by = self.review.wall_order
         if by == Review.Order.HAND:
             places = {pk: at for at, pk in enumerate(self.review.hand_order)}
-            return sorted(boards, key=lambda held: places.get(held.colour.pk, len(places)))
+            return sorted(boards, key=lambda swatch: places.get(swatch.colour.pk, len(places)))
         if self.any_withheld:
             return boards
-        rows = arranging.order([held.reading for held in boards], by, self.subject.method, self.review.shuffle)
+        rows = arranging.order([swatch.reading for swatch in boards], by, self.subject.method, self.review.shuffle)
         return [boards[row] for row in rows]
 
     @cached_property
@@ -82,7 +82,9 @@ class Wall(Page):
         if self.review.wall_order != Review.Order.CHOSEN:
             return [Group(words.pairs.order_label(self.review.get_wall_order_display()), self.arranged)]
         boards = self._set.comparison_colours
-        groups = [Group(label, [held for held in boards if held.kind in kinds]) for label, kinds in words.pairs.GROUPS]
+        groups = [
+            Group(label, [swatch for swatch in boards if swatch.kind in kinds]) for label, kinds in words.pairs.GROUPS
+        ]
         return [group for group in groups if group.boards]
 
     @cached_property
@@ -104,7 +106,7 @@ class Wall(Page):
     @property
     def drawn(self) -> list[SwatchView]:
         """What the drawings may show: what is on the wall, but for findings that are withheld."""
-        return [held for held in self.boards if not self._looking.waits(held)]
+        return [swatch for swatch in self.boards if not self._looking.waits(swatch)]
 
     @property
     def withheld(self) -> bool:
@@ -114,7 +116,7 @@ class Wall(Page):
     @cached_property
     def any_withheld(self) -> bool:
         """Whether anything about the undertone still waits: then nothing on the screen may give it away."""
-        return self.review.withhold and any(self._looking.waits(held) for held in self._set.guide)
+        return self.review.withhold and any(self._looking.waits(swatch) for swatch in self._set.guide)
 
     @property
     def waits(self) -> str:

@@ -18,17 +18,19 @@ def ranked_whites(decks: Decks, there: Sequence[Reading] = (), gap: float | None
 
     `there` are the whites that are there already; `gap` LRV points wanted, the method's by default.
     """
-    held, subject = decks.catalogue, decks.subject
+    catalogue, subject = decks.catalogue, decks.subject
     key = (
         decks.state, subject.owner.pk, subject.stimulus, subject.method, subject.neutral,
-        tuple(one.lab for one in there), gap,
+        tuple(white.lab for white in there), gap,
     )  # fmt: skip
 
     def make() -> Ranked:
         own = set(decks.own_rows.tolist())
-        rows = [int(row) for row in which(held.lab, held.lrv, subject.method, subject.neutral) if row not in own]
-        readings = held.readings(rows, subject.method, subject.neutral)
-        keys = [f"{held.names[row]} {held.codes[row]}" for row in rows]
+        rows = [
+            int(row) for row in which(catalogue.lab, catalogue.lrv, subject.method, subject.neutral) if row not in own
+        ]
+        readings = catalogue.readings(rows, subject.method, subject.neutral)
+        keys = [f"{catalogue.names[row]} {catalogue.codes[row]}" for row in rows]
         return rank(subject.reading, readings, keys, subject.method, gap, there), rows
 
     return _kept.get(key, make)

@@ -36,6 +36,6 @@ def butted(fills: Sequence[str], height: float = EDGE_HEIGHT) -> SafeString:
 
 def wall_edge(subject: Subject, wall: Wall) -> SafeString:
     """Return what is held together, butted; with two boards beside it, the subject stands in the middle."""
-    fills = [held.colour.screen for held in wall.together]
+    fills = [swatch.colour.screen for swatch in wall.together]
     middle = 1 if len(fills) == 2 else 0
     return butted([*fills[1:][:middle], subject.stimulus.screen, *fills[:1], *fills[1 + middle :]])

@@ -21,7 +21,7 @@ PLANE_LEFT, PLANE_TOP = 34.0, 14.0
 
 def lightness_and_chroma(subject: Subject, wall: Wall) -> SafeString:
     """Return lightness L* upwards against chroma C*ab to the right, with the subject and what is held beside it."""
-    shown = [subject.reading, *(held.reading for held in wall.drawn)]
+    shown = [subject.reading, *(swatch.reading for swatch in wall.drawn)]
     most = max(10.0, *(1.1 * hypot(*reading.lab[1:]) for reading in shown))
     low = max(0.0, min(reading.lab[0] for reading in shown) - 4)
     high = min(100.0, max(reading.lab[0] for reading in shown) + 4)
@@ -49,13 +49,18 @@ def lightness_and_chroma(subject: Subject, wall: Wall) -> SafeString:
     title = words.pairs.plane_mark(subject.name, subject.reading)
     own = Mark(*place(subject.reading), subject.stimulus.screen, title, kind="subject")
     marks = [
-        Mark(*place(held.reading), held.colour.screen, words.pairs.plane_mark(held.name, held.reading), link_to(held))
-        for held in wall.drawn
+        Mark(
+            *place(swatch.reading),
+            swatch.colour.screen,
+            words.pairs.plane_mark(swatch.name, swatch.reading),
+            link_to(swatch),
+        )
+        for swatch in wall.drawn
     ]
     parts += led(marks, spread(marks, 9, 12, [own]), 9, 12)
     parts.append(draw_mark(own, 13, 18))
     description = words.pairs.plane_text_of(
-        subject.name, [(held.name, held.reading) for held in wall.drawn], subject.reading
+        subject.name, [(swatch.name, swatch.reading) for swatch in wall.drawn], subject.reading
     )
     view = (0.0, 0.0, PLANE_LEFT + PLANE_WIDTH + 14, bottom + 30)
     return svg("Lightness against chroma", description, view, "lightness", joined(parts))

@@ -21,20 +21,20 @@ def spread(marks: Sequence[Mark], width: float, height: float, fixed: Sequence[M
     stones = [[mark.x, mark.y] for mark in fixed]
     for _ in range(ROUNDS):
         settled = True
-        for i, one in enumerate(places):
+        for i, place in enumerate(places):
             for j, other in enumerate([*places[:i], *stones]):
-                across = width + 1 - abs(one[0] - other[0])
-                down = height + 1 - abs(one[1] - other[1])
+                across = width + 1 - abs(place[0] - other[0])
+                down = height + 1 - abs(place[1] - other[1])
                 if across <= 0 or down <= 0:
                     continue
                 settled = False
                 axis, over = (0, across) if across < down else (1, down)
-                way = 1.0 if (one[axis], i) >= (other[axis], j) else -1.0
+                way = 1.0 if (place[axis], i) >= (other[axis], j) else -1.0
                 if j < i:
-                    one[axis] += way * over / 2
+                    place[axis] += way * over / 2
                     other[axis] -= way * over / 2
                 else:
-                    one[axis] += way * over
+                    place[axis] += way * over
         if settled:
             break
     return [replace(mark, x=x, y=y) for mark, (x, y) in zip(marks, places, strict=True)]

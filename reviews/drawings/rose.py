@@ -146,15 +146,15 @@ def undertone_rose(subject: Subject, wall: Wall) -> SafeString:
         parts.append(rose.doubt(wall.beside.reading))
     x, y = rose.point(*own.vector)
     parts.append(line(0, 0, x, y, "lean"))
-    said = f"{subject.name}: {words.readings.undertone_short(subject.reading)}"
-    mark = Mark(x, y, subject.stimulus.screen, said, kind="subject")
+    text = f"{subject.name}: {words.readings.undertone_short(subject.reading)}"
+    mark = Mark(x, y, subject.stimulus.screen, text, kind="subject")
     marks = []
-    for held in wall.drawn:
-        hx, hy = rose.point(*held.reading.undertone.vector)
-        title = f"{held.name}: {words.readings.undertone_short(held.reading)}"
-        kind = "beside" if wall.beside and held.colour.pk == wall.beside.colour.pk else ""
-        kind += " beyond" if held.reading.undertone.strength > rose.reach else ""
-        marks.append(Mark(hx, hy, held.colour.screen, title, link_to(held), kind))
+    for swatch in wall.drawn:
+        hx, hy = rose.point(*swatch.reading.undertone.vector)
+        title = f"{swatch.name}: {words.readings.undertone_short(swatch.reading)}"
+        kind = "beside" if wall.beside and swatch.colour.pk == wall.beside.colour.pk else ""
+        kind += " beyond" if swatch.reading.undertone.strength > rose.reach else ""
+        marks.append(Mark(hx, hy, swatch.colour.screen, title, link_to(swatch), kind))
     apart = spread(marks, *MARK, [mark])
     parts += [*led(marks, apart, *MARK), draw_mark(mark, *SUBJECT)]
     parts += rose.over()

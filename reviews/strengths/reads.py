@@ -200,8 +200,8 @@ class Strengths:
         if system is None:
             return None
         if theirs is None or _problem(theirs, system):
-            found = estimates_of(other.stimulus, system)
-            theirs = found[0].recipe if found else None
+            estimates = estimates_of(other.stimulus, system)
+            theirs = estimates[0].recipe if estimates else None
         if self.recipe is None or theirs is None:
             return None
         made = reach.mixture([(self.recipe, own_parts), (theirs, other_parts)], system)
@@ -214,11 +214,11 @@ class Strengths:
         """The nearest deck colour that has a recipe, with ΔE00, for a subject that has none."""
         catalogue = self.context.decks.catalogue
         rows = np.flatnonzero(catalogue.has_recipe)
-        found, distance = nearest(self.subject.reading.lab, catalogue.lab[rows], 1)
-        if not found.size:
+        rows_found, distance = nearest(self.subject.reading.lab, catalogue.lab[rows], 1)
+        if not rows_found.size:
             return None
         apart = float(distance[0])
-        pick = Pick(int(rows[found[0]]), "nearest", apart, kind="added")
+        pick = Pick(int(rows[rows_found[0]]), "nearest", apart, kind="added")
         return self.context.decks.hold([pick])[0], apart
 
 
@@ -229,8 +229,8 @@ def formula_of(at: Strengths, colour: Colour, percent: float = 0.0) -> dict[str,
     if colour.pk != at.subject.colour.pk:
         recipe, estimated = colour.recipe, False
         if recipe is None and at.system is not None:
-            found = estimates_of(colour.stimulus, at.system)
-            recipe, estimated = (found[0].recipe, True) if found else (None, False)
+            estimates = estimates_of(colour.stimulus, at.system)
+            recipe, estimated = (estimates[0].recipe, True) if estimates else (None, False)
     if recipe is None:
         return None
     made = recipe.scaled(percent)
@@ -313,5 +313,5 @@ def _strengths(
     uncertainty: float,
     doubt: float,
 ) -> tuple[Adjusted, ...]:
-    found = strengths(source.recipe, percents, source.same.system, method, neutral, uncertainty, doubt)
-    return tuple(found)
+    steps = strengths(source.recipe, percents, source.same.system, method, neutral, uncertainty, doubt)
+    return tuple(steps)

@@ -26,7 +26,7 @@ def look_at_strength(review: Review, percent: float) -> None:
 @transaction.atomic
 def choose_can(review: Review, at: Strengths, can: str) -> None:
     """Note into which can the formula goes: one that the tinting system has."""
-    if at.system and any(one.key == can for one in at.system.cans):
+    if at.system and any(can_size.key == can for can_size in at.system.cans):
         review.can = can
         review.save(update_fields=["can"])
 
@@ -39,8 +39,10 @@ class KeptAlreadyError(ValueError):
 
 def kept_already(review: Review, percent: float) -> Colour | None:
     """Return the colour as which this strength of the review's colour is kept in its studio; None for none."""
-    held = deck_queries.own_colours(review.owner).filter(parent=review.colour_id, percent__isnull=False)
-    return next((one for one in held if one.percent is not None and abs(one.percent - percent) < SAME), None)
+    adjusted = deck_queries.own_colours(review.owner).filter(parent=review.colour_id, percent__isnull=False)
+    return next(
+        (colour for colour in adjusted if colour.percent is not None and abs(colour.percent - percent) < SAME), None
+    )
 
 
 def keep_strength(review: Review, at: Strengths, again: bool = False) -> Colour | None:

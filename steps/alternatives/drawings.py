@@ -40,11 +40,11 @@ def bracket_lines(subject: Subject, rows: Sequence[PlacedBracket]) -> SafeString
 
 
 def _side(side: Side, direction: int, y: float, reach: int) -> SafeString:
-    axis, held, distance = side.axis, side.held, side.delta_e
+    axis, swatch, distance = side.axis, side.held, side.delta_e
     edge = direction * (BRACKET_HALF + 10)
     label = text(edge, y + 4, axis, "hue", "start" if direction > 0 else "end")
-    if held is None:
+    if swatch is None:
         return joined([label, text(direction * BRACKET_HALF / 2, y - 5, words.pairs.NOTHING_THERE, "tick")])
     x = direction * distance / reach * BRACKET_HALF
-    title = f"{held.name}, {axis} by ΔE00 {words.text.number(distance)}"
-    return joined([label, draw_mark(Mark(x, y, held.colour.screen, title, link_to(held)), 12, 17)])
+    title = f"{swatch.name}, {axis} by ΔE00 {words.text.number(distance)}"
+    return joined([label, draw_mark(Mark(x, y, swatch.colour.screen, title, link_to(swatch)), 12, 17)])

@@ -67,7 +67,7 @@ class AlternativesPage(Page):
                 if review.beside_id not in self.on_shortlist:
                     wall.hold_beside(listed[0].colour)
         elif self.answered:
-            wall.hold_instead(words.places.ANSWERS, [one.held for one in self.answers])
+            wall.hold_instead(words.places.ANSWERS, [answer.held for answer in self.answers])
 
     # --- its place ---
 
@@ -96,13 +96,15 @@ class AlternativesPage(Page):
 
     @cached_property
     def answers(self) -> list[Differing]:
-        return [self._differing(held, words.places.off_by(answer.off)) for held, answer in self._asked[1].answers]
+        return [self._differing(swatch, words.places.off_by(answer.off)) for swatch, answer in self._asked[1].answers]
 
     @cached_property
     def nearly(self) -> list[Differing]:
         """The colours that miss one piece of a wish, each with what it misses."""
         lrv = self._subject.reading.lrv
-        return [self._differing(held, words.places.missed(answer.misses, lrv)) for held, answer in self._asked[1].near]
+        return [
+            self._differing(swatch, words.places.missed(answer.misses, lrv)) for swatch, answer in self._asked[1].near
+        ]
 
     @property
     def pieces(self) -> list[AskedPiece]:
@@ -114,10 +116,10 @@ class AlternativesPage(Page):
         def instead(at: int, piece: Piece | None) -> str:
             return Wish((*wish.pieces[:at], *([piece] if piece else []), *wish.pieces[at + 1 :])).text
 
-        found = []
+        pieces = []
         for at, piece in enumerate(wish.pieces):
             fewer, more = piece.with_amount(-1), piece.with_amount(1)
-            found.append(
+            pieces.append(
                 AskedPiece(
                     words.places.wished(piece, self._subject.reading.lrv),
                     instead(at, None),
@@ -125,7 +127,7 @@ class AlternativesPage(Page):
                     instead(at, more) if more else "",
                 )
             )
-        return found
+        return pieces
 
     @property
     def wish_problem(self) -> str:
@@ -147,11 +149,11 @@ class AlternativesPage(Page):
 
     @cached_property
     def shortlist(self) -> list[Differing]:
-        return [self._differing(held) for held in self._context.shortlist]
+        return [self._differing(swatch) for swatch in self._context.shortlist]
 
     @cached_property
     def on_shortlist(self) -> set[int]:
-        return {held.colour.pk for held in self._context.shortlist}
+        return {swatch.colour.pk for swatch in self._context.shortlist}
 
     @property
     def to_list(self) -> SwatchView | None:

@@ -68,17 +68,17 @@ class Placing:
 
     @property
     def _names(self) -> dict[int, str]:
-        return {index: held.name for (_, index), held in self._held.items()}
+        return {index: swatch.name for (_, index), swatch in self._held.items()}
 
     @cached_property
     def brackets(self) -> list[PlacedBracket]:
         """The subject's place: the nearest colour on either side of each pair of axes."""
-        held, names = self._held, self._names
+        swatches, names = self._held, self._names
         lrv, on_strip = self._subject.reading.lrv, bool(self._context.decks.strip)
 
         def side(axis: str, pick: Pick | None) -> Side:
-            said = words.pairs.direction(axis, lrv)
-            return Side(said, held[pick.why, pick.index] if pick else None, pick.delta_e if pick else 0.0)
+            direction = words.pairs.direction(axis, lrv)
+            return Side(direction, swatches[pick.why, pick.index] if pick else None, pick.delta_e if pick else 0.0)
 
         return [
             PlacedBracket(
@@ -104,11 +104,11 @@ class Placing:
     def wished(self, wish: Wish) -> Wished:
         """Return the colours of the decks that answer a wish, and those that nearly do. Raises `AskError`."""
         subject, decks = self._subject, self._context.decks
-        found = wishes.granted(
+        answer = wishes.granted(
             subject.owner, wish, subject.reading, decks.catalogue, decks.own_rows, subject.method, subject.neutral,
             MOST_WISHED, lambda name: self._named(name).reading,
         )  # fmt: skip
-        return Wished(*(list(zip(decks.hold([a.pick for a in part]), part, strict=True)) for part in found.parts))
+        return Wished(*(list(zip(decks.hold([a.pick for a in part]), part, strict=True)) for part in answer.parts))
 
     def _named(self, name: str) -> SwatchView:
         """Return the colour that a wish names. Raises `AskError`."""

@@ -29,17 +29,17 @@ def act(review: Review, what: str, colour: int, hue: str = "") -> Done:
     context = ReviewContext(review)
     if what == "another":
         return _another(review, context, hue)
-    held = next((one for one in context.wall.boards if one.colour.pk == colour), None)
-    if held is None:
+    swatch = next((board for board in context.wall.boards if board.colour.pk == colour), None)
+    if swatch is None:
         return Done()
     if what == "pin":
-        services.set_board(review, held.colour, Board.State.PINNED, held.kind, held.why)
+        services.set_board(review, swatch.colour, Board.State.PINNED, swatch.kind, swatch.why)
     elif what == "add":
-        services.set_board(review, held.colour, Board.State.ADDED)
+        services.set_board(review, swatch.colour, Board.State.ADDED)
     elif what == "unpin":
-        services.set_board(review, held.colour, "")
+        services.set_board(review, swatch.colour, "")
     elif what in ("out", "swap"):
-        return _away(review, held, context, swap=what == "swap")
+        return _away(review, swatch, context, swap=what == "swap")
     return Done()
 
 
@@ -62,7 +62,9 @@ def _away(review: Review, held: SwatchView, context: ReviewContext, swap: bool) 
     state = "" if held.kind == "added" or held.why.startswith(less("")) else Board.State.OUT
     services.set_board(review, held.colour, state, held.kind, held.why)
     after = context.after_boards_changed()
-    instead = next((one for one in after.set.comparison_colours if (one.kind, one.why) == (held.kind, held.why)), None)
+    instead = next(
+        (swatch for swatch in after.set.comparison_colours if (swatch.kind, swatch.why) == (held.kind, held.why)), None
+    )
     if swap and instead is None:
         services.set_board(review, held.colour, held.state, held.kind, held.why)
         return Done(words.walks.no_other(held.caption))

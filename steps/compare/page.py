@@ -153,10 +153,10 @@ class ComparePage(Page):
     @property
     def relative_warmth(self) -> str:
         """Beside which boards it is warm, and beside which cool."""
-        held = self._context.set.comparison_colours
+        swatches = self._context.set.comparison_colours
         subject = self._subject.reading
-        pairs = compare_many([subject] * len(held), [one.reading for one in held], self._subject.method)
-        return words.walks.relative_warmth([one.name for one in held], pairs)
+        pairs = compare_many([subject] * len(swatches), [swatch.reading for swatch in swatches], self._subject.method)
+        return words.walks.relative_warmth([swatch.name for swatch in swatches], pairs)
 
     @property
     def bases(self) -> list[tuple[str, str, bool]]:
@@ -173,10 +173,11 @@ class ComparePage(Page):
         shown = self._subject.review.names_shown
         return [
             words.walks.saw_beside(
-                one.colour.name if shown else words.pairs.hidden_name("other"), self._context.looking.said_of(one)
+                observation.colour.name if shown else words.pairs.hidden_name("other"),
+                self._context.looking.said_of(observation),
             )
-            for one in self._context.looking.observations
-            if one.agreement == Agreement.DIFFER
+            for observation in self._context.looking.observations
+            if observation.agreement == Agreement.DIFFER
         ]
 
     @property

@@ -18,8 +18,8 @@ def pair_of(context: ReviewContext) -> PairFinding | None:
 def pair_said(context: ReviewContext, held: SwatchView, pair: PairFinding | None = None) -> str:
     """Return what the subject shows beside a board, in a sentence; `pair` is that finding, where it is at hand."""
     subject = context.subject
-    found = pair or compare(subject.reading, held.reading, subject.method)
-    return words.text.capital(words.pairs.pair(subject.name, held.name, found, subject.reading.lrv))
+    finding = pair or compare(subject.reading, held.reading, subject.method)
+    return words.text.capital(words.pairs.pair(subject.name, held.name, finding, subject.reading.lrv))
 
 
 class Together:
@@ -33,8 +33,8 @@ class Together:
     def other_bases(self) -> list[verdict.Under]:
         """The colour as it reads under other methods, other neutrals and the reference white."""
         subject, own = self._subject, self._subject.method
-        methods = [one for one in method_queries.available(subject.owner) if one.key != own.key]
-        bases = [(words.walks.basis_method(one.title), one, one.neutral) for one in methods]
+        methods = [method for method in method_queries.available(subject.owner) if method.key != own.key]
+        bases = [(words.walks.basis_method(method.title), method, method.neutral) for method in methods]
         neutrals = {"painted": own.neutral, "grey": reading.choose_neutral(own, "grey")}
         bases += [(words.walks.basis_neutral(kind), own, n) for kind, n in neutrals.items() if n != subject.neutral]
         if white := self._context.set.clean_white:

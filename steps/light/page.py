@@ -37,7 +37,7 @@ class LightPage(Page):
         """The day; None without a room whose light can be computed."""
         if self.at.day is None or self.room is None:
             return None
-        others = [(held.colour.pk, held.title or held.name) for held in self.at.candidates]
+        others = [(swatch.colour.pk, swatch.title or swatch.name) for swatch in self.at.candidates]
         subject, framed = self._context.subject, self.query.get("frames", "")
         explained = "why" in self.query
         return DayShown(self.at.day, self.room, subject.name, self._context.review.pk, others, framed, explained)
@@ -64,8 +64,8 @@ class LightPage(Page):
 
     @cached_property
     def counsels(self) -> list[str]:
-        found = self.at.day.counsels if self.at.day else []
-        return words.warnings.counsels_said([(c.kind, c.walls, c.computed, c.practice, c.size) for c in found])
+        found_counsels = self.at.day.counsels if self.at.day else []
+        return words.warnings.counsels_said([(c.kind, c.walls, c.computed, c.practice, c.size) for c in found_counsels])
 
     @property
     def aim(self) -> str:
@@ -76,11 +76,11 @@ class LightPage(Page):
 
     @cached_property
     def better(self) -> list[tuple[Better, str]]:
-        return [(one, words.light.comes_within(one.near, self.at.own_away)) for one in self.at.better]
+        return [(better, words.light.comes_within(better.near, self.at.own_away)) for better in self.at.better]
 
     @cached_property
     def listed(self) -> set[int]:
-        return {held.colour.pk for held in self._context.shortlist}
+        return {swatch.colour.pk for swatch in self._context.shortlist}
 
     @cached_property
     def strengths(self) -> list[tuple[str, float, str, str]]:
@@ -92,7 +92,7 @@ class LightPage(Page):
 
     @cached_property
     def pairings(self) -> list[str]:
-        return [said for _, each in pairings_said(self.at.day) for said in each] if self.at.day else []
+        return [sentence for _, each in pairings_said(self.at.day) for sentence in each] if self.at.day else []
 
     @property
     def parting(self) -> str:

@@ -57,13 +57,23 @@ class Light:
     def boards(self) -> list[Board]:
         """The boards shown in the same light: the clean white as trim, then what hangs on the wall."""
         wall, white = self.context.wall, self.context.set.clean_white
-        held = [one for one in wall.arranged if white is None or one.colour.pk != white.colour.pk][:COMPARISON_COLOURS]
+        swatches = [swatch for swatch in wall.arranged if white is None or swatch.colour.pk != white.colour.pk][
+            :COMPARISON_COLOURS
+        ]
         # fetched whole and together, since what a board shows leaves out its spectrum
-        whole = deck_queries.by_ids([one.colour.pk for one in held] + ([white.colour.pk] if white else []))
-        found = [Board(words.light.TRIM, white.colour.screen, whole[white.colour.pk].stimulus, "trim")] if white else []
-        return found + [
-            Board(one.caption or one.name, one.colour.screen, whole[one.colour.pk].stimulus, "board", link_to(one))
-            for one in held
+        whole = deck_queries.by_ids([swatch.colour.pk for swatch in swatches] + ([white.colour.pk] if white else []))
+        boards = (
+            [Board(words.light.TRIM, white.colour.screen, whole[white.colour.pk].stimulus, "trim")] if white else []
+        )
+        return boards + [
+            Board(
+                swatch.caption or swatch.name,
+                swatch.colour.screen,
+                whole[swatch.colour.pk].stimulus,
+                "board",
+                link_to(swatch),
+            )
+            for swatch in swatches
         ]
 
     @cached_property
@@ -85,8 +95,8 @@ class Light:
     def own(self) -> Array:
         """What the subject reads as on the walls by day, (4, 3)."""
         assert self.day is not None
-        found: Array = self.day.means_of(np.array([spectrum_of(self.subject.stimulus)]))[0]
-        return found
+        own: Array = self.day.means_of(np.array([spectrum_of(self.subject.stimulus)]))[0]
+        return own
 
     @property
     def own_away(self) -> float:
@@ -103,16 +113,18 @@ class Light:
         """The colours of the decks that read in this room most as the subject's board does in daylight, best first."""
         if not self.is_shifted or self.day is None or self.day.aim is None:
             return []
-        held = self.context.decks.catalogue
-        if not len(held.ids):
+        catalogue = self.context.decks.catalogue
+        if not len(catalogue.ids):
             return []
-        rows, _ = held.nearest(self.day.aim.lab, CANDIDATES)
+        rows, _ = catalogue.nearest(self.day.aim.lab, CANDIDATES)
         rows = np.array([row for row in rows.tolist() if row not in set(self.context.decks.own_rows.tolist())])
-        seen = self.day.means_of(smoothest(held.lab[rows]))
+        seen = self.day.means_of(smoothest(catalogue.lab[rows]))
         order, near = ranked(self.subject.stimulus.lab_array, self.own, seen)
         ranking = list(zip(order, near, strict=True))[:NAMED]
         picks = [Pick(int(rows[i]), "nearest", float(d), kind="added") for i, d in ranking]
-        return [Better(one, pick.delta_e) for one, pick in zip(self.context.decks.hold(picks), picks, strict=True)]
+        return [
+            Better(swatch, pick.delta_e) for swatch, pick in zip(self.context.decks.hold(picks), picks, strict=True)
+        ]
 
     @cached_property
     def adjusted(self) -> dict[float, Adjusted]:
@@ -131,10 +143,10 @@ class Light:
         """The strengths of the subject's own recipe that come nearer: percent of change, and ΔE00 from its board."""
         if not self.is_shifted or self.day is None or not self.adjusted:
             return []
-        held = list(self.adjusted.values())
-        seen = self.day.means_of(np.array([step.reflectance for step in held]))
+        adjusted = list(self.adjusted.values())
+        seen = self.day.means_of(np.array([step.reflectance for step in adjusted]))
         order, near = ranked(self.subject.stimulus.lab_array, self.own, seen)
-        return [(held[int(i)].percent, float(d)) for i, d in zip(order[:2], near[:2], strict=True)]
+        return [(adjusted[int(i)].percent, float(d)) for i, d in zip(order[:2], near[:2], strict=True)]
 
     @cached_property
     def candidates(self) -> list[SwatchView]:

@@ -24,6 +24,8 @@ def keep_strength(review: Review, at: Light, percent: float) -> Colour | None:
         step.reflectance, "computed", words.strengths.computed_given(review.colour.name, percent)
     )
     with transaction.atomic():  # what is computed above locks nothing
-        held = review.colour.adjusted.filter(owner=review.owner, percent=percent).first()
-        kept = held or deck_services.keep_adjusted(review.owner, review.colour, name, stimulus, step.recipe, percent)
+        kept_colour = review.colour.adjusted.filter(owner=review.owner, percent=percent).first()
+        kept = kept_colour or deck_services.keep_adjusted(
+            review.owner, review.colour, name, stimulus, step.recipe, percent
+        )
         return kept if services.shortlist(review, kept) else None

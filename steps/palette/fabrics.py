@@ -41,41 +41,41 @@ class Fabrics:
     def stays(self) -> list[Stays]:
         if self._schemes.room is None:
             return []
-        subject, found = self.context.subject, []
+        subject, fabrics = self.context.subject, []
         for element in by_permanence(self._schemes.room):
-            held = fabric_of(element, subject.method, subject.neutral)
-            if held:
+            fabric = fabric_of(element, subject.method, subject.neutral)
+            if fabric:
                 strands = [(colour.screen, share) for colour, share in parts_of(element)]
-                found.append(Stays(element, held, strands))
-        return found
+                fabrics.append(Stays(element, fabric, strands))
+        return fabrics
 
     @cached_property
     def own(self) -> list[Belonging]:
         subject = self.context.subject
-        return [fabric.belonging(subject.reading, one.fabric, subject.method) for one in self.stays]
+        return [fabric.belonging(subject.reading, element.fabric, subject.method) for element in self.stays]
 
     @cached_property
     def told(self) -> list[Told]:
-        return fabric.told_apart([one.fabric for one in self.stays], self.context.subject.method)
+        return fabric.told_apart([element.fabric for element in self.stays], self.context.subject.method)
 
     @cached_property
     def ranked(self) -> list[tuple[SwatchView, list[float]]]:
         """The shortlist, or the colours of the decks that are as deep as the subject, by how they belong; with their
         scores."""
-        fabrics, method = [one.fabric for one in self.stays], self.context.subject.method
+        fabrics, method = [element.fabric for element in self.stays], self.context.subject.method
         if not fabrics:
             return []
         if self.from_shortlist:
             listed = self.context.shortlist
-            readings = [held.reading for held in listed]
-            vectors = np.array([one.undertone.vector for one in readings]).reshape(-1, 2)
-            table = fabric.scores(vectors, [one.lrv for one in readings], fabrics, method)
-            order = fabric.ranked(table, [held.colour.name for held in listed], len(listed))
+            readings = [swatch.reading for swatch in listed]
+            vectors = np.array([reading.undertone.vector for reading in readings]).reshape(-1, 2)
+            table = fabric.scores(vectors, [reading.lrv for reading in readings], fabrics, method)
+            order = fabric.ranked(table, [swatch.colour.name for swatch in listed], len(listed))
             return [(listed[i], table[i].tolist()) for i in order]
         pool, lrv = self._schemes.pool, self.context.subject.reading.lrv
         rows = np.flatnonzero(np.abs(pool.lrv - lrv) <= AS_DEEP)
         rows = rows[~np.isin(rows, pool.whites)]
         table = fabric.scores(pool.undertone[rows], pool.lrv[rows], fabrics, method)
         order = fabric.ranked(table, [pool.keys[row] for row in rows.tolist()], SHOWN)
-        held = self.context.decks.hold([Pick(int(rows[i]), "nearest", 0.0, kind="added") for i in order])
-        return [(one, table[i].tolist()) for one, i in zip(held, order, strict=True)]
+        swatches = self.context.decks.hold([Pick(int(rows[i]), "nearest", 0.0, kind="added") for i in order])
+        return [(swatch, table[i].tolist()) for swatch, i in zip(swatches, order, strict=True)]

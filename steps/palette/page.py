@@ -25,7 +25,7 @@ class PalettePage(Page):
         visit.query, unmet = granted(visit.context, visit.query)
         self.query, self.notice = visit.query, visit.notice or unmet
         self.at = Schemes(visit.context, visit.query)
-        kind = next((one for one in PARTS if one.key == visit.show), PARTS[0])
+        kind = next((part for part in PARTS if part.key == visit.show), PARTS[0])
         self.part = kind(visit, self.at)
 
     @property

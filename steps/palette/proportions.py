@@ -57,16 +57,16 @@ class Proportions:
     @cached_property
     def places(self) -> dict[str, tuple[Place, str, str, tuple[float, float, float]]]:
         """The places of the scheme: each with the colour's name, screen value and Lab."""
-        found = {}
+        places = {}
         chosen = [place for place in (self._schemes.scheme.places if self._schemes.scheme else ()) if place.row >= 0]
-        held = self._schemes.held([place.row for place in chosen])
-        for place, one in zip(chosen, held, strict=True):
-            found[place.name] = (place, one.name, one.colour.screen, one.reading.lab)
+        swatches = self._schemes.held([place.row for place in chosen])
+        for place, swatch in zip(chosen, swatches, strict=True):
+            places[place.name] = (place, swatch.name, swatch.colour.screen, swatch.reading.lab)
         subject = self.context.subject
         own = self._schemes.scheme.places[0] if self._schemes.scheme else None
         if own:
-            found = {"subject": (own, subject.name, subject.stimulus.screen, subject.reading.lab)} | found
-        return found
+            places = {"subject": (own, subject.name, subject.stimulus.screen, subject.reading.lab)} | places
+        return places
 
     @cached_property
     def split(self) -> tuple[float, ...] | None:
@@ -99,15 +99,15 @@ class Proportions:
     @cached_property
     def on(self) -> dict[str, str]:
         """Which place of the scheme each surface is of: as chosen, else as the split asks, else as is usual."""
-        found = {}
+        on = {}
         parts = [place for place in (*FITTED, "middle") if place in self.places]
         for surface in SURFACES:
             asked = self._query.get(f"on-{surface}", "")
             usual = USUAL.get(surface, "subject")
             if self.fit and surface in self.fit.parts and not asked:
                 usual = parts[min(self.fit.parts[surface], len(parts) - 1)]
-            found[surface] = asked if asked in self.places else usual if usual in self.places else "subject"
-        return found
+            on[surface] = asked if asked in self.places else usual if usual in self.places else "subject"
+        return on
 
     @cached_property
     def covered(self) -> list[Covered]:
@@ -121,44 +121,44 @@ class Proportions:
                 for name, share in self._plain_shares.items()
                 if name in self.places and share
             ]
-        found = [
+        covered = [
             Covered(surface, area, self.on[surface], *self.places[self.on[surface]][1:])
             for surface, area in self.areas.items()
             if area > 0
         ]
-        return [*found, *self._stays]
+        return [*covered, *self._stays]
 
     @property
     def _plain_shares(self) -> dict[str, float]:
         """Shares by place where there are no surfaces: those of the split, else those of the scheme."""
         if self.split is None:
-            return {name: one[0].share for name, one in self.places.items()}
+            return {name: thing[0].share for name, thing in self.places.items()}
         names = [*FITTED, "middle"][: len(self.split)] if len(self.split) > 2 else ["subject", "accent"]
         return dict(zip(names, self.split, strict=False))
 
     @cached_property
     def _stays(self) -> list[Covered]:
-        room, found = self._schemes.room, []
+        room, stays = self._schemes.room, []
         for element in by_permanence(room) if room else []:
             parts: list[tuple[Stimulus, float]] = parts_of(element)
             whole = sum(share for _, share in parts)
             for colour, share in parts:
-                found.append(
+                stays.append(
                     Covered(element.name, element.area * share / whole, "", element.name, colour.screen, colour.lab)
                 )
         floor = floor_of(room) if room else None
         if room and floor and room.width and room.depth:
-            covered = sum(one.area for one in room.elements.all() if one.on == "floor")
+            covered = sum(element.area for element in room.elements.all() if element.on == "floor")
             bare = max(room.width * room.depth - covered, 0.0)
-            found.append(Covered("floor", bare, "", "floor", floor.screen, floor.lab))
-        return found
+            stays.append(Covered("floor", bare, "", "floor", floor.screen, floor.lab))
+        return stays
 
     @property
     def shares(self) -> list[tuple[str, float]]:
         """The share of each colour, 0-1, largest first."""
         areas: dict[str, float] = {}
-        for one in self.covered:
-            areas[one.name] = areas.get(one.name, 0.0) + one.area
+        for area in self.covered:
+            areas[area.name] = areas.get(area.name, 0.0) + area.area
         return proportions.shares(areas)
 
     @property
@@ -169,15 +169,15 @@ class Proportions:
     @property
     def sides(self) -> Sides:
         subject = self.context.subject
-        heat = [float(warmth(one.lab, subject.method, subject.neutral)) for one in self.covered]
-        return proportions.sides([one.area for one in self.covered], heat, subject.method)
+        heat = [float(warmth(area.lab, subject.method, subject.neutral)) for area in self.covered]
+        return proportions.sides([area.area for area in self.covered], heat, subject.method)
 
     @property
     def repeats(self) -> Repeats:
         """Where the subject appears again: in what stays, and on surfaces that are no wall."""
         others = [
-            (one.surface, one.lab, one.area)
-            for one in self.covered
-            if one.surface not in WALLS and one.surface != "subject" and (self.areas or one.place == "")
+            (area.surface, area.lab, area.area)
+            for area in self.covered
+            if area.surface not in WALLS and area.surface != "subject" and (self.areas or area.place == "")
         ]
         return proportions.repeats(self.context.subject.reading.lab, others, self.context.subject.method)

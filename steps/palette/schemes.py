@@ -53,17 +53,21 @@ class Schemes:
 
     @cached_property
     def pool(self) -> Pool:
-        held, subject = self.context.decks.catalogue, self.subject
+        catalogue, subject = self.context.decks.catalogue, self.subject
         key = (self.context.decks.state, subject.owner.pk, subject.method, subject.neutral)
-        return _pools.get(key, lambda: Pool(held.lab, held.lrv, held.codes, subject.method, subject.neutral))
+        return _pools.get(
+            key, lambda: Pool(catalogue.lab, catalogue.lrv, catalogue.codes, subject.method, subject.neutral)
+        )
 
     # --- what is asked ---
 
     @cached_property
     def makers(self) -> list[Maker]:
-        held = self.context.decks.catalogue
-        _, rows = np.unique(held.makers, return_index=True)
-        return sorted((colour.maker for colour in held.boards(rows.tolist()) if colour.maker), key=lambda m: m.name)
+        catalogue = self.context.decks.catalogue
+        _, rows = np.unique(catalogue.makers, return_index=True)
+        return sorted(
+            (colour.maker for colour in catalogue.boards(rows.tolist()) if colour.maker), key=lambda m: m.name
+        )
 
     @cached_property
     def chosen_makers(self) -> set[int]:
@@ -74,19 +78,19 @@ class Schemes:
 
     @cached_property
     def _allowed(self) -> np.ndarray[tuple[int], np.dtype[np.bool_]]:
-        held = self.context.decks.catalogue
-        allowed = np.isin(held.makers, list(self.chosen_makers))
+        catalogue = self.context.decks.catalogue
+        allowed = np.isin(catalogue.makers, list(self.chosen_makers))
         allowed[self.context.decks.own_rows] = False
         return allowed
 
     @cached_property
     def locked(self) -> dict[str, int]:
-        found = {}
+        locked = {}
         for place in LOCKABLE:
             rows = self.context.decks.catalogue.rows_of({whole_number(self.query.get(place))})
             if rows.size:
-                found[place] = int(rows[0])
-        return found
+                locked[place] = int(rows[0])
+        return locked
 
     @property
     def without(self) -> tuple[str, ...]:
@@ -97,8 +101,8 @@ class Schemes:
         """The colours of what is fixed in the room, in the order of permanence."""
         if self.room is None:
             return []
-        held = [(element.name, stimulus_of(element)) for element in by_permanence(self.room)]
-        return [Carried(name, colour.lab, colour.lrv) for name, colour in held if colour]
+        colours = [(element.name, stimulus_of(element)) for element in by_permanence(self.room)]
+        return [Carried(name, colour.lab, colour.lrv) for name, colour in colours if colour]
 
     @cached_property
     def reference(self) -> list[Carried]:
@@ -110,14 +114,14 @@ class Schemes:
 
     @cached_property
     def _reference(self) -> tuple[list[Carried], list[str]]:
-        found, unknown = [], []
+        references, unknown = [], []
         for text in pieces(self.query.get("ref", ""))[:6]:
-            held = deck_queries.named(self.subject.owner, text)
-            if len(held) == 1:
-                found.append(Carried(held[0].name, held[0].stimulus.lab, held[0].stimulus.lrv))
+            colours = deck_queries.named(self.subject.owner, text)
+            if len(colours) == 1:
+                references.append(Carried(colours[0].name, colours[0].stimulus.lab, colours[0].stimulus.lrv))
             else:
                 unknown.append(text)
-        return found, unknown
+        return references, unknown
 
     def _carried(self, character: str) -> Sequence[Carried]:
         return {"fixed": self.stays, "reference": self.reference}.get(character, ())
@@ -137,8 +141,10 @@ class Schemes:
     def _trims(self) -> list[tuple[int, float]]:
         """Whites for the light trim with their scores: the one that is set for the home, then those in rank."""
         method, neutral = self.subject.method, self.subject.neutral
-        held = whites_of(self.room, method, neutral) if self.room else []
-        ranked, rows = ranked_whites(self.context.decks, [reading.read(colour, method, neutral) for _, colour in held])
+        whites = whites_of(self.room, method, neutral) if self.room else []
+        ranked, rows = ranked_whites(
+            self.context.decks, [reading.read(colour, method, neutral) for _, colour in whites]
+        )
         wanted = {self.pinned, self.locked.get("trim")}
         able = [white for white in ranked if self._allowed[rows[white.index]] and rows[white.index] not in wanted]
         first = [white for white in ranked if rows[white.index] in wanted]
@@ -173,7 +179,7 @@ class Schemes:
     @cached_property
     def others(self) -> list[Scheme]:
         made = [self.make(character) for character in CHARACTERS if character != self.character]
-        return [one for one in made if one]
+        return [scheme for scheme in made if scheme]
 
     @property
     def lacks(self) -> bool:
@@ -186,11 +192,11 @@ class Schemes:
 
     @cached_property
     def kept(self) -> list[KeptScheme]:
-        return [one for one in self.context.schemes if one.deleted is None]
+        return [scheme for scheme in self.context.schemes if scheme.deleted is None]
 
     @property
     def just_deleted(self) -> KeptScheme | None:
         """The scheme that was put aside in the last minutes, to be brought back."""
         since = timezone.now() - LATELY
-        aside = [one for one in self.context.schemes if one.deleted and one.deleted > since]
-        return max(aside, key=lambda one: one.deleted or since, default=None)
+        aside = [scheme for scheme in self.context.schemes if scheme.deleted and scheme.deleted > since]
+        return max(aside, key=lambda deleted_scheme: deleted_scheme.deleted or since, default=None)

@@ -21,8 +21,8 @@ class PaletteStep(Step):
     key, label = "palette", "Palette"
     template = "steps/palette/page.html"
     keeps = (
-        "show", "character", "decks", "ref", "without", *LOCKABLE, "of", "split", *(f"on-{one}" for one in SURFACES),
-        "limit", "stone", *ASKED,
+        "show", "character", "decks", "ref", "without", *LOCKABLE, "of", "split", "limit", "stone",
+        *(f"on-{surface}" for surface in SURFACES), *ASKED,
     )  # fmt: skip
     actions = {"keep": views.keep, "aside": views.aside}
     unknown = words.palette.NO_PALETTE
@@ -32,13 +32,13 @@ class PaletteStep(Step):
         at = Schemes(context, {})
         shown = context.review.names_shown
         if at.kept:
-            accent = next((one.colour.name for one in at.kept[0].places.all() if one.place == "accent"), "")
+            accent = next((place.colour.name for place in at.kept[0].places.all() if place.place == "accent"), "")
             return words.palette.scheme_short(at.kept[0].character, accent if shown else "", kept=True)
         accent_place = at.scheme.at("accent") if at.scheme else None
         if accent_place is None:
             return ""
-        (held,) = at.held([accent_place.row])
-        return words.palette.scheme_short(at.character, held.name if shown else "", kept=False)
+        (swatch,) = at.held([accent_place.row])
+        return words.palette.scheme_short(at.character, swatch.name if shown else "", kept=False)
 
     def page(self, visit: StepRequest) -> PalettePage:
         return PalettePage(visit)

@@ -63,31 +63,35 @@ class Uses:
     @property
     def masonry(self) -> list[tuple[str, str]]:
         """What it can be held against outside: what the room has of brick and stone, and the library's."""
-        found = [(f"e{one.pk}", one.name) for one in self._of_room]
-        return [*found, *((m.key, m.title) for m in library().values() if m.group in MASONRY)]
+        choices = [(f"e{element.pk}", element.name) for element in self._of_room]
+        return [*choices, *((m.key, m.title) for m in library().values() if m.group in MASONRY)]
 
     @property
     def _of_room(self) -> list[Element]:
         kinds = (Element.Kind.BRICK, Element.Kind.STONE, Element.Kind.TILE)
-        return [one for one in (self._schemes.room.elements.all() if self._schemes.room else ()) if one.kind in kinds]
+        return [
+            element
+            for element in (self._schemes.room.elements.all() if self._schemes.room else ())
+            if element.kind in kinds
+        ]
 
     @cached_property
     def beside(self) -> tuple[str, Pairing] | None:
         """How it stands to the brick or stone that was chosen; None where none was."""
         key = self._query.get("stone", "")
-        held: tuple[str, Stimulus | None] | None = None
-        for one in self._of_room:
-            if key == f"e{one.pk}":
-                held = one.name, stimulus_of(one)
+        neighbour: tuple[str, Stimulus | None] | None = None
+        for element in self._of_room:
+            if key == f"e{element.pk}":
+                neighbour = element.name, stimulus_of(element)
         material = library().get(key)
         if material and material.group in MASONRY:
-            held = material.title, from_reflectance(material.reflectance, "reading-average", material.title)
-        if held is None or held[1] is None:
+            neighbour = material.title, from_reflectance(material.reflectance, "reading-average", material.title)
+        if neighbour is None or neighbour[1] is None:
             return None
-        subject, other = self.context.subject, held[1]
+        subject, other = self.context.subject, neighbour[1]
         doubts = (subject.reading.uncertainty, subject.method.doubt(other))
         pair = pairing(subject.reading.lab, other.lab, doubts, subject.method, subject.neutral)
-        return held[0], pair
+        return neighbour[0], pair
 
     @property
     def cautions(self) -> list[str]:

@@ -25,17 +25,17 @@ def granted(context: ReviewContext, query: Mapping[str, str]) -> tuple[dict[str,
     place = scheme.at(at) if scheme else None
     if place is None or place.row < 0:
         return plain, words.palette.NO_SUCH_PLACE
-    subject, held = context.subject, context.decks.catalogue
+    subject, catalogue = context.subject, context.decks.catalogue
 
-    (own,) = held.readings([place.row], subject.method, subject.neutral)
-    rows = held.rows_of({context.decks.id_of(place.row), subject.colour.pk})
+    (own,) = catalogue.readings([place.row], subject.method, subject.neutral)
+    rows = catalogue.rows_of({context.decks.id_of(place.row), subject.colour.pk})
     try:
         wish = wishes.understood(subject.owner, text, subject.method)
-        found = wishes.granted(subject.owner, wish, own, held, rows, subject.method, subject.neutral, 1)
+        answer = wishes.granted(subject.owner, wish, own, catalogue, rows, subject.method, subject.neutral, 1)
     except (AskError, deck_queries.NotOneColourError) as wrong:
         return plain, str(wrong)
-    best = [*found.answers, *found.near]
+    best = [*answer.answers, *answer.near]
     if not best:
         return plain, words.search.NONE_LIKE
-    unmet = "" if found.answers else words.search.NONE_ALL
+    unmet = "" if answer.answers else words.search.NONE_ALL
     return plain | {at: str(context.decks.id_of(best[0].pick.index))}, unmet

@@ -53,9 +53,9 @@ class ReadingPage(Page):
         """That it stands between two families, and what tips it; empty for a colour well within its own."""
         if self._edge is None:
             return ""
-        held = iter(self.tipping)
+        boards = iter(self.tipping)
         return words.readings.family_edge(
-            self._edge, [next(held).name if row is not None else None for row in self._edge.boards]
+            self._edge, [next(boards).name if row is not None else None for row in self._edge.boards]
         )
 
     @property
@@ -70,23 +70,23 @@ class ReadingPage(Page):
     def trust(self) -> list[str]:
         """What must be said of the name and of a stated LRV; a name that holds needs no word."""
         subject = self._subject
-        said = []
+        notes = []
         if any(not check.keeps for check in subject.name_checks):
-            said.append(words.places.name_check(subject.colour.name, subject.name_checks, subject.reading))
+            notes.append(words.places.name_check(subject.colour.name, subject.name_checks, subject.reading))
         if subject.lrv_check:
-            said.append(words.places.lrv_check(subject.lrv_check))
-        return said
+            notes.append(words.places.lrv_check(subject.lrv_check))
+        return notes
 
     @cached_property
     def figures(self) -> list[FigureLine]:
-        found = self._subject.reading
+        reading = self._subject.reading
         return [
-            FigureLine("LRV", words.text.number(found.lrv)),
-            FigureLine("L*, a*, b*", messages.sources.lab_text(found.lab)),
-            FigureLine("Undertone strength", words.text.number(found.undertone.strength)),
-            FigureLine("Undertone hue", f"{words.text.number(found.undertone.hue, 0)}°"),
-            FigureLine("Temperature", words.text.number(found.temperature.value, signed=True)),
-            FigureLine("ΔE00 from the neutral", words.text.number(found.undertone.effect)),
+            FigureLine("LRV", words.text.number(reading.lrv)),
+            FigureLine("L*, a*, b*", messages.sources.lab_text(reading.lab)),
+            FigureLine("Undertone strength", words.text.number(reading.undertone.strength)),
+            FigureLine("Undertone hue", f"{words.text.number(reading.undertone.hue, 0)}°"),
+            FigureLine("Temperature", words.text.number(reading.temperature.value, signed=True)),
+            FigureLine("ΔE00 from the neutral", words.text.number(reading.undertone.effect)),
         ]
 
     @property

@@ -81,9 +81,9 @@ class DecideForm(SizedForm):
         self.strength = review.strength if abs(review.strength) >= 1 and Strengths(context).recipe else 0.0
         if self.strength:
             self.candidates[STRENGTH] = (own, words.strengths.strength_name(context.subject.name, self.strength))
-        for i, held in enumerate(context.shortlist, 2):
-            called = held.colour.name if review.names_shown else f"{words.walks.SUBJECT} {i}"
-            self.candidates.setdefault(str(held.colour.pk), (held.colour, called))
+        for i, swatch in enumerate(context.shortlist, 2):
+            called = swatch.colour.name if review.names_shown else f"{words.walks.SUBJECT} {i}"
+            self.candidates.setdefault(str(swatch.colour.pk), (swatch.colour, called))
         asked = asked or Asked()
         chosen = STRENGTH if self.strength else str(own.pk)
         super().__init__(data, initial={"colour": chosen, "sheen": asked.sheen, "litres": asked.litres})
@@ -116,5 +116,5 @@ class DecideForm(SizedForm):
         """Each candidate that was not decided for, with why not; the standard of what is decided at another strength
         only where somebody says why."""
         colour, percent = self.chosen
-        found = {self.candidates[key][0]: self.cleaned_data[AGAINST + key] for key in self._others}
-        return {one: why for one, why in found.items() if one != colour or (percent and why)}
+        against = {self.candidates[key][0]: self.cleaned_data[AGAINST + key] for key in self._others}
+        return {one: why for one, why in against.items() if one != colour or (percent and why)}

@@ -73,24 +73,24 @@ class SamplesPage(Page):
         boards = self.samples.candidates
         names = [
             self._subject.name,
-            *(one.title if shown else f"{words.walks.SUBJECT} {i}" for i, one in enumerate(boards[1:], 2)),
+            *(board.title if shown else f"{words.walks.SUBJECT} {i}" for i, board in enumerate(boards[1:], 2)),
         ]
-        held = [Candidate(one.colour, name) for one, name in zip(boards, names, strict=True)]
-        return Coverage(self.hours, held, [one.viewing for one in self.viewings])
+        candidates = [Candidate(board.colour, name) for board, name in zip(boards, names, strict=True)]
+        return Coverage(self.hours, candidates, [viewing.viewing for viewing in self.viewings])
 
     # --- viewings ---
 
     @cached_property
     def viewings(self) -> list[Shown]:
-        return [Shown(one) for one in queries.of_review(self.review)]
+        return [Shown(viewing) for viewing in queries.of_review(self.review)]
 
     @property
     def seen(self) -> list[Shown]:
-        return [one for one in self.viewings if one.viewing.is_seen]
+        return [viewing for viewing in self.viewings if viewing.viewing.is_seen]
 
     @property
     def tally(self) -> str:
-        counts = {key: sum(one.viewing.answer == key for one in self.viewings) for key in Viewing.Answer.values}
+        counts = {key: sum(viewing.viewing.answer == key for viewing in self.viewings) for key in Viewing.Answer.values}
         return words.viewing.answers_tally(counts["yes"], counts["again"], counts["no"])
 
     @property
@@ -111,7 +111,7 @@ class SamplesPage(Page):
 
     @property
     def corrections(self) -> list[tuple[Correction, str]]:
-        return [(one, correction_said(one)) for one in self._leanings.taken_up]
+        return [(correction, correction_said(correction)) for correction in self._leanings.taken_up]
 
     # --- hours ---
 
@@ -133,18 +133,19 @@ class SamplesPage(Page):
     @cached_property
     def other(self) -> Colour | None:
         """The other candidate: the first of the shortlist."""
-        others = [held.colour.pk for held in self._context.shortlist if held.colour.pk != self.review.colour_id]
+        others = [swatch.colour.pk for swatch in self._context.shortlist if swatch.colour.pk != self.review.colour_id]
         return Colour.objects.select_related("maker").get(pk=others[0]) if others else None
 
     @property
     def pairs(self) -> list[tuple[int, str]]:
         """What a look right now may be beside: ids and names."""
-        return [(held.colour.pk, held.title) for held in self._context.shortlist]
+        return [(swatch.colour.pk, swatch.title) for swatch in self._context.shortlist]
 
     @property
     def hours_said(self) -> list[str]:
         return [
-            words.text.sentence(words.viewing.slot_said(one.why, one.hour, one.wall, one.sky)) for one in self.hours
+            words.text.sentence(words.viewing.slot_said(hour.why, hour.hour, hour.wall, hour.sky))
+            for hour in self.hours
         ]
 
     @property
@@ -175,7 +176,7 @@ class SamplesPage(Page):
 
     @property
     def has_plan(self) -> bool:
-        return any(not one.viewing.is_seen and one.viewing.why in WHYS for one in self.viewings)
+        return any(not viewing.viewing.is_seen and viewing.viewing.why in WHYS for viewing in self.viewings)
 
     @property
     def plan_said(self) -> str:
@@ -184,16 +185,19 @@ class SamplesPage(Page):
     @property
     def plan_for(self) -> list[tuple[int, str, bool]]:
         """Of which colours viewings may be planned: id, name, and whether that is usual."""
-        held = self.coverage.candidates
-        return [(one.colour.pk, one.name, i == 0 or len(held) <= USUAL_BOARDS) for i, one in enumerate(held)]
+        candidates = self.coverage.candidates
+        return [
+            (candidate.colour.pk, candidate.name, i == 0 or len(candidates) <= USUAL_BOARDS)
+            for i, candidate in enumerate(candidates)
+        ]
 
     def wanted(self, asked: Collection[int] = ()) -> Wanted:
         """Return what is to be looked at: of the colours that are asked for, or as is usual. The room's light must be
         known."""
         assert self.room is not None
         usual = {pk for pk, _, is_usual in self.plan_for if is_usual}
-        held = [one.colour for one in self.coverage.candidates]
-        colours = [one for one in held if one.pk in asked] or [one for one in held if one.pk in usual]
+        boards = [candidate.colour for candidate in self.coverage.candidates]
+        colours = [board for board in boards if board.pk in asked] or [board for board in boards if board.pk in usual]
         return Wanted(self.review, self.room, self.hours, self.samples.decide_by, colours, self.other)
 
     @cached_property
@@ -201,10 +205,10 @@ class SamplesPage(Page):
         """The room from above, with where to look and when; None while its light is not known."""
         if self._day is None or self.room is None:
             return None
-        return looking(self._day.room, self.room.name, [(one.wall, one.hour) for one in self.hours])
+        return looking(self._day.room, self.room.name, [(hour.wall, hour.hour) for hour in self.hours])
 
 
 def correction_said(one: Correction) -> str:
-    found = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
+    finding = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
     undone = clocks.day(one.undone) if one.undone else ""
-    return words.viewing.taken_up(found.said, name_of(one.by), clocks.day(one.at), undone)
+    return words.viewing.taken_up(finding.said, name_of(one.by), clocks.day(one.at), undone)

@@ -33,8 +33,8 @@ class SamplesStep(Step):
         decided = context.review.decisions.filter(reopened=None).select_related("colour").first()
         if decided is not None:
             return words.decisions.decided_for(context.review.called(decided.colour.name))
-        held = list(context.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
-        return words.viewing.view_short(len(held), sum(at is not None for at in held))
+        moments = list(context.review.viewings.filter(deleted=None).values_list("seen_at", flat=True))
+        return words.viewing.view_short(len(moments), sum(at is not None for at in moments))
 
     def page(self, visit: StepRequest) -> SamplesPage:
         return SamplesPage(visit)

@@ -50,18 +50,18 @@ def unplan(request: StudioRequest, review: Review) -> StepRequest:
 
 def take_up(request: StudioRequest, review: Review) -> StepRequest:
     """Correct a person's neutral, or the room, by a systematic difference."""
-    found = Leanings(review).find(request.POST.get("person", ""), request.POST.get("scale", ""))
-    if found is None or not found.may_be_taken_up:
+    leaning = Leanings(review).find(request.POST.get("person", ""), request.POST.get("scale", ""))
+    if leaning is None or not leaning.may_be_taken_up:
         return StepRequest(ReviewContext(review), notice=words.viewing.LEANING_GONE)
-    leanings.take_up(request.user, found)
+    leanings.take_up(request.user, leaning)
     return StepRequest(ReviewContext(review))
 
 
 def undelete(request: StudioRequest, review: Review) -> StepRequest:
     wanted = whole_number(request.POST.get("correction"))
-    one = next((c for c in Leanings(review).taken_up if c.pk == wanted and c.undone is None), None)
-    if one is not None:
-        leanings.undo(request.user, one)
+    correction = next((c for c in Leanings(review).taken_up if c.pk == wanted and c.undone is None), None)
+    if correction is not None:
+        leanings.undo(request.user, correction)
     return StepRequest(ReviewContext(review))
 
 

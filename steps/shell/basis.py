@@ -38,7 +38,9 @@ class Basis(Page):
     @property
     def methods(self) -> list[tuple[str, str]]:
         """The methods with what each holds; the one in force as the review has it, where it is gone."""
-        notes = {one.key: words.readings.method_note(one) for one in method_queries.available(self._subject.owner)}
+        notes = {
+            method.key: words.readings.method_note(method) for method in method_queries.available(self._subject.owner)
+        }
         key = self._review.method
         if key not in notes and not self._review.method_unreadable:
             notes = {key: words.readings.method_note(self._subject.method)} | notes

@@ -60,7 +60,7 @@ class BasisForm(ReviewForm):
             return  # what may be chosen is shown by the page
         chosen = self.fields["method"]
         assert isinstance(chosen, forms.ChoiceField)
-        self._available = {one.key: one.title for one in method_queries.available(self.instance.owner)}
+        self._available = {method.key: method.title for method in method_queries.available(self.instance.owner)}
         chosen.choices = list(({self.instance.method: self.instance.method_in_force.title} | self._available).items())
 
     def clean(self) -> dict[str, Any]:

@@ -60,7 +60,7 @@ def rests_on(context: ReviewContext) -> str:
         (review.room.updated, review.room.deleted, review.room.job.deleted) if review.room else None,
         queries.state_of(review.room.job) if review.room else None,
         queries.values_of_own(context.set.boards),
-        [one.pk for one in context.schemes if one.deleted is None],
+        [scheme.pk for scheme in context.schemes if scheme.deleted is None],
     )
     return sha256(repr(parts).encode()).hexdigest()[:24]
 
@@ -74,9 +74,9 @@ class Path:
         self._mark, self._habits = rests_on(context), repr(habits.current())
         kept = context.review.findings
         # each way of writing has findings of its own, so that two people do not make them anew in turn
-        said = kept.get("said", {}) if kept.get("on") == self._mark else {}
-        self._others = {habits: one for habits, one in said.items() if habits != self._habits}
-        self._said: dict[str, str] = dict(said.get(self._habits, {}))
+        kept_findings = kept.get("said", {}) if kept.get("on") == self._mark else {}
+        self._others = {habits: sentences for habits, sentences in kept_findings.items() if habits != self._habits}
+        self._said: dict[str, str] = dict(kept_findings.get(self._habits, {}))
 
     def _finding(self, step: Step, make: bool) -> str | None:
         """Return the finding of a step; None where it is not known yet and must not be made now."""
@@ -91,10 +91,10 @@ class Path:
     def steps(self, every: bool = False) -> list[PathStep]:
         """Return the steps in the order of the job; `every` finding is made, or else only that of the current step."""
         waits = self._context.wall.any_withheld
-        found = [self._step(number, step, every, waits) for number, step in enumerate(steps.ALL, start=1)]
-        said = {**self._others, self._habits: self._said}
-        services.keep_findings(self._context.review, {"on": self._mark, "said": said} if self._said else {})
-        return found
+        path = [self._step(number, step, every, waits) for number, step in enumerate(steps.ALL, start=1)]
+        findings = {**self._others, self._habits: self._said}
+        services.keep_findings(self._context.review, {"on": self._mark, "said": findings} if self._said else {})
+        return path
 
     def _step(self, number: int, step: Step, every: bool, waits: bool) -> PathStep:
         current = step.key == self._current.key

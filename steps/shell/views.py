@@ -51,8 +51,8 @@ def start(request: StudioRequest) -> HttpResponse:
         asked = urlencode({"q": named} | ({"room": room.pk} if room else {}))
         return redirect(f"{reverse('find')}?{asked}")
     if colour is None:
-        found = whole_number(request.POST.get("colour"))
-        colour = get_object_or_404(deck_queries.visible_to(request.user), pk=found)
+        number = whole_number(request.POST.get("colour"))
+        colour = get_object_or_404(deck_queries.visible_to(request.user), pk=number)
     if beside_of := whole_number(request.POST.get("beside_of")):
         review = get_object_or_404(queries.of_studio(request.user), pk=beside_of, deleted=None)
         kept = deck_services.kept(request.user, colour)
@@ -137,7 +137,7 @@ def arrange(request: StudioRequest, pk: int) -> HttpResponse:
     """Move a board along the wall, by a number of places or to one."""
     with transaction.atomic():  # a move counts from the order that stands, also where two move at once
         review = own_review(request, pk)
-        ids = [held.colour.pk for held in ReviewContext(review).wall.arranged]
+        ids = [swatch.colour.pk for swatch in ReviewContext(review).wall.arranged]
         colour = whole_number(request.POST.get("colour"))
         if colour in ids:
             by = {"earlier": -1, "later": 1}.get(request.POST.get("by", ""), 0)
@@ -194,18 +194,18 @@ def restore(request: StudioRequest, pk: int) -> HttpResponse:
 
 def studio_review(request: StudioRequest, pk: int) -> Review:
     """Return a review of the studio, which all of it may read. Raises `Http404`."""
-    found = get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
-    if found.owner_id == request.user.pk:
-        found.owner = request.user  # who is known already, with their studio
-    return found
+    review = get_object_or_404(queries.of_studio(request.user), pk=pk, deleted=None)
+    if review.owner_id == request.user.pk:
+        review.owner = request.user  # who is known already, with their studio
+    return review
 
 
 def own_review(request: StudioRequest, pk: int) -> Review:
     """Return a review that the person may change, at the step that their page shows: another page may have gone on to
     another one since."""
-    found = queries.own(request.user, studio_review(request, pk))
-    found.step = _step_shown(request, found) or found.step
-    return found
+    review = queries.own(request.user, studio_review(request, pk))
+    review.step = _step_shown(request, review) or review.step
+    return review
 
 
 def _step_shown(request: StudioRequest, review: Review) -> str:

@@ -58,7 +58,7 @@ def strength_curve(at: Strengths) -> SafeString:
     assert at.curve is not None
     points: list[tuple[float, float]] = list(zip(at.curve.percents.tolist(), at.curve.lrv.tolist(), strict=True))
     others = [*context.set.whites, *context.shortlist]
-    shown = [lrv for _, lrv in points] + [held.reading.lrv for held in others]
+    shown = [lrv for _, lrv in points] + [swatch.reading.lrv for swatch in others]
     low, high = max(0.0, min(shown) - 3), min(100.0, max(shown) + 3)
     first, last = points[0][0], points[-1][0]
     bottom = CURVE_TOP + CURVE_HEIGHT
@@ -85,8 +85,8 @@ def strength_curve(at: Strengths) -> SafeString:
         Mark(edge, y(h.reading.lrv), h.colour.screen, f"{h.name}, LRV {words.text.number(h.reading.lrv)}", link_to(h))
         for h in others
     ]
-    for held in others:
-        parts.append(line(CURVE_LEFT, y(held.reading.lrv), edge, y(held.reading.lrv), "band-edge"))
+    for other in others:
+        parts.append(line(CURVE_LEFT, y(other.reading.lrv), edge, y(other.reading.lrv), "band-edge"))
     parts += led(marks, spread(marks, 12, 8), 12, 8)
     parts.append(draw_mark(Mark(x(0), y(subject.reading.lrv), subject.stimulus.screen, subject.name), 9, 12))
     step = at.adjusted

@@ -47,7 +47,7 @@ class AdjustForm(forms.Form):
         trim = self.fields["trim"]
         assert isinstance(trim, forms.ChoiceField)
         trim.choices = [
-            (str(held.colour.pk), words.recipes.white_called(held.caption)) for held in at.context.set.whites
+            (str(swatch.colour.pk), words.recipes.white_called(swatch.caption)) for swatch in at.context.set.whites
         ]
         self.found: Reached | None = None
         """The strength asked for, once the form is valid."""
@@ -70,7 +70,7 @@ class AdjustForm(forms.Form):
             return data
         ruling = touched if touched in reached else next(iter(reached))
         self.found = reached[ruling]
-        others = {name: found for name, found in reached.items() if name != ruling and self._apart(found)}
+        others = {name: value for name, value in reached.items() if name != ruling and self._apart(value)}
         if others and touched not in reached:
             self.found = None
             raise forms.ValidationError(
@@ -78,9 +78,9 @@ class AdjustForm(forms.Form):
             )
         self.left_out = [
             words.strengths.strength_left_out(
-                self._said(name, data), self._said(ruling, data), found.percent if found else None
+                self._said(name, data), self._said(ruling, data), value.percent if value else None
             )
-            for name, found in others.items()
+            for name, value in others.items()
         ]
         return data
 
@@ -96,7 +96,7 @@ class AdjustForm(forms.Form):
             return Reached(value, step[0].lrv, step[0].lrv) if step else None
         wanted: float | None = value if name == "lrv" else None
         if name == "gap":
-            trims = {str(held.colour.pk): held for held in self._at.context.set.whites}
+            trims = {str(swatch.colour.pk): swatch for swatch in self._at.context.set.whites}
             trim = trims.get(data.get("trim", "")) or next(iter(trims.values()), None)
             wanted = trim.reading.lrv - value if trim else None
         elif name == "like":

@@ -55,9 +55,9 @@ class Mixing(Page):
             return ""
         if self.made is None:
             return words.recipes.NO_MIXTURE
-        found = read(self.made, self._at.subject.method, self._at.subject.neutral)
+        reading = read(self.made, self._at.subject.method, self._at.subject.neutral)
         apart = float(delta_e(self.made.lab_array, self._at.subject.stimulus.lab_array))
-        return words.recipes.mixture_result(self.name(), found.lrv, words.readings.undertone_short(found), apart)
+        return words.recipes.mixture_result(self.name(), reading.lrv, words.readings.undertone_short(reading), apart)
 
 
 @dataclass(frozen=True)
@@ -101,16 +101,16 @@ class StrengthPage(Page):
     @property
     def recipe_caveat(self) -> str:
         """That the recipe is estimated, or of another tinting system; empty for a maker's own that can be computed."""
-        said = [words.recipes.recipe_unknown(self.at.recipe_problem)] if self.at.recipe_problem else []
+        notes = [words.recipes.recipe_unknown(self.at.recipe_problem)] if self.at.recipe_problem else []
         if self.at.estimates:
             best = self.at.estimates[0]
-            said.append(words.recipes.estimated(best.residual, best.from_spectrum, len(self.at.estimates) - 1))
-        return " ".join(said)
+            notes.append(words.recipes.estimated(best.residual, best.from_spectrum, len(self.at.estimates) - 1))
+        return " ".join(notes)
 
     @property
     def recipes(self) -> list[str]:
         """The recipe that strengths are computed from, and others that would do nearly as well."""
-        known = [one.recipe for one in self.at.estimates] or ([self.at.recipe] if self.at.recipe else [])
+        known = [estimate.recipe for estimate in self.at.estimates] or ([self.at.recipe] if self.at.recipe else [])
         names = tinting_queries.colorant_names
         return [words.recipes.recipe(recipe, names(self.at.system, recipe)) for recipe in known]
 
@@ -118,8 +118,8 @@ class StrengthPage(Page):
     def kept_as(self) -> str:
         """As what this strength is kept already; empty where it is not."""
         step = self.at.adjusted
-        held = kept_already(self.context.review, step.percent) if step and step.percent else None
-        return held.name if held else ""
+        colour = kept_already(self.context.review, step.percent) if step and step.percent else None
+        return colour.name if colour else ""
 
     @property
     def left_out(self) -> list[str]:
@@ -154,8 +154,12 @@ class StrengthPage(Page):
     @property
     def hiding_sentence(self) -> str:
         step = self.at.adjusted
-        said = words.strengths.hiding(step.opacity) if step else ""
-        return f"{said} {words.strengths.hiding_elsewhere(*self.at.where_it_hides)}" if self.at.where_it_hides else said
+        sentence = words.strengths.hiding(step.opacity) if step else ""
+        return (
+            f"{sentence} {words.strengths.hiding_elsewhere(*self.at.where_it_hides)}"
+            if self.at.where_it_hides
+            else sentence
+        )
 
     @property
     def reached_sentence(self) -> str:
@@ -176,8 +180,8 @@ class StrengthPage(Page):
     @property
     def curve_points(self) -> str:
         """The curve of LRV against strength as `percent:LRV` pairs, for what is said while the slider moves."""
-        found = self.at.curve
-        return " ".join(f"{p:g}:{y:.2f}" for p, y in zip(found.percents, found.lrv, strict=True)) if found else ""
+        curve = self.at.curve
+        return " ".join(f"{p:g}:{y:.2f}" for p, y in zip(curve.percents, curve.lrv, strict=True)) if curve else ""
 
     @property
     def trim_lrv(self) -> str:
@@ -210,7 +214,10 @@ class StrengthPage(Page):
 
     @property
     def run_boards(self) -> list[StrengthBoard]:
-        return [StrengthBoard(one.strength.percent, one.percent, one.screen, one.strength.thin) for one in self.at.run]
+        return [
+            StrengthBoard(board.strength.percent, board.percent, board.screen, board.strength.thin)
+            for board in self.at.run
+        ]
 
     @property
     def family_changes(self) -> list[str]:
@@ -249,7 +256,7 @@ class StrengthPage(Page):
 
     @property
     def formula_lines(self) -> list[dict[str, str]]:
-        found = self.at.formula
+        formula = self.at.formula
         return [
             {
                 "code": line.code,
@@ -258,32 +265,32 @@ class StrengthPage(Page):
                 "ml": words.text.number(line.ml, 2),
                 "grams": words.text.number(line.grams, 2),
             }
-            for line in (found.lines if found else ())
+            for line in (formula.lines if formula else ())
         ]
 
     @property
     def label_line(self) -> str:
-        found, step = self.at.formula, self.at.adjusted
-        if found is None or step is None:
+        formula, step = self.at.formula, self.at.adjusted
+        if formula is None or step is None:
             return ""
         of = f"{self.subject.name}, {self.subject.colour.label}" if self.review.names_shown else self.subject.name
-        return words.recipes.label_line(found, of, step.lrv, words.habits.day(localdate()))
+        return words.recipes.label_line(formula, of, step.lrv, words.habits.day(localdate()))
 
     @property
     def formula_text(self) -> str:
-        found = self.at.formula
-        return words.recipes.formula_text(self.adjusted_name, found) if found else ""
+        formula = self.at.formula
+        return words.recipes.formula_text(self.adjusted_name, formula) if formula else ""
 
     @property
     def formula_warnings(self) -> list[str]:
-        found = self.at.formula
-        said = words.recipes.formula_warnings(found) if found else []
-        return [*said, words.recipes.next_base(*self.at.in_next_base)] if self.at.in_next_base else said
+        formula = self.at.formula
+        warnings = words.recipes.formula_warnings(formula) if formula else []
+        return [*warnings, words.recipes.next_base(*self.at.in_next_base)] if self.at.in_next_base else warnings
 
     @property
     def rounding_note(self) -> str:
-        found = self.at.formula
-        return words.recipes.rounding_note(found) if found else ""
+        formula = self.at.formula
+        return words.recipes.rounding_note(formula) if formula else ""
 
     @property
     def formula_cautions(self) -> list[str]:

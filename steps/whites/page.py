@@ -50,7 +50,7 @@ class WhitesPage(Page):
         self._subject, self.review = visit.context.subject, visit.context.review
 
     def _line(self, at: int, white: White, held: SwatchView) -> Line:
-        there = [one.name for one in self.at.there]
+        there = [white.name for white in self.at.there]
         asked = {"white": str(held.colour.pk)} | {
             key: self.query[key] for key in ("with", "gap") if self.query.get(key)
         }
@@ -73,9 +73,9 @@ class WhitesPage(Page):
     @cached_property
     def _shared(self) -> list[str]:
         """What is true of every white that is shown: said once, and in no row."""
-        there = [one.name for one in self.at.there]
+        there = [white.name for white in self.at.there]
         facts = [words.whites.white_facts(white, self.at.gap, there) for white in self.at.shown]
-        return [one for one in facts[0] if all(one in others for others in facts)] if len(facts) > 1 else []
+        return [fact for fact in facts[0] if all(fact in others for others in facts)] if len(facts) > 1 else []
 
     @property
     def shared(self) -> str:
@@ -85,9 +85,9 @@ class WhitesPage(Page):
         """Return by how much warmer than its board a white reads in the room's light, by day and of an evening."""
         if not self.at.all_lit:
             return ""
-        lit = {one.evening: one for one in self.at.all_lit[at]}
+        lit = {light.evening: light for light in self.at.all_lit[at]}
         by_day, late = (lit[evening].warmer if evening in lit else None for evening in (False, True))
-        return words.whites.white_shift(by_day, late, any(one.pairing.terms is Terms.CLASH for one in lit.values()))
+        return words.whites.white_shift(by_day, late, any(light.pairing.terms is Terms.CLASH for light in lit.values()))
 
     @cached_property
     def lines(self) -> list[Line]:
@@ -97,7 +97,7 @@ class WhitesPage(Page):
         lower = []
         for i, (above, line) in enumerate(pairwise(lines)):
             first, once_more = ranks[i]
-            rank = once_more if any(first == said for said, _ in ranks[:i]) else first
+            rank = once_more if any(first == rank for rank, _ in ranks[:i]) else first
             lower.append(replace(line, note="" if line.note == above.note else line.note, rank=rank))
         return [*lines[:1], *lower]
 
@@ -112,7 +112,7 @@ class WhitesPage(Page):
 
     @property
     def ladder(self) -> SafeString:
-        return ladder_of(self._subject, [line.held for line in self.lines] + [held for held, _ in self.darks])
+        return ladder_of(self._subject, [line.held for line in self.lines] + [swatch for swatch, _ in self.darks])
 
     @property
     def rests_on(self) -> list[RestsOn]:
@@ -124,8 +124,8 @@ class WhitesPage(Page):
 
     @property
     def edge(self) -> SafeString:
-        held = self.chosen
-        return butted([self._subject.stimulus.screen, held.held.colour.screen]) if held else SafeString("")
+        white = self.chosen
+        return butted([self._subject.stimulus.screen, white.held.colour.screen]) if white else SafeString("")
 
     @cached_property
     def lit(self) -> list[tuple[SafeString, str, str]]:
@@ -136,11 +136,11 @@ class WhitesPage(Page):
         name = line.held.name
         return [
             (
-                butted(one.screens, LOW),
-                words.whites.white_when(one.evening),
-                words.whites.white_lit(name, room.name, one.evening, one.warmer, one.unsure, one.pairing),
+                butted(light.screens, LOW),
+                words.whites.white_when(light.evening),
+                words.whites.white_lit(name, room.name, light.evening, light.warmer, light.unsure, light.pairing),
             )
-            for one in self.at.lit
+            for light in self.at.lit
         ]
 
     @property
@@ -148,7 +148,7 @@ class WhitesPage(Page):
         line = self.chosen
         if line is None:
             return words.whites.NO_WHITES
-        there = [one.name for one in self.at.there]
+        there = [white.name for white in self.at.there]
         return words.whites.white_chosen(line.held.name, line.white, self.at.gap, there)
 
     @property
@@ -159,25 +159,25 @@ class WhitesPage(Page):
     def other_strength(self) -> tuple[str, str]:
         """The strength of the wall at which a white clears: what is said, and the percent that leads to its formula;
         both empty where there is nothing to say."""
-        found = self.at.other_strength
-        if found is None:
+        strength = self.at.other_strength
+        if strength is None:
             return "", ""
-        return words.whites.wall_at_strength(self._subject.name, found, self.at.gap), f"{found.percent:g}"
+        return words.whites.wall_at_strength(self._subject.name, strength, self.at.gap), f"{strength.percent:g}"
 
     @property
     def remarks(self) -> list[str]:
-        found = []
+        remarks = []
         ranked = self.at.ranked
         if ranked and not any(white.clears for white in ranked):
-            found.append(words.whites.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
-        found += self._ways_out()
+            remarks.append(words.whites.none_clears(self.at.gap, max(abs(white.gap) for white in ranked)))
+        remarks += self._ways_out()
         if self.at.safe:
-            (held,) = self.at.held([self.at.safe])
-            found.append(words.whites.safe_white(held.name, self.at.safe.reading.lrv, self.at.safe.glares))
+            (swatch,) = self.at.held([self.at.safe])
+            remarks.append(words.whites.safe_white(swatch.name, self.at.safe.reading.lrv, self.at.safe.glares))
         if self.at.coolest:
-            (held,) = self.at.held([self.at.coolest])
-            found.append(words.whites.coolest_white(held.name, self.at.coolest.reading.temperature.value))
-        return found
+            (swatch,) = self.at.held([self.at.coolest])
+            remarks.append(words.whites.coolest_white(swatch.name, self.at.coolest.reading.temperature.value))
+        return remarks
 
     def _ways_out(self) -> list[str]:
         """Return the ways out where the white that is looked at stands badly beside one that is there."""
@@ -185,23 +185,26 @@ class WhitesPage(Page):
         if chosen is None or not (chosen.is_near_miss or chosen.yellows):
             return []
         same, apart = self.at.ways_out
-        names = {white.index: held.name for white in (same, apart) if white for held in self.at.held([white])}
-        return words.whites.ways_out(same, apart, lambda w: names[w.index], [one.name for one in self.at.there])
+        names = {white.index: swatch.name for white in (same, apart) if white for swatch in self.at.held([white])}
+        return words.whites.ways_out(same, apart, lambda w: names[w.index], [white.name for white in self.at.there])
 
     @property
     def sheens(self) -> list[str]:
         method, lrv = self._subject.method, self._subject.reading.lrv
-        found = [words.whites.sheen_said(one.surface, one.least, one.most, one.why) for one in sheen.advice(method)]
-        found.append(words.whites.crown_disputed(method.title))
-        found.append(words.whites.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
-        found.append(words.whites.sheen_read(lrv, "semi-gloss", sheen.looks(lrv, "semi-gloss")))
-        return found
+        sheens = [
+            words.whites.sheen_said(advice.surface, advice.least, advice.most, advice.why)
+            for advice in sheen.advice(method)
+        ]
+        sheens.append(words.whites.crown_disputed(method.title))
+        sheens.append(words.whites.sheen_deeper(self._subject.name, "semi-gloss", sheen.deeper(lrv, "semi-gloss")))
+        sheens.append(words.whites.sheen_read(lrv, "semi-gloss", sheen.looks(lrv, "semi-gloss")))
+        return sheens
 
     @cached_property
     def darks(self) -> list[tuple[SwatchView, str]]:
         return [
-            (held, words.whites.dark_note(one.gap, one.angle))
-            for one, held in zip(self.at.darks, self.at.held_darks(), strict=True)
+            (swatch, words.whites.dark_note(dark.gap, dark.angle))
+            for dark, swatch in zip(self.at.darks, self.at.held_darks(), strict=True)
         ]
 
     @property

@@ -109,17 +109,17 @@ class Whites:
         return pieces(self._query.get("with", ""))[:MOST_THERE]
 
     def _named(self) -> list[Present]:
-        found = []
+        whites = []
         for text in self._typed:
-            held = deck_queries.named(self.subject.owner, text)
-            if len(held) == 1:
-                read = reading.read(held[0].stimulus, self.subject.method, self.subject.neutral)
-                found.append(Present(held[0].name, read, held[0].screen, False, held[0].code))
-        return found
+            colours = deck_queries.named(self.subject.owner, text)
+            if len(colours) == 1:
+                read = reading.read(colours[0].stimulus, self.subject.method, self.subject.neutral)
+                whites.append(Present(colours[0].name, read, colours[0].screen, False, colours[0].code))
+        return whites
 
     @cached_property
     def _ranked(self) -> Ranked:
-        return ranked_whites(self.context.decks, [one.reading for one in self.there], self.gap)
+        return ranked_whites(self.context.decks, [white.reading for white in self.there], self.gap)
 
     @property
     def ranked(self) -> list[White]:
@@ -149,9 +149,9 @@ class Whites:
         if wanted.isascii() and wanted.isdecimal():
             rows = {self.context.decks.id_of(row): row for row in self._ranked[1]}
             row = rows.get(int(wanted))
-            found = next((w for w in self.ranked if row is not None and self.row_of(w) == row), None)
-            if found:
-                return found
+            chosen = next((w for w in self.ranked if row is not None and self.row_of(w) == row), None)
+            if chosen:
+                return chosen
         return self.ranked[0] if self.ranked else None
 
     @cached_property
@@ -163,24 +163,26 @@ class Whites:
         if self.room is None or not self.shown:
             return []
         method, neutral = self.subject.method, self.subject.neutral
-        held = self.held(self.shown)
-        known = deck_queries.by_ids([one.colour.pk for one in held])
-        whites = [known[one.colour.pk].stimulus for one in held]
-        boards = [Board(one.name, one.colour.screen, white) for one, white in zip(held, whites, strict=True)]
+        swatches = self.held(self.shown)
+        known = deck_queries.by_ids([swatch.colour.pk for swatch in swatches])
+        whites = [known[swatch.colour.pk].stimulus for swatch in swatches]
+        boards = [
+            Board(swatch.name, swatch.colour.screen, white) for swatch, white in zip(swatches, whites, strict=True)
+        ]
         day = day_in(self.room, self.subject.stimulus, method, neutral, {"when": "equinox"}, elements=boards)
         if day is None:
             return []
-        lights = [one for one in day.lights if one.lamps or day.room.windows]
+        lights = [light for light in day.lights if light.lamps or day.room.windows]
         return [
             [
                 WhiteLit(
-                    one.lamps,
-                    np.stack([one.own, one.things[i]]),
-                    float(warmth(one.things[i], method, neutral)) - float(warmth(white.lab_array, method, neutral)),
-                    doubt(white, method, day.known, one.lamps),
-                    day.pair(one, i),
+                    light.lamps,
+                    np.stack([light.own, light.things[i]]),
+                    float(warmth(light.things[i], method, neutral)) - float(warmth(white.lab_array, method, neutral)),
+                    doubt(white, method, day.known, light.lamps),
+                    day.pair(light, i),
                 )
-                for one in lights
+                for light in lights
             ]
             for i, white in enumerate(whites)
         ]
@@ -204,13 +206,13 @@ class Whites:
             room.updated,
             method,
             neutral,
-            tuple(one.lab for one in whites),
+            tuple(white.lab for white in whites),
         )
 
         def make() -> tuple[list[int], int]:
-            others = [one for one in rooms_of(room.job) if one.pk != room.pk]
-            held = walled(others, method, neutral)
-            return suited(whites, held, method), len(held)
+            others = [home_room for home_room in rooms_of(room.job) if home_room.pk != room.pk]
+            walls_and_whites = walled(others, method, neutral)
+            return suited(whites, walls_and_whites, method), len(walls_and_whites)
 
         return _kept_rest.get(key, make)
 
@@ -223,10 +225,10 @@ class Whites:
             return None
         wanted = max(white.reading.lrv for white in self.ranked) - self.gap
         try:
-            found = reach.for_lrv(recipe, wanted, system)
-            if not found.reached:
-                return found
-            percent = float(np.ceil(found.percent) if found.percent > 0 else np.floor(found.percent))
+            strength = reach.for_lrv(recipe, wanted, system)
+            if not strength.reached:
+                return strength
+            percent = float(np.ceil(strength.percent) if strength.percent > 0 else np.floor(strength.percent))
             return Reached(percent, reach.lrv_at(recipe, percent, system), wanted)
         except RecipeError:
             return None
@@ -237,8 +239,8 @@ class Whites:
 
     @property
     def ways_out(self) -> tuple[White | None, White | None]:
-        held = self.context.decks.catalogue
-        return ways_out(self.ranked, [held.names[row] for row in self._ranked[1]])
+        catalogue = self.context.decks.catalogue
+        return ways_out(self.ranked, [catalogue.names[row] for row in self._ranked[1]])
 
     @cached_property
     def coolest(self) -> White | None:
@@ -246,8 +248,10 @@ class Whites:
 
     @cached_property
     def darks(self) -> list[Dark]:
-        held, subject = self.context.decks.catalogue, self.subject
-        return darks(subject.reading, held.lab, held.lrv, list(held.names), subject.method, subject.neutral)
+        catalogue, subject = self.context.decks.catalogue, self.subject
+        return darks(
+            subject.reading, catalogue.lab, catalogue.lrv, list(catalogue.names), subject.method, subject.neutral
+        )
 
     def held_darks(self) -> list[SwatchView]:
-        return self.context.decks.hold([Pick(one.row, "nearest", 0.0, kind="added") for one in self.darks])
+        return self.context.decks.hold([Pick(dark.row, "nearest", 0.0, kind="added") for dark in self.darks])

@@ -23,8 +23,8 @@ class WhitesStep(Step):
         at = Whites(context, {})
         if not at.ranked:
             return ""
-        (held,) = at.held(at.ranked[:1])
-        return words.whites.white_short(held.name, at.ranked[0].gap, at.ranked[0].clears)
+        (swatch,) = at.held(at.ranked[:1])
+        return words.whites.white_short(swatch.name, at.ranked[0].gap, at.ranked[0].clears)
 
     def page(self, visit: StepRequest) -> WhitesPage:
         return WhitesPage(visit)

@@ -40,9 +40,9 @@ class Command(BaseCommand):
             if not 1 < len(made) <= MOST_ROUND_UP:
                 raise CommandError(f"A round-up takes 2 to {MOST_ROUND_UP} reviews, not {len(made)}.")
             return write(directory, files_of_round_up(RoundUp(made, title)))
-        for one in made:
-            if one.waits:
-                raise CommandError(f"Review {one.number}: {one.waits}")
+        for file in made:
+            if file.waits:
+                raise CommandError(f"Review {file.number}: {file.waits}")
         if len(made) == 1:
             return write(directory, files_of(made[0]))
         return write(directory, files_of_series(made))

@@ -37,11 +37,11 @@ class FabricPart(Part):
         """What stays: its board, its name, and how the subject stands to it."""
         return [
             (
-                drawings.strands(one.strands),
-                one.element.name,
-                words.palette.belongs(self._subject.name, one.element.name, how),
+                drawings.strands(fabric.strands),
+                fabric.element.name,
+                words.palette.belongs(self._subject.name, fabric.element.name, how),
             )
-            for one, how in zip(self.fabrics.stays, self.fabrics.own, strict=True)
+            for fabric, how in zip(self.fabrics.stays, self.fabrics.own, strict=True)
         ]
 
     @property
@@ -59,8 +59,8 @@ class FabricPart(Part):
     def belonging(self) -> list[tuple[SwatchView, list[str], str]]:
         """The paints by how they belong: each with its scores, and to how many it belongs."""
         return [
-            (held, [words.text.number(10 * score) for score in scores], str(words.palette.belongs_count(scores)))
-            for held, scores in self.fabrics.ranked
+            (swatch, [words.text.number(10 * score) for score in scores], str(words.palette.belongs_count(scores)))
+            for swatch, scores in self.fabrics.ranked
         ]
 
     @property
@@ -69,9 +69,9 @@ class FabricPart(Part):
             return words.palette.NO_FABRICS
         if not self.fabrics.ranked:
             return words.palette.NO_CANDIDATES
-        held, scores = self.fabrics.ranked[0]
+        swatch, scores = self.fabrics.ranked[0]
         least = self.fabrics.stays[min(range(len(scores)), key=scores.__getitem__)].element.name
-        return words.palette.belongs_to_most(held.name, words.palette.belongs_count(scores), len(scores), least)
+        return words.palette.belongs_to_most(swatch.name, words.palette.belongs_count(scores), len(scores), least)
 
     @property
     def of_choices(self) -> list[tuple[str, str, bool]]:

@@ -32,7 +32,7 @@ class ProportionsPart(SchemesPart):
     @property
     def area_map(self) -> SafeString:
         shares = self.proportions.shares
-        screens = {one.name: one.screen for one in self.proportions.covered}
+        screens = {area.name: area.screen for area in self.proportions.covered}
         items = [(screens[name], share, words.palette.share_said(name, share)) for name, share in shares]
         return drawings.areas(items, words.palette.AREAS_LABEL, "; ".join(title for _, _, title in items))
 

@@ -87,9 +87,9 @@ class SchemesPart(Part):
 
     def _line(self, place: Place) -> Line:
         rows = [*([place.row] if place.row >= 0 else []), *place.runners_up]
-        held = self.at.held(rows)
-        own = held[0] if place.row >= 0 else None
-        runners = held[1:] if own else held
+        swatches = self.at.held(rows)
+        own = swatches[0] if place.row >= 0 else None
+        runners = swatches[1:] if own else swatches
         reasons = words.palette.place_reasons(place)
         if place.name == "trim" and place.row == self.at.pinned:
             reasons = [words.palette.TRIM_OF_HOME]
@@ -101,7 +101,7 @@ class SchemesPart(Part):
             words.palette.place_weakest(place),
             self.link(**{place.name: str(own.colour.pk)}) if own else "",
             self.link(**{place.name: ""}),
-            [(one, self.link(**{place.name: str(one.colour.pk)})) for one in runners],
+            [(runner, self.link(**{place.name: str(runner.colour.pk)})) for runner in runners],
         )
 
     @property
@@ -109,8 +109,8 @@ class SchemesPart(Part):
         """What each place was scored by, and the whole."""
         if self.scheme is None:
             return []
-        found = [(line.title, words.palette.place_figures(line.place)) for line in self.lines if line.held]
-        return [*found, (words.palette.ALL_PLACES, words.palette.scheme_score(self.scheme.score))]
+        figures = [(line.title, words.palette.place_figures(line.place)) for line in self.lines if line.held]
+        return [*figures, (words.palette.ALL_PLACES, words.palette.scheme_score(self.scheme.score))]
 
     @property
     def ladder(self) -> SafeString:
@@ -125,53 +125,53 @@ class SchemesPart(Part):
 
     @property
     def decks(self) -> list[tuple[str, str, bool]]:
-        chosen, found = self.at.chosen_makers, []
+        chosen, makers = self.at.chosen_makers, []
         for maker in self.at.makers:
             toggled = chosen ^ {maker.pk}
             every = len(toggled) in (0, len(self.at.makers))
-            found.append(
+            makers.append(
                 (maker.name, self.link(decks="" if every else ",".join(map(str, sorted(toggled)))), maker.pk in chosen)
             )
-        return found
+        return makers
 
     @property
     def others(self) -> list[Row]:
         fresh = dict.fromkeys(LOCKABLE, "")
         return [
             Row(
-                words.palette.scheme_title(one.character, one.score),
-                self._boards(one),
-                self.link(character=one.character, show="", **fresh),
+                words.palette.scheme_title(other.character, other.score),
+                self._boards(other),
+                self.link(character=other.character, show="", **fresh),
             )
-            for one in self.at.others
+            for other in self.at.others
         ]
 
     def _boards(self, one: Scheme) -> list[tuple[str, str]]:
         rows = [place for place in one.places if place.row >= 0]
-        held = self.at.held([place.row for place in rows])
+        swatches = self.at.held([place.row for place in rows])
         return [
             (h.colour.screen, f"{words.palette.PLACES[place.name]}: {h.name}")
-            for place, h in zip(rows, held, strict=True)
+            for place, h in zip(rows, swatches, strict=True)
         ]
 
     @cached_property
     def kept(self) -> list[Row]:
         return [
             Row(
-                one.title,
+                scheme.title,
                 [
                     (place.colour.screen, f"{words.palette.PLACES[place.place]}: {self._named(place.colour.name)}")
-                    for place in one.places.all()
+                    for place in scheme.places.all()
                     if place.place != "subject"
                 ],
                 "?"
                 + urlencode(
-                    {"character": one.character}
-                    | {place.place: place.colour_id for place in one.places.all() if place.place != "subject"}
+                    {"character": scheme.character}
+                    | {place.place: place.colour_id for place in scheme.places.all() if place.place != "subject"}
                 ),
-                one,
+                scheme,
             )
-            for one in self.at.kept
+            for scheme in self.at.kept
         ]
 
     def _named(self, name: str) -> str:

@@ -35,17 +35,17 @@ class UsePart(Part):
         """Every surface: its name, how the colour suits it as a mark and in a word, and why."""
         return [
             (
-                words.text.capital(one.surface),
-                MARKS[one.suits],
-                words.use.SUITS[one.suits],
-                words.text.capital("; ".join(words.use.use_why(reason) for reason in one.reasons)),
+                words.text.capital(use.surface),
+                MARKS[use.suits],
+                words.use.SUITS[use.suits],
+                words.text.capital("; ".join(words.use.use_why(reason) for reason in use.reasons)),
             )
-            for one in self.uses.uses
+            for use in self.uses.uses
         ]
 
     @property
     def figures(self) -> list[tuple[str, str]]:
-        return [(words.text.capital(one.surface), words.use.use_figures(one.reasons)) for one in self.uses.uses]
+        return [(words.text.capital(use.surface), words.use.use_figures(use.reasons)) for use in self.uses.uses]
 
     @property
     def use_sentence(self) -> str:

@@ -55,29 +55,31 @@ class DecidePart(Page):
 
     @cached_property
     def decisions(self) -> list[Decision]:
-        held = self.review.decisions.select_related("colour", "by", "reopened_by")
-        return list(held.prefetch_related("ruled_out__colour"))
+        decisions = self.review.decisions.select_related("colour", "by", "reopened_by")
+        return list(decisions.prefetch_related("ruled_out__colour"))
 
     @property
     def decision(self) -> Decision | None:
-        return next((one for one in self.decisions if one.reopened is None), None)
+        return next((decision for decision in self.decisions if decision.reopened is None), None)
 
     @property
     def client_answers(self) -> list[ClientSaid]:
         """What clients said of it, the newest first, and what that asks for."""
-        found = []
-        for one in self.review.client_answers.select_related("review__colour", "review__room", "replied_by"):
+        answers = []
+        for answer in self.review.client_answers.select_related("review__colour", "review__room", "replied_by"):
             replied = ""
-            if one.replied:
-                replied = words.sharing.client_replied(name_of(one.replied_by), clocks.day(one.replied), one.reply)
-            asks_for = "" if replied else words.sharing.client_next(one.answer, self.decision is not None)
-            waits = one.answer == "ask" and not replied
-            found.append(ClientSaid(one.pk, one.said, clocks.day(one.at), replied, asks_for, waits))
-        return found
+            if answer.replied:
+                replied = words.sharing.client_replied(
+                    name_of(answer.replied_by), clocks.day(answer.replied), answer.reply
+                )
+            asks_for = "" if replied else words.sharing.client_next(answer.answer, self.decision is not None)
+            waits = answer.answer == "ask" and not replied
+            answers.append(ClientSaid(answer.pk, answer.said, clocks.day(answer.at), replied, asks_for, waits))
+        return answers
 
     @property
     def record(self) -> list[Recorded]:
-        return [self._recorded(one) for one in self.decisions]
+        return [self._recorded(decision) for decision in self.decisions]
 
     def _recorded(self, one: Decision) -> Recorded:
         called, formula = self.review.called, ""
@@ -120,8 +122,8 @@ class DecidePart(Page):
         size, paint = areas_of(self._room), paint_of(self._room.job, method)
         if size is None:
             return Asked(sheen)
-        said = words.viewing.wall_amount(size.walls, paint.coats, paint.spreading, paint.own)
-        return Asked(sheen, round(paint.litres(size.walls), 1), said)
+        amount = words.viewing.wall_amount(size.walls, paint.coats, paint.spreading, paint.own)
+        return Asked(sheen, round(paint.litres(size.walls), 1), amount)
 
     @cached_property
     def form(self) -> DecideForm:
@@ -131,5 +133,5 @@ class DecidePart(Page):
 def decision_said(one: Decision, name: str, with_reason: bool = True) -> str:
     amount = words.sizes.volume_said(one.litres) if one.litres else ""
     reason = one.reason if with_reason else ""
-    said = words.decisions.decided_said(name, one.sheen, reason, one.who, clocks.day(one.made), amount, one.paint)
-    return f"{said}; reopened {clocks.day(one.reopened)}" if one.reopened else said
+    sentence = words.decisions.decided_said(name, one.sheen, reason, one.who, clocks.day(one.made), amount, one.paint)
+    return f"{sentence}; reopened {clocks.day(one.reopened)}" if one.reopened else sentence

@@ -54,7 +54,10 @@ class SamplesPart(Page):
     def candidates(self) -> list[SwatchView]:
         """The boards to be painted: the subject and the shortlist."""
         own = self._subject.colour
-        return [self._context.decks.fetch(own), *(held for held in self._context.shortlist if held.colour.pk != own.pk)]
+        return [
+            self._context.decks.fetch(own),
+            *(swatch for swatch in self._context.shortlist if swatch.colour.pk != own.pk),
+        ]
 
     @property
     def faults(self) -> list[str]:
@@ -72,35 +75,37 @@ class SamplesPart(Page):
 
     @property
     def neighbours(self) -> list[str]:
-        held = self.candidates
-        found = samples.neighbours([one.reading for one in held], self._subject.method)
+        candidates = self.candidates
+        pairs = samples.neighbours([candidate.reading for candidate in candidates], self._subject.method)
         say = {"apart": words.viewing.keep_apart, "edge": words.viewing.butt_together}
-        return [say[one.why](held[one.first].name, held[one.second].name) for one in found]
+        return [say[pair.why](candidates[pair.first].name, candidates[pair.second].name) for pair in pairs]
 
     @property
     def hang(self) -> str:
-        return words.viewing.hang_on(words.viewing.spots([(one.wall, one.hour) for one in self._hours]))
+        return words.viewing.hang_on(words.viewing.spots([(hour.wall, hour.hour) for hour in self._hours]))
 
     # --- what to hold beside them ---
 
     @cached_property
     def _range(self) -> list[SwatchView]:
-        return [held for held in self._context.set.guide if held.kind == "range"]
+        return [swatch for swatch in self._context.set.guide if swatch.kind == "range"]
 
     @cached_property
     def telling(self) -> samples.Telling:
         """Which of the neighbours tell its undertone in this room, by day and of an evening."""
         own = np.asarray(self._subject.reading.lab)[None]
-        others = np.array([held.reading.lab for held in self._range]).reshape(1, -1, 3)
+        others = np.array([swatch.reading.lab for swatch in self._range]).reshape(1, -1, 3)
         day = None
         if self.room is not None:
             # fetched whole and together, since what a board shows leaves out its spectrum
-            whole = deck_queries.by_ids([one.colour.pk for one in self._range])
-            held = [Board(one.name, one.colour.screen, whole[one.colour.pk].stimulus) for one in self._range]
+            whole = deck_queries.by_ids([swatch.colour.pk for swatch in self._range])
+            boards = [
+                Board(swatch.name, swatch.colour.screen, whole[swatch.colour.pk].stimulus) for swatch in self._range
+            ]
             review = self.review
             day = day_in(
                 self.room, self._subject.stimulus, review.method_in_force, review.neutral_in_force, {"when": "today"},
-                elements=held,
+                elements=boards,
             )  # fmt: skip
         if day is not None:
             own, others = np.stack([lit.own for lit in day.lights]), np.stack([lit.things for lit in day.lights])
@@ -110,14 +115,14 @@ class SamplesPart(Page):
     def beside(self) -> list[SwatchView]:
         """The boards to hold beside it: the clean white, the telling neighbour, the contrast colour."""
         best = [self._range[self.telling.best]] if self.telling.best is not None else []
-        others = {held.why: held for held in self._context.set.guide if held.why in ("clean", "foil")}
-        found = [others.get("clean"), *best, others.get("foil")]
-        return [held for held in found if held is not None]
+        others = {swatch.why: swatch for swatch in self._context.set.guide if swatch.why in ("clean", "foil")}
+        boards = [others.get("clean"), *best, others.get("foil")]
+        return [swatch for swatch in boards if swatch is not None]
 
     @property
     def beside_said(self) -> str:
         return (
-            words.viewing.hold_beside([held.name for held in self.beside])
+            words.viewing.hold_beside([swatch.name for swatch in self.beside])
             if self.beside
             else words.viewing.NOTHING_TO_HOLD
         )
@@ -134,7 +139,7 @@ class SamplesPart(Page):
     @property
     def stays_said(self) -> str:
         return (
-            words.viewing.hold_against([words.whites.stands_there(one.name) for one in self.stays])
+            words.viewing.hold_against([words.whites.stands_there(element.name) for element in self.stays])
             if self.stays
             else ""
         )

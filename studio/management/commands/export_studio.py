@@ -27,13 +27,13 @@ class Command(BaseCommand):
         """Write it, and print counts and digest."""
         try:
             if options["of"]:
-                said = export_of(options["of"], options["file"])
+                text = export_of(options["of"], options["file"])
             else:
                 told = export(options["file"])
-                said = words.archives.archive_told(told.counts, told.digest)
+                text = words.archives.archive_told(told.counts, told.digest)
         except OSError as wrong:
             raise CommandError(f"{options['file']}: {wrong.strerror}") from None
         except (OneStudioError, BackupError) as wrong:
             raise CommandError(str(wrong)) from None
         security_log.note(None, "archive", options["file"].name)
-        self.stdout.write(said)
+        self.stdout.write(text)
