@@ -75,12 +75,12 @@ class Card:
             *(self._value(revision) for revision in self.colour.earlier.select_related("by")),
         ]
 
-    def _value(self, one: Valued) -> Value:
-        stimulus = one.stimulus
+    def _value(self, valued: Valued) -> Value:
+        stimulus = valued.stimulus
         apart = float(delta_e(stimulus.lab_array, self.colour.stimulus.lab_array))
-        earlier = isinstance(one, ValueRevision)
+        earlier = isinstance(valued, ValueRevision)
         return Value(
-            one,
+            valued,
             words.text.number(stimulus.lrv),
             messages.sources.lab_text(stimulus.lab, 2),
             words.sources.source(
@@ -90,8 +90,8 @@ class Card:
                 stimulus.specular or "",
             ),
             words.text.number(apart) if earlier else "",
-            words.sources.stood_until(clocks.day(one.replaced), one.reason, str(one.by or ""))
-            if isinstance(one, ValueRevision)
+            words.sources.stood_until(clocks.day(valued.replaced), valued.reason, str(valued.by or ""))
+            if isinstance(valued, ValueRevision)
             else words.sources.WORKING_VALUE,
         )
 

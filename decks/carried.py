@@ -30,34 +30,38 @@ def carry(colour: Colour) -> dict[str, Any]:
     }
 
 
-def find(user: User, held: dict[str, Any]) -> Colour | None:
+def find(user: User, carried_colour: dict[str, Any]) -> Colour | None:
     """Return the colour of the studio that is the carried one, in maker, code and every figure; None for none."""
-    visible = queries.visible_to(user).filter(code=held["code"])
-    if held["maker"]:
-        visible = visible.filter(maker__name=held["maker"])
+    visible = queries.visible_to(user).filter(code=carried_colour["code"])
+    if carried_colour["maker"]:
+        visible = visible.filter(maker__name=carried_colour["maker"])
     else:
-        visible = visible.filter(maker=None, name=held["name"])
-    return next((colour for colour in visible[:MOST_KNOWN] if _same(colour, held)), None)
+        visible = visible.filter(maker=None, name=carried_colour["name"])
+    return next((colour for colour in visible[:MOST_KNOWN] if _same(colour, carried_colour)), None)
 
 
-def _same(colour: Colour, held: dict[str, Any]) -> bool:
-    return all(services.same_value(getattr(colour, name), held[name]) for name in NUMBERS)
+def _same(colour: Colour, carried_colour: dict[str, Any]) -> bool:
+    return all(services.same_value(getattr(colour, name), carried_colour[name]) for name in NUMBERS)
 
 
-def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
+def bring_in(by: User, carried_colour: dict[str, Any]) -> tuple[Colour, bool]:
     """Return the studio's colour that a carried one is, and whether it had to be made.
 
     A maker's goes into a deck of the person's own under the maker's name, or, where its code means another colour
     there, among the own colours. Raises `ValidationError` of Django for fields that cannot be.
     """
-    colour = find(by, held)
+    colour = find(by, carried_colour)
     if colour is not None:
         return colour, False
-    made = Colour(code=held["code"], made_by=held.get("made_by", ""), **{name: held[name] for name in FIELDS})
-    made.parent = bring_in(by, held["parent"])[0] if held["parent"] else None
-    maker = Maker.objects.filter(owner=by, name=held["maker"]).first() if held["maker"] else None
-    if held["maker"] and not (maker and maker.colours.filter(code=held["code"]).exists()):
-        made.maker = maker or Maker(owner=by, name=held["maker"])
+    made = Colour(
+        code=carried_colour["code"],
+        made_by=carried_colour.get("made_by", ""),
+        **{name: carried_colour[name] for name in FIELDS},
+    )
+    made.parent = bring_in(by, carried_colour["parent"])[0] if carried_colour["parent"] else None
+    maker = Maker.objects.filter(owner=by, name=carried_colour["maker"]).first() if carried_colour["maker"] else None
+    if carried_colour["maker"] and not (maker and maker.colours.filter(code=carried_colour["code"]).exists()):
+        made.maker = maker or Maker(owner=by, name=carried_colour["maker"])
         if maker is None:
             made.maker.full_clean(exclude=["owner"])
             made.maker.save()
@@ -65,7 +69,7 @@ def bring_in(by: User, held: dict[str, Any]) -> tuple[Colour, bool]:
         made.owner = by
     made.full_clean(exclude=["maker", "owner", "parent", "brought_in"])
     made.save()
-    for row in held["earlier"]:
+    for row in carried_colour["earlier"]:
         values = {name: row[name] for name in WRITTEN}
         before = ValueRevision(colour=made, replaced=row["replaced"], reason=row["reason"], by=by, **values)
         before.full_clean(exclude=["colour", "by", "by_import"])

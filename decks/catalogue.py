@@ -240,20 +240,20 @@ class Catalogue:
             rows = np.array([row for row in rows.tolist() if word in self.texts[row]], dtype=np.intp)
         return self._sorted(rows, wanted.sort, classes)
 
-    def _sorted(self, rows: NDArray[np.intp], sort: str, found: Classification) -> NDArray[np.intp]:
+    def _sorted(self, rows: NDArray[np.intp], sort: str, classes: Classification) -> NDArray[np.intp]:
         if sort == "name":
             return self._name_order[np.isin(self._name_order, rows)]
         value = {
             "lrv": -self.lrv,
             "-lrv": self.lrv,
-            "warmth": -found.warmth,
-            "-warmth": found.warmth,
-            "strength": -found.strength,
-            "-strength": found.strength,
-            "hue": found.hue,
-            "family": found.family,
+            "warmth": -classes.warmth,
+            "-warmth": classes.warmth,
+            "strength": -classes.strength,
+            "-strength": classes.strength,
+            "hue": classes.hue,
+            "family": classes.family,
             "strip": self.strips,
-            "doubt": found.doubt,
+            "doubt": classes.doubt,
         }.get(sort)
         return rows if value is None else rows[np.argsort(value[rows], kind="stable")]
 

@@ -123,15 +123,15 @@ def read(waiting: Import, tell: Tell | None = None) -> DeckFile:
     return _mended(readers[waiting.file_format](data, tell), typed)
 
 
-def _mended(found: DeckFile, typed: dict[int, dict[int, str]]) -> DeckFile:
+def _mended(deck: DeckFile, typed: dict[int, dict[int, str]]) -> DeckFile:
     """Return a file in which the colours that were typed stand instead of its own of those lines."""
     if not typed:
-        return found
+        return deck
     lines = [(line, deck_csv.with_typed((), cells, len(MENDED_BY))) for line, cells in sorted(typed.items())]
     ours = deck_csv.read_rows([(0, MENDED_BY), *lines])
-    entries = [entry for entry in found.entries if entry.line not in typed] + ours.entries
-    problems = [problem for problem in found.problems if problem.line not in typed] + ours.problems
-    return replace(found, entries=sorted(entries, key=lambda entry: entry.line), problems=problems)
+    entries = [entry for entry in deck.entries if entry.line not in typed] + ours.entries
+    problems = [problem for problem in deck.problems if problem.line not in typed] + ours.problems
+    return replace(deck, entries=sorted(entries, key=lambda entry: entry.line), problems=problems)
 
 
 def lines_of(waiting: Import, wanted: Collection[int]) -> tuple[list[str], dict[int, list[str]]]:

@@ -127,9 +127,9 @@ def _coming_in(request: StudioRequest, running: Import) -> HttpResponse:
     return render(request, template, context)
 
 
-def hand_over(request: StudioRequest, kind: str, held: Import) -> Work:
+def hand_over(request: StudioRequest, kind: str, file: Import) -> Work:
     """Have the rest of a long file done by the queue, so that it goes on when its person leaves the page."""
-    return background_jobs.begin(request.user, kind, words.files.file_work(held.file_name), file=held.pk)
+    return background_jobs.begin(request.user, kind, words.files.file_work(file.file_name), file=file.pk)
 
 
 @require_POST

@@ -15,17 +15,17 @@ PLACES = 2
 """Decimals of a* and b* on the plane; a hundredth is far less than can be drawn."""
 
 
-def plane(held: Catalogue, rows: NDArray[np.intp], chosen: Method) -> dict[str, Any]:
+def plane(catalogue: Catalogue, rows: NDArray[np.intp], chosen: Method) -> dict[str, Any]:
     """Return rows of the catalogue as columns, with the rings and sectors of the method they are read under.
 
     `a`, `b` are distances from the neutral line of each colour's own lightness; `fill` holds six digits a colour.
     """
-    u = np.round(held.classified(chosen).u[rows], PLACES)
+    u = np.round(catalogue.classified(chosen).u[rows], PLACES)
     return {
-        "ids": held.ids[rows].tolist(),
+        "ids": catalogue.ids[rows].tolist(),
         "a": u[:, 0].tolist(),
         "b": u[:, 1].tolist(),
-        "fill": b"".join(held.screens[rows].tolist()).decode().replace("#", ""),
+        "fill": b"".join(catalogue.screens[rows].tolist()).decode().replace("#", ""),
         "rings": [
             {"radius": edge, "word": word}
             for edge, word in zip(

@@ -74,9 +74,9 @@ class Browsed:
     source: str
 
 
-def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: method.Method) -> list[Browsed]:
+def browsed(catalogue: Catalogue, rows: NDArray[np.intp], chosen: method.Method) -> list[Browsed]:
     """Return rows of the catalogue as they are listed, read under a method."""
-    readings = held.readings(rows, chosen)
+    readings = catalogue.readings(rows, chosen)
     return [
         Browsed(
             colour,
@@ -85,7 +85,7 @@ def browsed(held: Catalogue, rows: NDArray[np.intp], chosen: method.Method) -> l
             words.readings.temperature_short(reading),
             words.sources.provenance(colour.provenance, reading.uncertainty),
         )
-        for colour, reading in zip(held.boards(rows.tolist()), readings, strict=True)
+        for colour, reading in zip(catalogue.boards(rows.tolist()), readings, strict=True)
     ]
 
 
@@ -102,20 +102,20 @@ class Twin:
 
 
 def twins(
-    held: Catalogue, stimulus: Stimulus, chosen: method.Method, not_this: int | None = None, most: int = 3
+    catalogue: Catalogue, stimulus: Stimulus, chosen: method.Method, not_this: int | None = None, most: int = 3
 ) -> list[Twin]:
     """Return the nearest of a catalogue that are no more than near-identical, nearest first; `not_this` is left out."""
-    rows, distance = held.nearest(stimulus.lab, most + 1)
+    rows, distance = catalogue.nearest(stimulus.lab, most + 1)
     near = {int(row): float(d) for row, d in zip(rows, distance, strict=True) if d < chosen.plainly_seen}
-    kept = [row for row in near if held.ids[row] != not_this][:most]
-    measured = [int(held.ids[row]) for row in kept if held.has_spectrum[row]] if stimulus.reflectance else []
+    kept = [row for row in near if catalogue.ids[row] != not_this][:most]
+    measured = [int(catalogue.ids[row]) for row in kept if catalogue.has_spectrum[row]] if stimulus.reflectance else []
     spectra = {pk: colour.reflectance for pk, colour in by_ids(measured).items()}
 
     def parted(other: Colour) -> Parting | None:
         spectrum = spectra.get(other.pk)
         return parting(stimulus.reflectance, spectrum) if stimulus.reflectance and spectrum else None
 
-    return [Twin(colour, near[row], parted(colour)) for row, colour in zip(kept, held.boards(kept), strict=True)]
+    return [Twin(colour, near[row], parted(colour)) for row, colour in zip(kept, catalogue.boards(kept), strict=True)]
 
 
 def with_code(user: User, text: str) -> list[Colour]:
@@ -204,19 +204,19 @@ def search_meant(user: User, text: str, chosen: Method) -> tuple[list[int], Mean
     return ids, meant
 
 
-def _that_read_so(held: Catalogue, meant: Meant, chosen: Method) -> NDArray[np.intp]:
+def _that_read_so(catalogue: Catalogue, meant: Meant, chosen: Method) -> NDArray[np.intp]:
     low, high = meant.lrv or (0.0, 100.0)
     if meant.depth:
         reach = depth_ranges(chosen)[meant.depth]
         low, high = max(low, reach[0]), min(high, reach[1])
     plain = Wanted(text=" ".join(meant.words), lrv_low=low, lrv_high=high, undertone=meant.undertone,
                    strength=meant.strength, sort="name")  # fmt: skip
-    rows = held.select(plain, chosen)
+    rows = catalogue.select(plain, chosen)
     families = [Wanted(family=word) for word in meant.families]
     temperatures = [Wanted(temperature=word) for word in temperatures_meant(meant.temperature, chosen)]
     for either in (families, temperatures):
         if either:
-            rows = rows[np.isin(rows, np.concatenate([held.select(colour, chosen) for colour in either]))]
+            rows = rows[np.isin(rows, np.concatenate([catalogue.select(colour, chosen) for colour in either]))]
     return rows
 
 

@@ -73,7 +73,7 @@ def understood(user: User, text: str, chosen: Method) -> Wish:
 
 
 def granted(
-    user: User, wish: Wish, subject: Reading, held: Catalogue, own: NDArray[np.intp], chosen: Method,
+    user: User, wish: Wish, subject: Reading, catalogue: Catalogue, own: NDArray[np.intp], chosen: Method,
     neutral: WorkingNeutral, most: int, named: Callable[[str], Reading] | None = None,
 ) -> Granted:  # fmt: skip
     """Return the colours of a catalogue that answer a wish, and those that nearly do; `own` are the subject's rows.
@@ -85,16 +85,16 @@ def granted(
     def of_studio(name: str) -> Reading:
         return read(queries.one_named(user, name).stimulus, chosen, neutral)
 
-    possible, strip = ways(subject.undertone.vector, chosen), held.strip_of(own)
+    possible, strip = ways(subject.undertone.vector, chosen), catalogue.strip_of(own)
     for piece in wish.of_kind(Kind.MORE):
         if piece.what not in possible:
             raise AskError(words.places.no_such_way(piece.what, subject.lrv))
     if any(piece.what == "strip" for piece in wish.of_kind(Kind.KEEP)) and not strip:
         raise AskError(words.places.NO_STRIP)
     ids = {maker.name: maker.pk for maker in makers_for(user)} if wish.of_kind(Kind.MAKER) else {}
-    of_maker = [held.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
+    of_maker = [catalogue.makers == ids[piece.what] for piece in wish.of_kind(Kind.MAKER)]
     return grant(
-        wish, subject, held.deck(chosen), held.index, chosen, neutral,
+        wish, subject, catalogue.deck(chosen), catalogue.index, chosen, neutral,
         {name: (named or of_studio)(name) for name in wish.names}, own, strip,
         of_maker[0] if of_maker else None, most,
     )  # fmt: skip

@@ -168,11 +168,11 @@ class Consultation:
             rows.append(Row(part.screen, cells, part.colour.maker_name))
         return rows
 
-    def _cans(self, one: Part) -> str:
+    def _cans(self, part: Part) -> str:
         assert self.home is not None
-        if one.why == "stays":
+        if part.why == "stays":
             return words.homes.FINISH_WHY["stays"]
-        return words.homes.bought_plain(self.home.bought(one.litres) if one.litres else None)
+        return words.homes.bought_plain(self.home.bought(part.litres) if part.litres else None)
 
     @property
     def painted(self) -> list[Row]:

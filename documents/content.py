@@ -274,9 +274,9 @@ class Content:
         return Section("viewings", words.documents.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     @staticmethod
-    def _decided(one: Recorded) -> str:
+    def _decided(recorded: Recorded) -> str:
         """A decision of the record; the reason of the one in force heads the document already."""
-        return one.said if one.decision.reopened else one.brief
+        return recorded.said if recorded.decision.reopened else recorded.brief
 
     def _cautions(self) -> Section:
         return Section("cautions", words.documents.DOCUMENT_TITLES["cautions"], EVIDENCE, self.uses.cautions)

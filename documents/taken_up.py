@@ -38,15 +38,15 @@ def schema() -> dict[str, Any]:
     return schema
 
 
-def is_one(held: object) -> bool:
-    return isinstance(held, dict) and held.get("format") == FORMAT
+def is_one(content: object) -> bool:
+    return isinstance(content, dict) and content.get("format") == FORMAT
 
 
-def check(held: dict[str, Any]) -> None:
+def check(content: dict[str, Any]) -> None:
     """Raise `DocumentFileError` where a document is newer or does not keep to the schema."""
-    if isinstance(held.get("version"), int) and held["version"] > VERSION:
+    if isinstance(content.get("version"), int) and content["version"] > VERSION:
         raise DocumentFileError(words.archives.DOCUMENT_NEWER)
-    errors = jsonschema.Draft202012Validator(schema()).iter_errors(held)
+    errors = jsonschema.Draft202012Validator(schema()).iter_errors(content)
     wrong = min(errors, key=lambda error: len(error.absolute_path), default=None)
     if wrong is not None:
         raise DocumentFileError(
@@ -55,11 +55,11 @@ def check(held: dict[str, Any]) -> None:
 
 
 @transaction.atomic
-def take_up(by: User, held: dict[str, Any]) -> Review:
+def take_up(by: User, content: dict[str, Any]) -> Review:
     """Make a review of what a checked document holds, of the studio's own colour where it has it. Raises
     `DocumentFileError`."""
     try:
-        return _review(by, held.get("review"), held)
+        return _review(by, content.get("review"), content)
     except DocumentFileError:
         raise
     except ValidationError as wrong:
@@ -68,14 +68,14 @@ def take_up(by: User, held: dict[str, Any]) -> Review:
         raise DocumentFileError(words.archives.document_wrong(["review"], str(wrong))) from None
 
 
-def _review(by: User, review: dict[str, Any] | None, held: dict[str, Any]) -> Review:
+def _review(by: User, review: dict[str, Any] | None, content: dict[str, Any]) -> Review:
     if review is None:  # of version 1
-        own = held["colour"]
+        own = content["colour"]
         made = step_services.start(by, keep_own(by, own["name"], from_lab(own["lab"])))
         edits = [
             {"section": section["key"], "text": "\n".join(section["lines"])[:4_000], "computed": "", "edited": True,
              "left_out": False, "position": None}
-            for section in held["sections"] if section["edited"]
+            for section in content["sections"] if section["edited"]
         ]  # fmt: skip
     else:
         made = step_services.start(by, carried.bring_in(by, review["colour"])[0])

@@ -40,14 +40,18 @@ def _session(request: StudioRequest, pk: int) -> Session:
 
 def _show(
     request: StudioRequest,
-    found: Session,
+    session: Session,
     trouble: str = "",
     form: KeepForm | None = None,
     card_form: CardForm | None = None,
 ) -> HttpResponse:
-    context = {"page": SessionPage(found), "trouble": trouble, "form": form or KeepForm(initial={"name": found.thing})}
+    context = {
+        "page": SessionPage(session),
+        "trouble": trouble,
+        "form": form or KeepForm(initial={"name": session.thing}),
+    }
     failed = trouble or (form and form.errors) or card_form
-    context["card_form"] = card_form or CardForm(None, request.user, found.card.code if found.card else "")
+    context["card_form"] = card_form or CardForm(None, request.user, session.card.code if session.card else "")
     return render(request, "instruments/session.html", context, status=422 if failed else 200)
 
 

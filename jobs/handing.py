@@ -77,7 +77,7 @@ def hand_over(by: User, job: Job, to: User, note: str) -> HandOver:
 
 
 @transaction.atomic
-def take(one: HandOver) -> None:
+def take(handover: HandOver) -> None:
     """Keep that whoever it was handed to has seen it."""
-    one.read = timezone.now()
-    one.save(update_fields=["read"])
+    handover.read = timezone.now()
+    handover.save(update_fields=["read"])

@@ -53,8 +53,8 @@ def photo(request: StudioRequest, pk: int) -> HttpResponse:
     return _shown(request, _picked(request, _photo(request, pk)))
 
 
-def _picked(request: StudioRequest, held: RoomPhoto) -> Picked:
-    return Picked(request.user, held, request.POST if request.method == "POST" else request.GET)
+def _picked(request: StudioRequest, photo: RoomPhoto) -> Picked:
+    return Picked(request.user, photo, request.POST if request.method == "POST" else request.GET)
 
 
 def _shown(request: StudioRequest, page: Picked, form: PhotoForm | None = None) -> HttpResponse:

@@ -122,8 +122,8 @@ class Picked:
         return words.photos.photo_colour_name(self.photo.of, self.photo.room.name)
 
 
-def keep_colour(user: User, held: Picked, name: str) -> Colour | None:
+def keep_colour(user: User, picked: Picked, name: str) -> Colour | None:
     """Keep the colour at the point as an own colour; None where nobody pointed."""
-    if held.stimulus is None:
+    if picked.stimulus is None:
         return None
-    return deck_services.keep_own(user, (name.strip() or held.name)[:120], held.stimulus)
+    return deck_services.keep_own(user, (name.strip() or picked.name)[:120], picked.stimulus)

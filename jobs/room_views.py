@@ -85,10 +85,10 @@ def room(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def room_page(
-    request: StudioRequest, found: Room, meter: MeterForm | None = None, photo: PhotoForm | None = None
+    request: StudioRequest, room: Room, meter: MeterForm | None = None, photo: PhotoForm | None = None
 ) -> HttpResponse:
     """Return the page of a room, with forms as they were sent if they were refused."""
-    page = RoomPage(request.user, found, request.GET)
+    page = RoomPage(request.user, room, request.GET)
     template = "jobs/room_body.html" if request.htmx else "jobs/room.html"
     context = {"page": page, "meter": meter or MeterForm(), "photo": photo or PhotoForm()}
     return render(request, template, context, status=422 if meter or photo else 200)

@@ -84,11 +84,11 @@ def job(request: StudioRequest, pk: int) -> HttpResponse:
     return render(request, "jobs/job.html", _job_context(request, _job(request, pk)))
 
 
-def _job_context(request: StudioRequest, found: Job) -> dict[str, object]:
+def _job_context(request: StudioRequest, job: Job) -> dict[str, object]:
     return {
-        "page": JobPage(request.user, found),
+        "page": JobPage(request.user, job),
         "describe": DescribeForm(None, request.user),
-        "handing": handing.HandOverForm(None, request.user, found),
+        "handing": handing.HandOverForm(None, request.user, job),
     }
 
 
@@ -106,9 +106,9 @@ def home(request: StudioRequest, pk: int) -> HttpResponse:
     return _home(request, _job(request, pk))
 
 
-def _home(request: StudioRequest, found: Job, paint: PaintForm | None = None) -> HttpResponse:
-    sheet = WholeHome(request.user, found, request.GET)
-    context = {"sheet": sheet, "job": found, "paint": paint or PaintForm(instance=found), "words": words}
+def _home(request: StudioRequest, job: Job, paint: PaintForm | None = None) -> HttpResponse:
+    sheet = WholeHome(request.user, job, request.GET)
+    context = {"sheet": sheet, "job": job, "paint": paint or PaintForm(instance=job), "words": words}
     context |= {"things": words.use.CONTRAST_THINGS, "papers": PAPERS, "own_paper": membership(request.user).paper}
     return render(request, "jobs/home.html", context, status=422 if paint else 200)
 

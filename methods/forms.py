@@ -101,43 +101,45 @@ class MethodForm(forms.Form):
             for name in (name for name in RULE if name in rule):
                 yield ("family", str(number), name), RULE[name]
 
-    def _field(self, path: Path, one: Figure) -> forms.Field:
+    def _field(self, path: Path, figure: Figure) -> forms.Field:
         value = _at(self._table, path)
-        if one.kind is Kind.FLAG:
+        if figure.kind is Kind.FLAG:
             field: forms.Field = forms.BooleanField(required=False, initial=bool(value), **LAID_OUT)
         else:
-            must = path[:2] != LISTS and one.least > 0
+            must = path[:2] != LISTS and figure.least > 0
             field = forms.CharField(
                 max_length=400, required=must, initial=_shown([] if value is None else value), **LAID_OUT
             )
         family = str(_at(self._table, (*path[:2], "word"))) if path[0] == "family" else ""
         field.label = words.methods.method_label(path, family)
-        field.help_text = " ".join(filter(None, [words.methods.method_effect(path), words.methods.method_range(one)]))
+        field.help_text = " ".join(
+            filter(None, [words.methods.method_effect(path), words.methods.method_range(figure)])
+        )
         was = _at(self._copied, path) if self._copied is not None else value
         if was is not None and _shown(was) != _shown([] if value is None else value):
             field.widget.attrs["data-was"] = words.methods.method_was(_shown(was))
-        if one.kind in CUT:
-            field.widget.attrs |= self._scale(one, value)
+        if figure.kind in CUT:
+            field.widget.attrs |= self._scale(figure, value)
         return field
 
-    def _scale(self, one: Figure, value: Any) -> dict[str, Any]:
+    def _scale(self, figure: Figure, value: Any) -> dict[str, Any]:
         """Return the scale that edges cut, for the boundaries that are moved by keys or dragged: its ends, its step,
         and the field whose words stand between them."""
         numbers = [edge for edge in value or [] if type(edge) in (int, float)]
         high = (
-            one.high
-            if (one.high <= 100 and one.unit == "LRV") or one.kind is Kind.TURN
+            figure.high
+            if (figure.high <= 100 and figure.unit == "LRV") or figure.kind is Kind.TURN
             else max(numbers, default=1) * 1.15
         )
-        low = min(one.low, 0.0) if one.low >= 0 else min(numbers, default=-1) * 1.15
+        low = min(figure.low, 0.0) if figure.low >= 0 else min(numbers, default=-1) * 1.15
         step = 1 if high - low > 50 else 0.1
         return {
-            "data-cut": "turn" if one.kind is Kind.TURN else "line",
+            "data-cut": "turn" if figure.kind is Kind.TURN else "line",
             "data-low": f"{low:g}",
             "data-high": f"{high:g}",
             "data-step": f"{step:g}",
-            "data-words": f"id_{'.'.join(one.of)}",
-            "data-unit": one.unit,
+            "data-words": f"id_{'.'.join(figure.of)}",
+            "data-unit": figure.unit,
         }
 
     def parts(self) -> list[tuple[str, list[forms.BoundField]]]:

@@ -60,10 +60,10 @@ def table_of(user: User, key: str) -> dict[str, Any] | None:
     return table.table if table else None
 
 
-def unreadable(one: OwnMethod) -> str:
+def unreadable(method: OwnMethod) -> str:
     """Return that an own method cannot be read, and why; empty where it can."""
     try:
-        _ = one.method
+        _ = method.method
     except MethodError as wrong:
         return words.methods.own_method_unreadable(str(wrong))
     return ""

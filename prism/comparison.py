@@ -128,23 +128,23 @@ def _colours(readings: Sequence[Reading]) -> Colours:
 class Said:
     """What may be said of pairs: each direction that is large enough to be seen, with how surely."""
 
-    def __init__(self, found: Pairs, method: Method) -> None:
-        self._found, self._method = found, method
+    def __init__(self, pairs: Pairs, method: Method) -> None:
+        self._found, self._method = pairs, method
         claims, least = method.claims, method.just_seen
         _, cool_from, warm_from = method.temperate
-        lightness, warmth, greyness = found.difference.lightness, found.warmth, found.greyness
-        visible = found.effect > least
-        hue = np.where(visible, claims.levels(found.in_hue, claims.certain_hue), 0)
-        near = visible & (found.beside >= 0)
+        lightness, warmth, greyness = pairs.difference.lightness, pairs.warmth, pairs.greyness
+        visible = pairs.effect > least
+        hue = np.where(visible, claims.levels(pairs.in_hue, claims.certain_hue), 0)
+        near = visible & (pairs.beside >= 0)
         # what stands on the edge of two hues has both, where each is as sure as a word must be
-        beside = np.where(near, claims.levels(found.in_beside, claims.certain_hue), 0)
+        beside = np.where(near, claims.levels(pairs.in_beside, claims.certain_hue), 0)
         warm = (warmth > warm_from) | (warmth < cool_from)
-        self.lightness = np.where(np.abs(lightness) > least, claims.levels(found.lighter, claims.certain_pair), 0)
+        self.lightness = np.where(np.abs(lightness) > least, claims.levels(pairs.lighter, claims.certain_pair), 0)
         self.hue, self.beside = hue, beside
-        self.warmth = np.where(warm, claims.levels(found.warmer, claims.certain_pair), 0)
+        self.warmth = np.where(warm, claims.levels(pairs.warmer, claims.certain_pair), 0)
         clear = np.abs(greyness) >= method.passive_below
-        self.greyness = np.where(clear, claims.levels(found.clearer, claims.certain_pair), 0)
-        self.two = np.where(visible & (hue < 2), claims.levels(found.in_either, claims.certain_hue), 0)
+        self.greyness = np.where(clear, claims.levels(pairs.clearer, claims.certain_pair), 0)
+        self.two = np.where(visible & (hue < 2), claims.levels(pairs.in_either, claims.certain_hue), 0)
 
     def words(self, row: int, level: Level) -> tuple[str, ...]:
         """Return the directions of one pair that are said at a level."""
@@ -194,13 +194,13 @@ def _loss_of(hue: float, method: Method) -> str | None:
     return method.undertone.word(back) if off_centre(back) < off_centre(hue) else None
 
 
-def as_paired(axis: str, subject: Reading, held: Reading, method: Method) -> str:
+def as_paired(axis: str, subject: Reading, reading: Reading, method: Method) -> str:
     """Return the way a board differs in the words in which its pair is spoken: where the subject is said to be yellower
     beside it, it is less yellow rather than bluer. Other ways than of hue, and of other hues, stay as they are."""
     if not is_hue(axis):
         return axis
-    hue = float(hue_of(np.subtract(subject.undertone.vector, held.undertone.vector)))
-    if _loss(hue, subject, held, method):
+    hue = float(hue_of(np.subtract(subject.undertone.vector, reading.undertone.vector)))
+    if _loss(hue, subject, reading, method):
         return axis
     gained = method.undertone.word(hue)
     return less(gained) if axis == OPPOSITE.get(comparative(gained)) else axis
@@ -238,9 +238,9 @@ class Support:
     silent: tuple[int, ...]
 
 
-def shared_undertone(one: Reading, other: Reading) -> bool:
+def shared_undertone(reading: Reading, other: Reading) -> bool:
     """Return whether two colours have the same undertone, or each leans to the other's."""
-    first, second = one.undertone, other.undertone
+    first, second = reading.undertone, other.undertone
     return first.main == second.main or (first.second == second.main and second.second == first.main)
 
 

@@ -143,16 +143,16 @@ class Looked:
             return np.ones(len(self.rows), dtype=bool) if makers is None else makers[self.rows]
         return self._between(*(named[name] for name in piece.what.split("/")))
 
-    def _goes(self, axis: str, pairs: Pairs, said: Said, other: Reading, least: float) -> Mask:
+    def _goes(self, axis: str, pairs: Pairs, phrases: Said, other: Reading, least: float) -> Mask:
         """Return which rows differ from a colour along an axis, at least probably, visibly, and by so much."""
         method, words = self.method, self.method.undertone.words
         if axis in ("lighter", "darker"):
             sign = 1 if axis == "lighter" else -1
             apart = sign * (self.lab[:, 0] - other.lab[0])
-            return (said.lightness > 0) & (apart > 0) & (apart >= least)
+            return (phrases.lightness > 0) & (apart > 0) & (apart >= least)
         if axis in ("warmer", "cooler"):
             apart = pairs.warmth if axis == "warmer" else -pairs.warmth
-            return (said.warmth > 0) & (apart > 0) & (apart >= least)
+            return (phrases.warmth > 0) & (apart > 0) & (apart >= least)
         if axis in ("greyer", "clearer"):
             return self._greyness(axis, pairs, other, least)
         vectors = ways(other.undertone.vector, method)
@@ -162,7 +162,7 @@ class Looked:
         hue = next((hue for hue, more in COMPARATIVE.items() if more == axis), axis.removeprefix("more "))
         if hue in words:
             place = words.index(hue)
-            named = ((said.hue > 0) & (pairs.sector == place)) | ((said.beside > 0) & (pairs.beside == place))
+            named = ((phrases.hue > 0) & (pairs.sector == place)) | ((phrases.beside > 0) & (pairs.beside == place))
             mask: Mask = sure & named
             return mask
         if axis in ("crisper", "fresher"):
@@ -211,13 +211,13 @@ class Looked:
         beyond = below((low - self.found.warmth if side == "cool" else self.found.warmth - high) / deviation)
         return beyond < 1 - self.method.claims.probable
 
-    def _between(self, one: Reading, other: Reading) -> Mask:
+    def _between(self, reading: Reading, other: Reading) -> Mask:
         """Return which rows lie between two colours: nearer to both than they are to each other, about halfway."""
-        line = np.array([other.lab[0] - one.lab[0], *np.subtract(other.undertone.vector, one.undertone.vector)])
-        offset = self._offset_from(one)
+        line = np.array([other.lab[0] - reading.lab[0], *np.subtract(other.undertone.vector, reading.undertone.vector)])
+        offset = self._offset_from(reading)
         part = offset @ line / max(float(line @ line), 1e-9)
-        whole = float(delta_e(np.asarray(one.lab), np.asarray(other.lab)))
-        sides = [delta_e(np.asarray(end.lab), self.lab) for end in (one, other)]
+        whole = float(delta_e(np.asarray(reading.lab), np.asarray(other.lab)))
+        sides = [delta_e(np.asarray(end.lab), self.lab) for end in (reading, other)]
         beside = np.linalg.norm(offset - part[:, None] * line, axis=1)
         halfway = (part >= HALFWAY[0]) & (part <= HALFWAY[1]) & (beside <= 0.5 * np.sqrt(line @ line))
         inside: Mask = halfway & (np.maximum(*sides) < whole) & (np.minimum(*sides) > self.method.just_seen)

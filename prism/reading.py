@@ -217,11 +217,11 @@ def read_many(
     return readings
 
 
-def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Undertone:
+def _undertone(classes: Classification, i: int, words: tuple[str, ...]) -> Undertone:
     """Return what may be said of the undertone of one row of a survey."""
-    method, claims, hues = found.method, found.method.claims, found.hues
-    scale = method.hues_for(found.family_at(i).base)
-    hue, strength = float(found.hue[i]), float(found.strength[i])
+    method, claims, hues = classes.method, classes.method.claims, classes.hues
+    scale = method.hues_for(classes.family_at(i).base)
+    hue, strength = float(classes.hue[i]), float(classes.strength[i])
     named = tuple(words[place] for place in hues.said[i] if place >= 0)
     shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()
     none = LEVELS[int(hues.none[i])]
@@ -239,16 +239,16 @@ def _undertone(found: Classification, i: int, words: tuple[str, ...]) -> Underto
     at = int(strengths.index(strength))
     nowhere = 1 - sum(shares) - weaker[0]  # a short list has no word for where this part lies
     return Undertone(
-        vector=(float(found.u[i, 0]), float(found.u[i, 1])),
+        vector=(float(classes.u[i, 0]), float(classes.u[i, 1])),
         hue=hue,
         strength=strength,
         strength_word=strengths.words[at],
-        effect=float(found.effect[i]),
-        nearest=words[int(found.sector[i])],
+        effect=float(classes.effect[i]),
+        nearest=words[int(classes.sector[i])],
         hues=named,
         level=LEVELS[int(hues.level[i])],
         shares=tuple(sorted([*zip(words, shares, strict=True), ("", weaker[0])], key=lambda option: -option[1])),
-        strengths=found.strengths.words(i, strengths.words),
+        strengths=classes.strengths.words(i, strengths.words),
         none=none,
         slight=claims.level(weaker[1]) if len(weaker) > 1 else Level.NONE,
         passive_word=strengths.words[0],

@@ -55,12 +55,12 @@ def together(readings: ArrayLike) -> Together:
     return Together(mean, tuple(distances.tolist()), spread, scatter / n**0.5, outlying)
 
 
-def why_not(count: int, found: Together | None, since_calibration: float | None) -> str:
+def why_not(count: int, mean: Together | None, since_calibration: float | None) -> str:
     """Return why readings cannot be believed, or nothing when they can. `since_calibration` minutes at the oldest."""
     if since_calibration is None:
         return messages.devices.UNCALIBRATED
     if since_calibration > SOUND_FOR:
         return messages.devices.calibration_old(since_calibration)
-    if not count or found is None:
+    if not count or mean is None:
         return messages.devices.NO_READINGS
-    return "" if found.steady else messages.devices.unsteady(found.spread)
+    return "" if mean.steady else messages.devices.unsteady(mean.spread)

@@ -106,48 +106,48 @@ def understand(text: str, method: Method, today: date | None = None) -> Meant:
     return meant
 
 
-def _colour(held: _Text, meant: Meant) -> None:
-    whole = typed_colour.typed(held.left.strip())
-    colour = (whole, held.left.strip()) if whole else typed_colour.found_in(held.left)
+def _colour(text: _Text, meant: Meant) -> None:
+    whole = typed_colour.typed(text.left.strip())
+    colour = (whole, text.left.strip()) if whole else typed_colour.found_in(text.left)
     if colour:
         meant.colour, meant.asked["colour"] = colour
-        held.left = held.left.replace(colour[1], " ", 1)
+        text.left = text.left.replace(colour[1], " ", 1)
 
 
-def _client(held: _Text, meant: Meant) -> None:
+def _client(text: _Text, meant: Meant) -> None:
     """Take what clients said, and whether something is decided."""
     answers = by_saying(_SEARCH["answers"])
-    if match := held.take("client_said", answers=answers):
+    if match := text.take("client_said", answers=answers):
         meant.client = (answers[match[1]],)
-    elif held.take("client_asked"):
+    elif text.take("client_asked"):
         meant.client = ("ask",)
-    elif held.take("client_spoke"):
+    elif text.take("client_spoke"):
         meant.client = ("yes", "no", "ask")
-    meant.decided = next((word for word in ("undecided", "decided") if held.take(word)), "")
+    meant.decided = next((word for word in ("undecided", "decided") if text.take(word)), "")
 
 
-def _month(held: _Text, meant: Meant, today: date) -> None:
+def _month(text: _Text, meant: Meant, today: date) -> None:
     """Take a month that is named, or is this or the last one; one named alone is its latest that has begun."""
     names, unclear = by_saying(table()["statement"]["months"]), _SEARCH["unclear_months"]
-    if match := held.take("this_month"):
+    if match := text.take("this_month"):
         meant.month, meant.asked["month"] = f"{today:%Y-%m}", match[1]
-    elif match := held.take("last_month"):
+    elif match := text.take("last_month"):
         last = date(today.year - (today.month == 1), (today.month - 2) % 12 + 1, 1)
         meant.month, meant.asked["month"] = f"{last:%Y-%m}", match[1]
-    elif match := held.take("month", months=[name for name in names if name not in unclear], unclear_months=unclear):
+    elif match := text.take("month", months=[name for name in names if name not in unclear], unclear_months=unclear):
         name = match[1] or match[2]
         year = int(match[3]) if match[3] else today.year - (int(names[name]) > today.month)
         meant.month, meant.asked["month"] = f"{year}-{int(names[name]):02}", f"{name.capitalize()} {year}"
 
 
-def _lightness(held: _Text, meant: Meant) -> None:
-    if match := held.take("lrv_range"):
+def _lightness(text: _Text, meant: Meant) -> None:
+    if match := text.take("lrv_range"):
         low, high = sorted(numbers.parse(match[i]) for i in (1, 2))
-    elif match := held.take("lrv_over"):
+    elif match := text.take("lrv_over"):
         low, high = numbers.parse(match[1]), 100.0
-    elif match := held.take("lrv_under"):
+    elif match := text.take("lrv_under"):
         low, high = 0.0, numbers.parse(match[1])
-    elif match := held.take("lrv"):
+    elif match := text.take("lrv"):
         value = numbers.parse(match[1])
         low, high = value - NEAR_LRV, value + NEAR_LRV
     else:
@@ -155,26 +155,26 @@ def _lightness(held: _Text, meant: Meant) -> None:
     meant.lrv = (low, high)
 
 
-def _looked(held: _Text, meant: Meant) -> None:
-    while match := held.take("went", seen=SEEN_STEMS):
+def _looked(text: _Text, meant: Meant) -> None:
+    while match := text.take("went", seen=SEEN_STEMS):
         meant.seen += (SEEN_STEMS[match[1]],)
     periods = by_saying(_SEARCH["periods"])
-    if match := held.take("period", periods=periods):
+    if match := text.take("period", periods=periods):
         meant.period = periods[match[1]]
-    elif held.take("late"):
+    elif text.take("late"):
         meant.period = "evening"
 
 
-def _undertone(held: _Text, meant: Meant, method: Method) -> None:
+def _undertone(text: _Text, meant: Meant, method: Method) -> None:
     known = method.undertone_strength.words
     strengths = dict.fromkeys(_SEARCH["weakest"], known[1]) | dict.fromkeys(_SEARCH["strongest"], known[-1])
     strengths |= {word.removeprefix("a "): word for word in known}
-    if match := held.take("strength", strengths=strengths, hues=HUE_STEMS):
+    if match := text.take("strength", strengths=strengths, hues=HUE_STEMS):
         meant.strength = strengths[match[1]]
         hue = match[2]
-    elif match := held.take("undertone", hues=HUE_STEMS):
+    elif match := text.take("undertone", hues=HUE_STEMS):
         hue = match[1] or match[2]
-    elif match := held.take("tinged"):
+    elif match := text.take("tinged"):
         hue = match[1]
     else:
         return
@@ -192,12 +192,12 @@ def _thing_words() -> set[str]:
     return (words - set(_SEARCH["no_things"])) | set(_SEARCH["things"])
 
 
-def _things(held: _Text, meant: Meant) -> None:
-    while match := held.take("beside"):
+def _things(text: _Text, meant: Meant) -> None:
+    while match := text.take("beside"):
         meant.things += (tuple(match[1].split()),)
     known, group = _thing_words(), []
     rest = []
-    for word in held.left.split():
+    for word in text.left.split():
         if word in known and not word.isdigit():
             group.append(word)
             continue
@@ -206,7 +206,7 @@ def _things(held: _Text, meant: Meant) -> None:
             group = []
         rest.append(word)
     meant.things += (tuple(group),) if group else ()
-    held.left = f" {' '.join(rest)} "
+    text.left = f" {' '.join(rest)} "
 
 
 def depth_ranges(method: Method) -> dict[str, tuple[float, float]]:
@@ -219,7 +219,7 @@ def depth_ranges(method: Method) -> dict[str, tuple[float, float]]:
     return ranges | {word: reach for name, reach in plain.items() for word in _SEARCH[name]}
 
 
-def _words(held: _Text, meant: Meant, method: Method) -> None:
+def _words(text: _Text, meant: Meant, method: Method) -> None:
     from_families = {rule.word: rule.word for rule in method.families} | {w: w for w in method.hue_family.words}
     from_families |= by_saying(_SEARCH["families"])
     if "pink" not in from_families:
@@ -231,9 +231,9 @@ def _words(held: _Text, meant: Meant, method: Method) -> None:
             if name != "families" and getattr(meant, name):
                 break
             if " " in word or "-" in word:
-                _taken(held, meant, name, word, vocabulary)
+                _taken(text, meant, name, word, vocabulary)
     rest, filler = [], set(_SEARCH["filler"].split())
-    for word in held.left.split()[:MOST_WORDS]:
+    for word in text.left.split()[:MOST_WORDS]:
         plain = word if word in from_families or not word.endswith("s") else word[:-1]
         if plain in temperatures and not meant.temperature:
             meant.temperature = temperatures[plain]
@@ -251,8 +251,8 @@ def _words(held: _Text, meant: Meant, method: Method) -> None:
     meant.words = tuple(rest)
 
 
-def _taken(held: _Text, meant: Meant, name: str, word: str, vocabulary: dict[str, str]) -> None:
-    if held.cut(f"{re.escape(word).replace(chr(92) + '-', '[- ]')}s?"):
+def _taken(text: _Text, meant: Meant, name: str, word: str, vocabulary: dict[str, str]) -> None:
+    if text.cut(f"{re.escape(word).replace(chr(92) + '-', '[- ]')}s?"):
         value = vocabulary[word]
         setattr(meant, name, (*meant.families, value) if name == "families" else value)
 

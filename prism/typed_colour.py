@@ -68,8 +68,8 @@ def pieces(text: str) -> list[str]:
     """
     lines: list[str] = []
 
-    def put(found: re.Match[str]) -> str:
-        lines.append(found[0])
+    def put(match: re.Match[str]) -> str:
+        lines.append(match[0])
         return f"\0{len(lines) - 1}\0"
 
     within = re.compile(rf"{NAMED.pattern}|(?<![\w.])(?:\d{{1,3}},\s?\d{{1,3}},\s?\d{{1,3}})(?![\w.])", re.IGNORECASE)
@@ -78,13 +78,13 @@ def pieces(text: str) -> list[str]:
     return [re.sub("\0(\\d+)\0", lambda m: lines[int(m[1])], part) for part in parts if part]
 
 
-def _colour(found: re.Match[str]) -> Stimulus | None:
-    kind = found.lastgroup
+def _colour(match: re.Match[str]) -> Stimulus | None:
+    kind = match.lastgroup
     try:
         if kind == "hex":
-            code = found[0].lstrip("#")
+            code = match[0].lstrip("#")
             return from_hex("".join(c * 2 for c in code) if len(code) == 3 else code)
-        text = found[0].replace("−", "-")
+        text = match[0].replace("−", "-")
         figures = [parse(figure.replace(",", ".")) for figure in re.findall(_figures(text), text)][:3]
         if kind == "lab":
             return from_lab(figures)

@@ -159,5 +159,5 @@ class _Hiding:
         return text
 
 
-def _any_of(said: list[str]) -> re.Pattern[str] | None:
-    return re.compile(rf"(?<!\w)(?:{'|'.join(map(re.escape, said))})(?!\w)", re.IGNORECASE) if said else None
+def _any_of(patterns: list[str]) -> re.Pattern[str] | None:
+    return re.compile(rf"(?<!\w)(?:{'|'.join(map(re.escape, patterns))})(?!\w)", re.IGNORECASE) if patterns else None

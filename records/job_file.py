@@ -116,26 +116,26 @@ class _Writer:
         self._places[label] = {row.pk: place for place, row in enumerate(rows)}
         return [self._row(row) for row in rows]
 
-    def _row(self, one: models.Model) -> dict[str, Any]:
-        row = {each.name: self._value(each, one) for each in _fields(type(one))}
-        for each in one._meta.many_to_many:
+    def _row(self, instance: models.Model) -> dict[str, Any]:
+        row = {each.name: self._value(each, instance) for each in _fields(type(instance))}
+        for each in instance._meta.many_to_many:
             places = self._places.get(_label(each), {})
-            row[each.name] = sorted(places[pk] for pk in self._held(one, each) if pk in places)
+            row[each.name] = sorted(places[pk] for pk in self._held(instance, each) if pk in places)
         return row
 
-    def _held(self, one: models.Model, each: models.ManyToManyField[Any, Any]) -> Iterable[int]:
-        pks: Iterable[int] = getattr(one, each.name).values_list("pk", flat=True)
+    def _held(self, instance: models.Model, each: models.ManyToManyField[Any, Any]) -> Iterable[int]:
+        pks: Iterable[int] = getattr(instance, each.name).values_list("pk", flat=True)
         return pks
 
-    def _value(self, each: models.Field[Any, Any], one: models.Model) -> Any:
-        value = getattr(one, each.attname)
+    def _value(self, each: models.Field[Any, Any], instance: models.Model) -> Any:
+        value = getattr(instance, each.attname)
         if each.name in LISTS and isinstance(value, list):
             there = apps.get_model(LISTS[each.name])._default_manager.filter(pk__in=value).values_list("pk", flat=True)
             return [place for pk in value if pk in there and (place := self._place(LISTS[each.name], pk)) is not None]
         if value is None or not isinstance(each, models.ForeignKey):
             return _plain(value)
         label = _label(each)
-        return name_of(getattr(one, each.name)) if label == "auth.User" else self._place(label, value)
+        return name_of(getattr(instance, each.name)) if label == "auth.User" else self._place(label, value)
 
     def _place(self, label: str, pk: int) -> int | None:
         if label == "decks.Colour":
@@ -199,8 +199,8 @@ def checked(held: object) -> dict[str, Any]:
 class _Reader:
     """Makes the records of a file anew."""
 
-    def __init__(self, by: User, held: dict[str, Any]) -> None:
-        self._by, self._held = by, held
+    def __init__(self, by: User, content: dict[str, Any]) -> None:
+        self._by, self._held = by, content
         self._made: dict[str, list[models.Model]] = {}
         self._people = {member.name: member.user for member in members(by)}
         self.new_colours = 0
@@ -281,21 +281,21 @@ class _Reader:
         return self._people[name]
 
 
-def check_values(one: models.Model) -> None:
+def check_values(instance: models.Model) -> None:
     """Refuse a record with a value that none can have. Raises `ValidationError`.
 
     Whom it refers to is looked up elsewhere, and what may be empty is.
     """
     settled = []
-    for each in (column for column in one._meta.concrete_fields if not column.generated):
-        value = getattr(one, each.attname)
+    for each in (column for column in instance._meta.concrete_fields if not column.generated):
+        value = getattr(instance, each.attname)
         if (isinstance(each, models.ForeignKey) and value is not None) or (each.null and value is None):
             settled.append(each.name)
         elif isinstance(each, models.JSONField) and value in ([], {}):
             settled.append(each.name)  # a form would miss it
             for check in each.validators:
                 check(value)
-    one.full_clean(exclude=settled, validate_unique=False, validate_constraints=False)
+    instance.full_clean(exclude=settled, validate_unique=False, validate_constraints=False)
 
 
 def _numbered(stem: str) -> Iterator[str]:
@@ -309,12 +309,12 @@ def wrong_values(wrong: ValidationError) -> str:
     return " ".join(f"{name}: {' '.join(message)}" for name, message in wrong.message_dict.items())
 
 
-def take_up(by: User, held: dict[str, Any]) -> TakenUp:
+def take_up(by: User, content: dict[str, Any]) -> TakenUp:
     """Make a job from what a file holds, under a title that no other job of the studio has; all of it or nothing.
 
     Raises `JobFileError` where something in it cannot be.
     """
-    reader = _Reader(by, held)
+    reader = _Reader(by, content)
     taken = set(Job.objects.filter(owner__in=members(by).values("user"), deleted=None).values_list("title", flat=True))
     try:
         with transaction.atomic():

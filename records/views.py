@@ -60,13 +60,13 @@ def bring_in(request: StudioRequest) -> HttpResponse:
     return render(request, "records/bring_in.html", {"trouble": trouble}, status=422 if trouble else 200)
 
 
-def _taken_up(request: StudioRequest, held: object) -> HttpResponse:
-    if isinstance(held, dict) and documents.is_one(held):
-        documents.check(held)
-        review = documents.take_up(request.user, held)
+def _taken_up(request: StudioRequest, content: object) -> HttpResponse:
+    if isinstance(content, dict) and documents.is_one(content):
+        documents.check(content)
+        review = documents.take_up(request.user, content)
         messages.info(request, words.archives.document_taken_up(review.colour.name))
         return redirect("review-document", review.pk)
-    came = job_file.take_up(request.user, job_file.checked(held))
+    came = job_file.take_up(request.user, job_file.checked(content))
     messages.info(request, words.archives.job_taken_up(came.job.title, came.colours, came.people))
     return redirect(came.job)
 

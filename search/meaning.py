@@ -81,27 +81,27 @@ def _readings(reviews: Sequence[Review]) -> dict[int, Reading]:
     return readings
 
 
-def _meaning(review: Review, found: Reading, looks: Sequence[Look]) -> Meaning:
+def _meaning(review: Review, reading: Reading, looks: Sequence[Look]) -> Meaning:
     answers = list(review.client_answers.all())
     tokens = sorted(
-        {*_is(found), *_seen(review, looks), *_done(review, looks), *(f"client:{a.answer}" for a in answers)}
+        {*_is(reading), *_seen(review, looks), *_done(review, looks), *(f"client:{a.answer}" for a in answers)}
     )
     said_by_clients = (part for answer in answers for part in (answer.text, answer.name, answer.reply))
     text = " ".join([*_texts(review), *said_by_clients, *(quote for *_, quote, _ in looks)]).casefold()
     return Meaning(
-        review=review, made_for=review.updated, lrv=found.lrv, tokens=f" {' '.join(tokens)} ", text=text
+        review=review, made_for=review.updated, lrv=reading.lrv, tokens=f" {' '.join(tokens)} ", text=text
     )  # fmt: skip
 
 
-def _is(found: Reading) -> Iterator[str]:
-    family = found.family
-    for word in {*found.families.words, family.word, family.base, family.hue or family.word}:
+def _is(reading: Reading) -> Iterator[str]:
+    family = reading.family
+    for word in {*reading.families.words, family.word, family.base, family.hue or family.word}:
         yield f"is:{word.replace(' ', '-')}"
-    for word in found.temperature.band.words:
+    for word in reading.temperature.band.words:
         yield from (f"temperature:{part}" for part in {word.replace(" ", "-"), word.split()[-1]})
-    for word in found.undertone.hues:
-        yield from (f"under:{name}" for name in {word, words.readings.hue(word, found.lrv)})
-    for word in found.undertone.strengths.words:
+    for word in reading.undertone.hues:
+        yield from (f"under:{name}" for name in {word, words.readings.hue(word, reading.lrv)})
+    for word in reading.undertone.strengths.words:
         yield f"strength:{word.replace(' ', '-')}"
 
 

@@ -130,8 +130,8 @@ class Proposal:
             proposals.append(Proposed.of(room, tried[:SHOWN]))
         return proposals
 
-    def _try(self, room: Room, held: SwatchView, walls: dict[int, Colour]) -> Tried:
-        method, neutral, own = self._context.subject.method, self._context.subject.neutral, held.colour.stimulus
+    def _try(self, room: Room, swatch: SwatchView, walls: dict[int, Colour]) -> Tried:
+        method, neutral, own = self._context.subject.method, self._context.subject.neutral, swatch.colour.stimulus
         doubt = method.doubt(own)
         clashes: list[str] = []
         goes: list[str] = []
@@ -145,7 +145,7 @@ class Proposal:
             wall = walls.get(near.pk)
             if wall is None:
                 continue
-            if wall.pk == held.colour.pk:
+            if wall.pk == swatch.colour.pk:
                 same += [near.name] * is_open
             elif pairing(own.lab, wall.stimulus.lab, (doubt, doubt), method, neutral).terms is Terms.CLASH:
                 doors.append(near.name)
@@ -155,8 +155,8 @@ class Proposal:
         score += SAME * len(same)
         told = [words.warnings.counsel_plain(warning.kind, warning.walls) for warning in warnings]
         facts = words.homes.proposed_facts(clashes, goes, doors, same, told, day is not None)
-        label = words.homes.with_lrv(held.label, held.reading.lrv)
-        return Tried(held.colour, held.title or held.name, label, score, tuple(facts))
+        label = words.homes.with_lrv(swatch.label, swatch.reading.lrv)
+        return Tried(swatch.colour, swatch.title or swatch.name, label, score, tuple(facts))
 
 
 def _neighbours(room: Room) -> list[tuple[Room, bool]]:

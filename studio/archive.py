@@ -149,8 +149,8 @@ def restore(path: Path) -> Told:
         raise ArchiveError(words.archives.ARCHIVE_BROKEN) from None
 
 
-def _manifest(held: zipfile.ZipFile) -> dict[str, Any]:
-    manifest = json.loads(held.read(MANIFEST))
+def _manifest(archive: zipfile.ZipFile) -> dict[str, Any]:
+    manifest = json.loads(archive.read(MANIFEST))
     if not isinstance(manifest, dict) or manifest.get("format") != FORMAT:
         raise ArchiveError(words.archives.ARCHIVE_NONE)
     newer = set(manifest.get("migrations", ())) - set(_migrations())

@@ -99,10 +99,10 @@ def percentile(values: list[int], share: float) -> int:
     return sorted(values)[min(len(values) - 1, int(share * len(values)))] if values else 0
 
 
-def faults(found: list[Sentence]) -> list[str]:
+def faults(sentences: list[Sentence]) -> list[str]:
     """Return what is wrong: too long, two colons or semicolons, avoided words, said twice on one screen."""
     wrong = []
-    unique = {sentence.text: sentence for sentence in found}.values()
+    unique = {sentence.text: sentence for sentence in sentences}.values()
     for odd in unique:
         if odd.words > MOST:
             wrong.append(f"{odd.words} words · {odd.screen} · {odd.text}")
@@ -112,7 +112,7 @@ def faults(found: list[Sentence]) -> list[str]:
             if hit := re.search(pattern, odd.text):
                 wrong.append(f"'{hit[0]}', rather {instead} · {odd.screen} · {odd.text}")
     for (screen, text), times in Counter(
-        (sentence.screen, sentence.text) for sentence in found if sentence.words > 4
+        (sentence.screen, sentence.text) for sentence in sentences if sentence.words > 4
     ).items():
         if times > 1:
             wrong.append(f"said {times} times · {screen} · {text}")
@@ -164,9 +164,9 @@ def given(user: object, most: int | None = None) -> tuple[str, ...]:
     return (*addresses, "/manual/")
 
 
-def told_clients(found: list[Sentence]) -> list[str]:
+def told_clients(sentences: list[Sentence]) -> list[str]:
     """Return the sentences for clients that hold a figure they cannot use."""
-    clients = [sentence for sentence in found if sentence.screen.endswith(CLIENTS)]
+    clients = [sentence for sentence in sentences if sentence.screen.endswith(CLIENTS)]
     return [f"{sentence.screen} · {sentence.text}" for sentence in clients if re.search(FIGURES, sentence.text)]
 
 

@@ -56,27 +56,27 @@ def _shown(look: Look) -> dict[str, str]:
     return {"screen": seen[0].screen, "margin": margin, "said": words.training.how_it_hangs(look)}
 
 
-def _content(found: Exercise, ids: NDArray[np.int64], pool: Pool) -> dict[str, Any]:
-    first, shown = found.accepted[0], showing(found, pool)
-    asked = found.kind is Kind.UNDERTONE
-    rows = [*found.boards, *([shown.row] if shown else [])]
+def _content(exercise: Exercise, ids: NDArray[np.int64], pool: Pool) -> dict[str, Any]:
+    first, shown = exercise.accepted[0], showing(exercise, pool)
+    asked = exercise.kind is Kind.UNDERTONE
+    rows = [*exercise.boards, *([shown.row] if shown else [])]
     names = [colour.name for colour in deck_queries.in_order([int(ids[row]) for row in rows])]
     return {
-        "kind": found.kind.value,
-        "axis": found.axis,
-        "boards": [int(ids[row]) for row in found.boards],
-        "accepted": [list(answer) if isinstance(answer, tuple) else [answer] for answer in found.accepted],
-        "choices": list(found.choices),
-        "wanted": len(first) if isinstance(first, tuple) else found.stages,
-        "given": found.given,
-        "looks": {str(place): _shown(look) for place, look in found.looks.items()},
-        "apart": found.apart,
-        "because": words.training.because(found, pool, names),
+        "kind": exercise.kind.value,
+        "axis": exercise.axis,
+        "boards": [int(ids[row]) for row in exercise.boards],
+        "accepted": [list(answer) if isinstance(answer, tuple) else [answer] for answer in exercise.accepted],
+        "choices": list(exercise.choices),
+        "wanted": len(first) if isinstance(first, tuple) else exercise.stages,
+        "given": exercise.given,
+        "looks": {str(place): _shown(look) for place, look in exercise.looks.items()},
+        "apart": exercise.apart,
+        "because": words.training.because(exercise, pool, names),
         "shown_board": int(ids[shown.row]) if shown else None,
         "shown_said": words.training.shown_by(
             shown, names[-1], [names[place] for place in shown.beside], float(pool.lrv[shown.row])
         )
         if shown
         else "",
-        "direction": [round(float(v), 4) for v in pool.seen.u[found.boards[0]]] if asked else None,
+        "direction": [round(float(v), 4) for v in pool.seen.u[exercise.boards[0]]] if asked else None,
     }

@@ -100,11 +100,11 @@ def _same(kind: str, boards: list[int]) -> tuple[str, tuple[int, ...]]:
     return kind, tuple(sorted(boards))
 
 
-def _of(held: SetWall, sitting: Sitting, number: int) -> Wall:
-    fields = {name: getattr(held, name) for name in SetWall.CONTENT}
-    if held.method != sitting.method:
+def _of(set_wall: SetWall, sitting: Sitting, number: int) -> Wall:
+    fields = {name: getattr(set_wall, name) for name in SetWall.CONTENT}
+    if set_wall.method != sitting.method:
         fields["direction"] = None  # named by another method's words, it tells nothing of the eye by this one's
-    return Wall(sitting=sitting, number=number, set_wall=held, **fields)
+    return Wall(sitting=sitting, number=number, set_wall=set_wall, **fields)
 
 
 def _kinds(sitting: Sitting, rng: np.random.Generator) -> list[tuple[Kind, str]]:

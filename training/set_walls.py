@@ -87,9 +87,9 @@ def from_viewings(user: User) -> int:
     return count
 
 
-def _differs(one: Viewing) -> bool:
-    predicted = one.predicted or {}
-    scales = held(one.answers, predicted.get("differences", {}), float(predicted.get("doubt", 0.0)))
+def _differs(viewing: Viewing) -> bool:
+    predicted = viewing.predicted or {}
+    scales = held(viewing.answers, predicted.get("differences", {}), float(predicted.get("doubt", 0.0)))
     return any(each.agreement is Agreement.DIFFERS for each in scales)
 
 

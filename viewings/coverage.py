@@ -50,16 +50,16 @@ class Cell(Page):
         return words.viewing.hour_open(words.viewing.day_and_hour(seen_at(missed)) if missed else "")
 
 
-def seen_at(one: Viewing) -> datetime:
+def seen_at(viewing: Viewing) -> datetime:
     """Return when somebody looked, by the clocks of the room."""
-    assert one.seen_at is not None
-    return one.seen_at.astimezone(queries.zone_of(one.room))
+    assert viewing.seen_at is not None
+    return viewing.seen_at.astimezone(queries.zone_of(viewing.room))
 
 
-def look_of(one: Viewing) -> Look:
+def look_of(viewing: Viewing) -> Look:
     """Return a viewing that was seen as the core knows it."""
-    planned = None if one.why == "own" else hour_of(queries.local(one))
-    return Look(hour_of(seen_at(one)), one.wall, one.lamps_on, one.why, planned)
+    planned = None if viewing.why == "own" else hour_of(queries.local(viewing))
+    return Look(hour_of(seen_at(viewing)), viewing.wall, viewing.lamps_on, viewing.why, planned)
 
 
 class Coverage(Page):

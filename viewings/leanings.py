@@ -136,11 +136,11 @@ def _with_lux(room_id: int) -> list[Viewing]:
     return list(viewings.order_by("-seen_at")[:MOST_ANSWERS])
 
 
-def take_up(by: User, found: Found) -> Correction:
+def take_up(by: User, finding: Found) -> Correction:
     """Correct by a leaning: the neutral of a person's later reviews, or the light of a room by the lux found there."""
     found_in_light: list[Metered] = []
-    if found.room is not None:
-        room = job_queries.of_review(found.room.pk)
+    if finding.room is not None:
+        room = job_queries.of_review(finding.room.pk)
         assert room is not None
         metered = {(reading.wall, reading.at, round(reading.lux, 1)) for reading in Metered.objects.filter(room=room)}
         for viewing in _with_lux(room.pk):
@@ -157,11 +157,11 @@ def take_up(by: User, found: Found) -> Correction:
                 except MeterError:
                     continue  # too dark to hold anything against
                 found_in_light.append(taken)
-    own = found.leaning
+    own = finding.leaning
     with transaction.atomic():  # the light of each look is computed before anything is locked
         readings = [job_services.keep_reading(by, leaning).pk for leaning in found_in_light]
         return Correction.objects.create(
-            person=found.person, room=found.room, scale=own.scale, mean=own.mean, half=own.half, count=own.count,
+            person=finding.person, room=finding.room, scale=own.scale, mean=own.mean, half=own.half, count=own.count,
             readings=readings, by=by,
         )  # fmt: skip
 

@@ -148,8 +148,8 @@ def zone_of(room: Room | None) -> ZoneInfo:
     return clocks.zone_of(room.job.zone if room else "")
 
 
-def local(one: Viewing) -> datetime:
-    return one.at.astimezone(zone_of(one.room))
+def local(viewing: Viewing) -> datetime:
+    return viewing.at.astimezone(zone_of(viewing.room))
 
 
 def moment(day: date, hour: float, room: Room | None) -> datetime:
@@ -192,7 +192,7 @@ def day_of(room: Room | None, review: Review, paint: Stimulus, query: dict[str, 
 
 
 def predicted(
-    one: Viewing, sky: str, lamps_on: bool, at: datetime, eye: Mapping[str, float] | None = None
+    viewing: Viewing, sky: str, lamps_on: bool, at: datetime, eye: Mapping[str, float] | None = None
 ) -> dict[str, object] | None:
     """Return what was computed for a look at a moment under a sky: differences by scale, Lab units, how unsure they
     are, how probable each undertone is, and the lux of the wall; None where the light is not known.
@@ -200,36 +200,37 @@ def predicted(
     They are between what its board reads as there and the board itself, or of a pair between what the two read as
     there. `eye` is by how much whoever looks sees each scale otherwise, as far as that was taken up.
     """
-    moment = at.astimezone(zone_of(one.room))
+    moment = at.astimezone(zone_of(viewing.room))
     asked = {
-        "when": moment.date().isoformat(), "hour": f"{hour_of(moment):.2f}", "wall": one.wall, "sky": sky or "overcast",
+        "when": moment.date().isoformat(), "hour": f"{hour_of(moment):.2f}", "wall": viewing.wall,
+        "sky": sky or "overcast",
     }  # fmt: skip
-    wall, room = WALLS.index(one.wall), job_queries.of_review(one.room_id)
+    wall, room = WALLS.index(viewing.wall), job_queries.of_review(viewing.room_id)
 
     def read(colour: Colour) -> tuple[Array, float, float | None] | None:
         paint = colour.stimulus
-        day = day_of(room, one.review, paint, asked)
+        day = day_of(room, viewing.review, paint, asked)
         if day is None:
             return None
         after_dark = lamps_on and bool(day.room.lamps) and bool(day.day.lamps_on[day.asked.moment])
         seen = day.by_lamps(day.room.lamps)[wall] if after_dark else day.lab[day.asked.moment, wall]
-        unsure = doubt(paint, one.review.method_in_force, day.known, after_dark)
+        unsure = doubt(paint, viewing.review.method_in_force, day.known, after_dark)
         lux = None if lamps_on else round(float(day.day.lux[day.asked.moment, wall]), 1)  # of lamps none is computed
         return seen, unsure, lux
 
-    first = read(one.colour)
+    first = read(viewing.colour)
     if first is None:
         return None
     seen, unsure, lux = first
-    beside = one.colour.stimulus.lab_array
-    if one.beside is not None:
-        other = read(one.beside)
+    beside = viewing.colour.stimulus.lab_array
+    if viewing.beside is not None:
+        other = read(viewing.beside)
         assert other is not None
         beside, unsure = other[0], float(np.hypot(unsure, other[1]))
-    own = differences(seen, beside, one.review.method_in_force, one.review.neutral_in_force)
-    leans = {} if eye is None or one.beside is not None else eye
-    alone = one.beside is None
-    told = readings(seen, unsure, one.review.method_in_force, one.review.neutral_in_force)[0] if alone else None
+    own = differences(seen, beside, viewing.review.method_in_force, viewing.review.neutral_in_force)
+    leans = {} if eye is None or viewing.beside is not None else eye
+    alone = viewing.beside is None
+    told = readings(seen, unsure, viewing.review.method_in_force, viewing.review.neutral_in_force)[0] if alone else None
     return {
         "undertone": shares_of(told) if told else {},
         "differences": {name: round(value + leans.get(name, 0.0), 3) for name, value in own.items()},

@@ -93,15 +93,15 @@ def _planned_by_light(reviews: Sequence[Review]) -> QuerySet[Viewing]:
     return Viewing.objects.filter(review__in=reviews, seen_at=None, deleted=None, why__in=plan.WHYS)
 
 
-def _looked_at(one: Wanted, hour: Hour) -> Sequence[Colour]:
-    return [one.review.colour] if hour.why == "parting" and one.other else one.colours
+def _looked_at(plan: Wanted, hour: Hour) -> Sequence[Colour]:
+    return [plan.review.colour] if hour.why == "parting" and plan.other else plan.colours
 
 
-def _planned(by: User, one: Wanted, day: date, hour: Hour, colour: Colour) -> Viewing:
+def _planned(by: User, plan: Wanted, day: date, hour: Hour, colour: Colour) -> Viewing:
     return Viewing.objects.create(
-        review=one.review, colour=colour, room=one.room, why=hour.why, wall=hour.wall, sky=hour.sky,
-        at=queries.moment(day, hour.hour, one.room), planned_by=by,
-        beside=one.other if hour.why == "parting" else None,
+        review=plan.review, colour=colour, room=plan.room, why=hour.why, wall=hour.wall, sky=hour.sky,
+        at=queries.moment(day, hour.hour, plan.room), planned_by=by,
+        beside=plan.other if hour.why == "parting" else None,
     )  # fmt: skip
 
 
@@ -116,16 +116,16 @@ def look_now(by: User, review: Review, colour: Colour, wall: str, beside: Colour
 
 
 @transaction.atomic
-def move(one: Viewing, at: datetime) -> None:
-    one.at = at
-    one.save(update_fields=["at"])
+def move(viewing: Viewing, at: datetime) -> None:
+    viewing.at = at
+    viewing.save(update_fields=["at"])
 
 
 @transaction.atomic
-def soft_delete(one: Viewing, back: bool = False) -> None:
-    one.deleted = None if back else timezone.now()
-    one.save(update_fields=["deleted"])
-    review_services.save(one.review)
+def soft_delete(viewing: Viewing, back: bool = False) -> None:
+    viewing.deleted = None if back else timezone.now()
+    viewing.save(update_fields=["deleted"])
+    review_services.save(viewing.review)
 
 
 def log(
@@ -155,25 +155,25 @@ def log(
 
 
 @transaction.atomic
-def keep_photo(by: User, one: Viewing, content: bytes) -> ViewingPhoto:
+def keep_photo(by: User, viewing: Viewing, content: bytes) -> ViewingPhoto:
     """Keep a cleaned photo with a viewing; another one takes its place."""
     made, _ = ViewingPhoto.objects.update_or_create(
-        viewing=one, defaults={"content": content, "by": by, "at": timezone.now()}
+        viewing=viewing, defaults={"content": content, "by": by, "at": timezone.now()}
     )
     return made
 
 
-def read_meter(by: User, one: Viewing, sky: str, lamps_on: bool) -> float | None:
+def read_meter(by: User, viewing: Viewing, sky: str, lamps_on: bool) -> float | None:
     """Read the studio's light meter on the viewing's wall, which corrects the room too; None where there is no room.
 
     Raises `MeterError` where there is nothing to measure.
     """
-    if one.room is None:
+    if viewing.room is None:
         return None
-    room = job_queries.of_review(one.room_id)
+    room = job_queries.of_review(viewing.room_id)
     if room is None:
         return None
-    return job_services.measure(by, room, one.wall, timezone.now(), sky or "overcast", lamps_on).lux
+    return job_services.measure(by, room, viewing.wall, timezone.now(), sky or "overcast", lamps_on).lux
 
 
 @dataclass(frozen=True)

@@ -61,8 +61,8 @@ def _listing(
     return render(request, "viewings/list.html", context, status=422 if trouble else 200)
 
 
-def _shown(user: User, one: Viewing) -> Shown:
-    return Shown(one, review_queries.may_write(user, one.review))
+def _shown(user: User, viewing: Viewing) -> Shown:
+    return Shown(viewing, review_queries.may_write(user, viewing.review))
 
 
 def _viewing(request: StudioRequest, pk: int, deleted: bool = False) -> Viewing:
@@ -99,23 +99,25 @@ def log(request: StudioRequest, pk: int) -> HttpResponse:
     return redirect(viewing)
 
 
-def _form(one: Viewing) -> LogForm:
-    return LogForm(initial={"sky": one.sky or "overcast", "lamps_on": one.why == "evening"}, lrv=one.colour.lrv)
+def _form(viewing: Viewing) -> LogForm:
+    return LogForm(
+        initial={"sky": viewing.sky or "overcast", "lamps_on": viewing.why == "evening"}, lrv=viewing.colour.lrv
+    )
 
 
-def _metered(request: StudioRequest, one: Viewing) -> HttpResponse:
+def _metered(request: StudioRequest, viewing: Viewing) -> HttpResponse:
     typed = request.POST.copy()
     try:
-        lux = services.read_meter(request.user, one, typed.get("sky", ""), "lamps_on" in typed)
+        lux = services.read_meter(request.user, viewing, typed.get("sky", ""), "lamps_on" in typed)
     except MeterError as wrong:
-        return _log(request, one, LogForm(typed, lrv=one.colour.lrv), str(wrong))
+        return _log(request, viewing, LogForm(typed, lrv=viewing.colour.lrv), str(wrong))
     if lux is None:
-        return _log(request, one, LogForm(typed, lrv=one.colour.lrv), words.light.ROOM_UNKNOWN)
+        return _log(request, viewing, LogForm(typed, lrv=viewing.colour.lrv), words.light.ROOM_UNKNOWN)
     typed["lux"] = f"{lux:.0f}" if lux >= 1 else f"{lux:.1f}"
     return _log(
         request,
-        one,
-        LogForm(typed, lrv=one.colour.lrv),
+        viewing,
+        LogForm(typed, lrv=viewing.colour.lrv),
         words.viewing.meter_said(words.light.lux_said(lux)),
         status=200,
     )
@@ -140,22 +142,22 @@ def photo(request: StudioRequest, pk: int) -> HttpResponse:
 
 
 def _log(
-    request: StudioRequest, one: Viewing, form: LogForm, notice: str = "", status: int | None = None
+    request: StudioRequest, viewing: Viewing, form: LogForm, notice: str = "", status: int | None = None
 ) -> HttpResponse:
-    waiting = [pk for pk in queries.today(request.user) if pk != one.pk]
+    waiting = [pk for pk in queries.today(request.user) if pk != viewing.pk]
     following = queries.by_ids(request.user, waiting[:1])
     context = {
-        "shown": _shown(request.user, one),
-        "mine": review_queries.may_write(request.user, one.review),
+        "shown": _shown(request.user, viewing),
+        "mine": review_queries.may_write(request.user, viewing.review),
         "form": form,
         "notice": notice,
-        "photo": ViewingPhoto.objects.filter(viewing=one).only("at").first(),
+        "photo": ViewingPhoto.objects.filter(viewing=viewing).only("at").first(),
         "photos_lie": words.viewing.PHOTOS_LIE,
         "refused_here": words.viewing.REFUSED_HERE,
         "answers": words.viewing.VIEW_ANSWERS,
         "sent": form.data.get("sent") or uuid4(),
         "next": _shown(request.user, following[0]) if following else None,
-        "place": words.viewing.viewing_place(len(waiting)) if waiting and not one.is_seen else "",
+        "place": words.viewing.viewing_place(len(waiting)) if waiting and not viewing.is_seen else "",
     }
     usual = 422 if form.errors else 200
     return render(request, "viewings/log.html", context, status=usual if status is None else status)

@@ -149,10 +149,10 @@ class Article:
         """Return the colour and that of another article edge to edge."""
         return self.beside(self.context.decks.fetch(other.subject.colour), "pair", "")
 
-    def beside(self, held: SwatchView, name: str, said: str) -> Picture:
+    def beside(self, swatch: SwatchView, name: str, said: str) -> Picture:
         """Return the colour and another edge to edge."""
         own = Captioned(self.subject.stimulus.screen, self.name)
-        other = Captioned(held.colour.screen, held.title or held.name, held.label)
+        other = Captioned(swatch.colour.screen, swatch.title or swatch.name, swatch.label)
         text = words.articles.pair_picture_text(own.name, other.name)
         return Picture(f"{name}.png", text, partial(swatches_png, [own, other], PICTURE, edge_to_edge=True), said)
 

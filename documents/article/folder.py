@@ -29,13 +29,13 @@ def files_of(article: Article) -> Iterator[tuple[str, bytes]]:
         yield picture.name, picture.png()
 
 
-def files_of_round_up(found: RoundUp) -> Iterator[tuple[str, bytes]]:
-    context = {"found": found, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
+def files_of_round_up(round_up: RoundUp) -> Iterator[tuple[str, bytes]]:
+    context = {"found": round_up, "caution": words.articles.SCREENS_ARE_NOT_PAINT}
     yield "index.html", render_to_string("documents/article/round_up.html", context).encode()
-    yield "article.md", _round_up_markdown(found).encode()
-    yield "article.json", as_json([entry.facts for entry in found.entries]).encode()
+    yield "article.md", _round_up_markdown(round_up).encode()
+    yield "article.json", as_json([entry.facts for entry in round_up.entries]).encode()
     yield "article.css", STYLE.read_bytes()
-    for pair_entry in found.entries:
+    for pair_entry in round_up.entries:
         yield pair_entry.picture.name, pair_entry.picture.png()
 
 
@@ -92,9 +92,9 @@ def markdown(article: Article) -> str:
     return "\n".join(lines).rstrip() + "\n"
 
 
-def _round_up_markdown(found: RoundUp) -> str:
-    lines = [f"# {_plain(found.title)}", "", _plain(found.intro), ""]
-    for entry in found.entries:
+def _round_up_markdown(round_up: RoundUp) -> str:
+    lines = [f"# {_plain(round_up.title)}", "", _plain(round_up.intro), ""]
+    for entry in round_up.entries:
         lines += [f"## {_plain(entry.name)}", "", _plain(" ".join(entry.sentences)), ""]
         lines += [_picture(entry.picture.text, entry.picture.name), ""]
     return "\n".join([*lines, _plain(words.articles.SCREENS_ARE_NOT_PAINT), ""])

@@ -50,14 +50,14 @@ def answer(link: Shared, review: Review, said: str, text: str, name: str) -> Cli
 
 
 @transaction.atomic
-def reply(by: User, one: ClientAnswer, text: str) -> None:
+def reply(by: User, answer: ClientAnswer, text: str) -> None:
     """Reply to a client, who reads it behind the link; what was replied to is no longer new."""
-    one.reply, one.replied, one.replied_by = text, timezone.now(), by
-    one.read = one.read or one.replied
-    one.save(update_fields=["reply", "replied", "replied_by", "read"])
+    answer.reply, answer.replied, answer.replied_by = text, timezone.now(), by
+    answer.read = answer.read or answer.replied
+    answer.save(update_fields=["reply", "replied", "replied_by", "read"])
 
 
 @transaction.atomic
-def put_away(one: ClientAnswer) -> None:
-    one.read = timezone.now()
-    one.save(update_fields=["read"])
+def put_away(answer: ClientAnswer) -> None:
+    answer.read = timezone.now()
+    answer.save(update_fields=["read"])

@@ -126,14 +126,14 @@ class Showing:
             for sentence, swatch in list(by_said.items())[:MOST_NEAR]
         ]
 
-    def _finding(self, held: SwatchView) -> PairFinding:
-        return compare(self.subject.reading, held.reading, self.subject.method)
+    def _finding(self, swatch: SwatchView) -> PairFinding:
+        return compare(self.subject.reading, swatch.reading, self.subject.method)
 
-    def _note(self, held: SwatchView) -> tuple[str, ...]:
-        finding = self._finding(held)
-        return words.showing.difference_note(finding.delta_e, finding.lrv), *[words.text.sentence(held.reason)] * bool(
-            held.reason
-        )
+    def _note(self, swatch: SwatchView) -> tuple[str, ...]:
+        finding = self._finding(swatch)
+        return words.showing.difference_note(finding.delta_e, finding.lrv), *[
+            words.text.sentence(swatch.reason)
+        ] * bool(swatch.reason)
 
     def _light(self) -> list[Slide]:
         look = self._content.consultation.look()
@@ -193,5 +193,5 @@ class Showing:
         return words.showing.slides_said(len(self.slides), len(self.every) - len(self.slides))
 
 
-def _board(held: SwatchView) -> Shown:
-    return Shown(held.colour.screen, held.title or held.name, held.label)
+def _board(swatch: SwatchView) -> Shown:
+    return Shown(swatch.colour.screen, swatch.title or swatch.name, swatch.label)

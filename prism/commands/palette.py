@@ -109,10 +109,10 @@ def run_scheme(args: argparse.Namespace) -> None:
             print(f"  {words.palette.scheme_line(place, code, name)}")
 
 
-def _scheme_json(one: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
+def _scheme_json(scheme: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
     return {
-        "character": one.character,
-        "score": round(one.score, 4),
+        "character": scheme.character,
+        "score": round(scheme.score, 4),
         "places": [
             {
                 "place": place.name,
@@ -122,6 +122,6 @@ def _scheme_json(one: Scheme, subject: str, keys: list[str]) -> dict[str, Any]:
                 "reasons": words.palette.place_reasons(place),
                 "runners_up": [keys[row] for row in place.runners_up],
             }
-            for place in one.places
+            for place in scheme.places
         ],
     }

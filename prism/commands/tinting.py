@@ -129,13 +129,13 @@ def run_recipe(args: argparse.Namespace) -> None:
         print_json(gathered)
 
 
-def estimate_json(one: Estimate) -> dict[str, Any]:
+def estimate_json(estimate: Estimate) -> dict[str, Any]:
     """Return the stable JSON form of an estimated recipe."""
     return {
-        "residual": round(one.residual, 4),
-        "from_spectrum": one.from_spectrum,
-        "base": one.recipe.base,
-        "colorants": {code: round(amount, 4) for code, amount in one.recipe.amounts.items()},
+        "residual": round(estimate.residual, 4),
+        "from_spectrum": estimate.from_spectrum,
+        "base": estimate.recipe.base,
+        "colorants": {code: round(amount, 4) for code, amount in estimate.recipe.amounts.items()},
     }
 
 

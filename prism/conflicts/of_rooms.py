@@ -21,116 +21,116 @@ SHORT, MUCH = 0.9, 2.0
 AREA_OFF = 0.1
 
 
-def _fits(one: Statement, evidence: Evidence) -> Conflict | None:
-    if one.other is None or one.about != evidence.subject or one.other.name not in evidence.terms:
+def _fits(statement: Statement, evidence: Evidence) -> Conflict | None:
+    if statement.other is None or statement.about != evidence.subject or statement.other.name not in evidence.terms:
         return None
-    by_day, late = evidence.terms[one.other.name]
-    readings = [late] if one.light == "lamps" else [by_day] if one.light == "day" else [by_day, late]
+    by_day, late = evidence.terms[statement.other.name]
+    readings = [late] if statement.light == "lamps" else [by_day] if statement.light == "day" else [by_day, late]
     known = [terms for terms in readings if terms is not None]
-    says_fits = (one.kind == "fits") != one.denied
+    says_fits = (statement.kind == "fits") != statement.denied
     if says_fits:
         wrong = Terms.CLASH in known
     else:
         wrong = bool(known) and not any(terms in (Terms.CLASH, Terms.DIFFER) for terms in known)
-    return Conflict(one, (Terms.CLASH if says_fits else Terms.AGREE,)) if wrong else None
+    return Conflict(statement, (Terms.CLASH if says_fits else Terms.AGREE,)) if wrong else None
 
 
-def _suits(one: Statement, evidence: Evidence) -> Conflict | None:
-    if one.about != evidence.subject or one.word not in evidence.suits:
+def _suits(statement: Statement, evidence: Evidence) -> Conflict | None:
+    if statement.about != evidence.subject or statement.word not in evidence.suits:
         return None
-    says = (one.kind == "suits") != one.denied
-    verdict = evidence.suits[one.word]
+    says = (statement.kind == "suits") != statement.denied
+    verdict = evidence.suits[statement.word]
     wrong = verdict == 0 if says else verdict == 2
-    return Conflict(one, (one.word, verdict)) if wrong else None
+    return Conflict(statement, (statement.word, verdict)) if wrong else None
 
 
-def _painted(one: Statement, evidence: Evidence) -> Conflict | None:
-    plan = evidence.parts.get(one.word)
-    if plan is None or one.denied or plan.colour == one.about.name:
+def _painted(statement: Statement, evidence: Evidence) -> Conflict | None:
+    plan = evidence.parts.get(statement.word)
+    if plan is None or statement.denied or plan.colour == statement.about.name:
         return None
-    return Conflict(one, (one.word, plan.colour))
+    return Conflict(statement, (statement.word, plan.colour))
 
 
-def _plan(one: Statement, evidence: Evidence) -> PartPlan | None:
-    return evidence.parts.get(one.part or "walls")
+def _plan(statement: Statement, evidence: Evidence) -> PartPlan | None:
+    return evidence.parts.get(statement.part or "walls")
 
 
-def _sheen(one: Statement, evidence: Evidence) -> Conflict | None:
-    plan = _plan(one, evidence)
-    if plan is None or not plan.sheen or one.denied or plan.sheen == one.word:
+def _sheen(statement: Statement, evidence: Evidence) -> Conflict | None:
+    plan = _plan(statement, evidence)
+    if plan is None or not plan.sheen or statement.denied or plan.sheen == statement.word:
         return None
-    return Conflict(one, (one.part or "walls", plan.sheen))
+    return Conflict(statement, (statement.part or "walls", plan.sheen))
 
 
-def _facing(one: Statement, evidence: Evidence) -> Conflict | None:
-    if not evidence.facings or one.denied:
+def _facing(statement: Statement, evidence: Evidence) -> Conflict | None:
+    if not evidence.facings or statement.denied:
         return None
-    wanted = COMPASS[one.word]
+    wanted = COMPASS[statement.word]
     off = min(abs((facing - wanted + 180) % 360 - 180) for facing in evidence.facings)
-    return Conflict(one, tuple(_named(facing) for facing in evidence.facings)) if off > DEGREES_OFF else None
+    return Conflict(statement, tuple(_named(facing) for facing in evidence.facings)) if off > DEGREES_OFF else None
 
 
 def _named(degrees: float) -> str:
     return min(COMPASS, key=lambda name: abs((degrees - COMPASS[name] + 180) % 360 - 180))
 
 
-def _sun(one: Statement, evidence: Evidence) -> Conflict | None:
-    if evidence.sunny is None or (one.word in evidence.sunny) != one.denied:
+def _sun(statement: Statement, evidence: Evidence) -> Conflict | None:
+    if evidence.sunny is None or (statement.word in evidence.sunny) != statement.denied:
         return None
-    return Conflict(one, (one.word, *sorted(evidence.sunny)))
+    return Conflict(statement, (statement.word, *sorted(evidence.sunny)))
 
 
-def _kelvin(one: Statement, evidence: Evidence) -> Conflict | None:
-    if not evidence.kelvins or one.number is None or one.denied:
+def _kelvin(statement: Statement, evidence: Evidence) -> Conflict | None:
+    if not evidence.kelvins or statement.number is None or statement.denied:
         return None
-    if min(abs(one.number - kelvin) for kelvin in evidence.kelvins) <= LAMPS_OFF:
+    if min(abs(statement.number - kelvin) for kelvin in evidence.kelvins) <= LAMPS_OFF:
         return None
-    return Conflict(one, tuple(sorted(set(evidence.kelvins))))
+    return Conflict(statement, tuple(sorted(set(evidence.kelvins))))
 
 
-def _litres(one: Statement, evidence: Evidence) -> Conflict | None:
-    plan = _plan(one, evidence)
-    if plan is None or plan.litres is None or one.number is None:
+def _litres(statement: Statement, evidence: Evidence) -> Conflict | None:
+    plan = _plan(statement, evidence)
+    if plan is None or plan.litres is None or statement.number is None:
         return None
     most = MUCH * max(plan.bought or 0.0, plan.litres)
-    if SHORT * plan.litres <= one.number <= most:
+    if SHORT * plan.litres <= statement.number <= most:
         return None
-    return Conflict(one, (one.part or "walls", plan.litres))
+    return Conflict(statement, (statement.part or "walls", plan.litres))
 
 
-def _coats(one: Statement, evidence: Evidence) -> Conflict | None:
-    if evidence.coats is None or one.number == evidence.coats or one.denied:
+def _coats(statement: Statement, evidence: Evidence) -> Conflict | None:
+    if evidence.coats is None or statement.number == evidence.coats or statement.denied:
         return None
-    return Conflict(one, (evidence.coats,))
+    return Conflict(statement, (evidence.coats,))
 
 
-def _area(one: Statement, evidence: Evidence) -> Conflict | None:
-    plans = [evidence.parts.get(one.part)] if one.part else list(evidence.parts.values())
+def _area(statement: Statement, evidence: Evidence) -> Conflict | None:
+    plans = [evidence.parts.get(statement.part)] if statement.part else list(evidence.parts.values())
     known = [plan.area for plan in plans if plan is not None and plan.area]
-    if not known or one.number is None or any(abs(one.number - area) <= AREA_OFF * area for area in known):
+    if not known or statement.number is None or any(abs(statement.number - area) <= AREA_OFF * area for area in known):
         return None
-    return Conflict(one, (one.part or "walls", known[0]))
+    return Conflict(statement, (statement.part or "walls", known[0]))
 
 
-def _decided(one: Statement, evidence: Evidence) -> Conflict | None:
-    says = (one.kind == "decided") != (one.denied and one.kind == "decided")
+def _decided(statement: Statement, evidence: Evidence) -> Conflict | None:
+    says = (statement.kind == "decided") != (statement.denied and statement.kind == "decided")
     if not says:
-        return Conflict(one, (evidence.decided,)) if evidence.decided else None
-    if one.about.kind != "colour" or evidence.decided == one.about.name:
+        return Conflict(statement, (evidence.decided,)) if evidence.decided else None
+    if statement.about.kind != "colour" or evidence.decided == statement.about.name:
         return None
-    return Conflict(one, (evidence.decided,))
+    return Conflict(statement, (evidence.decided,))
 
 
-def _looked(one: Statement, evidence: Evidence) -> Conflict | None:
-    if one.denied or one.about != evidence.subject:
+def _looked(statement: Statement, evidence: Evidence) -> Conflict | None:
+    if statement.denied or statement.about != evidence.subject:
         return None
-    wanted = "lamps" if one.light == "lamps" else ""
+    wanted = "lamps" if statement.light == "lamps" else ""
     has_looked = wanted in evidence.looked if wanted else bool(evidence.looked)
-    return None if has_looked else Conflict(one, (wanted,))
+    return None if has_looked else Conflict(statement, (wanted,))
 
 
-def _weekday(one: Statement, evidence: Evidence) -> Conflict | None:
-    year, month, day = (int(part) for part in one.word.split("-"))
+def _weekday(statement: Statement, evidence: Evidence) -> Conflict | None:
+    year, month, day = (int(part) for part in statement.word.split("-"))
     years: Iterable[int] = [year] if year else range(evidence.today.year - 1, evidence.today.year + 2)
     dates = []
     for each in years:
@@ -139,9 +139,13 @@ def _weekday(one: Statement, evidence: Evidence) -> Conflict | None:
         except ValueError:
             continue
     if not dates:
-        return Conflict(one, ("", ""))
+        return Conflict(statement, ("", ""))
     nearest = min(dates, key=lambda weekday: abs(weekday - evidence.today))
-    return Conflict(one, (nearest.isoformat(), float(nearest.weekday()))) if nearest.weekday() != one.number else None
+    return (
+        Conflict(statement, (nearest.isoformat(), float(nearest.weekday())))
+        if nearest.weekday() != statement.number
+        else None
+    )
 
 
 CHECKS: dict[str, Check] = {

@@ -173,17 +173,17 @@ class _Sentence:
             return meanings["parts"].get(found.get("part") or "", "")
         return meanings_of.get(word, word)
 
-    def _number(self, kind: str, found: dict[str, str | None]) -> float | None:
+    def _number(self, kind: str, named: dict[str, str | None]) -> float | None:
         if kind == "coats":
-            return float(_meanings(self.language)["counts"][found["word"] or ""])
-        text = found.get("number")
+            return float(_meanings(self.language)["counts"][named["word"] or ""])
+        text = named.get("number")
         return float(text.replace(",", ".")) if text else None
 
-    def _other(self, found: dict[str, str | None], about: Thing) -> Thing | None:
+    def _other(self, named: dict[str, str | None], about: Thing) -> Thing | None:
         for name in ("other", "maker", "code"):
-            if found.get(name):
-                return self.things[int(found[name] or 0)]
-        return about if found.get("own") else None
+            if named.get(name):
+                return self.things[int(named[name] or 0)]
+        return about if named.get("own") else None
 
     def _part(self, clause: str, match: re.Match[str]) -> str:
         """Return the part of a room that is named last before the end of what is stated; empty for none."""

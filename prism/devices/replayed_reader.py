@@ -63,11 +63,11 @@ def _load(path: str) -> tuple[Recorded, ...]:
         raise ReaderError(messages.devices.no_recording(path, str(wrong))) from None
 
 
-def _recorded(one: Mapping[str, object]) -> Recorded:
-    values = one["reflectance"]
+def _recorded(taken: Mapping[str, object]) -> Recorded:
+    values = taken["reflectance"]
     if not isinstance(values, list) or len(values) != BANDS.size or not all(0 <= v <= WHITEST for v in values):
         raise ValueError(f"a reading needs {BANDS.size} reflectances")
-    return str(one["thing"]), int(str(one["aperture"])), str(one["specular"]), tuple(float(v) for v in values)
+    return str(taken["thing"]), int(str(taken["aperture"])), str(taken["specular"]), tuple(float(v) for v in values)
 
 
 def write(readings: Iterable[tuple[str, Setting, Array]]) -> str:

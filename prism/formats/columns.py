@@ -145,14 +145,14 @@ def _by_value(found: dict[int, str], columns: Sequence[Sequence[str]]) -> None:
             roles.add(field)
 
 
-def _three(found: dict[int, str], free: Sequence[int], figures: Sequence[list[float] | None]) -> None:
+def _three(roles: dict[int, str], free: Sequence[int], figures: Sequence[list[float] | None]) -> None:
     """Name three columns side by side whose figures are RGB or Lab."""
     for i in free:
         three = [i, i + 1, i + 2]
         if set(three) <= set(free):
             kind = _kind([figures[at] for at in three])
             if kind:
-                found |= dict(zip(three, _SCREEN if kind == "screen" else _LAB, strict=True))
+                roles |= dict(zip(three, _SCREEN if kind == "screen" else _LAB, strict=True))
                 return
 
 

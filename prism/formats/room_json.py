@@ -63,22 +63,22 @@ def from_table(whole: Any, resolve: Resolve | None = None) -> Room:
     )
 
 
-def of_described(said: Described) -> dict[str, Any]:
+def of_described(described: Described) -> dict[str, Any]:
     """Return the table of a room file for what a sentence says of a room."""
 
     def colour(text: str) -> str:
         return f"{_MATERIAL}{text}" if text in materials.library() else text
 
     return {
-        "place": {"town": said.town},
-        "size": dict(zip(("width", "depth", "height"), said.size, strict=True)),
-        "turn": said.rotation_deg,
-        "windows": [_stated(window) for window in said.windows],
-        "lamps": [asdict(lamp) for lamp in said.lamps],
-        "surfaces": {side: colour(of) for side, of in said.surfaces.items()},
+        "place": {"town": described.town},
+        "size": dict(zip(("width", "depth", "height"), described.size, strict=True)),
+        "turn": described.rotation_deg,
+        "windows": [_stated(window) for window in described.windows],
+        "lamps": [asdict(lamp) for lamp in described.lamps],
+        "surfaces": {side: colour(of) for side, of in described.surfaces.items()},
         "fixed": [
             {"name": element.name, "colour": colour(element.material), "area": element.area, "on": element.on}
-            for element in said.stays
+            for element in described.stays
         ],
     }
 

@@ -141,10 +141,10 @@ def _bands(part: dict[str, Any], where: str, quantity: str) -> Array:
 def write(system: TintSystem) -> str:
     """Return JSON that `read` takes back whole, K and S to six digits."""
 
-    def part(one: Ingredient) -> dict[str, Any]:
-        own: dict[str, Any] = {"code": one.code, "name": one.name, "density": one.density}
-        own |= {"kind": one.kind.value} if one.kind else {"capacity_ml_per_l": one.capacity}
-        return own | {"k": _rounded(one.k), "s": _rounded(one.s)}
+    def part(ingredient: Ingredient) -> dict[str, Any]:
+        own: dict[str, Any] = {"code": ingredient.code, "name": ingredient.name, "density": ingredient.density}
+        own |= {"kind": ingredient.kind.value} if ingredient.kind else {"capacity_ml_per_l": ingredient.capacity}
+        return own | {"k": _rounded(ingredient.k), "s": _rounded(ingredient.s)}
 
     whole = {
         "format": FORMAT,

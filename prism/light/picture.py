@@ -111,7 +111,7 @@ def pictures(
 
 def _picture(
     room: Room,
-    one: Solved,
+    solution: Solved,
     outdoors: Outdoors,
     seen: Box,
     light: Array,
@@ -121,13 +121,15 @@ def _picture(
 ) -> Picture:  # fmt: skip
     falling = np.moveaxis(light, 0, -1).swapaxes(0, 1)  # t, p, 31
     on = lux(falling)
-    veil = np.concatenate([one.day.veil, np.repeat(one.day.veil.mean(axis=1, keepdims=True), 2, axis=1)], axis=1)
+    veil = np.concatenate(
+        [solution.day.veil, np.repeat(solution.day.veil.mean(axis=1, keepdims=True), 2, axis=1)], axis=1
+    )
     order = [*(WALLS.index(name) for name in SIDES[:4]), 4, 5]
     over = veil[:, order][:, seen.side]
     walls = seen.side < len(WALLS)
 
     def look(lit: Array, reflectance: Array, some: NDArray[np.bool_] | slice = slice(None)) -> Array:
-        lab = coming_from_daylight(lit[:, some], reflectance, one.day.eye, over[:, some])
+        lab = coming_from_daylight(lit[:, some], reflectance, solution.day.eye, over[:, some])
         claimed = np.clip((lux(lit[:, some]) - COLOURLESS) / (COLOURED - COLOURLESS), 0, 1)
         lab[..., 1:] *= claimed[..., None]
         return lab
@@ -135,9 +137,9 @@ def _picture(
     toward, beam = _beam(room, outdoors, seen)
     sunlit = brighter(look(falling + beam, own), lux(falling + beam) / np.maximum(on, DARK))
     return Picture(
-        room=room, hours=np.asarray(hours), cloud=one.day.cloud, points=seen.middles, side=seen.side,
+        room=room, hours=np.asarray(hours), cloud=solution.day.cloud, points=seen.middles, side=seen.side,
         lab=look(falling, own), sunlit=sunlit, trim=look(falling, trim, walls), lux=on, sun=toward,
-        outside=_outside(room, outdoors, one), things=_things(room, seen, falling, look),
+        outside=_outside(room, outdoors, solution), things=_things(room, seen, falling, look),
     )  # fmt: skip
 
 
@@ -174,7 +176,7 @@ GLARE = 8.0
 """L* by which what stands outdoors looks paler through a window by day."""
 
 
-def _outside(room: Room, outdoors: Outdoors, one: Solved) -> Array:
+def _outside(room: Room, outdoors: Outdoors, solution: Solved) -> Array:
     """Return what is seen through each window, Lab (t, w, 3, 3): the sky, what stands opposite, the ground.
 
     By day that is each one's own colour; the darker it is out there, the more it is what the eye in the room sees.
@@ -184,11 +186,11 @@ def _outside(room: Room, outdoors: Outdoors, one: Solved) -> Array:
         view = OUTSIDE[window.outside]
         glass = through_glass(window.glazing)
         own = [materials.reflectance(view.opposite), materials.reflectance(view.ground)]
-        plain = [np.array(SKY[one.day.cloud]), *(np.add(to_lab(each), [GLARE, 0.0, 0.0]) for each in own)]
+        plain = [np.array(SKY[solution.day.cloud]), *(np.add(to_lab(each), [GLARE, 0.0, 0.0]) for each in own)]
         lights = [outdoors.dome + outdoors.cloud, *(outdoors.ground * each for each in own)]
         for k, (light, by_day) in enumerate(zip(lights, plain, strict=True)):
-            seen = coming_from_daylight((light * glass)[:, None], np.ones(31), one.day.eye)[:, 0]
-            bright = np.clip(lux(light) / np.maximum(one.day.eye.lux, 1.0), 0, 1)[:, None]
+            seen = coming_from_daylight((light * glass)[:, None], np.ones(31), solution.day.eye)[:, 0]
+            bright = np.clip(lux(light) / np.maximum(solution.day.eye.lux, 1.0), 0, 1)[:, None]
             outside[:, w, k] = seen * (1 - bright) + by_day * bright
     return outside
 

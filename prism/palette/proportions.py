@@ -64,9 +64,9 @@ def off(found: Sequence[float], split: Sequence[float]) -> float:
     return max(abs(one - other) for one, other in zip(percents, split, strict=True))
 
 
-def nearest_split(found: Sequence[float]) -> tuple[tuple[float, ...], float]:
+def nearest_split(percents: Sequence[float]) -> tuple[tuple[float, ...], float]:
     """Return the split that shares come nearest to, and by how many points they miss it."""
-    return min(((split, off(found, split)) for split in SPLITS), key=lambda one: (round(one[1], 6), one[0]))
+    return min(((split, off(percents, split)) for split in SPLITS), key=lambda one: (round(one[1], 6), one[0]))
 
 
 @dataclass(frozen=True)

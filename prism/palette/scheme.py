@@ -163,12 +163,12 @@ def _depths(light: float, method: Method) -> dict[str, float]:
     }
 
 
-def _towards(one: Carried, pool: Pool, lrv: float, part: float) -> Wanted:
+def _towards(carried: Carried, pool: Pool, lrv: float, part: float) -> Wanted:
     """Return a want for a share of something's undertone at another depth."""
-    u: Array = pool.neutral.undertone(np.asarray([one.lab]))[0]
+    u: Array = pool.neutral.undertone(np.asarray([carried.lab]))[0]
     strength = float(np.hypot(*u))
     way = u / strength if strength >= QUIET else np.zeros(2)
-    return Wanted(lrv, way, part * strength, one.name)
+    return Wanted(lrv, way, part * strength, carried.name)
 
 
 def _of_what_stays(carried: Sequence[Carried], depths: Mapping[str, float], pool: Pool) -> dict[str, Wanted]:

@@ -183,7 +183,7 @@ PROPERTIES = {
 }
 
 
-class BoundedCache(unittest.TestCase):
+class Answers(unittest.TestCase):
     def test_no_answer_breaks_its_wish(self):
         self.assertGreaterEqual(len(PROPERTIES), 60)
         answered = dict.fromkeys(PROPERTIES, 0)

@@ -102,10 +102,10 @@ def _aside(reflectance: Array, recipes: list[Recipe], system: TintSystem) -> Arr
     return beside
 
 
-def _distinct(found: Iterable[Estimate]) -> list[Estimate]:
+def _distinct(estimates: Iterable[Estimate]) -> list[Estimate]:
     """Return answers that differ in base or colorants."""
     kept: dict[tuple[str, frozenset[str]], Estimate] = {}
-    for estimate in found:
+    for estimate in estimates:
         kept.setdefault((estimate.recipe.base, frozenset(estimate.recipe.amounts)), estimate)
     return list(kept.values())
 

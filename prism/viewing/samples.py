@@ -44,34 +44,34 @@ class Sampling:
     margin: bool = True
 
 
-def faults(one: Sampling, boards: int) -> list[str]:
+def faults(sampling: Sampling, boards: int) -> list[str]:
     """Return what would mislead about a board among so many: keys of `prism.words.viewing.SAMPLE_FAULTS`."""
-    width, height = SIZES[one.size]
+    width, height = SIZES[sampling.size]
     least = SIZES[LEAST]
     faults = []
     if width * height < least[0] * least[1] - 1e-9:
         faults.append("too small")
-    if one.ground == "wall":
+    if sampling.ground == "wall":
         faults.append("on the wall")
-    if one.coats < COATS:
+    if sampling.coats < COATS:
         faults.append("one coat")
-    if not one.margin and one.ground != "wall":
+    if not sampling.margin and sampling.ground != "wall":
         faults.append("no margin")
     if boards < 2:
         faults.append("alone")
     return faults
 
 
-def painted(one: Sampling) -> float:
+def painted(sampling: Sampling) -> float:
     """Return the area that is painted, m²."""
-    width, height = SIZES[one.size]
-    edge = 2 * MARGIN if one.margin else 0.0
+    width, height = SIZES[sampling.size]
+    edge = 2 * MARGIN if sampling.margin else 0.0
     return max(width - edge, 0.0) * max(height - edge, 0.0)
 
 
-def litres(one: Sampling, count: int, spreading: float) -> float:
+def litres(sampling: Sampling, count: int, spreading: float) -> float:
     """Return the paint for so many boards of one colour, with what stays in tools; a litre covers `spreading` m²."""
-    return count * painted(one) * one.coats / spreading + (BRUSH if count else 0.0)
+    return count * painted(sampling) * sampling.coats / spreading + (BRUSH if count else 0.0)
 
 
 @dataclass(frozen=True)

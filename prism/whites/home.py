@@ -131,8 +131,8 @@ def solve(
     return Home(choices[0], tuple(choices[1:]), _best_exception(table, order[0], others, groups, keys))
 
 
-def _told(one: Sequence[float | str], other: Sequence[float | str]) -> str:
-    for name, a, b in zip(TIES, one, other, strict=True):
+def _told(rank: Sequence[float | str], other: Sequence[float | str]) -> str:
+    for name, a, b in zip(TIES, rank, other, strict=True):
         if isinstance(a, str) or isinstance(b, str) or abs(a - b) > _SAME:
             return name
     return TIES[-1]

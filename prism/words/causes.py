@@ -39,25 +39,25 @@ def cause_named(kind: str, sky: str, dim: bool) -> str:
     return f"the {_LEVEL[dim][0] if kind == 'level' else _NAMES[kind].format(sky=sky)}"
 
 
-def causes_said(found: Causes, sky: str, wall: str, without: Reading, own: Reading) -> str:
+def causes_said(causes: Causes, sky: str, wall: str, without: Reading, own: Reading) -> str:
     """Return what makes a wall look other than its sample, and what it would look like without the first of that.
 
     `without` is the reading of the wall without its largest cause.
     """
-    if not found.named:
+    if not causes.named:
         return MANY_CAUSES
-    first = found.named[0]
-    names = [cause_named(cause.kind, sky, found.is_dim) for cause in found.named]
-    lead = _LEVEL[found.is_dim][1] if first.kind == "level" else _WITHOUT[first.kind]
+    first = causes.named[0]
+    names = [cause_named(cause.kind, sky, causes.is_dim) for cause in causes.named]
+    lead = _LEVEL[causes.is_dim][1] if first.kind == "level" else _WITHOUT[first.kind]
     does = "do" if len(names) > 1 else "does"
     would = f"{lead}, the {wall} wall would look {called(without)}{change_from(without, own)}."
     return f"{capital(listed(names))} {does} most of this. {would}"
 
 
-def cause_figures(found: Causes, sky: str, away: Sequence[float]) -> list[tuple[str, str]]:
+def cause_figures(causes: Causes, sky: str, away: Sequence[float]) -> list[tuple[str, str]]:
     """Return each cause with the part of the way back to the sample that it is, and ΔE00 from the sample without it."""
     return [
-        (capital(cause_named(cause.kind, sky, found.is_dim)), f"{percentage(cause.part)}, ΔE00 {number(left)} without")
-        for cause, left in zip(found.each, away, strict=True)
+        (capital(cause_named(cause.kind, sky, causes.is_dim)), f"{percentage(cause.part)}, ΔE00 {number(left)} without")
+        for cause, left in zip(causes.each, away, strict=True)
         if abs(cause.part) >= LEAST
     ]

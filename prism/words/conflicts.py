@@ -33,18 +33,18 @@ def conflicts_count(many: int) -> str:
     return f"{count(many, 'sentence')} {'speaks' if many == 1 else 'speak'} against the figures" if many else ""
 
 
-def conflict(found: Conflict) -> str:
+def conflict(conflict: Conflict) -> str:
     """Say what is known instead of what a sentence states."""
-    return capital(_said(found))
+    return capital(_said(conflict))
 
 
-def _said(found: Conflict) -> str:
-    one, name, values = found.statement, found.statement.about.name, found.found
+def _said(conflict: Conflict) -> str:
+    one, name, values = conflict.statement, conflict.statement.about.name, conflict.found
     lrv = one.about.reading.lrv if one.about.reading else 50.0
     there = f" {IN_LIGHT[one.light]}" if one.light else ""
-    how = "Seen on the wall" if found.seen else "Predicted" if one.light else ""
+    how = "Seen on the wall" if conflict.seen else "Predicted" if one.light else ""
     first = values[0] if values else ""
-    match found.kind:
+    match conflict.kind:
         case "undertone" | "no_undertone" | "turns_grey":
             shown = "no undertone" if first == "none" else f"{with_article(hue(str(first), lrv))} undertone"
             return f"{how}: {shown}{there}." if how else f"{name} has {shown}."
@@ -61,7 +61,7 @@ def _said(found: Conflict) -> str:
         case "lrv":
             return f"{name} has LRV {number(float(first))}."
         case "comparison":
-            seen = f"Seen on the wall: {name}" if found.seen else name
+            seen = f"Seen on the wall: {name}" if conflict.seen else name
             if one.other is None or one.other == one.about:
                 return f"{how}: {name} does not look {direction(one.word, lrv)}{there}."
             way = f"{direction(str(first), lrv)}" if first else f"not {direction(one.word, lrv)}"
@@ -73,7 +73,7 @@ def _said(found: Conflict) -> str:
             return f"{name} is {number(abs(points))} LRV points {way} than {other}."
         case "alike" | "apart":
             other = one.other.name if one.other else ""
-            way = "differ visibly" if found.kind == "alike" else "show no visible difference"
+            way = "differ visibly" if conflict.kind == "alike" else "show no visible difference"
             return f"{name} and {other} {way}."
         case "fits" | "clashes":
             other = one.other.name if one.other else ""

@@ -72,16 +72,16 @@ def pairing_at_night(name: str, terms: str, level: str) -> str:
     return f"Under the lamps the {name} and this colour {go_together(terms, level)}."
 
 
-def pairings_plain(found: Sequence[tuple[str, str]], terms: str, evening: bool = False) -> str:
+def pairings_plain(pairings: Sequence[tuple[str, str]], terms: str, evening: bool = False) -> str:
     """Say in one sentence with which of several things, (name, how surely), a paint agrees or clashes; empty for none.
 
     >>> pairings_plain([("brick", "certain"), ("blinds", "probably")], "clash")
     'This colour clashes with the brick, and probably with the blinds.'
     """
-    if not found:
+    if not pairings:
         return ""
     sure, likely = (
-        [f"the {name}" for name, level in found if (level == "probably") is unsure] for unsure in (False, True)
+        [f"the {name}" for name, level in pairings if (level == "probably") is unsure] for unsure in (False, True)
     )
     text = goes_with(terms, "", listed(sure)) if sure else f"probably {goes_with(terms, '', listed(likely))}"
     more = f", and probably with {listed(likely)}" if sure and likely else ""

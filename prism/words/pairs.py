@@ -71,22 +71,22 @@ def shift(finding: PairFinding, lrv: float) -> str:
     return pair_words(certain, probably, finding.either, lrv) or "open"
 
 
-def supporting(found: Support, names: Sequence[str], reading: Reading) -> str:
+def supporting(support: Support, names: Sequence[str], reading: Reading) -> str:
     if reading.undertone.main is None:
         return "No undertone is claimed, so the comparison colours have nothing to confirm."
-    total = len(found.agree) + len(found.disagree) + len(found.silent)
+    total = len(support.agree) + len(support.disagree) + len(support.silent)
     if not total:
         return "These decks have no colour to compare it with."
     name = hue(reading.undertone.main, reading.lrv)
-    verb = "shows" if len(found.agree) == 1 else "show"
-    text = f"{numeral(len(found.agree)).capitalize()} of {count(total, 'comparison colour')} {verb} the {name}."
-    if not found.disagree:
+    verb = "shows" if len(support.agree) == 1 else "show"
+    text = f"{numeral(len(support.agree)).capitalize()} of {count(total, 'comparison colour')} {verb} the {name}."
+    if not support.disagree:
         return text
-    others = listed([names[i] for i in found.disagree])
+    others = listed([names[i] for i in support.disagree])
     more = direction(comparative(reading.undertone.main), reading.lrv)
-    if len(found.disagree) == 1:
+    if len(support.disagree) == 1:
         return f"{text} Beside {others} it looks less {name}: {others} is {more}."
-    return f"{text} {capital(numeral(len(found.disagree)))} are {more}: {others}. Beside those it looks less {name}."
+    return f"{text} {capital(numeral(len(support.disagree)))} are {more}: {others}. Beside those it looks less {name}."
 
 
 FETCHED_REASON = "Added by hand."
@@ -96,8 +96,8 @@ def difference(finding: PairFinding) -> str:
     return sentence(size_said(finding.word))
 
 
-def parts(found: tuple[float, float, float]) -> str:
-    return ", ".join(number(value, 1, signed=True) for value in found)
+def parts(undertone: tuple[float, float, float]) -> str:
+    return ", ".join(number(value, 1, signed=True) for value in undertone)
 
 
 GROUPS = (

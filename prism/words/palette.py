@@ -158,19 +158,19 @@ def waits_for_fabrics(name: str, chroma: float, least: float) -> str:
 # --- fabrics ---
 
 
-def belongs(name: str, fabric: str, found: Belonging) -> str:
-    part = "" if found.parts < 2 else f" in {number(100 * found.agrees, 0)} % of it"
-    if found.clashes:
+def belongs(name: str, fabric: str, belonging: Belonging) -> str:
+    part = "" if belonging.parts < 2 else f" in {number(100 * belonging.agrees, 0)} % of it"
+    if belonging.clashes:
         return f"{name} clashes with the {fabric}{part}."
-    if found.quiet:
+    if belonging.quiet:
         base = f"{name} is safe beside the {fabric}"
-    elif found.agrees >= 0.5:
+    elif belonging.agrees >= 0.5:
         base = f"{name} works with the {fabric}{part}"
     else:
         base = f"{name} neither matches the {fabric} nor clashes with it"
-    if found.same_depth:
+    if belonging.same_depth:
         return f"{base}, but merges with it: both are equally deep."
-    return f"{base}, {many(round(abs(found.gap)), 'point')} {'lighter' if found.gap > 0 else 'darker'}."
+    return f"{base}, {many(round(abs(belonging.gap)), 'point')} {'lighter' if belonging.gap > 0 else 'darker'}."
 
 
 def fabrics_differ(one: str, other: str, delta_e: float, finding: PairFinding, lrv: float) -> str:
@@ -213,9 +213,9 @@ def surface_name(key: str) -> str:
     return f"{key} wall" if key in ("north", "east", "south", "west") else key
 
 
-def shares_said(found: Sequence[tuple[str, float]], near: Sequence[float], off: float) -> str:
+def shares_said(shares: Sequence[tuple[str, float]], near: Sequence[float], off: float) -> str:
     """Say what shares colours have of the room's surfaces, and which split that is nearest to."""
-    each = listed([f"{name} {number(share, 0)} %" for name, share in found])
+    each = listed([f"{name} {number(share, 0)} %" for name, share in shares])
     how = "That is" if off < 2.5 else f"That is {many(round(off), 'point')} off"
     return f"Of the coloured surfaces: {each}. {how} {split_said(near)}."
 
@@ -226,27 +226,27 @@ def fit_said(fit: Fit) -> str:
     )
 
 
-def sides_said(found: Sides, least: float) -> str:
-    if not found.warm and not found.cool:
+def sides_said(sides: Sides, least: float) -> str:
+    if not sides.warm and not sides.cool:
         return "Nothing here is warm or cool enough to divide the room."
-    if not found.warm or not found.cool:
-        return f"Every colour here that has a temperature is {'warm' if found.warm else 'cool'}."
-    warm = 100 * found.warm / (found.warm + found.cool)
+    if not sides.warm or not sides.cool:
+        return f"Every colour here that has a temperature is {'warm' if sides.warm else 'cool'}."
+    warm = 100 * sides.warm / (sides.warm + sides.cool)
     both = f"Warm has {number(warm, 0)} %, cool {number(100 - warm, 0)} %"
-    if found.half:
+    if sides.half:
         return f"{both}: too close to half and half. Let one lead with {number(least, 0)} % or more."
     return f"{both}: enough for one to lead."
 
 
-def repeats_said(name: str, found: Repeats, wanted: float) -> str:
+def repeats_said(name: str, repeats: Repeats, wanted: float) -> str:
     """Say where a wall colour appears again, and whether often enough."""
-    where = few([f"the {place}" for place in dict.fromkeys(found.where)])
-    if not found.where:
+    where = few([f"the {place}" for place in dict.fromkeys(repeats.where)])
+    if not repeats.where:
         return f"Repeat {name} {count(int(wanted), 'time')} in other sizes: textiles, materials, smaller surfaces."
     again = f"{name} appears again in {where}"
-    if len(found.where) < wanted:
-        return f"{again}; {count(int(wanted) - len(found.where), 'more place', 'more places')} would settle it."
-    if found.one_size:
+    if len(repeats.where) < wanted:
+        return f"{again}; {count(int(wanted) - len(repeats.where), 'more place', 'more places')} would settle it."
+    if repeats.one_size:
         return f"{again}, always in one size: let one be much smaller or larger."
     return f"{again}, in different sizes."
 

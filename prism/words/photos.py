@@ -16,10 +16,10 @@ def too_many_photos(most: int) -> str:
     return f"A room keeps {most} photographs: delete one first."
 
 
-def photo_colour(found: Reading) -> str:
+def photo_colour(reading: Reading) -> str:
     """Say what a colour of a photograph looks like there, and how far it may lie off."""
-    what = lower_first(headline(found).removesuffix("."))
-    return f"In the photograph: {what}, sure to ±{number(found.uncertainty)} ΔE00 at best."
+    what = lower_first(headline(reading).removesuffix("."))
+    return f"In the photograph: {what}, sure to ±{number(reading.uncertainty)} ΔE00 at best."
 
 
 def photo_colour_name(of: str, room: str) -> str:

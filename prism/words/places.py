@@ -33,10 +33,10 @@ LAMPS = {
 }
 
 
-def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = False) -> str:
+def bracket(place: Bracket, names: dict[int, str], lrv: float, on_strip: bool = False) -> str:
     """Say which two colours stand on either side of the subject on one pair of axes."""
-    before, after = found.before, found.after
-    one, other = (direction(axis, lrv) for axis in found.axes)
+    before, after = place.before, place.after
+    one, other = (direction(axis, lrv) for axis in place.axes)
 
     def is_(pick: Pick) -> str:
         return f"{names[pick.index]} is {graded(pick.level, direction(pick.why, lrv))}"
@@ -51,10 +51,10 @@ def bracket(found: Bracket, names: dict[int, str], lrv: float, on_strip: bool = 
     return f"{capital(nothing_on(one))}, and nothing {other}."
 
 
-def brackets(found: Sequence[Bracket], names: dict[int, str], lrv: float, on_strip: bool = False) -> list[str]:
+def brackets(places: Sequence[Bracket], names: dict[int, str], lrv: float, on_strip: bool = False) -> list[str]:
     """Say where the subject stands on every pair of axes; what the same two colours show is said together."""
     sentences: dict[tuple[int, int] | int, list[Bracket]] = {}
-    for number_, between in enumerate(found):
+    for number_, between in enumerate(places):
         both = between.before and between.after and between.before.kind != "strip"
         key = (between.before.index, between.after.index) if both and between.before and between.after else number_
         sentences.setdefault(key, []).append(between)
@@ -131,16 +131,16 @@ PARTS_FROM = 1.5
 """ΔE00 under another lamp from which it is said of each twin how far it parts."""
 
 
-def twins(found: Sequence[tuple[str, float, Parting | None]], method: Method) -> str:
+def twins(pairs: Sequence[tuple[str, float, Parting | None]], method: Method) -> str:
     """Say which colours cannot be told from it or hardly, and under which lamp they differ most."""
-    if not found:
+    if not pairs:
         return "These decks have no twin of it."
-    same = [name for name, delta_e, _ in found if delta_e < method.just_seen]
-    near = [name for name, delta_e, _ in found if delta_e >= method.just_seen]
+    same = [name for name, delta_e, _ in pairs if delta_e < method.just_seen]
+    near = [name for name, delta_e, _ in pairs if delta_e >= method.just_seen]
     sentences = [f"No visible difference from {listed(same)}."] if same else []
     if near:
         sentences.append(f"Barely visible from {listed(near)}.")
-    parted = [twin[2] for twin in found if twin[2]]
+    parted = [twin[2] for twin in pairs if twin[2]]
     if parted:
         most = max(parted, key=lambda parting: parting.farthest)
         if most.farthest >= PARTS_FROM:
@@ -148,26 +148,26 @@ def twins(found: Sequence[tuple[str, float, Parting | None]], method: Method) ->
     return " ".join(sentences)
 
 
-def name_check(name: str, found: Sequence[NameCheck], reading: Reading) -> str:
-    if not found:
+def name_check(name: str, checks: Sequence[NameCheck], reading: Reading) -> str:
+    if not checks:
         return ""
-    broken = [check.word for check in found if not check.keeps]
+    broken = [check.word for check in checks if not check.keeps]
     if not broken:
         return f"{name} is what its name says."
-    if all(check.partly for check in found if not check.keeps):
+    if all(check.partly for check in checks if not check.keeps):
         return f"In {name}, the {listed(broken)} is only in the undertone."
     return f"{name} is no {listed(broken, 'or')}: it is {headline(reading).lower()}."
 
 
-def lrv_check(found: LrvCheck) -> str:
-    text = f"The maker states LRV {number(found.stated)}; the values give {number(found.computed)}."
-    if found.verdict == "agree":
+def lrv_check(check: LrvCheck) -> str:
+    text = f"The maker states LRV {number(check.stated)}; the values give {number(check.computed)}."
+    if check.verdict == "agree":
         return text
-    if found.verdict == "cannot tell":
+    if check.verdict == "cannot tell":
         return f"{text} The source is too unsure to say which is right."
-    surely = "probably " if found.level.value == "probably" else ""
-    apart = number(abs(found.difference))
-    return f"{text} They {surely}differ by {apart}, more than the source allows: ±{number(found.allowed)}."
+    surely = "probably " if check.level.value == "probably" else ""
+    apart = number(abs(check.difference))
+    return f"{text} They {surely}differ by {apart}, more than the source allows: ±{number(check.allowed)}."
 
 
 def no_such_way(axis: str, lrv: float) -> str:

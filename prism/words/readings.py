@@ -30,9 +30,9 @@ def hue(word: str, lrv: float) -> str:
     return "pink" if word == "red" and lrv >= PINK_FROM else word
 
 
-def family(found: Family) -> str:
+def family(kind: Family) -> str:
     """Return a family: a neutral by its name, a hue as muted or clear where its name does not say so."""
-    return found.word if found.clear is None else f"{found.word}, {'clear' if found.clear else 'muted'}"
+    return kind.word if kind.clear is None else f"{kind.word}, {'clear' if kind.clear else 'muted'}"
 
 
 def family_said(reading: Reading) -> str:
@@ -53,10 +53,10 @@ def headline(reading: Reading) -> str:
     return capital(f"{pale if reading.depth in _PALE else reading.depth} {name}")
 
 
-def family_edge(found: FamilyEdge, names: Sequence[str | None]) -> str:
+def family_edge(edge: FamilyEdge, names: Sequence[str | None]) -> str:
     """Say between which two families a colour stands, and what tips it; `names` are those of the colours that do."""
-    first, second = found.words
-    tips = [f"Beside {name} it looks {word}." for word, name in zip(found.words, names, strict=True) if name]
+    first, second = edge.words
+    tips = [f"Beside {name} it looks {word}." for word, name in zip(edge.words, names, strict=True) if name]
     text = f"This colour lies between {first} and {second}."
     return f"{text} {' '.join(tips)}" if tips else text
 
@@ -167,8 +167,8 @@ def undertone(reading: Reading, provenance_key: str) -> str:
     return _and_the_rest(text, reading, "" if certain else settle)
 
 
-def _shown(found: Undertone, hue_name: str) -> str:
-    strength = _strength(found, hue_name, " undertone")
+def _shown(undertone: Undertone, hue_name: str) -> str:
+    strength = _strength(undertone, hue_name, " undertone")
     return strength if strength.startswith(("a ", "an ")) else f"{_article(strength)} {strength}"
 
 

@@ -41,38 +41,38 @@ def ounces(whole: int, shots: float) -> str:
     return f"{whole} oz {number(shots, 2).rstrip('0').rstrip('.') or '0'}"
 
 
-def formula_warnings(found: Formula) -> list[str]:
+def formula_warnings(formula: Formula) -> list[str]:
     warnings = []
-    if found.over_capacity:
-        warnings.append(too_much_for_base(found.base_name, found.filled))
-    dropped = [line.name for line in found.lines if line.dropped]
+    if formula.over_capacity:
+        warnings.append(too_much_for_base(formula.base_name, formula.filled))
+    dropped = [line.name for line in formula.lines if line.dropped]
     if dropped:
         verb = "is" if len(dropped) == 1 else "are"
         warnings.append(f"{capital(listed(dropped))} {verb} less than the smallest shot, and left out.")
-    if found.better_can:
-        warnings.append(f"Rounding to shots is visible in a {found.can.label}: make a {found.better_can.label}.")
+    if formula.better_can:
+        warnings.append(f"Rounding to shots is visible in a {formula.can.label}: make a {formula.better_can.label}.")
     return warnings
 
 
-def rounding_note(found: Formula) -> str:
-    return "Rounding to shots makes no visible difference." if not found.better_can else ""
+def rounding_note(formula: Formula) -> str:
+    return "Rounding to shots makes no visible difference." if not formula.better_can else ""
 
 
-def formula_text(name: str, found: Formula) -> str:
+def formula_text(name: str, formula: Formula) -> str:
     lines = [
         f"{name}",
-        f"{found.base_name} ({found.base}), {found.can.label}",
+        f"{formula.base_name} ({formula.base}), {formula.can.label}",
         *(
             f"{line.code} {line.name}: {ounces(line.ounces, line.shots)}/48  {number(line.ml, 2)} mL  "
             f"{number(line.grams, 2)} g"
-            for line in found.lines
+            for line in formula.lines
         ),
     ]
     return "\n".join(lines)
 
 
-def label_line(found: Formula, of: str, lrv: float, day: str) -> str:
-    return f"{capital(found.can.label)}, {found.base_name} ({found.base}). From {of}. LRV {number(lrv)}. {day}."
+def label_line(formula: Formula, of: str, lrv: float, day: str) -> str:
+    return f"{capital(formula.can.label)}, {formula.base_name} ({formula.base}). From {of}. LRV {number(lrv)}. {day}."
 
 
 FORMULA_CAUTIONS = (
@@ -99,11 +99,11 @@ def batches_apart(delta_e: float, method: Method) -> str:
     return f"ΔE00 {number(delta_e, 2)} from the first can. {seen(delta_e, method)}"
 
 
-def recipe(found: Recipe, colorants: Mapping[str, str]) -> str:
+def recipe(recipe: Recipe, colorants: Mapping[str, str]) -> str:
     parts = [
-        f"{colorants[code]} {number(amount, 2)} mL" for code, amount in found.amounts.items() if amount >= LEAST_ML
+        f"{colorants[code]} {number(amount, 2)} mL" for code, amount in recipe.amounts.items() if amount >= LEAST_ML
     ]
-    return f"Base {found.base}, to the litre: {', '.join(parts)}" if parts else f"Base {found.base}, untinted"
+    return f"Base {recipe.base}, to the litre: {', '.join(parts)}" if parts else f"Base {recipe.base}, untinted"
 
 
 def formula_said(found: Recipe, colorants: Mapping[str, str], estimated: bool) -> str:

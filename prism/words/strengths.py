@@ -61,15 +61,14 @@ def strength_step(step: Adjusted, standard: Undertone, method: Method) -> str:
     return text
 
 
-def hiding(found: Opacity | None) -> str:
+def hiding(opacity: Opacity | None) -> str:
     """Say that a paint does not hide in two coats; nothing where it does, or where that is not known."""
-    if found is None or found.hiding.value == "hides":
+    if opacity is None or opacity.hiding.value == "hides":
         return ""
-    if found.hiding.value == "third coat":
-        return f"It needs a third coat: two cover {percentage(found.ratio)} of what is underneath."
-    return (
-        f"This strength does not cover: two coats hide {percentage(found.ratio)}, three {percentage(found.with_third)}."
-    )
+    if opacity.hiding.value == "third coat":
+        return f"It needs a third coat: two cover {percentage(opacity.ratio)} of what is underneath."
+    three = percentage(opacity.with_third)
+    return f"This strength does not cover: two coats hide {percentage(opacity.ratio)}, three {three}."
 
 
 def hiding_elsewhere(base: str | None, change: float, delta_e: float) -> str:
@@ -79,8 +78,8 @@ def hiding_elsewhere(base: str | None, change: float, delta_e: float) -> str:
     return f"In {base} it covers, with {more} colorant."
 
 
-def covering(found: Opacity | None) -> str:
-    return percentage(found.ratio) if found else ""
+def covering(opacity: Opacity | None) -> str:
+    return percentage(opacity.ratio) if opacity else ""
 
 
 def strength_run(steps: Sequence[Adjusted], method: Method) -> str:
@@ -114,8 +113,8 @@ def strength_short(steps: Sequence[Adjusted]) -> str:
     return f"{verb} {name} at {strength_said_as(nearest.percent)}"
 
 
-def _same_hue(one: Undertone, other: Undertone) -> bool:
-    return bool(set(one.hues) & set(other.hues))
+def _same_hue(undertone: Undertone, other: Undertone) -> bool:
+    return bool(set(undertone.hues) & set(other.hues))
 
 
 def adjusted(change: float, name: str, lrv: float, seen_as: str, drift: str) -> str:
@@ -167,19 +166,19 @@ def _seen_clause(delta_e: float, method: Method) -> str:
     return "noticed by those who knew it before" if delta_e < method.known_before else "noticed by everybody"
 
 
-def reached(found: Reached) -> str:
-    change = strength_said_as(found.percent)
-    if found.limit == "base":
+def reached(reached: Reached) -> str:
+    change = strength_said_as(reached.percent)
+    if reached.limit == "base":
         return (
-            f"LRV {number(found.wanted)} is lighter than the bare base, LRV {number(found.lrv)}. Choose a lighter base "
-            "or another colour."
+            f"LRV {number(reached.wanted)} is lighter than the bare base, LRV {number(reached.lrv)}. Choose a lighter "
+            "base or another colour."
         )
-    if found.limit == "capacity":
+    if reached.limit == "capacity":
         return (
-            f"LRV {number(found.wanted)} is darker than this base can be tinted: full, it reaches "
-            f"LRV {number(found.lrv)}. The next base takes more."
+            f"LRV {number(reached.wanted)} is darker than this base can be tinted: full, it reaches "
+            f"LRV {number(reached.lrv)}. The next base takes more."
         )
-    return f"LRV {number(found.lrv)} is {change}."
+    return f"LRV {number(reached.lrv)} is {change}."
 
 
 def family_change(was: str, now: str, change: float) -> str:

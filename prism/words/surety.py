@@ -13,16 +13,16 @@ def graded(level: Level, text: str) -> str:
     return {"certain": text, "probably": f"probably {text}"}.get(level.value, f"perhaps {text}")
 
 
-def border(found: Band, spoken: Callable[[str], str] = str) -> str:
+def border(band: Band, spoken: Callable[[str], str] = str) -> str:
     """Return the mark of a word on the border of another; empty where it stands on none.
 
     >>> from prism.surety import Band, Level
     >>> border(Band(("light", "off-white"), Level.CERTAIN))
     'on the border with off-white'
     """
-    return f"on the border with {spoken(found.across)}" if found.across else ""
+    return f"on the border with {spoken(band.across)}" if band.across else ""
 
 
-def bordered(found: Band, spoken: Callable[[str], str] = str) -> str:
-    mark = border(found, spoken)
-    return f"{spoken(found.word)}, {mark}" if mark else spoken(found.word)
+def bordered(band: Band, spoken: Callable[[str], str] = str) -> str:
+    mark = border(band, spoken)
+    return f"{spoken(band.word)}, {mark}" if mark else spoken(band.word)

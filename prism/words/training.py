@@ -178,11 +178,11 @@ def told_title(kind: str, hue: str = "") -> str:
     return f"{hue} in a neutral" if hue else TOLD[kind]
 
 
-def told_apart(found: Threshold) -> str:
-    if not found.answers:
+def told_apart(threshold: Threshold) -> str:
+    if not threshold.answers:
         return "not tried yet"
-    given = f"between {number(found.low)} and {number(found.high)}"
-    return f"from {number(found.value)} ΔE00, {given}, after {count(found.answers, 'answer')}"
+    given = f"between {number(threshold.low)} and {number(threshold.high)}"
+    return f"from {number(threshold.value)} ΔE00, {given}, after {count(threshold.answers, 'answer')}"
 
 
 def how_it_grew(first: Threshold, last: Threshold) -> str:

@@ -109,16 +109,16 @@ _ON = {
 """How a surface is called in a sentence, where not by its name."""
 
 
-def use_best(found: Sequence[tuple[str, int]]) -> list[str]:
+def use_best(uses: Sequence[tuple[str, int]]) -> list[str]:
     """Return the two best uses of (surface, suits 0-2): on walls, and the most telling one else."""
-    good = [surface for surface, level in found if level == 2]
+    good = [surface for surface, level in uses if level == 2]
     walls = [surface for surface in _WALLS if surface in good][:1]
     return [*walls, *[surface for surface in _TELLING if surface in good][: 2 - len(walls)]]
 
 
-def use_worst(found: Sequence[tuple[str, int]]) -> str:
+def use_worst(uses: Sequence[tuple[str, int]]) -> str:
     """Return the use to avoid that one would try first; empty for none."""
-    bad = [surface for surface, level in found if level == 0]
+    bad = [surface for surface, level in uses if level == 0]
     return next((surface for surface in (*_WALLS, *reversed(_TELLING)) if surface in bad), "")
 
 
@@ -145,9 +145,9 @@ def use_summary(name: str, uses: Sequence[Use]) -> str:
     return " ".join([*good, *use_bad(uses)])
 
 
-def outdoors_said(name: str, found: Outdoors) -> str:
+def outdoors_said(name: str, outdoors: Outdoors) -> str:
     return (
-        f"On a wall in the sun, {name} looks like LRV {number(found.lrv, 0)} and weaker than its sample. Choose it "
+        f"On a wall in the sun, {name} looks like LRV {number(outdoors.lrv, 0)} and weaker than its sample. Choose it "
         "from a large sample board outdoors."
     )
 
@@ -177,10 +177,10 @@ CONTRAST_THINGS = {
 _RULES = {"points": "{found} points of LRV", "michelson": "Michelson {found}", "weber": "Weber {found}"}
 
 
-def contrast_line(thing: str, held: Sequence[RuleCheck]) -> str:
+def contrast_line(thing: str, checks: Sequence[RuleCheck]) -> str:
     """Say whether a thing is told from what it stands against, by its LRV points where they are asked for."""
-    met = all(rule.met for rule in held)
-    points = next((rule for rule in held if rule.rule == "points"), held[0])
+    met = all(rule.met for rule in checks)
+    points = next((rule for rule in checks if rule.rule == "points"), checks[0])
     digits = 0 if points.rule == "points" else 2
     unit = " points" if points.rule == "points" else ""
     contrast, wanted = number(points.found, digits), number(points.wanted, digits)
@@ -197,19 +197,19 @@ def thing_in(thing: str, room: str) -> str:
     return f"{capital(CONTRAST_THINGS[thing])}, {room}"
 
 
-def contrast_figures(held: Sequence[RuleCheck]) -> str:
+def contrast_figures(checks: Sequence[RuleCheck]) -> str:
     """Return the figures of a contrast under every rule that is asked for."""
     return "; ".join(
         f"{_RULES[rule.rule].format(found=number(rule.found, 0 if rule.rule == 'points' else 2))} of "
         f"{number(rule.wanted, 0 if rule.rule == 'points' else 2)}"
-        for rule in held
+        for rule in checks
     )
 
 
-def contrast_plain(found: Contrast) -> str:
+def contrast_plain(contrast: Contrast) -> str:
     return (
-        f"{many(round(found.points), 'point')} of LRV, Michelson {number(found.michelson, 2)}, "
-        f"Weber {percentage(found.weber)}"
+        f"{many(round(contrast.points), 'point')} of LRV, Michelson {number(contrast.michelson, 2)}, "
+        f"Weber {percentage(contrast.weber)}"
     )
 
 

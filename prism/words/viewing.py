@@ -71,9 +71,9 @@ def sample_line(size: str, ground: str, coats: int, litres: float, margin: bool 
     return f"{size} on {GROUNDS[ground]}, {many}, {edge}, {poured_said(litres)}"
 
 
-def spots(found: Sequence[tuple[str, float]]) -> str:
+def spots(places: Sequence[tuple[str, float]]) -> str:
     hours: dict[str, list[str]] = {}
-    for wall, hour in sorted(found, key=lambda spot: spot[1]):
+    for wall, hour in sorted(places, key=lambda spot: spot[1]):
         hours.setdefault(wall, []).append(clock(hour))
     return listed([f"the {wall} wall at {listed(when)}" for wall, when in hours.items()]) if hours else ""
 
@@ -238,42 +238,42 @@ def undertone_seen(key: str, lrv: float) -> str:
     return "no undertone" if key == "none" else hue(key, lrv)
 
 
-def told_said(found: ToldHue, lrv: float) -> str:
+def told_said(told: ToldHue, lrv: float) -> str:
     """Return the undertone that was seen against the ones that were predicted."""
-    seen, likeliest = undertone_seen(found.seen, lrv), undertone_seen(found.likeliest, lrv)
+    seen, likeliest = undertone_seen(told.seen, lrv), undertone_seen(told.likeliest, lrv)
     how = {
-        "agrees": f"as predicted, {percentage(found.likeliest_share)} probable",
-        "near": f"predicted as {percentage(found.share)} probable, {likeliest} likelier",
-        "differs": f"not as predicted: {likeliest}, {percentage(found.likeliest_share)} probable",
-    }[found.agreement]
+        "agrees": f"as predicted, {percentage(told.likeliest_share)} probable",
+        "near": f"predicted as {percentage(told.share)} probable, {likeliest} likelier",
+        "differs": f"not as predicted: {likeliest}, {percentage(told.likeliest_share)} probable",
+    }[told.agreement]
     return f"Shows {seen}, {how}."
 
 
-def held_said(found: ScaleCheck) -> str:
+def held_said(check: ScaleCheck) -> str:
     return (
-        f"{capital(step_word(found.scale, found.seen))}, {_AGREEMENT[found.agreement]}: "
-        f"{step_word(found.scale, found.step)} ({number(found.computed, 1, signed=True)})."
+        f"{capital(step_word(check.scale, check.seen))}, {_AGREEMENT[check.agreement]}: "
+        f"{step_word(check.scale, check.step)} ({number(check.computed, 1, signed=True)})."
     )
 
 
 PREDICTED_UNKNOWN = "Nothing was predicted: the light of this room is unknown."
 
 
-def leaning_said(who: str, found: Leaning) -> str:
-    low, high = SCALE_ENDS[found.scale]
-    way = high if found.mean > 0 else low
+def leaning_said(who: str, leaning: Leaning) -> str:
+    low, high = SCALE_ENDS[leaning.scale]
+    way = high if leaning.mean > 0 else low
     return (
-        f"{who} sees it {way} than predicted by {number(abs(found.mean))}, ±{number(found.half)}, from "
-        f"{count(found.count, 'answer')}."
+        f"{who} sees it {way} than predicted by {number(abs(leaning.mean))}, ±{number(leaning.half)}, from "
+        f"{count(leaning.count, 'answer')}."
     )
 
 
-def room_leans(room: str, found: Leaning) -> str:
-    low, high = exp(found.mean - found.half), exp(found.mean + found.half)
-    way = "brighter" if found.mean > 0 else "darker"
+def room_leans(room: str, leaning: Leaning) -> str:
+    low, high = exp(leaning.mean - leaning.half), exp(leaning.mean + leaning.half)
+    way = "brighter" if leaning.mean > 0 else "darker"
     return (
-        f"{room} is {way} than predicted: {number(exp(found.mean), 2)} times the light, between {number(low, 2)} and "
-        f"{number(high, 2)}, from {count(found.count, 'reading')} of a meter."
+        f"{room} is {way} than predicted: {number(exp(leaning.mean), 2)} times the light, between {number(low, 2)} and "
+        f"{number(high, 2)}, from {count(leaning.count, 'reading')} of a meter."
     )
 
 

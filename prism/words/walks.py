@@ -98,13 +98,13 @@ def judged_otherwise(under: Under) -> str:
     return f"{capital(undertone_short(under.reading))} ({lower_first(under.basis)})."
 
 
-def bases(found: Sequence[Under]) -> str:
-    changed = [under for under in found if not under.same]
-    if not found:
+def bases(others: Sequence[Under]) -> str:
+    changed = [under for under in others if not under.same]
+    if not others:
         return ""
     if not changed:
         return "Every method and neutral line here gives the same answer."
-    of = f"{numeral(len(changed)).capitalize()} of {numeral(len(found))}"
+    of = f"{numeral(len(changed)).capitalize()} of {numeral(len(others))}"
     return f"{of} other ways to judge it {'gives' if len(changed) == 1 else 'give'} another answer."
 
 

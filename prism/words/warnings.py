@@ -17,11 +17,11 @@ _COUNSEL = {
 }
 
 
-def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
+def counsels_said(counsels: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
     """Return warnings of (kind, walls, whether predicted, whether the rule of thumb warns, size), those of one origin
     together with what says so."""
     by_origin: dict[str, list[str]] = {}
-    for kind, walls, predicted, ruled, size in found:
+    for kind, walls, predicted, ruled, size in counsels:
         if predicted and ruled:
             who = "Predicted for this room, and the rule of thumb agrees."
         elif predicted:
@@ -33,9 +33,9 @@ def counsels_said(found: Sequence[tuple[str, tuple[str, ...], bool, bool, float]
     return [" ".join([*_of_this_colour(warnings), who]) for who, warnings in by_origin.items()]
 
 
-def counsels_plain(found: Sequence[tuple[str, tuple[str, ...]]]) -> list[str]:
+def counsels_plain(counsels: Sequence[tuple[str, tuple[str, ...]]]) -> list[str]:
     """Return warnings of (kind, walls) as sentences for a client, without what says so."""
-    return _of_this_colour([counsel_plain(*counsel) for counsel in found])
+    return _of_this_colour([counsel_plain(*counsel) for counsel in counsels])
 
 
 def counsel_plain(kind: str, walls: tuple[str, ...]) -> str:

@@ -101,11 +101,11 @@ def none_clears(wanted: float, best: float) -> str:
     )
 
 
-def wall_at_strength(name: str, found: Reached, wanted: float) -> str:
-    if found.reached:
-        at = capital(strength_said_as(found.percent))
-        return f"{at}, {name} has LRV {number(found.lrv)} and the lightest white a crisp edge."
-    return f"No strength in its base reaches LRV {number(found.wanted)}: {name} comes to {number(found.lrv)}."
+def wall_at_strength(name: str, reached: Reached, wanted: float) -> str:
+    if reached.reached:
+        at = capital(strength_said_as(reached.percent))
+        return f"{at}, {name} has LRV {number(reached.lrv)} and the lightest white a crisp edge."
+    return f"No strength in its base reaches LRV {number(reached.wanted)}: {name} comes to {number(reached.lrv)}."
 
 
 def whites_line(name: str, white: White, note: str) -> str:

@@ -103,15 +103,17 @@ class Decks:
         swatches |= {pk: self.fetch(colour, state) for pk, colour in others.items()}
         return [swatches[pk] for pk in ids]
 
-    def _holding(self, colour: Colour, found: Reading, pick: Pick, state: str) -> SwatchView:
+    def _holding(self, colour: Colour, reading: Reading, pick: Pick, state: str) -> SwatchView:
         shown = self.subject.review.names_shown
         caption = words.pairs.board_caption(pick, self.subject.reading.lrv)
         name = colour.name if shown else words.pairs.hidden_name(caption)
-        way = words.pairs.direction(as_paired(pick.why, self.subject.reading, found, self.subject.method), found.lrv)
+        way = words.pairs.direction(
+            as_paired(pick.why, self.subject.reading, reading, self.subject.method), reading.lrv
+        )
         near = self.subject.method.readable[1]
         reason = words.pairs.why_picked(pick, self.subject.reading, bool(self.strip), way, near)
         shown_as = (colour.label, colour.name) if shown else ("", "")
-        return SwatchView(colour, found, name, pick.kind, pick.why, caption, reason, state, pick.delta_e, *shown_as)
+        return SwatchView(colour, reading, name, pick.kind, pick.why, caption, reason, state, pick.delta_e, *shown_as)
 
     def nearest_to(self, lab: ArrayLike, count: int, without_own: bool = False) -> list[SwatchView]:
         """Return the colours of the decks nearest to a Lab (3,), nearest first."""

@@ -34,10 +34,10 @@ class Looking:
     def observations(self) -> list[Observation]:
         return list(self._subject.review.observations.select_related("by", "colour"))
 
-    def waits(self, held: SwatchView) -> bool:
+    def waits(self, swatch: SwatchView) -> bool:
         """Return whether the finding beside a board waits for the person to say what they see."""
         withheld = self._subject.review.withhold
-        return withheld and held.colour.pk not in {observation.colour_id for observation in self.observations}
+        return withheld and swatch.colour.pk not in {observation.colour_id for observation in self.observations}
 
     def lettered(self, boards: Sequence[SwatchView]) -> list[SwatchView]:
         """Return boards shuffled and under letters where their findings are withheld: order and caption would give them
@@ -52,8 +52,8 @@ class Looking:
             for i, swatch in enumerate(shuffled)
         ]
 
-    def seen_beside(self, held: SwatchView | None) -> list[Seen]:
-        return [look for look in self.seen if held and look.observation.colour_id == held.colour.pk]
+    def seen_beside(self, swatch: SwatchView | None) -> list[Seen]:
+        return [look for look in self.seen if swatch and look.observation.colour_id == swatch.colour.pk]
 
     @cached_property
     def seen(self) -> list[Seen]:
@@ -78,9 +78,16 @@ class Looking:
         apart = sum(observation.agreement == Agreement.DIFFER for observation in self.observations)
         return words.pairs.seen_tally(len(boards), apart) if boards else ""
 
-    def said_of(self, one: Observation) -> str:
+    def said_of(self, observation: Observation) -> str:
         lrv = self._subject.reading.lrv
-        return words.walks.saw(one.seen, lrv, one.note, one.light, str(one.by or ""), words.habits.day(one.at))
+        return words.walks.saw(
+            observation.seen,
+            lrv,
+            observation.note,
+            observation.light,
+            str(observation.by or ""),
+            words.habits.day(observation.at),
+        )
 
     @property
     def last_light(self) -> str:

@@ -37,9 +37,9 @@ def depth_ladder(subject: Subject, wall: Wall) -> SafeString:
     return ladder_of(subject, wall.drawn)
 
 
-def ladder_of(subject: Subject, held: Sequence[SwatchView]) -> SafeString:
+def ladder_of(subject: Subject, swatches: Sequence[SwatchView]) -> SafeString:
     """Return the LRV scale with the method's bands, the subject and some held colours."""
-    rungs = [Rung(h.reading.lrv, h.colour.screen, h.name, link_to(h)) for h in held]
+    rungs = [Rung(h.reading.lrv, h.colour.screen, h.name, link_to(h)) for h in swatches]
     lighter = sum(rung.lrv > subject.reading.lrv for rung in rungs)
     return ladder(subject, rungs, words.pairs.ladder_text(subject.name, subject.reading, lighter, len(rungs)))
 

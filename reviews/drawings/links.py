@@ -5,5 +5,5 @@ from __future__ import annotations
 from reviews.context import SwatchView
 
 
-def link_to(held: SwatchView) -> str:
-    return f"?beside={held.colour.pk}"
+def link_to(swatch: SwatchView) -> str:
+    return f"?beside={swatch.colour.pk}"

@@ -168,18 +168,18 @@ class AlternativesPage(Page):
     def empty_shortlist(self) -> str:
         return words.places.EMPTY_SHORTLIST
 
-    def _differing(self, held: SwatchView, note: str = "") -> Differing:
-        pair = self._placing.against(held)
+    def _differing(self, swatch: SwatchView, note: str = "") -> Differing:
+        pair = self._placing.against(swatch)
         own = self._subject.reading.lrv
         return Differing(
-            held,
-            words.text.number(held.reading.lrv),
-            words.text.number(held.reading.lrv - own, signed=True),
+            swatch,
+            words.text.number(swatch.reading.lrv),
+            words.text.number(swatch.reading.lrv - own, signed=True),
             words.text.number(pair.delta_e),
-            words.readings.undertone_short(held.reading),
-            words.places.shortlisted(held.name, pair, own),
+            words.readings.undertone_short(swatch.reading),
+            words.places.shortlisted(swatch.name, pair, own),
             words.text.number(pair.warmth, signed=True),
-            words.sources.provenance(held.colour.provenance, held.reading.uncertainty),
+            words.sources.provenance(swatch.colour.provenance, swatch.reading.uncertainty),
             note,
         )
 

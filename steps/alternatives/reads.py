@@ -124,5 +124,5 @@ class Placing:
         except deck_queries.NotOneColourError as wrong:
             raise query.AskError(str(wrong)) from None
 
-    def against(self, held: SwatchView) -> PairFinding:
-        return compare(held.reading, self._subject.reading, self._subject.method)
+    def against(self, swatch: SwatchView) -> PairFinding:
+        return compare(swatch.reading, self._subject.reading, self._subject.method)

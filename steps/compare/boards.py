@@ -74,9 +74,9 @@ def _away(review: Review, held: SwatchView, context: ReviewContext, swap: bool) 
     return Done(context=after)
 
 
-def _next_along(context: ReviewContext, held: SwatchView) -> Colour | None:
+def _next_along(context: ReviewContext, swatch: SwatchView) -> Colour | None:
     others = context.set.guide
-    at = place_of(held, others)
+    at = place_of(swatch, others)
     if at is None or len(others) < 2:
         return None
     return others[at + 1 if at + 1 < len(others) else at - 1].colour

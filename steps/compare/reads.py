@@ -15,11 +15,11 @@ def pair_of(context: ReviewContext) -> PairFinding | None:
     return compare(context.subject.reading, beside.reading, context.subject.method) if beside else None
 
 
-def pair_said(context: ReviewContext, held: SwatchView, pair: PairFinding | None = None) -> str:
+def pair_said(context: ReviewContext, swatch: SwatchView, pair: PairFinding | None = None) -> str:
     """Return what the subject shows beside a board, in a sentence; `pair` is that finding, where it is at hand."""
     subject = context.subject
-    finding = pair or compare(subject.reading, held.reading, subject.method)
-    return words.text.capital(words.pairs.pair(subject.name, held.name, finding, subject.reading.lrv))
+    finding = pair or compare(subject.reading, swatch.reading, subject.method)
+    return words.text.capital(words.pairs.pair(subject.name, swatch.name, finding, subject.reading.lrv))
 
 
 class Together:

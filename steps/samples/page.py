@@ -208,7 +208,11 @@ class SamplesPage(Page):
         return looking(self._day.room, self.room.name, [(hour.wall, hour.hour) for hour in self.hours])
 
 
-def correction_said(one: Correction) -> str:
-    finding = Found(Leaning(one.scale, one.mean, one.half, one.count), person=one.person, room=one.room)
-    undone = clocks.day(one.undone) if one.undone else ""
-    return words.viewing.taken_up(finding.said, name_of(one.by), clocks.day(one.at), undone)
+def correction_said(correction: Correction) -> str:
+    finding = Found(
+        Leaning(correction.scale, correction.mean, correction.half, correction.count),
+        person=correction.person,
+        room=correction.room,
+    )
+    undone = clocks.day(correction.undone) if correction.undone else ""
+    return words.viewing.taken_up(finding.said, name_of(correction.by), clocks.day(correction.at), undone)

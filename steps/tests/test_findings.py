@@ -20,7 +20,7 @@ from tinting import services as tinting_services
 from tinting.tests import world
 
 
-class BoundedCache(Wall):
+class KeptFindings(Wall):
     def findings(self):
         return self.client.get(reverse("review-findings", args=[self.review.pk]), headers=HTMX)
 

@@ -49,14 +49,14 @@ class WhitesPage(Page):
         self.query = visit.query
         self._subject, self.review = visit.context.subject, visit.context.review
 
-    def _line(self, at: int, white: White, held: SwatchView) -> Line:
+    def _line(self, at: int, white: White, swatch: SwatchView) -> Line:
         there = [white.name for white in self.at.there]
-        asked = {"white": str(held.colour.pk)} | {
+        asked = {"white": str(swatch.colour.pk)} | {
             key: self.query[key] for key in ("with", "gap") if self.query.get(key)
         }
         return Line(
             white,
-            held,
+            swatch,
             words.text.number(white.reading.lrv),
             words.text.number(white.gap, signed=True),
             words.text.number(white.creaminess, signed=True),
@@ -67,7 +67,7 @@ class WhitesPage(Page):
             words.whites.suits_rest(self.at.rest_of_home[0][at], self.at.rest_of_home[1])
             if self.at.rest_of_home[1]
             else "",
-            take=f"?{urlencode({'white': held.colour.pk, 'review': self.review.pk})}",
+            take=f"?{urlencode({'white': swatch.colour.pk, 'review': self.review.pk})}",
         )
 
     @cached_property

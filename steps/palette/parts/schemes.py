@@ -146,8 +146,8 @@ class SchemesPart(Part):
             for other in self.at.others
         ]
 
-    def _boards(self, one: Scheme) -> list[tuple[str, str]]:
-        rows = [place for place in one.places if place.row >= 0]
+    def _boards(self, scheme: Scheme) -> list[tuple[str, str]]:
+        rows = [place for place in scheme.places if place.row >= 0]
         swatches = self.at.held([place.row for place in rows])
         return [
             (h.colour.screen, f"{words.palette.PLACES[place.name]}: {h.name}")

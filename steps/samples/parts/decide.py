@@ -81,18 +81,20 @@ class DecidePart(Page):
     def record(self) -> list[Recorded]:
         return [self._recorded(decision) for decision in self.decisions]
 
-    def _recorded(self, one: Decision) -> Recorded:
+    def _recorded(self, decision: Decision) -> Recorded:
         called, formula = self.review.called, ""
-        if one.recipe is not None:
-            names = tinting_queries.colorant_names(self._system, one.recipe)
-            formula = words.recipes.formula_said(one.recipe, names, one.is_estimated)
+        if decision.recipe is not None:
+            names = tinting_queries.colorant_names(self._system, decision.recipe)
+            formula = words.recipes.formula_said(decision.recipe, names, decision.is_estimated)
         shown = self.review.names_shown
         against = [
             words.decisions.decided_against(each.colour.name if shown else words.viewing.OTHER_BOARD, each.reason)
-            for each in one.ruled_out.all()
+            for each in decision.ruled_out.all()
         ]
-        name = called(one.colour.name)
-        return Recorded(one, decision_said(one, name), decision_said(one, name, with_reason=False), formula, against)
+        name = called(decision.colour.name)
+        return Recorded(
+            decision, decision_said(decision, name), decision_said(decision, name, with_reason=False), formula, against
+        )
 
     @cached_property
     def _system(self) -> TintSystem | None:
@@ -130,8 +132,10 @@ class DecidePart(Page):
         return self._sent or DecideForm(None, self._context, self.asked)
 
 
-def decision_said(one: Decision, name: str, with_reason: bool = True) -> str:
-    amount = words.sizes.volume_said(one.litres) if one.litres else ""
-    reason = one.reason if with_reason else ""
-    sentence = words.decisions.decided_said(name, one.sheen, reason, one.who, clocks.day(one.made), amount, one.paint)
-    return f"{sentence}; reopened {clocks.day(one.reopened)}" if one.reopened else sentence
+def decision_said(decision: Decision, name: str, with_reason: bool = True) -> str:
+    amount = words.sizes.volume_said(decision.litres) if decision.litres else ""
+    reason = decision.reason if with_reason else ""
+    sentence = words.decisions.decided_said(
+        name, decision.sheen, reason, decision.who, clocks.day(decision.made), amount, decision.paint
+    )
+    return f"{sentence}; reopened {clocks.day(decision.reopened)}" if decision.reopened else sentence
