@@ -20,7 +20,7 @@ def _work(request: StudioRequest, pk: int) -> Work:
 def show(request: StudioRequest, pk: int) -> HttpResponse:
     """Show how far it is; a page asks again until it has ended."""
     work = _work(request, pk)
-    state = words.background_jobs.work_said(work.state, work.steps_done, work.steps, work.said, work.is_lost)
+    state = words.background_jobs.work_text(work.state, work.steps_done, work.steps, work.said, work.is_lost)
     template = "background_jobs/how_far.html" if request.htmx else "background_jobs/work.html"
     response = render(request, template, {"work": work, "said": state})
     if request.htmx and not work.is_under_way:

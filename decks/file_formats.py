@@ -176,7 +176,7 @@ def entries_of(colours: Iterable[Colour], chosen: Method) -> Iterator[Entry]:
         for colour, reading in zip(some, readings, strict=True):
             reads = (
                 words.readings.undertone_short(reading),
-                words.readings.family_said(reading),
+                words.readings.family_text(reading),
                 words.readings.temperature_short(reading),
             )
             yield replace(entry_of(colour), reads=(f"{reading.lrv:.2f}", *reads))

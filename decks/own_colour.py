@@ -177,7 +177,7 @@ class SpectrumForm(OwnColourForm):
             if not text.strip():
                 raise IntakeError(reflectance_csv.FIELD, messages.faults.ONE_SOURCE)
         spectrum = reflectance_csv.read(text)
-        self.notes = (*spectrum.notes, *([spectrum.scatter_said] if spectrum.scatter_said else []))
+        self.notes = (*spectrum.notes, *([spectrum.scatter_text] if spectrum.scatter_text else []))
         return spectrum.stimulus()
 
 

@@ -80,7 +80,7 @@ def browsed(catalogue: Catalogue, rows: NDArray[np.intp], chosen: method.Method)
     return [
         Browsed(
             colour,
-            words.readings.family_said(reading),
+            words.readings.family_text(reading),
             words.readings.undertone_short(reading),
             words.readings.temperature_short(reading),
             words.sources.provenance(colour.provenance, reading.uncertainty),

@@ -154,7 +154,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put an own colour aside, with a way back."""
     colour = _own_colour(request, pk)
     services.soft_delete(colour)
-    undo.offer(request, words.undo.put_aside_said(colour.name, words.undo.REVIEWS_KEEP), "own-restore", colour.pk)
+    undo.offer(request, words.undo.put_aside_text(colour.name, words.undo.REVIEWS_KEEP), "own-restore", colour.pk)
     return redirect("own-colours")
 
 

@@ -21,7 +21,7 @@ from prism.difference import delta_e
 from prism.light.day import HALF_HOURS
 from reviews.context import ReviewContext, SwatchView
 from steps.base import StepRequest
-from steps.compare.reads import pair_said
+from steps.compare.reads import pair_text
 from steps.light.page import LightPage
 from web.pictures import smaller
 
@@ -188,7 +188,7 @@ class Consultation:
                     words.consultation.PREPARE[part.part],
                     part.finish + (f", {part.decision.paint}" if part.decision and part.decision.paint else ""),
                     coats,
-                    words.sizes.area_said(part.area) if part.area else "",
+                    words.sizes.area_text(part.area) if part.area else "",
                     part.name,
                 ),
             )
@@ -254,7 +254,7 @@ class Consultation:
             lines.append(page.shown.look if at is None else words.consultation.looks_as_at(pictures[at].title))
         day, room = self._noon, self.room
         plan = (
-            openings(day.room, words.light.openings_text(room.name, room.windows_said))
+            openings(day.room, words.light.openings_text(room.name, room.windows_text))
             if day and room
             else SafeString("")
         )
@@ -289,5 +289,5 @@ class Consultation:
                 words.walks.saw_beside(swatch.name, f"{look.said}") for look in self.context.looking.seen_beside(swatch)
             ]
             pairs.append(Pair(own, swatch.colour.screen, swatch.title or swatch.name, swatch.label))
-            lines.append(" ".join([pair_said(self.context, swatch), *seen[:1]]))
+            lines.append(" ".join([pair_text(self.context, swatch), *seen[:1]]))
         return Section("others", words.documents.DOCUMENT_TITLES["others"], FIRST, lines, pairs=pairs)

@@ -21,7 +21,7 @@ from reviews.drawings.rose import undertone_rose
 from reviews.strengths.reads import Strengths
 from steps.alternatives.reads import Placing
 from steps.base import StepRequest
-from steps.compare.reads import Together, pair_said
+from steps.compare.reads import Together, pair_text
 from steps.light.page import LightPage
 from steps.palette.parts.schemes import SchemesPart
 from steps.palette.parts.use import UsePart
@@ -184,15 +184,15 @@ class Content:
         if page.decide.decision:
             return [words.consultation.ORDER_NOW]
         lines = [words.documents.paint_boards(len(page.samples.candidates), page.samples.how)]
-        lines += words.documents.look_at_hours(page.hours_said) if page.hours_said else []
+        lines += words.documents.look_at_hours(page.hours_text) if page.hours_text else []
         return lines + (page.decide.open_points if page.viewings else [])
 
     # --- evidence ---
 
     def _comparisons(self) -> Section:
-        lines = [self.context.set.support_said]
+        lines = [self.context.set.support_text]
         for swatch in self.context.set.guide[:MOST_PAIRS]:
-            lines.append(pair_said(self.context, swatch))
+            lines.append(pair_text(self.context, swatch))
             for seen in self.context.looking.seen_beside(swatch):
                 lines.append(words.walks.saw_beside(swatch.name, f"{seen.said} {seen.standing}"))
         rose = undertone_rose(self.subject, self.context.wall)
@@ -201,7 +201,7 @@ class Content:
     def _shortlist(self) -> Section:
         shortlist = self.context.shortlist
         boards = [BoardShown(swatch.colour.screen, swatch.name, swatch.label) for swatch in shortlist]
-        lines = [pair_said(self.context, swatch) for swatch in shortlist]
+        lines = [pair_text(self.context, swatch) for swatch in shortlist]
         return Section("shortlist", words.documents.DOCUMENT_TITLES["shortlist"], EVIDENCE, lines, boards=boards)
 
     def _figures(self) -> Section:
@@ -229,7 +229,7 @@ class Content:
                 words.documents.AT_THE_EQUINOX,
                 *spots,
                 *words.warnings.counsels_plain([(counsel.kind, counsel.walls) for counsel in shown.day.counsels]),
-                shown.lamps_said,
+                shown.lamps_text,
                 shown.clean,
                 shown.deeper,
                 *self._lit.pairings,
@@ -242,7 +242,7 @@ class Content:
         return Section(
             "strengths", words.documents.DOCUMENT_TITLES["strengths"], EVIDENCE,
             [
-                words.documents.strength_said(step.strength.percent, step.sentence)
+                words.documents.strength_text(step.strength.percent, step.sentence)
                 for step in Strengths(self.context).run
                 if step.strength.percent
             ],
@@ -264,7 +264,7 @@ class Content:
         return Section("scheme", words.documents.DOCUMENT_TITLES["scheme"], EVIDENCE, lines)
 
     def _use(self) -> Section:
-        lines = [words.use.use_said(use.surface, int(use.suits), use.reasons) for use in self.uses.uses.uses]
+        lines = [words.use.use_text(use.surface, int(use.suits), use.reasons) for use in self.uses.uses.uses]
         return Section("use", words.documents.DOCUMENT_TITLES["use"], EVIDENCE, lines)
 
     def _viewings(self) -> Section:

@@ -78,7 +78,7 @@ class Shared(SecretLink):
 
     @property
     def said(self) -> str:
-        return words.sharing.link_said(self.expires, self.withdrawn, self.visits, self.last_visit)
+        return words.sharing.link_text(self.expires, self.withdrawn, self.visits, self.last_visit)
 
     @property
     def is_open(self) -> bool:
@@ -114,7 +114,7 @@ class ClientAnswer(models.Model):
     @property
     def said(self) -> str:
         review = self.review
-        return words.sharing.client_said(
+        return words.sharing.client_text(
             self.name, self.answer, review.colour.name, review.room.name if review.room else "", self.text
         )
 

@@ -125,11 +125,11 @@ def why_no_light(day: RoomDay | None, room: Room) -> str:
     return "" if day.room.windows or day.room.lamps else words.light.NO_LIGHT_AT_ALL
 
 
-def pairings_said(day: RoomDay) -> list[tuple[str, list[str]]]:
+def pairings_text(day: RoomDay) -> list[tuple[str, list[str]]]:
     """Return how the paint stands to each thing, by its name: by day, and of an evening where that is otherwise."""
     pairings = []
     for thing, by_day, late in day.pairings:
-        sentences = [words.lamps.pairing_said(thing.name, by_day.terms, by_day.level, by_day.lrv)]
+        sentences = [words.lamps.pairing_text(thing.name, by_day.terms, by_day.level, by_day.lrv)]
         if late and late.terms != by_day.terms:
             sentences.append(words.lamps.pairing_at_night(thing.name, late.terms, late.level))
         pairings.append((thing.name, sentences))

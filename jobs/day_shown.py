@@ -161,7 +161,7 @@ class DayShown(Page):
             return words.causes.NO_CAUSE
         unsure = float(day.doubts(day.paint)[t])
         without = readings(day.causes.each[0].without, unsure, day.method, day.neutral)[0]
-        return words.causes.causes_said(day.causes, self.asked.sky, self.asked.wall, without, day.own)
+        return words.causes.causes_text(day.causes, self.asked.sky, self.asked.wall, without, day.own)
 
     @cached_property
     def why_figures(self) -> list[tuple[str, str]]:
@@ -197,13 +197,13 @@ class DayShown(Page):
 
     @property
     def sun(self) -> str:
-        return words.light.sun_said(self.day.sun.rises, self.day.sun.sets, self.day.sun.up)
+        return words.light.sun_text(self.day.sun.rises, self.day.sun.sets, self.day.sun.up)
 
     @property
     def best(self) -> str:
         extremes = self.day.extremes
         return (
-            words.light.spot_said(extremes[0].hour, extremes[0].wall, words.light.sky_of(extremes[0].cloud))
+            words.light.spot_text(extremes[0].hour, extremes[0].wall, words.light.sky_of(extremes[0].cloud))
             if extremes
             else words.light.NEVER_LIT
         )
@@ -212,7 +212,7 @@ class DayShown(Page):
     def worst(self) -> str:
         extremes = self.day.extremes
         return (
-            words.light.spot_said(extremes[1].hour, extremes[1].wall, words.light.sky_of(extremes[1].cloud))
+            words.light.spot_text(extremes[1].hour, extremes[1].wall, words.light.sky_of(extremes[1].cloud))
             if extremes
             else ""
         )
@@ -226,21 +226,21 @@ class DayShown(Page):
         """What the method's practice says of rooms that look this way."""
         if self.day.facing is Facing.NOWHERE:
             return ""
-        return words.light.practice_said(self.day.facing, getattr(self.day.method.light, self.day.facing))
+        return words.light.practice_text(self.day.facing, getattr(self.day.method.light, self.day.facing))
 
     @property
     def deeper(self) -> str:
-        return words.lamps.deeper_said(*self.day.deeper)
+        return words.lamps.deeper_text(*self.day.deeper)
 
     @property
     def floor(self) -> str:
         """What the floor does to the walls; empty where it does nothing to speak of."""
-        return words.light.floor_said(self.day.floor_effect)
+        return words.light.floor_text(self.day.floor_effect)
 
     @property
     def sheen(self) -> str:
         """Where a satin wall would mirror a window; empty where it hardly does."""
-        return words.lamps.mirrored_said(self.day.mirrored("matte"), self.day.mirrored("satin"))
+        return words.lamps.mirrored_text(self.day.mirrored("matte"), self.day.mirrored("satin"))
 
     @property
     def clean(self) -> str:
@@ -251,19 +251,19 @@ class DayShown(Page):
     def under_lamps(self) -> list[tuple[str, str, str]]:
         """The wall under each temperature of lamp: its name, screen value and undertone."""
         return [
-            (words.light.kelvin_said(kelvin), self.day.screens(lab)[0], words.readings.undertone_short(reading))
+            (words.light.kelvin_text(kelvin), self.day.screens(lab)[0], words.readings.undertone_short(reading))
             for kelvin, lab, reading in self.day.under_lamps
         ]
 
     @property
-    def lamps_said(self) -> str:
+    def lamps_text(self) -> str:
         readings = self.day.under_lamps
         away = [float(delta_e(lab, self.day.board)) for _, lab, _ in readings]
-        sentences = words.lamps.lamps_said(
+        sentences = words.lamps.lamps_text(
             [k for k, _, _ in readings], [words.readings.undertone_short(r) for _, _, r in readings], away
         )
         shifts = self.day.lamp_shifts
-        sentences += " " + words.lamps.lamp_shift_said(
+        sentences += " " + words.lamps.lamp_shift_text(
             max(shifts), readings[shifts.index(max(shifts))][0], self.day.paint.has_spectrum
         )
         return sentences if self.day.room.lamps else f"{words.light.NO_LAMPS} {sentences}"

@@ -63,7 +63,7 @@ class DescribeForm(forms.Form):
     def remarks(self, job: Job) -> str:
         """Say what was supposed and what was not understood; and which place counts, where the job has another."""
         elsewhere = bool(self.town and job.town and job.town != self.town)
-        return words.rooms.described_said(
+        return words.rooms.described_text(
             self.room.supposed, self.room.unread, job.town if elsewhere else "", self.town
         )
 

@@ -173,7 +173,7 @@ def strip(day: RoomDay, name: str) -> SafeString:
     parts.append(mark_safe(f'<rect class="cursor" data-cursor x="{n(x)}" y="{n(TOP - 4)}" width="{n(CELL)}" '
                            f'height="{n(bottom - TOP + 8)}"/>'))  # fmt: skip
     spans = [(run.said, run.start, run.end) for run in runs(day)]
-    sun = words.light.sun_said(day.sun.rises, day.sun.sets, day.sun.up)
+    sun = words.light.sun_text(day.sun.rises, day.sun.sets, day.sun.up)
     width = LEFT + len(HALF_HOURS) * CELL + 12
     return svg(
         f"{name} through the day", words.light.strip_text(name, spans, sun), (0, 0, width, bottom + 28 + CURVE),

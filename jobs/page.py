@@ -15,7 +15,7 @@ from decks import queries as deck_queries
 from decks.models import Colour
 from jobs import handing, queries
 from jobs.asked_day import SEASONS, SKIES
-from jobs.contents import by_permanence, day_in, pairings_said, stimulus_of, why_no_light
+from jobs.contents import by_permanence, day_in, pairings_text, stimulus_of, why_no_light
 from jobs.day_shown import DayShown
 from jobs.lighting import RoomDay
 from jobs.models import Element, Finish, Job, Metered, Room, RoomPhoto
@@ -85,7 +85,7 @@ class JobPage:
         for room in queries.whole().filter(job=self.job, deleted=None):
             page = RoomPage(self._user, room, {})
             if page.day and page.reviews and page.day.elements:
-                summaries.append((room, words.rooms.stays_said(page.tried[0], _terms(page.day))))
+                summaries.append((room, words.rooms.stays_text(page.tried[0], _terms(page.day))))
         return summaries
 
     @cached_property
@@ -107,7 +107,7 @@ class JobPage:
     @property
     def place(self) -> str:
         job = self.job
-        return words.rooms.place_said(job.town, job.latitude, job.longitude, job.zone)
+        return words.rooms.place_text(job.town, job.latitude, job.longitude, job.zone)
 
     @property
     def colours(self) -> list[Colour]:
@@ -226,7 +226,7 @@ class RoomPage:
             (
                 r,
                 words.rooms.metered(
-                    words.light.lux_said(r.lux), r.wall, words.light.lux_said(r.computed_lux), r.lux / r.computed_lux
+                    words.light.lux_text(r.lux), r.wall, words.light.lux_text(r.computed_lux), r.lux / r.computed_lux
                 ),
                 clocks.moment(r.at, self.zone),
             )
@@ -250,7 +250,7 @@ class RoomPage:
     @property
     def elements(self) -> list[Line]:
         """What is fixed, in the order of permanence, with how the paint stands to it."""
-        pairings = dict(pairings_said(self.day)) if self.day else {}
+        pairings = dict(pairings_text(self.day)) if self.day else {}
         lines = []
         for element in by_permanence(self.room):
             colour = stimulus_of(element)

@@ -86,7 +86,7 @@ def keep(request: StudioRequest, pk: int) -> HttpResponse:
 def delete(request: StudioRequest, pk: int) -> HttpResponse:
     photo = _photo(request, pk)
     photos.put_aside(photo)
-    undo.offer(request, words.undo.put_aside_said(words.photos.THE_PHOTO), "room-photo-restore", photo.pk)
+    undo.offer(request, words.undo.put_aside_text(words.photos.THE_PHOTO), "room-photo-restore", photo.pk)
     return redirect(f"{photo.room.get_absolute_url()}#photographs")
 
 

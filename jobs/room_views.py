@@ -129,7 +129,7 @@ def delete_room(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a room aside, with a way back."""
     room = listed_room(request, pk)
     services.soft_delete(request.user, room)
-    undo.offer(request, words.undo.put_aside_said(f"the room {room}"), "room-restore", room.pk)
+    undo.offer(request, words.undo.put_aside_text(f"the room {room}"), "room-restore", room.pk)
     return redirect(room.job)
 
 

@@ -174,7 +174,7 @@ def delete_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a job aside, with a way back."""
     job = _job(request, pk)
     services.soft_delete(request.user, job)
-    undo.offer(request, words.undo.put_aside_said(f"the job {job}", words.undo.ROOMS_WENT), "job-restore", job.pk)
+    undo.offer(request, words.undo.put_aside_text(f"the job {job}", words.undo.ROOMS_WENT), "job-restore", job.pk)
     return redirect("jobs")
 
 

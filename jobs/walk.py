@@ -71,7 +71,7 @@ class Walk:
         if one[2] is None or two[2] is None:
             doubts = [self.method.doubt(colour) for colour, _, _ in (one, two)]
             pair = pairing(one[0].lab_array, two[0].lab_array, (doubts[0], doubts[1]), self.method)
-            sentences.append(words.homes.doorway_said(names, pair, "boards"))
+            sentences.append(words.homes.doorway_text(names, pair, "boards"))
             clash = pair.terms is Terms.CLASH
         else:
             for evening in (False, True):
@@ -82,7 +82,7 @@ class Walk:
                 if evening and sentences and pair.terms is not Terms.CLASH:
                     continue
                 clash |= pair.terms is Terms.CLASH
-                sentences.append(words.homes.doorway_said(names, pair, "evening" if evening else "day"))
+                sentences.append(words.homes.doorway_text(names, pair, "evening" if evening else "day"))
                 if not evening:
                     first, second = one[2].screens(lit[0].own), two[2].screens(lit[1].own)
                     screens = (first[0], second[0])
@@ -105,5 +105,5 @@ class Walk:
         return [room.name for room in self.rooms if room.pk not in led]
 
     @property
-    def closed_off_said(self) -> str:
+    def closed_off_text(self) -> str:
         return words.homes.not_in_the_walk(self.closed_off)

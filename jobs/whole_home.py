@@ -120,7 +120,7 @@ class Total:
 
     @property
     def said(self) -> str:
-        return words.homes.bought_said(self.litres, self.bought, self.unknown)
+        return words.homes.bought_text(self.litres, self.bought, self.unknown)
 
     @property
     def finish(self) -> str:
@@ -224,7 +224,7 @@ class WholeHome:
         return [room for room in self.rooms if not room.is_measured]
 
     @property
-    def unmeasured_said(self) -> str:
+    def unmeasured_text(self) -> str:
         return words.homes.not_measured([room.name for room in self.unmeasured])
 
     # --- paint ---

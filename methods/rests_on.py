@@ -31,6 +31,6 @@ def rests_on(method: Method, own: dict[str, Any] | None, paths: Sequence[str]) -
         if figure is not None and value is not None:
             label = f"{words.methods.method_part(parts[0])}: {words.methods.method_label(parts, '').lower()}"
             rests.append(
-                RestsOn(label, words.methods.figure_said(value, figure.unit), words.methods.method_effect(parts))
+                RestsOn(label, words.methods.figure_text(value, figure.unit), words.methods.method_effect(parts))
             )
     return rests

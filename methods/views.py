@@ -89,7 +89,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     """Put a method aside, with a way back."""
     method = _own(request, pk)
     services.delete(method)
-    undo.offer(request, words.undo.put_aside_said(f"“{method}”", words.undo.REVIEWS_KEEP), "method-restore", method.pk)
+    undo.offer(request, words.undo.put_aside_text(f"“{method}”", words.undo.REVIEWS_KEEP), "method-restore", method.pk)
     return redirect("methods")
 
 

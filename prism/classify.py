@@ -206,9 +206,9 @@ def _named(
     level = np.where(takes_two, two, one)
     none = np.where(weaker[:, 0] > alone, claims.levels(under[:, 0]), 0).astype(np.int8)
     level = np.where(none > 0, 0, level).astype(np.int8)
-    words_said = np.stack([first, np.where(takes_two, second, -1)], axis=1).astype(np.int8)
-    words_said[level == 0] = -1
+    words_text = np.stack([first, np.where(takes_two, second, -1)], axis=1).astype(np.int8)
+    words_text[level == 0] = -1
     strengths = np.concatenate([under, np.ones((len(u), 1))], axis=1) - np.concatenate(
         [np.zeros((len(u), 1)), over], axis=1
     )
-    return Hues(words_said, level, none, shares, weaker, strengths)
+    return Hues(words_text, level, none, shares, weaker, strengths)

@@ -37,7 +37,7 @@ class Said:
 
     @property
     def text(self) -> str:
-        return words.records.acts_said(self.lines)
+        return words.records.acts_text(self.lines)
 
     @property
     def day(self) -> date:
@@ -120,5 +120,5 @@ def _others(group: Sequence[Change]) -> list[str]:
         if change.thing in ROWS or change.action not in _ACTS:
             continue
         fields = {name: (str(pair[0]), str(pair[1])) for name, pair in (change.changes or {}).items()}
-        sentences += words.records.change_said(change.thing, _ACTS[change.action], fields, change.within)
+        sentences += words.records.change_text(change.thing, _ACTS[change.action], fields, change.within)
     return sentences

@@ -70,7 +70,7 @@ def soft_delete(request: StudioRequest, pk: int) -> HttpResponse:
     system = _own(request, pk)
     services.soft_delete(system)
     undo.offer(
-        request, words.undo.put_aside_said(f"the tinting system {system.name}"), "tinting-system-restore", system.pk
+        request, words.undo.put_aside_text(f"the tinting system {system.name}"), "tinting-system-restore", system.pk
     )
     return redirect("machine")
 

@@ -145,14 +145,14 @@ class WallPage:
     def verdict(self) -> str:
         right = [said(self.wall, answer) for answer in self.wall.accepted]
         given = self.wall.picked[:1] if self.wall.kind == Kind.UNDERTONE else self.wall.picked
-        return words.training.answer_said(bool(self.wall.right), said(self.wall, given), right)
+        return words.training.answer_text(bool(self.wall.right), said(self.wall, given), right)
 
     @property
     def stages(self) -> str:
         """How an undertone was named each time it was asked for; empty for another wall."""
         if self.wall.kind != Kind.UNDERTONE or len(self.wall.picked) < 2:
             return ""
-        return words.training.stages_said(self.wall.picked, [answer[0] for answer in self.wall.accepted])
+        return words.training.stages_text(self.wall.picked, [answer[0] for answer in self.wall.accepted])
 
 
 def colours_of(wall: Question) -> list[Colour]:

@@ -220,7 +220,7 @@ def studio_wall(request: StudioRequest, pk: int) -> HttpResponse:
         "question": words.training.TRAINED[wall.kind],
         "own": own,
         "few": "" if spread.is_told else words.training.spread_few(spread.count, set_walls.LEAST_TO_SHOW),
-        "stages": [(title, stage, words.training.spread_said(stage.answers, stage.count)) for title, stage in stages],
+        "stages": [(title, stage, words.training.spread_text(stage.answers, stage.count)) for title, stage in stages],
         "told": told_of(wall, colours_of(wall), method_queries.usual(request.user)) if own else [],
         "manages": people_queries.may_manage(request.user),
     }

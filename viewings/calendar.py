@@ -32,7 +32,7 @@ def calendar(viewings: Iterable[Viewing], address: str) -> bytes:
         event.add("dtstart", moment)
         event.add("dtend", moment + LASTS)
         event.add("summary", words.viewing.event_title(Shown(viewing).name, viewing.room.name if viewing.room else ""))
-        event.add("description", words.viewing.slot_said(viewing.why, hour_of(at), viewing.wall, viewing.sky))
+        event.add("description", words.viewing.slot_text(viewing.why, hour_of(at), viewing.wall, viewing.sky))
         if viewing.room:
             event.add(
                 "location",

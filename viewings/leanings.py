@@ -43,7 +43,7 @@ class Found:
     def said(self) -> str:
         if self.room is not None:
             return words.viewing.room_leans(self.room.name, self.leaning)
-        return words.viewing.leaning_said(name_of(self.person) or words.viewing.SOMEBODY, self.leaning)
+        return words.viewing.leaning_text(name_of(self.person) or words.viewing.SOMEBODY, self.leaning)
 
     @property
     def may_be_taken_up(self) -> bool:

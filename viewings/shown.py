@@ -59,7 +59,7 @@ class Shown(Page):
     def slot(self) -> str:
         """Why then, on which wall, and under which sky while it is still to be seen."""
         viewing, at = self.viewing, queries.local(self.viewing)
-        return words.viewing.slot_said(viewing.why, hour_of(at), viewing.wall, "" if viewing.is_seen else viewing.sky)
+        return words.viewing.slot_text(viewing.why, hour_of(at), viewing.wall, "" if viewing.is_seen else viewing.sky)
 
     @cached_property
     def held(self) -> list[scales.ScaleCheck]:
@@ -84,18 +84,18 @@ class Shown(Page):
             return []
         differs = scales.Agreement.DIFFERS
         hue = (
-            [(words.viewing.told_said(self.told, self.viewing.colour.lrv), self.told.agreement is differs)]
+            [(words.viewing.told_text(self.told, self.viewing.colour.lrv), self.told.agreement is differs)]
             if self.told
             else []
         )
-        against = hue + [(words.viewing.held_said(computed), computed.agreement is differs) for computed in self.held]
+        against = hue + [(words.viewing.held_text(computed), computed.agreement is differs) for computed in self.held]
         return against or [(words.viewing.PREDICTED_UNKNOWN, False)]
 
     @property
     def said(self) -> str:
         viewing = self.viewing
-        light = words.viewing.light_said(viewing.sky, viewing.lamps_on, viewing.lux)
+        light = words.viewing.light_text(viewing.sky, viewing.lamps_on, viewing.lux)
         hue = words.viewing.undertone_seen(viewing.undertone, viewing.colour.lrv) if viewing.undertone else ""
-        return words.viewing.viewing_said(
+        return words.viewing.viewing_text(
             viewing.answers, viewing.words, viewing.answer, viewing.who, light, self._other, hue
         )

@@ -118,7 +118,7 @@ def _metered(request: StudioRequest, viewing: Viewing) -> HttpResponse:
         request,
         viewing,
         LogForm(typed, lrv=viewing.colour.lrv),
-        words.viewing.meter_said(words.light.lux_said(lux)),
+        words.viewing.meter_text(words.light.lux_text(lux)),
         status=200,
     )
 

@@ -30,7 +30,7 @@ class Day:
 
     @property
     def title(self) -> str:
-        return words.viewing.day_said(self.day)
+        return words.viewing.day_text(self.day)
 
     @property
     def short(self) -> str:

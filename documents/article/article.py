@@ -19,7 +19,7 @@ from reviews.context.figures import Said
 from reviews.models import Review
 from steps.alternatives.reads import Placing
 from steps.base import StepRequest
-from steps.compare.reads import pair_said
+from steps.compare.reads import pair_text
 from steps.light.page import LightPage
 from steps.whites.page import WhitesPage
 
@@ -166,9 +166,9 @@ class Article:
 
     def _undertone(self) -> Part:
         pictures = [
-            self.beside(swatch, f"pair-{i}", pair_said(self.context, swatch)) for i, swatch in enumerate(self._near, 1)
+            self.beside(swatch, f"pair-{i}", pair_text(self.context, swatch)) for i, swatch in enumerate(self._near, 1)
         ]
-        sentences = (self.context.set.support_said,)
+        sentences = (self.context.set.support_text,)
         return Part("undertone", words.articles.ARTICLE_TITLES["undertone"], sentences, pictures=tuple(pictures))
 
     def _alternatives(self) -> Part:
@@ -237,7 +237,7 @@ class RoundUp:
         for at, article in enumerate(self.articles):
             beside = self.articles[at + 1] if at + 1 < len(self.articles) else self.articles[at - 1]
             swatch = article.context.decks.fetch(beside.subject.colour)
-            sentence = pair_said(article.context, swatch)
+            sentence = pair_text(article.context, swatch)
             sentences = (words.documents.document_headline(article.name, article.subject.reading, []), sentence)
             picture = article.beside(swatch, f"colour-{at + 1}", sentence)
             entries.append(Entry(article.number, beside.number, article.name, sentences, picture, article.facts))

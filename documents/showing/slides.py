@@ -116,14 +116,14 @@ class Showing:
         main = self.subject.reading.undertone.main
         own = comparative(main) if main else ""
         telling.sort(key=lambda pair: (own not in pair[1].directions, pair[1].delta_e))
-        by_said: dict[str, SwatchView] = {}
+        by_text: dict[str, SwatchView] = {}
         for held, found in telling:
-            by_said.setdefault(words.showing.beside_near(self.subject.reading, found), held)
+            by_text.setdefault(words.showing.beside_near(self.subject.reading, found), held)
         return [
             self._slide(
                 "near", sentence, f"-{swatch.colour.pk}", swatches=(self._own, _board(swatch)), notes=self._note(swatch)
             )
-            for sentence, swatch in list(by_said.items())[:MOST_NEAR]
+            for sentence, swatch in list(by_text.items())[:MOST_NEAR]
         ]
 
     def _finding(self, swatch: SwatchView) -> PairFinding:
@@ -190,7 +190,7 @@ class Showing:
 
     @property
     def said(self) -> str:
-        return words.showing.slides_said(len(self.slides), len(self.every) - len(self.slides))
+        return words.showing.slides_text(len(self.slides), len(self.every) - len(self.slides))
 
 
 def _board(swatch: SwatchView) -> Shown:

@@ -30,7 +30,7 @@ from reviews.models import Review
 from steps import services as step_services
 from steps.alternatives.reads import Placing
 from steps.compare import services as compare_services
-from steps.compare.reads import Together, pair_said
+from steps.compare.reads import Together, pair_text
 from studio import demo_station as station
 from tinting.tests import world
 from viewings import services as viewing_services
@@ -98,14 +98,14 @@ class Content(Documents):
             ("greener", "less green"),
         ):
             held = self.held(why)
-            said = pair_said(self.context(), held)
+            said = pair_text(self.context(), held)
             self.assertIn(direction, said)
             self.assertTrue(said.startswith(f"Beside {held.name}, {self.review.colour.name} is"))
             if held in self.context().set.guide[:MOST_PAIRS]:
                 self.assertIn(said, lines)
         # and on the step that holds the two up
         page = self.get("compare", beside=self.held("clean").colour.pk)
-        self.assertContains(page, pair_said(self.context(), self.held("clean")))
+        self.assertContains(page, pair_text(self.context(), self.held("clean")))
 
     def test_the_first_page_is_plain_and_the_evidence_has_the_figures(self):
         first = " ".join(line for given in self.document().first for line in given.lines)

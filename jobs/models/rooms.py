@@ -67,11 +67,11 @@ class Room(models.Model):
         return self.job.place is not None and self.is_measured
 
     @property
-    def windows_said(self) -> str:
-        return words.rooms.windows_said([window.wall for window in self.windows.all()])
+    def windows_text(self) -> str:
+        return words.rooms.windows_text([window.wall for window in self.windows.all()])
 
     @property
-    def size_said(self) -> str:
+    def size_text(self) -> str:
         """Its size, empty while that is not known."""
         if self.width is None or self.depth is None or self.height is None:
             return ""

@@ -191,7 +191,7 @@ class Walk(Home):
         dark.leads_to.add(self.galley)
         (one,) = self.home().walk.doorways
         self.assertIn("As samples, since the light", one.said[0])
-        self.assertIn("Library", self.home().walk.closed_off_said)
+        self.assertIn("Library", self.home().walk.closed_off_text)
 
     def test_a_door_and_an_opening_to_the_same_room_are_refused(self):
         page = self.sheet(self.library.pk, open_to=self.galley.pk, leads_to=self.galley.pk)

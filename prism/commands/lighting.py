@@ -123,7 +123,7 @@ def _described(sentence: str) -> Room:
         fail(words.rooms.described_wrong(wrong))
     if not room.town:
         fail(words.rooms.DESCRIBE_TOWN)
-    if remarks := words.rooms.described_said(room.supposed, room.unread, "", ""):
+    if remarks := words.rooms.described_text(room.supposed, room.unread, "", ""):
         print(remarks, file=sys.stderr)
     try:
         return room_json.from_table(room_json.of_described(room), decks.colour_of)

@@ -40,7 +40,7 @@ class Spectrum:
         return together(self.readings)
 
     @property
-    def scatter_said(self) -> str:
+    def scatter_text(self) -> str:
         """That the readings contradict one another, and what helps; empty where they agree."""
         return "" if self._together.steady else messages.devices.unsteady(self._together.spread)
 

@@ -32,7 +32,7 @@ def part(found, kind):
 
 def said(found, sky="clear"):
     without, own = readings(np.array([found.each[0].without, SAMPLE]), 0.5, METHOD)
-    return words.causes.causes_said(found, sky, "south", without, own)
+    return words.causes.causes_text(found, sky, "south", without, own)
 
 
 class Measured(unittest.TestCase):

@@ -145,7 +145,7 @@ class Proportions(unittest.TestCase):
             self.assertEqual(proportions.sides(areas, warmth, WALL).half, wall)
             self.assertEqual(proportions.sides(areas, warmth, EVEN).half, even)
         self.assertFalse(proportions.sides((50, 50), (5.0, 0.0), WALL).half)
-        half = words.palette.sides_said(proportions.sides((50, 50), (5.0, -5.0), WALL), 60)
+        half = words.palette.sides_text(proportions.sides((50, 50), (5.0, -5.0), WALL), 60)
         self.assertIn("Let one lead", half)
 
     def test_a_colour_is_repeated_by_its_like_or_its_undertone(self):
@@ -160,7 +160,7 @@ class Proportions(unittest.TestCase):
         self.assertEqual(found.where, ("rug", "chair"))
         self.assertFalse(found.one_size)
         self.assertTrue(proportions.repeats(own, [("a", own, 2.0), ("b", own, 2.2)], WALL).one_size)
-        self.assertIn("two times", words.palette.repeats_said("It", proportions.repeats(own, [], WALL), 2))
+        self.assertIn("two times", words.palette.repeats_text("It", proportions.repeats(own, [], WALL), 2))
 
 
 class Uses(unittest.TestCase):
@@ -174,7 +174,7 @@ class Uses(unittest.TestCase):
         for lab in ((96, -0.3, 3), (80, -2, 5), (60, 20, 30), (40, -2, 3), (18, 0, -2), (70, -30, 20)):
             for surface, one in self.found(lab).items():
                 self.assertTrue(one.reasons, surface)
-                said = words.use.use_said(surface, one.suits, one.reasons)
+                said = words.use.use_text(surface, one.suits, one.reasons)
                 self.assertNotIn("{", said)
                 self.assertRegex(words.use.use_figures(one.reasons), r"^-?[\d.,−]+ against", said)
         self.assertEqual(tuple(self.found((80, 0, 4))), use.SURFACES)
@@ -206,7 +206,7 @@ class Uses(unittest.TestCase):
     def test_a_deep_ceiling_comes_down(self):
         self.assertEqual(self.level((92, 0, 3), "ceiling"), Suits.SUITS)
         one = self.found((60, 0, 3))["ceiling"]
-        self.assertIn("brings a ceiling down", words.use.use_said("ceiling", one.suits, one.reasons))
+        self.assertIn("brings a ceiling down", words.use.use_text("ceiling", one.suits, one.reasons))
 
     def test_trim_is_light_or_dark_and_shows_its_edge(self):
         self.assertEqual(self.level((94, 0, 3), "trim"), Suits.SUITS)

@@ -57,19 +57,19 @@ class Written(unittest.TestCase):
         for dates, said in (("day", "5 Nov 2026"), ("month", "Nov 5, 2026"), ("iso", "2026-11-05")):
             with written_for(Habits(dates=dates)):
                 self.assertEqual((words.habits.day(day), words.habits.moment(at)), (said, f"{said}, 09:30"))
-        self.assertEqual(words.viewing.day_said(day), "Thursday 5 November")
+        self.assertEqual(words.viewing.day_text(day), "Thursday 5 November")
         with written_for(Habits(dates="month")):
             self.assertEqual(
-                (words.viewing.day_said(day), words.viewing.day_short(day)), ("Thursday November 5", "Thu Nov 5")
+                (words.viewing.day_text(day), words.viewing.day_short(day)), ("Thursday November 5", "Thu Nov 5")
             )
 
     def test_sizes(self):
         self.assertEqual(words.sizes.room_size(4.0, 3.25, 2.5).replace(words.text.NO_BREAK, " "), "4 × 3.25 × 2.5 m")
         with written_for(US):
             said = [
-                words.sizes.area_said(12),
-                words.sizes.volume_said(5),
-                words.sizes.poured_said(0.2),
+                words.sizes.area_text(12),
+                words.sizes.volume_text(5),
+                words.sizes.poured_text(0.2),
                 words.sizes.room_size(4, 3, 2.5),
             ]
         plain = [one.replace(words.text.NO_BREAK, " ") for one in said]

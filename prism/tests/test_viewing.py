@@ -92,9 +92,9 @@ class UndertonesSeen(unittest.TestCase):
 
     def test_a_light_red_is_called_a_pink(self):
         found = scales.told_hue("red", self.SHARES)
-        self.assertIn("pink", words.viewing.told_said(found, 70))
-        self.assertIn("Shows red", words.viewing.told_said(found, 10))
-        self.assertIn("no undertone", words.viewing.told_said(scales.told_hue("none", self.SHARES), 70))
+        self.assertIn("pink", words.viewing.told_text(found, 70))
+        self.assertIn("Shows red", words.viewing.told_text(found, 10))
+        self.assertIn("no undertone", words.viewing.told_text(scales.told_hue("none", self.SHARES), 70))
 
 
 class LooksThatShow(unittest.TestCase):
@@ -193,7 +193,7 @@ class Scales(unittest.TestCase):
         (one,) = scales.leanings(late)
         self.assertTrue(one.is_plain)
         self.assertAlmostEqual(one.mean, 2.5, delta=1.0)
-        self.assertIn("pinker than predicted", words.viewing.leaning_said("Isla", one))
+        self.assertIn("pinker than predicted", words.viewing.leaning_text("Isla", one))
         (other,) = scales.leanings(true)
         self.assertLess(abs(other.mean), 0.7)
         self.assertEqual(scales.leanings(late[:4]), [])

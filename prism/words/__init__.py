@@ -1,7 +1,7 @@
 """Findings to plain sentences. With `prism.messages`, which the core says itself, the only places that write prose.
 
 Functions take findings and return text; they decide nothing. Numbers are rounded here and nowhere below.
-A sentence is called by the file that holds it: `words.light.lux_said`.
+A sentence is called by the file that holds it: `words.light.lux_text`.
 """
 
 from prism.messages import habits as habits

@@ -14,7 +14,7 @@ def work_failed(number: int) -> str:
     return f"The work failed, and nothing changed. Try again. If it fails again, report work {number}."
 
 
-def work_said(state: str, done: int, steps: int, said: str, lost: bool) -> str:
+def work_text(state: str, done: int, steps: int, said: str, lost: bool) -> str:
     if state == "waiting":
         return "Waiting for its turn."
     if lost:

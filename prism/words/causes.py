@@ -39,7 +39,7 @@ def cause_named(kind: str, sky: str, dim: bool) -> str:
     return f"the {_LEVEL[dim][0] if kind == 'level' else _NAMES[kind].format(sky=sky)}"
 
 
-def causes_said(causes: Causes, sky: str, wall: str, without: Reading, own: Reading) -> str:
+def causes_text(causes: Causes, sky: str, wall: str, without: Reading, own: Reading) -> str:
     """Return what makes a wall look other than its sample, and what it would look like without the first of that.
 
     `without` is the reading of the wall without its largest cause.

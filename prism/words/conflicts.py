@@ -11,7 +11,7 @@ from prism.messages.text import capital, count, listed, number, numeral, with_ar
 from prism.words.consultation import PAINTED
 from prism.words.pairs import direction
 from prism.words.readings import hue
-from prism.words.sizes import area_said, regional, volume_said
+from prism.words.sizes import area_text, regional, volume_text
 
 if TYPE_CHECKING:
     from prism.conflicts import Conflict
@@ -96,12 +96,12 @@ def _said(conflict: Conflict) -> str:
             return f"the room’s lamps are {listed([f'{float(value):.0f} K' for value in values])}."
         case "litres":
             verb = "takes" if first in ("ceiling", "trim") else "take"
-            return f"the {PAINTED[str(first)]} {verb} {volume_said(float(values[1]))}."
+            return f"the {PAINTED[str(first)]} {verb} {volume_text(float(values[1]))}."
         case "coats":
             coats = int(float(first))
             return f"the amounts are for {numeral(coats)} {'coat' if coats == 1 else 'coats'}."
         case "area":
-            return f"for the {PAINTED[str(first)]} {area_said(float(values[1]))} are planned."
+            return f"for the {PAINTED[str(first)]} {area_text(float(values[1]))} are planned."
         case "maker":
             return f"{name} is by {first}."
         case "code":

@@ -50,7 +50,7 @@ HOURS_UNKNOWN = "The key times are unknown: enter the room’s size, place and w
 NOTHING_OPEN = "Seen at every key time in this room, and nobody asks to look again."
 
 
-def decided_said(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:
+def decided_text(name: str, sheen: str, reason: str, by: str, when: str, amount: str, paint: str = "") -> str:
     what = ", ".join(part for part in (f"{name}{f' in {regional(sheen)}' if sheen else ''}", paint, amount) if part)
     return f"{what}{f': {reason}' if reason else ''} ({by}, {when})"
 

@@ -62,7 +62,7 @@ def figure_line(label: str, value: str) -> str:
     return f"{label}: {value}"
 
 
-def strength_said(change: float, text: str) -> str:
+def strength_text(change: float, text: str) -> str:
     return f"{capital(strength_said_as(change))}, {lower_first(text)}"
 
 

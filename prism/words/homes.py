@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING
 from prism.messages.habits import day
 from prism.messages.text import NO_BREAK, capital, listed, many, number, numeral, shortened
 from prism.words.lamps import go_together
-from prism.words.sizes import area_said, covers_said, regional, volume_said
+from prism.words.sizes import area_text, covers_text, regional, volume_text
 
 if TYPE_CHECKING:
     from prism.light.together import Pairing
@@ -29,9 +29,9 @@ FINISH_WHY = {
 def finish_figures(lrv: float | None, sheen: str, area: float | None, litres: float | None) -> str:
     parts = [f"LRV {number(lrv)}"] if lrv is not None else []
     parts.append(regional(sheen))
-    parts.append("area not known" if area is None else area_said(area))
+    parts.append("area not known" if area is None else area_text(area))
     if litres is not None:
-        parts.append(volume_said(litres))
+        parts.append(volume_text(litres))
     return " · ".join(parts)
 
 
@@ -39,7 +39,7 @@ def reckoned(coats: float, spreading: float, own: bool) -> str:
     whose = "as entered here" if own else "by your method; go by the can where it differs"
     many = "coat" if coats == 1 else "coats"
     return (
-        f"Calculated with {number(coats, 0)} {many}, {covers_said(spreading)}, {whose}. Windows, doors and openings "
+        f"Calculated with {number(coats, 0)} {many}, {covers_text(spreading)}, {whose}. Windows, doors and openings "
         "are taken off. Trim and doors are estimated from the room’s size."
     )
 
@@ -183,15 +183,15 @@ def _rooms(names: Sequence[str]) -> str:
     return listed([f"the {name}" for name in names])
 
 
-def bought_said(litres: float, bought: Bought | None, unknown: bool) -> str:
+def bought_text(litres: float, bought: Bought | None, unknown: bool) -> str:
     more = ", and more for surfaces whose size is not known" if unknown else ""
     if litres <= 0:
         return f"amount not known{more and ': enter the sizes of its rooms'}"
     if bought is None:
-        return f"{volume_said(litres)}{more}"
+        return f"{volume_text(litres)}{more}"
     cans = listed([f"{count} × {name}".replace(" ", NO_BREAK) for name, count in bought.cans])
-    left = volume_said(bought.left) if bought.left >= 0.05 else "nothing"
-    return f"{volume_said(litres)}: {cans}; {left} left over{more}"
+    left = volume_text(bought.left) if bought.left >= 0.05 else "nothing"
+    return f"{volume_text(litres)}: {cans}; {left} left over{more}"
 
 
 def bought_plain(bought: Bought | None) -> str:
@@ -211,7 +211,7 @@ _WHEN = {
 }
 
 
-def doorway_said(names: tuple[str, str], pair: Pairing, when: str) -> str:
+def doorway_text(names: tuple[str, str], pair: Pairing, when: str) -> str:
     how = go_together(pair.terms, pair.level)
     gap = f"{many(round(abs(pair.lrv)), 'point')} apart" if round(abs(pair.lrv)) else "at the same depth"
     if names[0] == names[1]:

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from prism.messages.text import listed, many, number
-from prism.words.light import CLEARLY, kelvin_said
+from prism.words.light import CLEARLY, kelvin_text
 from prism.words.sizes import regional
 
 
-def lamps_said(kelvins: list[float], hues: list[str], away: list[float]) -> str:
+def lamps_text(kelvins: list[float], hues: list[str], away: list[float]) -> str:
     """Say which undertone each temperature of lamp shows, which stays closest to the sample, and to keep to one."""
     groups: list[tuple[list[float], str]] = []
     for kelvin, shown in zip(kelvins, hues, strict=True):
@@ -18,12 +18,12 @@ def lamps_said(kelvins: list[float], hues: list[str], away: list[float]) -> str:
         else:
             groups.append(([kelvin], shown))
     each = " ".join(f"Lamps of {_span(percent_held)} show {_as_noun(shown)}." for percent_held, shown in groups)
-    nearest = kelvin_said(kelvins[away.index(min(away))])
+    nearest = kelvin_text(kelvins[away.index(min(away))])
     return f"{each} {nearest} stays closest to the sample. Sample and live under one colour temperature."
 
 
 def _span(kelvins: list[float]) -> str:
-    first, last = kelvin_said(kelvins[0]), kelvin_said(kelvins[-1])
+    first, last = kelvin_text(kelvins[0]), kelvin_text(kelvins[-1])
     return first if len(kelvins) == 1 else f"{first} to {last}"
 
 
@@ -31,14 +31,14 @@ def _as_noun(shown: str) -> str:
     return "an undertone that is too close to call" if shown == "too close to call" else shown
 
 
-def lamp_shift_said(size: float, kelvin: float, known: bool) -> str:
+def lamp_shift_text(size: float, kelvin: float, known: bool) -> str:
     """Say how far a colour shifts under a lamp even beside a clean white there; without a spectrum it is a guess."""
     if not known:
         return "To predict how its pigments shift under lamps, read its spectrum with the reader."
     if size < 0.7:
         return "Beside a clean white under the same lamp, this colour looks the same."
     how = "a little" if size < 2 else "clearly"
-    return f"Even beside a clean white this colour shifts {how} under lamps, most at {kelvin_said(kelvin)}."
+    return f"Even beside a clean white this colour shifts {how} under lamps, most at {kelvin_text(kelvin)}."
 
 
 def goes_with(terms: str, level: str, thing: str) -> str:
@@ -59,7 +59,7 @@ def go_together(terms: str, level: str) -> str:
     }.get(terms, f"{'probably ' if level == 'probably' else ''}clash")
 
 
-def pairing_said(name: str, terms: str, level: str, lrv: float) -> str:
+def pairing_text(name: str, terms: str, level: str, lrv: float) -> str:
     """Say how a paint goes with something that stays, and the gap in LRV."""
     text = f"This colour {goes_with(terms, level, f'the {name}')}"
     if abs(lrv) < 1:
@@ -68,7 +68,7 @@ def pairing_said(name: str, terms: str, level: str, lrv: float) -> str:
 
 
 def pairing_at_night(name: str, terms: str, level: str) -> str:
-    """Say, after `pairing_said`, how the two go together under the lamps."""
+    """Say, after `pairing_text`, how the two go together under the lamps."""
     return f"Under the lamps the {name} and this colour {go_together(terms, level)}."
 
 
@@ -88,7 +88,7 @@ def pairings_plain(pairings: Sequence[tuple[str, str]], terms: str, evening: boo
     return f"This colour {text}{more}{' under the lamps' if evening else ''}."
 
 
-def deeper_said(darker: float, chroma: float) -> str:
+def deeper_text(darker: float, chroma: float) -> str:
     if darker < 0.7 and chroma < 0.7:
         return "On four walls this colour looks hardly deeper than the sample."
     parts = [word for word, size in (("darker", darker), ("stronger", chroma)) if size >= 0.7]
@@ -96,10 +96,10 @@ def deeper_said(darker: float, chroma: float) -> str:
     return f"On four walls this colour looks {how}{listed(parts)} than the sample: the walls reflect each other."
 
 
-def mirrored_said(matt: dict[str, float], satin: dict[str, float]) -> str:
+def mirrored_text(matt: dict[str, float], satin: dict[str, float]) -> str:
     """Say where a satin wall would mirror a window, and by how much lighter it looks there; empty where it hardly does.
 
-    >>> mirrored_said({"east": 4.0}, {"east": 24.0})
+    >>> mirrored_text({"east": 4.0}, {"east": 24.0})
     'In satin the east wall mirrors the window: up to 24 points lighter there, 4 in matt.'
     """
     if not satin or max(satin.values()) < MIRRORED_FROM:

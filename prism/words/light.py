@@ -25,10 +25,10 @@ def clock(hour: float) -> str:
     return f"{minutes // 60}:{minutes % 60:02d}"
 
 
-def lux_said(value: float) -> str:
+def lux_text(value: float) -> str:
     """Return an illuminance with its unit, as many figures as it is worth.
 
-    >>> [lux_said(value).replace(NO_BREAK, " ") for value in (1234, 87.6, 0.2)]
+    >>> [lux_text(value).replace(NO_BREAK, " ") for value in (1234, 87.6, 0.2)]
     ['1,230 lx', '88 lx', 'less than 1 lx']
     """
     if value < 1:
@@ -38,10 +38,10 @@ def lux_said(value: float) -> str:
     return f"{whole(round(value / step) * step)}{NO_BREAK}lx"
 
 
-def kelvin_said(value: float) -> str:
+def kelvin_text(value: float) -> str:
     """Return a colour temperature with its unit, to the hundred.
 
-    >>> kelvin_said(7384).replace(NO_BREAK, " ")
+    >>> kelvin_text(7384).replace(NO_BREAK, " ")
     '7,400 K'
     """
     return f"{whole(round(value, -2))}{NO_BREAK}K"
@@ -52,7 +52,7 @@ def wall_line(name: str, hour: float, wall: str, lux: float, kelvin: float, read
     if reading is None:
         return start + "too dark to see a colour"
     return (
-        f"{start}{lux_said(lux)}, {kelvin_said(kelvin)}; looks {headline(reading).lower()}, "
+        f"{start}{lux_text(lux)}, {kelvin_text(kelvin)}; looks {headline(reading).lower()}, "
         f"{undertone_short(reading).lower()}, L* {number(reading.lab[0])}"
     )
 
@@ -176,7 +176,7 @@ def seen_words(reading: Reading | None) -> str:
     return f"{sure}{hue(key, reading.lrv)}" if key else f"{sure}no clear undertone"
 
 
-def spot_said(hour: float, wall: str, sky: str) -> str:
+def spot_text(hour: float, wall: str, sky: str) -> str:
     return f"{wall} wall, {clock(hour)}, {sky}"
 
 
@@ -184,7 +184,7 @@ def sky_of(cloud: float) -> str:
     return "overcast" if cloud >= 1 else "clear" if cloud <= 0 else "partly cloudy"
 
 
-def aim_said(lrv: float, own: float, warmer: float) -> str:
+def aim_text(lrv: float, own: float, warmer: float) -> str:
     depth = f"LRV {number(lrv, 0)}" + (" or higher" if lrv > own + 1 else " or lower" if lrv < own - 1 else "")
     step = "" if abs(warmer) < 0.7 else f", {_step(warmer)} {'warmer' if warmer > 0 else 'cooler'}"
     return f"For the sample’s look in this room, choose {depth}{step}."
@@ -194,7 +194,7 @@ def _step(size: float) -> str:
     return "half a step" if abs(size) < 2 else "a step" if abs(size) < 4 else "two steps"
 
 
-def sun_said(rises: float | None, sets: float | None, up: bool) -> str:
+def sun_text(rises: float | None, sets: float | None, up: bool) -> str:
     if rises is None and sets is None:
         return "The sun does not set." if up else "The sun does not rise."
     first = f"sun up {clock(rises)}" if rises is not None else "up since the day before"
@@ -202,7 +202,7 @@ def sun_said(rises: float | None, sets: float | None, up: bool) -> str:
     return f"{first}, {last}"
 
 
-def practice_said(facing: str, text: str) -> str:
+def practice_text(facing: str, text: str) -> str:
     where = {
         "away": "that face away from the sun",
         "toward": "that face the sun",
@@ -218,7 +218,7 @@ def strip_text(name: str, runs: list[tuple[str, float, float]], sun: str) -> str
 
 
 def openings_text(name: str, windows: str) -> str:
-    """Return a plan in words: `windows` as `windows_said` has them."""
+    """Return a plan in words: `windows` as `windows_text` has them."""
     return f"Plan of {name}. Windows: {windows}."
 
 
@@ -253,7 +253,7 @@ def wall_at(wall: str, hour: float) -> str:
 
 
 def light_there(lux: float, kelvin: float) -> str:
-    return lux_said(lux) if lux < 1 else f"{lux_said(lux)}, {kelvin_said(kelvin)}"
+    return lux_text(lux) if lux < 1 else f"{lux_text(lux)}, {kelvin_text(kelvin)}"
 
 
 def run_said(start: float, end: float, said: str) -> str:
@@ -291,7 +291,7 @@ FLOOR_SEEN = 0.4
 """Lab units of warmth from which a floor's effect is worth saying."""
 
 
-def floor_said(effect: float) -> str:
+def floor_text(effect: float) -> str:
     if abs(effect) < FLOOR_SEEN:
         return ""
     return f"The floor {'warms' if effect > 0 else 'cools'} the walls{'' if abs(effect) >= CLEARLY else ' a little'}."
@@ -302,7 +302,7 @@ DRAWN_TIMES = {"": "One picture", "candidates": "Candidates", "hours": "Hours", 
 
 
 def lamps_of(kelvin: float) -> str:
-    return f"Lamps of {kelvin_said(kelvin)}"
+    return f"Lamps of {kelvin_text(kelvin)}"
 
 
 STANDS = {

@@ -258,7 +258,7 @@ def method_range(figure: Figure) -> str:
     return ""
 
 
-def figure_said(value: object, unit: str) -> str:
+def figure_text(value: object, unit: str) -> str:
     each = value if isinstance(value, list | tuple) else [value]
     shown = between().join(plain_figure(figure) if isinstance(figure, int | float) else str(figure) for figure in each)
     return f"{shown} {unit}".strip()

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from prism.painting.amounts import Bought
 from prism.words.homes import NO_FORMULA, bought_plain, parts_in_short
-from prism.words.sizes import poured_said, regional
+from prism.words.sizes import poured_text, regional
 
 NO_ORDERS = "Nothing to order yet: no colour of this job is decided, and none waits for a sample."
 
@@ -30,7 +30,7 @@ def finish_ordered(sheen: str, paint: str) -> str:
 
 def amount_ordered(cans: Bought | None, litres: float, otherwise: str = "") -> str:
     """Return whole cans; without any, what is known of the amount."""
-    return bought_plain(cans) or otherwise or poured_said(litres)
+    return bought_plain(cans) or otherwise or poured_text(litres)
 
 
 def goes_on(where: Sequence[tuple[str, str]]) -> str:
@@ -38,7 +38,7 @@ def goes_on(where: Sequence[tuple[str, str]]) -> str:
 
 
 def needed(litres: float) -> str:
-    return f"{poured_said(litres)} needed"
+    return f"{poured_text(litres)} needed"
 
 
 def recipe_ordered(recipe: str) -> str:

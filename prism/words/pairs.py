@@ -53,7 +53,7 @@ _SIZES = {
 """Words for the size of a difference as methods of earlier versions hold them."""
 
 
-def size_said(word: str) -> str:
+def size_text(word: str) -> str:
     return _SIZES.get(word, word)
 
 
@@ -62,7 +62,7 @@ def pair(first: str, second: str, finding: PairFinding, lrv: float) -> str:
         return f"Beside {second}, {first} is {phrase}."
     if finding.too_close:
         return f"{first} and {second} are too close to call from these sources. Measure both to settle it."
-    return f"Between {first} and {second} there is {size_said(finding.word)}."
+    return f"Between {first} and {second} there is {size_text(finding.word)}."
 
 
 def shift(finding: PairFinding, lrv: float) -> str:
@@ -93,7 +93,7 @@ FETCHED_REASON = "Added by hand."
 
 
 def difference(finding: PairFinding) -> str:
-    return sentence(size_said(finding.word))
+    return sentence(size_text(finding.word))
 
 
 def parts(undertone: tuple[float, float, float]) -> str:

@@ -147,7 +147,7 @@ def belongs_count(scores: Sequence[float]) -> int:
     return sum(score >= BELONGS for score in scores)
 
 
-def share_said(name: str, share: float) -> str:
+def share_text(name: str, share: float) -> str:
     return f"{name} {number(100 * share, 0)} %"
 
 
@@ -196,7 +196,7 @@ def parts_sum(total: float) -> str:
 # --- proportions ---
 
 
-def split_said(split: Sequence[float]) -> str:
+def split_text(split: Sequence[float]) -> str:
     return "/".join(number(part, 0) for part in split)
 
 
@@ -213,20 +213,20 @@ def surface_name(key: str) -> str:
     return f"{key} wall" if key in ("north", "east", "south", "west") else key
 
 
-def shares_said(shares: Sequence[tuple[str, float]], near: Sequence[float], off: float) -> str:
+def shares_text(shares: Sequence[tuple[str, float]], near: Sequence[float], off: float) -> str:
     """Say what shares colours have of the room's surfaces, and which split that is nearest to."""
     each = listed([f"{name} {number(share, 0)} %" for name, share in shares])
     how = "That is" if off < 2.5 else f"That is {many(round(off), 'point')} off"
-    return f"Of the coloured surfaces: {each}. {how} {split_said(near)}."
+    return f"Of the coloured surfaces: {each}. {how} {split_text(near)}."
 
 
-def fit_said(fit: Fit) -> str:
+def fit_text(fit: Fit) -> str:
     return (
-        f"The painted surfaces without trim divide {split_said(fit.split)}, to within {many(round(fit.off), 'point')}."
+        f"The painted surfaces without trim divide {split_text(fit.split)}, to within {many(round(fit.off), 'point')}."
     )
 
 
-def sides_said(sides: Sides, least: float) -> str:
+def sides_text(sides: Sides, least: float) -> str:
     if not sides.warm and not sides.cool:
         return "Nothing here is warm or cool enough to divide the room."
     if not sides.warm or not sides.cool:
@@ -238,7 +238,7 @@ def sides_said(sides: Sides, least: float) -> str:
     return f"{both}: enough for one to lead."
 
 
-def repeats_said(name: str, repeats: Repeats, wanted: float) -> str:
+def repeats_text(name: str, repeats: Repeats, wanted: float) -> str:
     """Say where a wall colour appears again, and whether often enough."""
     where = few([f"the {place}" for place in dict.fromkeys(repeats.where)])
     if not repeats.where:

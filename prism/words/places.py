@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from prism.messages.text import capital, count, listed, many, number, shortened, whole
-from prism.words.pairs import direction, nothing_on, said_of_pair, size_said
+from prism.words.pairs import direction, nothing_on, said_of_pair, size_text
 from prism.words.readings import headline, hue
 from prism.words.surety import graded
 
@@ -108,7 +108,7 @@ NO_STRIP = "This colour is on no strip: ask for the same undertone instead."
 
 
 def shortlisted(held: str, finding: PairFinding, lrv: float) -> str:
-    return said_of_pair(finding, lrv) or size_said(finding.word)
+    return said_of_pair(finding, lrv) or size_text(finding.word)
 
 
 SHORTLIST = "Shortlist"

@@ -35,7 +35,7 @@ def family(kind: Family) -> str:
     return kind.word if kind.clear is None else f"{kind.word}, {'clear' if kind.clear else 'muted'}"
 
 
-def family_said(reading: Reading) -> str:
+def family_text(reading: Reading) -> str:
     return family(reading.family)
 
 

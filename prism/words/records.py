@@ -33,7 +33,7 @@ def rows_changed(thing: str, room: str) -> str:
     return f"changed the {_ROWS[thing]} of {room}"
 
 
-def change_said(thing: str, act: str, fields: Fields, room: str = "") -> list[str]:
+def change_text(thing: str, act: str, fields: Fields, room: str = "") -> list[str]:
     say = _SAY.get(thing)
     return say(act, fields, room) if say else []
 
@@ -56,7 +56,7 @@ def _quoted(text: str) -> str:
     return f"“{shortened(text, _MOST)}”"
 
 
-def acts_said(lines: Sequence[str]) -> str:
+def acts_text(lines: Sequence[str]) -> str:
     text = "; ".join(lines)
     return text if text.endswith((".”", "?”", "!”")) else f"{text}."
 

@@ -74,7 +74,7 @@ def job_of_room(name: str, town: str) -> str:
     return f"{name} in {town}" if town else name
 
 
-def described_said(supposed: Sequence[str], unread: Sequence[str], place: str, other: str) -> str:
+def described_text(supposed: Sequence[str], unread: Sequence[str], place: str, other: str) -> str:
     facts = []
     if supposed:
         facts.append(f"Usual values, since you named none: {listed([SUPPOSED[key] for key in supposed])}.")
@@ -121,7 +121,7 @@ def group_name(kind: str, key: str) -> str:
     return key or {"client": "no client", "town": "no place"}.get(kind, "other")
 
 
-def place_said(town: str, latitude: float | None, longitude: float | None, zone: str) -> str:
+def place_text(town: str, latitude: float | None, longitude: float | None, zone: str) -> str:
     if latitude is None or longitude is None:
         return f"{town}, without coordinates" if town else "no place yet: without one its light cannot be predicted"
     north, east = ("N" if latitude >= 0 else "S"), ("E" if longitude >= 0 else "W")
@@ -157,7 +157,7 @@ def changed_by(name: str, when: datetime) -> str:
     return f"Changed {day(when)}{f' by {name}' if name else ''}."
 
 
-def stays_said(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[str]:
+def stays_text(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[str]:
     surely = ("clashes with", "probably clashes with")
     clashes = [
         f"{paint} {surely[level == 'probably']} the {name}{' under the lamps' if late else ''}"
@@ -170,7 +170,7 @@ def stays_said(paint: str, terms: Sequence[tuple[str, str, str, bool]]) -> list[
     return clashes or [f"{paint} clashes with nothing that stays"]
 
 
-def windows_said(walls: Sequence[str]) -> str:
+def windows_text(walls: Sequence[str]) -> str:
     counts = Counter("rooflight" if wall == "ceiling" else wall for wall in walls)
     return ", ".join(f"{numeral(many)} {wall}" if many > 1 else wall for wall, many in counts.items()) or "none"
 

@@ -23,13 +23,13 @@ def review_called(colour: str, room: str) -> str:
     return f"{colour}, {room}" if room else colour
 
 
-def link_said(expires: datetime, withdrawn: datetime | None, visits: int, last: datetime | None) -> str:
+def link_text(expires: datetime, withdrawn: datetime | None, visits: int, last: datetime | None) -> str:
     state = f"withdrawn {day(withdrawn)}" if withdrawn else f"until {day(expires)}"
     seen = f"{count(visits, 'visit')}{f', last {day(last)}' if last else ''}"
     return f"{state}; {seen}"
 
 
-def client_said(name: str, answer: str, colour: str, room: str, text: str) -> str:
+def client_text(name: str, answer: str, colour: str, room: str, text: str) -> str:
     return f"{name or 'The client'} {_CLIENT[answer]} {review_called(colour, room)}{f': {text}' if text else '.'}"
 
 

@@ -46,7 +46,7 @@ GO_WITH_IT = "These go with it."
 THIS_WHITE = "This white"
 
 
-def slides_said(count: int, left_out: int) -> str:
+def slides_text(count: int, left_out: int) -> str:
     out = f", {left_out} left out" if left_out else ""
     return f"{many(count, 'slide')}{out}"
 

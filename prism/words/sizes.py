@@ -27,22 +27,22 @@ def as_size(metric: float, kind: str) -> str:
     return plain_figure(round(metric / sizes.factor(kind), 2 if current().is_us else 4))
 
 
-def area_said(square_metres: float) -> str:
+def area_text(square_metres: float) -> str:
     digits = 0 if current().is_us else 1
     return f"{number(square_metres / sizes.factor('area'), digits)}{NO_BREAK}{sizes.unit('area')}"
 
 
-def volume_said(litres: float) -> str:
+def volume_text(litres: float) -> str:
     return f"{number(litres / sizes.factor('volume'))}{NO_BREAK}{sizes.unit('volume')}"
 
 
-def poured_said(litres: float) -> str:
+def poured_text(litres: float) -> str:
     if current().is_us:
         return f"{number(litres / sizes.OF['volume']['fl oz'])}{NO_BREAK}fl oz"
     return f"{number(1000 * litres, 0)}{NO_BREAK}mL"
 
 
-def covers_said(spreading: float) -> str:
+def covers_text(spreading: float) -> str:
     by = "gallon" if current().is_us else "litre"
     area = number(spreading / sizes.factor("spreading"), 0)
     return f"a {by} covering {area}{NO_BREAK}{sizes.unit('area')} once"

@@ -215,8 +215,8 @@ NOTHING_IN_CATALOGUE = "These decks have nothing to use instead."
 def strength_asked(name: str, value: float | str) -> str:
     if name == "like":
         return f"as dark as {value}"
-    number_said = number(float(value), 1)
-    return {"percent": f"{number_said}{NO_BREAK}%", "lrv": f"LRV {number_said}", "gap": f"a gap of {number_said}"}[name]
+    number_text = number(float(value), 1)
+    return {"percent": f"{number_text}{NO_BREAK}%", "lrv": f"LRV {number_text}", "gap": f"a gap of {number_text}"}[name]
 
 
 def strengths_contradict(asked: Sequence[str]) -> str:

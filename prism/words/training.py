@@ -252,7 +252,7 @@ STAGE_TITLES = ("alone", "beside the clean white", "beside a contrast colour")
 WALL_TAKEN_DOWN = "An exercise of the studio was removed; its answers stay."
 
 
-def stages_said(said: Sequence[str], accepted: Sequence[str]) -> str:
+def stages_text(said: Sequence[str], accepted: Sequence[str]) -> str:
     """Say how an undertone was named alone, beside the clean white, beside a contrast colour."""
     each = listed([f"{word} {way}" for word, way in zip(said, STAGE_TITLES, strict=False)])
     return f"You said {each}; predicted: {listed(list(accepted), 'or')}."
@@ -284,7 +284,7 @@ def spread_few(count_now: int, least: int) -> str:
     return f"{count(count_now, 'answer')} so far. From {least} on you see how they differ, never whose they are."
 
 
-def spread_said(answers: Sequence[tuple[str, int]], answered: int) -> str:
+def spread_text(answers: Sequence[tuple[str, int]], answered: int) -> str:
     if len(answers) == 1:
         return f"All {answered} agree: {answers[0][0]}."
     return f"{answered} answered, in {len(answers)} ways."
@@ -298,7 +298,7 @@ WALLS_FROM = {
 """Where a wall comes from that was set."""
 
 
-def answer_said(right: bool, given: str, accepted: Sequence[str]) -> str:
+def answer_text(right: bool, given: str, accepted: Sequence[str]) -> str:
     if right:
         return f"Yes: {given}."
     return f"No, it is {listed(list(accepted), 'or')}. You said {given}."

@@ -5,7 +5,7 @@ from __future__ import annotations
 from prism.messages.text import capital, lower_first
 
 
-def put_aside_said(what: str, more: str = "") -> str:
+def put_aside_text(what: str, more: str = "") -> str:
     return f"{capital(what)} was deleted{f'; {more}' if more else ''}."
 
 

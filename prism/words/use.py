@@ -88,7 +88,7 @@ def use_figures(reasons: Sequence[Reason]) -> str:
     return "; ".join(f"{number(reason.found, 1)} against {number(reason.against, 1)}" for reason in reasons)
 
 
-def use_said(surface: str, suits: int, reasons: Sequence[Reason]) -> str:
+def use_text(surface: str, suits: int, reasons: Sequence[Reason]) -> str:
     how = ("Not on", "With care on", "Good on")[suits]
     return f"{how} {on_surface(surface)}: {', '.join(use_why(reason) for reason in reasons[:2])}."
 
@@ -145,7 +145,7 @@ def use_summary(name: str, uses: Sequence[Use]) -> str:
     return " ".join([*good, *use_bad(uses)])
 
 
-def outdoors_said(name: str, outdoors: Outdoors) -> str:
+def outdoors_text(name: str, outdoors: Outdoors) -> str:
     return (
         f"On a wall in the sun, {name} looks like LRV {number(outdoors.lrv, 0)} and weaker than its sample. Choose it "
         "from a large sample board outdoors."
@@ -156,7 +156,7 @@ FRAMES = {"black": 5.0, "white": 85.0}
 """LRV of window frames, black and white, as they are made."""
 
 
-def frames_said(kind: str, points: float, gap: float) -> str:
+def frames_text(kind: str, points: float, gap: float) -> str:
     if points < gap:
         return f"Beside {kind} frames the edge is soft: {many(round(points), 'point')}."
     how = "draws every window hard" if kind == "black" and points > 50 else "is crisp"

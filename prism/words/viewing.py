@@ -9,9 +9,9 @@ from typing import TYPE_CHECKING
 
 from prism.messages.habits import current, day, hour_of
 from prism.messages.text import capital, count, listed, number, numeral, percentage
-from prism.words.light import clock, lux_said
+from prism.words.light import clock, lux_text
 from prism.words.readings import hue
-from prism.words.sizes import area_said, covers_said, poured_said
+from prism.words.sizes import area_text, covers_text, poured_text
 
 if TYPE_CHECKING:
     from prism.viewing.scales import Leaning, ScaleCheck, ToldHue
@@ -52,7 +52,7 @@ def picture_has_too_many_pixels(width: int, height: int, millions: float) -> str
     return f"The picture has {width} × {height} pixels. At most {millions:g} million can be taken: send it smaller."
 
 
-def meter_said(lux: str) -> str:
+def meter_text(lux: str) -> str:
     return f"The meter reads {lux}, and corrects the light of the room."
 
 
@@ -68,7 +68,7 @@ PHOTOS_LIE = "A photograph shows where the sample hung, not its colour."
 def sample_line(size: str, ground: str, coats: int, litres: float, margin: bool = True) -> str:
     many = "one coat" if coats == 1 else count(coats, "coat")
     edge = "25 mm of white left all round" if margin and ground != "wall" else "no white left round it"
-    return f"{size} on {GROUNDS[ground]}, {many}, {edge}, {poured_said(litres)}"
+    return f"{size} on {GROUNDS[ground]}, {many}, {edge}, {poured_text(litres)}"
 
 
 def spots(places: Sequence[tuple[str, float]]) -> str:
@@ -111,7 +111,7 @@ def looks_text(room: str, spots: Sequence[tuple[str, float]]) -> str:
 def wall_amount(area: float, coats: float, spreading: float, own: bool) -> str:
     whose = "by the job" if own else "by the method"
     many = "coat" if coats == 1 else "coats"
-    return f"{area_said(area)} of wall, {number(coats, 0)} {many}, {covers_said(spreading)}, {whose}"
+    return f"{area_text(area)} of wall, {number(coats, 0)} {many}, {covers_text(spreading)}, {whose}"
 
 
 def keep_apart(one: str, other: str) -> str:
@@ -129,7 +129,7 @@ def hold_beside(names: Sequence[str]) -> str:
     return f"Hold it beside {listed(list(names))}."
 
 
-def slot_said(why: str, hour: float, wall: str, sky: str) -> str:
+def slot_text(why: str, hour: float, wall: str, sky: str) -> str:
     weather = f", under {'an' if sky[0] in 'aeiou' else 'a'} {sky} sky" if sky else ""
     return f"{clock(hour)}, {wall} wall: {WHYS.get(why, why)}{weather}"
 
@@ -149,7 +149,7 @@ def day_and_hour(at: datetime) -> str:
     return f"{day_short(at)}, {clock(hour_of(at))}"
 
 
-def day_said(when: date) -> str:
+def day_text(when: date) -> str:
     long = {"month": f"{when:%B} {when.day}", "iso": day(when)}.get(current().dates, f"{when.day} {when:%B}")
     return f"{when:%A} {long}"
 
@@ -167,7 +167,7 @@ def viewing_place(waiting: int) -> str:
 
 
 def sample_total(boards: int, litres: float) -> str:
-    return f"{capital(count(boards, 'sample board'))}, about {poured_said(litres)} of paint in all: buy sample pots."
+    return f"{capital(count(boards, 'sample board'))}, about {poured_text(litres)} of paint in all: buy sample pots."
 
 
 LEANING_GONE = "That difference is no longer more than chance."
@@ -184,18 +184,18 @@ def samples_sentence(planned: int, seen: int, answers: str) -> str:
     return f"{capital(numeral(seen))} of {count(planned, 'viewing')} seen: {answers}."
 
 
-def light_said(sky: str, lamps_on: bool, lux: float | None) -> str:
+def light_text(sky: str, lamps_on: bool, lux: float | None) -> str:
     kind = "under lamps" if lamps_on else f"{sky} sky" if sky else ""
-    return ", ".join(part for part in (kind, lux_said(lux) if lux is not None else "") if part)
+    return ", ".join(part for part in (kind, lux_text(lux) if lux is not None else "") if part)
 
 
-def viewing_said(
+def viewing_text(
     steps: Mapping[str, int], text: str, answer: str, who: str, light: str = "", beside: str = "", undertone: str = ""
 ) -> str:
     """Return what was seen, what was said and answered, and by whom in which light; of a pair, `beside` is the other
     board; `undertone` the one that showed.
 
-    >>> viewing_said({"hue": 1}, "Clean beside the tiles", "yes", "Ann", "clear sky", undertone="blue")
+    >>> viewing_text({"hue": 1}, "Clean beside the tiles", "yes", "Ann", "clear sky", undertone="blue")
     'Shows blue, somewhat pinker. “Clean beside the tiles”, answered yes (Ann, clear sky)'
     """
     parts = [step_word(scale, step) for scale, step in steps.items() if step]
@@ -238,7 +238,7 @@ def undertone_seen(key: str, lrv: float) -> str:
     return "no undertone" if key == "none" else hue(key, lrv)
 
 
-def told_said(told: ToldHue, lrv: float) -> str:
+def told_text(told: ToldHue, lrv: float) -> str:
     """Return the undertone that was seen against the ones that were predicted."""
     seen, likeliest = undertone_seen(told.seen, lrv), undertone_seen(told.likeliest, lrv)
     how = {
@@ -249,7 +249,7 @@ def told_said(told: ToldHue, lrv: float) -> str:
     return f"Shows {seen}, {how}."
 
 
-def held_said(check: ScaleCheck) -> str:
+def held_text(check: ScaleCheck) -> str:
     return (
         f"{capital(step_word(check.scale, check.seen))}, {_AGREEMENT[check.agreement]}: "
         f"{step_word(check.scale, check.step)} ({number(check.computed, 1, signed=True)})."
@@ -259,7 +259,7 @@ def held_said(check: ScaleCheck) -> str:
 PREDICTED_UNKNOWN = "Nothing was predicted: the light of this room is unknown."
 
 
-def leaning_said(who: str, leaning: Leaning) -> str:
+def leaning_text(who: str, leaning: Leaning) -> str:
     low, high = SCALE_ENDS[leaning.scale]
     way = high if leaning.mean > 0 else low
     return (

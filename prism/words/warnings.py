@@ -17,7 +17,7 @@ _COUNSEL = {
 }
 
 
-def counsels_said(counsels: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
+def counsels_text(counsels: Sequence[tuple[str, tuple[str, ...], bool, bool, float]]) -> list[str]:
     """Return warnings of (kind, walls, whether predicted, whether the rule of thumb warns, size), those of one origin
     together with what says so."""
     by_origin: dict[str, list[str]] = {}

@@ -26,7 +26,7 @@ SHIFT_SEEN = 0.7
 """Lab units of temperature below which a white is said to read as its board does."""
 
 
-def gap_said(gap: float, wanted: float) -> str:
+def gap_text(gap: float, wanted: float) -> str:
     """Return the gap and what it does to the edge: `is 14 points lighter, so the edge is crisp`."""
     way = "lighter" if gap >= 0 else "darker"
     edge = "so the edge is crisp" if abs(gap) >= wanted else "so the edge is soft"
@@ -53,7 +53,7 @@ def white_facts(white: White, wanted: float, there: Sequence[str] = ()) -> list[
         facts.append("looks crisp, and makes the wall creamier")
     facts.append(_TEMPERATURE[white.agreement])
     if abs(white.gap) < wanted:
-        facts.append(gap_said(white.gap, wanted))
+        facts.append(gap_text(white.gap, wanted))
     return facts
 
 
@@ -123,7 +123,7 @@ def white_chosen(name: str, white: White, wanted: float, there: Sequence[str] = 
     """Say what the white that is looked at does: its edge first, then what counts most."""
     facts = [fact for fact in white_facts(white, wanted, there) if not fact.startswith("is ") or "points" not in fact]
     more = f" It {facts[0]}." if facts else ""
-    return f"{name} {gap_said(white.gap, wanted)}.{more}"
+    return f"{name} {gap_text(white.gap, wanted)}.{more}"
 
 
 def white_short(name: str, gap: float, clears: bool) -> str:
@@ -244,7 +244,7 @@ SHEEN_WHY = {
 }
 
 
-def sheen_said(surface: str, least: str, most: str, why: str) -> str:
+def sheen_text(surface: str, least: str, most: str, why: str) -> str:
     span = regional(least) if least == most else f"{regional(least)} to {regional(most)}"
     return f"{capital(regional(surface))}: {span}, {SHEEN_WHY[why]}."
 

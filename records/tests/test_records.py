@@ -114,6 +114,6 @@ class Recorded(Wall):
                 said = (
                     [words.records.rows_changed(thing, "Library")]
                     if thing in row
-                    else words.records.change_said(thing, "made", made)
+                    else words.records.change_text(thing, "made", made)
                 )
                 self.assertTrue(said and all(said))

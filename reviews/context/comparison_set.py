@@ -118,7 +118,7 @@ class ComparisonSet:
         return comparison.support(self._subject.reading, readings, self._subject.method)
 
     @property
-    def support_said(self) -> str:
+    def support_text(self) -> str:
         return words.pairs.supporting(
             self.support, [swatch.name for swatch in self.comparison_colours], self._subject.reading
         )

@@ -129,7 +129,7 @@ class Decks:
         return _twins.get((subject.owner.pk, self.state, *basis), lambda: deck_queries.twins(self.catalogue, *basis))
 
     @property
-    def twins_said(self) -> str:
+    def twins_text(self) -> str:
         """Which colours are the same to the eye or nearly, in words."""
         shown = self.subject.review.names_shown
         named = [

@@ -81,7 +81,7 @@ class AlternativesPage(Page):
 
     @property
     def twins(self) -> str:
-        return self._context.decks.twins_said
+        return self._context.decks.twins_text
 
     # --- wishes ---
 

@@ -16,7 +16,7 @@ from reviews.context.looking import Seen
 from reviews.drawings.rose import undertone_rose
 from steps.base import StepRequest
 from steps.compare.forms import SeenForm
-from steps.compare.reads import Together, pair_of, pair_said
+from steps.compare.reads import Together, pair_of, pair_text
 from web.settled import Page
 
 SEEN_KEYS = {
@@ -59,7 +59,7 @@ class ComparePage(Page):
         beside = self._wall.beside
         if beside is None or self._pair is None:
             return words.places.EMPTY_DECK
-        return pair_said(self._context, beside, self._pair)
+        return pair_text(self._context, beside, self._pair)
 
     @property
     def pair_reason(self) -> str:
@@ -148,7 +148,7 @@ class ComparePage(Page):
 
     @property
     def support(self) -> str:
-        return self._context.set.support_said
+        return self._context.set.support_text
 
     @property
     def relative_warmth(self) -> str:

@@ -15,7 +15,7 @@ def pair_of(context: ReviewContext) -> PairFinding | None:
     return compare(context.subject.reading, beside.reading, context.subject.method) if beside else None
 
 
-def pair_said(context: ReviewContext, swatch: SwatchView, pair: PairFinding | None = None) -> str:
+def pair_text(context: ReviewContext, swatch: SwatchView, pair: PairFinding | None = None) -> str:
     """Return what the subject shows beside a board, in a sentence; `pair` is that finding, where it is at hand."""
     subject = context.subject
     finding = pair or compare(subject.reading, swatch.reading, subject.method)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from functools import cached_property
 
 from decks import queries as deck_queries
-from jobs.contents import pairings_said, why_no_light
+from jobs.contents import pairings_text, why_no_light
 from jobs.day_shown import DayShown
 from jobs.forms import MoveForm
 from jobs.models import Room
@@ -65,14 +65,14 @@ class LightPage(Page):
     @cached_property
     def counsels(self) -> list[str]:
         found_counsels = self.at.day.counsels if self.at.day else []
-        return words.warnings.counsels_said([(c.kind, c.walls, c.computed, c.practice, c.size) for c in found_counsels])
+        return words.warnings.counsels_text([(c.kind, c.walls, c.computed, c.practice, c.size) for c in found_counsels])
 
     @property
     def aim(self) -> str:
         day = self.at.day
         if day is None or day.aim is None or not self.at.is_shifted:
             return ""
-        return words.light.aim_said(day.aim.lrv, self._context.subject.reading.lrv, day.aim.warmer)
+        return words.light.aim_text(day.aim.lrv, self._context.subject.reading.lrv, day.aim.warmer)
 
     @cached_property
     def better(self) -> list[tuple[Better, str]]:
@@ -92,7 +92,7 @@ class LightPage(Page):
 
     @cached_property
     def pairings(self) -> list[str]:
-        return [sentence for _, each in pairings_said(self.at.day) for sentence in each] if self.at.day else []
+        return [sentence for _, each in pairings_text(self.at.day) for sentence in each] if self.at.day else []
 
     @property
     def parting(self) -> str:

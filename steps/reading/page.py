@@ -60,11 +60,11 @@ class ReadingPage(Page):
 
     @property
     def support(self) -> str:
-        return self._context.set.support_said
+        return self._context.set.support_text
 
     @property
     def twins(self) -> str:
-        return self._context.decks.twins_said
+        return self._context.decks.twins_text
 
     @property
     def trust(self) -> list[str]:

@@ -111,7 +111,7 @@ class SamplesPage(Page):
 
     @property
     def corrections(self) -> list[tuple[Correction, str]]:
-        return [(correction, correction_said(correction)) for correction in self._leanings.taken_up]
+        return [(correction, correction_text(correction)) for correction in self._leanings.taken_up]
 
     # --- hours ---
 
@@ -142,9 +142,9 @@ class SamplesPage(Page):
         return [(swatch.colour.pk, swatch.title) for swatch in self._context.shortlist]
 
     @property
-    def hours_said(self) -> list[str]:
+    def hours_text(self) -> list[str]:
         return [
-            words.text.sentence(words.viewing.slot_said(hour.why, hour.hour, hour.wall, hour.sky))
+            words.text.sentence(words.viewing.slot_text(hour.why, hour.hour, hour.wall, hour.sky))
             for hour in self.hours
         ]
 
@@ -208,7 +208,7 @@ class SamplesPage(Page):
         return looking(self._day.room, self.room.name, [(hour.wall, hour.hour) for hour in self.hours])
 
 
-def correction_said(correction: Correction) -> str:
+def correction_text(correction: Correction) -> str:
     finding = Found(
         Leaning(correction.scale, correction.mean, correction.half, correction.count),
         person=correction.person,

@@ -180,7 +180,7 @@ def delete(request: StudioRequest, pk: int) -> HttpResponse:
     review = own_review(request, pk)
     services.delete(review)
     named = words.undo.of_review(review.called(review.colour.name), review.room.name if review.room else "")
-    undo.offer(request, words.undo.put_aside_said(named), "review-restore", review.pk)
+    undo.offer(request, words.undo.put_aside_text(named), "review-restore", review.pk)
     return redirect("home")
 
 

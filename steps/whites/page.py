@@ -192,7 +192,7 @@ class WhitesPage(Page):
     def sheens(self) -> list[str]:
         method, lrv = self._subject.method, self._subject.reading.lrv
         sheens = [
-            words.whites.sheen_said(advice.surface, advice.least, advice.most, advice.why)
+            words.whites.sheen_text(advice.surface, advice.least, advice.most, advice.why)
             for advice in sheen.advice(method)
         ]
         sheens.append(words.whites.crown_disputed(method.title))

@@ -95,8 +95,8 @@ class OnDisk(SimpleTestCase):
 
         torn = self.folder / "torn.sqlite3"
         torn.write_bytes(made.read_bytes()[:40_000])
-        for path, words_said in ((torn, "faulty"), (self.folder / "none.sqlite3", "There is no file")):
-            self.assertIn(words_said, self.run_command("restore", str(path), fails=True))
+        for path, words_text in ((torn, "faulty"), (self.folder / "none.sqlite3", "There is no file")):
+            self.assertIn(words_text, self.run_command("restore", str(path), fails=True))
         empty = self.folder / "empty.sqlite3"
         sqlite3.connect(empty).close()
         self.assertIn(words.archives.BACKUP_NONE, self.run_command("restore", str(empty), fails=True))

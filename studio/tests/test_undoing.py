@@ -33,7 +33,7 @@ class Undoing(Wall):
         self.assertContains(page, said)
         page = self.client.post(reverse("review-restore", args=[self.review.pk]), follow=True)
         self.assertContains(page, "Undone: the review of")
-        self.assertEqual(self.listed(), [words.undo.put_aside_said(f"“{method}”", words.undo.REVIEWS_KEEP)])
+        self.assertEqual(self.listed(), [words.undo.put_aside_text(f"“{method}”", words.undo.REVIEWS_KEEP)])
 
     def test_a_viewing_is_taken_out_and_back_by_one_address(self):
         one = viewing_services.look_now(self.isla, self.review, self.review.colour, "north")

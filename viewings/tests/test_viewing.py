@@ -248,7 +248,7 @@ class Logging(Viewings):
             told = Shown(one).told
             self.assertEqual(told.seen, undertone)
             after = self.client.get(reverse("viewing", args=[one.pk]))
-            self.assertContains(after, words.viewing.told_said(told, one.colour.lrv))
+            self.assertContains(after, words.viewing.told_text(told, one.colour.lrv))
         other = world.colour("T05.4")
         services.shortlist(self.review, other)
         pair = viewing_services.look_now(self.isla, self.review, self.review.colour, "north", other)

@@ -23,7 +23,7 @@ def figure(value: object, digits: int = 1) -> str:
 
 @register.filter
 def area(value: float) -> str:
-    return words.sizes.area_said(value)
+    return words.sizes.area_text(value)
 
 
 @register.filter

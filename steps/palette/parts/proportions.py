@@ -33,7 +33,7 @@ class ProportionsPart(SchemesPart):
     def area_map(self) -> SafeString:
         shares = self.proportions.shares
         screens = {area.name: area.screen for area in self.proportions.covered}
-        items = [(screens[name], share, words.palette.share_said(name, share)) for name, share in shares]
+        items = [(screens[name], share, words.palette.share_text(name, share)) for name, share in shares]
         return drawings.areas(items, words.palette.AREAS_LABEL, "; ".join(title for _, _, title in items))
 
     @property
@@ -41,7 +41,7 @@ class ProportionsPart(SchemesPart):
         """The surfaces that are painted: key, name, area, and which place is on each."""
         at = self.proportions
         return [
-            (key, words.palette.surface_name(key), words.sizes.area_said(at.areas[key]), at.on[key])
+            (key, words.palette.surface_name(key), words.sizes.area_text(at.areas[key]), at.on[key])
             for key in SURFACES
             if at.areas.get(key, 0) > 0
         ]
@@ -88,10 +88,10 @@ class ProportionsPart(SchemesPart):
         if not at.shares:
             return [words.palette.NO_SURFACES if self.at.room else words.palette.NO_COMPANIONS]
         from_real = [] if at.areas else [words.palette.NO_SURFACES if self.at.room else words.palette.NO_ROOM_SURFACES]
-        lines = [words.palette.shares_said([(name, 100 * share) for name, share in at.shares[:4]], *at.nearest)]
+        lines = [words.palette.shares_text([(name, 100 * share) for name, share in at.shares[:4]], *at.nearest)]
         if at.fit:
-            lines.append(words.palette.fit_said(at.fit))
-        lines.append(words.palette.sides_said(at.sides, method.palette.uneven))
+            lines.append(words.palette.fit_text(at.fit))
+        lines.append(words.palette.sides_text(at.sides, method.palette.uneven))
         if at.areas:
-            lines.append(words.palette.repeats_said(self._subject.name, at.repeats, method.palette.repeats))
+            lines.append(words.palette.repeats_text(self._subject.name, at.repeats, method.palette.repeats))
         return [*lines, *([self.waits] if self.waits else []), *from_real]

@@ -55,11 +55,11 @@ class UsePart(Part):
     def outside_lines(self) -> list[str]:
         """What it looks like outdoors, beside frames, and beside the brick or stone that was chosen."""
         lrv, gap = self._subject.reading.lrv, self._subject.method.trim_gap
-        lines = [words.use.outdoors_said(self._subject.name, self.uses.outdoors)]
-        lines += [words.use.frames_said(kind, abs(lrv - own), gap) for kind, own in words.use.FRAMES.items()]
+        lines = [words.use.outdoors_text(self._subject.name, self.uses.outdoors)]
+        lines += [words.use.frames_text(kind, abs(lrv - own), gap) for kind, own in words.use.FRAMES.items()]
         if self.uses.beside:
             name, pair = self.uses.beside
-            lines.append(words.lamps.pairing_said(name, pair.terms, pair.level, pair.lrv))
+            lines.append(words.lamps.pairing_text(name, pair.terms, pair.level, pair.lrv))
         return lines
 
     @property

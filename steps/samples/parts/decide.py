@@ -93,7 +93,7 @@ class DecidePart(Page):
         ]
         name = called(decision.colour.name)
         return Recorded(
-            decision, decision_said(decision, name), decision_said(decision, name, with_reason=False), formula, against
+            decision, decision_text(decision, name), decision_text(decision, name, with_reason=False), formula, against
         )
 
     @cached_property
@@ -132,10 +132,10 @@ class DecidePart(Page):
         return self._sent or DecideForm(None, self._context, self.asked)
 
 
-def decision_said(decision: Decision, name: str, with_reason: bool = True) -> str:
-    amount = words.sizes.volume_said(decision.litres) if decision.litres else ""
+def decision_text(decision: Decision, name: str, with_reason: bool = True) -> str:
+    amount = words.sizes.volume_text(decision.litres) if decision.litres else ""
     reason = decision.reason if with_reason else ""
-    sentence = words.decisions.decided_said(
+    sentence = words.decisions.decided_text(
         name, decision.sheen, reason, decision.who, clocks.day(decision.made), amount, decision.paint
     )
     return f"{sentence}; reopened {clocks.day(decision.reopened)}" if decision.reopened else sentence

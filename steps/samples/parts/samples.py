@@ -120,7 +120,7 @@ class SamplesPart(Page):
         return [swatch for swatch in boards if swatch is not None]
 
     @property
-    def beside_said(self) -> str:
+    def beside_text(self) -> str:
         return (
             words.viewing.hold_beside([swatch.name for swatch in self.beside])
             if self.beside
@@ -128,7 +128,7 @@ class SamplesPart(Page):
         )
 
     @property
-    def merging_said(self) -> str:
+    def merging_text(self) -> str:
         names = [self._range[i].name for i in self.telling.merging]
         return words.viewing.merging_here(names, self.room.name) if names and self.room else ""
 
@@ -137,7 +137,7 @@ class SamplesPart(Page):
         return element_boards(self.room) if self.room else []
 
     @property
-    def stays_said(self) -> str:
+    def stays_text(self) -> str:
         return (
             words.viewing.hold_against([words.whites.stands_there(element.name) for element in self.stays])
             if self.stays
