@@ -39,6 +39,8 @@ def export_of(username: str, path: Path) -> str:
     """
     if not User.objects.filter(username=username, membership__isnull=False).exists():
         raise OneStudioError(words.people.nobody_called(username))
+    if not os.access(path.resolve().parent, os.W_OK):
+        raise OneStudioError(words.archives.folder_unwritable(str(path.parent)))
     with TemporaryDirectory() as folder:
         copy = backups.back_up(Path(folder))
         done = subprocess.run(

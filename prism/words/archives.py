@@ -17,6 +17,10 @@ def archive_missing(name: str) -> str:
     return f"{name}: there is no such file."
 
 
+def folder_unwritable(folder: str) -> str:
+    return f"{folder}: there is no such folder, or nothing can be written there."
+
+
 def archive_told(counts: Mapping[str, int], digest: str) -> str:
     lines = [f"{count:>9,} {name}" for name, count in counts.items()]
     return "\n".join([*lines, f"{sum(counts.values()):>9,} in all", f"digest {digest}"])

@@ -29,8 +29,8 @@ NAMED = re.compile(r"name=\"([\w\-.]+)\"")
 THOROUGH = "THOROUGH" in os.environ
 """Whether all values are tried everywhere, for minutes: `THOROUGH=1 manage.py test studio.tests.test_hostile`."""
 AT_ONCE, EACH, ODD = (len(HOSTILE), 5, 3) if THOROUGH else (2, 1, 1)
-"""Hostile values that each address is sent in all fields, and each field of a form by itself; and bytes that are no text:
-they take turns."""
+"""Hostile values that each address is sent in all fields, and each field of a form by itself, and bytes that are no
+text: they take turns."""
 AT_RANDOM, SEED = int(os.environ.get("REQUESTS", "150")), int(os.environ.get("SEED", "1"))
 """Requests with parts changed at random, and what they begin with: `REQUESTS=100000 manage.py test …test_hostile`."""
 ODD_BYTES = ("%ED%A0%80", "%FF%FE", "%00")

@@ -80,5 +80,5 @@ class OneOfSeveral(TransactionTestCase):
     def test_nobody_of_that_name_and_no_way_to_write_are_said(self):
         with self.assertRaisesMessage(CommandError, "Nobody has the user name"):
             call_command("export_studio", self.file, of="una", stdout=io.StringIO())
-        with self.assertRaises(CommandError):
+        with self.assertRaisesMessage(CommandError, "no: there is no such folder, or nothing can be written there."):
             call_command("export_studio", self.file.parent / "no" / "file", of="isla", stdout=io.StringIO())

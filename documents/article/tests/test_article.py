@@ -111,6 +111,11 @@ class Articles(Wall):
                 call_command("article", 999_999, str(out / "none"))
             with self.assertRaises(CommandError):
                 call_command("article", self.review.pk, str(out / "x"), round_up="One")
+            review_services.arrange_wall(other, withhold=True)
+            for title in (None, "Greys"):
+                with self.assertRaisesMessage(CommandError, f"Review {other.pk}: "):
+                    call_command("article", self.review.pk, other.pk, str(out / "y"), round_up=title)
+            self.assertFalse((out / "y").exists())
 
     def test_several_are_chosen_shown_and_taken_along(self):
         other = Review.objects.create(owner=self.isla, colour=world.colour("T05.4"), method=self.review.method)

@@ -35,17 +35,17 @@ class Command(BaseCommand):
         self.stdout.write(f"{count} files in {directory}.")
 
     def _written(self, reviews: list[Review], directory: Path, title: str | None) -> int:
-        made = [Article(review) for review in reviews]
+        articles = [Article(review) for review in reviews]
+        for article in articles:
+            if article.waits:
+                raise CommandError(f"Review {article.number}: {article.waits}")
         if title:
-            if not 1 < len(made) <= MOST_ROUND_UP:
-                raise CommandError(f"A round-up takes 2 to {MOST_ROUND_UP} reviews, not {len(made)}.")
-            return write(directory, files_of_round_up(RoundUp(made, title)))
-        for file in made:
-            if file.waits:
-                raise CommandError(f"Review {file.number}: {file.waits}")
-        if len(made) == 1:
-            return write(directory, files_of(made[0]))
-        return write(directory, files_of_series(made))
+            if not 1 < len(articles) <= MOST_ROUND_UP:
+                raise CommandError(f"A round-up takes 2 to {MOST_ROUND_UP} reviews, not {len(articles)}.")
+            return write(directory, files_of_round_up(RoundUp(articles, title)))
+        if len(articles) == 1:
+            return write(directory, files_of(articles[0]))
+        return write(directory, files_of_series(articles))
 
     @staticmethod
     def _review(number: int) -> Review:
