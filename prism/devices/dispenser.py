@@ -45,7 +45,7 @@ class Dispenser(Protocol):
 
 
 class DispenserDriver(Protocol):
-    """How a machine is made, for each request anew."""
+    """How a machine is made for a request."""
 
     def __call__(self, system: TintSystem, seed: int, serial: int, levels: Mapping[str, float] | None, /) -> Dispenser:
         """Return the machine of a studio (`seed`) as it was left: cans made, and mL in each canister; None while it has

@@ -51,14 +51,14 @@ class Compass(Protocol):
 
 
 class LightMeterDriver(Protocol):
-    """How a light meter is made, for each reading anew."""
+    """How a light meter is made for a reading."""
 
     def __call__(self, room: int, serial: int, /) -> LightMeter:
         """Return the meter that is held in a room, by its number; `serial` counts the readings taken there."""
 
 
 class CompassDriver(Protocol):
-    """How a compass is made, for each reading anew."""
+    """How a compass is made for a reading."""
 
     def __call__(self, room: int, serial: int, /) -> Compass:
         """Return the compass that is held in a room, by its number; `serial` counts the readings taken there."""

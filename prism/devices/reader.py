@@ -51,7 +51,7 @@ class Thing:
 
 
 class ReaderDriver(Protocol):
-    """How a reader is made, for each request anew."""
+    """How a reader is made for a request."""
 
     def __call__(
         self, seed: int, serial: int, calibrated_at: float | None, also: Mapping[str, Thing], /, **options: str
