@@ -3,7 +3,7 @@ others, and what the painter does. Figures, odds and formulas are no part of it.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property, partial
 
 from django.urls import reverse
@@ -32,6 +32,8 @@ NEAR = 8.0
 """LRV points within which a colour counts as another choice."""
 EVENING = 20.0
 """The hour at which the lamps are shown."""
+DECIDED = ("decided", "agreed")
+"""Why walls are a colour, where nothing is open about it."""
 APART = 1.0
 """Hours between two pictures by day, at least."""
 
@@ -103,8 +105,17 @@ class Consultation:
         """The parts that have a colour, the walls in the colour of this review."""
         if self.line is None:
             return []
-        parts = [part for part in self.line.parts if part.colour is not None]
-        return [part for part in parts if part.part != "walls" or part.colour == self.context.review.colour]
+        return [self._in_own_colour(part) for part in self.line.parts if part.colour is not None]
+
+    def _in_own_colour(self, part: Part) -> Part:
+        """Return a part as this review would have it: walls that are another colour now, in the review's."""
+        review, subject = self.context.review, self.subject
+        if part.part != "walls" or part.colour == review.colour:
+            return part
+        return replace(
+            part, colour=review.colour, screen=subject.stimulus.screen, name=subject.name, lrv=subject.reading.lrv,
+            why="reviewed", decision=None,
+        )  # fmt: skip
 
     @property
     def walls(self) -> Part | None:
@@ -112,8 +123,15 @@ class Consultation:
 
     @property
     def is_decided(self) -> bool:
-        walls = self.walls
-        return bool(walls and walls.why in ("decided", "agreed"))
+        return self.walls is not None and self.walls.why in DECIDED
+
+    @property
+    def chosen_instead(self) -> str:
+        """The name of another colour that the walls are decided in; empty for none."""
+        walls = self.line.at("walls") if self.line else None
+        if walls is None or walls.why not in DECIDED or walls.colour == self.context.review.colour:
+            return ""
+        return walls.name
 
     # --- sections ---
 
@@ -122,17 +140,16 @@ class Consultation:
         """What is recommended and why, each sentence from one figure or decision, and the specialist's own words. What
         clashes with what stays is not suggested, unless it is decided."""
         room, walls = self.room.name if self.room else "", self.walls
+        name, instead = self.subject.name, self.chosen_instead
+        sheen = walls.sheen if walls else ""
         sentences = [
-            words.consultation.recommends(
-                self.subject.name, room, walls.sheen if walls else "", self.is_decided, self.clashes
-            ),
+            words.consultation.considered_too(name, room, instead)
+            if instead
+            else words.consultation.recommends(name, room, sheen, self.is_decided, self.clashes),
             words.consultation.described(self.subject.name, self.subject.reading),
         ]
         sentences += [line.strip() for line in self.context.review.verdict.splitlines() if line.strip()]
-        trim, ceiling = (
-            next((part_there for part_there in self.parts if part_there.part == part), None)
-            for part in ("trim", "ceiling")
-        )
+        trim, ceiling = (next((part for part in self.parts if part.part == key), None) for key in ("trim", "ceiling"))
         if trim:
             same = bool(ceiling and ceiling.colour == trim.colour)
             sentences.append(words.consultation.with_woodwork(trim.name, trim.why, same))

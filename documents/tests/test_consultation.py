@@ -12,6 +12,7 @@ from people.queries import studio_of
 from reviews import services
 from reviews.context.tests.wall import Wall
 from reviews.models import Review
+from steps import services as step_services
 from studio import demo_station as station
 from tinting.tests import world
 from viewings import services as viewing_services
@@ -44,6 +45,22 @@ class Consultations(Wall):
         self.assertEqual(trim.cells[3], "existing, stays")
         coats = {row.cells[0]: row.cells[3] for row in self.section("painter").section.rows}
         self.assertEqual(coats, {"Walls": "2", "Ceiling": "2", "Doors": "2"})  # the woodwork stays as it is
+
+    def test_one_of_two_for_the_same_walls_is_shown_on_them_and_not_the_other(self):
+        other = step_services.start(self.isla, world.colour("T05.4"))
+        services.move(other, self.rooms["Library"])  # reviewed last, and so on the walls of the whole home
+        for review in (self.review, other):
+            colours = Document(Review.objects.get(pk=review.pk)).section("colours").section
+            walls = colours.rows[0]
+            self.assertEqual(walls.cells[:2], ("Walls", f"{review.colour.name} {review.colour.code}"))
+            self.assertEqual(walls.screen, review.colour.stimulus.screen)
+            self.assertIn(f'fill="{walls.screen}"', colours.drawing)
+        viewing_services.decide(self.isla, other, Decided(other.colour, "it is calmer", "matte", litres=5.0))
+        self.assertEqual(
+            self.section("verdict").lines[0],
+            f"The walls of the Library are decided in {other.colour.name}. This page shows Pintle Blotter, which we "
+            "considered too.",
+        )
 
     def test_the_door_in_its_own_colour_stands_in_the_field(self):
         dark = world.colour("H03.2")

@@ -58,6 +58,10 @@ def recommends(name: str, room: str, sheen: str, decided: bool, clashes: bool = 
     return f"We suggest {name} for {where}{finish}. It is not decided yet."
 
 
+def considered_too(name: str, room: str, chosen: str) -> str:
+    return f"The walls of the {room} are decided in {chosen}. This page shows {name}, which we considered too."
+
+
 def described(name: str, reading: Reading) -> str:
     """Say what a colour is in one sentence, without its name said twice."""
     headline = document_headline(name, reading, [])
