@@ -58,7 +58,7 @@ class Consultations(Wall):
         viewing_services.decide(self.isla, other, Decided(other.colour, "it is calmer", "matte", litres=5.0))
         self.assertEqual(
             self.section("verdict").lines[0],
-            f"The walls of the Library are decided in {other.colour.name}. This page shows Pintle Blotter, which we "
+            f"For the walls of the Library we chose {other.colour.name}. This page shows Pintle Blotter, which we "
             "considered too.",
         )
 

@@ -59,7 +59,7 @@ def recommends(name: str, room: str, sheen: str, decided: bool, clashes: bool = 
 
 
 def considered_too(name: str, room: str, chosen: str) -> str:
-    return f"The walls of the {room} are decided in {chosen}. This page shows {name}, which we considered too."
+    return f"For the walls of the {room} we chose {chosen}. This page shows {name}, which we considered too."
 
 
 def described(name: str, reading: Reading) -> str:
