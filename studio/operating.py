@@ -19,6 +19,7 @@ from background_jobs import worker
 from background_jobs.models import Work
 from people.throttle import address_of
 from studio import backups
+from web.devices import drivers_are_there
 
 log = logging.getLogger("studio.operating")
 STARTED = time.time()
@@ -81,12 +82,15 @@ def _is_sound() -> bool:
 
 
 def look_over() -> list[str]:
-    """Look the whole database over as a server starts, and have the log say what is wrong with it."""
+    """Look the whole database and the drivers of devices over as a server starts; have the log say what is wrong."""
     path = backups.database()
     wrong = backups.faults(path) if path.is_file() else []
     for each in wrong:
         log.error("the database is damaged, restore the last copy: %s", each)
-    return wrong
+    missing = [str(error.msg) for error in drivers_are_there(None)]
+    for each in missing:
+        log.error("%s", each)
+    return [*wrong, *missing]
 
 
 @login_not_required

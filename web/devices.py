@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, cast
 
 from django.conf import settings
 from django.core.checks import CheckMessage, Error
@@ -12,14 +12,8 @@ from prism import words
 from prism.devices.dispenser import DispenserDriver
 from prism.devices.meters import CompassDriver, LightMeterDriver
 from prism.devices.reader import ReaderDriver
+from web.former_names import DRIVERS
 
-FORMER = {
-    "prism.replay.ReplayedReader": "prism.devices.replayed_reader.ReplayedReader",
-    "prism.tint.dispenser.SimulatedDispenser": "prism.devices.dispenser.SimulatedDispenser",
-    "prism.meters.SimulatedMeter": "prism.devices.meters.SimulatedMeter",
-    "prism.meters.SimulatedCompass": "prism.devices.meters.SimulatedCompass",
-}
-"""Where drivers were that the settings of a studio may still name."""
 KINDS = {
     "READER_DRIVER": ReaderDriver,
     "TINTING_DRIVER": DispenserDriver,
@@ -30,32 +24,28 @@ KINDS = {
 
 
 def reader() -> ReaderDriver:
-    driver: ReaderDriver = _named("READER_DRIVER")
-    return driver
+    return cast(ReaderDriver, _named("READER_DRIVER"))
 
 
 def tinting_machine() -> DispenserDriver:
-    driver: DispenserDriver = _named("TINTING_DRIVER")
-    return driver
+    return cast(DispenserDriver, _named("TINTING_DRIVER"))
 
 
 def light_meter() -> LightMeterDriver:
-    driver: LightMeterDriver = _named("LIGHT_METER_DRIVER")
-    return driver
+    return cast(LightMeterDriver, _named("LIGHT_METER_DRIVER"))
 
 
 def compass() -> CompassDriver:
-    driver: CompassDriver = _named("COMPASS_DRIVER")
-    return driver
+    return cast(CompassDriver, _named("COMPASS_DRIVER"))
 
 
 def _named(setting: str) -> Any:
     path = getattr(settings, setting)
-    return import_string(FORMER.get(path, path))
+    return import_string(DRIVERS.get(path, path))
 
 
 def drivers_are_there(app_configs: Any, **kwargs: Any) -> list[CheckMessage]:
-    """Return an error for each setting that names no driver, as the server starts and not when somebody measures."""
+    """Return an error for each setting that names no driver, so that it is known before somebody measures."""
     errors: list[CheckMessage] = []
     for setting, kind in KINDS.items():
         path = getattr(settings, setting)

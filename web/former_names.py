@@ -1,4 +1,4 @@
-"""What models and fields were called in files of earlier versions, and what they are called now."""
+"""What models, fields and drivers were called in earlier versions, and what they are called now."""
 
 from __future__ import annotations
 
@@ -12,6 +12,12 @@ MODELS = {
     "schools.ownschool": "schools.OwnMethod",
     "decks.earlier": "decks.ValueRevision",
     **{f"reviews.{name.lower()}": f"{app}.{name}" for app, names in _MOVED.items() for name in names},
+}
+DRIVERS = {
+    "prism.replay.ReplayedReader": "prism.devices.replayed_reader.ReplayedReader",
+    "prism.tint.dispenser.SimulatedDispenser": "prism.devices.dispenser.SimulatedDispenser",
+    "prism.meters.SimulatedMeter": "prism.devices.meters.SimulatedMeter",
+    "prism.meters.SimulatedCompass": "prism.devices.meters.SimulatedCompass",
 }
 FIELDS = {
     "reviews.review": {"school": "method", "school_table": "method_table"},

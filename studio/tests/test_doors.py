@@ -141,6 +141,12 @@ class Operated(TestCase):
                 self.assertTrue(operating.look_over())
             self.assertIn("restore the last copy", said.output[0])
 
+    @override_settings(READER_DRIVER="shop.Reader")
+    def test_a_server_that_starts_without_a_driver_says_which(self):
+        with self.assertLogs("studio.operating") as said:
+            self.assertEqual(len(operating.look_over()), 1)
+        self.assertIn("READER_DRIVER names 'shop.Reader'", said.output[0])
+
     def test_the_log_says_where_an_error_arose_and_nothing_of_what_was_in_hand(self):
         try:
             raise ValueError("the hall of Mrs Tarn in Fog Bell")
