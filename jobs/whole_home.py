@@ -175,10 +175,10 @@ class WholeHome:
         parts = [self._part(room, part, size) for part in Finish.Part.values]
         remarks = []
         stays = {finish.part: finish.sheen for finish in room.finishes.all() if finish.stays and finish.sheen}
-        for part_line in parts:
+        for part in parts:
             for other, own in stays.items():
-                if {part_line.part, other} == {"trim", "doors"} and part_line.part != other and part_line.sheen != own:
-                    remarks.append(words.homes.sheens_differ(part_line.part, part_line.sheen, other, own))
+                if {part.part, other} == {"trim", "doors"} and part.part != other and part.sheen != own:
+                    remarks.append(words.homes.sheens_differ(part.part, part.sheen, other, own))
         agreed = agreed_of(room)
         by_hand = finish_of(room, Finish.Part.WALLS)
         if agreed and by_hand and by_hand.colour and by_hand.colour_id != agreed[1].colour_id:
@@ -249,9 +249,7 @@ class WholeHome:
                 total.is_decided &= part.why != "reviewed"
         for total in totals.values():
             total.bought, total.recipe = self.bought(total.litres), self._recipe(total)
-        return sorted(
-            totals.values(), key=lambda total_there: (-total_there.litres, total_there.colour.name, total_there.sheen)
-        )
+        return sorted(totals.values(), key=lambda total: (-total.litres, total.colour.name, total.sheen))
 
     def bought(self, wanted: float) -> Bought | None:
         """Return the whole cans that hold so many litres; None where no cans are known that do."""

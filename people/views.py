@@ -47,7 +47,7 @@ def _show(
         "not_again": words.sharing.NOT_SHOWN_AGAIN,
         "invitations": [(invitation, invitation.address(request, "join")) for invitation in opened],
     }
-    failed = trouble or any(any_form.errors for any_form in (form, habits) if any_form)
+    failed = trouble or any(each.errors for each in (form, habits) if each)
     return render(request, "people/people.html", context, status=422 if failed else 200)
 
 

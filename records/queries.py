@@ -103,13 +103,11 @@ def _acts(changes: Iterable[Change]) -> list[list[Change]]:
 def _rows(group: Sequence[Change]) -> list[str]:
     begun = {change.within for change in group if change.thing == "jobs.Room" and _ACTS[change.action] == MADE}
     came, went = Counter[tuple[str, str, str]](), Counter[tuple[str, str, str]]()
-    for change_there in group:
-        if change_there.thing in ROWS and change_there.within not in begun:
-            act = _ACTS[change_there.action]
-            values = sorted(
-                (name, new if act == MADE else old) for name, (old, new) in (change_there.changes or {}).items()
-            )
-            (came if act != GONE else went)[change_there.thing, change_there.within, repr(values)] += 1
+    for change in group:
+        if change.thing in ROWS and change.within not in begun:
+            act = _ACTS[change.action]
+            values = sorted((name, new if act == MADE else old) for name, (old, new) in (change.changes or {}).items())
+            (came if act != GONE else went)[change.thing, change.within, repr(values)] += 1
     kept = {(thing, within) for thing, within, _ in (came - went) + (went - came)}
     return [words.records.rows_changed(thing, within) for thing, within in sorted(kept)]
 

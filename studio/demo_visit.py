@@ -121,8 +121,8 @@ def _copy_practice(source: User, to: User) -> None:
             wall.pk, wall.sitting, wall.set_wall = None, sitting, None
         Wall.objects.bulk_create(copied)
     returning = list(Returning.objects.filter(owner=source))
-    for copied_wall in returning:
-        copied_wall.pk, copied_wall.owner = None, to
+    for due in returning:
+        due.pk, due.owner = None, to
     Returning.objects.bulk_create(returning)
     for agreed in Agreed.objects.filter(person=source):
         Agreed.objects.create(person=to, since=agreed.since)

@@ -45,8 +45,8 @@ class Done:
 
 def done_since(user: User, since: datetime) -> list[Done]:
     """Return what each person of the studio did; only their own to who does not manage it."""
-    everybody = list(members(user)) if may_manage(user) else [membership(user)]
-    people = [member.user_id for member in everybody]
+    colleagues = list(members(user)) if may_manage(user) else [membership(user)]
+    people = [member.user_id for member in colleagues]
     jobs = job_queries.of_studio(user).filter(deleted=None).exclude(state=Job.State.PAINTED)
     reviews = Review.objects.filter(owner__in=people, deleted=None, created__gte=since)
     looks = Viewing.objects.filter(by__in=people, deleted=None, seen_at__gte=since)
@@ -57,7 +57,7 @@ def done_since(user: User, since: datetime) -> list[Done]:
         Counter(looks.values_list("by", flat=True)),
         Counter(decisions.values_list("by", flat=True)),
     )
-    return [Done(member.name, *(count[member.user_id] for count in counts)) for member in everybody]
+    return [Done(member.name, *(count[member.user_id] for count in counts)) for member in colleagues]
 
 
 @require_safe

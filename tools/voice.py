@@ -103,14 +103,14 @@ def faults(sentences: list[Sentence]) -> list[str]:
     """Return what is wrong: too long, two colons or semicolons, avoided words, said twice on one screen."""
     wrong = []
     unique = {sentence.text: sentence for sentence in sentences}.values()
-    for odd in unique:
-        if odd.words > MOST:
-            wrong.append(f"{odd.words} words · {odd.screen} · {odd.text}")
-        if len(re.findall(r"[:;](?!\d)", odd.text)) > 1:
-            wrong.append(f"two colons · {odd.screen} · {odd.text}")
+    for sentence in unique:
+        if sentence.words > MOST:
+            wrong.append(f"{sentence.words} words · {sentence.screen} · {sentence.text}")
+        if len(re.findall(r"[:;](?!\d)", sentence.text)) > 1:
+            wrong.append(f"two colons · {sentence.screen} · {sentence.text}")
         for pattern, instead in AVOIDED.items():
-            if hit := re.search(pattern, odd.text):
-                wrong.append(f"'{hit[0]}', rather {instead} · {odd.screen} · {odd.text}")
+            if hit := re.search(pattern, sentence.text):
+                wrong.append(f"'{hit[0]}', rather {instead} · {sentence.screen} · {sentence.text}")
     for (screen, text), times in Counter(
         (sentence.screen, sentence.text) for sentence in sentences if sentence.words > 4
     ).items():
@@ -186,8 +186,8 @@ def main() -> None:
     every = (*addresses(user), *given(user))
     sentences = screens(client, every)
     if "--all" in sys.argv:
-        for odd in {sentence.text: sentence for sentence in sentences}.values():
-            print(f"{odd.words:>3} {odd.screen:<34} {odd.text}")
+        for sentence in {sentence.text: sentence for sentence in sentences}.values():
+            print(f"{sentence.words:>3} {sentence.screen:<34} {sentence.text}")
     wrong = [*faults(sentences), *told_clients(sentences)]
     print(*wrong, sep="\n")
     print(f"{len({sentence.text for sentence in sentences})} sentences on {len(every)} screens, {len(wrong)} faults")

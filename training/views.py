@@ -88,18 +88,18 @@ def _wall(request: StudioRequest, pk: int, number: int) -> Wall:
 @never_cache
 @require_safe
 def sitting(request: StudioRequest, pk: int) -> HttpResponse:
-    own_sitting = _sitting(request, pk)
-    result = Result(own_sitting)
-    if result.is_round and "more" not in request.GET and not own_sitting.is_over:
-        return render(request, "training/over.html", {"sitting": own_sitting, "result": result, "goes_on": True})
+    current = _sitting(request, pk)
+    result = Result(current)
+    if result.is_round and "more" not in request.GET and not current.is_over:
+        return render(request, "training/over.html", {"sitting": current, "result": result, "goes_on": True})
     try:
-        wall = services.hang(own_sitting)
+        wall = services.hang(current)
     except NoWallError as wrong:
-        return render(request, "training/over.html", {"sitting": own_sitting, "trouble": str(wrong)}, status=422)
+        return render(request, "training/over.html", {"sitting": current, "trouble": str(wrong)}, status=422)
     if wall is None:
         notice = words.training.sitting_over(len(result.answered), result.right)
-        notice = words.training.CLOCK_SET_BACK if own_sitting.is_before else notice
-        return render(request, "training/over.html", {"sitting": own_sitting, "said": notice, "result": result})
+        notice = words.training.CLOCK_SET_BACK if current.is_before else notice
+        return render(request, "training/over.html", {"sitting": current, "said": notice, "result": result})
     before = queries.answered_before(wall)
     return render(request, "training/wall.html", {"page": WallPage(wall), "before": before and WallPage(before)})
 

@@ -135,8 +135,8 @@ def add_photo(request: StudioRequest, pk: int) -> HttpResponse:
 
 @require_safe
 def photo(request: StudioRequest, pk: int) -> HttpResponse:
-    photo_there = get_object_or_404(ViewingPhoto, viewing=_viewing(request, pk))
-    response = HttpResponse(bytes(photo_there.content), content_type="image/jpeg")
+    kept = get_object_or_404(ViewingPhoto, viewing=_viewing(request, pk))
+    response = HttpResponse(bytes(kept.content), content_type="image/jpeg")
     response["Cache-Control"] = "private, max-age=300"
     return response
 

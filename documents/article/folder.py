@@ -35,8 +35,8 @@ def files_of_round_up(round_up: RoundUp) -> Iterator[tuple[str, bytes]]:
     yield "article.md", _round_up_markdown(round_up).encode()
     yield "article.json", as_json([entry.facts for entry in round_up.entries]).encode()
     yield "article.css", STYLE.read_bytes()
-    for pair_entry in round_up.entries:
-        yield pair_entry.picture.name, pair_entry.picture.png()
+    for entry in round_up.entries:
+        yield entry.picture.name, entry.picture.png()
 
 
 def files_of_series(articles: Sequence[Article]) -> Iterator[tuple[str, bytes]]:

@@ -40,9 +40,9 @@ class SeveralForm(forms.Form):
         chosen = [Article(self._by_pk[pk]) for pk in dict.fromkeys(self.cleaned_data["review"])]
         if not 1 < len(chosen) <= MOST_ROUND_UP:
             raise forms.ValidationError(words.articles.round_up_size(MOST_ROUND_UP))
-        for listed_review in chosen:
-            if waits := listed_review.waits:
-                raise forms.ValidationError(words.articles.round_up_waits(listed_review.name, waits))
+        for article in chosen:
+            if waits := article.waits:
+                raise forms.ValidationError(words.articles.round_up_waits(article.name, waits))
         return chosen
 
     def clean_title(self) -> str:

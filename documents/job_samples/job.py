@@ -72,7 +72,7 @@ class JobBoards:
                 board = made.setdefault(swatch.colour.pk, fresh)
                 if page.review.room:
                     board.rooms.setdefault(page.review.room.name, spots)
-        return sorted(made.values(), key=lambda job_board: job_board.name)
+        return sorted(made.values(), key=lambda board: board.name)
 
     @property
     def total(self) -> str:

@@ -74,7 +74,7 @@ def orders_of(user: User, job: Job, home: WholeHome | None = None) -> list[Order
             order(total.colour.maker_name).paint.append(_paint(total))
     for board in boards:
         order(board.colour.maker_name).pots.append(_pot(home, board))
-    return sorted(orders.values(), key=lambda order_there: (not order_there.maker, order_there.maker))
+    return sorted(orders.values(), key=lambda order: (not order.maker, order.maker))
 
 
 def _paint(total: Total) -> Line:

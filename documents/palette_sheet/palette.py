@@ -78,7 +78,7 @@ class JobPalette:
                 one.area += part.area or UNKNOWN_AREA
                 if part.sheen and part.sheen not in one.sheens:
                     one.sheens.append(part.sheen)
-        return sorted(colours.values(), key=lambda colour_there: (-colour_there.area, colour_there.name))
+        return sorted(colours.values(), key=lambda colour: (-colour.area, colour.name))
 
     @property
     def field(self) -> SafeString:

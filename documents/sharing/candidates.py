@@ -28,7 +28,7 @@ def candidates(pages: Iterable[tuple[Review, Document]]) -> list[tuple[str, list
         for review, made in pages
         if review.room_id and not made.waits and not made.content.consultation.is_decided
     ]
-    by_room = groupby(sorted(open_ones, key=lambda listed_review: listed_review.room_id or 0), key=lambda one: one.room)
+    by_room = groupby(sorted(open_ones, key=lambda review: review.room_id or 0), key=lambda review: review.room)
     return [(room.name, choices) for room, reviews in by_room if room and len(choices := _together(list(reviews))) > 1]
 
 
