@@ -4,8 +4,10 @@ import jobs.validators
 import web.values
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('decks', '0015_made_by'),

@@ -3,8 +3,10 @@
 import web.values
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('instruments', '0004_machine_moves'),

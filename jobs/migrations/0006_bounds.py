@@ -3,8 +3,10 @@
 import jobs.validators
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('jobs', '0005_rotation_deg'),

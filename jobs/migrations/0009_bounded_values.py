@@ -2,8 +2,10 @@
 
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('jobs', '0008_photos'),

@@ -3,8 +3,10 @@
 import methods.models
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('schools', '0004_own_method'),

@@ -1,11 +1,12 @@
 """Lines of text become jobs and rooms; nothing is lost, and a studio's people share them."""
 
-from django.db import connection
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+from django.db import connection, connections
 from django.db.migrations.executor import MigrationExecutor
 from django.db.migrations.loader import MigrationLoader
-from django.test import TransactionTestCase
-
-from decks import shared_decks
+from django.test import SimpleTestCase
 
 BEFORE = [
     ("decks", "0014_value_revision"),
@@ -30,14 +31,18 @@ def one_by_one():
     return executor
 
 
-class LinesOfText(TransactionTestCase):
-    def setUp(self):
-        shared_decks.open_up()  # as the command does before it migrates, and closes after
+class LinesOfText(SimpleTestCase):
+    databases = ["default"]
 
-    def tearDown(self):
-        executor = one_by_one()
-        executor.migrate(executor.loader.graph.leaf_nodes())
-        shared_decks.close()
+    def setUp(self):
+        """Begin with an empty database, in the place of the one that all tests share."""
+        shared = connections["default"]
+        self.addCleanup(connections.__setitem__, "default", shared)
+        folder = self.enterContext(TemporaryDirectory())
+        own = connections.create_connection("default")
+        own.settings_dict = shared.settings_dict | {"NAME": str(Path(folder) / "own.sqlite3")}
+        self.addCleanup(own.close)
+        connections["default"] = own
 
     def test_text_becomes_jobs_and_rooms_and_back(self):
         executor = one_by_one()

@@ -5,8 +5,10 @@ import tinting.models
 import web.values
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('tinting', '0003_machine_busy'),

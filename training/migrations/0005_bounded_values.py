@@ -5,8 +5,10 @@ import training.models
 import web.values
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('training', '0004_viewings_app'),

@@ -4,8 +4,10 @@ import jobs.validators
 import web.values
 from django.db import migrations, models
 
+from web.rules_only import RulesOnly
 
-class Migration(migrations.Migration):
+
+class Migration(RulesOnly):
 
     dependencies = [
         ('viewings', '0002_bounds'),
