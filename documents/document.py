@@ -164,7 +164,8 @@ class Document:
         return _against(text, Known(self.content, [text]).evidence())
 
     def section(self, key: str) -> Given | None:
-        return next((given for given in self.every if given.section.key == key), None)
+        given = next((given for given in self._client if given.section.key == key), None)
+        return given or next((given for given in self._evidence if given.section.key == key), None)
 
     def table(self) -> dict[str, object]:
         subject = self.context.subject

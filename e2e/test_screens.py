@@ -1,4 +1,4 @@
-"""Every screen wide, on a phone and at twice the size of text: nothing is lost, and axe finds nothing."""
+"""Every screen on a phone, at twice the size of text and wide: nothing is lost, and axe finds nothing."""
 
 import re
 import tempfile
@@ -39,22 +39,38 @@ WRONG = {
 """What no sentence of the studio may hold."""
 
 
-class Screens(BrowserTest):
-    def test_the_answer_of_each_step_is_on_the_first_screen(self):
-        for step in STEPS:
-            with self.subTest(step):
-                resize(self.browser, *WIDE)
-                self.open(f"/reviews/8/{step}/")
-                self.settled()
-                _, bottom, _, height = self.browser.execute_script(ANSWER)
-                self.assertLessEqual(bottom, height, "wide")
-                resize(self.browser, *PHONE)
-                _, _, below, _ = self.browser.execute_script(ANSWER)
-                self.assertLess(below, TABS, "right under the swatches of a phone")
-                resize(self.browser, *TWICE)
-                top, _, _, height = self.browser.execute_script(ANSWER)
-                self.assertLess(top, height, "at 200 %")
+class Walking(BrowserTest):
+    def assert_said_well(self):
+        text = self.browser.execute_script("return document.querySelector('main').innerText")
+        for wrong, pattern in WRONG.items():
+            found = [text[max(one.start() - 30, 0) : one.end() + 30] for one in re.finditer(pattern, text)]
+            self.assertEqual(found, [], wrong)
 
+    def walk(self, screens):
+        """Look at each screen as it comes on a phone, then at twice the size of text, then wide."""
+        for screen in screens:
+            resize(self.browser, *PHONE)
+            self.open(screen)
+            self.settled()
+            for size, also in ((PHONE, self.assert_touched_with_ease), (TWICE, None), (WIDE, self.assert_said_well)):
+                with self.subTest(screen, size=size):
+                    resize(self.browser, *size)
+                    wide = self.browser.execute_script("return document.documentElement.scrollWidth")
+                    self.assertLessEqual(wide, size[0])
+                    self.assertEqual(self.browser.execute_script(CUT), [])
+                    self.assert_accessible(f"{screen} at {size[0]}")
+                    if also:
+                        also()
+
+    def assert_touched_with_ease(self):
+        """On a phone whatever is touched is large, and the boards come first, or the room where one is drawn."""
+        self.assertEqual(self.browser.execute_script(SMALL), [])
+        boards = self.all(".wall .room-picture") or self.all(".wall .board-art")
+        if boards:
+            self.assertLess(boards[0].location["y"], 200)
+
+
+class Screens(Walking):
     def test_screens_that_are_made_on_the_way(self):
         """A method that is edited, a file looked at, a wall of training, a viewing, what a client sees, the door."""
         self.open("/methods/")
@@ -78,45 +94,30 @@ class Screens(BrowserTest):
             self.find("#id_file").send_keys(deck.name)
             self.leave("form[data-drop-deck] .strong")
         made = (method, wall, viewing, shared, self.browser.current_url)
-        self.walk(WIDE, screens=made)
-        self.walk(TWICE, screens=made)
-        self.walk(PHONE, screens=made)
+        self.walk([url.removeprefix(self.live_server_url) for url in made])
 
-    def assert_said_well(self):
-        text = self.browser.execute_script("return document.querySelector('main').innerText")
-        for wrong, pattern in WRONG.items():
-            found = [text[max(one.start() - 30, 0) : one.end() + 30] for one in re.finditer(pattern, text)]
-            self.assertEqual(found, [], wrong)
+    def test_of_the_studio_at_every_size(self):
+        self.walk([screen for screen in SCREENS if not screen.startswith("/reviews/")])
 
-    def walk(self, size, also=None, screens=SCREENS):
-        resize(self.browser, *size)
-        for screen in screens:
-            with self.subTest(screen, size=size):
-                self.open(screen.removeprefix(self.live_server_url))
+
+class ReviewScreens(Walking):
+    def test_of_a_review_at_every_size(self):
+        self.walk([screen for screen in SCREENS if screen.startswith("/reviews/")])
+
+    def test_the_answer_of_each_step_is_on_the_first_screen(self):
+        for step in STEPS:
+            with self.subTest(step):
+                resize(self.browser, *WIDE)
+                self.open(f"/reviews/8/{step}/")
                 self.settled()
-                wide = self.browser.execute_script("return document.documentElement.scrollWidth")
-                self.assertLessEqual(wide, size[0])
-                self.assertEqual(self.browser.execute_script(CUT), [])
-                self.assert_accessible(f"{screen} at {size[0]}")
-                if also:
-                    also()
-
-    def test_wide_and_well_said(self):
-        self.walk(WIDE, self.assert_said_well)
-
-    def test_at_twice_the_size(self):
-        self.walk(TWICE)
-
-    def test_on_a_phone_where_whatever_is_touched_is_large_and_the_boards_come_first(self):
-        def touched():
-            self.assertEqual(self.browser.execute_script(SMALL), [])
-            boards = self.all(".wall .room-picture") or self.all(
-                ".wall .board-art"
-            )  # where a room is drawn, it comes first
-            if boards:
-                self.assertLess(boards[0].location["y"], 200)
-
-        self.walk(PHONE, touched)
+                _, bottom, _, height = self.browser.execute_script(ANSWER)
+                self.assertLessEqual(bottom, height, "wide")
+                resize(self.browser, *PHONE)
+                _, _, below, _ = self.browser.execute_script(ANSWER)
+                self.assertLess(below, TABS, "right under the swatches of a phone")
+                resize(self.browser, *TWICE)
+                top, _, _, height = self.browser.execute_script(ANSWER)
+                self.assertLess(top, height, "at 200 %")
 
     def test_tools_fold_away_on_a_phone(self):
         resize(self.browser, *PHONE)

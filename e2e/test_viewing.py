@@ -221,8 +221,7 @@ class DocumentJourney(BrowserTest):
         self.assertIn("/sign-in/", self.browser.current_url)
         # it arrives
         resize(self.browser, *WIDE)
-        self.open("/sign-in/")
-        self.be_at_home()
-        self.leave("form[action='/enter-demo/'] button")
+        self.enter()
+        self.open("/")
         self.wait(lambda: "May we see it by the window first?" in self.text("main"))
         self.assert_accessible("the studio with an answer")
