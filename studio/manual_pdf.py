@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from base64 import b64encode
+from functools import cache
 from pathlib import Path
 
 from django.template.loader import render_to_string
@@ -15,8 +16,9 @@ from web.pdf import PAGES, typeset
 CSS = Path(__file__).parent / "manual.css"
 
 
+@cache
 def manual_pdf(paper: str = "A4") -> bytes:
-    """Return the manual on A4 or Letter."""
+    """Return the manual on A4 or Letter; typeset once, since it is the same for as long as the studio runs."""
     text = mark_safe(manual.html(_in_place))  # from a file of the studio's own
     page = render_to_string("studio/manual_print.html", {"text": text, "sections": glossary.sections()})
     return typeset(page, paper, PAGES, CSS)

@@ -129,15 +129,29 @@ class Renderer(TemplatesSetting):
     field_template_name = "web/field.html"
 
     def render(self, template_name: str, context: dict[str, Any], request: HttpRequest | None = None) -> str:
-        """Render a template; a list to choose from at once, since Django's takes a template for each of its options."""
+        """Render a template; plain controls at once, since Django's take several templates for each."""
         if template_name == forms.Select.template_name:
             return _select(context["widget"])
+        if template_name in _INPUTS:
+            return _input(context["widget"])
         return super().render(template_name, context, request)
 
 
 def _attributes(attrs: dict[str, Any]) -> SafeString:
     attributes = [(name, value) for name, value in attrs.items() if value is not False]
     return mark_safe("".join(format_html(" {}" if v is True else ' {}="{}"', n, v) for n, v in attributes))
+
+
+_INPUTS = {kind.template_name for kind in (forms.TextInput, forms.NumberInput, forms.HiddenInput, forms.DateInput,
+                                           forms.TimeInput, forms.EmailInput, forms.PasswordInput)}  # fmt: skip
+"""Templates of controls that are one `input`."""
+
+
+def _input(widget: dict[str, Any]) -> SafeString:
+    """Return a control to write into, as Django's own templates write it."""
+    value = {} if widget["value"] is None else {"value": str(widget["value"])}
+    told = {"type": widget["type"], "name": widget["name"]} | value | widget["attrs"]
+    return format_html("<input{}>", _attributes(told))
 
 
 def _select(widget: dict[str, Any]) -> SafeString:

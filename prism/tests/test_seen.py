@@ -16,7 +16,7 @@ from prism.light.materials import library, smoothest
 from prism.light.room import SIDES, WALLS, Lamp
 from prism.light.seen import USUAL_LUX, beside_white, coming_from_daylight, eye_in
 from prism.light.sky import outdoors
-from prism.light.solve import entering, lit
+from prism.light.solve import entering, lit, solve
 from prism.light.spectra import column
 from prism.spectrum import lab_to_xyz, to_lab, white_point
 from prism.tests.oracle import oracle
@@ -183,6 +183,19 @@ class WholeDays(unittest.TestCase):
                 (alone,) = days(room, paint(*TAUPE), self.day, (hour,), (cloud,))
                 np.testing.assert_allclose(whole.seen()[t], alone.seen()[0], atol=1e-6)
                 np.testing.assert_allclose(whole.lux[t], alone.lux[0], rtol=1e-9)
+
+    def test_what_arrives_is_what_comes_in_and_what_all_others_send_on(self):
+        """By factors and step by step; also in surfaces that send on more than they get, as a bad measurement says."""
+        room, chance = plain_room(window("west")), np.random.default_rng(4)
+        shape = box(room.size, room.windows)
+        straight = chance.uniform(0, 2, (31, len(shape.areas), 16))
+        straight[..., 3] = 0
+        for sides in (chance.uniform(0, 0.95, (6, 31)), np.full((6, 31), 1.3)):
+            for few in (straight, straight[..., :4]):
+                there = solve(shape, sides, few)
+                sent = np.einsum("ij,bj,bjt->bit", shape.factors, shape.coats(sides), there)
+                self.assertTrue(np.isfinite(there).all())
+                np.testing.assert_allclose(there, few + sent, atol=1e-6 * np.abs(there).max())
 
     def test_a_meter_that_finds_half_makes_all_of_it_half(self):
         room = plain_room(window("north"), lamps=())
