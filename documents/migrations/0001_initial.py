@@ -7,8 +7,10 @@ import web.capability_links
 from django.conf import settings
 from django.db import migrations, models
 
+from web.state_only import StateOnly
 
-class Migration(migrations.Migration):
+
+class Migration(StateOnly):
 
     initial = True
 

@@ -3,10 +3,10 @@
 import web.values
 from django.db import migrations, models
 
-from web.rules_only import RulesOnly
+from web.state_only import StateOnly
 
 
-class Migration(RulesOnly):
+class Migration(StateOnly):
 
     dependencies = [
         ('instruments', '0004_machine_moves'),

@@ -2,10 +2,10 @@
 
 from django.db import migrations, models
 
-from web.rules_only import RulesOnly
+from web.state_only import StateOnly
 
 
-class Migration(RulesOnly):
+class Migration(StateOnly):
 
     dependencies = [
         ('jobs', '0008_photos'),

@@ -10,15 +10,16 @@ import numpy as np
 from prism import demo
 from prism.choosing.comparison_set import choose
 from prism.method import Method
-from prism.reading import read
+from prism.reading import read, read_many
 
 SUBJECTS, SEED = 100, 11
 
 
 def subjects(method: Method, count=SUBJECTS):
     """Return rows of the demo deck as specialists are asked about: neutrals first of all, light for the most part."""
-    entries = demo.deck()
-    neutral = [row for row, entry in enumerate(entries) if read(entry.colour, method).family.is_neutral]
+    offered = demo.offered(method)
+    readings = read_many(offered.lab, offered.lrv, offered.doubt, method)
+    neutral = [row for row, reading in enumerate(readings) if reading.family.is_neutral]
     return random.Random(SEED).sample(neutral, count)
 
 

@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import demo, method, screen, words
-from prism.comparison import compare
+from prism.comparison import compare_many
 from prism.conversion import CUT_OFF
 from prism.difference import delta_e
 from prism.reading import read, read_all, read_many
@@ -126,21 +126,20 @@ class Doubts(unittest.TestCase):
                 self.assertAlmostEqual(float(delta_e(lab, moved)[0]) / 0.02, 1, delta=0.02, msg=(hue, turn))
 
     def test_what_is_called_lighter_can_be_seen_to_be(self):
-        rng = np.random.default_rng(5)
+        rng, count = np.random.default_rng(5), 2000
+        first = np.column_stack([rng.uniform(30, 90, count), rng.normal(0, 4, count), rng.normal(4, 5, count)])
+        second = first + rng.normal(size=(count, 3)) * [0.8, 0.5, 0.5]
+        shown = np.stack([first, second])
+        shown[..., 0] += rng.normal(size=(2, count)) * 0.8 / 3**0.5
+        readings = read_all([from_lab(lab) for lab in np.clip(shown, -99, 99).reshape(-1, 3)], WALL)
         seen = said = 0
-        for _ in range(400):
-            first = np.array([rng.uniform(30, 90), rng.normal(0, 4), rng.normal(4, 5)])
-            second = first + rng.normal(size=3) * [0.8, 0.5, 0.5]
-            off = rng.normal(size=2) * 0.8 / 3**0.5
-            shown = [first.copy(), second.copy()]
-            for one, error in zip(shown, off, strict=True):
-                one[0] += error
-            found = compare(*(read(from_lab(np.clip(one, -99, 99)), WALL) for one in shown), WALL)
+        found = compare_many(readings[:count], readings[count:], WALL)
+        for pair, lighter in zip(found, first[:, 0] - second[:, 0], strict=True):
             for word, sign in (("lighter", 1), ("darker", -1)):
-                if word in found.probably:
+                if word in pair.probably:
                     said += 1
-                    seen += sign * (first[0] - second[0]) > 0.5
-        self.assertGreater(said, 20)
+                    seen += sign * lighter > 0.5
+        self.assertGreater(said, 200)
         self.assertGreaterEqual(seen / said, 0.8)
 
     def test_screen_values_come_back_as_they_went(self):

@@ -9,7 +9,7 @@ from prism import demo, method, words
 from prism.palette import cautions, contrast, fabric, proportions, use
 from prism.palette.proportions import SplitError
 from prism.palette.use import Around, Suits
-from prism.reading import read
+from prism.reading import read, read_all
 from prism.stimulus import from_lab
 
 WALL, EVEN = method.load(), method.load("even")
@@ -30,7 +30,7 @@ DEEP_GREEN, PALE_GREEN, GREY = (35, -9, 8), (88, -4, 5), (60, -0.25, 4.6)
 class Discriminating(unittest.TestCase):
     def test_verdicts_tell_colours_apart(self):
         # what holds of nearly every colour tells nobody anything: the sixteen together carry six bits, none is constant
-        readings = [read(entry.colour, WALL) for entry in demo.deck()[::4]]
+        readings = read_all([entry.colour for entry in demo.deck()[::4]], WALL)
         verdicts = np.array([[int(one.suits) for one in use.uses(found, WALL)] for found in readings])
         _, counts = np.unique(verdicts, axis=0, return_counts=True)
         share = counts / counts.sum()

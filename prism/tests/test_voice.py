@@ -10,7 +10,7 @@ from pathlib import Path
 from prism import demo, method, words
 from prism.comparison import compare
 from prism.palette import use
-from prism.reading import read
+from prism.reading import read_all
 from prism.tests.test_words_hold_no_code import sentences as strings_of
 from tools.voice import AVOIDED
 
@@ -18,7 +18,7 @@ METHOD = method.load()
 HEDGE = re.compile(r"\b(?:probably|perhaps|or|may|might|likely)\b")
 FORMER = {"the same to the eye"}
 """Keys under which methods of earlier versions hold their words."""
-READ = [(entry, read(entry.colour, METHOD, METHOD.neutral)) for entry in demo.deck()]
+READ = list(zip(demo.deck(), read_all([entry.colour for entry in demo.deck()], METHOD), strict=True))
 
 
 class Hedges(unittest.TestCase):

@@ -4,10 +4,10 @@ import jobs.validators
 import web.values
 from django.db import migrations, models
 
-from web.rules_only import RulesOnly
+from web.state_only import StateOnly
 
 
-class Migration(RulesOnly):
+class Migration(StateOnly):
 
     dependencies = [
         ('reviews', '0023_apps_beside'),

@@ -5,10 +5,10 @@ import tinting.models
 import web.values
 from django.db import migrations, models
 
-from web.rules_only import RulesOnly
+from web.state_only import StateOnly
 
 
-class Migration(RulesOnly):
+class Migration(StateOnly):
 
     dependencies = [
         ('tinting', '0003_machine_busy'),

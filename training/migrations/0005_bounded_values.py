@@ -5,10 +5,10 @@ import training.models
 import web.values
 from django.db import migrations, models
 
-from web.rules_only import RulesOnly
+from web.state_only import StateOnly
 
 
-class Migration(RulesOnly):
+class Migration(StateOnly):
 
     dependencies = [
         ('training', '0004_viewings_app'),

@@ -5,8 +5,10 @@ import django.utils.timezone
 from django.conf import settings
 from django.db import migrations, models
 
+from web.state_only import StateOnly
 
-class Migration(migrations.Migration):
+
+class Migration(StateOnly):
 
     initial = True
 
