@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from prism import match, query, words
-from prism.comparison import compare
+from prism.comparison import compare, compare_many
 from prism.nearest import Nearest
 from prism.query import AskError, Kind, parse
 from prism.tests.boards import subjects
@@ -17,7 +17,7 @@ INDEX = Nearest(OFFERED.lab)
 FAMILIES = tuple(dict.fromkeys([rule.word for rule in WALL.families] + list(WALL.hue_family.words)))
 MAKERS = tuple(dict.fromkeys(entry.maker for entry in DECK))
 OF_MAKER = {maker: np.array([entry.maker == maker for entry in DECK]) for maker in MAKERS}
-SUBJECTS = subjects(WALL, 200)
+SUBJECTS = subjects(WALL, 110)
 OTHER = ROWS["T05.4"]
 
 
@@ -193,10 +193,9 @@ class Answers(unittest.TestCase):
                     found = granted(row, text)
                 except AskError:
                     continue
-                own = READINGS[row]
-                for answer in found.answers:
-                    one = READINGS[answer.pick.index]
-                    pair = compare(one, own, WALL)
+                own, ones = READINGS[row], [READINGS[answer.pick.index] for answer in found.answers]
+                pairs = compare_many(ones, [own] * len(ones), WALL)
+                for answer, one, pair in zip(found.answers, ones, pairs, strict=True):
                     self.assertTrue(holds(own, one, pair), (text, DECK[row].code, DECK[answer.pick.index].code))
                     if "strip" in text:
                         self.assertEqual(OFFERED.strip[answer.pick.index], OFFERED.strip[row])
