@@ -23,6 +23,7 @@ OLDER = Path(__file__).parent / "older" / "d26f4b7.sqlite3.xz"
 
 
 MIGRATE = """
+import gc; gc.disable()  # migrations build every model again and again, and each search goes through all of them
 import django; django.setup()
 from django.core.management import call_command
 call_command("migrate", verbosity=0)

@@ -107,7 +107,7 @@ class Started(TestCase):
         with tempfile.TemporaryDirectory() as folder:
             path = Path(folder) / "own.sqlite3"
             path.touch(mode=0o644)
-            made = self.started("manage.py", "migrate", "-v0", STUDIO_ENV="demo", DATABASE=str(path))
+            made = self.started("manage.py", "migrate", "contenttypes", "-v0", STUDIO_ENV="demo", DATABASE=str(path))
             self.assertEqual(made.returncode, 0, made.stderr)
             self.assertEqual([oct(each.stat().st_mode & 0o077) for each in Path(folder).iterdir()], ["0o0"])
 
