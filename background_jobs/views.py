@@ -22,7 +22,7 @@ def show(request: StudioRequest, pk: int) -> HttpResponse:
     work = _work(request, pk)
     state = words.background_jobs.work_text(work.state, work.steps_done, work.steps, work.said, work.is_lost)
     template = "background_jobs/how_far.html" if request.htmx else "background_jobs/work.html"
-    response = render(request, template, {"work": work, "said": state})
+    response = render(request, template, {"work": work, "sentence": state})
     if request.htmx and not work.is_under_way:
         response["HX-Refresh"] = "true"  # the stop goes, what came of it stands there
     return response

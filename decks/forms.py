@@ -58,9 +58,9 @@ class FilterForm(forms.Form):
         widget=forms.TextInput(attrs={"type": "search", "autocomplete": "off", "id": "find"}),
         **laid_out("cell"),
     )
-    lrv_low = NumberField(said="LRV from", label="LRV from, to", low=0, high=100, required=False)
+    lrv_low = NumberField(called="LRV from", label="LRV from, to", low=0, high=100, required=False)
     lrv_high = NumberField(
-        said="LRV to", low=0, high=100, required=False, widget=forms.TextInput(attrs={"aria-label": "LRV to"})
+        called="LRV to", low=0, high=100, required=False, widget=forms.TextInput(attrs={"aria-label": "LRV to"})
     )
     family = forms.ChoiceField(required=False, **laid_out("cell"))
     undertone = forms.ChoiceField(required=False, **laid_out("cell"))

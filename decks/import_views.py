@@ -72,7 +72,7 @@ def preview(request: StudioRequest, pk: int) -> HttpResponse:
         waiting.save(update_fields=["mapping"])
         return redirect("deck-preview", pk)
     if len(waiting.content) > LONG_LOOK and not request.htmx and "now" not in request.GET:
-        return render(request, "decks/looking.html", {"waiting": waiting, "said": words.files.looked_at(None)})
+        return render(request, "decks/looking.html", {"waiting": waiting, "sentence": words.files.looked_at(None)})
     template = "decks/preview_body.html" if request.htmx else "decks/preview.html"
     return render(request, template, {"waiting": waiting, "preview": FilePreview(waiting)})
 
@@ -93,7 +93,9 @@ def mend(request: StudioRequest, pk: int, line: int) -> HttpResponse:
 @require_safe
 def looked(request: StudioRequest, pk: int) -> HttpResponse:
     waiting = _import(request, pk)
-    return render(request, "decks/looked.html", {"part": waiting.looked, "said": words.files.looked_at(waiting.looked)})
+    return render(
+        request, "decks/looked.html", {"part": waiting.looked, "sentence": words.files.looked_at(waiting.looked)}
+    )
 
 
 @require_POST

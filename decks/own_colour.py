@@ -29,7 +29,7 @@ class OwnColourForm(forms.Form):
     lrv_stated = NumberField(
         low=0,
         high=100,
-        said="LRV",
+        called="LRV",
         label="Stated LRV",
         required=False,
         widget=plain(**{"class": "num short", "optional": "if known"}),

@@ -47,7 +47,7 @@ class BadLine:
     """A line that is left out: which, why, what can be typed instead, and whether it was mended already."""
 
     line: int
-    said: str
+    sentence: str
     cells: tuple[Cell, ...]
     was_typed: bool
 

@@ -303,7 +303,8 @@ class Consultation:
         pairs, lines = [], []
         for swatch in self.others:
             seen = [
-                words.walks.saw_beside(swatch.name, f"{look.said}") for look in self.context.looking.seen_beside(swatch)
+                words.walks.saw_beside(swatch.name, f"{look.sentence}")
+                for look in self.context.looking.seen_beside(swatch)
             ]
             pairs.append(Pair(own, swatch.colour.screen, swatch.title or swatch.name, swatch.label))
             lines.append(" ".join([pair_text(self.context, swatch), *seen[:1]]))

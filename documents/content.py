@@ -15,7 +15,7 @@ from jobs.whole_home import WholeHome
 from prism import words
 from prism.light.together import Terms
 from reviews.context import ReviewContext
-from reviews.context.figures import Said
+from reviews.context.figures import Phrases
 from reviews.drawings.ladder import depth_ladder
 from reviews.drawings.rose import undertone_rose
 from reviews.strengths.reads import Strengths
@@ -77,7 +77,7 @@ class Content:
         return _said(evidence)
 
     def _is(self) -> Section:
-        phrases = Said(self.subject)
+        phrases = Phrases(self.subject)
         read = ReadingPage(self.context)
         lines = [read.depth, phrases.undertone, phrases.temperature, *read.trust]
         return Section("is", words.documents.DOCUMENT_TITLES["is"], EVIDENCE, [line for line in lines if line])
@@ -194,7 +194,7 @@ class Content:
         for swatch in self.context.set.guide[:MOST_PAIRS]:
             lines.append(pair_text(self.context, swatch))
             for seen in self.context.looking.seen_beside(swatch):
-                lines.append(words.walks.saw_beside(swatch.name, f"{seen.said} {seen.standing}"))
+                lines.append(words.walks.saw_beside(swatch.name, f"{seen.sentence} {seen.standing}"))
         rose = undertone_rose(self.subject, self.context.wall)
         return Section("comparisons", words.documents.DOCUMENT_TITLES["comparisons"], EVIDENCE, lines, rose)
 
@@ -269,14 +269,16 @@ class Content:
 
     def _viewings(self) -> Section:
         page = self.view
-        lines = [words.documents.viewing_line(look.when, look.said, look.compared) for look in page.seen]
-        lines += [leaning.said for leaning in page.leanings] + [self._decided(record) for record in page.decide.record]
+        lines = [words.documents.viewing_line(look.when, look.sentence, look.compared) for look in page.seen]
+        lines += [leaning.sentence for leaning in page.leanings] + [
+            self._decided(record) for record in page.decide.record
+        ]
         return Section("viewings", words.documents.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     @staticmethod
     def _decided(recorded: Recorded) -> str:
         """A decision of the record; the reason of the one in force heads the document already."""
-        return recorded.said if recorded.decision.reopened else recorded.brief
+        return recorded.sentence if recorded.decision.reopened else recorded.brief
 
     def _cautions(self) -> Section:
         return Section("cautions", words.documents.DOCUMENT_TITLES["cautions"], EVIDENCE, self.uses.cautions)

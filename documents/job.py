@@ -31,7 +31,7 @@ class RoomState:
 
     room: Room
     review: Review | None
-    said: str
+    sentence: str
     is_told: bool
 
 
@@ -42,7 +42,7 @@ class Looked:
     when: str
     room: str
     colour: str
-    said: str
+    sentence: str
 
 
 class JobDocument:
@@ -101,7 +101,9 @@ class JobDocument:
         viewings = Viewing.objects.filter(review__in=told, deleted=None).exclude(seen_at=None).order_by("seen_at")
         viewings = viewings.select_related("review__colour", "review__owner", "colour", "beside", "room__job", "by")
         return [
-            Looked(words.viewing.day_and_hour(local(one)), one.room.name if one.room else "", shown.name, shown.said)
+            Looked(
+                words.viewing.day_and_hour(local(one)), one.room.name if one.room else "", shown.name, shown.sentence
+            )
             for one, shown in ((viewing, Shown(viewing)) for viewing in viewings)
         ]
 
@@ -124,7 +126,7 @@ class JobDocument:
             ],
             "counter": [
                 {"colour": total.colour.name, "label": total.colour.label, "sheen": total.sheen, "paint": total.paint,
-                 "amount": total.said, "recipe": total.recipe, "goes": total.goes}
+                 "amount": total.sentence, "recipe": total.recipe, "goes": total.goes}
                 for total in self.home.totals
             ],
             "viewings": [vars(look) for look in self.looks],

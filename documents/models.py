@@ -77,7 +77,7 @@ class Shared(SecretLink):
         return reverse("shared", args=[self.token]) if self.token else ""
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         return words.sharing.link_text(self.expires, self.withdrawn, self.visits, self.last_visit)
 
     @property
@@ -112,7 +112,7 @@ class ClientAnswer(models.Model):
         return f"{self.answer} to {self.review}"
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         review = self.review
         return words.sharing.client_text(
             self.name, self.answer, review.colour.name, review.room.name if review.room else "", self.text

@@ -50,7 +50,7 @@ def conflicts(request: StudioRequest, pk: int) -> HttpResponse:
         own = "" if made.waits else "\n".join(made.own_words)
         conflicts = len(made.against(own)) if own else 0
     return render(
-        request, "documents/conflicts.html", {"review": review, "said": words.conflicts.conflicts_count(conflicts)}
+        request, "documents/conflicts.html", {"review": review, "sentence": words.conflicts.conflicts_count(conflicts)}
     )
 
 

@@ -30,7 +30,7 @@ def _made(by: User, job: Job, paper: str, progress: Progress) -> Result:
     for done, (_, page) in enumerate(document.pages, 1):
         _ = page.first
         progress(done, steps)
-    _ = document.home.totals, document.home.white.said
+    _ = document.home.totals, document.home.white.sentences
     progress(steps - 1, steps)
     made = document.pdf(studio_of(by), paper)
     return Result(made, file_name(job.title, "job", "pdf"), "application/pdf")

@@ -219,7 +219,7 @@ class DayShown(Page):
 
     @property
     def runs(self) -> list[str]:
-        return [words.light.run_said(run.start, run.end, run.said) for run in drawings.runs(self.day)]
+        return [words.light.run_said(run.start, run.end, run.sentence) for run in drawings.runs(self.day)]
 
     @property
     def practice(self) -> str:

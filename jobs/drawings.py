@@ -122,7 +122,7 @@ def _rect(css: str, x: float, y: float, width: float, height: float) -> str:
 class Run:
     """A stretch of the day in which one thing is said of a wall."""
 
-    said: str
+    sentence: str
     start: float
     end: float
 
@@ -133,7 +133,7 @@ def runs(day: RoomDay) -> list[Run]:
     for t, hour in enumerate(HALF_HOURS):
         dark = bool(day.day.dark[t, day.wall])
         words_seen = words.light.seen_words(None if dark else day.readings[t])
-        if runs and runs[-1].said == words_seen:
+        if runs and runs[-1].sentence == words_seen:
             runs[-1] = Run(words_seen, runs[-1].start, hour + 0.5)
         else:
             runs.append(Run(words_seen, hour, hour + 0.5))
@@ -172,7 +172,7 @@ def strip(day: RoomDay, name: str) -> SafeString:
     x = LEFT + day.asked.moment * CELL
     parts.append(mark_safe(f'<rect class="cursor" data-cursor x="{n(x)}" y="{n(TOP - 4)}" width="{n(CELL)}" '
                            f'height="{n(bottom - TOP + 8)}"/>'))  # fmt: skip
-    spans = [(run.said, run.start, run.end) for run in runs(day)]
+    spans = [(run.sentence, run.start, run.end) for run in runs(day)]
     sun = words.light.sun_text(day.sun.rises, day.sun.sets, day.sun.up)
     width = LEFT + len(HALF_HOURS) * CELL + 12
     return svg(

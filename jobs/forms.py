@@ -24,8 +24,8 @@ class JobForm(forms.ModelForm):  # type: ignore[type-arg]
     pick = forms.CharField(
         label="Town", required=False, max_length=80, widget=plain(list="towns"), help_text="or town, country"
     )
-    latitude = NumberField(low=-90, high=90, required=False, said="latitude", help_text="degrees, south negative")
-    longitude = NumberField(low=-180, high=180, required=False, said="longitude", help_text="degrees, west negative")
+    latitude = NumberField(low=-90, high=90, required=False, called="latitude", help_text="degrees, south negative")
+    longitude = NumberField(low=-180, high=180, required=False, called="longitude", help_text="degrees, west negative")
     zone = forms.CharField(max_length=60, required=False, label="Time zone", widget=plain(list="zones"))
 
     class Meta:
@@ -75,11 +75,11 @@ class RoomForm(SizedForm):
     """A room's name, size and how it lies."""
 
     name = forms.CharField(max_length=80, label="Room", widget=plain())
-    width = size(*checks.LENGTH, label="West to east", said="width", initial=4.0)
-    depth = size(*checks.LENGTH, label="South to north", said="depth", initial=4.0)
-    height = size(*checks.HEIGHT, label="Height", said="height", initial=2.5)
+    width = size(*checks.LENGTH, label="West to east", called="width", initial=4.0)
+    depth = size(*checks.LENGTH, label="South to north", called="depth", initial=4.0)
+    height = size(*checks.HEIGHT, label="Height", called="height", initial=2.5)
     rotation_deg = small_number(
-        -360, 360, label="Turned by", said="turn", required=False, help_text="degrees clockwise"
+        -360, 360, label="Turned by", called="turn", required=False, help_text="degrees clockwise"
     )
     storey = forms.IntegerField(
         label="Storey", min_value=-3, max_value=100, initial=0, widget=plain(inputmode="numeric", **SMALL),
@@ -88,8 +88,8 @@ class RoomForm(SizedForm):
     furnishing = forms.ChoiceField(
         choices=list(words.rooms.FURNISHINGS.items()), label="Furniture and curtains", required=False
     )
-    used_from = small_number(0, 24, label="Used from", said="used from", initial=7.0)
-    used_until = small_number(0, 24, label="until", said="used until", initial=23.0)
+    used_from = small_number(0, 24, label="Used from", called="used from", initial=7.0)
+    used_until = small_number(0, 24, label="until", called="used until", initial=23.0)
     open_to = ManyField(Room.objects.none(), required=False, label="Open to", widget=forms.CheckboxSelectMultiple)
     leads_to = ManyField(Room.objects.none(), required=False, label="A door to", widget=forms.CheckboxSelectMultiple)
     notes = forms.CharField(required=False, max_length=4000, widget=forms.Textarea(attrs={"rows": 2}))
@@ -152,9 +152,9 @@ class MeterForm(forms.Form):
     sky = forms.ChoiceField(choices=[(sky, label) for sky, label in words.light.SKIES.items()], label="Sky")
     lamps_on = forms.BooleanField(required=False, label="lamps on", **laid_out("inline"))
     lux = small_number(
-        0.1, 200_000, required=False, label="Lux", said="lux", help_text="empty: the studio’s meter is read"
+        0.1, 200_000, required=False, label="Lux", called="lux", help_text="empty: the studio’s meter is read"
     )
-    kelvin = small_number(1_500, 25_000, required=False, label="Kelvin", said="kelvin")
+    kelvin = small_number(1_500, 25_000, required=False, label="Kelvin", called="kelvin")
 
     def asked(self, zone: str) -> tuple[str, datetime, str, bool]:
         """Return wall, moment, sky, and whether lamps are on, by the clocks of a zone."""

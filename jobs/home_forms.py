@@ -23,7 +23,7 @@ class FinishForm(CoatedForm):
     field_order = ("part", "what", "sheen", "area", "stays")
     part = forms.ChoiceField(choices=Finish.Part.choices, widget=forms.HiddenInput)
     sheen = forms.ChoiceField(choices=partial(words.sizes.sheen_choices, "as is usual"), required=False, label="Sheen")
-    area = size(0, 3600, "area", required=False, label="Area", said="area")
+    area = size(0, 3600, "area", required=False, label="Area", called="area")
     stays = forms.BooleanField(required=False, label="existing, stays")
 
     def clean_what(self) -> str:
@@ -52,7 +52,7 @@ class FinishForm(CoatedForm):
 class PaintForm(Sized, forms.ModelForm):  # type: ignore[type-arg]
     """How paint is reckoned in a job; empty: as the method has it."""
 
-    spreading = size(1, 40, "spreading", required=False, label="What paint covers once", said="spreading rate")
+    spreading = size(1, 40, "spreading", required=False, label="What paint covers once", called="spreading rate")
 
     class Meta:
         model = Job

@@ -50,7 +50,7 @@ class Conflict:
     """A room in which the home's white stands badly beside what is there, and the ways out."""
 
     room: Room
-    said: str
+    sentence: str
     ways: list[str]
 
 
@@ -67,7 +67,7 @@ class RoomPaint:
     room: Room
     screen: str
     state: str
-    said: str
+    sentence: str
 
 
 def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
@@ -261,7 +261,7 @@ class HomeWhite:
         return rank(wall.wall, [self._candidates[white][1]], [""], self._method, there=wall.there)[0]
 
     @property
-    def said(self) -> list[str]:
+    def sentences(self) -> list[str]:
         """The white, its weakest room and why, the runners-up, and what one exception would buy."""
         if self.found is None:
             return [words.whites.no_home_white(bool(self._candidates), bool(self.walled), len(self._forbidden))]

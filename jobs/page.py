@@ -94,7 +94,7 @@ class JobPage:
 
     @property
     def hand_overs(self) -> list[str]:
-        return [handover.said for handover in handing.of_job(self.job)]
+        return [handover.sentence for handover in handing.of_job(self.job)]
 
     @property
     def nothing_open(self) -> str:

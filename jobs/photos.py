@@ -100,7 +100,7 @@ class Picked:
         return picked(np.asarray(self._image), *self.point) if self.point else None
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         """What the colour at the point is, as far as a photograph tells."""
         if self.stimulus is None:
             return words.photos.POINT_AT_IT

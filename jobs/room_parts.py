@@ -46,12 +46,12 @@ class Row(SizedForm):
 class WindowForm(Row):
     needs = ("width", "height")
     wall = forms.ChoiceField(choices=[*WALL_CHOICES, ("ceiling", "ceiling (rooflight)")], label="Wall")
-    width = size(0, 1000, required=False, label="Width", said="width")
-    height = size(0, 1000, required=False, label="Height", said="height")
-    sill = size(0, 1000, required=False, label="Sill", said="sill")
-    along = size(-1000, 1000, required=False, label="Middle at", said="along")
+    width = size(0, 1000, required=False, label="Width", called="width")
+    height = size(0, 1000, required=False, label="Height", called="height")
+    sill = size(0, 1000, required=False, label="Sill", called="sill")
+    along = size(-1000, 1000, required=False, label="Middle at", called="along")
     outside = forms.ChoiceField(choices=list(words.rooms.OUTSIDE.items()), label="Outside", initial="lawn")
-    hides = small_number(0, 95, required=False, label="Hides %", said="hidden sky, per cent,")
+    hides = small_number(0, 95, required=False, label="Hides %", called="hidden sky, per cent,")
     glazing = forms.ChoiceField(choices=list(words.rooms.GLAZING.items()), label="Glass", initial="double")
 
     def row(self) -> dict[str, Any]:
@@ -77,11 +77,11 @@ class WindowForm(Row):
 class LampForm(Row):
     needs = ("lumens",)
     count = forms.IntegerField(min_value=1, max_value=400, initial=1, widget=plain(inputmode="numeric", size="3"))
-    lumens = small_number(0, 1e6, required=False, label="Lumens each", said="lumens")
-    kelvin = small_number(0, 1e6, label="Kelvin", said="kelvin", initial=2700.0)
+    lumens = small_number(0, 1e6, required=False, label="Lumens each", called="lumens")
+    kelvin = small_number(0, 1e6, label="Kelvin", called="kelvin", initial=2700.0)
     kind = forms.ChoiceField(choices=list(words.rooms.LAMP_KINDS.items()), label="Kind")
-    rendering = small_number(0, 1000, label="Ra", said="colour rendering", initial=80.0)
-    dimmed = small_number(0, 100, label="Dimmed to %", said="dimmed", initial=100.0)
+    rendering = small_number(0, 1000, label="Ra", called="colour rendering", initial=80.0)
+    dimmed = small_number(0, 100, label="Dimmed to %", called="dimmed", initial=100.0)
     hung = forms.ChoiceField(choices=list(words.rooms.HUNG.items()), label="Where")
 
     def row(self) -> dict[str, Any]:
@@ -144,7 +144,7 @@ class ElementForm(CoatedForm):
     field_order = ("kind", "name", "what", "area", "on")
     kind = forms.ChoiceField(choices=Element.Kind.choices, label="Kind")
     name = forms.CharField(max_length=80, required=False, label="Name", widget=plain())
-    area = size(0.01, 3600, "area", label="Area", said="area", initial=2.0)
+    area = size(0.01, 3600, "area", label="Area", called="area", initial=2.0)
     on = forms.ChoiceField(choices=[*Surface.SIDES, ("walls", "all walls")], label="On")
 
     def __init__(self, *args: Any, **kwargs: Any) -> None:

@@ -28,7 +28,7 @@ class Doorway:
     rooms: tuple[Room, Room]
     screens: tuple[str, str]
     clash: bool
-    said: list[str]
+    sentences: list[str]
     how: str
 
 

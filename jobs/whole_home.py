@@ -119,7 +119,7 @@ class Total:
         return self.decision.paint if self.decision else ""
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         return words.homes.bought_text(self.litres, self.bought, self.unknown)
 
     @property

@@ -28,13 +28,13 @@ class Hues:
     """The undertone that may be named of each colour, row for row, on one ladder: the likeliest hue, where it is true
     of what looks the same for certain or probably, else two neighbouring ones.
 
-    `said` (n, 2) are places among the method's hues, the likelier first, −1 for none; `level` (n,) places in
+    `named` (n, 2) are places among the method's hues, the likelier first, −1 for none; `level` (n,) places in
     `surety.LEVELS`; `none` (n,) how surely no undertone is the likeliest, a place there. `shares` (n, hues) is the
     probability of each hue and `weaker` (n, edges) of less than each edge of strength: under the first edge there is no
     undertone. `strengths` (n, words) is the probability of each word for strength, what looks the same counted too.
     """
 
-    said: NDArray[np.int8]
+    named: NDArray[np.int8]
     level: NDArray[np.int8]
     none: NDArray[np.int8]
     shares: Array
@@ -78,7 +78,7 @@ class Classification:
     @property
     def main(self) -> NDArray[np.int8]:
         """The hue that may be named, the likelier of two, (n,); −1 where none may."""
-        return self.hues.said[:, 0]
+        return self.hues.named[:, 0]
 
     @cached_property
     def warm_deviation(self) -> Array:
@@ -119,7 +119,7 @@ class Classification:
 
     def says(self, hue: str) -> NDArray[np.bool_]:
         """Return which rows are said to have a hue, certainly, probably or as one of two, (n,)."""
-        mask: NDArray[np.bool_] = (self.hues.said == self.method.undertone.words.index(hue)).any(axis=1)
+        mask: NDArray[np.bool_] = (self.hues.named == self.method.undertone.words.index(hue)).any(axis=1)
         return mask
 
     def family_at(self, row: int) -> Family:
@@ -162,7 +162,7 @@ def classify_many(
         of_list = np.array([method.undertone.words.index(word) for word in scale.words])
         sector[rows] = of_list[scale.index(hue[rows])]
         part = _named(leans[rows], spread[rows], reach[rows], scale, method, edges)
-        hues.said[rows] = np.where(part.said < 0, -1, of_list[part.said])
+        hues.named[rows] = np.where(part.named < 0, -1, of_list[part.named])
         for name in ("level", "none", "weaker", "strengths"):
             getattr(hues, name)[rows] = getattr(part, name)
         hues.shares[rows] = 0.0

@@ -66,14 +66,14 @@ class PairFinding:
         return tuple(dict.fromkeys(spoken))
 
     @property
-    def said(self) -> tuple[str, ...]:
+    def phrases(self) -> tuple[str, ...]:
         """Every direction that is said, certain ones first."""
         return self.directions + self.probably
 
     @property
     def too_close(self) -> bool:
         """Whether the eye may part the two, but nothing can be said of how."""
-        return self.visible and not (self.said or self.either)
+        return self.visible and not (self.phrases or self.either)
 
 
 def shared_error(first: Reading, second: Reading, method: Method) -> float:
@@ -92,7 +92,7 @@ def compare_many(first: Sequence[Reading], second: Sequence[Reading], method: Me
         return []
     shared = [shared_error(one, other, method) for one, other in zip(first, second, strict=True)]
     pairs = side_by_side(_colours(first), _colours(second), shared, method)
-    phrases = Said(pairs, method)
+    phrases = PairPhrases(pairs, method)
     total, lightness = pairs.difference.total, pairs.difference.lightness
     return [
         PairFinding(
@@ -125,7 +125,7 @@ def _colours(readings: Sequence[Reading]) -> Colours:
     )
 
 
-class Said:
+class PairPhrases:
     """What may be said of pairs: each direction that is large enough to be seen, with how surely."""
 
     def __init__(self, pairs: Pairs, method: Method) -> None:
@@ -221,7 +221,7 @@ def agreement(seen: Iterable[str], finding: PairFinding) -> Agreement:
     where nothing was seen and something is certain, or where only things were seen that are not even probable; what
     was only probable, and was not seen, leaves a part open.
     """
-    saw, certain, phrases = set(seen) - {NOTHING_SEEN}, set(finding.directions), set(finding.said)
+    saw, certain, phrases = set(seen) - {NOTHING_SEEN}, set(finding.directions), set(finding.phrases)
     if not saw:
         return Agreement.DIFFER if certain else Agreement.PARTLY if phrases else Agreement.AGREE
     if {OPPOSITE[word] for word in saw} & certain - saw or not saw & phrases:

@@ -13,7 +13,7 @@ from prism.arranging import CREAM_HUE
 from prism.choosing.axes import axis_vectors
 from prism.choosing.deck import Deck, Pick
 from prism.classify import Classification, classify_many
-from prism.comparison import Said
+from prism.comparison import PairPhrases
 from prism.difference import delta_e
 from prism.method import Method
 from prism.nearest import Nearest
@@ -101,9 +101,9 @@ class Looked:
         self.rows, self.deck, self.subject, self.method, self.neutral = rows, deck, subject, method, neutral
         self.lab, self.lrv = deck.lab[rows], deck.lrv[rows]
         self.found: Classification = classify_many(self.lab, self.lrv, deck.doubt[rows], method, neutral)
-        self.pairs, self.said = self._beside(subject)
+        self.pairs, self.phrases = self._beside(subject)
 
-    def _beside(self, other: Reading) -> tuple[Pairs, Said]:
+    def _beside(self, other: Reading) -> tuple[Pairs, PairPhrases]:
         """Return what every row shows beside one colour."""
         count = len(self.rows)
         unsure = np.full(count, other.uncertainty)
@@ -112,7 +112,7 @@ class Looked:
         own = self.found.doubt
         shared = self.deck.shared_with(other, self.method, self.rows)
         pairs = side_by_side(Colours(self.lab, self.found.u, own, own), compared, shared, self.method)
-        return pairs, Said(pairs, self.method)
+        return pairs, PairPhrases(pairs, self.method)
 
     def _offset_from(self, other: Reading) -> Array:
         """Return how far every row lies from one colour in lightness and undertone, Lab units, (n, 3)."""
@@ -122,7 +122,7 @@ class Looked:
     def holds(self, piece: Piece, named: Mapping[str, Reading], strip: int, makers: Mask | None) -> Mask:
         """Return which rows fulfil a piece of a wish."""
         if piece.kind is Kind.MORE:
-            return self._goes(piece.what, self.pairs, self.said, self.subject, LEAST_OF_WISH * piece.units)
+            return self._goes(piece.what, self.pairs, self.phrases, self.subject, LEAST_OF_WISH * piece.units)
         if piece.kind is Kind.THAN:
             axis, name = piece.what.split("/")
             return self._goes(axis, *self._beside(named[name]), named[name], 0.0)
@@ -143,7 +143,7 @@ class Looked:
             return np.ones(len(self.rows), dtype=bool) if makers is None else makers[self.rows]
         return self._between(*(named[name] for name in piece.what.split("/")))
 
-    def _goes(self, axis: str, pairs: Pairs, phrases: Said, other: Reading, least: float) -> Mask:
+    def _goes(self, axis: str, pairs: Pairs, phrases: PairPhrases, other: Reading, least: float) -> Mask:
         """Return which rows differ from a colour along an axis, at least probably, visibly, and by so much."""
         method, words = self.method, self.method.undertone.words
         if axis in ("lighter", "darker"):

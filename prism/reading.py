@@ -222,7 +222,7 @@ def _undertone(classes: Classification, i: int, words: tuple[str, ...]) -> Under
     method, claims, hues = classes.method, classes.method.claims, classes.hues
     scale = method.hues_for(classes.family_at(i).base)
     hue, strength = float(classes.hue[i]), float(classes.strength[i])
-    named = tuple(words[place] for place in hues.said[i] if place >= 0)
+    named = tuple(words[place] for place in hues.named[i] if place >= 0)
     shares, weaker = hues.shares[i].tolist(), hues.weaker[i].tolist()
     none = LEVELS[int(hues.none[i])]
     leans_to = scale.neighbour(hue, method.second_within)

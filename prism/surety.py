@@ -235,19 +235,19 @@ class Band:
 
 @dataclass(frozen=True)
 class Bands:
-    """Which words of a scale colours have, row for row: `said` (n, 2) are places of words, second that across the
+    """Which words of a scale colours have, row for row: `named` (n, 2) are places of words, second that across the
     border a row stands on, or −1; `level` (n,) places in `LEVELS`."""
 
-    said: NDArray[np.intp]
+    named: NDArray[np.intp]
     level: NDArray[np.int8]
 
     def says(self, place: int) -> NDArray[np.bool_]:
         """Return which rows have a word, or stand on its border, (n,)."""
-        mask: NDArray[np.bool_] = (self.said == place).any(axis=1)
+        mask: NDArray[np.bool_] = (self.named == place).any(axis=1)
         return mask
 
     def words(self, row: int, scale: Sequence[str]) -> Band:
-        named = tuple(scale[place] for place in self.said[row] if place >= 0)
+        named = tuple(scale[place] for place in self.named[row] if place >= 0)
         return Band(named, LEVELS[int(self.level[row])])
 
 

@@ -79,7 +79,7 @@ def exported(client: Client) -> bytes:
         for number, job in enumerate(client.jobs, 1):
             name = f"{number}-{slugify(job.title) or 'job'}"
             archive.writestr(f"{name}.json", job_file.written(job))
-            acts = queries.said(queries.of_job(job), whole=True)
+            acts = queries.acts(queries.of_job(job), whole=True)
             archive.writestr(
                 f"{name}-record.txt", "\n".join(f"{act.at:%Y-%m-%d %H:%M} {act.who} {act.text}" for act in acts)
             )

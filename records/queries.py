@@ -27,7 +27,7 @@ ROWS = {"jobs.Window", "jobs.LampSort", "jobs.Surface", "jobs.Element", "jobs.El
 
 
 @dataclass(frozen=True)
-class Said:
+class Act:
     """What somebody did at a moment, in sentences, and in which review, where the reader does not know it."""
 
     at: datetime
@@ -60,7 +60,7 @@ def of_job(job: Job) -> QuerySet[Change]:
     return changes.select_related("actor", "review__colour", "review__room")
 
 
-def said(changes: Iterable[Change], whole: bool = False) -> list[Said]:
+def acts(changes: Iterable[Change], whole: bool = False) -> list[Act]:
     """Return changes in sentences, act by act; `whole`: of a job, so that each tells of which review it is."""
     sentences = []
     for group in _acts(_settled(changes)):
@@ -72,7 +72,7 @@ def said(changes: Iterable[Change], whole: bool = False) -> list[Said]:
             who = name_of(first.actor) or words.records.NOBODY_SIGNED_IN
             if (first.additional_data or {}).get(CLAIMED):
                 who = words.records.according_to_file(who)
-            sentences.append(Said(first.timestamp, who, lines, first.review if whole else None))
+            sentences.append(Act(first.timestamp, who, lines, first.review if whole else None))
     return sentences
 
 

@@ -30,7 +30,7 @@ def review_record(request: StudioRequest, pk: int) -> HttpResponse:
     page = Paginator(queries.of_review(review), PER_PAGE).get_page(request.GET.get("page"))
     hidden = "" if review.names_shown else words.records.RECORD_HIDDEN
     context = {"review": review, "page": page, "hidden": hidden, "title": review.called(review.colour.name)}
-    context["acts"] = [] if hidden else queries.said(page.object_list)
+    context["acts"] = [] if hidden else queries.acts(page.object_list)
     return render(request, "records/record.html", context)
 
 
@@ -75,5 +75,5 @@ def _taken_up(request: StudioRequest, content: object) -> HttpResponse:
 def job_record(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.of_studio(request.user), pk=pk)
     page = Paginator(queries.of_job(job), PER_PAGE).get_page(request.GET.get("page"))
-    context = {"job": job, "page": page, "acts": queries.said(page.object_list, whole=True), "title": job.title}
+    context = {"job": job, "page": page, "acts": queries.acts(page.object_list, whole=True), "title": job.title}
     return render(request, "records/record.html", context)

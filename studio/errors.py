@@ -25,4 +25,4 @@ def trouble(request: HttpRequest) -> HttpResponse:
     if isinstance(wrong, DatabaseError):
         sentence = next((told for text, told in words.archives.STORE_TROUBLES.items() if text in str(wrong)), "")
     status, template = (503, "503.html") if sentence else (500, "500.html")
-    return HttpResponse(render_to_string(template, {"said": sentence, "reference": reference}), status=status)
+    return HttpResponse(render_to_string(template, {"sentence": sentence, "reference": reference}), status=status)

@@ -99,7 +99,7 @@ def sitting(request: StudioRequest, pk: int) -> HttpResponse:
     if wall is None:
         notice = words.training.sitting_over(len(result.answered), result.right)
         notice = words.training.CLOCK_SET_BACK if current.is_before else notice
-        return render(request, "training/over.html", {"sitting": current, "said": notice, "result": result})
+        return render(request, "training/over.html", {"sitting": current, "sentence": notice, "result": result})
     before = queries.answered_before(wall)
     return render(request, "training/wall.html", {"page": WallPage(wall), "before": before and WallPage(before)})
 

@@ -39,7 +39,7 @@ class Cell(Page):
         return "seen" if self.look else "planned" if self.planned else "open"
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         look = self.look
         if look is not None and look.seen_at is not None:
             other = look.sky if self.hour.sky not in ("", look.sky) else ""

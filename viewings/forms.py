@@ -44,7 +44,9 @@ class LogForm(forms.Form):
         choices=[("overcast", "overcast"), ("clear", "clear")], required=False, label="Sky", **INLINE
     )
     lamps_on = forms.BooleanField(required=False, label="lamps on", **INLINE)
-    lux = NumberField(low=0.1, high=200_000, required=False, said="lux", label="Lux", widget=plain(size="6"), **INLINE)
+    lux = NumberField(
+        low=0.1, high=200_000, required=False, called="lux", label="Lux", widget=plain(size="6"), **INLINE
+    )
     sent = forms.UUIDField()
     looked = forms.DateTimeField(required=False)
 

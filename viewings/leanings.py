@@ -40,7 +40,7 @@ class Found:
     room: Room | None = None
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         if self.room is not None:
             return words.viewing.room_leans(self.room.name, self.leaning)
         return words.viewing.leaning_text(name_of(self.person) or words.viewing.SOMEBODY, self.leaning)

@@ -92,7 +92,7 @@ class Shown(Page):
         return against or [(words.viewing.PREDICTED_UNKNOWN, False)]
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         viewing = self.viewing
         light = words.viewing.light_text(viewing.sky, viewing.lamps_on, viewing.lux)
         hue = words.viewing.undertone_seen(viewing.undertone, viewing.colour.lrv) if viewing.undertone else ""

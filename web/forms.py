@@ -27,10 +27,10 @@ def number_typed(label: str, text: str) -> float:
 class NumberField(forms.CharField):
     """A number typed with a point or a comma, `low` to `high`; None where it may be left empty and is."""
 
-    def __init__(self, *, low: float, high: float, said: str = "", **kwargs: Any) -> None:
+    def __init__(self, *, low: float, high: float, called: str = "", **kwargs: Any) -> None:
         kwargs.setdefault("max_length", 60)
         super().__init__(**kwargs)
-        self.low, self.high, self.said = low, high, said
+        self.low, self.high, self.called = low, high, called
         self.widget.attrs.setdefault("inputmode", "decimal")
 
     def clean(self, value: Any) -> float | None:
@@ -38,7 +38,7 @@ class NumberField(forms.CharField):
         text = str(super().clean(value) or "").strip()
         if not text:
             return None
-        label = self.said or str(self.label or "The number")
+        label = self.called or str(self.label or "The number")
         number = self.typed(label, text)
         if not self.low <= number <= self.high:
             shown, low, high = (number_typed / self.unit for number_typed in (number, self.low, self.high))

@@ -15,7 +15,7 @@ from people.queries import studio_of
 from prism import words
 from prism.comparison import compare
 from reviews.context import ReviewContext, SwatchView
-from reviews.context.figures import Said
+from reviews.context.figures import Phrases
 from reviews.models import Review
 from steps.alternatives.reads import Placing
 from steps.base import StepRequest
@@ -135,7 +135,7 @@ class Article:
 
     def _is(self) -> Part:
         subject, colour = self.subject, self.subject.colour
-        phrases = Said(subject)
+        phrases = Phrases(subject)
         described = [words.consultation.described(self.name, subject.reading), phrases.temperature]
         lines = [" ".join(filter(None, described)), words.articles.by_maker(self.name, self.maker, colour.code)]
         text = words.articles.swatch_picture_text(self.name, self.maker, subject.reading.lrv)

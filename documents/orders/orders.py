@@ -83,7 +83,7 @@ def _paint(total: Total) -> Line:
         total.colour,
         words.orders.called_at_counter(total.colour.code, total.colour.name),
         words.orders.finish_ordered(total.sheen, total.paint),
-        words.orders.amount_ordered(total.bought, total.litres, total.said),
+        words.orders.amount_ordered(total.bought, total.litres, total.sentence),
         tuple(filter(None, more)),
     )
 

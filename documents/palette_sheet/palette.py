@@ -109,8 +109,8 @@ def _typeset(template: str, context: dict[str, object], paper: str, style: str) 
 class PictureForm(forms.Form):
     """The size of a picture, pixels."""
 
-    width = NumberField(low=LEAST, high=MOST, said="width", label="Width", widget=plain(size="5"), initial=1_080)
-    height = NumberField(low=LEAST, high=MOST, said="height", label="Height", widget=plain(size="5"), initial=1_350)
+    width = NumberField(low=LEAST, high=MOST, called="width", label="Width", widget=plain(size="5"), initial=1_080)
+    height = NumberField(low=LEAST, high=MOST, called="height", label="Height", widget=plain(size="5"), initial=1_350)
 
     @property
     def size(self) -> tuple[int, int]:

@@ -18,7 +18,7 @@ class Candidate:
     review: int
     name: str
     screen: str
-    said: str
+    sentence: str
 
 
 def candidates(pages: Iterable[tuple[Review, Document]]) -> list[tuple[str, list[Candidate]]]:

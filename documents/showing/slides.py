@@ -189,7 +189,7 @@ class Showing:
         return next((slide for slide in self.every if slide.slide.key == key), None)
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         return words.showing.slides_text(len(self.slides), len(self.every) - len(self.slides))
 
 

@@ -89,7 +89,7 @@ class HandOver(models.Model):
         return f"{self.job} to {self.to}"
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         return words.homes.handed_over(name_of(self.by), name_of(self.to), self.at, self.note)
 
 

@@ -69,7 +69,7 @@ class Sheets(Home):
         painted = {one.room.name: one for one in painted_rooms([self.job.pk])}
         walls = {line.room.name: line.at("walls").screen for line in self.home().lines}
         self.assertEqual({name: one.screen for name, one in painted.items()}, walls)
-        self.assertEqual(painted["Galley"].said, f"Decided: {dark.name}")
+        self.assertEqual(painted["Galley"].sentence, f"Decided: {dark.name}")
         states = [painted[name].state for name in ("Galley", "Library", "Loft")]
         self.assertEqual(states, ["decided", "reviewed", "no colour yet"])
 
@@ -125,7 +125,7 @@ class Sheets(Home):
         self.finish(self.library, **{"walls-what": "T05.4", "walls-area": "0"})
         self.assertEqual(self.line("Library").at("walls").litres, 0)
         total = next(one for one in self.home().totals if one.colour.code == "T05.4")
-        self.assertIn("amount not known", total.said)
+        self.assertIn("amount not known", total.sentence)
 
     def test_a_trim_too_near_to_the_wall_is_said(self):
         self.finish(self.library, **{"trim-what": "H16.2"})
@@ -170,9 +170,11 @@ class Walk(Home):
         self.library.open_to.add(loft)
         walk = self.home().walk.doorways
         self.assertEqual(len(walk), 2)
-        self.assertRegex(" ".join(next(o for o in walk if loft in o.rooms).said), "in both rooms|lighter in one room")
+        self.assertRegex(
+            " ".join(next(o for o in walk if loft in o.rooms).sentences), "in both rooms|lighter in one room"
+        )
         self.assertTrue(walk[0].clash >= walk[1].clash)
-        said = " ".join(" ".join(one.said) for one in walk)
+        said = " ".join(" ".join(one.sentences) for one in walk)
         self.assertIn("By day ", said)
         self.assertEqual({one.how for one in walk}, {"open to each other", "with a door between"})
 
@@ -190,7 +192,7 @@ class Walk(Home):
         self.review(dark, "T05.4")
         dark.leads_to.add(self.galley)
         (one,) = self.home().walk.doorways
-        self.assertIn("As samples, since the light", one.said[0])
+        self.assertIn("As samples, since the light", one.sentences[0])
         self.assertIn("Library", self.home().walk.closed_off_text)
 
     def test_a_door_and_an_opening_to_the_same_room_are_refused(self):
@@ -244,7 +246,7 @@ class Whites(Home):
         self.assertEqual(self.rule(reason="the client’s wish").status_code, 302)
         white = self.white()
         self.assertEqual(white.chosen.code, "HW11")
-        self.assertIn(f"the client’s wish. For the rooms alone, {free.name}", white.said[0])
+        self.assertIn(f"the client’s wish. For the rooms alone, {free.name}", white.sentences[0])
         address = reverse("job-white-rule", args=[self.job.pk, white.rules[0].pk])
         self.client.post(address)
         self.assertEqual(self.white().chosen, free)
@@ -271,7 +273,7 @@ class Whites(Home):
     def test_every_white_ruled_out_says_what_would_help(self):
         for colour, _ in self.white()._candidates:
             services.rule_white(self.isla, self.job, colour, "forbid", "no")
-        self.assertIn("Every white is ruled out", self.white().said[0])
+        self.assertIn("Every white is ruled out", self.white().sentences[0])
         self.assertContains(self.page(), "Every white is ruled out")
 
     def test_what_cannot_be_ruled_is_said(self):
@@ -289,14 +291,14 @@ class Whites(Home):
         for room in (self.library, self.galley):
             services.keep_finishes(self.isla, room, [{"part": "trim", "colour": second, "stays": True}])
         self.assertEqual(self.white().chosen, second)
-        self.assertIn(f"The Library and Galley already have {second.name} as trim", " ".join(self.white().said))
+        self.assertIn(f"The Library and Galley already have {second.name} as trim", " ".join(self.white().sentences))
 
     def test_a_creamy_white_beside_clean_tiles_is_a_conflict_with_ways_out(self):
         self.galley.elements.create(kind="tile", name="glazed tiles", colour=world.colour("HW03"), area=3, on="north")
         self.rule()
         (one,) = self.white().conflicts
         self.assertEqual(one.room, self.galley)
-        self.assertIn("looks yellow beside the glazed tiles", one.said)
+        self.assertIn("looks yellow beside the glazed tiles", one.sentence)
         ways = " ".join(one.ways)
         self.assertIn(f"To match the glazed tiles, use {world.colour('HW03').name}", ways)
         self.assertIn("To differ clearly from the glazed tiles, use", ways)
@@ -307,7 +309,7 @@ class Whites(Home):
 
     def test_one_room_is_said_to_be_one(self):
         self.galley.reviews.all().delete()
-        self.assertIn("Only one room has a colour so far", " ".join(self.white().said))
+        self.assertIn("Only one room has a colour so far", " ".join(self.white().sentences))
 
     def test_a_white_from_elsewhere_can_be_set(self):
         own = deck_services.keep_own(self.isla, "Old gloss", from_lab((92, 0, 6)))

@@ -14,7 +14,7 @@ from scipy.spatial import cKDTree
 from prism import demo, screen
 from prism.adaptation import D50_2, lab_d50_to_lab
 from prism.classify import classify_many, temperature_of
-from prism.comparison import Said
+from prism.comparison import PairPhrases
 from prism.difference import delta_e
 from prism.families import families, family_bands, family_words_at, is_of_hue
 from prism.method import Method
@@ -101,7 +101,7 @@ def judge_singles(tally, truth, seen, kind, words, method: Method):
     true = classify_many(truth, lightness_to_lrv(truth[:, 0]), np.full(len(truth), EXACT), method)
     hues = {(row, word) for word in range(len(method.undertone.words)) for row in np.flatnonzero(words.hue[word])}
     named = [
-        any((row, word) in hues for word in said.hues.said[row].tolist() if word >= 0) for row in range(len(truth))
+        any((row, word) in hues for word in said.hues.named[row].tolist() if word >= 0) for row in range(len(truth))
     ]
     claims, rows = method.claims, np.arange(len(truth))
     tally.add("undertone", said.hues.level, np.array(named))
@@ -114,7 +114,7 @@ def judge_singles(tally, truth, seen, kind, words, method: Method):
         ("strength", said.strengths, words.strength),
         ("depth", said.depths, words.depth),
     ):
-        tally.add(subject, bands.level, right[bands.said[:, 0], rows])
+        tally.add(subject, bands.level, right[bands.named[:, 0], rows])
     some = np.arange(0, len(truth), 5)
     found = family_bands(seen[some], doubt[some], light[some], method, method.neutral)
     level = np.array([LEVELS.index(one.level) for one in found])
@@ -183,7 +183,7 @@ def judge_pairs(tally, truth, seen, kind, shared, method: Method):
         method,
     )
     true = side_by_side(*(Colours.of(lab, EXACT, neutral) for lab in truth), 0.0, method)
-    said = Said(found, method)
+    said = PairPhrases(found, method)
     least = method.just_seen  # what is said must be there to be seen, not only of that sign
 
     def seen_so(ours, theirs):

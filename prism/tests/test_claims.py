@@ -195,7 +195,7 @@ class Sources(unittest.TestCase):
         together = compare(*of_one, WALL)
         self.assertLess(together.doubt, apart_.doubt)
         self.assertGreaterEqual(len(together.directions), len(apart_.directions))
-        self.assertIn("lighter", together.said)
+        self.assertIn("lighter", together.phrases)
         other = replace(of_one[1], source="Haaf maker-lab")
         self.assertEqual(compare(of_one[0], other, WALL).doubt, apart_.doubt)
 

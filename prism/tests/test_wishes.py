@@ -45,7 +45,7 @@ def lighter(_own, one, _pair):
 
 def says(*directions):
     """The pair says each of these, certainly or probably."""
-    return lambda own, one, pair: all(word in pair.said for word in directions)
+    return lambda own, one, pair: all(word in pair.phrases for word in directions)
 
 
 def along(hue, sign=1):
@@ -107,7 +107,7 @@ def same_depth(own, one, pair):
 
 
 def warmer_than_other(own, one, pair):
-    return "warmer" in compare(one, READINGS[OTHER], WALL).said
+    return "warmer" in compare(one, READINGS[OTHER], WALL).phrases
 
 
 def between(own, one, pair):

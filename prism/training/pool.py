@@ -66,7 +66,7 @@ class Pool:
     def is_named(self) -> NDArray[np.bool_]:
         """Whether each certainly has one hue, and no other, (n,)."""
         sure: NDArray[np.bool_] = self.seen.hues.level == LEVELS.index(Level.CERTAIN)
-        return sure & (self.seen.hues.said[:, 1] < 0)
+        return sure & (self.seen.hues.named[:, 1] < 0)
 
     @cached_property
     def named(self) -> list[Rows]:

@@ -210,7 +210,7 @@ def _undertone(asked: Asked) -> Exercise | None:
     row = _with_undertone(asked)
     if row is None:
         return None
-    hue = int(seen.hues.said[row, 0])
+    hue = int(seen.hues.named[row, 0])
     choices = dict.fromkeys([*words, *(word for method in asked.others for word in method.undertone.words)])
     beside = [board for board in (pool.clean, pool.contrast_colour(row)) if board is not None and board != row]
     right = _right_undertones(pool, row, asked.others)
@@ -235,11 +235,11 @@ def _with_undertone(asked: Asked) -> int | None:
 def _right_undertones(pool: Pool, row: int, others: Sequence[Method]) -> tuple[str, ...]:
     """Return what a board of the pool may be called that certainly has an undertone: by the pool's method, and by
     others where they are certain."""
-    right = dict.fromkeys([pool.method.undertone.words[int(pool.seen.hues.said[row, 0])]])
+    right = dict.fromkeys([pool.method.undertone.words[int(pool.seen.hues.named[row, 0])]])
     for method in others:
         theirs = classify_many(pool.lab[[row]], pool.lrv[[row]], pool.doubt[[row]], method)
         if int(theirs.hues.level[0]) == LEVELS.index(Level.CERTAIN):
-            right |= dict.fromkeys(method.undertone.words[int(at)] for at in theirs.hues.said[0] if at >= 0)
+            right |= dict.fromkeys(method.undertone.words[int(at)] for at in theirs.hues.named[0] if at >= 0)
     return tuple(right)
 
 

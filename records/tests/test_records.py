@@ -24,7 +24,7 @@ class Recorded(Wall):
 
     def lines(self, of=None):
         changes = queries.of_job(of) if of else queries.of_review(self.review)
-        return [line for act in queries.said(changes, whole=bool(of)) for line in act.lines]
+        return [line for act in queries.acts(changes, whole=bool(of)) for line in act.lines]
 
     def act(self, step, act, **sent):
         return self.client.post(reverse("review-act", args=[self.review.pk, step, act]), sent, headers=HTMX)

@@ -19,7 +19,7 @@ class FigureLine:
     difference: str = ""
 
 
-class Said(Page):
+class Phrases(Page):
     """What more than one step says of the subject."""
 
     def __init__(self, subject: Subject) -> None:

@@ -20,7 +20,7 @@ class Seen:
 
     observation: Observation
     name: str
-    said: str
+    sentence: str
     standing: str
 
 

@@ -10,7 +10,7 @@ from django.utils.safestring import SafeString
 from prism import words
 from prism.query import AskError, Piece, Wish
 from reviews.context import SwatchView
-from reviews.context.figures import Said
+from reviews.context.figures import Phrases
 from reviews.drawings.lightness import lightness_and_chroma
 from reviews.drawings.rose import undertone_rose
 from steps.alternatives.drawings import bracket_lines
@@ -28,7 +28,7 @@ class Differing:
     lrv_apart: str
     delta_e: str
     undertone: str
-    said: str
+    sentence: str
     warmth: str
     source: str
     note: str = ""
@@ -51,7 +51,7 @@ class AlternativesPage(Page):
         self._context = visit.context
         self._subject = visit.context.subject
         self._placing = Placing(visit.context)
-        self.said = Said(self._subject)
+        self.phrases = Phrases(self._subject)
         self.notice = visit.notice
         self.ask = visit.query.get("ask", "")
         self.shows_shortlist = visit.show == "shortlist"

@@ -10,7 +10,7 @@ from django.utils.safestring import SafeString
 from prism import words
 from prism.choosing.questions import worth_asking
 from prism.comparison import NOTHING_SEEN, Agreement, PairFinding, compare_many
-from reviews.context.figures import FigureLine, Said
+from reviews.context.figures import FigureLine, Phrases
 from reviews.context.holding import SwatchView, place_of
 from reviews.context.looking import Seen
 from reviews.drawings.rose import undertone_rose
@@ -30,7 +30,7 @@ SEEN_KEYS = {
 class Walk:
     """Where one is on the walk through the boards."""
 
-    said: str
+    sentence: str
     before: SwatchView | None
     after: SwatchView | None
 
@@ -44,7 +44,7 @@ class ComparePage(Page):
         self._wall = visit.context.wall
         self.notice = visit.notice
         self.seen_form = visit.forms.get("seen") or SeenForm()
-        self.said = Said(self._subject)
+        self.phrases = Phrases(self._subject)
         self.shows_all = visit.show == "together" and not self._wall.any_withheld
         self._together = Together(visit.context)
 

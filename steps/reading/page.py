@@ -10,7 +10,7 @@ from prism import messages, words
 from prism.choosing.deck import Pick
 from prism.edges import FamilyEdge, on_edge
 from reviews.context import ReviewContext, SwatchView
-from reviews.context.figures import FigureLine, Said
+from reviews.context.figures import FigureLine, Phrases
 from reviews.drawings.rose import undertone_rose
 from web.settled import Page
 
@@ -21,7 +21,7 @@ class ReadingPage(Page):
     def __init__(self, context: ReviewContext) -> None:
         self._context = context
         self._subject = context.subject
-        self.said = Said(context.subject)
+        self.phrases = Phrases(context.subject)
 
     @property
     def whole(self) -> str:

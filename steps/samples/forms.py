@@ -70,7 +70,7 @@ class DecideForm(SizedForm):
         required=False, max_length=80, label="In which paint", widget=plain(placeholder="its line, as the can says")
     )
     litres = SizeField(
-        low=0, high=400, kind="volume", required=False, said="paint", label="Amount", widget=plain(size="5")
+        low=0, high=400, kind="volume", required=False, called="paint", label="Amount", widget=plain(size="5")
     )
     reason = forms.CharField(max_length=1000, label="Because", widget=forms.Textarea(attrs={"rows": 2}))
 

@@ -215,4 +215,4 @@ def correction_text(correction: Correction) -> str:
         room=correction.room,
     )
     undone = clocks.day(correction.undone) if correction.undone else ""
-    return words.viewing.taken_up(finding.said, name_of(correction.by), clocks.day(correction.at), undone)
+    return words.viewing.taken_up(finding.sentence, name_of(correction.by), clocks.day(correction.at), undone)

@@ -43,9 +43,9 @@ class BasisForm(ReviewForm):
 
     method = forms.ChoiceField(widget=forms.RadioSelect)
     neutral_a = NumberField(
-        said="a*", label="Move the painted line, a*", low=-SHIFT, high=SHIFT, widget=NUMBER(), **laid_out("cell")
+        called="a*", label="Move the painted line, a*", low=-SHIFT, high=SHIFT, widget=NUMBER(), **laid_out("cell")
     )
-    neutral_b = NumberField(said="b*", label="and b*", low=-SHIFT, high=SHIFT, widget=NUMBER(), **laid_out("cell"))
+    neutral_b = NumberField(called="b*", label="and b*", low=-SHIFT, high=SHIFT, widget=NUMBER(), **laid_out("cell"))
     usual = forms.BooleanField(
         label="From now on, in the decks and in new reviews too", required=False, **laid_out("inline")
     )

@@ -29,9 +29,11 @@ class PercentField(NumberField):
 class AdjustForm(forms.Form):
     """Which strength to look at: a change in percent, an LRV, a gap to a trim, or as dark as another colour."""
 
-    percent = PercentField(label="Change, %", said="The change", low=WEAKEST, high=STRONGEST, required=False, **INLINE)
-    lrv = NumberField(label="or LRV", said="LRV", low=0, high=100, required=False, **INLINE)
-    gap = NumberField(label="or gap to trim", said="The gap", low=-100, high=100, required=False, **INLINE)
+    percent = PercentField(
+        label="Change, %", called="The change", low=WEAKEST, high=STRONGEST, required=False, **INLINE
+    )
+    lrv = NumberField(label="or LRV", called="LRV", low=0, high=100, required=False, **INLINE)
+    gap = NumberField(label="or gap to trim", called="The gap", low=-100, high=100, required=False, **INLINE)
     trim = forms.ChoiceField(label="of", required=False, **INLINE)
     like = forms.CharField(
         label="or as dark as",

@@ -15,7 +15,7 @@ from prism.reading import read
 from prism.stimulus import Stimulus
 from prism.tint.hiding import Opacity
 from reviews.context import SwatchView
-from reviews.context.figures import Said
+from reviews.context.figures import Phrases
 from reviews.drawings.edges import butted
 from reviews.strengths.reads import Strengths
 from reviews.strengths.services import kept_already
@@ -85,7 +85,7 @@ class StrengthPage(Page):
         self.review = visit.context.review
         self.notice = visit.notice
         self.show = visit.show
-        self.said = Said(self.subject)
+        self.phrases = Phrases(self.subject)
         adjust, mix = visit.forms.get("adjust"), visit.forms.get("mix")
         self._asked = adjust if isinstance(adjust, AdjustForm) else None
         self.adjust = self._asked if self._asked and self._asked.errors else AdjustForm(None, self.at)

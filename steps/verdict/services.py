@@ -28,7 +28,7 @@ class Conflict:
     mine: str
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         return words.walks.changed_elsewhere(words.walks.FIELDS[self.field])
 
     @property

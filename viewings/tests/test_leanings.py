@@ -79,7 +79,7 @@ class Corrections(Viewings):
         self.looked(6, -1.5)
         (found,) = self.found()
         page = self.page()
-        self.assertContains(page, found.said)
+        self.assertContains(page, found.sentence)
         self.assertContains(page, "±")
         sent = {"person": str(self.isla.pk), "scale": "hue"}
         page = self.act("take-up", **sent)
@@ -122,7 +122,7 @@ class Corrections(Viewings):
                 self.isla, one, uuid4(), {"hue": 0}, "yes", "", "overcast", False, computed * part, noon
             )
         found = next(one for one in self.found() if one.room)
-        self.assertIn("is darker than predicted: 0.50 times the light", found.said)
+        self.assertIn("is darker than predicted: 0.50 times the light", found.sentence)
         self.act("take-up", person="", scale="light")
         self.assertLess(Room.objects.get(pk=room.pk).correction, 0.9)
         self.assertEqual(room.readings.filter(taken=True).count(), 4)

@@ -474,7 +474,7 @@ class Deciding(Viewings):
         self.planned()
         other = self.seen("worst", sky="overcast")
         wanted = next(hour.sky for hour in self.coverage().hours if hour.why == "worst")
-        said = [cells[0].said for _, cells in self.coverage().rows if cells[0].look == other]
+        said = [cells[0].sentence for _, cells in self.coverage().rows if cells[0].look == other]
         self.assertEqual(["but under a sky that was overcast" in one for one in said], [wanted == "clear"])
 
     def test_who_asked_to_look_again_is_answered_by_a_later_look(self):

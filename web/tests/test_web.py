@@ -53,7 +53,7 @@ class Door(TestCase):
 
 class Numbers(SimpleTestCase):
     def test_a_number_is_read_alike_wherever_it_is_typed(self):
-        field = NumberField(low=-10, high=100, said="LRV")
+        field = NumberField(low=-10, high=100, called="LRV")
         for text, value in (("57,5", 57.5), (" 57.5 ", 57.5), ("\N{MINUS SIGN}2", -2.0), ("+3", 3.0), ("1e1", 10.0)):
             self.assertEqual(field.clean(text), value)
         for text, part in (

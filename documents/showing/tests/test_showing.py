@@ -67,7 +67,7 @@ class Showings(Wall):
         self.assertEqual(self.titles()[-2], "The answer")
         self.act("slide-colour", act="out")
         self.assertEqual(self.titles()[0], "Beside clean white")
-        self.assertIn("1 left out", self.showing().said)
+        self.assertIn("1 left out", self.showing().sentence)
         after = [(one.section.key, one.lines) for one in Document(Review.objects.get(pk=self.review.pk)).every]
         self.assertEqual(after, before)
 

@@ -25,7 +25,7 @@ class Recorded:
     the others."""
 
     decision: Decision
-    said: str
+    sentence: str
     brief: str
     formula: str
     against: list[str]
@@ -37,7 +37,7 @@ class ClientSaid:
     waits for a reply."""
 
     pk: int
-    said: str
+    sentence: str
     when: str
     replied: str
     next: str
@@ -74,7 +74,7 @@ class DecidePart(Page):
                 )
             asks_for = "" if replied else words.sharing.client_next(answer.answer, self.decision is not None)
             waits = answer.answer == "ask" and not replied
-            answers.append(ClientSaid(answer.pk, answer.said, clocks.day(answer.at), replied, asks_for, waits))
+            answers.append(ClientSaid(answer.pk, answer.sentence, clocks.day(answer.at), replied, asks_for, waits))
         return answers
 
     @property
