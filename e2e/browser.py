@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import atexit
 import os
 import shutil
 import sqlite3
@@ -11,6 +10,7 @@ import threading
 import time
 from contextlib import suppress
 from functools import cache
+from multiprocessing.util import Finalize
 from pathlib import Path
 
 from django.conf import settings
@@ -81,11 +81,11 @@ def begin_with_demo():
 
 @cache
 def the_browser():
-    """Return the browser of this process, which ends with it."""
+    """Return the browser of this process, which ends with it, be it one of several that share the tests."""
     profile = tempfile.mkdtemp()
-    atexit.register(shutil.rmtree, profile, ignore_errors=True)
+    Finalize(None, shutil.rmtree, args=(profile,), kwargs={"ignore_errors": True}, exitpriority=1)
     browser = start_chromium(profile)
-    atexit.register(browser.quit)
+    Finalize(None, browser.quit, exitpriority=2)
     return browser
 
 
