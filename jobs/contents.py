@@ -104,7 +104,7 @@ def day_in(
     kelvin = typed(query["kelvin"]) if is_number(query.get("kelvin", "")) else 0.0
     if kelvin in LAMP_CHOICES:
         lit = replace(lit, lamps=lamps_at(lit, kelvin))
-    return RoomDay(
+    day = RoomDay(
         lit,
         paint,
         method,
@@ -115,6 +115,7 @@ def day_in(
         used=(room.used_from, room.used_until),
         known=queries.known_of(room),
     )
+    return day.as_kept()
 
 
 def why_no_light(day: RoomDay | None, room: Room) -> str:

@@ -44,6 +44,7 @@ from prism.spectrum import Array
 from prism.stimulus import Stimulus
 from web.bounded_cache import BoundedCache
 
+_kept_room_days: BoundedCache[object, RoomDay] = BoundedCache(32)
 _kept: BoundedCache[object, list[Day]] = BoundedCache(48)
 _kept_solved: BoundedCache[object, list[Solved]] = BoundedCache(2)
 _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
@@ -113,6 +114,11 @@ class RoomDay:
             room.place, room.size, room.rotation_deg, room.storey, room.furnishing, room.windows, room.lamps,
             room.fixed, room.correction, tuple(sorted(room.surfaces.items())), self.reflectance.tobytes(), self.date,
         )  # fmt: skip
+
+    def as_kept(self) -> RoomDay:
+        """Return what was asked for like this before, with all that was computed of it since; else this one."""
+        key = (self.basis, self.paint, self.method, self.neutral, self.asked, self.used, self.known)
+        return _kept_room_days.get((key, tuple(self.boards), tuple(self.elements)), lambda: self)
 
     @cached_property
     def days(self) -> list[Day]:

@@ -98,7 +98,7 @@ class Light:
         own: Array = self.day.means_of(np.array([spectrum_of(self.subject.stimulus)]))[0]
         return own
 
-    @property
+    @cached_property
     def own_away(self) -> float:
         """ΔE00 of the subject's walls, taken together, from its board."""
         return float(delta_e(self.own.mean(axis=0), self.subject.stimulus.lab_array))
