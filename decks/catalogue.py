@@ -26,6 +26,7 @@ from prism.reading import Reading, read_many
 from prism.spectrum import Array
 from prism.stimulus import source_of
 from web.bounded_cache import BoundedCache
+from web.query_cache import QueryCache
 
 MOST_SURVEYS = 3
 """Methods under which each catalogue is kept classified."""
@@ -273,7 +274,14 @@ def makers_for(user: User) -> QuerySet[Maker]:
 
 def state_for(user: User) -> str:
     """Return what changes whenever a deck a person may use has changed; the database keeps it, for all processes."""
-    state = makers_for(user).aggregate(Count("id"), Max("changed"))
+    return _states.get(team(user), lambda: _state(makers_for(user)))
+
+
+_states: QueryCache[tuple[int, ...], str] = QueryCache(256)
+
+
+def _state(makers: QuerySet[Maker]) -> str:
+    state = makers.aggregate(Count("id"), Max("changed"))
     return f"{state['id__count']} {state['changed__max']}"
 
 

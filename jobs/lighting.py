@@ -44,7 +44,7 @@ from prism.spectrum import Array
 from prism.stimulus import Stimulus
 from web.bounded_cache import BoundedCache
 
-_kept_room_days: BoundedCache[object, RoomDay] = BoundedCache(32)
+_kept_room_days: BoundedCache[object, RoomDay] = BoundedCache(16)
 _kept: BoundedCache[object, list[Day]] = BoundedCache(48)
 _kept_solved: BoundedCache[object, list[Solved]] = BoundedCache(2)
 _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)

@@ -17,6 +17,7 @@ from people.names import name_of
 from people.queries import may_change, team
 from prism import reading, words
 from reviews.models import Review
+from web.query_cache import QueryCache
 
 
 def listed(user: User) -> QuerySet[Review]:
@@ -44,17 +45,21 @@ def of_studio(user: User) -> QuerySet[Review]:
 def state_of(job: Job) -> Hashable:
     """Return what changes whenever what is on the walls of a job's rooms may: the colour reviewed last in each room,
     and what is decided; not with whatever else is done in its reviews."""
+    return job.pk, job.updated, *_walls.get(job.pk, lambda: _walls_of(job))
+
+
+_walls: QueryCache[int, tuple[Hashable, Hashable]] = QueryCache(256)
+"""What is on the walls of jobs, which every screen of a review asks: to build the queries takes far longer than to ask
+them again."""
+
+
+def _walls_of(job: Job) -> tuple[Hashable, Hashable]:
     each = Room.objects.filter(job=job).annotate(newest=job_queries.newest_review()).order_by("pk")
     rooms = list(each.values_list("pk", "updated", "deleted", "newest"))
     decided = FilteredRelation("decisions", condition=Q(decisions__reopened=None))
     reviews = Review.objects.filter(deleted=None).annotate(decided=decided).order_by("pk")
     reviews = reviews.filter(Q(pk__in=[pk for *_, pk in rooms if pk]) | Q(room__job=job, decided__isnull=False))
-    return (
-        job.pk,
-        job.updated,
-        tuple(rooms),
-        tuple(reviews.values_list("pk", "colour", "valued", "names_shown", "decided")),
-    )
+    return tuple(rooms), tuple(reviews.values_list("pk", "colour", "valued", "names_shown", "decided"))
 
 
 def values_of_own(colours: Iterable[int]) -> list[tuple[Any, ...]]:

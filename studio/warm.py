@@ -22,8 +22,6 @@ def warm() -> None:
 
 def _calm_collector() -> None:
     """Let what was loaded at the start out of the search for garbage: going through all of it takes some 150 ms, in
-    which every thread of the worker waits. A page makes tens of thousands of objects, nearly all of which go by
-    themselves: to search after each 700, as Python does, takes a twentieth of the processor."""
+    which every thread of the worker waits."""
     gc.collect()
     gc.freeze()
-    gc.set_threshold(20_000, 20, 20)

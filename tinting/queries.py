@@ -16,6 +16,7 @@ from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from tinting.models import Batch, Machine, System
 from web import devices
+from web.query_cache import QueryCache
 
 
 def systems(user: User) -> QuerySet[System]:
@@ -30,7 +31,10 @@ State = tuple[int, datetime] | None
 
 def state(user: User) -> State:
     """Return the state of the tinting system that recipes are computed with; None where the studio has none yet."""
-    return systems(user).values_list("pk", "changed").first()
+    return _states.get(team(user), lambda: systems(user).values_list("pk", "changed").first())
+
+
+_states: QueryCache[tuple[int, ...], State] = QueryCache(256)
 
 
 def system_as_of(known: State) -> TintSystem | None:
