@@ -21,7 +21,7 @@ def undertone(lab):
 class Sentences(unittest.TestCase):
     def said(self):
         chance = np.random.default_rng(8)
-        for case in cases(180, 31):
+        for case in cases(300, 31):
             lab = np.array([chance.uniform(30, 94), chance.normal(0, 5), chance.normal(6, 7)])
             wall = case.lit(paint(*lab)).seen()[0, case.wall]
             wall[0] = min(wall[0], 100)

@@ -145,11 +145,11 @@ class WhiteStaysWhite(unittest.TestCase):
 
     def test_in_rooms_of_every_kind(self):
         seen = []
-        for case in cases(260, 7):
+        for case in cases(500, 7):
             there = case.lit(paint(*self.white))
             if there.lux[0, case.wall] > 200:
                 seen.append(there.seen()[0, case.wall])
-        self.assertGreater(len(seen), 150)
+        self.assertGreater(len(seen), 300)
         named = [reading.family.word in self.whites for reading in readings(seen, 0.3, method.load())]
         self.assertGreaterEqual(np.mean(named), 0.95)
 

@@ -185,7 +185,7 @@ class Thresholds(unittest.TestCase):
 
     def test_of_simulated_observers_within_fifteen_per_cent_and_said_how_surely(self):
         for threshold in (0.7, 1.5, 3.0):
-            found = [self.observer(threshold, seed) for seed in range(60)]
+            found = [self.observer(threshold, seed) for seed in range(120)]
             off = np.array([np.log(one.value / threshold) for one in found])
             self.assertLess(float(np.sqrt((off**2).mean())), 0.15, threshold)
             inside = np.mean([one.low <= threshold <= one.high for one in found])

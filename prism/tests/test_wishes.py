@@ -17,7 +17,7 @@ INDEX = Nearest(OFFERED.lab)
 FAMILIES = tuple(dict.fromkeys([rule.word for rule in WALL.families] + list(WALL.hue_family.words)))
 MAKERS = tuple(dict.fromkeys(entry.maker for entry in DECK))
 OF_MAKER = {maker: np.array([entry.maker == maker for entry in DECK]) for maker in MAKERS}
-SUBJECTS = subjects(WALL, 110)
+SUBJECTS = subjects(WALL, 200)
 OTHER = ROWS["T05.4"]
 
 
