@@ -14,6 +14,7 @@ from documents.sections import FIRST, Pair, RoomPicture, Row, Section, SitePhoto
 from jobs.asked_day import SKIES
 from jobs.drawings import openings
 from jobs.drawn import Drawn, address, trim_of
+from jobs.home_white import DECIDED
 from jobs.lighting import RoomDay
 from jobs.whole_home import Part, RoomLine, WholeHome
 from prism import words
@@ -32,8 +33,6 @@ NEAR = 8.0
 """LRV points within which a colour counts as another choice."""
 EVENING = 20.0
 """The hour at which the lamps are shown."""
-DECIDED = ("decided", "agreed")
-"""Why walls are a colour, where nothing is open about it."""
 APART = 1.0
 """Hours between two pictures by day, at least."""
 

@@ -270,9 +270,8 @@ class Content:
     def _viewings(self) -> Section:
         page = self.view
         lines = [words.documents.viewing_line(look.when, look.sentence, look.compared) for look in page.seen]
-        lines += [leaning.sentence for leaning in page.leanings] + [
-            self._decided(record) for record in page.decide.record
-        ]
+        lines += [leaning.sentence for leaning in page.leanings]
+        lines += [self._decided(record) for record in page.decide.record]
         return Section("viewings", words.documents.DOCUMENT_TITLES["viewings"], EVIDENCE, lines)
 
     @staticmethod

@@ -89,6 +89,10 @@ def _painted(room: Room) -> RoomPaint:
     return RoomPaint(room, wall.value.screen, words.viewing.IS_REVIEWED, words.decisions.reviewed_only(name))
 
 
+DECIDED = ("decided", "agreed")
+"""Why walls are a colour, where somebody chose it: by hand, or in a review."""
+
+
 @dataclass(frozen=True)
 class OnWalls:
     """The colour of a room's walls with its value, why it is (`stays`, `decided` by hand, `agreed` in a review, or last

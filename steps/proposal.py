@@ -12,7 +12,7 @@ from django.db import transaction
 from decks.models import Colour
 from jobs import services
 from jobs.contents import by_permanence, day_in, stimulus_of
-from jobs.home_white import rooms_of, wall_of
+from jobs.home_white import DECIDED, rooms_of, wall_of
 from jobs.models import Finish, Job, Room
 from prism import words
 from prism.light.together import Terms, pairing
@@ -82,7 +82,7 @@ class Proposal:
     def base(self) -> Review | None:
         """The review whose colour the others follow: one that is decided, else the one last begun."""
         walls = [wall for room in self.rooms if (wall := wall_of(room)) and wall.review]
-        decided = [wall.review for wall in walls if wall.why in ("agreed", "decided")]
+        decided = [wall.review for wall in walls if wall.why in DECIDED]
         bases = decided or [wall.review for wall in walls]
         if not bases:
             return None
