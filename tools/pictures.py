@@ -15,7 +15,7 @@ from e2e.chromium import PHONE, WIDE, resize, start_chromium
 OUT = Path(__file__).resolve().parent.parent / "docs" / "screenshots"
 MAIN, WITH_VERDICT = "H16.3", "T05.4"
 DRAWN = """
-  return !document.querySelector(".room-picture:not(.is-drawn)")
+  return !document.querySelector(".room-picture:not(.is-drawn), .htmx-request")
     && Array.from(document.images).every((one) => one.complete || one.getBoundingClientRect().top > 800);
 """
 
@@ -47,7 +47,7 @@ class Camera:
     def open(self, path: str) -> None:
         self.browser.get(self.base + path)
         time.sleep(0.4)
-        for _ in range(100):  # rooms are drawn, and pictures come, a little later
+        for _ in range(100):  # rooms are drawn, pictures and findings come, a little later
             if self.browser.execute_script(DRAWN):
                 break
             time.sleep(0.2)
