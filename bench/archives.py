@@ -15,6 +15,7 @@ import traceback
 from collections import Counter, defaultdict
 from collections.abc import Callable
 from contextlib import suppress
+from functools import partial
 from pathlib import Path
 from typing import Any
 
@@ -87,7 +88,7 @@ def _attack(count: int, seed: int, folder: Path) -> int:
                 if user is not None and user.is_active:
                     client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
                 for url in (url for url, tables in pages.items() if table in tables):
-                    _ask(client.get, url, faults, lambda at=at, record=record: _changed(lines[at], record))
+                    _ask(client.get, url, faults, partial(_changed, lines[at], record))
             transaction.set_rollback(True)
         if number % EVERY == 0 or number == count:
             took = time.perf_counter() - begun
@@ -127,33 +128,38 @@ def _forget() -> None:
     """Empty what is kept by keys of rows, since rows of one key differ from archive to archive."""
     import gc
 
+    from django.apps import apps
     from django.contrib.contenttypes.models import ContentType
 
     from decks import catalogue
     from web.bounded_cache import BoundedCache
+    from web.query_cache import QueryCache
 
     ContentType.objects.clear_cache()
-    for module in list(sys.modules.values()):
-        if getattr(module, "__name__", "").split(".")[0] in ("reviews", "decks", "training"):
-            for kept in vars(module).values():
-                if isinstance(kept, BoundedCache):
-                    kept.drop(lambda _: True)
-                elif hasattr(kept, "cache_clear") and module is catalogue:
-                    kept.cache_clear()
+    ours = {app.name for app in apps.get_app_configs()}
+    for module in [each for name, each in sys.modules.items() if name.split(".")[0] in ours]:
+        for kept in vars(module).values():
+            if isinstance(kept, BoundedCache | QueryCache):
+                kept.drop(lambda _: True)
+            elif hasattr(kept, "cache_clear") and module is catalogue:
+                kept.cache_clear()
     gc.collect(0)
 
 
 def _thin_out() -> None:
     """Leave two in fifteen of the colours that nothing refers to: an archive comes in and is refused sooner."""
     from django.db import transaction
-    from django.db.models import ProtectedError, RestrictedError
+    from django.db.models import ProtectedError, QuerySet, RestrictedError
 
     from decks.models import Colour
 
-    for number, colour in enumerate(Colour.objects.filter(maker__isnull=False)):
+    colours: QuerySet[Colour] = QuerySet(Colour).filter(
+        maker__isnull=False
+    )  # the manager refuses to take out what is shared
+    for number, pk in enumerate(list(colours.values_list("pk", flat=True))):
         if number % 15 > 1:
             with suppress(ProtectedError, RestrictedError), transaction.atomic():
-                colour.delete()
+                colours.filter(pk=pk).delete()
 
 
 def _filled(file: Path) -> dict[str, set[str]]:
@@ -168,7 +174,7 @@ def _filled(file: Path) -> dict[str, set[str]]:
     from studio.tests.filled import Filled
     from studio.tests.test_permissions import patterns
 
-    case = Filled("setUp")
+    case: Any = Filled("setUp")
     with transaction.atomic():
         Filled.setUpTestData()
         case.client = Filled.client_class(headers={"host": "localhost"})

@@ -20,6 +20,7 @@ import time
 import urllib.error
 import urllib.parse
 import urllib.request
+from collections.abc import Callable
 from functools import partial
 from pathlib import Path
 
@@ -240,6 +241,7 @@ def reading(studio: _Studio, seconds: float) -> None:
 def main() -> None:
     """Print what a studio bears."""
     asked = sys.argv[1:]
+    acts: list[tuple[int, Callable[[_Studio], None]]]
     if asked[:1] == ["steady"]:
         acts = [(1, partial(steady, requests=int(asked[1]) if len(asked) > 1 else 10_000))]
     else:

@@ -30,7 +30,7 @@ def _fill() -> None:
 
     user = User.objects.get(username="skerry")
     colours = list(Colour.objects.filter(maker__isnull=False).order_by("pk")[: REVIEWS // 2])
-    rooms = list(Job.objects.first().rooms.all())  # type: ignore[union-attr]
+    rooms = list(Job.objects.first().rooms.all())
     for _ in range(20):
         rooms += list(station.enter(user).values())
     now = timezone.now()

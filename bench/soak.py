@@ -11,6 +11,7 @@ import sys
 import tempfile
 import time
 from pathlib import Path
+from typing import Any
 
 from bench.timing import report
 
@@ -56,7 +57,7 @@ def _soak(acts: int, path: Path) -> None:
     for user in User.objects.order_by("pk")[:3]:
         people.append(Client(headers={"host": "localhost"}, raise_request_exception=False))
         people[-1].force_login(user)
-    pages = [None] * len(people)
+    pages: list[Any] = [None] * len(people)
     begun, forms_sent = time.perf_counter(), 0
     for number in range(1, acts + 1):
         turn = rng.randrange(len(people))
@@ -78,7 +79,8 @@ def _soak(acts: int, path: Path) -> None:
             wrong.append(f"{number}: {answer.status_code} {url}")
             print(wrong[-1], flush=True)
         if answer.status_code == 302:
-            url = answer.url if answer.url.startswith("/") and not LEFT_OUT.search(answer.url) else "/"
+            there = answer.headers["Location"]
+            url = there if there.startswith("/") and not LEFT_OUT.search(there) else "/"
             answer = client.get(url)
         pages[turn] = answer if "html" in answer.headers.get("Content-Type", "") else None
         if number % EVERY == 0:

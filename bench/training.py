@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from contextlib import suppress
+from functools import partial
 
 import numpy as np
 
@@ -32,7 +33,7 @@ def main(lab: np.ndarray) -> None:
             showing(make(kind, pool, np.random.default_rng(3)), pool)
 
     some = best(lambda: of_kind(Kind.LIGHTER), 5)
-    slowest = max(best(lambda kind=kind: of_kind(kind), 5) for kind in Kind)
+    slowest = max(best(partial(of_kind, kind), 5) for kind in Kind)
     whole, asked.LOOKED_AT = asked.LOOKED_AT, len(lab)
     naive = best(lambda: of_kind(Kind.LIGHTER), 2)
     asked.LOOKED_AT = whole

@@ -101,8 +101,8 @@ def of_a_swap() -> None:
     client.force_login(review.owner, backend="django.contrib.auth.backends.ModelBackend")
     at = Schemes(ReviewContext(review), {})
     middle = at.scheme.at("middle")
-    rows = [at.bench.decks.id_of(row) for row in (middle.row, *middle.runners_up)]
-    accents = [at.bench.decks.id_of(row) for row in at.scheme.at("accent").runners_up]
+    rows = [at.context.decks.id_of(row) for row in (middle.row, *middle.runners_up)]
+    accents = [at.context.decks.id_of(row) for row in at.scheme.at("accent").runners_up]
     times = []
     for pk, accent in zip(cycle(rows), accents * 3, strict=False):
         start = time.perf_counter()

@@ -42,6 +42,9 @@ class QueryCache(Generic[K, V]):
     def __init__(self, most: int) -> None:
         self._kept = BoundedCache[K, _Kept[V]](most)
 
+    def drop(self, goes: Callable[[K], bool]) -> None:
+        self._kept.drop(goes)
+
     def get(self, key: K, make: Callable[[], V]) -> V:
         """Return the result for a key, made where there is none or the rows have changed."""
         kept = self._kept.some([key]).get(key)
