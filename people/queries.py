@@ -14,14 +14,8 @@ from prism.messages.habits import written_for
 
 def membership(user: User) -> Member:
     """Return somebody's place in a studio; who has none yet is given a studio of their own."""
-    try:
-        return user.membership
-    except Member.DoesNotExist:
-        name = f"Studio of {name_of(user)}"
-        made, _ = Member.objects.get_or_create(
-            user=user, defaults={"studio": Studio.objects.create(name=name[:80]), "role": Role.OWNER}
-        )
-        return made
+    team(user)
+    return user.membership
 
 
 def studio_of(user: User) -> Studio:
@@ -30,13 +24,21 @@ def studio_of(user: User) -> Studio:
 
 def team(user: User) -> tuple[int, ...]:
     """Return the ids of all who belong to somebody's studio, the first member first; closed accounts too, since what
-    they made is the studio's. Asked of the database once for each person that a request holds."""
+    they made is the studio's. Asked of the database once for each person that a request holds, with their own place."""
     known: tuple[int, ...] | None = user.__dict__.get("_team")
     if known is None:
-        own = membership(user)
-        known = tuple(Member.objects.filter(studio_id=own.studio_id).values_list("user_id", flat=True))
+        together = list(Member.objects.filter(studio__members__user=user)) or [_founded(user)]
+        for member in together:
+            if member.user_id == user.pk:
+                member.user = user  # now `user.membership` asks nothing
+        known = tuple(member.user_id for member in together)
         user.__dict__["_team"] = known
     return known
+
+
+def _founded(user: User) -> Member:
+    studio = Studio.objects.create(name=f"Studio of {name_of(user)}"[:80])
+    return Member.objects.get_or_create(user=user, defaults={"studio": studio, "role": Role.OWNER})[0]
 
 
 def as_by(user: User) -> AbstractContextManager[None]:
