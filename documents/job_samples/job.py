@@ -3,9 +3,8 @@ is looked at, what to bring along, which to keep apart; and the viewings of all 
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field
-from functools import cached_property
 
 from decks.models import Colour
 from jobs import queries as job_queries
@@ -42,37 +41,16 @@ class JobBoard:
         return [words.viewing.hung_in(name, spots) for name, spots in sorted(self.rooms.items())]
 
 
+@dataclass(frozen=True)
 class JobBoards:
-    """The boards of a job."""
+    """The boards of a job by the names of their colours; what to bring along to hold beside them that is no board
+    itself, and for which of them; which to keep apart and which to butt on purpose, each once; what is to be looked
+    at."""
 
-    def __init__(self, job: Job) -> None:
-        self._job = job
-
-    @cached_property
-    def pages(self) -> list[SamplesPage]:
-        reviews = (
-            Review.objects.filter(room__job=self._job, room__deleted=None, deleted=None)
-            .select_related("colour__maker", "room__job", "owner")
-            .prefetch_related("decisions")
-        )
-        waiting = [review for review in reviews if all(each.reopened for each in review.decisions.all())]
-        rooms = job_queries.whole().in_bulk([review.room_id for review in waiting])
-        return [SamplesPage(StepRequest(ReviewContext(review, rooms[review.room_id]))) for review in waiting]
-
-    @cached_property
-    def boards(self) -> list[JobBoard]:
-        """Each board, by the names of their colours; one of several reviews is made as the first of them says."""
-        made: dict[int, JobBoard] = {}
-        for page in self.pages:
-            how, litres = page.samples.plan.sampling, page.samples.litres
-            spots = words.viewing.spots([(hour.wall, hour.hour) for hour in page.hours])
-            for swatch in page.samples.candidates:
-                name, address = swatch.title or words.walks.SUBJECT, page.review.get_absolute_url()
-                fresh = JobBoard(swatch.colour, name, swatch.label, how, litres, address)
-                board = made.setdefault(swatch.colour.pk, fresh)
-                if page.review.room:
-                    board.rooms.setdefault(page.review.room.name, spots)
-        return sorted(made.values(), key=lambda board: board.name)
+    boards: list[JobBoard]
+    along: list[tuple[SwatchView, str]]
+    neighbours: list[str]
+    wanted: list[Wanted]
 
     @property
     def total(self) -> str:
@@ -83,27 +61,58 @@ class JobBoards:
         faults = {key for board in self.boards for key in samples.faults(board.how, len(self.boards))}
         return [sentence for key, sentence in words.viewing.SAMPLE_FAULTS.items() if key in faults]
 
-    @cached_property
-    def along(self) -> list[tuple[SwatchView, str]]:
-        """What to bring along to hold beside them, that is no board itself; and for which of them."""
-        painted = {board.colour.pk for board in self.boards}
-        brought: dict[int, tuple[SwatchView, list[str]]] = {}
-        for page in self.pages:
-            for swatch in page.samples.beside:
-                if swatch.colour.pk not in painted:
-                    names = brought.setdefault(swatch.colour.pk, (swatch, []))[1]
-                    if page.review.name_now not in names:
-                        names.append(page.review.name_now)
-        return [(swatch, words.viewing.brought_for(names)) for swatch, names in brought.values()]
 
-    @property
-    def neighbours(self) -> list[str]:
-        """Which boards of a room to keep apart, and which to butt on purpose; each once."""
-        sentences: dict[str, None] = {}
-        for page in self.pages:
-            sentences |= dict.fromkeys(page.samples.neighbours)
-        return list(sentences)
+def job_boards(job: Job) -> JobBoards:
+    """Return all that the boards of a job ask for; one review after the other, since the light of its room is at hand
+    for some rooms only."""
+    made: dict[int, JobBoard] = {}
+    brought: dict[int, tuple[SwatchView, dict[str, None]]] = {}
+    neighbours: dict[str, None] = {}
+    wanted: list[Wanted] = []
+    for page in _pages(job):
+        _add_boards(made, page)
+        for swatch in page.samples.beside:
+            brought.setdefault(swatch.colour.pk, (swatch, {}))[1][page.review.name_now] = None
+        neighbours |= dict.fromkeys(page.samples.neighbours)
+        if page.room and page.hours:
+            wanted.append(page.wanted())
+    along = [
+        (swatch, words.viewing.brought_for(list(names))) for pk, (swatch, names) in brought.items() if pk not in made
+    ]
+    return JobBoards(_by_name(made), along, list(neighbours), wanted)
 
-    @property
-    def wanted(self) -> Sequence[Wanted]:
-        return [page.wanted() for page in self.pages if page.room and page.hours]
+
+def boards_alone(job: Job) -> list[JobBoard]:
+    """Return the boards of a job without what to hold beside them and when."""
+    made: dict[int, JobBoard] = {}
+    for page in _pages(job):
+        _add_boards(made, page)
+    return _by_name(made)
+
+
+def _pages(job: Job) -> Iterator[SamplesPage]:
+    """Return the samples of each review of a job that waits for a decision."""
+    reviews = Review.objects.filter(room__job=job, room__deleted=None, deleted=None).select_related("colour__maker")
+    # people are fetched once each, not with every review: they hold who belongs to their studio
+    reviews = reviews.prefetch_related("owner", "decisions", "boards", "shortlist", "colour__earlier")
+    waiting = [review for review in reviews if all(each.reopened for each in review.decisions.all())]
+    rooms = job_queries.whole().in_bulk([review.room_id for review in waiting])
+    for review in waiting:
+        review.room = rooms[review.room_id]
+        yield SamplesPage(StepRequest(ReviewContext(review, review.room)))
+
+
+def _add_boards(made: dict[int, JobBoard], page: SamplesPage) -> None:
+    """Add the boards of a review; one of several reviews is made as the first of them says."""
+    how, litres = page.samples.plan.sampling, page.samples.litres
+    spots = words.viewing.spots([(hour.wall, hour.hour) for hour in page.hours])
+    for swatch in page.samples.candidates:
+        name, address = swatch.title or words.walks.SUBJECT, page.review.get_absolute_url()
+        fresh = JobBoard(swatch.colour, name, swatch.label, how, litres, address)
+        board = made.setdefault(swatch.colour.pk, fresh)
+        if page.review.room:
+            board.rooms.setdefault(page.review.room.name, spots)
+
+
+def _by_name(made: Mapping[int, JobBoard]) -> list[JobBoard]:
+    return sorted(made.values(), key=lambda board: board.name)

@@ -9,7 +9,7 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
-from documents.job_samples.job import JobBoards
+from documents.job_samples.job import boards_alone, job_boards
 from documents.pdf import Sheet, sheets_pdf
 from jobs import queries as job_queries
 from prism import words
@@ -27,16 +27,14 @@ from web.http import StudioRequest
 @require_safe
 def job_samples(request: StudioRequest, pk: int) -> HttpResponse:
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    boards = JobBoards(job)
-    context = {"job": job, "held": boards}
-    return render(request, "documents/job_samples/job.html", context)
+    return render(request, "documents/job_samples/job.html", {"job": job, "held": job_boards(job)})
 
 
 @require_POST
 def plan_job(request: StudioRequest, pk: int) -> HttpResponse:
     """Plan the viewings of all rooms of a job that a person may write, spread over the same days; or take that back."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
-    wanted = [plan for plan in JobBoards(job).wanted if review_queries.may_write(request.user, plan.review)]
+    wanted = [plan for plan in job_boards(job).wanted if review_queries.may_write(request.user, plan.review)]
     if "back" in request.POST:
         services.unplan([plan.review for plan in wanted])
     else:
@@ -65,7 +63,7 @@ def job_sheets(request: StudioRequest, pk: int) -> HttpResponse:
         Sheet.of(
             board.colour, board.name, board.label, board.how, board.litres, request.build_absolute_uri(board.address)
         )
-        for board in JobBoards(job).boards
+        for board in boards_alone(job)
         if board.how.size in samples.PAINTED_ON
     ]
     return _sheets(request, made)

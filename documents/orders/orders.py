@@ -9,7 +9,7 @@ from django.contrib.auth.models import User
 from django.utils.text import slugify
 
 from decks.models import Colour
-from documents.job_samples.job import JobBoard, JobBoards
+from documents.job_samples.job import JobBoard, boards_alone
 from jobs.models import Job
 from jobs.whole_home import Total, WholeHome
 from people.queries import studio_of
@@ -61,7 +61,7 @@ class Order:
 
 def orders_of(user: User, job: Job, home: WholeHome | None = None) -> list[Order]:
     """Return the orders of a job by maker, those without one last."""
-    home, boards = home or WholeHome(user, job), JobBoards(job).boards
+    home, boards = home or WholeHome(user, job), boards_alone(job)
     studio = studio_of(user)
     heading = words.orders.order_from(studio.name, studio.lines, job.title)
     orders: dict[str, Order] = {}

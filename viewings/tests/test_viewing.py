@@ -5,6 +5,7 @@ import io
 import threading
 from collections import Counter
 from datetime import datetime, timedelta
+from unittest import mock
 from uuid import uuid4
 from zoneinfo import ZoneInfo
 
@@ -15,6 +16,7 @@ from django.core.exceptions import ValidationError
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import OperationalError, connection
 from django.test import TransactionTestCase
+from django.test.utils import CaptureQueriesContext
 from django.urls import reverse
 from django.utils import timezone
 from icalendar import Calendar
@@ -23,6 +25,7 @@ from PIL import Image
 from decks.models import Colour
 from decks.shared_decks import open_to_changes
 from decks.tests import world as decks_world
+from jobs import lighting
 from jobs import queries as job_queries
 from jobs.models import Finish
 from jobs.whole_home import WholeHome
@@ -43,6 +46,7 @@ from viewings import services as viewing_services
 from viewings.models import Decision, Viewing, ViewingPhoto
 from viewings.services import Decided
 from viewings.shown import Shown
+from web.bounded_cache import BoundedCache
 
 
 class Viewings(Wall):
@@ -147,6 +151,21 @@ class Planning(Viewings):
         self.decided(other)
         page = self.client.get(reverse("job-samples", args=[self.rooms["Library"].job_id]))
         self.assertEqual([one.colour for one in page.context["held"].boards], [self.review.colour])
+
+    def test_the_light_of_each_review_of_a_job_is_solved_once_though_little_is_kept(self):
+        for code in ("T05.4", "T08.3", "T12.3"):
+            services.move(step_services.start(self.isla, world.colour(code)), self.rooms["Library"])
+        kept = {name: BoundedCache(1) for name in ("_kept", "_kept_room_days", "_kept_solved")}
+        with (
+            mock.patch.multiple(lighting, **kept),
+            mock.patch.object(lighting, "solved", wraps=lighting.solved) as solved,
+            CaptureQueriesContext(connection) as asked,
+        ):
+            page = self.client.get(reverse("job-samples", args=[self.rooms["Library"].job_id]))
+        self.assertEqual(len(page.context["held"].boards), 4)
+        self.assertEqual(solved.call_count, 4)
+        people = [query for query in asked if "people_member" in query["sql"]]
+        self.assertLessEqual(len(people), 2, "who belongs to the studio is asked once for each person, not each review")
 
     def test_viewings_of_all_rooms_are_planned_over_the_same_days(self):
         other = step_services.start(self.isla, world.colour("T05.4"))
