@@ -16,6 +16,7 @@ from jobs.drawings import openings
 from jobs.drawn import Drawn, address, trim_of
 from jobs.home_white import DECIDED
 from jobs.lighting import RoomDay
+from jobs.models import Room
 from jobs.whole_home import Part, RoomLine, WholeHome
 from prism import words
 from prism.difference import delta_e
@@ -63,7 +64,7 @@ class Consultation:
 
     def __init__(self, context: ReviewContext, clashes: bool = False, home: WholeHome | None = None) -> None:
         self.context, self.subject, self.clashes = context, context.subject, clashes
-        self.room, self._home = context.review.room, home
+        self._home = home
 
     def sections(self, care: list[str], before: list[str]) -> list[Section]:
         """Return the client's sections in their usual order; `care` is what to watch out for, `before` what is to be
@@ -87,6 +88,11 @@ class Consultation:
         ]
 
     # --- what goes on the room ---
+
+    @cached_property
+    def room(self) -> Room | None:
+        """The room of the review, whole; as the review has it where it was put aside."""
+        return self.context.room or self.context.review.room
 
     @cached_property
     def home(self) -> WholeHome | None:

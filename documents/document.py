@@ -74,7 +74,8 @@ class Document:
 
     def __init__(self, review: Review, home: WholeHome | None = None) -> None:
         review.names_shown = True  # for this document alone: who reads it was not asked to look blind
-        self.review, self.context = review, ReviewContext(review)
+        self.review = review
+        self.context = ReviewContext(review, home.room(review.room_id) if home else None)
         self.content = Content(self.context, home)
 
     @property

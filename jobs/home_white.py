@@ -75,7 +75,7 @@ def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
     finishes = Prefetch("finishes", Finish.objects.select_related("colour"))
     rooms = list(Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk"))
     reviews = reviews_of([room.pk for room in rooms])
-    prefetch_related_objects(rooms, finishes, reviews, "reviews__colour__earlier")
+    prefetch_related_objects(rooms, finishes, reviews)
     return [_painted(room) for room in rooms]
 
 

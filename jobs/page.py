@@ -146,8 +146,11 @@ def reviews_of(on_walls_of: Sequence[int] = ()) -> Prefetch[str]:
         ).select_related("colour")
         in_force = in_force.filter(pk__in=[pk for pk, _ in last.values()]).select_related("colour")
     else:
-        wanted, in_force = wanted.select_related("colour__maker", "owner"), in_force.select_related("colour__maker")
-    return Prefetch("reviews", wanted.prefetch_related(Prefetch("decisions", in_force, to_attr="in_force")))
+        # people are fetched once each, not with every review: they hold who belongs to their studio
+        wanted = wanted.select_related("colour__maker").prefetch_related("owner")
+        in_force = in_force.select_related("colour__maker")
+    decided = Prefetch("decisions", in_force, to_attr="in_force")
+    return Prefetch("reviews", wanted.prefetch_related("colour__earlier", decided))
 
 
 @dataclass(frozen=True)

@@ -143,6 +143,10 @@ class WholeHome:
     def rooms(self) -> list[Room]:
         return rooms_of(self.job)
 
+    def room(self, pk: int | None) -> Room | None:
+        """Return a room of the job by its id; None where it is none, or was put aside."""
+        return next((room for room in self.rooms if room.pk == pk), None)
+
     @cached_property
     def white(self) -> HomeWhite:
         return HomeWhite(self.user, self.job, self.rooms)

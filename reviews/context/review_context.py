@@ -44,6 +44,13 @@ class ReviewContext:
         return self._room or job_queries.of_review(self.review.room_id)
 
     @cached_property
+    def room_with_what_stays(self) -> Room | None:
+        """The room with its finishes and fixed elements alone, or whole where that was asked for already."""
+        if self._room or "room" in self.__dict__:
+            return self.room
+        return job_queries.of_review(self.review.room_id, lit=False)
+
+    @cached_property
     def looking(self) -> Looking:
         return Looking(self.subject)
 
@@ -57,7 +64,7 @@ class ReviewContext:
 
     @cached_property
     def shortlist(self) -> list[SwatchView]:
-        return self.decks.fetch_all(list(self.review.shortlist.values_list("colour_id", flat=True)))
+        return self.decks.fetch_all([each.colour_id for each in self.review.shortlist.all()])
 
     @cached_property
     def schemes(self) -> list[KeptScheme]:

@@ -49,7 +49,7 @@ class Schemes:
     @cached_property
     def room(self) -> Room | None:
         of_light = self.query.get("show") in ("proportions", "use")
-        return self.context.room if of_light else job_queries.of_review(self.context.review.room_id, lit=False)
+        return self.context.room if of_light else self.context.room_with_what_stays
 
     @cached_property
     def pool(self) -> Pool:
