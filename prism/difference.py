@@ -32,8 +32,9 @@ def difference(first: ArrayLike, second: ArrayLike) -> Difference:
     The hue term comes from cross and dot products, which needs no angle wrapping.
     Source: Luo, Cui and Rigg (2001); equation numbers as in Sharma, Wu and Dalal (2005).
     """
-    l1, a1, b1 = np.moveaxis(np.asarray(first, dtype=np.float64), -1, 0)
-    l2, a2, b2 = np.moveaxis(np.asarray(second, dtype=np.float64), -1, 0)
+    one, other = np.asarray(first, dtype=np.float64), np.asarray(second, dtype=np.float64)
+    l1, a1, b1 = one[..., 0], one[..., 1], one[..., 2]
+    l2, a2, b2 = other[..., 0], other[..., 1], other[..., 2]
     g = 1.5 - 0.5 * saturation((length(a1, b1) + length(a2, b2)) / 2)  # 1 + G of (2)-(4)
     a1, a2 = g * a1, g * a2  # (5)
     c1, c2 = length(a1, b1), length(a2, b2)  # (6)

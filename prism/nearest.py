@@ -28,7 +28,7 @@ _L_TABLE = np.concatenate([[0.0], np.cumsum((1 / _S_L[1:] + 1 / _S_L[:-1]) / 2 *
 
 def _flatten(lab: Array) -> Array:
     """Return coordinates (..., 3) in which straight distance is close to ΔE00 for near colours."""
-    lightness, a, b = np.moveaxis(lab, -1, 0)
+    lightness, a, b = lab[..., 0], lab[..., 1], lab[..., 2]
     a = a * (1.5 - 0.5 * saturation(length(a, b)))
     chroma = length(a, b)
     shrink = np.log1p(0.045 * chroma) / 0.045 / np.maximum(chroma, TINY)
@@ -57,14 +57,19 @@ class Nearest:
         if self._tree is None or count <= 0:
             return np.empty(0, dtype=np.intp), np.empty(0)
         point = _flatten(target)
-        _, pool = self._tree.query(point, k=min(4 * count, len(self.lab)))
-        pool = np.atleast_1d(pool)
-        worst = float(np.partition(delta_e(target, self.lab[pool]), count - 1)[count - 1])
-        reach = worst * _stretch(target, worst)
-        wide = np.asarray(self._tree.query_ball_point(point, reach + 1e-9), dtype=np.intp)
-        distance = delta_e(target, self.lab[wide])
-        order = np.lexsort((wide, distance))[:count]
-        return wide[order], distance[order]
+        flattened, pool = map(np.atleast_1d, self._tree.query(point, k=min(_POOL * count, len(self.lab))))
+        distance = delta_e(target, self.lab[pool])
+        worst = float(np.partition(distance, count - 1)[count - 1])
+        reach = worst * _stretch(target, worst) + 1e-9
+        if flattened[-1] <= reach and len(pool) < len(self.lab):  # else all within reach are in the pool
+            pool = np.asarray(self._tree.query_ball_point(point, reach), dtype=np.intp)
+            distance = delta_e(target, self.lab[pool])
+        order = np.lexsort((pool, distance))[:count]
+        return pool[order], distance[order]
+
+
+_POOL = 8
+"""Times as many colours are proposed as are asked for: so many that a second look is seldom needed."""
 
 
 def _stretch(target: Array, reach: float) -> float:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import numpy as np
 from numpy.typing import ArrayLike
-from scipy.optimize import linprog
 
 from prism.spectrum import lab_to_xyz, weights
 from prism.stimulus import Stimulus
@@ -22,6 +21,8 @@ def is_possible(lab: ArrayLike) -> bool:
     >>> is_possible([80.0, -2.0, 3.0]), is_possible([10.0, -120.0, 120.0])
     (True, False)
     """
+    from scipy.optimize import linprog  # late: it takes longer to import than the whole core
+
     xyz = np.asarray(lab_to_xyz(lab), dtype=np.float64).reshape(3)
     table = weights().T  # (3, 31)
     # reflectances, and by how much X, Y and Z are missed each way
