@@ -7,7 +7,7 @@ from typing import Any
 from django import forms
 from django.forms.renderers import TemplatesSetting
 from django.http import HttpRequest
-from django.utils.html import format_html
+from django.utils.html import conditional_escape, format_html
 from django.utils.safestring import SafeString, mark_safe
 
 from prism import messages, sizes, words
@@ -158,16 +158,15 @@ def _select(widget: dict[str, Any]) -> SafeString:
     """Return a list to choose from, as Django's own templates write it."""
     made = []
     for group, options, _ in widget["optgroups"]:
-        lines = [
-            format_html(
-                '<option value="{}"{}>{}</option>', option["value"], _attributes(option["attrs"]), option["label"]
-            )
-            for option in options
-        ]
-        inner = mark_safe("\n".join(lines))
+        inner = mark_safe("\n".join(map(_option, options)))
         made.append(format_html('<optgroup label="{}">\n{}\n</optgroup>', group, inner) if group else inner)
     told = {"name": widget["name"]} | widget["attrs"]
     return format_html("<select{}>\n{}\n</select>", _attributes(told), mark_safe("\n".join(made)))
+
+
+def _option(option: dict[str, Any]) -> str:
+    value, label = (conditional_escape(option[part]) for part in ("value", "label"))
+    return f'<option value="{value}"{_attributes(option["attrs"]) if option["attrs"] else ""}>{label}</option>'
 
 
 def laid_out(name: str) -> dict[str, Any]:
