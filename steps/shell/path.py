@@ -43,9 +43,10 @@ def _mark_of(method: Method) -> str:
 
 
 def rests_on(context: ReviewContext) -> str:
-    """Return a mark of all that findings rest on: value, method, neutral, boards, whites, decks, tinting, room, home,
-    and the schemes that were kept."""
-    review, subject = context.review, context.subject
+    """Return a mark of all that findings rest on: value, method, neutral, boards, whites, decks, tinting, room, job
+    (its place, and the white that is set for the home), and the schemes that were kept; not the walls of other rooms,
+    which no finding names."""
+    review, subject, room = context.review, context.subject, context.review.room
     parts: tuple[Any, ...] = (
         VERSION,
         subject.stimulus,
@@ -57,8 +58,7 @@ def rests_on(context: ReviewContext) -> str:
         context.set.my_whites,
         context.decks.state,
         context.tinting,
-        (review.room.updated, review.room.deleted, review.room.job.deleted) if review.room else None,
-        queries.state_of(review.room.job) if review.room else None,
+        (room.pk, room.updated, room.deleted, room.job.updated, room.job.deleted) if room else None,
         queries.values_of_own(context.set.boards),
         [scheme.pk for scheme in context.schemes if scheme.deleted is None],
     )

@@ -8,14 +8,18 @@ from django.utils import timezone
 from decks import services as deck_services
 from decks.models import Maker
 from decks.shared_decks import open_to_changes
+from jobs import services as job_services
+from jobs.models import Room
 from prism import demo
 from prism.messages.habits import PLAIN
 from prism.stimulus import from_lab
 from reviews import services
 from reviews.context.tests.wall import HTMX, Wall
 from reviews.models import Review
+from steps import services as step_services
 from steps.compare import services as compare_services
 from steps.strength.step import StrengthStep
+from studio import demo_station as station
 from tinting import services as tinting_services
 from tinting.tests import world
 
@@ -57,6 +61,33 @@ class KeptFindings(Wall):
                 change()
                 self.review.refresh_from_db()
                 self.assertContains(self.findings(), anew)
+
+    def test_in_a_room_they_follow_the_room_and_its_job_and_not_what_is_reviewed_beside_it(self):
+        rooms = station.enter(self.isla)
+        services.move(self.review, rooms["Library"])
+        job, white = rooms["Library"].job, world.colour("HW03")
+        beside = step_services.start(self.isla, world.colour("T05.4"))
+        services.move(beside, rooms["Library"])
+        across = step_services.start(self.isla, world.colour("T08.3"))
+        services.move(across, rooms["Galley"])
+        others = (
+            lambda: services.arrange_wall(beside, surround="mid"),
+            lambda: services.judge_by(across, "even", "painted", (0, 0)),
+        )
+        changes = (
+            lambda: job_services.rule_white(self.isla, job, white, "pin", ""),
+            lambda: job_services.keep_job(self.isla, job, {"latitude": 52.5, "longitude": 13.4}),
+            lambda: Room.objects.filter(name="Library").update(updated=timezone.now()),
+            lambda: job_services.soft_delete(self.isla, Room.objects.get(name="Library")),
+            lambda: services.move(Review.objects.get(pk=self.review.pk), rooms["Galley"]),
+        )
+        for is_its_own, change in [(False, other) for other in others] + [(True, change) for change in changes]:
+            self.findings()
+            with mock.patch.object(StrengthStep, "finding", return_value="Made anew"):
+                change()
+                found = self.findings().content.decode()
+            self.assertEqual("Made anew" in found, is_its_own)
+            Review.objects.update(findings={})
 
     def improve(self):
         better = deck_services.numbers_of(from_lab((70, 0, 0)))
