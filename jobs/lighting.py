@@ -29,6 +29,7 @@ from prism.light.findings import (
     facing,
     floor_warmth,
     means,
+    means_of,
     of_evening,
     parting_most,
 )
@@ -45,12 +46,13 @@ from prism.stimulus import Stimulus
 from web.bounded_cache import BoundedCache
 
 _kept_room_days: BoundedCache[object, RoomDay] = BoundedCache(16)
-_kept: BoundedCache[object, list[Day]] = BoundedCache(48)
+_kept: BoundedCache[object, list[Day]] = BoundedCache(128)
 _kept_solved: BoundedCache[object, list[Solved]] = BoundedCache(2)
 _kept_readings: BoundedCache[object, list[Reading]] = BoundedCache(96)
 _kept_evenings: BoundedCache[object, Day] = BoundedCache(96)
 _kept_causes: BoundedCache[object, Causes] = BoundedCache(64)
 _kept_deeper: BoundedCache[object, tuple[float, float]] = BoundedCache(256)
+_kept_means: BoundedCache[object, Array] = BoundedCache(256)
 _kept_floor: BoundedCache[object, float] = BoundedCache(256)
 
 
@@ -255,14 +257,8 @@ class RoomDay:
 
         They are tried as boards in the light that is there, which the walls' own paint tints.
         """
-        means = []
-        for day in self.days:
-            lit = np.flatnonzero(by_day(day, self.used))
-            if len(lit):
-                part = day.at(lit[np.linspace(0, len(lit) - 1, min(4, len(lit))).round().astype(int)])
-                means.append(np.stack([part.seen_many(reflectances, w) for w in range(len(WALLS))], axis=2))
-        none = np.zeros((len(reflectances), len(WALLS), 3))
-        return np.asarray(np.concatenate(means).mean(axis=0), dtype=np.float64) if means else none
+        key = self.basis, self.used, reflectances.tobytes()
+        return _kept_means.get(key, lambda: means_of(self.days, reflectances, self.used))
 
     @cached_property
     def lamp_sets(self) -> list[tuple[float, tuple[Lamp, ...]]]:

@@ -171,6 +171,19 @@ def means(days: Sequence[Day], seen: Sequence[Array], used: tuple[float, float] 
     return means
 
 
+def means_of(days: Sequence[Day], reflectances: Array, used: tuple[float, float] = (0.0, 24.0)) -> Array:
+    """Return what boards of other reflectances (k, 31) read as on the walls, (k, 4, 3), at a few moments of each day
+    taken together; zeros where none is by day."""
+    means = []
+    for day in days:
+        lit = np.flatnonzero(by_day(day, used))
+        if len(lit):
+            part = day.at(lit[np.linspace(0, len(lit) - 1, min(4, len(lit))).round().astype(int)])
+            means.append(np.stack([part.seen_many(reflectances, w) for w in range(len(WALLS))], axis=2))
+    none = np.zeros((len(reflectances), len(WALLS), 3))
+    return np.asarray(np.concatenate(means).mean(axis=0), dtype=np.float64) if means else none
+
+
 def counsels(
     room: Room, walls: Sequence[Mean], board: Array, method: Method, neutral: WorkingNeutral | None = None
 ) -> list[Counsel]:
