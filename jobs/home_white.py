@@ -26,6 +26,7 @@ from prism.reading import Reading, read
 from prism.stimulus import Stimulus
 from prism.whites import home
 from prism.whites.ranking import White, rank, ways_out, which
+from web.query_cache import QueryCache
 
 MOST_WHITES = 240
 SUITS = 0.6
@@ -72,8 +73,17 @@ class RoomPaint:
 
 def painted_rooms(jobs: Iterable[int]) -> list[RoomPaint]:
     """Return the rooms of jobs with the colour of their walls, in the order of each job."""
-    finishes = Prefetch("finishes", Finish.objects.select_related("colour"))
-    rooms = list(Room.objects.filter(job__in=list(jobs), deleted=None).order_by("job", "name", "pk"))
+    wanted = tuple(jobs)
+    return _painted_rooms.get(wanted, lambda: _painted_rooms_of(wanted))
+
+
+_painted_rooms: QueryCache[tuple[int, ...], list[RoomPaint]] = QueryCache(64)
+"""Rooms of jobs as the first page shows them, which somebody opens again and again between other work."""
+
+
+def _painted_rooms_of(jobs: tuple[int, ...]) -> list[RoomPaint]:
+    finishes = Prefetch("finishes", Finish.objects.filter(part=Finish.Part.WALLS).select_related("colour"))
+    rooms = list(Room.objects.only("job", "name").filter(job__in=jobs, deleted=None).order_by("job", "name", "pk"))
     reviews = reviews_of([room.pk for room in rooms])
     prefetch_related_objects(rooms, finishes, reviews)
     return [_painted(room) for room in rooms]

@@ -144,6 +144,9 @@ def reviews_of(on_walls_of: Sequence[int] = ()) -> Prefetch[str]:
             Q(pk__in=[*rooms.order_by().values_list("newest", flat=True), *(review for _, review in last.values())])
             | Q(room__in=on_walls_of, colour__in=by_hand)
         ).select_related("colour")
+        # nothing that changes whenever somebody works on a review, since what is made of it is kept by its rows
+        of_colour = (f"colour__{field.attname}" for field in Colour._meta.concrete_fields)
+        wanted = wanted.only("room", "colour", "valued", "names_shown", *of_colour).order_by("room", "-updated", "-pk")
         in_force = in_force.filter(pk__in=[pk for pk, _ in last.values()]).select_related("colour")
     else:
         # people are fetched once each, not with every review: they hold who belongs to their studio

@@ -15,6 +15,9 @@ from jobs.whole_home import WholeHome
 from prism import demo, method
 from prism.painting.areas import DOOR, OPENING
 from prism.stimulus import from_lab
+from reviews import services as review_services
+from reviews.models import Review
+from steps import services as step_services
 from tinting import services as tinting_services
 from tinting.tests import world
 
@@ -72,6 +75,29 @@ class Sheets(Home):
         self.assertEqual(painted["Galley"].sentence, f"Decided: {dark.name}")
         states = [painted[name].state for name in ("Galley", "Library", "Loft")]
         self.assertEqual(states, ["decided", "reviewed", "no colour yet"])
+
+    def test_what_the_first_page_paints_is_kept_while_reviews_are_looked_at_and_no_longer(self):
+        review = Review.objects.get(room=self.library)
+
+        def shown():
+            return {one.room.name: (one.screen, one.sentence) for one in painted_rooms([self.job.pk])}
+
+        first = painted_rooms([self.job.pk])
+        self.client.get(reverse("review-step", args=[review.pk, "compare"]))
+        review_services.arrange_wall(Review.objects.get(pk=review.pk), surround="mid")
+        self.assertIs(painted_rooms([self.job.pk]), first)
+        other = step_services.start(self.isla, world.colour("T05.4"))
+        changes = (
+            lambda: review_services.move(other, self.library),
+            lambda: review_services.arrange_wall(Review.objects.get(pk=other.pk), names_shown=False),
+            lambda: self.library.finishes.create(part=Finish.Part.WALLS, colour=world.colour("H03.2")),
+            lambda: self.library.finishes.update(stays=True, colour=world.colour("T08.3")),
+            lambda: Room.objects.filter(pk=self.library.pk).update(name="Study"),
+        )
+        for change in changes:
+            before = shown()
+            change()
+            self.assertNotEqual(shown(), before)
 
     def test_areas_take_openings_and_what_covers_walls_off(self):
         self.library.elements.create(kind="cabinets", name="presses", material="wood-golden", area=3, on="north")

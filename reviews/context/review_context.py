@@ -13,6 +13,10 @@ from reviews.context.subject import Subject
 from reviews.context.wall import Wall
 from reviews.models import KeptScheme, Review
 from tinting import queries as tinting_queries
+from web.query_cache import QueryCache
+
+_rooms: QueryCache[int, Room | None] = QueryCache(32)
+"""Rooms whole, for as long as their rows are the same: most of what a step in a room asks."""
 
 
 class ReviewContext:
@@ -40,8 +44,9 @@ class ReviewContext:
     @cached_property
     def room(self) -> Room | None:
         """The room of the review with all that lights and fills it; None where it is in none, or in one that was put
-        aside."""
-        return self._room or job_queries.of_review(self.review.room_id)
+        aside. It is shared with later requests, and must not be written to."""
+        pk = self.review.room_id
+        return self._room or (_rooms.get(pk, lambda: job_queries.of_review(pk)) if pk else None)
 
     @cached_property
     def room_with_what_stays(self) -> Room | None:

@@ -1,11 +1,15 @@
 """The review context makes what is asked for, once, and never from what another review rests on."""
 
+from django.utils import timezone
+
 from decks import services as deck_services
 from decks.tests import world
+from jobs.models import Job, Room
 from reviews import services
 from reviews.context import ReviewContext
 from reviews.context.tests.wall import Wall
 from steps import services as step_services
+from studio import demo_station as station
 
 
 class Picks(Wall):
@@ -56,6 +60,26 @@ class Picks(Wall):
         deck_services.improve(colour, colour.stimulus, "measured again", self.isla)
         after = self.context().set.picks
         self.assertIsNot(after, before)
+
+
+class RoomAtHand(Wall):
+    def test_a_room_is_read_again_as_soon_as_anything_of_it_is_another(self):
+        rooms = station.enter(self.isla)
+        services.move(self.review, rooms["Library"])
+        room = self.context().room
+        self.assertIs(self.context().room, room)
+        changes = (
+            lambda: rooms["Library"].windows.update(width=0.7),
+            lambda: rooms["Library"].elements.update(name="another"),
+            lambda: Job.objects.update(town="Elsewhere"),
+            lambda: rooms["Library"].finishes.create(part="walls", colour=self.review.colour),
+        )
+        for change in changes:
+            change()
+            before, room = room, self.context().room
+            self.assertIsNot(room, before)
+        Room.objects.filter(pk=room.pk).update(deleted=timezone.now())
+        self.assertIsNone(self.context().room)
 
 
 class Lazily(Wall):
