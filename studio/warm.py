@@ -7,13 +7,22 @@ from pathlib import Path
 
 from django.conf import settings
 from django.template.loader import get_template
+from django.urls import reverse
+
+from prism.method import load
+from prism.reading import read
+from prism.stimulus import from_lab
 
 
 def warm() -> None:
-    """Load the parts of the libraries that are slow to import, and compile the templates of every app."""
+    """Load the parts of the libraries that are slow to import, the views and what a reading rests on, and compile the
+    templates of every app."""
+    import scipy.linalg
     import scipy.optimize
     import scipy.spatial  # noqa: F401
 
+    reverse("home")  # imports every view
+    read(from_lab((80.0, 0.0, 2.0)), load())
     for folder in sorted(Path(settings.ROOT).glob("*/templates")):
         for path in sorted(folder.rglob("*.html")):
             get_template(path.relative_to(folder).as_posix())
