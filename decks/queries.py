@@ -166,8 +166,7 @@ def refuse_shared(colours: Iterable[int]) -> None:
 
 def sets_of(user: User) -> QuerySet[ColourSet]:
     """Return the studio's sets, first the whites that the person judges by; those of others are theirs."""
-    sets = ColourSet.objects.filter(Q(owner=user) | Q(owner__in=team(user), is_whites=False))
-    return sets.prefetch_related("colours__maker")
+    return ColourSet.objects.filter(Q(owner=user) | Q(owner__in=team(user), is_whites=False))
 
 
 def my_whites(user: User) -> QuerySet[Colour]:

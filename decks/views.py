@@ -167,7 +167,7 @@ def restore(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def sets(request: StudioRequest) -> HttpResponse:
     services.whites_of(request.user)
-    return render(request, "decks/sets.html", {"sets": queries.sets_of(request.user)})
+    return render(request, "decks/sets.html", {"sets": queries.sets_of(request.user).prefetch_related("colours__maker")})
 
 
 @require_POST

@@ -3,8 +3,9 @@
 from itertools import pairwise
 
 import numpy as np
-from django.db import IntegrityError, transaction
+from django.db import IntegrityError, connection, transaction
 from django.test import TestCase
+from django.test.utils import CaptureQueriesContext
 from django.urls import reverse
 from django.utils import timezone
 
@@ -235,6 +236,14 @@ class Sets(TestCase):
         whites = ColourSet.objects.get(is_whites=True)
         self.client.post(reverse("colour-leave-out", args=[whites.pk, self.white.pk]))
         self.assertTrue(ColourSet.objects.filter(is_whites=True).exists())
+
+    def test_pages_that_offer_sets_fetch_their_names_and_not_what_is_in_them(self):
+        self.keep(services.keep_own(self.isla, "Own", from_hex("#F0F0F0")))
+        for page in ("colours", "own-colours"):
+            with self.subTest(page=page), CaptureQueriesContext(connection) as asked:
+                self.assertContains(self.client.get(reverse(page)), "My reference whites")
+            whole = [query["sql"] for query in asked if "decks_colourset_colours" in query["sql"]]
+            self.assertFalse([sql for sql in whole if '"decks_colour"."name"' in sql])
 
     def test_a_name_of_sixty_thousand_letters_is_no_colours(self):
         sent = self.client.post(reverse("review-start"), {"named": "a" * 60_000})
