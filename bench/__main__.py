@@ -14,7 +14,7 @@ from typing import TYPE_CHECKING
 
 import numpy as np
 
-from bench import claims, documents, light, records, training, whites
+from bench import claims, documents, light, pages, records, training, whites
 from bench.timing import best, report
 
 if TYPE_CHECKING:
@@ -311,6 +311,7 @@ def main() -> None:
     whites.of_a_home()
     whites.of_schemes(deck(ROWS, np.random.default_rng(11)))
     review_page()
+    pages.of_every_screen()
     choosing_and_swapping()
     whites.of_a_swap()
     training.main(deck(ROWS, np.random.default_rng(11)))

@@ -238,6 +238,23 @@ def reading(studio: _Studio, seconds: float) -> None:
     print(*errors[:5], sep="\n") if errors else None
 
 
+def rushing(studio: _Studio, seconds: float = 20.0) -> None:
+    """As many pages as sixteen people can ask for who never pause, from the same machine."""
+    people = [_Person(studio.address, session) for session in studio.sessions]
+    until = time.perf_counter() + seconds
+    reviews = [int(pk) for pk in re.findall(r"/reviews/(\d+)/", people[0].ask("/"))]
+
+    def live(number: int) -> None:
+        rng = random.Random(number)
+        while time.perf_counter() < until:
+            act(people[number], rng, reviews)
+
+    took = _together([threading.Thread(target=live, args=(number,)) for number in range(PEOPLE)])
+    answered = sum(len(person.times) for person in people)
+    report(f"{PEOPLE} people who never pause: answers a second", f"{answered / took:.0f}", "40")
+    report("  errors", str(sum(len(person.errors) for person in people)), "0")
+
+
 def main() -> None:
     """Print what a studio bears."""
     asked = sys.argv[1:]
@@ -246,7 +263,7 @@ def main() -> None:
         acts = [(1, partial(steady, requests=int(asked[1]) if len(asked) > 1 else 10_000))]
     else:
         seconds = float(asked[0]) if asked else 300.0
-        acts = [(PROCESSES, writing), (CORES, partial(reading, seconds=seconds))]
+        acts = [(PROCESSES, writing), (CORES, partial(reading, seconds=seconds)), (CORES, rushing)]
     with tempfile.TemporaryDirectory() as folder:
         studio = _Studio(folder)
         for processes, each in acts:
