@@ -167,7 +167,8 @@ def restore(request: StudioRequest, pk: int) -> HttpResponse:
 @require_safe
 def sets(request: StudioRequest) -> HttpResponse:
     services.whites_of(request.user)
-    return render(request, "decks/sets.html", {"sets": queries.sets_of(request.user).prefetch_related("colours__maker")})
+    whole = queries.sets_of(request.user).prefetch_related("owner", "colours__maker")
+    return render(request, "decks/sets.html", {"sets": whole})
 
 
 @require_POST
