@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_POST, require_safe
 
 from background_jobs import services
 from background_jobs.models import Work
 from prism import words
 from web.http import StudioRequest
+from web.settled import render
 
 
 def _work(request: StudioRequest, pk: int) -> Work:

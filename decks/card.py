@@ -16,6 +16,7 @@ from people.queries import team
 from prism import messages, naming, reading, trust, words
 from prism.difference import delta_e
 from web import clocks
+from web.settled import Page
 
 
 @dataclass(frozen=True)
@@ -30,7 +31,7 @@ class Value:
     stood: str
 
 
-class Card:
+class Card(Page):
     """What is known of one colour."""
 
     def __init__(self, colour: Colour, user: User) -> None:

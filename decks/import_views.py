@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.contrib import messages as flash
 from django.db.models import QuerySet
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 from django_htmx.http import HttpResponseClientRedirect
@@ -22,6 +22,7 @@ from prism import messages, words
 from prism.formats import deck
 from prism.formats.deck import DeckFileError
 from web.http import StudioRequest
+from web.settled import render
 from web.uploads import say_too_large
 
 LONG_UNDO = 3_000

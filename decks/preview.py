@@ -12,6 +12,7 @@ from decks.planning import Plan, plan
 from prism import words
 from prism.formats.columns import FIELDS, Head, by_heading, head_of
 from prism.formats.deck import DeckFileError
+from web.settled import Page
 
 SHOWN = 200
 """Lines listed of each kind; beyond that the page says how many more there are."""
@@ -52,7 +53,7 @@ class BadLine:
     was_typed: bool
 
 
-class FilePreview:
+class FilePreview(Page):
     """A waiting file looked at: the plan, or why there is none."""
 
     def __init__(self, waiting: Import) -> None:

@@ -6,7 +6,7 @@ import numpy as np
 from django.core.exceptions import PermissionDenied
 from django.core.paginator import Paginator
 from django.http import Http404, HttpResponse, JsonResponse, StreamingHttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_POST, require_safe
 
@@ -25,6 +25,7 @@ from people.queries import may_change
 from prism import words
 from web import undo
 from web.http import StudioRequest, gathered, whole_number
+from web.settled import render
 
 OWN_PER_PAGE = 50
 ROWS = 50

@@ -14,6 +14,7 @@ from jobs.whole_home import WholeHome
 from prism import words
 from prism.conflicts import Evidence, conflicts
 from reviews.context import ReviewContext
+from reviews.context.subject import Subject
 from reviews.models import Review
 from steps.verdict.services import version_of
 
@@ -67,6 +68,17 @@ def _line(lines: list[str], at: int) -> str:
 
 def _against(text: str, evidence: Evidence) -> list[tuple[str, str]]:
     return [(conflict.statement.quote, words.conflicts.conflict(conflict)) for conflict in conflicts(text, evidence)]
+
+
+@dataclass(frozen=True)
+class Printed:
+    """What is given of a document: its title, review and colour, the client's sections, and the evidence if wanted."""
+
+    title: str
+    review: Review
+    subject: Subject
+    first: list[Given]
+    evidence: list[Given]
 
 
 class Document:
@@ -124,6 +136,11 @@ class Document:
     @property
     def first(self) -> list[Given]:
         return [given for given in self._client if not given.left_out]
+
+    def printed(self, evidence: bool = False) -> Printed:
+        """Return what is given of it."""
+        wanted = self.evidence if evidence else []
+        return Printed(self.title, self.review, self.context.subject, self.first, wanted)
 
     @property
     def evidence(self) -> list[Given]:

@@ -6,7 +6,6 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from django.contrib.auth.models import User
-from django.template.loader import render_to_string
 
 from documents.document import Document
 from documents.orders.orders import Order, orders_of
@@ -21,6 +20,7 @@ from reviews.models import Review
 from viewings.models import Viewing
 from viewings.queries import local
 from viewings.shown import Shown
+from web.settled import render_to_string
 
 PRINT = "documents/print_job.html"
 
@@ -133,10 +133,19 @@ class JobDocument:
             "cautions": list(self.home.cautions),
         }  # fmt: skip
 
+    def printed(self, studio: Studio) -> dict[str, object]:
+        """Return what its pages print."""
+        pages = [(name, made.printed()) for name, made in self.pages]
+        document = {
+            "job": self.job, "home": self.home, "pages": pages, "rooms": self.rooms, "lines": self.lines,
+            "palette": self.palette, "orders": self.orders, "looks": self.looks, "overview": self.overview,
+        }  # fmt: skip
+        return {"document": document, "studio": studio}
+
     def pdf(self, studio: Studio, paper: str = "A4") -> bytes:
         """Return it as a tagged PDF on A4 or Letter. Raises `KeyError` for another paper."""
-        return as_pdf(PRINT, {"document": self, "studio": studio}, paper)
+        return as_pdf(PRINT, self.printed(studio), paper)
 
     def html_file(self, studio: Studio) -> str:
         """Return it as one HTML file that fetches nothing."""
-        return as_one_file(render_to_string(PRINT, {"document": self, "studio": studio}))
+        return as_one_file(render_to_string(PRINT, self.printed(studio)))

@@ -9,7 +9,6 @@ from pathlib import Path
 
 import segno
 from django.http import Http404, QueryDict
-from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
 
 from decks.models import Colour
@@ -20,6 +19,7 @@ from prism import words
 from prism.viewing.samples import MARGIN, SIZES, Sampling
 from web.http import StudioRequest
 from web.pdf import PAGES, typeset
+from web.settled import render_to_string
 
 PRINT = "documents/print.html"
 HERE = Path(__file__).parent
@@ -63,7 +63,7 @@ class Sheet:
 def pdf(document: Document, studio: Studio, paper: str = "A4", evidence: bool = False) -> bytes:
     """Return a document as a tagged PDF on A4 or Letter, with its evidence if that is asked for. Raises `KeyError` for
     another paper."""
-    return as_pdf(PRINT, printed(document, studio) | {"with_evidence": evidence}, paper)
+    return as_pdf(PRINT, printed(document, studio, evidence), paper)
 
 
 def html_file(document: Document, studio: Studio) -> str:
@@ -76,10 +76,11 @@ def as_one_file(page: str) -> str:
     return page.replace("</head>", f"<style>{(HERE / 'alone.css').read_text()}</style></head>", 1)
 
 
-def printed(document: Document, studio: Studio) -> dict[str, object]:
+def printed(document: Document, studio: Studio, evidence: bool = False) -> dict[str, object]:
     subject = document.context.subject
     note = words.documents.document_note(subject.caution, subject.method.title)
-    return {"document": document, "review": document.review, "studio": studio, "subject": subject, "note": note}
+    given = document.printed(evidence)
+    return {"document": given, "review": document.review, "studio": studio, "subject": subject, "note": note}
 
 
 def sheets_pdf(boards: Sequence[Sheet], printed: bool = False) -> bytes:

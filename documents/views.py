@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from background_jobs import services as background_jobs
@@ -23,6 +23,7 @@ from reviews.models import Review
 from steps.shell.views import own_review, studio_review
 from steps.verdict.forms import LONGEST_VERDICT
 from web.http import StudioRequest, as_file
+from web.settled import render
 
 
 @require_safe
@@ -37,7 +38,10 @@ def _shown(request: StudioRequest, review: Review, wrong: SectionForm | None = N
         "mine": queries.may_write(request.user, review), "settle": words.conflicts.HOW_TO_SETTLE,
     }  # fmt: skip
     with as_by(review.owner):
-        context["conflicts_head"] = "" if made.waits else words.conflicts.conflicts_head(len(made.conflicts))
+        if not made.waits:
+            found = made.conflicts
+            context |= {"checked": made.checked, "conflicts": found}
+            context["conflicts_head"] = words.conflicts.conflicts_head(len(found))
         return render(request, "documents/document.html", context, status=422 if wrong else 200)
 
 
@@ -167,9 +171,10 @@ def consultation(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what the consultation of a job holds; begin the making of its PDF, which takes a while."""
     job = get_object_or_404(job_queries.listed(request.user), pk=pk)
     if request.method != "POST":
-        context = {"job": job, "document": JobDocument(request.user, job), "papers": PAPERS,
-                   "own_paper": membership(request.user).paper}  # fmt: skip
+        context: dict[str, object] = {"job": job, "papers": PAPERS, "own_paper": membership(request.user).paper}
         with as_by(job.owner):
+            made = JobDocument(request.user, job)
+            context |= {"rooms": made.rooms, "pages": len(made.pages), "overview": made.overview, "looks": made.looks}
             return render(request, "documents/job_document.html", context)
     paper = asked_paper(request, request.POST)
     title = words.background_jobs.document_of(job.title)

@@ -10,6 +10,7 @@ from instruments.models import Session, Shot
 from instruments.queries import Sitting
 from methods import queries as method_queries
 from prism import messages, repeated, screen, words
+from web.settled import Page
 
 ENOUGH = 3
 """Readings after which keeping is the next thing to do."""
@@ -25,8 +26,10 @@ class ShotLine:
     remark: str
 
 
-class SessionPage:
+class SessionPage(Page):
     """What the reader's screen shows."""
+
+    unsettled = ("sitting",)
 
     def __init__(self, session: Session) -> None:
         self.session = session

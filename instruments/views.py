@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from instruments import services
@@ -16,6 +16,7 @@ from prism.devices.reader import ReaderError, Setting
 from steps import services as step_services
 from tinting.models import Batch
 from web.http import StudioRequest
+from web.settled import render
 
 
 @require_http_methods(["GET", "POST"])

@@ -99,11 +99,12 @@ class RoomForm(SizedForm):
         if room.pk:
             initial |= {name: list(getattr(room, name).values_list("pk", flat=True)) for name in DOORWAYS}
         super().__init__(data, initial=initial if room.pk else {})
-        others = room.job.rooms.filter(deleted=None)
+        others = room.job.rooms.filter(deleted=None).exclude(pk=room.pk)
+        names = [(other.pk, str(other)) for other in others]
         for name in DOORWAYS:
             choice = self.fields[name]
             assert isinstance(choice, ManyField)
-            choice.queryset = others.exclude(pk=room.pk) if room.pk else others
+            choice.queryset, choice.choices = others, names  # so that printing them asks nothing
         self._room = room
 
     def clean(self) -> dict[str, Any]:

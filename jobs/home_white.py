@@ -27,6 +27,7 @@ from prism.stimulus import Stimulus
 from prism.whites import home
 from prism.whites.ranking import White, rank, ways_out, which
 from web.query_cache import QueryCache
+from web.settled import Page
 
 MOST_WHITES = 240
 SUITS = 0.6
@@ -169,8 +170,10 @@ def suited(whites: Sequence[Reading], rooms: Sequence[Walled], method: Method) -
     return counts
 
 
-class HomeWhite:
+class HomeWhite(Page):
     """The white of a job's home, and what is said of it."""
+
+    unsettled = ("walled", "rules", "pin", "unruled", "found")
 
     def __init__(self, user: User, job: Job, rooms: Sequence[Room] | None = None) -> None:
         self.job = job

@@ -9,7 +9,7 @@ from itertools import groupby
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db.models import Prefetch, Q, QuerySet
+from django.db.models import Prefetch, Q, QuerySet, prefetch_related_objects
 
 from decks import queries as deck_queries
 from decks.models import Colour
@@ -28,10 +28,12 @@ from prism.light.checks import zones
 from prism.light.materials import library
 from prism.light.room import WALLS
 from prism.light.together import Terms
+from prism.method import Method
 from prism.reading import read
 from prism.stimulus import Stimulus, from_lab
 from web import clocks
 from web.http import whole_number
+from web.settled import Page
 
 
 class JobsPage:
@@ -67,7 +69,7 @@ class JobsPage:
         return bool(self.q or self.state)
 
 
-class JobPage:
+class JobPage(Page):
     """A job with its rooms and what was reviewed in them."""
 
     def __init__(self, user: User, job: Job) -> None:
@@ -77,16 +79,6 @@ class JobPage:
     def rooms(self) -> list[Room]:
         rooms = self.job.rooms.filter(deleted=None)
         return list(rooms.prefetch_related("open_to", "windows", "elements__colour", reviews_of()))
-
-    @property
-    def summaries(self) -> list[tuple[Room, list[str]]]:
-        """What stays in each room against the colour last reviewed for it: clashes, and what goes with it."""
-        summaries = []
-        for room in queries.whole().filter(job=self.job, deleted=None):
-            page = RoomPage(self._user, room, {})
-            if page.day and page.reviews and page.day.elements:
-                summaries.append((room, words.rooms.stays_text(page.tried[0], _terms(page.day))))
-        return summaries
 
     @cached_property
     def open_points(self) -> list[str]:
@@ -113,6 +105,17 @@ class JobPage:
     def colours(self) -> list[Colour]:
         colours = {review.colour_id: review.colour for room in self.rooms for review in room.reviews.all()}
         return list(colours.values())
+
+
+def what_stays(user: User, job: Job) -> list[tuple[Room, list[str]]]:
+    """Return what stays in each room of a job against the colour last reviewed for it: clashes, and what goes with
+    it."""
+    stays, method = [], method_queries.usual(user)
+    for room in queries.whole().filter(job=job, deleted=None).prefetch_related(reviews_of()):
+        page = RoomPage(user, room, {}, method)
+        if page.day and page.reviews and page.day.elements:
+            stays.append((room, words.rooms.stays_text(page.tried[0], _terms(page.day))))
+    return stays
 
 
 def _terms(day: RoomDay) -> list[tuple[str, str, str, bool]]:
@@ -170,14 +173,14 @@ WHITE = (92.0, -0.3, 3.5)
 """What walls are shown as while nothing is known of them: a plain painted white."""
 
 
-class RoomPage:
+class RoomPage(Page):
     """A room: its plan, its light by one of its colours, what stands in it, what was reviewed there."""
 
     seasons, skies = SEASONS, SKIES
 
-    def __init__(self, user: User, room: Room, query: Mapping[str, str]) -> None:
+    def __init__(self, user: User, room: Room, query: Mapping[str, str], method: Method | None = None) -> None:
         self.room, self.job, self._user, self.query = room, room.job, user, query
-        self.method = method_queries.usual(user)
+        self.method = method or method_queries.usual(user)
 
     no_photos = words.photos.NO_PHOTOS
 
@@ -187,7 +190,8 @@ class RoomPage:
 
     @cached_property
     def reviews(self) -> list[Any]:
-        return list(Room.objects.prefetch_related(reviews_of()).get(pk=self.room.pk).reviews.all())
+        prefetch_related_objects([self.room], reviews_of())  # unless they came with the room
+        return list(self.room.reviews.all())
 
     @cached_property
     def tried(self) -> tuple[str, Stimulus, Any]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_POST, require_safe
 
 from jobs import photos, queries
@@ -15,6 +15,7 @@ from prism import words
 from web import undo
 from web.http import StudioRequest
 from web.pictures import PictureError, smaller
+from web.settled import render
 from web.uploads import sent_picture
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.contrib import messages as flash
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from decks import queries as deck_queries
@@ -23,6 +23,7 @@ from prism.formats import room_json
 from web import undo
 from web.edit_conflicts import EditConflicts, as_sent
 from web.http import StudioRequest, as_file, whole_number
+from web.settled import render
 
 
 def listed_room(request: StudioRequest, pk: int) -> Room:

@@ -7,7 +7,7 @@ from copy import copy
 from django.contrib import messages as flash
 from django.core.paginator import Paginator
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from decks import queries as deck_queries
@@ -17,7 +17,7 @@ from jobs.forms import JobForm
 from jobs.home_forms import PaintForm, WhiteRuleForm
 from jobs.home_white import HomeWhite
 from jobs.models import HandOver, Job
-from jobs.page import JobPage, JobsPage, place_context
+from jobs.page import JobPage, JobsPage, place_context, what_stays
 from jobs.whole_home import WholeHome
 from people.gate import require_editor
 from people.models import PAPERS
@@ -29,6 +29,7 @@ from prism.stimulus import Stimulus
 from web import undo
 from web.edit_conflicts import EditConflicts, as_sent
 from web.http import StudioRequest, whole_number
+from web.settled import render
 
 PER_PAGE = 50
 
@@ -49,7 +50,7 @@ def _listing(request: StudioRequest, describe: DescribeForm | None = None) -> Ht
 
 
 def _job(request: StudioRequest, pk: int) -> Job:
-    return get_object_or_404(queries.listed(request.user), pk=pk)
+    return get_object_or_404(queries.listed(request.user).select_related("responsible", "owner", "changed_by"), pk=pk)
 
 
 @require_http_methods(["GET", "POST"])
@@ -96,7 +97,7 @@ def _job_context(request: StudioRequest, job: Job) -> dict[str, object]:
 def job_summary(request: StudioRequest, pk: int) -> HttpResponse:
     """Show what stays in the rooms of a job against what was reviewed for them; it takes a day of light for each."""
     job = _job(request, pk)
-    context = {"page": JobPage(request.user, job), "white": HomeWhite(request.user, job)}
+    context = {"stays": what_stays(request.user, job), "white": HomeWhite(request.user, job)}
     context["white_form"] = WhiteRuleForm(None, request.user)
     return render(request, "jobs/summary.html", context)
 

@@ -16,6 +16,7 @@ from prism.light.together import Pairing, Terms, pairing
 from prism.method import Method
 from prism.spectrum import Array
 from prism.stimulus import Stimulus
+from web.settled import Page
 
 Lit = tuple[Stimulus, str, RoomDay | None]
 """The colour of a room's walls, what it is called, and a day in the room."""
@@ -32,8 +33,10 @@ class Doorway:
     how: str
 
 
-class Walk:
+class Walk(Page):
     """The doorways of a home."""
+
+    unsettled = ("rooms", "method")
 
     def __init__(self, rooms: Sequence[Room], method: Method) -> None:
         self.rooms, self.method = rooms, method

@@ -31,6 +31,7 @@ from prism.stimulus import Stimulus
 from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from tinting import queries as tinting_queries
+from web.settled import Page
 
 SWITCH = 85.0
 """LRV of a switch or socket as it is made, white."""
@@ -132,8 +133,10 @@ class Total:
         return words.homes.parts_of_rooms(self.where)
 
 
-class WholeHome:
+class WholeHome(Page):
     """A job as one sheet."""
+
+    unsettled = ("rooms", "system", "user")
 
     def __init__(self, user: User, job: Job, query: Mapping[str, str] | None = None) -> None:
         self.user, self.job, self.query = user, job, query or {}

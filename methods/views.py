@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.contrib import messages
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from methods import queries, services
@@ -17,6 +17,7 @@ from prism.method import MethodError
 from web import undo
 from web.edit_conflicts import EditConflicts, as_sent
 from web.http import StudioRequest
+from web.settled import render
 
 
 @require_safe

@@ -6,7 +6,7 @@ from django.contrib import messages
 from django.contrib.auth import update_session_auth_hash
 from django.contrib.auth.forms import PasswordChangeForm
 from django.http import HttpResponse
-from django.shortcuts import redirect, render
+from django.shortcuts import redirect
 from django.views.decorators.cache import never_cache
 from django.views.decorators.debug import sensitive_post_parameters
 from django.views.decorators.http import require_POST, require_safe
@@ -14,6 +14,7 @@ from django.views.decorators.http import require_POST, require_safe
 from people import security_log, sessions, throttle, two_factor
 from prism import words
 from web.http import StudioRequest
+from web.settled import render
 
 
 @never_cache

@@ -8,7 +8,7 @@ from django.contrib import messages
 from django.contrib.auth import login
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
@@ -19,6 +19,7 @@ from people.models import Invitation, Member, Role
 from people.services import PeopleError
 from prism import words
 from web.http import StudioRequest, came_from
+from web.settled import render
 from web.uploads import say_too_large
 
 
@@ -38,6 +39,7 @@ def _show(
     opened = [invitation for invitation in queries.invitations(request.user) if invitation.is_open]
     context = {
         "own": own,
+        "studio": own.studio,
         "members": queries.members(request.user),
         "roles": Role.choices,
         "means": words.people.ROLES,

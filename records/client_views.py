@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.contrib import messages
 from django.http import Http404, HttpResponse
-from django.shortcuts import redirect, render
+from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
 from people import security_log
@@ -12,6 +12,7 @@ from people.gate import require_owner
 from prism import words
 from records.clients import Client, client_of, clients_of, erase, exported
 from web.http import StudioRequest, as_file
+from web.settled import render
 
 
 @require_safe

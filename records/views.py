@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.contrib import messages
 from django.core.paginator import Paginator
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_safe
 
 from documents import taken_up as documents
@@ -18,6 +18,7 @@ from records import job_file, queries
 from records.job_file import JobFileError
 from reviews import queries as review_queries
 from web.http import StudioRequest, as_file
+from web.settled import render
 from web.uploads import too_large
 
 PER_PAGE = 200

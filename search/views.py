@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from django.core.paginator import Paginator
 from django.http import HttpResponse
-from django.shortcuts import render
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_safe
 
@@ -16,6 +15,7 @@ from prism import words
 from reviews import queries as review_queries
 from search import queries
 from web.http import StudioRequest, whole_number
+from web.settled import render
 
 SHOWN = 3
 """Reviews, and jobs, that are shown at once beside the colours; on their own page all are."""

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from django.http import Http404, HttpResponse
-from django.shortcuts import redirect, render
+from django.shortcuts import redirect
 from django.views.decorators.http import require_http_methods
 
 from decks import services as deck_services
 from decks.own_colour import FORMS, ways
 from steps import services as step_services
 from web.http import StudioRequest
+from web.settled import render
 from web.uploads import too_large
 
 

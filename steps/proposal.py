@@ -19,6 +19,7 @@ from prism.light.together import Terms, pairing
 from reviews.context import ReviewContext, SwatchView
 from reviews.models import Review
 from steps.palette.schemes import Schemes
+from web.settled import Page
 
 PLACES = ("lighter", "middle")
 """Places of the safe palette whose colours are tried on walls, besides the colour itself and its strip."""
@@ -68,8 +69,10 @@ class Proposed:
         return words.homes.proposed_all(facts, len(self.tried) > 1 and not any(room.reasons for room in self.tried))
 
 
-class Proposal:
+class Proposal(Page):
     """What is proposed for a job, from the colour of one of its reviews."""
+
+    unsettled = ("rooms", "base", "user")
 
     def __init__(self, user: User, job: Job) -> None:
         self.user, self.job = user, job

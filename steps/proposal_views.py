@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods
 
 from decks import queries as deck_queries
@@ -13,6 +13,7 @@ from prism import words
 from steps.proposal import Proposal, accept, take_back
 from web import undo
 from web.http import StudioRequest, whole_number
+from web.settled import render
 
 
 @require_http_methods(["GET", "HEAD", "POST"])

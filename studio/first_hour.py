@@ -19,6 +19,7 @@ from people.queries import team
 from reviews import queries
 from reviews.models import Review
 from web import manual
+from web.settled import Page, Settled
 
 OFFERED = 4
 """Colours of the deck that are offered to begin with."""
@@ -36,11 +37,15 @@ class Act:
     is_next: bool
 
 
-class FirstHour:
+class FirstHour(Page):
     """What a new studio has done of its first hour, and what it takes to go on."""
 
     def __init__(self, user: User) -> None:
         self._user = user
+
+    def settled(self) -> Settled:
+        """Return what is shown; of an hour that is over, that it is."""
+        return Settled(is_over=True) if self.is_over else super().settled()
 
     @cached_property
     def _reviews(self) -> QuerySet[Review]:

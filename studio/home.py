@@ -9,7 +9,6 @@ from dataclasses import dataclass
 from django.core.paginator import Page, Paginator
 from django.db.models import Q
 from django.http import HttpResponse
-from django.shortcuts import render
 from django.views.decorators.http import require_safe
 
 from decks import queries as deck_queries
@@ -23,8 +22,10 @@ from reviews import queries as review_queries
 from reviews.queries import Listed
 from studio.first_hour import FirstHour
 from viewings import queries as viewing_queries
+from viewings.models import Viewing
 from viewings.shown import Shown
 from web.http import StudioRequest
+from web.settled import render
 
 PER_PAGE = 20
 TODAY = 12
@@ -49,6 +50,15 @@ class ColourReviews:
     reviews: Sequence[Listed]
 
 
+@dataclass(frozen=True)
+class Look:
+    """A viewing of today: what is looked at, and where and why."""
+
+    viewing: Viewing
+    name: str
+    slot: str
+
+
 @require_safe
 def home(request: StudioRequest) -> HttpResponse:
     """Show what waits for somebody, the studio's jobs and reviews, and the ways to start."""
@@ -64,7 +74,7 @@ def home(request: StudioRequest) -> HttpResponse:
         "states": _with_rooms(states),
         "hour": FirstHour(user),
         "answers": sharing_queries.client_answers(user),
-        "viewings": [Shown(viewing) for viewing in viewing_queries.by_ids(user, today[:TODAY])],
+        "viewings": [_looked_at(viewing) for viewing in viewing_queries.by_ids(user, today[:TODAY])],
         "more_today": max(len(today) - TODAY, 0),
         "to_decide": viewing_queries.to_decide(user),
         "handed": handing.waiting(user),
@@ -77,6 +87,11 @@ def home(request: StudioRequest) -> HttpResponse:
 
 def _listed(request: StudioRequest, page: Page[int]) -> list[Listed]:
     return review_queries.listing(review_queries.by_ids(request.user, list(page.object_list)))
+
+
+def _looked_at(viewing: Viewing) -> Look:
+    shown = Shown(viewing)
+    return Look(viewing, shown.name, shown.slot)
 
 
 def _by_colour(rows: Sequence[Listed]) -> list[ColourReviews]:

@@ -6,12 +6,12 @@ from base64 import b64encode
 from functools import cache
 from pathlib import Path
 
-from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 
 from studio import glossary
 from web import manual
 from web.pdf import PAGES, typeset
+from web.settled import render_to_string
 
 CSS = Path(__file__).parent / "manual.css"
 

@@ -14,7 +14,7 @@ from django.contrib.auth.models import User
 from django.contrib.auth.views import LoginView
 from django.http import FileResponse, Http404, HttpRequest, HttpResponse
 from django.middleware.csrf import get_token
-from django.shortcuts import redirect, render
+from django.shortcuts import redirect
 from django.urls import reverse
 from django.utils import timezone
 from django.utils.safestring import mark_safe
@@ -31,6 +31,7 @@ from studio import demo_job, demo_visit, glossary
 from studio.manual_pdf import manual_pdf
 from web import manual
 from web.http import StudioRequest, as_file, came_from
+from web.settled import render
 
 HALF_IN, HALF_IN_FOR = "half-in", timedelta(minutes=5)
 """Where a session keeps who gave a pass phrase and is to take the second step, and for how long."""

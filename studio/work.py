@@ -11,7 +11,6 @@ from io import StringIO
 from django.contrib.auth.models import User
 from django.db.models.functions import Coalesce
 from django.http import HttpResponse
-from django.shortcuts import render
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
@@ -23,6 +22,7 @@ from prism.formats import deck_csv
 from reviews.models import Review
 from viewings.models import Decision, Viewing
 from web.http import StudioRequest, as_file
+from web.settled import render
 
 DAYS = (7, 30, 90, 365)
 USUAL = 30

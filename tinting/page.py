@@ -16,6 +16,7 @@ from prism.tint.recipe import Recipe
 from prism.tint.system import TintSystem
 from tinting import queries
 from tinting.models import Batch, System
+from web.settled import Page
 
 
 @dataclass(frozen=True)
@@ -40,7 +41,7 @@ class MadeCan:
     measured: list[tuple[int, str]]
 
 
-class MachinePage:
+class MachinePage(Page):
     """What the tinting machine's screen shows."""
 
     def __init__(self, user: User) -> None:

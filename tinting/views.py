@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from people.gate import require_editor
@@ -17,6 +17,7 @@ from tinting.models import System
 from tinting.page import MachinePage
 from web import undo
 from web.http import StudioRequest
+from web.settled import render
 from web.uploads import say_too_large
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.contrib import messages
 from django.contrib.auth.models import User
 from django.http import HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.utils import timezone
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
@@ -25,6 +25,7 @@ from training.page import WallPage, colours_of, told_of
 from training.result import Result
 from web import undo
 from web.http import StudioRequest
+from web.settled import render
 
 LEVELS = (0, 8, 24, 60, 119, 150, 190, 232, 247, 255)
 GREYS = [(50 * i, f"#{level:02x}{level:02x}{level:02x}") for i, level in enumerate(LEVELS)]

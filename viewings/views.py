@@ -11,7 +11,7 @@ from django.contrib.auth.decorators import login_not_required
 from django.contrib.auth.models import User
 from django.contrib.staticfiles import finders
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.utils import timezone
 from django.utils.timezone import make_aware
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
@@ -30,6 +30,7 @@ from viewings.weeks import Weeks
 from web import undo
 from web.http import StudioRequest, whole_number
 from web.pictures import PictureError
+from web.settled import render
 from web.uploads import sent_picture
 
 MOST_LISTED = 400

@@ -2,9 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from functools import cached_property
 from types import SimpleNamespace
 from typing import Any
+
+from django import shortcuts
+from django.core import paginator
+from django.db.models import QuerySet
+from django.http import HttpRequest, HttpResponse
+from django.template import loader
+from django.utils.safestring import SafeString
 
 
 class Page:
@@ -35,9 +43,14 @@ class Settled(SimpleNamespace):
 
 
 def settled(value: Any) -> Any:
-    """Return a value with every page in it settled."""
+    """Return a value with every page in it settled, and every query asked."""
     if isinstance(value, Page):
         return value.settled()
+    if isinstance(value, QuerySet):
+        return list(value)
+    if isinstance(value, paginator.Page):
+        value.object_list = settled(value.object_list)
+        return value
     if type(value) is list:
         return [settled(each) for each in value]
     if type(value) is tuple:
@@ -45,3 +58,15 @@ def settled(value: Any) -> Any:
     if type(value) is dict:
         return {key: settled(each) for key, each in value.items()}
     return value
+
+
+def render(
+    request: HttpRequest, template: str, context: Mapping[str, Any] | None = None, status: int | None = None
+) -> HttpResponse:
+    """Answer with a template, its context settled before."""
+    return shortcuts.render(request, template, settled(dict(context or {})), status=status)
+
+
+def render_to_string(template: str, context: Mapping[str, Any] | None = None) -> SafeString:
+    """Return what a template prints, its context settled before."""
+    return loader.render_to_string(template, settled(dict(context or {})))

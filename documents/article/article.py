@@ -22,6 +22,7 @@ from steps.base import StepRequest
 from steps.compare.reads import pair_text
 from steps.light.page import LightPage
 from steps.whites.page import WhitesPage
+from web.settled import Page
 
 PICTURE = (1_200, 630)
 MOST_PAIRS, MOST_WHITES, MOST_ROUND_UP = 3, 3, 12
@@ -62,8 +63,10 @@ class Entry:
     facts: dict[str, object] = field(default_factory=dict)
 
 
-class Article:
+class Article(Page):
     """What is published of one review."""
+
+    unsettled = ("context", "studio", "maker", "pictures", "facts")
 
     def __init__(self, review: Review) -> None:
         self.number = review.pk
@@ -217,8 +220,10 @@ def without_client(review: Review) -> Review:
     return bare
 
 
-class RoundUp:
+class RoundUp(Page):
     """Up to twelve colours, from the lightest to the deepest, each in two sentences beside its neighbour."""
+
+    unsettled = ("articles",)
 
     def __init__(self, articles: Sequence[Article], title: str) -> None:
         if not 1 < len(articles) <= MOST_ROUND_UP:

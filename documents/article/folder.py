@@ -8,11 +8,11 @@ import zipfile
 from collections.abc import Iterator, Sequence
 from pathlib import Path
 
-from django.template.loader import render_to_string
 from django.utils.text import slugify
 
 from documents.article.article import Article, RoundUp
 from prism import words
+from web.settled import render_to_string
 
 STYLE = Path(__file__).parent / "article.css"
 MARKUP = {"\\": "\\\\", "*": "\\*", "_": "\\_", "`": "\\`", "<": "&lt;", "[": "\\[", "#": "\\#"}

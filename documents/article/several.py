@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from django import forms
 from django.http import Http404, HttpResponse, QueryDict
-from django.shortcuts import render
 from django.views.decorators.http import require_safe
 
 from documents.article.article import MOST_ROUND_UP, Article, RoundUp
@@ -16,6 +15,7 @@ from reviews.models import Review
 from steps.shell.views import studio_review
 from web.forms import plain
 from web.http import StudioRequest, as_file
+from web.settled import render
 
 MOST_SHOWN = 60
 """Colours to choose among; a name finds the others."""

@@ -7,8 +7,7 @@ from functools import partial
 from django.contrib.auth.decorators import login_not_required
 from django.core.cache import cache
 from django.http import Http404, HttpResponse
-from django.shortcuts import redirect, render
-from django.template.loader import render_to_string
+from django.shortcuts import redirect
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_POST, require_safe
 
@@ -22,6 +21,7 @@ from prism import words
 from reviews import queries
 from steps.shell.views import own_review, studio_review
 from web.http import StudioRequest, as_file
+from web.settled import render, render_to_string
 
 KEPT = 60
 """Seconds for which the page of an article is kept as it was made: many may read it at once."""

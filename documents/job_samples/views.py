@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import timedelta
 
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
@@ -22,6 +22,7 @@ from steps.shell.views import studio_review
 from viewings import services
 from web import undo
 from web.http import StudioRequest
+from web.settled import render
 
 
 @require_safe

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, render
+from django.shortcuts import get_object_or_404
 from django.views.decorators.http import require_safe
 
 from documents.orders.orders import orders_of
 from jobs import queries as job_queries
 from prism import words
 from web.http import StudioRequest, as_file
+from web.settled import render
 
 
 @require_safe

@@ -8,7 +8,6 @@ from pathlib import Path
 
 from django import forms
 from django.contrib.auth.models import User
-from django.template.loader import render_to_string
 from django.utils.safestring import SafeString
 
 from decks.models import Colour
@@ -20,6 +19,7 @@ from people.models import Studio
 from prism import words
 from web.forms import NumberField, plain
 from web.pdf import typeset
+from web.settled import Page, render_to_string
 
 HERE = Path(__file__).parent
 UNKNOWN_AREA = 1.0
@@ -57,7 +57,7 @@ class PaletteColour:
         return words.text.listed([words.sizes.regional(sheen) for sheen in self.sheens])
 
 
-class JobPalette:
+class JobPalette(Page):
     """The palette of one job."""
 
     def __init__(self, user: User, job: Job, home: WholeHome | None = None) -> None:

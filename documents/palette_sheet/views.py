@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_safe
 
 from decks import file_formats
@@ -17,6 +17,7 @@ from methods import queries as method_queries
 from people.models import PAPERS, Studio
 from people.queries import as_by, studio_of
 from web.http import StudioRequest, as_file, gathered
+from web.settled import render
 
 GIVEN = ("csv", "xlsx", "json", "gpl", "cxf")
 """Formats of the decks that other programs take."""

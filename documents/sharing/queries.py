@@ -13,7 +13,8 @@ from reviews.models import Review
 
 
 def of_job(job: Job) -> QuerySet[Shared]:
-    return job.shared.prefetch_related("reviews__colour", "answers").select_related("made_by")
+    answers = "answers__review__colour", "answers__review__room"
+    return job.shared.prefetch_related("reviews__colour", *answers).select_related("made_by", "job")
 
 
 def candidates(job: Job) -> list[Review]:

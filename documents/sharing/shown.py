@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 from django.contrib.auth.models import User
 from django.http import Http404
-from django.template.loader import render_to_string
 from django.utils.safestring import SafeString
 
 from documents.consultation import Consultation
@@ -21,6 +20,7 @@ from jobs.whole_home import WholeHome
 from people.queries import as_by, membership, studio_of
 from reviews.models import Review
 from web.query_cache import QueryCache
+from web.settled import render_to_string
 
 AGE = 600
 """Seconds after which it is made again though no row has changed: a moment may have passed that it speaks of."""
@@ -85,7 +85,7 @@ def _page(review: Review, document: Document, token: str) -> ClientPage:
     heading = review.room.name if review.room else document.title
     if document.waits:
         return ClientPage(review.pk, heading, True, SafeString(""))
-    context = {"review": review, "document": document, "token": token}
+    context = {"review": review, "document": document.printed(), "token": token}
     return ClientPage(review.pk, heading, False, render_to_string("documents/sharing/page.html", context))
 
 

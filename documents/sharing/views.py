@@ -8,7 +8,7 @@ from functools import wraps
 from django.contrib import messages as flash
 from django.contrib.auth.decorators import login_not_required
 from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
@@ -23,6 +23,7 @@ from people.queries import as_by, studio_of, team
 from prism import words
 from web import throttle
 from web.http import StudioRequest, as_file
+from web.settled import render
 
 MOST_PAGES, MOST_PICTURES = 20, 240
 """How often a link's pages, and the pictures on them, may be asked for in a minute: what is kept of them is made again

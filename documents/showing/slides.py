@@ -20,6 +20,7 @@ from steps.base import StepRequest
 from steps.reading.page import ReadingPage
 from steps.verdict.services import version_of
 from steps.whites.page import WhitesPage
+from web.settled import Page
 
 MOST_NEAR = 4
 """Near-identical colours that are shown one after another."""
@@ -65,8 +66,10 @@ class GivenSlide:
         return version_of(self.sentence)
 
 
-class Showing:
+class Showing(Page):
     """The showing of a review, in its order."""
+
+    unsettled = ("computed", "context")
 
     def __init__(self, review: Review) -> None:
         review.names_shown = True  # names are hidden on the slides themselves, until somebody asks

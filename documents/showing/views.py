@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from django.http import Http404, HttpResponse
-from django.shortcuts import redirect, render
+from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
 from documents import editing, services
@@ -14,6 +14,7 @@ from reviews import queries
 from reviews.models import Review
 from steps.shell.views import own_review, studio_review
 from web.http import StudioRequest
+from web.settled import render
 
 
 @require_safe

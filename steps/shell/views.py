@@ -8,7 +8,7 @@ from urllib.parse import urlencode
 from django.contrib import messages
 from django.db import transaction
 from django.http import Http404, HttpResponse, HttpResponsePermanentRedirect
-from django.shortcuts import get_object_or_404, redirect, render
+from django.shortcuts import get_object_or_404, redirect
 from django.urls import Resolver404, resolve, reverse
 from django.utils.cache import patch_vary_headers
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
@@ -29,6 +29,7 @@ from steps.shell.path import Path
 from steps.shell.shell import Shell
 from web import undo
 from web.http import StudioRequest, whole_number
+from web.settled import render
 
 
 def _room(request: StudioRequest, named: str | None) -> Room | None:

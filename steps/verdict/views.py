@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from django.http import HttpResponse
-from django.shortcuts import render
 
 from reviews.context import ReviewContext
 from reviews.models import Review
@@ -12,6 +11,7 @@ from steps.verdict import services
 from steps.verdict.forms import WritingForm
 from steps.verdict.page import VerdictPage
 from web.http import StudioRequest
+from web.settled import render
 
 
 def keep(request: StudioRequest, review: Review) -> StepRequest | HttpResponse:
