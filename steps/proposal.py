@@ -72,7 +72,7 @@ class Proposed:
 class Proposal(Page):
     """What is proposed for a job, from the colour of one of its reviews."""
 
-    unsettled = ("rooms", "base", "user")
+    unsettled = ("rooms", "user")
 
     def __init__(self, user: User, job: Job) -> None:
         self.user, self.job = user, job

@@ -32,7 +32,10 @@ class Page:
                 and not name.startswith("_")
                 and name not in (*names, "unsettled")
             ]
-        return Settled(**{name: settled(getattr(self, name)) for name in names if name not in self.unsettled})
+        return Settled(
+            _unsettled=self.unsettled,
+            **{name: settled(getattr(self, name)) for name in names if name not in self.unsettled},
+        )
 
 
 class Settled(SimpleNamespace):
@@ -40,6 +43,12 @@ class Settled(SimpleNamespace):
 
     def __setattr__(self, name: str, value: object) -> None:
         raise AttributeError(f"'{name}' of a settled page cannot be changed")
+
+    def __getattr__(self, name: str) -> Any:
+        """Say that something is for Python, where a template wants it: it would print nothing, unnoticed."""
+        if name in self.__dict__.get("_unsettled", ()):
+            raise RuntimeError(f"'{name}' of a page is not settled, and cannot be printed")
+        raise AttributeError(name)
 
 
 def settled(value: Any) -> Any:
