@@ -77,7 +77,7 @@ def _made(link: Shared, token: str) -> Shown:
         for review in queries.shown(link):
             in_home = review.room is not None and review.room.job_id == job.pk
             made.append((review, Document(review, whole if in_home else None)))
-        home = render_to_string("documents/sharing/home.html", {"home": whole}) if link.home else SafeString("")
+        home = render_to_string("documents/sharing/home.html", {"lines": whole.lines}) if link.home else SafeString("")
         return Shown([_page(review, document, token) for review, document in made], candidates(made), home)
 
 
