@@ -153,9 +153,8 @@ def _thin_out() -> None:
 
     from decks.models import Colour
 
-    colours: QuerySet[Colour] = QuerySet(Colour).filter(
-        maker__isnull=False
-    )  # the manager refuses to take out what is shared
+    # the manager refuses to take out what is shared
+    colours: QuerySet[Colour] = QuerySet(Colour).filter(maker__isnull=False)
     for number, pk in enumerate(list(colours.values_list("pk", flat=True))):
         if number % 15 > 1:
             with suppress(ProtectedError, RestrictedError), transaction.atomic():

@@ -101,11 +101,6 @@ class JobPage(Page):
         job = self.job
         return words.rooms.place_text(job.town, job.latitude, job.longitude, job.zone)
 
-    @property
-    def colours(self) -> list[Colour]:
-        colours = {review.colour_id: review.colour for room in self.rooms for review in room.reviews.all()}
-        return list(colours.values())
-
 
 def what_stays(user: User, job: Job) -> list[tuple[Room, list[str]]]:
     """Return what stays in each room of a job against the colour last reviewed for it: clashes, and what goes with

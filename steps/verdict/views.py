@@ -22,5 +22,5 @@ def keep(request: StudioRequest, review: Review) -> StepRequest | HttpResponse:
     if not request.htmx and not visit.refused:
         return visit
     template = "steps/verdict/saved.html" if request.htmx else "steps/verdict/conflict.html"
-    context = {"review": review, "page": VerdictPage(visit, conflicts).settled()}
+    context = {"review": review, "page": VerdictPage(visit, conflicts)}
     return render(request, template, context, status=422 if visit.refused else 200)
